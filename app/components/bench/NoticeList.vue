@@ -1,0 +1,32 @@
+<script setup lang="ts">
+const notices = useNotices()
+function act(id: number, run: () => void): void {
+  run()
+  notices.close(id)
+}
+</script>
+
+<template>
+  <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 px-4" aria-live="polite">
+    <div v-for="n in notices.all" :key="n.id" class="notice pointer-events-auto" :class="n.kind === 'info' ? 'border-l-moss' : 'border-l-clay'" :role="n.kind === 'error' ? 'alert' : 'status'" data-test="notice">
+      <div class="min-w-0 flex-1">
+        <p>{{ n.text }}</p>
+        <ul v-if="n.lines.length > 0" class="mt-1 max-h-40 list-disc overflow-auto pl-5 text-sm">
+          <li v-for="line in n.lines" :key="line">
+            {{ line }}
+          </li>
+        </ul>
+      </div>
+      <button v-if="n.action" class="button" @click="act(n.id, n.action!.run)">
+        {{ n.action.label }}
+      </button>
+      <button class="button quiet" aria-label="Close this message" @click="notices.close(n.id)">
+        ×
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.notice { display: flex; gap: 0.8rem; align-items: flex-start; width: 100%; max-width: 42rem; background: var(--paper); border: 1px solid var(--ink); border-left-width: 6px; padding: 0.6rem 0.9rem; box-shadow: 0 3px 14px #0003; }
+</style>

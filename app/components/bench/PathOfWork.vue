@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { entry, GLAZINGS, LEAKAGE_CLASSES, NIGHT_COVERS } from '../../../core/catalog'
+import { designCautions, type StepId } from '../../../core/design'
+
+const props = defineProps<{ step: string }>()
+const emit = defineEmits<{ go: [string] }>()
+const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
+
+interface Step { id: StepId | 'year', name: string, sub: string }
+
+const steps = computed((): Step[] => {
+  const d = bench.current
+  const length = (m: number) => settings.show(m, 'length')
+  const climate = d.site.climate.kind === 'hourly' ? 'hourly file' : 'monthly means'
+  const barrels = d.store.barrels.count
+  return [
+    { id: 'aim', name: 'Aim', sub: `${settings.show(d.aim.lowestAirC, 'temperature')} to ${settings.show(d.aim.highestAirC, 'temperature')}` },
+    { id: 'site', name: 'Site', sub: `${Math.abs(d.site.latitudeDeg).toFixed(1)}° ${d.site.latitudeDeg >= 0 ? 'N' : 'S'}, ${climate}` },
+    { id: 'shape', name: 'Shape', sub: `${d.shape.form} ${length(d.shape.lengthM)} × ${length(d.shape.widthM)}` },
+    { id: 'skin', name: 'Skin', sub: `${entry(GLAZINGS, d.skin.glazing).name.split(',')[0]!.replace(' polycarbonate', '').toLowerCase()}, ${d.skin.cover.id === 'none' ? 'no cover' : entry(NIGHT_COVERS, d.skin.cover.id).name.split(',')[0]!.toLowerCase()}` },
+    { id: 'store', name: 'Store', sub: `${barrels === 0 ? 'no barrels' : `${barrels} barrels`}${d.store.massWall.thicknessM > 0 ? ', mass wall' : ''}` },
+    { id: 'breathe', name: 'Breathe', sub: entry(LEAKAGE_CLASSES, d.breathe.leakage).name.toLowerCase() },
+    { id: 'topUp', name: 'Top-up', sub: d.topUp.heater.on ? `heater at ${settings.show(d.topUp.heater.setPointC, 'temperature')}` : 'no heater' },
+    { id: 'year', name: 'Year', sub: year.day === null ? 'months and days' : 'one day, hour by hour' },
+  ]
+})
+
+const cautions = computed(() => new Set(designCautions(bench.current, year.view?.answers ?? null).map(c => c.step)))
+
+/** State of a step: its mark and the words for it. */
+function state(id: Step['id']): { mark: string, words: string, tone: string } {
+  if (id === 'year') return { mark: '', words: '', tone: '' }
+  if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay font-bold' }
+  if (bench.current.decided.includes(id)) return { mark: '●', words: 'decided', tone: 'text-moss' }
+  return { mark: '○', words: 'at its default', tone: 'text-soft' }
+}
+</script>
+
+<template>
+  <nav aria-label="Path of work" class="path">
+    <ol>
+      <li v-for="s in steps" :key="s.id">
+        <button :aria-current="props.step === s.id ? 'step' : undefined" class="step" :class="props.step === s.id ? 'chosen' : ''" :data-test="`step-${s.id}`" @click="emit('go', s.id)">
+          <span class="flex items-baseline justify-between">
+            <span class="slab text-[1.12rem]">{{ s.name }}</span>
+            <span v-if="state(s.id).mark" :class="props.step === s.id ? '' : state(s.id).tone" aria-hidden="true" :title="state(s.id).words">{{ state(s.id).mark }}</span>
+          </span>
+          <span class="sub">{{ s.sub }}<span class="sr-only">{{ state(s.id).words ? `, ${state(s.id).words}` : '' }}</span></span>
+        </button>
+      </li>
+    </ol>
+  </nav>
+</template>
+
+<style scoped>
+.step { display: block; width: 100%; text-align: left; padding: 0.45rem 0.9rem 0.5rem 1.1rem; cursor: pointer; border-left: 4px solid transparent; }
+.step:hover { border-left-color: var(--clay); }
+.chosen { background: var(--choice); color: var(--choice-ink); }
+.sub { display: block; font-size: 0.85rem; color: var(--soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.chosen .sub { color: inherit; opacity: 0.85; }
+@media (max-width: 900px) {
+  ol { display: flex; overflow-x: auto; }
+  .sub { display: none; }
+  .step { padding: 0.35rem 0.8rem; border-left: 0; white-space: nowrap; }
+  .step > span:first-child { gap: 0.35rem; }
+}
+</style>

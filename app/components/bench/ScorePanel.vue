@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { DAYS, MONTH_NAMES } from '../../../core/climate'
+import { designCautions, type StepId } from '../../../core/design'
+
+const props = defineProps<{ step: string }>()
+const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
+
+const a = computed(() => year.view?.answers ?? null)
+const was = computed(() => year.pinnedAnswers)
+const t = (c: number) => settings.show(c, 'temperature')
+const DULL = ['', 'after one dull day', 'after two dull days', 'after three dull days', 'after four dull days', 'after five dull days', 'after six dull days']
+
+const margin = computed(() => (a.value ? a.value.coldestNight.insideC - bench.current.aim.lowestAirC : 0))
+const heated = computed(() => bench.current.topUp.heater.on)
+const darkest = computed(() => (a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0))
+const hottestDay = computed(() => (a.value ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}` : ''))
+const cautions = computed(() => designCautions(bench.current, a.value).filter(c => c.step === props.step as StepId))
+const elsewhere = computed(() => designCautions(bench.current, a.value).length - cautions.value.length)
+const money = (v: number, currency: string) => `${currency} ${Math.round(v)}`
+
+function showColdest(): void {
+  if (!a.value) return
+  year.day = Math.floor(a.value.coldestNight.hour / 24) % DAYS
+  year.hour = a.value.coldestNight.hour % 24
+}
+</script>
+
+<template>
+  <section class="flex flex-col gap-1 p-4" aria-label="The score" :aria-busy="year.running">
+    <p v-if="year.failure" class="fault" role="alert">
+      {{ year.failure }}
+    </p>
+    <p v-if="!a" class="hint py-8">
+      Working out the first year …
+    </p>
+    <div v-else class="transition-opacity" :class="year.running ? 'opacity-55' : ''" data-test="score" :data-running="year.running">
+      <h2 class="text-[1.05rem] font-medium">
+        Coldest night
+      </h2>
+      <p class="flex flex-wrap items-baseline gap-x-3">
+        <span class="slab text-5xl leading-none" data-test="coldest">{{ t(a.coldestNight.insideC) }}</span>
+        <ChangeMark :now="a.coldestNight.insideC" :was="was?.coldestNight.insideC" quantity="temperature" more="good" class="text-lg" data-test="coldest-change" />
+      </p>
+      <p class="mt-1">
+        inside, when it is {{ t(a.coldestNight.outsideC) }} outside.
+        <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
+          {{ a.coldestNight.day }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}
+        </button>.
+        Aim {{ t(bench.current.aim.lowestAirC) }}:
+        <strong :class="margin >= 0 ? 'text-moss' : 'text-clay'">{{ margin >= 0 ? 'kept, by' : 'missed, by' }} {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong>.
+      </p>
+      <p v-if="heated" class="hint mt-1">
+        Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }}.
+      </p>
+      <dl class="mt-3 divide-y divide-line border-y border-line">
+        <div class="row">
+          <dt>Hottest afternoon<span class="hint block">{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside</span></dt>
+          <dd>{{ t(a.hottestAfternoon.insideC) }} <ChangeMark :now="a.hottestAfternoon.insideC" :was="was?.hottestAfternoon.insideC" quantity="temperature" more="bad" /></dd>
+        </div>
+        <div class="row">
+          <dt>Frost inside</dt>
+          <dd>{{ settings.show(a.hoursBelow0, 'hours') }} <ChangeMark :now="a.hoursBelow0" :was="was?.hoursBelow0" quantity="hours" more="bad" /></dd>
+        </div>
+        <div class="row">
+          <dt>Below the aim</dt>
+          <dd>{{ settings.show(a.hoursBelowAim, 'hours') }} <ChangeMark :now="a.hoursBelowAim" :was="was?.hoursBelowAim" quantity="hours" more="bad" /></dd>
+        </div>
+        <div class="row">
+          <dt>Too hot<span class="hint block">above {{ t(bench.current.aim.highestAirC) }}</span></dt>
+          <dd>{{ settings.show(a.hoursAboveLimit, 'hours') }} <ChangeMark :now="a.hoursAboveLimit" :was="was?.hoursAboveLimit" quantity="hours" more="bad" /></dd>
+        </div>
+        <div class="row">
+          <dt>Top-up heat<span v-if="heated" class="hint block">{{ money(a.topUp.cost, a.topUp.currency) }} a year, peak {{ settings.show(a.topUp.peakW, 'power') }}</span></dt>
+          <dd>
+            {{ heated ? settings.show(a.topUp.kWh * 3.6e6, 'energy') : 'none' }}
+            <ChangeMark v-if="heated || (was && was.topUp.kWh > 0)" :now="a.topUp.kWh * 3.6e6" :was="was ? was.topUp.kWh * 3.6e6 : null" quantity="energy" more="bad" />
+          </dd>
+        </div>
+        <div class="row">
+          <dt>Light, {{ MONTH_NAMES[darkest] }}<span class="hint block">at the beds, mol/m² a day</span></dt>
+          <dd>{{ a.months[darkest]!.dli.toFixed(1) }} <ChangeMark :now="a.months[darkest]!.dli" :was="was?.months[darkest]?.dli" quantity="light" more="good" /></dd>
+        </div>
+        <div class="row">
+          <dt>Damp hours<span class="hint block">above 90 % humidity</span></dt>
+          <dd>{{ settings.show(a.hoursDamp, 'hours') }} <ChangeMark :now="a.hoursDamp" :was="was?.hoursDamp" quantity="hours" more="bad" /></dd>
+        </div>
+      </dl>
+      <h3 class="mt-3 text-[1.02rem] font-medium">
+        Where the worst night’s heat went
+      </h3>
+      <ul data-test="losses">
+        <li v-for="l in a.worstNightLosses.slice(0, 3)" :key="l.name" class="grid grid-cols-[6rem_1fr_2.6rem] items-center gap-2">
+          <span>{{ l.name }}</span>
+          <span class="h-2 rounded-sm bg-clay" :style="{ width: `${l.share * 100}%` }" aria-hidden="true" />
+          <span class="text-right">{{ Math.round(l.share * 100) }} %</span>
+        </li>
+      </ul>
+    </div>
+    <div v-for="c in cautions" :key="c.text" class="caution" role="note">
+      {{ c.text }}
+    </div>
+    <p v-if="elsewhere > 0" class="hint">
+      {{ elsewhere }} more {{ elsewhere === 1 ? 'caution stands' : 'cautions stand' }} in other steps.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.row { display: flex; justify-content: space-between; align-items: baseline; gap: 0.6rem; padding: 0.3rem 0; }
+.row dd { font-weight: 600; text-align: right; white-space: nowrap; }
+.caution { margin-top: 0.4rem; background: var(--warn); border-left: 4px solid var(--clay); padding: 0.45rem 0.65rem; font-size: 0.93rem; }
+</style>

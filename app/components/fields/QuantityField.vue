@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { formatQuantity, parseQuantity, shownUnit, toShown, type Quantity } from '../../../core/units'
+
+const props = defineProps<{
+  label: string
+  quantity: Quantity
+  value: number
+  /** Takes the SI value; gives back why not, or null. */
+  set: (value: number) => string | null
+  min: number
+  max: number
+  /** Adds a slider with this step, SI. */
+  slide?: number
+  hint?: string
+}>()
+
+const settings = useSettings()
+const id = useId()
+const typed = ref<string | null>(null)
+const fault = ref('')
+
+const shown = computed(() => {
+  const text = formatQuantity(props.value, props.quantity, settings.units)
+  return props.quantity === 'count' ? String(Math.round(props.value)) : text
+})
+const range = computed(() => `${formatQuantity(props.min, props.quantity, settings.units)} to ${formatQuantity(props.max, props.quantity, settings.units)}`)
+
+function commit(): void {
+  if (typed.value === null) return
+  const parsed = parseQuantity(typed.value, props.quantity, settings.units)
+  if (!parsed.ok) {
+    fault.value = `${parsed.message}.`
+    return
+  }
+  const value = props.quantity === 'count' ? Math.round(parsed.value) : parsed.value
+  if (value < props.min - 1e-9 || value > props.max + 1e-9) {
+    fault.value = `Out of range: ${range.value} is allowed.`
+    return
+  }
+  const refused = props.set(value)
+  if (refused) {
+    fault.value = refused
+    return
+  }
+  typed.value = null
+  fault.value = ''
+}
+
+function cancel(): void {
+  typed.value = null
+  fault.value = ''
+}
+
+function nudge(direction: 1 | -1, event: KeyboardEvent): void {
+  const unit = shownUnit(props.quantity, settings.units)
+  const step = (props.slide ?? (props.quantity === 'count' ? 1 : unit.factor * (Math.abs(toShown(props.value, props.quantity, settings.units)) >= 20 ? 1 : 0.1))) * (event.shiftKey ? 5 : 1)
+  const next = Math.min(props.max, Math.max(props.min, Math.round((props.value + direction * step) / step) * step))
+  fault.value = props.set(Number(next.toFixed(6))) ?? ''
+  typed.value = null
+}
+
+function slideTo(event: Event): void {
+  fault.value = props.set(Number((event.target as HTMLInputElement).value)) ?? ''
+  typed.value = null
+}
+</script>
+
+<template>
+  <div class="min-w-0">
+    <label :for="id" class="flex items-baseline justify-between gap-2">
+      <span>{{ label }}</span>
+    </label>
+    <div class="flex items-center gap-2">
+      <input
+        v-if="slide" type="range" :min="min" :max="max" :step="slide" :value="value" :aria-label="`${label}, slider`" :aria-valuetext="shown" class="min-w-16 flex-1"
+        @input="slideTo"
+      >
+      <input
+        :id="id" class="input" :class="slide ? 'max-w-24' : ''" :value="typed ?? shown" :aria-invalid="fault !== ''" :aria-describedby="`${id}-note`" autocomplete="off" spellcheck="false"
+        @input="typed = ($event.target as HTMLInputElement).value" @change="commit" @keydown.enter.prevent="commit" @keydown.escape="cancel"
+        @keydown.up.prevent="nudge(1, $event)" @keydown.down.prevent="nudge(-1, $event)"
+      >
+    </div>
+    <p :id="`${id}-note`" :class="fault ? 'fault' : 'hint'" :role="fault ? 'alert' : undefined">
+      {{ fault || hint }}
+    </p>
+  </div>
+</template>

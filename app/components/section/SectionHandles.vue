@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { RANGES, withBackWall, withKneeWall, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth } from '../../../core/design'
+import type { Outline } from '../../../core/geometry/section'
+import type { Design } from '../../../core/design'
+import type { SectionScale } from '~/composables/useSectionScale'
+
+const props = defineProps<{ outline: Outline, scale: SectionScale }>()
+const emit = defineEmits<{ hold: [boolean] }>()
+const bench = useDesign()
+const settings = useSettings()
+
+type Shape = Design['shape']
+interface Handle {
+  id: string
+  label: string
+  text: string
+  x: number
+  z: number
+  /** The shape for a point of the section (metres), from the shape as the drag began. */
+  move: (shape: Shape, x: number, z: number) => Shape
+  axis: 'x' | 'z' | 'both'
+}
+
+const clamp = (v: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, v))
+const snap = (v: number) => Math.round(v * 50) / 50
+
+const handles = computed((): Handle[] => {
+  const o = props.outline
+  const show = (v: number) => settings.show(v, 'length')
+  const ridgeSide = o.form === 'saltbox'
+  const out: Handle[] = [
+    {
+      id: 'ridge', label: 'Ridge', text: `${show(o.ridgeHeightM)} high${ridgeSide ? `, ${show(o.ridgeAtM)} from the sunny wall` : ''}`, x: o.ridgeAtM, z: o.ridgeHeightM, axis: ridgeSide ? 'both' : 'z',
+      move: (s, x, z) => withRidge(s, clamp(snap(z), RANGES['shape.ridgeHeightM']), ridgeSide ? clamp(snap(x), [0.3, s.widthM - 0.2]) : s.ridgeAtM),
+    },
+    {
+      id: 'foot', label: 'Glazing foot', text: `${show(o.kneeWallM)} high; moves the sunny wall`, x: 0, z: o.kneeWallM, axis: 'both',
+      move: (s, x, z) => {
+        const by = clamp(s.widthM - snap(x), RANGES['shape.widthM']) - s.widthM
+        return withKneeWall(withSunnyWallMoved(s, Math.max(by, 0.3 - s.ridgeAtM)), clamp(snap(z), RANGES['shape.kneeWallM']))
+      },
+    },
+    {
+      id: 'width', label: 'Width, back wall foot', text: show(o.widthM), x: o.widthM, z: 0, axis: 'x',
+      move: (s, x) => withWidth(s, clamp(snap(x), RANGES['shape.widthM'])),
+    },
+  ]
+  if (o.kneeWallM > 0.15) {
+    out.push({
+      id: 'knee', label: 'Knee wall, angle held', text: show(o.kneeWallM), x: 0, z: o.kneeWallM / 2, axis: 'z',
+      move: (s, _x, z) => withKneeWallLifted(s, clamp(snap(2 * z), [0.02, RANGES['shape.kneeWallM'][1]])),
+    })
+  }
+  if (o.form === 'saltbox') {
+    out.push({
+      id: 'back', label: 'Back wall top', text: show(o.backWallM), x: o.widthM, z: o.backWallM, axis: 'z',
+      move: (s, _x, z) => withBackWall(s, clamp(snap(z), [RANGES['shape.backWallM'][0], s.ridgeHeightM])),
+    })
+  }
+  return out
+})
+
+let dragging: { id: string, shape: Shape, offX: number, offZ: number, kind: string } | null = null
+
+function down(handle: Handle, event: PointerEvent): void {
+  (event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragging = {
+    id: handle.id, shape: bench.current.shape, kind: `drag ${handle.id} ${event.timeStamp}`,
+    offX: props.scale.x(handle.x) - event.clientX, offZ: props.scale.y(handle.z) - event.clientY,
+  }
+  emit('hold', true)
+}
+
+function moved(handle: Handle, event: PointerEvent): void {
+  if (!dragging || dragging.id !== handle.id) return
+  const x = props.scale.toX(event.clientX + dragging.offX)
+  const z = props.scale.toZ(event.clientY + dragging.offZ)
+  bench.setShape(handle.move(dragging.shape, x, z), dragging.kind)
+}
+
+function up(): void {
+  dragging = null
+  emit('hold', false)
+}
+
+const KEYS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
+
+function key(handle: Handle, event: KeyboardEvent): void {
+  const way = KEYS[event.key]
+  if (!way) return
+  event.preventDefault()
+  const step = event.shiftKey ? 0.2 : 0.04
+  // One-way handles take either pair of arrows.
+  const dx = handle.axis === 'x' ? (way[0] || way[1]) : way[0]
+  const dz = handle.axis === 'z' ? (way[1] || way[0]) : way[1]
+  const scaleZ = handle.id === 'knee' ? 0.5 : 1
+  bench.setShape(handle.move(bench.current.shape, handle.x + dx * step, handle.z + dz * step * scaleZ), `key ${handle.id}`)
+}
+</script>
+
+<template>
+  <svg :width="scale.width" :height="scale.height" class="pointer-events-none absolute inset-0">
+    <g
+      v-for="h in handles" :key="h.id" class="handle" role="slider" tabindex="0" :aria-label="`${h.label}, drag or use the arrow keys`" :aria-valuenow="Math.round((h.axis === 'x' ? h.x : h.z) * 100)"
+      :aria-valuetext="h.text" :data-test="`handle-${h.id}`" :transform="`translate(${scale.x(h.x)}, ${scale.y(h.z)})`" @pointerdown="down(h, $event)" @pointermove="moved(h, $event)"
+      @pointerup="up" @pointercancel="up" @keydown="key(h, $event)"
+    >
+      <title>{{ h.label }}: {{ h.text }}</title>
+      <circle r="18" fill="transparent" />
+      <circle :r="h.id === 'knee' ? 5.5 : 8" class="knob" />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.handle { pointer-events: auto; cursor: grab; touch-action: none; outline: none; }
+.handle:active { cursor: grabbing; }
+.knob { fill: var(--paper); stroke: var(--clay); stroke-width: 3; }
+.handle:hover .knob { fill: var(--sun-fill); }
+.handle:focus-visible .knob { stroke: var(--slate); stroke-width: 4.5; }
+</style>

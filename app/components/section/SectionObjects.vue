@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { entry, VESSELS } from '../../../core/catalog'
+import type { Design } from '../../../core/design'
+import { headroomM } from '../../../core/design'
+import { layBarrels } from '../../../core/geometry/objects'
+import { clearHeightAt, type Outline } from '../../../core/geometry/section'
+import type { SectionScale } from '~/composables/useSectionScale'
+
+const props = defineProps<{ design: Design, outline: Outline, scale: SectionScale }>()
+const settings = useSettings()
+const year = useYear()
+
+const COLOUR: Record<string, string> = { 'black': '#2b2926', 'dark-red': '#8d3f2f', 'blue': '#33587e', 'white': '#e9e4d8' }
+
+/** Plants of a bed: stems at even places, tall as there is room. */
+const plants = computed(() => props.design.shape.beds.map((bed) => {
+  const stems: { x: number, h: number }[] = []
+  const count = Math.max(2, Math.round(bed.widthM / 0.22))
+  for (let i = 0; i < count; i++) {
+    const x = bed.atM + (i + 0.5) / count * bed.widthM
+    stems.push({ x, h: Math.max(0.05, Math.min(0.28, clearHeightAt(props.outline, x) - bed.heightM - 0.08)) })
+  }
+  return { bed, stems }
+}))
+
+const barrels = computed(() => {
+  const layout = layBarrels(props.design)
+  if (!layout) return []
+  const b = props.design.store.barrels
+  const v = entry(VESSELS, b.vessel)
+  const out: { x: number, z: number, w: number, h: number, row: number, level: number }[] = []
+  for (let row = 0; row < layout.rows; row++) {
+    for (let level = 0; level < b.stack; level++) {
+      out.push({ x: layout.x0 + row * (layout.x1 - layout.x0) / layout.rows, z: b.raisedM + level * v.heightM, w: (layout.x1 - layout.x0) / layout.rows, h: v.heightM, row, level })
+    }
+  }
+  return out
+})
+
+/** The water's temperature at the hour that is shown: the coldest night's, or the chosen one. */
+const waterC = computed(() => {
+  const view = year.view
+  if (!view) return NaN
+  const h = year.day === null ? view.answers.coldestNight.hour : year.day * 24 + year.hour
+  return view.hours.waterC[h]!
+})
+
+/** The person stands where there is most room beside the beds and barrels. */
+const person = computed(() => {
+  let best = { x: props.outline.widthM / 2, clear: 0 }
+  const layout = layBarrels(props.design)
+  for (let i = 2; i <= 58; i++) {
+    const x = props.outline.widthM * i / 60
+    const taken = props.design.shape.beds.some(b => x > b.atM - 0.16 && x < b.atM + b.widthM + 0.16) || (layout && x > layout.x0 - 0.2 && x < layout.x1 + 0.2)
+    const clear = clearHeightAt(props.outline, x)
+    if (!taken && clear > best.clear) best = { x, clear }
+  }
+  return best.clear > 0 ? best : null
+})
+const tall = 1.72
+const headroom = computed(() => headroomM(props.design))
+</script>
+
+<template>
+  <g>
+    <g v-for="({ bed, stems }, i) in plants" :key="i">
+      <rect
+        :x="scale.x(bed.atM)" :y="scale.y(bed.heightM)" :width="bed.widthM * scale.ppm" :height="Math.max(4, bed.heightM * scale.ppm)" fill="var(--bed)" stroke="var(--ink)" stroke-width="1.3"
+      />
+      <path
+        v-for="(s, k) in stems" :key="k" fill="none" stroke="var(--leaf)" stroke-width="2" stroke-linecap="round"
+        :d="`M ${scale.x(s.x)} ${scale.y(bed.heightM)} q -3 ${-s.h * scale.ppm * 0.6} -${s.h * scale.ppm * 0.45} ${-s.h * scale.ppm * 0.8} M ${scale.x(s.x)} ${scale.y(bed.heightM)} q 1 ${-s.h * scale.ppm * 0.7} ${s.h * scale.ppm * 0.1} ${-s.h * scale.ppm} M ${scale.x(s.x)} ${scale.y(bed.heightM)} q 3 ${-s.h * scale.ppm * 0.6} ${s.h * scale.ppm * 0.5} ${-s.h * scale.ppm * 0.75}`"
+      />
+    </g>
+    <template v-if="barrels.length > 0">
+      <path
+        v-if="design.store.barrels.raisedM > 0.05" fill="none" stroke="var(--ink)" stroke-width="2"
+        :d="`M ${scale.x(barrels[0]!.x) - 3} ${scale.y(design.store.barrels.raisedM)} H ${scale.x(barrels[barrels.length - 1]!.x + barrels[0]!.w) + 3} M ${scale.x(barrels[0]!.x) + 4} ${scale.y(design.store.barrels.raisedM)} V ${scale.y(0)} M ${scale.x(barrels[barrels.length - 1]!.x + barrels[0]!.w) - 4} ${scale.y(design.store.barrels.raisedM)} V ${scale.y(0)}`"
+      />
+      <g v-for="(b, i) in barrels" :key="`b${i}`">
+        <rect
+          :x="scale.x(b.x) + 1" :y="scale.y(b.z + b.h) + 1" :width="b.w * scale.ppm - 2" :height="b.h * scale.ppm - 2" rx="4" :fill="COLOUR[design.store.barrels.colour]" stroke="var(--ink)"
+          stroke-width="1.3"
+        />
+        <line v-for="f in [0.33, 0.67]" :key="f" :x1="scale.x(b.x) + 1" :x2="scale.x(b.x + b.w) - 1" :y1="scale.y(b.z + b.h * f)" :y2="scale.y(b.z + b.h * f)" stroke="#00000055" stroke-width="1.2" />
+      </g>
+      <text
+        v-if="Number.isFinite(waterC) && barrels[0]!.w * scale.ppm > 34" :x="scale.x(barrels[0]!.x + barrels[0]!.w / 2)" :y="scale.y(barrels[barrels.length - 1]!.z + barrels[0]!.h / 2) + 5"
+        text-anchor="middle" class="water" :fill="design.store.barrels.colour === 'white' ? '#2a2520' : '#fff8ea'"
+      >{{ settings.show(waterC, 'temperature', { unit: false }) }}°</text>
+    </template>
+    <g v-if="person" stroke="var(--soft)" stroke-width="1.6" fill="none" stroke-linecap="round">
+      <circle :cx="scale.x(person.x)" :cy="scale.y(tall - 0.13)" :r="0.13 * scale.ppm" />
+      <path
+        :d="`M ${scale.x(person.x)} ${scale.y(tall - 0.27)} V ${scale.y(0.8)} L ${scale.x(person.x - 0.14)} ${scale.y(0)} M ${scale.x(person.x)} ${scale.y(0.8)} L ${scale.x(person.x + 0.14)} ${scale.y(0)} M ${scale.x(person.x)} ${scale.y(1.32)} L ${scale.x(person.x - 0.2)} ${scale.y(0.85)} M ${scale.x(person.x)} ${scale.y(1.32)} L ${scale.x(person.x + 0.2)} ${scale.y(0.85)}`"
+      />
+    </g>
+    <text v-if="person" :x="scale.x(person.x)" :y="scale.y(tall) - 8" text-anchor="middle" class="note">{{ settings.show(headroom, 'length') }} clear</text>
+  </g>
+</template>
+
+<style scoped>
+.note { font-size: 13px; fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 4px; }
+.water { font-size: 14px; font-weight: 600; }
+</style>

@@ -1,0 +1,47 @@
+import { faultLine, type Design } from '../../core/design'
+import { designFileName, readDesign, writeDesign } from '../../formats/design-json'
+
+/** Hands a text to the person as a file. */
+function download(name: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+  const link = document.createElement('a')
+  link.href = url
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(url), 10000)
+}
+
+/** Export and import of designs, by button and by drop. */
+export function useDesignFiles() {
+  const notices = useNotices()
+  const keeping = useKeeping()
+
+  function exportDesign(design: Design): void {
+    download(designFileName(design.name), writeDesign(design))
+  }
+
+  /** Takes a file in as a new design. A damaged or foreign one is refused with its faults, and nothing changes. */
+  async function importFile(file: File): Promise<boolean> {
+    const read = file.size > 8_000_000 ? { ok: false as const, faults: [{ path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 2 MB' }] } : readDesign(await file.text())
+    if (!read.ok) {
+      notices.tell('error', `${file.name} was not taken in; nothing has changed.`, { lines: read.faults.slice(0, 20).map(faultLine) })
+      return false
+    }
+    await keeping.add(read.design)
+    notices.tell('info', `“${read.design.name}” is taken in.`)
+    return true
+  }
+
+  /** Lets a person choose a file. */
+  function chooseFile(): void {
+    const input = document.createElement('input')
+    input.type = 'file'
+    input.accept = '.json,application/json'
+    input.onchange = () => {
+      if (input.files?.[0]) void importFile(input.files[0])
+    }
+    input.click()
+  }
+
+  return { exportDesign, importFile, chooseFile }
+}

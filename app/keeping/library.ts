@@ -1,0 +1,110 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { DEMOS, designFaults, type Design } from '../../core/design'
+
+/** A design as it is kept, with the count of its saves: two tabs tell by it who was first. */
+export interface KeptDesign {
+  id: string
+  design: Design
+  pinned: Design | null
+  revision: number
+  updatedAt: number
+}
+
+interface Schema extends DBSchema {
+  designs: { key: string, value: KeptDesign }
+  settings: { key: string, value: unknown }
+}
+
+/** Where designs are kept. The browser's store, or memory when it is blocked or full. */
+export interface Library {
+  /** false when nothing outlives this page. */
+  lasting: boolean
+  list: () => Promise<KeptDesign[]>
+  get: (id: string) => Promise<KeptDesign | undefined>
+  /** Saves on top of `baseRevision`; says `conflict` and changes nothing when someone else saved since. 0 stands for a design not kept yet. */
+  save: (design: Design, pinned: Design | null, baseRevision: number) => Promise<{ ok: true, revision: number } | { ok: false, reason: 'conflict', theirs: KeptDesign | undefined }>
+  remove: (id: string) => Promise<void>
+  restore: (kept: KeptDesign) => Promise<void>
+  getSetting: (key: string) => Promise<unknown>
+  setSetting: (key: string, value: unknown) => Promise<void>
+}
+
+const NAME = 'tierra'
+
+/** Opens the browser's store. Rejects when it is blocked. */
+export async function openLibrary(now: () => number = Date.now): Promise<Library> {
+  const db = await openDB<Schema>(NAME, 1, {
+    upgrade(database) {
+      database.createObjectStore('designs', { keyPath: 'id' })
+      database.createObjectStore('settings')
+    },
+  })
+  const library = indexedLibrary(db, now)
+  if (!await library.getSetting('demos-placed')) {
+    for (const demo of DEMOS) await library.save(demo, null, 0)
+    await library.setSetting('demos-placed', true)
+  }
+  return library
+}
+
+function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
+  return {
+    lasting: true,
+    async list() {
+      // What cannot be read any more is left in place, unlisted, rather than breaking the list.
+      return (await db.getAll('designs')).filter(k => designFaults(k.design).length === 0)
+    },
+    get: id => db.get('designs', id),
+    async save(design, pinned, baseRevision) {
+      const tx = db.transaction('designs', 'readwrite')
+      const theirs = await tx.store.get(design.id)
+      if ((theirs?.revision ?? 0) !== baseRevision) {
+        await tx.done
+        return { ok: false, reason: 'conflict', theirs }
+      }
+      const revision = baseRevision + 1
+      await tx.store.put({ id: design.id, design, pinned, revision, updatedAt: now() })
+      await tx.done
+      return { ok: true, revision }
+    },
+    remove: id => db.delete('designs', id),
+    async restore(kept) {
+      await db.put('designs', kept)
+    },
+    getSetting: key => db.get('settings', key),
+    async setSetting(key, value) {
+      await db.put('settings', value, key)
+    },
+  }
+}
+
+/** A library in memory, with the demos: for browsers whose store is blocked. */
+export function memoryLibrary(now: () => number = Date.now): Library {
+  const designs = new Map<string, KeptDesign>(DEMOS.map(design => [design.id, { id: design.id, design, pinned: null, revision: 1, updatedAt: now() }]))
+  const settings = new Map<string, unknown>()
+  return {
+    lasting: false,
+    list: () => Promise.resolve([...designs.values()]),
+    get: id => Promise.resolve(designs.get(id)),
+    save(design, pinned, baseRevision) {
+      const theirs = designs.get(design.id)
+      if ((theirs?.revision ?? 0) !== baseRevision) return Promise.resolve({ ok: false as const, reason: 'conflict' as const, theirs })
+      const revision = baseRevision + 1
+      designs.set(design.id, { id: design.id, design, pinned, revision, updatedAt: now() })
+      return Promise.resolve({ ok: true as const, revision })
+    },
+    remove: (id) => {
+      designs.delete(id)
+      return Promise.resolve()
+    },
+    restore: (kept) => {
+      designs.set(kept.id, kept)
+      return Promise.resolve()
+    },
+    getSetting: key => Promise.resolve(settings.get(key)),
+    setSetting: (key, value) => {
+      settings.set(key, value)
+      return Promise.resolve()
+    },
+  }
+}

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { startingDesign } from '../../core/design'
+import { freshId } from '~/stores/keeping'
+
+const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year'] as const
+type Step = typeof STEPS[number]
+
+const route = useRoute()
+const router = useRouter()
+const bench = useDesign()
+const keeping = useKeeping()
+const year = useYear()
+const settings = useSettings()
+const notices = useNotices()
+const files = useDesignFiles()
+const help = ref(false)
+const renaming = ref(false)
+const nameTyped = ref('')
+const dragOver = ref(false)
+const ready = ref(false)
+
+const step = ref<Step>(STEPS.find(s => s === route.query.step) ?? 'shape')
+const PANELS: Record<Step, ReturnType<typeof resolveComponent>> = {
+  aim: resolveComponent('AimStep'), site: resolveComponent('SiteStep'), shape: resolveComponent('ShapeStep'), skin: resolveComponent('SkinStep'), store: resolveComponent('StoreStep'),
+  breathe: resolveComponent('BreatheStep'), topUp: resolveComponent('TopUpStep'), year: resolveComponent('YearStep'),
+}
+
+onMounted(async () => {
+  if (keeping.state === 'opening') await keeping.start(typeof route.query.d === 'string' ? route.query.d : null)
+  const day = Number(route.query.day)
+  if (route.query.day !== undefined && Number.isInteger(day) && day >= 0 && day < 365) {
+    year.day = day
+    const hour = Number(route.query.hour)
+    year.hour = Number.isInteger(hour) && hour >= 0 && hour < 24 ? hour : 12
+  }
+  ready.value = true
+})
+
+watch(() => bench.current, (design) => { if (ready.value) year.request(design) })
+watch(ready, () => year.request(bench.current))
+// The address says where one is, so that a reload comes back to it.
+watch([() => bench.current.id, step, () => year.day, () => year.hour, ready], () => {
+  if (!ready.value) return
+  void router.replace({ query: { d: bench.current.id, step: step.value, ...(year.day === null ? {} : { day: year.day, hour: year.hour }) } })
+})
+
+function go(to: string): void {
+  step.value = STEPS.find(s => s === to) ?? step.value
+}
+function chooseDay(day: number): void {
+  if (year.day === null) year.hour = 12
+  year.day = day
+  step.value = 'year'
+}
+async function fresh(): Promise<void> {
+  await keeping.add(startingDesign(freshId(), 'New greenhouse'))
+  step.value = 'site'
+  notices.tell('info', 'A complete design to bend. Begin with where it stands and its monthly temperatures.')
+}
+function beginRename(): void {
+  nameTyped.value = bench.current.name
+  renaming.value = true
+}
+async function rename(): Promise<void> {
+  const name = nameTyped.value.trim().slice(0, 120)
+  renaming.value = false
+  if (name) await keeping.rename(bench.current.id, name)
+}
+
+function togglePin(): void {
+  void year.pin(year.pinned === bench.current ? null : bench.current)
+}
+const UNIT_ORDER = ['metric', 'us', 'mixed'] as const
+
+function key(event: KeyboardEvent): void {
+  if (help.value || renaming.value) return
+  const typing = event.target instanceof HTMLElement && (event.target.matches('input:not([type=range]), textarea, select') || event.target.isContentEditable)
+  const letter = event.key.toLowerCase()
+  if (event.ctrlKey || event.metaKey) {
+    if (letter === 's') files.exportDesign(bench.current)
+    else if (letter === 'o') files.chooseFile()
+    else if (typing) return
+    else if (letter === 'z' && event.shiftKey) bench.redo()
+    else if (letter === 'y') bench.redo()
+    else if (letter === 'z') bench.undo()
+    else return
+    event.preventDefault()
+    return
+  }
+  if (typing || event.altKey) return
+  if (event.key === '?') help.value = true
+  else if (letter === 'p') togglePin()
+  else if (letter === 'd') year.day = null
+  else if (letter === 'n') settings.theme = settings.theme === 'day' ? 'night' : 'day'
+  else if (letter === 'u') settings.units = UNIT_ORDER[(UNIT_ORDER.indexOf(settings.units) + 1) % 3]!
+  else if (/^[1-8]$/.test(event.key)) step.value = STEPS[Number(event.key) - 1]!
+  else return
+  event.preventDefault()
+}
+onMounted(() => window.addEventListener('keydown', key))
+onBeforeUnmount(() => window.removeEventListener('keydown', key))
+
+async function drop(event: DragEvent): Promise<void> {
+  dragOver.value = false
+  const file = event.dataTransfer?.files[0]
+  if (file) await files.importFile(file)
+}
+</script>
+
+<template>
+  <div class="bench" @dragover.prevent="dragOver = true" @dragleave.self="dragOver = false" @drop.prevent="drop">
+    <div class="top">
+      <BenchHeader @help="help = true" @fresh="fresh" @rename="beginRename" @export-design="files.exportDesign(bench.current)" @import-design="files.chooseFile()" />
+      <ConflictBar />
+    </div>
+    <PathOfWork class="path" :step="step" @go="go" />
+    <main class="work">
+      <h1 class="sr-only">
+        {{ bench.current.name }}
+      </h1>
+      <div class="drawing">
+        <SectionDrawing v-if="ready" />
+      </div>
+      <div class="controls" tabindex="-1" :data-test="`panel-${step}`">
+        <component :is="PANELS[step]" v-if="ready" :key="`${step}-${bench.current.id}`" />
+      </div>
+    </main>
+    <ScorePanel class="score" :step="step" />
+    <YearRibbon class="year" @day="chooseDay" />
+    <ShortcutsDialog :open="help" @close="help = false" />
+    <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
+    <NoticeList />
+    <div v-if="dragOver" class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center border-4 border-dashed border-clay bg-paper/80 text-2xl">
+      Drop a design here to take it in
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  display: grid; height: 100dvh; min-height: 640px; grid-template: auto minmax(0, 1fr) 112px / 176px minmax(0, 1fr) 288px;
+  grid-template-areas: 'top top top' 'path work score' 'year year year';
+}
+.top { grid-area: top; }
+.path { grid-area: path; border-right: 1px solid var(--ink); overflow-y: auto; padding: 0.4rem 0; }
+.work { grid-area: work; display: grid; grid-template-rows: minmax(0, 1fr) minmax(12.5rem, auto); min-height: 0; min-width: 0; }
+.drawing { min-height: 0; position: relative; }
+.controls { border-top: 1px solid var(--ink); max-height: 17.5rem; min-height: 12.5rem; overflow-y: auto; }
+.score { grid-area: score; border-left: 1px solid var(--ink); background: var(--paper); overflow-y: auto; }
+.year { grid-area: year; border-top: 1px solid var(--ink); }
+.controls :deep(.step-grid) { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.75rem 1.6rem; padding: 0.7rem 1.1rem; }
+@media (max-width: 900px) {
+  .bench { display: flex; flex-direction: column; height: auto; }
+  .path { border-right: 0; border-bottom: 1px solid var(--ink); padding: 0; position: sticky; top: 0; background: var(--lime); z-index: 30; }
+  .work { display: contents; }
+  .score { border-left: 0; border-top: 1px solid var(--ink); order: 3; overflow: visible; }
+  .drawing { height: 320px; order: 1; flex: none; }
+  .controls { max-height: none; order: 2; }
+  .year { order: 4; height: 190px; }
+  .controls :deep(.step-grid) { grid-template-columns: minmax(0, 1fr); }
+  .controls :deep(.step-grid) > * { grid-column: auto; }
+}
+</style>

@@ -1,0 +1,49 @@
+import { defineStore } from 'pinia'
+import { DEMOS, designFaults, faultLine, patchDesign, STEPS, type Design, type Patch, type StepId } from '../../core/design'
+import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
+
+/** The design on the bench, its past and its future. It is always sound: an edit that would break it is refused with the reason. */
+export const useDesign = defineStore('design', () => {
+  const history = shallowRef(startHistory<Design>(DEMOS[0]!))
+  const current = computed(() => history.value.present)
+  const canUndo = computed(() => history.value.past.length > 0)
+  const canRedo = computed(() => history.value.future.length > 0)
+  /** Why the last edit was refused; empty once one is taken. */
+  const refusal = ref('')
+
+  /** Puts another design on the bench; its history begins anew. */
+  function open(design: Design): void {
+    history.value = startHistory(design)
+    refusal.value = ''
+  }
+
+  /** Takes a whole new state as one step of undo. Returns the fault when it is refused. */
+  function replace(next: Design, kind: string): string | null {
+    const faults = designFaults(next)
+    if (faults.length > 0) {
+      refusal.value = faultLine(faults[0]!)
+      return refusal.value
+    }
+    refusal.value = ''
+    history.value = pushHistory(history.value, next, kind, performance.now())
+    return null
+  }
+
+  /** Changes places of the document. Edits of one kind close together are one step of undo. */
+  function edit(patches: readonly Patch[], kind = patches.map(p => p[0]).join(' ')): string | null {
+    const steps = patches.map(p => p[0].split('.')[0] as StepId).filter(s => STEPS.includes(s) && !current.value.decided.includes(s))
+    return replace(patchDesign(current.value, steps.length > 0 ? [...patches, ['decided', [...current.value.decided, ...new Set(steps)]]] : patches), kind)
+  }
+
+  const setShape = (shape: Design['shape'], kind: string) => edit([['shape', shape]], kind)
+  function undo(): void {
+    history.value = undoHistory(history.value)
+    refusal.value = ''
+  }
+  function redo(): void {
+    history.value = redoHistory(history.value)
+    refusal.value = ''
+  }
+
+  return { current, canUndo, canRedo, refusal, open, replace, edit, setShape, undo, redo }
+})

@@ -1,0 +1,28 @@
+import { defineStore } from 'pinia'
+
+export interface Notice {
+  id: number
+  kind: 'info' | 'warning' | 'error'
+  text: string
+  lines: string[]
+  action: { label: string, run: () => void } | null
+}
+
+/** Short messages at the foot of the page. Errors stay until they are closed. */
+export const useNotices = defineStore('notices', () => {
+  const all = ref<Notice[]>([])
+  let count = 0
+
+  function tell(kind: Notice['kind'], text: string, options: { lines?: string[], action?: Notice['action'], seconds?: number } = {}): number {
+    const id = ++count
+    all.value = [...all.value.filter(n => n.text !== text), { id, kind, text, lines: options.lines ?? [], action: options.action ?? null }].slice(-3)
+    if (kind !== 'error') setTimeout(() => close(id), (options.seconds ?? 8) * 1000)
+    return id
+  }
+
+  function close(id: number): void {
+    all.value = all.value.filter(n => n.id !== id)
+  }
+
+  return { all, tell, close }
+})

@@ -1,0 +1,40 @@
+/** A building or storing material. */
+export interface Material {
+  id: string
+  name: string
+  group: 'insulation' | 'timber and board' | 'masonry' | 'ground'
+  /** W/m·K, in use (damp where it gets damp). */
+  conductivity: number
+  /** kg/m³ */
+  density: number
+  /** J/kg·K */
+  specificHeat: number
+  /** Share of sunlight its bare face takes in, 0–1. */
+  solarAbsorptance: number
+  source: string
+}
+
+const ISO = 'ISO 10456'
+const m = (id: string, name: string, group: Material['group'], conductivity: number, density: number, specificHeat: number, solarAbsorptance: number, source = ISO): Material =>
+  ({ id, name, group, conductivity, density, specificHeat, solarAbsorptance, source })
+
+export const MATERIALS: readonly Material[] = [
+  m('eps', 'Expanded polystyrene board', 'insulation', 0.036, 20, 1450, 0.4),
+  m('xps', 'Extruded polystyrene board', 'insulation', 0.034, 35, 1450, 0.4),
+  m('pir', 'Polyisocyanurate board', 'insulation', 0.025, 32, 1400, 0.4),
+  m('mineral-wool', 'Mineral wool batt', 'insulation', 0.037, 30, 1030, 0.5),
+  m('wood-fibre', 'Wood-fibre board', 'insulation', 0.045, 160, 2000, 0.6),
+  m('straw', 'Straw bale', 'insulation', 0.065, 110, 2000, 0.6, 'straw-bale building tests, typical'),
+  m('softwood', 'Softwood boards', 'timber and board', 0.13, 500, 1600, 0.6),
+  m('plywood', 'Plywood', 'timber and board', 0.13, 500, 1600, 0.55),
+  m('steel-sheet', 'Steel sheet', 'timber and board', 50, 7800, 450, 0.5),
+  m('brick', 'Fired brick', 'masonry', 0.77, 1800, 1000, 0.65),
+  m('concrete', 'Concrete', 'masonry', 1.65, 2200, 1000, 0.65),
+  m('concrete-block', 'Concrete block, filled', 'masonry', 1.3, 2000, 1000, 0.65),
+  m('stone', 'Stone, laid', 'masonry', 2.0, 2400, 1000, 0.65),
+  m('rammed-earth', 'Rammed earth', 'masonry', 1.1, 1900, 1000, 0.7),
+  m('soil', 'Moist garden soil', 'ground', 1.2, 1700, 1500, 0.8, 'ASHRAE Fundamentals, soils; moist loam'),
+  m('gravel', 'Gravel', 'ground', 0.7, 1800, 900, 0.7),
+  m('clay-soil', 'Clay or silt ground', 'ground', 1.5, 1800, 1670, 0.8, 'ISO 13370, clay or silt'),
+  m('sandy-soil', 'Sand or gravel ground', 'ground', 2.0, 1900, 1050, 0.75, 'ISO 13370, sand or gravel'),
+]

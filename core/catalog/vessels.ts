@@ -1,0 +1,24 @@
+/** A container of water that stands on the floor. */
+export interface Vessel {
+  id: string
+  name: string
+  /** Water in it, m³, with headspace for ice left free. */
+  volumeM3: number
+  diameterM: number
+  heightM: number
+  source: string
+}
+
+export const VESSELS: readonly Vessel[] = [
+  { id: 'barrel-200', name: 'Barrel, 200 L', volumeM3: 0.2, diameterM: 0.58, heightM: 0.88, source: 'common steel and plastic barrels' },
+  { id: 'barrel-120', name: 'Barrel, 120 L', volumeM3: 0.12, diameterM: 0.49, heightM: 0.79, source: 'common plastic barrels' },
+  { id: 'jug-20', name: 'Can, 20 L', volumeM3: 0.019, diameterM: 0.27, heightM: 0.4, source: 'common plastic cans' },
+]
+
+/** Colours a vessel may have, with the share of sunlight each takes in. */
+export const COLOURS = [
+  { id: 'black', name: 'black', solarAbsorptance: 0.94 },
+  { id: 'dark-red', name: 'dark red', solarAbsorptance: 0.82 },
+  { id: 'blue', name: 'blue', solarAbsorptance: 0.75 },
+  { id: 'white', name: 'white', solarAbsorptance: 0.3 },
+] as const

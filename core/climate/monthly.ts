@@ -1,0 +1,32 @@
+import { DAYS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START } from './types'
+
+/** Means by month of a daily series (365 long). */
+export function monthlyMeans(daily: ArrayLike<number>): number[] {
+  const sums = new Array<number>(12).fill(0)
+  for (let d = 0; d < DAYS; d++) sums[MONTH_OF_DAY[d]!]! += daily[d]!
+  return sums.map((s, m) => s / MONTH_DAYS[m]!)
+}
+
+function throughKnots(knots: readonly number[]): Float64Array {
+  const daily = new Float64Array(DAYS)
+  for (let d = 0; d < DAYS; d++) {
+    const m = MONTH_OF_DAY[d]!
+    const middle = MONTH_START[m]! + MONTH_DAYS[m]! / 2
+    const later = d + 0.5 >= middle
+    const other = (m + (later ? 1 : 11)) % 12
+    const gap = (MONTH_DAYS[m]! + MONTH_DAYS[other]!) / 2
+    const t = Math.abs(d + 0.5 - middle) / gap
+    daily[d] = knots[m]! * (1 - t) + knots[other]! * t
+  }
+  return daily
+}
+
+/** A daily series, unbroken at month ends and round the year, whose monthly means are `means` (within 1e-6 of their spread). */
+export function smoothDaily(means: readonly number[]): Float64Array {
+  const knots = [...means]
+  for (let i = 0; i < 60; i++) {
+    const got = monthlyMeans(throughKnots(knots))
+    got.forEach((g, m) => { knots[m] = knots[m]! + means[m]! - g })
+  }
+  return throughKnots(knots)
+}

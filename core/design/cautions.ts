@@ -1,0 +1,49 @@
+import type { Answers } from '../answers'
+import { entry, MATERIALS, VESSELS } from '../catalog'
+import { clearHeightAt, makeOutline } from '../geometry/section'
+import type { Design, Layer, StepId } from './types'
+
+/** Something that can hurt people, plants or the building, and whom to ask. */
+export interface Caution { step: StepId, text: string }
+
+const FOAMS = ['eps', 'xps', 'pir']
+
+/** Cautions that apply to a design as it stands; those that need the year's answers appear once they are there. */
+export function designCautions(design: Design, answers: Answers | null): Caution[] {
+  const out: Caution[] = []
+  const add = (step: StepId, text: string) => out.push({ step, text })
+  const outline = makeOutline(design.shape)
+  const knee = design.shape.kneeWallM
+  add('shape', `Snow off the glass needs room: the knee wall holds ${(Math.round(knee * 100) / 100).toFixed(2)} m. Snow, wind and anchorage are for an engineer or your building office.`)
+  if (headroomM(design) < 1.9) add('shape', 'Nobody can stand upright where the path is: less than 1.9 m is clear.')
+  const v = entry(VESSELS, design.store.barrels.vessel)
+  const tonnes = design.store.barrels.count * v.volumeM3
+  if (tonnes > 0 && (design.store.barrels.stack > 1 || design.store.barrels.raisedM > 0.05)) {
+    add('store', `The water weighs ${tonnes.toFixed(1)} t and can tip: stands and straps must carry it, and children must not climb it. Ask an engineer.`)
+  }
+  if (answers && answers.months.some(m => m.waterC !== null && m.waterC < 0.5)) add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
+  const foam = (layers: Layer[]) => FOAMS.includes(layers[layers.length - 1]?.material ?? '')
+  if (foam(design.skin.wall) || foam(design.skin.roof)) add('skin', 'Bare foam burns and gives off poison: line it inside as your local code asks.')
+  if (design.skin.wall.concat(design.skin.roof).some(l => entry(MATERIALS, l.material).id === 'mineral-wool')) {
+    add('skin', 'Mineral wool must stay dry: it needs a perfect vapour barrier on the warm side.')
+  }
+  const { lowM2, highM2, startC } = design.breathe.vents
+  const floor = outline.widthM * design.shape.lengthM
+  if (lowM2 + highM2 < 0.15 * floor) add('breathe', `Little to breathe with: vents are ${Math.round((lowM2 + highM2) / floor * 100)} % of the floor; 15 to 25 % each, low and high, is the rule. Air above 38 °C harms people.`)
+  const heater = design.topUp.heater
+  if (heater.on && heater.fuel !== 'electricity') add('topUp', 'Anything that burns needs a flue, fresh air, clearances and a carbon monoxide alarm. Have it fitted and checked by a licensed trade.')
+  if (heater.on && heater.fuel === 'electricity') add('topUp', 'Wet rooms need wet-rated fittings and residual-current protection: a licensed electrician’s work.')
+  if (heater.on && heater.setPointC >= startC) add('topUp', 'The heater is set above the vents’ start: it would heat the garden.')
+  return out
+}
+
+/** Greatest clear height over floor that no bed takes, m. */
+export function headroomM(design: Pick<Design, 'shape'>): number {
+  const outline = makeOutline(design.shape)
+  let best = 0
+  for (let i = 0; i <= 60; i++) {
+    const x = outline.widthM * i / 60
+    if (!design.shape.beds.some(b => x > b.atM && x < b.atM + b.widthM)) best = Math.max(best, clearHeightAt(outline, x))
+  }
+  return best
+}

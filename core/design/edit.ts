@@ -1,0 +1,88 @@
+import { makeOutline, ridgeForAngle, tiedShape } from '../geometry/section'
+import type { Bed, Design, Form } from './types'
+
+/** A change to one place of the document: its path, as in `shape.beds.1.widthM`, and the new value. */
+export type Patch = readonly [path: string, value: unknown]
+
+/** A document with places changed. What is not on a path is shared with the old one, which stays as it was. Throws RangeError for a path that is not there. */
+export function patchDesign(design: Design, patches: readonly Patch[]): Design {
+  return patches.reduce<Design>((d, [path, value]) => setAt(d, path.split('.'), value, path) as Design, design)
+}
+
+function setAt(node: unknown, keys: readonly string[], value: unknown, path: string): unknown {
+  const [key, ...rest] = keys
+  if (key === undefined) return value
+  if (typeof node !== 'object' || node === null || !Object.hasOwn(node, key)) throw new RangeError(`There is no ${path} in a design.`)
+  const copy: Record<string, unknown> | unknown[] = Array.isArray(node) ? [...node] : { ...(node as Record<string, unknown>) }
+  const at = copy as Record<string, unknown>
+  at[key] = setAt(at[key], rest, value, path)
+  return copy
+}
+
+/** Value at a path of the document. */
+export function valueAt(design: Design, path: string): unknown {
+  return path.split('.').reduce<unknown>((node, key) => (node as Record<string, unknown> | undefined)?.[key], design)
+}
+
+type Shape = Design['shape']
+const cm = (v: number) => Math.round(v * 1000) / 1000
+
+/** A shape written with what its form ties, so that the file says what is built. */
+function settled(shape: Shape): Shape {
+  const t = tiedShape(shape)
+  return { ...shape, ridgeAtM: cm(t.ridgeAtM), backWallM: cm(t.backWallM) }
+}
+
+/** Another form at the same size: the dimensions that the new form sets free start where the old one had them. */
+export function withForm(shape: Shape, form: Form): Shape {
+  const was = tiedShape(shape)
+  const next = { ...shape, form, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM }
+  if (form === 'saltbox' && shape.form !== 'saltbox') {
+    next.ridgeAtM = cm(shape.widthM * 0.75)
+    next.backWallM = cm(Math.max(shape.kneeWallM, shape.ridgeHeightM * 0.7))
+  }
+  return settled(next)
+}
+
+/** Another width: the beds keep their share of the floor, a saltbox's ridge its place. */
+export function withWidth(shape: Shape, widthM: number): Shape {
+  const k = widthM / shape.widthM
+  const beds = shape.beds.map((b): Bed => ({ ...b, atM: cm(b.atM * k), widthM: cm(b.widthM * k) }))
+  return settled({ ...shape, widthM: cm(widthM), beds, ridgeAtM: cm(Math.min(shape.ridgeAtM, widthM - 0.2)) })
+}
+
+/** The sunny wall moved out (positive) or in, ridge and back wall left standing; the glazing angle follows. */
+export function withSunnyWallMoved(shape: Shape, byM: number): Shape {
+  const widthM = cm(shape.widthM + byM)
+  const beds = shape.beds.map((b): Bed => ({ ...b, atM: cm(Math.max(0, b.atM + byM)) }))
+  return settled({ ...shape, widthM, beds, ridgeAtM: cm(shape.ridgeAtM + byM) })
+}
+
+/** Another glazing angle: the ridge goes up or down, all else stays. A back wall that would rise above the ridge comes down with it. */
+export function withGlazingAngle(shape: Shape, angleDeg: number): Shape {
+  const ridgeHeightM = cm(ridgeForAngle(shape, angleDeg))
+  return settled({ ...shape, ridgeHeightM, backWallM: Math.min(shape.backWallM, ridgeHeightM) })
+}
+
+/** Another knee wall with the glazing angle held: the ridge rises with it. */
+export function withKneeWallLifted(shape: Shape, kneeWallM: number): Shape {
+  const angle = makeOutline(shape).glazingAngleDeg
+  return withGlazingAngle({ ...shape, kneeWallM: cm(kneeWallM) }, angle)
+}
+
+/** Another knee wall with the ridge left where it is. */
+export function withKneeWall(shape: Shape, kneeWallM: number): Shape {
+  return settled({ ...shape, kneeWallM: cm(kneeWallM) })
+}
+
+/** The ridge at another height, and for a saltbox another place. */
+export function withRidge(shape: Shape, ridgeHeightM: number, ridgeAtM = shape.ridgeAtM): Shape {
+  return settled({ ...shape, ridgeHeightM: cm(ridgeHeightM), ridgeAtM: cm(ridgeAtM), backWallM: Math.min(shape.backWallM, cm(ridgeHeightM)) })
+}
+
+/** Another back wall; a shed's is its ridge, a gable's its knee wall. */
+export function withBackWall(shape: Shape, backWallM: number): Shape {
+  if (shape.form === 'shed') return withRidge(shape, backWallM)
+  if (shape.form === 'gable') return withKneeWall(shape, backWallM)
+  return settled({ ...shape, backWallM: cm(backWallM) })
+}

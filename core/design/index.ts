@@ -1,0 +1,6 @@
+export * from './types'
+export * from './ranges'
+export * from './schema'
+export * from './demos'
+export * from './edit'
+export * from './cautions'

@@ -1,0 +1,71 @@
+import { distanceTo, sectionSegments, type FaceId } from './ray'
+import type { Point } from './section'
+import type { Building } from './surfaces'
+
+/** One ray of the section from where it comes through the glazing to where it lands. */
+export interface SectionRay { from: Point, to: Point, face: FaceId }
+
+/** A run of neighbouring rays that light the same face: the lit line of that face. */
+export interface LitSpan { face: FaceId, a: Point, b: Point }
+
+export interface SectionLight {
+  /** Neighbouring rays through each glazed slope, foot to ridge. */
+  fans: SectionRay[][]
+  spans: LitSpan[]
+}
+
+/**
+ * Rays of one sun through the section, for drawing: `count` to each glazed slope, barrels taken as closed.
+ * @param profileDeg slope of the ray as the section shows it, 0–180; above 90 it comes from the pole side
+ */
+export function sectionLight(building: Building, profileDeg: number, count = 120): SectionLight {
+  const none = { fans: [], spans: [] }
+  if (!(profileDeg > 0 && profileDeg < 180)) return none
+  const dx = Math.cos(profileDeg * Math.PI / 180)
+  const dz = -Math.sin(profileDeg * Math.PI / 180)
+  const segments = sectionSegments(building)
+  const fans: SectionRay[][] = []
+  for (const opening of segments) {
+    const glazed = building.surfaces.some(s => s.id === opening.face && s.kind === 'glazed')
+    // Inside lies to the right of a segment that runs with the outline: light must go that way.
+    const inward = (opening.b.z - opening.a.z) * dx - (opening.b.x - opening.a.x) * dz > 1e-9
+    if (!glazed || !inward) continue
+    const fan: SectionRay[] = []
+    for (let i = 0; i <= count; i++) {
+      const t = Math.min(1 - 1e-6, Math.max(1e-6, i / count))
+      const from = { x: opening.a.x + (opening.b.x - opening.a.x) * t, z: opening.a.z + (opening.b.z - opening.a.z) * t }
+      let near = Infinity
+      let face: FaceId | null = null
+      for (const s of segments) {
+        if (s === opening) continue
+        const d = distanceTo(from.x, from.z, dx, dz, s)
+        if (d < near) {
+          near = d
+          face = s.face
+        }
+      }
+      if (face !== null) fan.push({ from, to: { x: from.x + dx * near, z: from.z + dz * near }, face })
+    }
+    if (fan.length > 1) fans.push(fan)
+  }
+  return { fans, spans: fans.flatMap(spansOf) }
+}
+
+/** Lit lines: neighbouring landings on one straight face. A jump or a bend ends a span. */
+function spansOf(fan: readonly SectionRay[]): LitSpan[] {
+  const spans: LitSpan[] = []
+  let start = 0
+  for (let i = 1; i <= fan.length; i++) {
+    const ends = i === fan.length || fan[i]!.face !== fan[start]!.face || (i - start >= 2 && !straight(fan[start]!.to, fan[i - 1]!.to, fan[i]!.to))
+    if (!ends) continue
+    if (i - start >= 2) spans.push({ face: fan[start]!.face, a: fan[start]!.to, b: fan[i - 1]!.to })
+    start = i
+  }
+  return spans
+}
+
+function straight(a: Point, b: Point, c: Point): boolean {
+  const cross = (b.x - a.x) * (c.z - b.z) - (b.z - a.z) * (c.x - b.x)
+  const forward = (b.x - a.x) * (c.x - b.x) + (b.z - a.z) * (c.z - b.z)
+  return Math.abs(cross) < 1e-6 && forward >= 0
+}

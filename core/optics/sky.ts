@@ -1,0 +1,52 @@
+import { dot, type Vector3 } from '../sun'
+
+/** Perez et al. 1990, table 6: circumsolar and horizon brightening by clearness bin. */
+const BIN_TOP = [1.065, 1.23, 1.5, 1.95, 2.8, 4.5, 6.2, Infinity]
+const F = [
+  [-0.0083117, 0.5877285, -0.0620636, -0.0596012, 0.0721249, -0.0220216],
+  [0.1299457, 0.6825954, -0.1513752, -0.0189325, 0.065965, -0.0288748],
+  [0.3296958, 0.4868735, -0.2210958, 0.055414, -0.0639588, -0.0260542],
+  [0.5682053, 0.1874525, -0.295129, 0.1088631, -0.1519229, -0.0139754],
+  [0.873028, -0.3920403, -0.3616149, 0.2255647, -0.4620442, 0.0012448],
+  [1.1326077, -1.2367284, -0.4118494, 0.2877813, -0.8230357, 0.0558651],
+  [1.0601591, -1.5999137, -0.3589221, 0.2642124, -1.127234, 0.1310694],
+  [0.677747, -0.3272588, -0.2504286, 0.1561313, -1.3765031, 0.2506212],
+] as const
+
+/** How the sky's diffuse light is spread in one hour. */
+export interface SkyShape {
+  /** Share that comes from around the sun. */
+  circumsolar: number
+  /** Share that comes from the band at the horizon (may be negative). */
+  horizon: number
+}
+
+/**
+ * Shape of the diffuse sky. Perez, Ineichen, Seals, Michalsky & Stewart 1990.
+ * @param diffuse on the level, W/m²
+ * @param beam facing the sun, W/m²
+ * @param sunAltitudeDeg true altitude
+ * @param extraterrestrial facing the sun, W/m²
+ */
+export function skyShape(diffuse: number, beam: number, sunAltitudeDeg: number, extraterrestrial: number): SkyShape {
+  if (diffuse <= 0.5 || sunAltitudeDeg <= 0) return { circumsolar: 0, horizon: 0 }
+  const z = Math.PI / 2 - sunAltitudeDeg * Math.PI / 180
+  const cube = 1.041 * z ** 3
+  const clearness = ((diffuse + beam) / diffuse + cube) / (1 + cube)
+  const airMass = 1 / (Math.sin(sunAltitudeDeg * Math.PI / 180) + 0.50572 * (sunAltitudeDeg + 6.07995) ** -1.6364)
+  const brightness = diffuse * airMass / extraterrestrial
+  const f = F[BIN_TOP.findIndex(top => clearness < top)]!
+  return {
+    circumsolar: Math.max(0, f[0] + f[1] * brightness + f[2] * z),
+    horizon: f[3] + f[4] * brightness + f[5] * z,
+  }
+}
+
+/** Sky-diffuse light on a plane in two parts, each as a multiple of diffuse on the level: what comes from round the sun and goes with the beam, and the rest. */
+export function skyOnPlane(shape: SkyShape, normal: Vector3, sun: Vector3, cosIncidence: number): { withBeam: number, spread: number } {
+  const a = Math.max(0, cosIncidence)
+  const b = Math.max(0.087, dot(sun, { e: 0, n: 0, u: 1 }))
+  const sinTilt = Math.sqrt(Math.max(0, 1 - normal.u * normal.u))
+  const spread = (1 - shape.circumsolar) * (1 + normal.u) / 2 + shape.horizon * sinTilt
+  return { withBeam: shape.circumsolar * a / b, spread: Math.max(0, spread) }
+}

@@ -1,0 +1,68 @@
+import { positionFrom, sunCoordinates, wrap180 } from './position'
+
+const DAY = 86400000
+const RAD = Math.PI / 180
+/** Altitude of the sun's centre at rise and set: refraction 34′ and semidiameter 16′. */
+const RISE_ALTITUDE_DEG = -0.8333
+
+export interface SunDay {
+  solarNoonUtc: number
+  /** null where the sun does not rise that day. */
+  sunriseUtc: number | null
+  sunsetUtc: number | null
+  dayLengthH: number
+}
+
+/** Equation of time, minutes: apparent less mean solar time. Meeus 1998, ch. 28. */
+export function equationOfTimeMin(utcMs: number): number {
+  const sun = sunCoordinates(utcMs)
+  return 4 * wrap180(sun.meanLongitudeDeg - sun.rightAscensionDeg)
+}
+
+function altitudeAt(utcMs: number, latitudeDeg: number, longitudeDeg: number): number {
+  return positionFrom(sunCoordinates(utcMs), latitudeDeg, longitudeDeg).altitudeDeg
+}
+
+/**
+ * Solar noon, sunrise, sunset and day length of the solar day that holds an instant, for that longitude.
+ * Where the sun stays up or down all day, rise and set are null and the length is 24 or 0 h. Within about 5 s up to 65° latitude.
+ */
+export function sunDay(utcMs: number, latitudeDeg: number, longitudeDeg: number): SunDay {
+  const meanNoonOffset = -longitudeDeg / 360 * DAY
+  const day = Math.floor((utcMs - meanNoonOffset + DAY / 2) / DAY)
+  let noon = day * DAY + meanNoonOffset
+  for (let i = 0; i < 3; i++) {
+    const sun = sunCoordinates(noon)
+    noon -= wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg) / 360 * DAY
+  }
+  const rise = crossing(noon, -1, latitudeDeg, longitudeDeg)
+  const set = crossing(noon, 1, latitudeDeg, longitudeDeg)
+  if (rise === null || set === null) {
+    return { solarNoonUtc: noon, sunriseUtc: null, sunsetUtc: null, dayLengthH: altitudeAt(noon, latitudeDeg, longitudeDeg) > RISE_ALTITUDE_DEG ? 24 : 0 }
+  }
+  return { solarNoonUtc: noon, sunriseUtc: rise, sunsetUtc: set, dayLengthH: (set - rise) / 3600000 }
+}
+
+function crossing(noon: number, side: 1 | -1, latitudeDeg: number, longitudeDeg: number): number | null {
+  let above = noon
+  let below = noon + side * DAY / 2
+  const f = (t: number) => altitudeAt(t, latitudeDeg, longitudeDeg) - RISE_ALTITUDE_DEG
+  if (f(above) <= 0 || f(below) >= 0) return null
+  for (let i = 0; i < 40 && Math.abs(below - above) > 50; i++) {
+    const mid = (above + below) / 2
+    if (f(mid) > 0) above = mid
+    else below = mid
+  }
+  return (above + below) / 2
+}
+
+/** Altitude of the sun at solar noon for a declination, degrees. */
+export function noonAltitudeDeg(declinationDeg: number, latitudeDeg: number): number {
+  return 90 - Math.abs(latitudeDeg - declinationDeg)
+}
+
+/** Hours of daylight from declination alone, 0–24: for charts and for radiation estimates. FAO-56 eq. 34. */
+export function dayLengthFromDeclination(declinationDeg: number, latitudeDeg: number): number {
+  const x = -Math.tan(latitudeDeg * RAD) * Math.tan(declinationDeg * RAD)
+  return 24 / Math.PI * Math.acos(Math.max(-1, Math.min(1, x)))
+}

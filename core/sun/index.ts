@@ -1,0 +1,3 @@
+export * from './position'
+export * from './day'
+export * from './incidence'

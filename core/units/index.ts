@@ -1,0 +1,3 @@
+export * from './quantity'
+export * from './parse'
+export * from './format'

@@ -1,0 +1,61 @@
+import { shownUnit, UNITS, type Quantity, type Unit, type UnitSystem } from './quantity'
+
+export type Parsed = { ok: true, value: number } | { ok: false, message: string }
+
+const NUMBER = /^[+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?/i
+
+/** A number with a point or a comma as its decimal mark. `1,900` could mean two things, so it is refused with both spellings offered. */
+export function parseNumber(text: string): Parsed {
+  const t = text.trim().replace(/[\u00a0\u202f\s]/g, '').replace(/^[−–]/, '-')
+  const whole = NUMBER.exec(t)
+  if (!whole || whole[0].length !== t.length) return { ok: false, message: `“${text.trim()}” is not a number` }
+  if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(t)) {
+    return { ok: false, message: `“${t}” could be two numbers: write ${t.replace(',', '')} or ${t.replace(',', '.')}` }
+  }
+  const value = Number(t.replace(',', '.'))
+  return Number.isFinite(value) ? { ok: true, value } : { ok: false, message: `“${text.trim()}” is too large` }
+}
+
+function findUnit(quantity: Quantity, word: string): Unit | undefined {
+  const w = word.trim().toLowerCase()
+  return UNITS[quantity].find(u => u.spellings.includes(w))
+}
+
+/**
+ * Reads what a person typed into an SI value. A bare number is in the unit that `system` shows; any unit of the quantity may follow it
+ * (`1.9m`, `-10F`, `55gal`), lengths may have two parts (`6ft 4in`, `6' 4"`), and R-values may lead with their letter (`R20`, `RSI 3.5`).
+ * Temperatures come back in °C, angles in degrees, shares as 0–1, energy in joules, all else in plain SI.
+ */
+export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Parsed {
+  let rest = text.trim()
+  if (rest === '') return { ok: false, message: 'Nothing is typed here' }
+  if (quantity === 'resistance') {
+    const led = /^(rsi|r)[\s-]*([\d.,]+)$/i.exec(rest)
+    if (led) rest = `${led[2]} ${led[1]!.toLowerCase()}`
+  }
+  let total = 0
+  let parts = 0
+  let sign = 1
+  while (rest !== '') {
+    const found = NUMBER.exec(rest)
+    if (!found) return { ok: false, message: `“${text.trim()}” is not understood: type a number, then a unit such as ${examples(quantity)}` }
+    const number = parseNumber(found[0])
+    if (!number.ok) return number
+    rest = rest.slice(found[0].length).trimStart()
+    const word = /^[^\d.,+\-−]*(?:[²³23](?![\d.,])[^\d.,+\-−]*)?/.exec(rest)![0]
+    rest = rest.slice(word.length)
+    const chosen = word.trim() === '' ? (parts === 0 ? shownUnit(quantity, system) : undefined) : findUnit(quantity, word)
+    if (!chosen) return { ok: false, message: `“${word.trim() || rest || text.trim()}” is not a unit for this: use ${examples(quantity)}` }
+    if (parts > 0 && quantity !== 'length' && quantity !== 'thickness') return { ok: false, message: `“${text.trim()}” has more than one number` }
+    if (parts === 0 && /^[-−]/.test(found[0])) sign = -1
+    total += parts === 0 ? number.value * chosen.factor + (chosen.offset ?? 0) : sign * number.value * chosen.factor
+    parts++
+  }
+  return { ok: true, value: total }
+}
+
+function examples(quantity: Quantity): string {
+  const names = UNITS[quantity].map(u => u.symbol).filter(Boolean)
+  if (names.length === 0) return 'a plain number'
+  return names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} or ${names[names.length - 1]}`
+}

@@ -1,0 +1,86 @@
+/** The kinds of quantity a person types or reads, each with its units. Factors turn a typed value into SI: `si = value * factor + offset`. */
+export type Quantity =
+  | 'length' | 'thickness' | 'area' | 'volume' | 'temperature' | 'temperatureDifference' | 'resistance' | 'transmittance'
+  | 'power' | 'energy' | 'angle' | 'share' | 'count' | 'airChanges' | 'speed' | 'money' | 'light' | 'hours'
+
+export type UnitSystem = 'metric' | 'us' | 'mixed'
+
+export interface Unit {
+  /** How it is shown, e.g. `m`. */
+  readonly symbol: string
+  /** Lower-case spellings accepted when typed. */
+  readonly spellings: readonly string[]
+  readonly factor: number
+  readonly offset?: number
+}
+
+const FOOT = 0.3048
+const INCH = 0.0254
+const US_GALLON = 0.003785411784
+/** One US R-value, h·ft²·°F/BTU, in m²·K/W. */
+export const US_R = 0.1761101838
+
+const unit = (symbol: string, factor: number, spellings: string[], offset?: number): Unit => ({
+  symbol, factor, spellings: [symbol.toLowerCase(), ...spellings], offset,
+})
+
+const M = unit('m', 1, ['metre', 'metres', 'meter', 'meters'])
+const CM = unit('cm', 0.01, ['centimetre', 'centimetres'])
+const MM = unit('mm', 0.001, ['millimetre', 'millimetres'])
+const FT = unit('ft', FOOT, ['\'', 'foot', 'feet', '′'])
+const IN = unit('in', INCH, ['"', 'inch', 'inches', '″', '\'\''])
+const C = unit('°C', 1, ['c', 'celsius', 'degc', 'ºc'])
+const F = unit('°F', 5 / 9, ['f', 'fahrenheit', 'degf', 'ºf'], -160 / 9)
+const K = unit('K', 1, ['k', 'kelvin'], -273.15)
+
+export const UNITS: Record<Quantity, readonly Unit[]> = {
+  length: [M, FT, IN, CM, MM],
+  thickness: [MM, IN, CM, M, FT],
+  area: [unit('m²', 1, ['m2', 'sqm', 'm^2']), unit('ft²', FOOT * FOOT, ['ft2', 'sqft', 'sq ft', 'ft^2'])],
+  volume: [
+    unit('L', 0.001, ['l', 'litre', 'litres', 'liter', 'liters']), unit('gal', US_GALLON, ['gallon', 'gallons', 'usgal', 'us gal']),
+    unit('m³', 1, ['m3', 'm^3']), unit('ft³', FOOT ** 3, ['ft3', 'cuft', 'ft^3']),
+  ],
+  temperature: [C, F, K],
+  temperatureDifference: [unit('K', 1, ['k', 'c', '°c', 'kelvin']), unit('°F', 5 / 9, ['f', 'degf'])],
+  resistance: [unit('m²K/W', 1, ['m2k/w', 'm²·k/w', 'rsi', 'm2·k/w']), unit('R', US_R, ['ft²·°f·h/btu'])],
+  transmittance: [unit('W/m²K', 1, ['w/m2k', 'w/m²·k', 'u']), unit('BTU/h·ft²·°F', 1 / US_R, ['btu/hft2f', 'btu/h·ft2·f'])],
+  power: [unit('W', 1, ['watt', 'watts']), unit('BTU/h', 0.29307107, ['btu/h', 'btuh', 'btu/hr']), unit('kW', 1000, ['kilowatt'])],
+  energy: [unit('kWh', 3.6e6, []), unit('J', 1, ['joule']), unit('MJ', 1e6, []), unit('BTU', 1055.05585, []), unit('therm', 105505585, [])],
+  angle: [unit('°', 1, ['deg', 'degree', 'degrees'])],
+  share: [unit('%', 0.01, ['percent', 'per cent'])],
+  count: [unit('', 1, [])],
+  airChanges: [unit('/h', 1, ['ach', 'per hour'])],
+  speed: [unit('m/s', 1, ['ms']), unit('mph', 0.44704, []), unit('km/h', 1 / 3.6, ['kmh', 'kph'])],
+  money: [unit('', 1, ['€', '$', '£'])],
+  light: [unit('mol', 1, ['mol/m²·d', 'mol/m2d'])],
+  hours: [unit('h', 1, ['hour', 'hours', 'hr']), unit('min', 1 / 60, ['minute', 'minutes'])],
+}
+
+/** Which unit each system shows: metric; US; mixed (feet, inches, gallons and US R-values with °C and watts). */
+const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
+  length: { metric: 'm', us: 'ft', mixed: 'ft' },
+  thickness: { metric: 'mm', us: 'in', mixed: 'in' },
+  area: { metric: 'm²', us: 'ft²', mixed: 'ft²' },
+  volume: { metric: 'L', us: 'gal', mixed: 'gal' },
+  temperature: { metric: '°C', us: '°F', mixed: '°C' },
+  temperatureDifference: { metric: 'K', us: '°F', mixed: 'K' },
+  resistance: { metric: 'm²K/W', us: 'R', mixed: 'R' },
+  transmittance: { metric: 'W/m²K', us: 'BTU/h·ft²·°F', mixed: 'BTU/h·ft²·°F' },
+  power: { metric: 'W', us: 'BTU/h', mixed: 'W' },
+  energy: { metric: 'kWh', us: 'kWh', mixed: 'kWh' },
+  angle: { metric: '°', us: '°', mixed: '°' },
+  share: { metric: '%', us: '%', mixed: '%' },
+  count: { metric: '', us: '', mixed: '' },
+  airChanges: { metric: '/h', us: '/h', mixed: '/h' },
+  speed: { metric: 'm/s', us: 'mph', mixed: 'mph' },
+  money: { metric: '', us: '', mixed: '' },
+  light: { metric: 'mol', us: 'mol', mixed: 'mol' },
+  hours: { metric: 'h', us: 'h', mixed: 'h' },
+}
+
+/** The unit in which `system` shows `quantity`. */
+export function shownUnit(quantity: Quantity, system: UnitSystem): Unit {
+  const symbol = SHOWN[quantity][system]
+  return UNITS[quantity].find(u => u.symbol === symbol)!
+}

@@ -1,0 +1,44 @@
+import type { Answers } from './answers'
+import { designDays, groundTemperatureC, noonOfDay, type DesignDay } from './climate'
+import { entry, MATERIALS } from './catalog'
+import type { Design } from './design/types'
+import type { YearResult } from './year'
+
+/** What a screen needs of a year: the answers, the hours it charts, and the days it draws rays for. Plain data, cheap to pass between threads. */
+export interface YearView {
+  answers: Answers
+  latitudeDeg: number
+  longitudeDeg: number
+  standardOffsetH: number
+  hours: Record<'outsideC' | 'airC' | 'airMinC' | 'airMaxC' | 'soilC' | 'waterC' | 'sunAltitudeDeg' | 'sunAzimuthDeg' | 'globalWm2' | 'heaterW' | 'ventOpening' | 'coverDrawn' | 'relativeHumidity', Float32Array>
+  cold: DesignDay
+  hot: DesignDay
+  /** Greatest depth at which the undisturbed ground freezes, m. */
+  frostDepthM: number
+}
+
+/** The view of a year's result. */
+export function yearView(design: Design, { answers, site, series }: YearResult): YearView {
+  const { cold, hot } = designDays(site)
+  const soil = entry(MATERIALS, design.site.soil)
+  const diffusivity = soil.conductivity / (soil.density * soil.specificHeat)
+  let frostDepthM = 0
+  for (let depth = 0; depth <= 3; depth += 0.05) {
+    let coldest = Infinity
+    for (let day = 0; day < 365; day += 5) coldest = Math.min(coldest, groundTemperatureC(site.ground, depth, day, diffusivity))
+    if (coldest < 0) frostDepthM = depth
+  }
+  return {
+    answers, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: site.standardOffsetH, cold, hot, frostDepthM,
+    hours: {
+      outsideC: site.dryBulbC, airC: series.airC, airMinC: series.airMinC, airMaxC: series.airMaxC, soilC: series.soilC, waterC: series.waterC,
+      sunAltitudeDeg: site.sunAltitudeDeg, sunAzimuthDeg: site.sunAzimuthDeg, globalWm2: site.globalWm2, heaterW: series.heaterW, ventOpening: series.ventOpening,
+      coverDrawn: series.coverDrawn, relativeHumidity: series.relativeHumidity,
+    },
+  }
+}
+
+/** The sun at solar noon of any day of a view's site. */
+export function noonOf(view: YearView, day: number): DesignDay {
+  return noonOfDay(view, day)
+}

@@ -1,0 +1,19 @@
+import tseslint from 'typescript-eslint'
+import vue from 'eslint-plugin-vue'
+
+export default tseslint.config(
+  { ignores: ['node_modules/', '.nuxt/', '.output/', '.cache/', 'coverage/'] },
+  ...tseslint.configs.recommended,
+  ...vue.configs['flat/essential'],
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: tseslint.parser } } },
+  {
+    rules: {
+      'vue/multi-word-component-names': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      'no-console': 'error',
+      'eqeqeq': 'error',
+      'prefer-const': 'error',
+    },
+  },
+  { files: ['scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
+)

@@ -1,0 +1,31 @@
+import { HOURS, isoAt } from '../core/climate'
+import type { YearResult } from '../core/year'
+
+/** The year hour by hour as CSV: a heading with units, 8760 rows, decimal points. The stamp is the beginning of the hour. */
+export function writeHourlyCsv({ site, series, gains }: YearResult): string {
+  const columns: [string, (h: number) => number | string][] = [
+    ['hour_begins', h => isoAt(h, site.standardOffsetH)],
+    ['outside_C', h => fixed(site.dryBulbC[h]!, 2)],
+    ['air_C', h => fixed(series.airC[h]!, 2)],
+    ['air_lowest_C', h => fixed(series.airMinC[h]!, 2)],
+    ['air_highest_C', h => fixed(series.airMaxC[h]!, 2)],
+    ['radiant_C', h => fixed(series.radiantC[h]!, 2)],
+    ['soil_C', h => fixed(series.soilC[h]!, 2)],
+    ['water_C', h => fixed(series.waterC[h]!, 2)],
+    ['floor_C', h => fixed(series.floorC[h]!, 2)],
+    ['glazing_C', h => fixed(series.glazingC[h]!, 2)],
+    ['relative_humidity', h => fixed(series.relativeHumidity[h]!, 3)],
+    ['global_Wm2', h => fixed(site.globalWm2[h]!, 1)],
+    ['bed_light_Wm2', h => fixed(gains.bedLightWm2[h]!, 1)],
+    ['vent_opening', h => fixed(series.ventOpening[h]!, 3)],
+    ['cover_drawn', h => fixed(series.coverDrawn[h]!, 2)],
+    ['heater_W', h => fixed(series.heaterW[h]!, 0)],
+  ]
+  const rows = [columns.map(([name]) => name).join(',')]
+  for (let h = 0; h < HOURS; h++) rows.push(columns.map(([, value]) => value(h)).join(','))
+  return `${rows.join('\n')}\n`
+}
+
+function fixed(value: number, digits: number): string {
+  return Number.isFinite(value) ? value.toFixed(digits) : ''
+}

@@ -1,0 +1,9 @@
+/** Unit tests; the end-to-end ones have their own configuration and run one after another. */
+export default {
+  testMatch: ['<rootDir>/tests/**/*.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/', '<rootDir>/tests/e2e/'],
+  modulePathIgnorePatterns: ['<rootDir>/.output/', '<rootDir>/.nuxt/'],
+  transform: { '^.+\\.(t|m?j)s$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] },
+  transformIgnorePatterns: ['/node_modules/(?!(fast-check|pure-rand|idb|comlink)/)'],
+  maxWorkers: 2,
+}

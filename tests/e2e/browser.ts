@@ -1,0 +1,72 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Builder, By, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
+
+export interface Size { width: number, height: number }
+
+/** A headless Chromium with a fresh profile. */
+export async function openBrowser(size: Size = { width: 1280, height: 800 }, downloads = tmpdir()): Promise<WebDriver> {
+  const options = new Options()
+  options.addArguments('--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+    '--hide-scrollbars', '--force-prefers-reduced-motion', `--window-size=${size.width},${size.height}`, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tierra-profile-'))}`)
+  options.setChromeBinaryPath('/usr/bin/chromium')
+  options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })
+  const log = new logging.Preferences()
+  log.setLevel(logging.Type.BROWSER, logging.Level.SEVERE)
+  options.setLoggingPrefs(log)
+  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build() as WebDriver & { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
+  await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { ...size, deviceScaleFactor: 1, mobile: size.width < 600 })
+  return driver
+}
+
+/** The element with a `data-test` name, once it is there. */
+export async function find(driver: WebDriver, name: string, ms = 15000): Promise<WebElement> {
+  const by = By.css(`[data-test="${name}"]`)
+  await driver.wait(async () => (await driver.findElements(by)).length > 0, ms, `nothing is named ${name}`)
+  return driver.findElement(by)
+}
+
+/** Waits until the year of the design on the bench has been worked out. */
+export async function settled(driver: WebDriver, ms = 20000): Promise<void> {
+  await driver.sleep(60)
+  await driver.wait(async () => await driver.executeScript<boolean>('const s = document.querySelector("[data-test=score]"); return s !== null && s.dataset.running === "false"'), ms, 'the year was not worked out')
+}
+
+const number = (text: string) => Number(/[−-]?\d+(\.\d+)?/.exec(text)![0].replace('−', '-'))
+
+/** The score: coldest night as shown. */
+export async function coldest(driver: WebDriver): Promise<number> {
+  await settled(driver)
+  return number(await (await find(driver, 'coldest')).getText())
+}
+
+/** A field by its label. */
+export async function field(driver: WebDriver, label: string): Promise<WebElement> {
+  const xpath = `//label[normalize-space(.)=${JSON.stringify(label)}]`
+  await driver.wait(async () => (await driver.findElements(By.xpath(xpath))).length > 0, 10000, `no field ${label}`)
+  const id = await driver.findElement(By.xpath(xpath)).getAttribute('for')
+  return driver.findElement(By.id(id!))
+}
+
+/** Types into a field and takes it with Enter. */
+export async function type(driver: WebDriver, label: string, text: string): Promise<void> {
+  const input = await field(driver, label)
+  await driver.executeScript('arguments[0].select()', input)
+  await input.sendKeys(text, '\n')
+}
+
+export async function choose(driver: WebDriver, label: string, id: string): Promise<void> {
+  const select = await field(driver, label)
+  await select.findElement(By.css(`option[value="${id}"]`)).click()
+}
+
+export async function click(driver: WebDriver, name: string): Promise<void> {
+  await (await find(driver, name)).click()
+}
+
+/** Errors that the page wrote to its console. */
+export async function consoleErrors(driver: WebDriver): Promise<string[]> {
+  return (await driver.manage().logs().get(logging.Type.BROWSER)).map(e => e.message).filter(m => !/favicon/.test(m))
+}
