@@ -32,7 +32,8 @@ export function ensureInstalled() {
   const wanted = createHash('sha256').update(readFileSync(lock)).digest('hex')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   say('Installing packages …')
-  if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true })) {
+  // Not `npm ci`: it refuses a lock file without the binaries of platforms that a registry does not carry. This keeps to the locked versions and leaves the lock as it is.
+  if (!run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true })) {
     say('The packages could not be installed. Check that the package registry can be reached and that the disk has 1 GB free, then run the command again.')
     process.exit(1)
   }

@@ -17,6 +17,9 @@ const OPENER_LAG_S = 720
 const EVAPORATION_DARK = 0.0012
 const EVAPORATION_LIGHT = 0.005
 
+/** Capacity over time that no flow moves, W/K. */
+const HELD = 1e15
+
 /** Places in the state vector. Scalars of the loop live in one typed array: nothing is boxed, nothing allocated. */
 export const AIR = 0
 export const STAR = 1
@@ -86,6 +89,8 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   const { offset, capacity, between, lateral, groundCell, area, undisturbed, undisturbedRow } = m
   const hasVents = m.vents.lowM2 + m.vents.highM2 > 0
   let day = 0
+  /** Whether the water is part frozen in this hour, so that its temperature stands. */
+  let held = false
 
   for (let i = 0; i < cellCount; i++) T[i] = groundCell[i]! >= 0 ? undisturbed[groundCell[i]!]! : Math.max(2, site.dryBulbC[0]!)
   v[AIR] = v[STAR] = Math.max(2, site.dryBulbC[0]!)
@@ -109,6 +114,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     v[EVAPORATION] = (EVAPORATION_DARK + EVAPORATION_LIGHT * Math.min(1, m.bedLight[h]! * light / 200)) * m.bedAreaM2
     v[STAR_SKY] = 0
     v[STAR_SKY_T] = 0
+    held = v[ICE_KG]! > 0 && v[ICE_KG]! < m.waterKg
     for (let c = 0; c < m.count; c++) {
       const i0 = offset[c]!
       const i1 = offset[c + 1]! - 1
@@ -141,7 +147,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
           known += outG[c]! * outT[c]! + outSun[c]! + pane
         }
         if (i === i1) known += m.faceSun[c]![h]! * light + pane
-        store[i] = capacity[i]! / dt
+        store[i] = held && i === m.probes.water ? HELD : capacity[i]! / dt
         base[i] = known
         let d = store[i]! + tie
         if (i > i0) d += between[i - 1]! * (1 - factor[i - 1]!)
@@ -259,21 +265,15 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     }
   }
 
-  /** Water that would pass 0 °C freezes or melts instead, heat for heat: a plateau by enthalpy. */
-  function freeze(): void {
+  /** Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the solver and takes its heat here. */
+  function freeze(dt: number): void {
     const i = m.probes.water
-    if (i < 0) return
-    const heat = capacity[i]! * T[i]!
-    if (heat < 0 && v[ICE_KG]! < m.waterKg) {
-      const frozen = Math.min(-heat / FUSION, m.waterKg - v[ICE_KG]!)
-      v[ICE_KG]! += frozen
-      T[i] = (heat + frozen * FUSION) / capacity[i]!
-    }
-    else if (heat > 0 && v[ICE_KG]! > 0) {
-      const melted = Math.min(heat / FUSION, v[ICE_KG]!)
-      v[ICE_KG]! -= melted
-      T[i] = (heat - melted * FUSION) / capacity[i]!
-    }
+    if (i < 0 || (T[i]! >= 0 && v[ICE_KG] === 0)) return
+    let heat = capacity[i]! * T[i]! - v[ICE_KG]! * FUSION
+    if (held) heat += between[i]! * (T[i + 1]! - T[i]!) * dt
+    const whole = m.waterKg * FUSION
+    v[ICE_KG] = heat >= 0 ? 0 : heat > -whole ? -heat / FUSION : m.waterKg
+    T[i] = heat >= 0 ? heat / capacity[i]! : heat > -whole ? 0 : (heat + whole) / capacity[i]!
   }
 
   /** Evaporation from beds, condensation on panes, exchange with outside; the latent heat goes to its cells in the next step. */
@@ -316,7 +316,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     gather(dt)
     solveAir(dt, heaterW, setPointC)
     goBack()
-    freeze()
+    freeze(dt)
     moisten(dt)
   }
 

@@ -28,9 +28,8 @@ function altitudeAt(utcMs: number, latitudeDeg: number, longitudeDeg: number): n
  * Where the sun stays up or down all day, rise and set are null and the length is 24 or 0 h. Within about 5 s up to 65° latitude.
  */
 export function sunDay(utcMs: number, latitudeDeg: number, longitudeDeg: number): SunDay {
-  const meanNoonOffset = -longitudeDeg / 360 * DAY
-  const day = Math.floor((utcMs - meanNoonOffset + DAY / 2) / DAY)
-  let noon = day * DAY + meanNoonOffset
+  const ahead = longitudeDeg / 360 * DAY
+  let noon = Math.floor((utcMs + ahead) / DAY) * DAY + DAY / 2 - ahead
   for (let i = 0; i < 3; i++) {
     const sun = sunCoordinates(noon)
     noon -= wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg) / 360 * DAY

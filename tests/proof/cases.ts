@@ -1,0 +1,210 @@
+import { entry, LEAKAGE_CLASSES } from '../../core/catalog'
+import { leakageAreaM2, leakageFlow } from '../../core/air/leakage'
+import { ventFlow } from '../../core/air/vents'
+import { groundTemperatureC, HOURS, MONTH_OF_DAY, saturationPressurePa, type SiteYear } from '../../core/climate'
+import { DEMOS, type Design } from '../../core/design'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { runNetwork } from '../../core/network/run'
+import { makeChains } from '../../core/network/chains'
+import { AIR, ICE_KG, makeStepper } from '../../core/network/stepper'
+import { clearStack } from '../../core/optics/fresnel'
+import { hemispherical } from '../../core/optics/glazing-light'
+import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
+import { dot, skyVector, sunDay, sunPosition } from '../../core/sun'
+import { createYearEngine, type YearResult } from '../../core/year'
+import glazing from '../reference/glazing.json'
+import sun from '../reference/sun-positions.json'
+import { proof, type ProofRow } from './row'
+import { steadyLoss } from './steady-room'
+import { steadySite, waterRoom } from './tiny-model'
+
+/** Every proof, computed now. */
+export function proofRows(): ProofRow[] {
+  return [...sunRows(), ...glazingRows(), ...climateRows(), ...airRows(), ...heatRows(), ...yearRows()]
+}
+
+/** Angle between two places of the sky, degrees. */
+export function separationDeg(altitude1: number, azimuth1: number, altitude2: number, azimuth2: number): number {
+  return Math.acos(Math.min(1, dot(skyVector(altitude1, azimuth1), skyVector(altitude2, azimuth2)))) * 180 / Math.PI
+}
+
+function sunRows(): ProofRow[] {
+  const off = sun.rows.map((r) => {
+    const p = sunPosition(Date.parse(r.at), r.lat, r.lon)
+    return separationDeg(p.apparentAltitudeDeg, p.azimuthDeg, r.apparentAltitudeDeg, r.azimuthDeg)
+  })
+  const published = sun.published
+  const p = sunPosition(Date.parse(published.at), published.lat, published.lon)
+  // The worked example gives 39.87205° before refraction.
+  const equinox = sunDay(Date.parse('2027-03-20T12:00:00Z'), 0, 0)
+  return [
+    proof(`sun: furthest of ${off.length} positions, deg`, 0, Math.max(...off), 0.02, 'reference/sun-positions.json'),
+    proof('sun: worked example, azimuth, deg', published.azimuthDeg, p.azimuthDeg, 0.002, published.source),
+    proof('sun: worked example, true altitude, deg', 39.87205, p.altitudeDeg, 0.002, published.source),
+    proof('sun: day length at the equator, equinox, h', 12.11, equinox.dayLengthH, 0.02, 'refraction 34′ and semidiameter 16′ add 6.7 min'),
+  ]
+}
+
+function glazingRows(): ProofRow[] {
+  let transmittance = 0
+  let reflectance = 0
+  let diffuse = 0
+  for (const r of glazing.rows) {
+    const at = (c: number) => clearStack(r.n, r.KL, r.layers, c)
+    if (typeof r.incidenceDeg === 'string') {
+      diffuse = Math.max(diffuse, Math.abs(hemispherical(at).transmittance - r.transmittance))
+      continue
+    }
+    const got = at(Math.cos(r.incidenceDeg * Math.PI / 180))
+    transmittance = Math.max(transmittance, Math.abs(got.transmittance - r.transmittance))
+    if (r.reflectance !== undefined) reflectance = Math.max(reflectance, Math.abs(got.reflectance - r.reflectance))
+  }
+  const two = (deg: number) => clearStack(1.526, 0, 2, Math.cos(deg * Math.PI / 180)).transmittance
+  return [
+    proof('glazing: transmittance, furthest of the rows', 0, transmittance, 0.002, 'reference/glazing.json'),
+    proof('glazing: reflectance, furthest of the rows', 0, reflectance, 0.002, 'reference/glazing.json'),
+    proof('glazing: hemispherical, furthest of the rows', 0, diffuse, 0.002, 'reference/glazing.json'),
+    proof('glazing: two clear covers at 0°', 0.85, two(0), 0.005, 'Duffie & Beckman ch. 5'),
+    proof('glazing: two clear covers at 60°', 0.76, two(60), 0.005, 'Duffie & Beckman ch. 5'),
+  ]
+}
+
+function climateRows(): ProofRow[] {
+  const demo = DEMOS[0]!
+  const { site } = yearOf(demo)
+  const lows = new Array<number>(12).fill(0)
+  const counts = new Array<number>(12).fill(0)
+  for (let d = 0; d < 365; d++) {
+    const m = MONTH_OF_DAY[d]!
+    lows[m]! += Math.min(...site.dryBulbC.subarray(d * 24, d * 24 + 24))
+    counts[m]!++
+  }
+  const climate = demo.site.climate
+  const off = climate.kind === 'normals' ? Math.max(...lows.map((s, m) => Math.abs(s / counts[m]! - climate.lowC[m]!))) : NaN
+  const diffusivity = 1e-6
+  const depth = Math.sqrt(2 * diffusivity * 365 * 86400 / (2 * Math.PI))
+  const ground = { meanC: 10, amplitudeK: 10, coldestDay: 0 }
+  return [
+    proof('climate: monthly mean lows of a made year, furthest, K', 0, off, 0.4, 'the normals of the demo'),
+    proof('ground: swing at the damping depth, K', 10 * Math.exp(-1), 10 - groundTemperatureC(ground, depth, 365 / (2 * Math.PI), diffusivity), 0.001, 'Kusuda & Achenbach 1965'),
+    proof('air: saturation pressure at 20 °C, Pa', 2339.2, saturationPressurePa(20), 0.004 * 2339.2, 'ASHRAE Fundamentals, psychrometric tables'),
+    proof('air: saturation pressure over ice at −10 °C, Pa', 259.9, saturationPressurePa(-10), 1, 'ASHRAE Fundamentals, psychrometric tables'),
+  ]
+}
+
+function airRows(): ProofRow[] {
+  const ach = (id: string) => leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, id).ach50, 100), 20, 2.5) * 36
+  // Two equal openings of 1 m², 2 m apart, 30 °C inside, 20 °C outside, no wind: Cd A/√2 √(2 g h ΔT/T).
+  const stack = 0.6 / Math.SQRT2 * Math.sqrt(2 * 9.81 * 2 * 10 / 303.15)
+  return [
+    proof('air: stack flow through two openings, m³/s', stack, ventFlow({ lowM2: 1, highM2: 1, riseM: 2 }, 1, 30, 20, 0), 1e-9, 'orifice equation'),
+    proof('air: changes an hour, built with care', 0.45, ach('tight'), 0.15, 'practice: 0.3–0.6'),
+    proof('air: changes an hour, as usually built', 1.5, ach('usual'), 0.5, 'practice: 1–2'),
+    proof('air: changes an hour, old', 3.5, ach('old'), 0.8, 'practice: 3 or more'),
+  ]
+}
+
+function heatRows(): ProofRow[] {
+  // One mass behind one resistance cools as e^(−t/τ); τ = 2000 kg of water over 1 W/K, after τ / 2 of it.
+  const site = steadySite(5)
+  const room = waterRoom({ wallWK: 1, waterKg: 2000 })
+  const cooling = makeStepper(room, site)
+  cooling.cells.fill(25)
+  cooling.state[AIR] = 25
+  const tau = 2000 * 4184
+  const steps = Math.round(tau / 2 / 900)
+  for (let s = 0; s < steps; s++) {
+    cooling.prepareHour(0, 900)
+    cooling.step(900, 0, 0)
+  }
+  const left = (cooling.cells[2]! - 5) / 20
+
+  // Water at 0 °C, 10 K colder outside, 1 W/K: the plateau lasts m L / (G ΔT).
+  const frost = makeStepper(waterRoom({ wallWK: 1, waterKg: 5 }), steadySite(-10))
+  frost.cells.fill(0)
+  frost.state[AIR] = 0
+  let hours = 0
+  while (frost.state[ICE_KG]! < 5 - 1e-9 && hours < 1000) {
+    frost.prepareHour(0, 900)
+    frost.step(900, 0, -50)
+    hours += 0.25
+  }
+
+  const demo = DEMOS[0]!
+  const heated: Design = {
+    ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } }, shape: { ...demo.shape, beds: [] },
+    breathe: { ...demo.breathe, vents: { ...demo.breathe.vents, lowM2: 0, highM2: 0 } },
+    topUp: { heater: { ...demo.topUp.heater, on: true, capacityW: 50000, setPointC: 15 } },
+  }
+  const building = makeBuilding(heated)
+  const dark = steadySite(-5)
+  const gains = makeSolarGains(dark, building, makeLightTable(heated, building))
+  // Forty warm-up years' worth of ground is not needed: the deep ground is held, and the column is near its rest after one.
+  const run = runNetwork(heated, dark, building, gains, { stepsPerHour: 1, heater: true })
+  const expected = steadyLoss(makeChains(heated, building).chains, 15, -5)
+    + leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, heated.breathe.leakage).ach50, building.volumeM3), 20, 0) * 101325 / (287.05 * 268.15) * 1006 * 20
+  return [
+    proof('heat: one mass, share left after τ/2', Math.exp(-0.5), left, 0.003, 'e^(−t/τ)'),
+    proof('heat: freezing plateau, h', 5 * 334000 / 10 / 3600, hours, 1, 'm·L / (G·ΔT)'),
+    proof('heat: steady loss of a heated house, share of UA·ΔT + leaks', 1, run.heaterW[HOURS - 1]! / expected, 0.01, 'surface by surface, apart from the loop'),
+  ]
+}
+
+const remembered = new Map<Design, YearResult>()
+function yearOf(design: Design): YearResult {
+  if (!remembered.has(design)) remembered.set(design, createYearEngine().run(design))
+  return remembered.get(design)!
+}
+
+function yearRows(): ProofRow[] {
+  const rows: ProofRow[] = []
+  for (const demo of DEMOS) {
+    const { answers } = yearOf(demo)
+    rows.push(proof(`ledger: ${demo.name}, open share of gains`, 0, answers.ledger.closure, 0.001, 'energy closes'))
+    const finer = createYearEngine().run(demo, { stepsPerHour: 8 }).answers
+    rows.push(proof(`step: ${demo.name}, coldest night at half the step, K`, answers.freeRunning.coldestNight.insideC, finer.freeRunning.coldestNight.insideC, 0.1, 'step halving'))
+    const worst = coverSteps(demo)
+    rows.push(proof(`cover: ${demo.name}, loss by a thicker night cover, K`, 0, worst, 0.01, 'more night cover is never colder'))
+  }
+  rows.push(proof('hemispheres: mirrored year, furthest hour, K', 0, mirrorError(DEMOS[0]!), 0.01, 'azimuth flipped, same sky'))
+  const building = makeBuilding(DEMOS[0]!)
+  const table = makeLightTable(DEMOS[0]!, building)
+  let off = 0
+  for (const landing of table.landings) {
+    for (let i = 0; i < landing.beam.length; i += table.faces.length) {
+      let sum = 0
+      for (let f = 0; f < table.faces.length; f++) sum += landing.beam[i + f]!
+      off = Math.max(off, Math.abs(sum - 1))
+    }
+  }
+  rows.push(proof('light: landing shares, furthest from one', 0, off, 1e-5, 'no light made or lost'))
+  return rows
+}
+
+/** By how much a thicker cover is colder than a thinner one on the coldest night: 0 when never. */
+function coverSteps(demo: Design): number {
+  const unheated = (id: string) => {
+    const design: Design = { ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id, onlyBelowC: 40 } }, topUp: { heater: { ...demo.topUp.heater, on: false } } }
+    return createYearEngine().run(design).answers.coldestNight.insideC
+  }
+  const ladder = ['none', 'fleece', 'quilt', 'thick-quilt'].map(unheated)
+  return Math.max(0, ...ladder.slice(1).map((v, i) => ladder[i]! - v))
+}
+
+/** The design at the mirrored latitude under the mirrored sky must have the very same year. */
+export function mirrorError(design: Design): number {
+  const { site } = yearOf(design)
+  const azimuth = new Float32Array(HOURS)
+  for (let h = 0; h < HOURS; h++) azimuth[h] = (540 - site.sunAzimuthDeg[h]!) % 360
+  const south: SiteYear = { ...site, latitudeDeg: -site.latitudeDeg, sunAzimuthDeg: azimuth }
+  const run = (d: Design, s: SiteYear) => {
+    const building = makeBuilding(d)
+    const free: Design = { ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: 'none' } } }
+    return runNetwork(free, s, building, makeSolarGains(s, building, makeLightTable(free, building)), { stepsPerHour: 2, heater: false }).airC
+  }
+  const a = run(design, site)
+  const b = run({ ...design, site: { ...design.site, latitudeDeg: -design.site.latitudeDeg } }, south)
+  let off = 0
+  for (let h = 0; h < HOURS; h++) off = Math.max(off, Math.abs(a[h]! - b[h]!))
+  return off
+}
