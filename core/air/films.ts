@@ -1,3 +1,5 @@
+const { abs, cbrt } = Math
+
 const SIGMA = 5.670374e-8
 
 /** Radiative film between a surface and its surroundings near a mean temperature, W/m²K, for emissivity 0–1. Linearised Stefan–Boltzmann. */
@@ -13,8 +15,8 @@ export function radiativeFilm(meanC: number, emissivity: number): number {
  * Source: Walton 1983 (TARP), stable and unstable branches.
  */
 export function insideFilm(surfaceLessAirK: number, facingUp: number): number {
-  const size = Math.abs(facingUp)
-  const root = Math.cbrt(Math.abs(surfaceLessAirK))
+  const size = abs(facingUp)
+  const root = cbrt(abs(surfaceLessAirK))
   const unstable = surfaceLessAirK * facingUp > 0
   const h = unstable || size < 0.05 ? 9.482 * root / (7.238 - size) : 1.81 * root / (1.382 + size)
   return h > 0.6 ? h : 0.6

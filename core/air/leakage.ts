@@ -1,3 +1,5 @@
+const { abs, sqrt } = Math
+
 /** Stack and wind coefficients for one storey with neighbours at some distance. Sherman & Grimsrud 1980; ASHRAE Fundamentals ch. 16. */
 const STACK = 0.000145
 const WIND = 0.000104
@@ -6,10 +8,10 @@ const WIND = 0.000104
 export function leakageAreaM2(ach50: number, volumeM3: number): number {
   const at50 = ach50 * volumeM3 / 3600
   const at4 = at50 * (4 / 50) ** 0.65
-  return at4 / Math.sqrt(2 * 4 / 1.2)
+  return at4 / sqrt(2 * 4 / 1.2)
 }
 
 /** Air leaking through, m³/s. Temperature difference in K (either sign), wind in m/s, 0 or more. Sherman & Grimsrud 1980. */
 export function leakageFlow(areaM2: number, differenceK: number, windMs: number): number {
-  return 10 * areaM2 * Math.sqrt(STACK * Math.abs(differenceK) + WIND * windMs * windMs)
+  return 10 * areaM2 * sqrt(STACK * abs(differenceK) + WIND * windMs * windMs)
 }

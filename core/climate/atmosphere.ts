@@ -1,3 +1,5 @@
+const { cos, exp, log, max } = Math
+
 /** Standard pressure at a height above the sea, Pa; −400 to 9000 m. ICAO standard atmosphere. */
 export function standardPressurePa(elevationM: number): number {
   return 101325 * (1 - 2.25577e-5 * elevationM) ** 5.25588
@@ -6,13 +8,13 @@ export function standardPressurePa(elevationM: number): number {
 /** Saturation vapour pressure, Pa, over water above 0 °C and over ice below; −60 to 80 °C. Magnus form, Alduchov & Eskridge 1996, within 0.4 %. */
 export function saturationPressurePa(temperatureC: number): number {
   return temperatureC >= 0
-    ? 610.94 * Math.exp(17.625 * temperatureC / (temperatureC + 243.04))
-    : 611.21 * Math.exp(22.587 * temperatureC / (temperatureC + 273.86))
+    ? 610.94 * exp(17.625 * temperatureC / (temperatureC + 243.04))
+    : 611.21 * exp(22.587 * temperatureC / (temperatureC + 273.86))
 }
 
 /** Humidity ratio, kg water per kg dry air, from vapour and total pressure in Pa. */
 export function humidityRatio(vapourPa: number, pressurePa: number): number {
-  return 0.62198 * vapourPa / Math.max(1, pressurePa - vapourPa)
+  return 0.62198 * vapourPa / max(1, pressurePa - vapourPa)
 }
 
 /** Density of air, kg/m³, as dry gas. */
@@ -26,13 +28,13 @@ export function airDensity(temperatureC: number, pressurePa: number): number {
  */
 export function skyInfraredWm2(dryBulbC: number, dewPointC: number, cloud: number, hourOfDay: number, pressurePa: number): number {
   const d = dewPointC / 100
-  const clear = 0.711 + 0.56 * d + 0.73 * d * d + 0.013 * Math.cos(2 * Math.PI * hourOfDay / 24) + 0.00012 * (pressurePa / 100 - 1000)
+  const clear = 0.711 + 0.56 * d + 0.73 * d * d + 0.013 * cos(2 * Math.PI * hourOfDay / 24) + 0.00012 * (pressurePa / 100 - 1000)
   const emissivity = clear + (1 - clear) * 0.8 * cloud
   return emissivity * 5.670374e-8 * (dryBulbC + 273.15) ** 4
 }
 
 /** Dew point from relative humidity (0–1], inverse of the Magnus form over water. */
 export function dewPointC(temperatureC: number, relativeHumidity: number): number {
-  const g = Math.log(Math.max(0.01, relativeHumidity)) + 17.625 * temperatureC / (temperatureC + 243.04)
+  const g = log(max(0.01, relativeHumidity)) + 17.625 * temperatureC / (temperatureC + 243.04)
   return 243.04 * g / (17.625 - g)
 }

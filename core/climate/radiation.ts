@@ -1,30 +1,32 @@
+const { cos, max, min, sin, sqrt, tan } = Math
+
 const RAD = Math.PI / 180
 const SOLAR_CONSTANT = 1361
 
 /** Radiation above the atmosphere on a plane facing the sun, W/m², for a day of year (0-based). Spencer 1971. */
 export function extraterrestrialWm2(day: number): number {
   const g = 2 * Math.PI * day / 365
-  return SOLAR_CONSTANT * (1.00011 + 0.034221 * Math.cos(g) + 0.00128 * Math.sin(g) + 0.000719 * Math.cos(2 * g) + 0.000077 * Math.sin(2 * g))
+  return SOLAR_CONSTANT * (1.00011 + 0.034221 * cos(g) + 0.00128 * sin(g) + 0.000719 * cos(2 * g) + 0.000077 * sin(2 * g))
 }
 
 /** Declination for a day of year (0-based), degrees, within 0.04°. Spencer 1971. For day-long sums; positions come from `sunPosition`. */
 export function declinationOfDayDeg(day: number): number {
   const g = 2 * Math.PI * day / 365
-  return (0.006918 - 0.399912 * Math.cos(g) + 0.070257 * Math.sin(g) - 0.006758 * Math.cos(2 * g) + 0.000907 * Math.sin(2 * g)
-    - 0.002697 * Math.cos(3 * g) + 0.00148 * Math.sin(3 * g)) / RAD
+  return (0.006918 - 0.399912 * cos(g) + 0.070257 * sin(g) - 0.006758 * cos(2 * g) + 0.000907 * sin(2 * g)
+    - 0.002697 * cos(3 * g) + 0.00148 * sin(3 * g)) / RAD
 }
 
 /** A day's radiation above the atmosphere on the level, J/m². FAO-56 eq. 21. */
 export function extraterrestrialDayJm2(day: number, latitudeDeg: number): number {
   const phi = latitudeDeg * RAD
   const dec = declinationOfDayDeg(day) * RAD
-  const ws = Math.acos(Math.max(-1, Math.min(1, -Math.tan(phi) * Math.tan(dec))))
-  return 86400 / Math.PI * extraterrestrialWm2(day) * (ws * Math.sin(phi) * Math.sin(dec) + Math.cos(phi) * Math.cos(dec) * Math.sin(ws))
+  const ws = Math.acos(max(-1, min(1, -tan(phi) * tan(dec))))
+  return 86400 / Math.PI * extraterrestrialWm2(day) * (ws * sin(phi) * sin(dec) + cos(phi) * cos(dec) * sin(ws))
 }
 
 /** Share of the extraterrestrial radiation that reaches the ground, 0.1–0.78, from the daily range in K. Hargreaves & Samani 1982, inland coefficient. */
 export function clearnessFromRange(rangeK: number): number {
-  return Math.max(0.1, Math.min(0.78, 0.165 * Math.sqrt(Math.max(0, rangeK))))
+  return max(0.1, min(0.78, 0.165 * sqrt(max(0, rangeK))))
 }
 
 /** Diffuse share of global radiation from the hourly clearness index (0–1). Erbs, Klein & Duffie 1982. */
@@ -37,11 +39,11 @@ export function erbsDiffuseShare(clearness: number): number {
 
 /** Splits a global hour into beam (facing the sun) and diffuse (level), W/m². Below 1.5° of altitude all is diffuse. */
 export function splitGlobal(globalWm2: number, sunAltitudeDeg: number, extraterrestrial: number): { beam: number, diffuse: number } {
-  const s = Math.sin(sunAltitudeDeg * RAD)
-  if (globalWm2 <= 0 || s <= 0.026) return { beam: 0, diffuse: Math.max(0, globalWm2) }
-  const share = erbsDiffuseShare(Math.min(1, globalWm2 / (extraterrestrial * s)))
+  const s = sin(sunAltitudeDeg * RAD)
+  if (globalWm2 <= 0 || s <= 0.026) return { beam: 0, diffuse: max(0, globalWm2) }
+  const share = erbsDiffuseShare(min(1, globalWm2 / (extraterrestrial * s)))
   // Erbs can leave more beam than the air lets through when the sun is low; a clear-air ceiling holds it.
-  const ceiling = extraterrestrial * 0.9 ** (1 / Math.max(s, 0.05) ** 0.85)
-  const beam = Math.min(globalWm2 * (1 - share) / s, ceiling)
+  const ceiling = extraterrestrial * 0.9 ** (1 / max(s, 0.05) ** 0.85)
+  const beam = min(globalWm2 * (1 - share) / s, ceiling)
   return { beam, diffuse: globalWm2 - beam * s }
 }

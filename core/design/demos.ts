@@ -27,7 +27,7 @@ const hollowAsh: Design = {
   },
   skin: {
     glazing: 'twinwall-10', poleSlope: 'solid', endsGlazedShare: 0.2, wall: timberWall,
-    roof: [{ material: 'steel-sheet', thicknessM: 0.001 }, { material: 'mineral-wool', thicknessM: 0.16 }, { material: 'plywood', thicknessM: 0.015 }],
+    roof: [{ material: 'steel-sheet', thicknessM: 0.001 }, { material: 'wood-fibre', thicknessM: 0.18 }, { material: 'plywood', thicknessM: 0.015 }],
     cover: { id: 'quilt', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.8 },
   },
@@ -36,7 +36,7 @@ const hollowAsh: Design = {
     massWall: { material: 'concrete-block', thicknessM: 0.2 },
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
-  breathe: { leakage: 'tight', vents: { lowM2: 2.4, highM2: 3, startC: 20, fullC: 29 } },
+  breathe: { leakage: 'tight', vents: { lowM2: 6.5, highM2: 6.5, startC: 20, fullC: 29 } },
   topUp: { heater: { on: false, capacityW: 3000, setPointC: 2, fuel: 'electricity', pricePerKWh: 0.28, currency: 'EUR' } },
 }
 
@@ -61,8 +61,8 @@ const riberaAlta: Design = {
   },
   skin: {
     glazing: 'twinwall-10', poleSlope: 'solid', endsGlazedShare: 0.15,
-    wall: [{ material: 'softwood', thicknessM: 0.022 }, { material: 'mineral-wool', thicknessM: 0.12 }, { material: 'plywood', thicknessM: 0.015 }],
-    roof: [{ material: 'steel-sheet', thicknessM: 0.001 }, { material: 'mineral-wool', thicknessM: 0.14 }, { material: 'plywood', thicknessM: 0.015 }],
+    wall: [{ material: 'softwood', thicknessM: 0.022 }, { material: 'wood-fibre', thicknessM: 0.14 }, { material: 'plywood', thicknessM: 0.015 }],
+    roof: [{ material: 'steel-sheet', thicknessM: 0.001 }, { material: 'wood-fibre', thicknessM: 0.18 }, { material: 'plywood', thicknessM: 0.015 }],
     cover: { id: 'thermal-screen', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },
@@ -71,7 +71,7 @@ const riberaAlta: Design = {
     massWall: { material: 'stone', thicknessM: 0.3 },
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
-  breathe: { leakage: 'usual', vents: { lowM2: 4, highM2: 4, startC: 20, fullC: 29 } },
+  breathe: { leakage: 'usual', vents: { lowM2: 11, highM2: 11, startC: 20, fullC: 29 } },
   topUp: { heater: { on: true, capacityW: 5000, setPointC: 3, fuel: 'wood', pricePerKWh: 0.06, currency: 'EUR' } },
 }
 
@@ -87,6 +87,6 @@ export function startingDesign(id: string, name: string): Design {
     shape: { ...hollowAsh.shape, turnDeg: 0, lengthM: 6, beds: hollowAsh.shape.beds.map(b => ({ ...b })) },
     skin: { ...hollowAsh.skin, cover: { ...hollowAsh.skin.cover, id: 'none' } },
     store: { ...hollowAsh.store, barrels: { ...hollowAsh.store.barrels, count: 6, colour: 'black' }, massWall: { material: 'concrete-block', thicknessM: 0 } },
-    breathe: { leakage: 'usual', vents: { lowM2: 2, highM2: 2, startC: 20, fullC: 29 } },
+    breathe: { leakage: 'usual', vents: { lowM2: 4.5, highM2: 4.5, startC: 20, fullC: 29 } },
   }
 }

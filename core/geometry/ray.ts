@@ -2,6 +2,8 @@ import { boxFaces } from './objects'
 import type { Point } from './section'
 import type { Building, SurfaceId } from './surfaces'
 
+const { abs, hypot } = Math
+
 /** Where light can land. Several segments may share one face: all beds are one, all barrels one. */
 export type FaceId = SurfaceId | 'beds' | 'barrels'
 
@@ -20,7 +22,7 @@ export function sectionSegments(building: Building): Segment[] {
   const { widthM: w, kneeWallM: k, ridgeAtM: rx, ridgeHeightM: rz, backWallM: bz } = outline
   const out: Segment[] = []
   const add = (face: FaceId, a: Point, b: Point, coverage = 1) => {
-    if (Math.hypot(b.x - a.x, b.z - a.z) > 1e-9) out.push({ face, a, b, coverage })
+    if (hypot(b.x - a.x, b.z - a.z) > 1e-9) out.push({ face, a, b, coverage })
   }
   add('floor', { x: 0, z: 0 }, { x: w, z: 0 })
   add('knee wall', { x: 0, z: 0 }, { x: 0, z: k })
@@ -36,7 +38,7 @@ export function distanceTo(px: number, pz: number, dx: number, dz: number, s: Se
   const ex = s.b.x - s.a.x
   const ez = s.b.z - s.a.z
   const det = ex * dz - ez * dx
-  if (Math.abs(det) < 1e-12) return Infinity
+  if (abs(det) < 1e-12) return Infinity
   const ax = px - s.a.x
   const az = pz - s.a.z
   const u = (ax * dz - az * dx) / det

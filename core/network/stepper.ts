@@ -5,6 +5,8 @@ import { humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
 import { DEEP_GROUND, OUTSIDE, type NetworkModel } from './model'
 import { LOSS_NAMES } from './series'
 
+const { abs, exp, max, min, sqrt } = Math
+
 /** Latent heat of water near room temperature and of ice, J/kg. */
 export const LATENT = 2.47e6
 export const FUSION = 334000
@@ -92,8 +94,8 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   /** Whether the water is part frozen in this hour, so that its temperature stands. */
   let held = false
 
-  for (let i = 0; i < cellCount; i++) T[i] = groundCell[i]! >= 0 ? undisturbed[groundCell[i]!]! : Math.max(2, site.dryBulbC[0]!)
-  v[AIR] = v[STAR] = Math.max(2, site.dryBulbC[0]!)
+  for (let i = 0; i < cellCount; i++) T[i] = groundCell[i]! >= 0 ? undisturbed[groundCell[i]!]! : max(2, site.dryBulbC[0]!)
+  v[AIR] = v[STAR] = max(2, site.dryBulbC[0]!)
   v[MOISTURE] = humidityRatio(saturationPressurePa(v[AIR]!) * 0.7, site.pressurePa[0]!)
 
   function prepareHour(h: number, dt: number): void {
@@ -105,13 +107,13 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     v[PRESSURE] = pressure
     v[DENSITY] = pressure / (287.05 * (outside + 273.15))
     v[MOIST_OUT] = humidityRatio(saturationPressurePa(site.dewPointC[h]!), pressure)
-    const sky = Math.sqrt(Math.sqrt(site.skyInfraredWm2[h]! / SIGMA)) - 273.15
+    const sky = sqrt(sqrt(site.skyInfraredWm2[h]! / SIGMA)) - 273.15
     const windFilm = outsideFilm(site.windMs[h]!)
     const skyFilm = radiativeFilm((outside + sky) / 2, EMISSIVITY)
     const covered = m.drawn[h]!
     const light = 1 - covered * (1 - m.coverLeak)
     v[LIGHT] = light
-    v[EVAPORATION] = (EVAPORATION_DARK + EVAPORATION_LIGHT * Math.min(1, m.bedLight[h]! * light / 200)) * m.bedAreaM2
+    v[EVAPORATION] = (EVAPORATION_DARK + EVAPORATION_LIGHT * min(1, m.bedLight[h]! * light / 200)) * m.bedAreaM2
     v[STAR_SKY] = 0
     v[STAR_SKY_T] = 0
     held = v[ICE_KG]! > 0 && v[ICE_KG]! < m.waterKg
@@ -209,19 +211,19 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     const b = v[B1]! + v[A12]! * v[B2]! / v[A22]! + leak * outside
     let next = b / a
     let ventG = 0
-    const lag = 1 - Math.exp(-dt / OPENER_LAG_S)
+    const lag = 1 - exp(-dt / OPENER_LAG_S)
     const closing = v[OPENING]! * (1 - lag)
     if (hasVents && (closing > 0.001 || next > m.startC)) {
       // The balance rises with temperature, so the root lies between outside and the closed room: false position, kept in its bracket (Illinois).
-      let lo = Math.min(next, outside)
-      let hi = Math.max(next, outside)
+      let lo = min(next, outside)
+      let hi = max(next, outside)
       let fLo = ventBalance(lo, a, b, closing, lag, outside, wind, perFlow)
       let fHi = ventBalance(hi, a, b, closing, lag, outside, wind, perFlow)
       next = hi
       for (let k = 0; k < 30 && hi - lo > 1e-4; k++) {
         next = fHi - fLo > 1e-12 ? lo - fLo * (hi - lo) / (fHi - fLo) : (lo + hi) / 2
         const f = ventBalance(next, a, b, closing, lag, outside, wind, perFlow)
-        if (Math.abs(f) < 1e-3) break
+        if (abs(f) < 1e-3) break
         if (f > 0) {
           hi = next
           fHi = f
@@ -241,7 +243,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     else v[OPENING] = 0
     let heat = 0
     if (heaterW > 0 && next < setPointC) {
-      heat = Math.min(heaterW, (a + ventG) * setPointC - b - ventG * outside)
+      heat = min(heaterW, (a + ventG) * setPointC - b - ventG * outside)
       next = (b + ventG * outside + heat) / (a + ventG)
     }
     v[HEAT] = heat
@@ -307,7 +309,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     }
     for (let c = 0; c < m.count; c++) latent[c] = LATENT * condensing[c]! * (next - saturated[c]!)
     // Fog settles and gives its heat back on the beds, or on the first surface where there are none.
-    latent[Math.max(0, m.bed)]! += LATENT * fog
+    latent[max(0, m.bed)]! += LATENT * fog
     if (m.bed >= 0) latent[m.bed]! -= LATENT * v[EVAPORATION]! * (bedSaturated - next)
     v[MOISTURE] = next
   }

@@ -1,3 +1,5 @@
+const { exp, max, min, sqrt } = Math
+
 /** What a sheet or a stack does with light that comes in at one angle. Shares of the light, 0–1, adding up to 1. */
 export interface SheetLight { transmittance: number, reflectance: number, absorptance: number }
 
@@ -26,12 +28,12 @@ function behind([t1, r1]: Pair, [t2, r2]: Pair): Pair {
  * Source: Duffie & Beckman, Solar Engineering of Thermal Processes, ch. 5 (Fresnel, Bouguer, net-radiation method).
  */
 export function clearStack(refractiveIndex: number, kl: number, sheets: number, cosIncidence: number): SheetLight {
-  const c1 = Math.min(1, Math.max(1e-6, cosIncidence))
-  const s2 = Math.sqrt(1 - c1 * c1) / refractiveIndex
-  const c2 = Math.sqrt(1 - s2 * s2)
+  const c1 = min(1, max(1e-6, cosIncidence))
+  const s2 = sqrt(1 - c1 * c1) / refractiveIndex
+  const c2 = sqrt(1 - s2 * s2)
   const perpendicular = ((c1 - refractiveIndex * c2) / (c1 + refractiveIndex * c2)) ** 2
   const parallel = ((c2 - refractiveIndex * c1) / (c2 + refractiveIndex * c1)) ** 2
-  const absorbed = Math.exp(-kl / c2)
+  const absorbed = exp(-kl / c2)
   let transmittance = 0
   let reflectance = 0
   for (const r of [perpendicular, parallel]) {
@@ -41,5 +43,5 @@ export function clearStack(refractiveIndex: number, kl: number, sheets: number, 
     transmittance += stack[0] / 2
     reflectance += stack[1] / 2
   }
-  return { transmittance, reflectance, absorptance: Math.max(0, 1 - transmittance - reflectance) }
+  return { transmittance, reflectance, absorptance: max(0, 1 - transmittance - reflectance) }
 }

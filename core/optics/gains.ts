@@ -8,6 +8,8 @@ import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
 import { ALTITUDES, AZIMUTHS, makeLandings, objectFaceLengthM, type Landing, type LightFace } from './landing'
 import { skyOnPlane, skyShape } from './sky'
 
+const { floor, max, min } = Math
+
 /** Share of a glazed surface that is not frame, times what dirt leaves through. */
 const FRAME_AND_DIRT = 0.9
 /** Sunlight taken in by outer walls and roofs of middling colour. */
@@ -102,7 +104,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       for (let i = 0; i < n; i++) watts[i]![h]! += skyIn * landing.sky[i]! + groundIn * landing.ground[i]! + (beamIn > 0 ? beamIn * shares[i]! : 0)
     }
     for (const o of outer) {
-      const cos = Math.max(0, dot(o.normal, sun))
+      const cos = max(0, dot(o.normal, sun))
       const onPlane = skyOnPlane(sky, o.normal, sun, cos)
       const on = beam * cos + diffuse * (onPlane.withBeam + onPlane.spread) + global * ALBEDO * (1 - o.normal.u) / 2
       o.watts[h] = on * OUTSIDE_ABSORPTANCE * o.surface.areaM2
@@ -119,11 +121,11 @@ function strip({ surface, watts }: { surface: Surface, watts: Float32Array }): {
 /** Landing shares between the tabled directions. */
 function beamShares(table: Float32Array, n: number, relativeAzimuthDeg: number, altitudeDeg: number, out: Float64Array): void {
   const a = (((relativeAzimuthDeg % 360) + 360) % 360) / 10
-  const l = Math.min(ALTITUDES - 1.001, Math.max(0, altitudeDeg / 6))
-  const a0 = Math.floor(a) % AZIMUTHS
+  const l = min(ALTITUDES - 1.001, max(0, altitudeDeg / 6))
+  const a0 = floor(a) % AZIMUTHS
   const a1 = (a0 + 1) % AZIMUTHS
-  const l0 = Math.floor(l)
-  const fa = a - Math.floor(a)
+  const l0 = floor(l)
+  const fa = a - floor(a)
   const fl = l - l0
   const p00 = (a0 * ALTITUDES + l0) * n
   const p10 = (a1 * ALTITUDES + l0) * n

@@ -1,6 +1,8 @@
 import type { Glazing } from '../catalog'
 import { clearStack, type SheetLight } from './fresnel'
 
+const { floor, max, min, sqrt } = Math
+
 const STEPS = 90
 
 /** A glazing's light by angle, tabled by the cosine of incidence, with its hemispherical values. */
@@ -18,10 +20,10 @@ export function glazingAt(glazing: Glazing, cosIncidence: number): SheetLight {
   const o = glazing.optics
   if (o.kind === 'clear') return clearStack(o.refractiveIndex, o.kl, o.sheets, cosIncidence)
   // Angle curve of diffusing sheets: K = 1 − tan⁴(θ/2), which keeps 98 % at 40° and 89 % at 60°. After Souka & Safwat 1966.
-  const c = Math.min(1, Math.max(0, cosIncidence))
+  const c = min(1, max(0, cosIncidence))
   const k = 1 - ((1 - c) / (1 + c)) ** 2
   const transmittance = o.transmittance * k
-  const absorptance = Math.min(o.absorptance * (1 + 0.3 * (1 - c)), 1 - transmittance)
+  const absorptance = min(o.absorptance * (1 + 0.3 * (1 - c)), 1 - transmittance)
   return { transmittance, absorptance, reflectance: 1 - transmittance - absorptance }
 }
 
@@ -30,7 +32,7 @@ export function hemispherical(at: (cosIncidence: number) => SheetLight): SheetLi
   let transmittance = 0
   let reflectance = 0
   for (let i = 0; i < 2 * STEPS; i++) {
-    const light = at(Math.sqrt((i + 0.5) / (2 * STEPS)))
+    const light = at(sqrt((i + 0.5) / (2 * STEPS)))
     transmittance += light.transmittance / (2 * STEPS)
     reflectance += light.reflectance / (2 * STEPS)
   }
@@ -55,6 +57,6 @@ export function makeGlazingLight(glazing: Glazing): GlazingLight {
 /** A table's value between its points, for a cosine 0–1. */
 export function atCosine(table: Float64Array, cosIncidence: number): number {
   const x = cosIncidence * STEPS
-  const i = Math.floor(x)
+  const i = floor(x)
   return table[i]! + (table[i + 1]! - table[i]!) * (x - i)
 }

@@ -3,6 +3,8 @@ import { boxFaces } from '../geometry/objects'
 import { clearHeightAt } from '../geometry/section'
 import type { Building, Surface } from '../geometry/surfaces'
 
+const { abs, cos, hypot, max, sin } = Math
+
 /** Directions are tabled against the sunny side: azimuth every 10°, altitude every 6°. */
 export const AZIMUTHS = 36
 export const ALTITUDES = 16
@@ -68,9 +70,9 @@ function average(tracer: Tracer, surface: Surface, building: Building, side: 1 |
     for (let alt = 7.5; alt < 90; alt += 15) {
       const a = alt * Math.PI / 180
       const facing = (az + building.sunnyAzimuthDeg - surface.azimuthDeg) * Math.PI / 180
-      const cos = side * Math.sin(a) * Math.cos(tilt) + Math.cos(a) * Math.sin(tilt) * Math.cos(facing)
-      if (cos <= 0) continue
-      const w = cos * Math.cos(a)
+      const facingIt = side * sin(a) * cos(tilt) + cos(a) * sin(tilt) * cos(facing)
+      if (facingIt <= 0) continue
+      const w = facingIt * cos(a)
       const first = tracer(surface, az, side * alt)
       for (let i = 0; i < n; i++) sum[i]! += w * first[i]!
       weight += w
@@ -100,7 +102,7 @@ function makeTracer(building: Building, faces: readonly LightFace[]): Tracer {
       for (let i = 0; i < segments.length; i++) if (distances[i]! < near) { near = distances[i]!; nearest = i }
       if (nearest < 0) break
       distances[nearest] = Infinity
-      const alive = Math.max(0, 1 - near * axial / L)
+      const alive = max(0, 1 - near * axial / L)
       const share = left * segments[nearest]!.coverage
       const face = faceOf[nearest]!
       if (face >= 0) {
@@ -117,14 +119,14 @@ function makeTracer(building: Building, faces: readonly LightFace[]): Tracer {
     const az = relativeAzimuthDeg * Math.PI / 180
     const alt = altitudeDeg * Math.PI / 180
     // Light travels away from the sun: poleward in the section for a sun before the sunny side.
-    const vx = Math.cos(alt) * Math.cos(az)
-    const vz = -Math.sin(alt)
-    const vy = Math.cos(alt) * Math.sin(az)
-    const inSection = Math.max(1e-6, Math.hypot(vx, vz))
+    const vx = cos(alt) * cos(az)
+    const vz = -sin(alt)
+    const vy = cos(alt) * sin(az)
+    const inSection = max(1e-6, hypot(vx, vz))
     const dx = vx / inSection
     const dz = vz / inSection
-    const axial = Math.abs(vy) / inSection
-    const eastward = Math.cos(az + Math.PI + (building.sunnyAzimuthDeg - eastAzimuth) * Math.PI / 180) > 0
+    const axial = abs(vy) / inSection
+    const eastward = cos(az + Math.PI + (building.sunnyAzimuthDeg - eastAzimuth) * Math.PI / 180) > 0
     const toEnd = eastward ? 'east end' : 'west end'
     const wall = indexOf.get(toEnd)
     const glass = indexOf.get(`${toEnd} glazing` as FaceId)
@@ -166,7 +168,7 @@ function endPoints(building: Building): { x: number, z: number }[] {
   for (let i = 0; i < 8; i++) {
     const x = (i + 0.5) / 8 * outline.widthM
     const top = clearHeightAt(outline, x)
-    const count = Math.max(1, Math.round(top / outline.ridgeHeightM * 6))
+    const count = max(1, Math.round(top / outline.ridgeHeightM * 6))
     for (let j = 0; j < count; j++) {
       const z = (j + 0.5) / count * top
       if (!building.objects.some(o => o.coverage > 0.5 && x > o.x0 && x < o.x1 && z > o.z0 && z < o.z1)) points.push({ x, z })
@@ -178,5 +180,5 @@ function endPoints(building: Building): { x: number, z: number }[] {
 /** Room-side area of beds and barrels in the section, m of line, for objects that light can reach. */
 export function objectFaceLengthM(building: Building, kind: 'bed' | 'barrels'): number {
   return building.objects.filter(o => o.kind === kind)
-    .reduce((sum, o) => sum + o.coverage * boxFaces(o).reduce((s, [a, b]) => s + Math.hypot(b.x - a.x, b.z - a.z), 0), 0)
+    .reduce((sum, o) => sum + o.coverage * boxFaces(o).reduce((s, [a, b]) => s + hypot(b.x - a.x, b.z - a.z), 0), 0)
 }

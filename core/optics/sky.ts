@@ -1,5 +1,7 @@
 import { dot, type Vector3 } from '../sun'
 
+const { max, sin, sqrt } = Math
+
 /** Perez et al. 1990, table 6: circumsolar and horizon brightening by clearness bin. */
 const BIN_TOP = [1.065, 1.23, 1.5, 1.95, 2.8, 4.5, 6.2, Infinity]
 const F = [
@@ -33,20 +35,20 @@ export function skyShape(diffuse: number, beam: number, sunAltitudeDeg: number, 
   const z = Math.PI / 2 - sunAltitudeDeg * Math.PI / 180
   const cube = 1.041 * z ** 3
   const clearness = ((diffuse + beam) / diffuse + cube) / (1 + cube)
-  const airMass = 1 / (Math.sin(sunAltitudeDeg * Math.PI / 180) + 0.50572 * (sunAltitudeDeg + 6.07995) ** -1.6364)
+  const airMass = 1 / (sin(sunAltitudeDeg * Math.PI / 180) + 0.50572 * (sunAltitudeDeg + 6.07995) ** -1.6364)
   const brightness = diffuse * airMass / extraterrestrial
   const f = F[BIN_TOP.findIndex(top => clearness < top)]!
   return {
-    circumsolar: Math.max(0, f[0] + f[1] * brightness + f[2] * z),
+    circumsolar: max(0, f[0] + f[1] * brightness + f[2] * z),
     horizon: f[3] + f[4] * brightness + f[5] * z,
   }
 }
 
 /** Sky-diffuse light on a plane in two parts, each as a multiple of diffuse on the level: what comes from round the sun and goes with the beam, and the rest. */
 export function skyOnPlane(shape: SkyShape, normal: Vector3, sun: Vector3, cosIncidence: number): { withBeam: number, spread: number } {
-  const a = Math.max(0, cosIncidence)
-  const b = Math.max(0.087, dot(sun, { e: 0, n: 0, u: 1 }))
-  const sinTilt = Math.sqrt(Math.max(0, 1 - normal.u * normal.u))
+  const a = max(0, cosIncidence)
+  const b = max(0.087, dot(sun, { e: 0, n: 0, u: 1 }))
+  const sinTilt = sqrt(max(0, 1 - normal.u * normal.u))
   const spread = (1 - shape.circumsolar) * (1 + normal.u) / 2 + shape.horizon * sinTilt
-  return { withBeam: shape.circumsolar * a / b, spread: Math.max(0, spread) }
+  return { withBeam: shape.circumsolar * a / b, spread: max(0, spread) }
 }

@@ -1,3 +1,5 @@
+const { atan2, cos, sin } = Math
+
 const RAD = Math.PI / 180
 
 /** A direction in local axes: east, north, up. Unit length. */
@@ -5,8 +7,8 @@ export interface Vector3 { e: number, n: number, u: number }
 
 /** Unit vector towards a point of the sky. */
 export function skyVector(altitudeDeg: number, azimuthDeg: number): Vector3 {
-  const c = Math.cos(altitudeDeg * RAD)
-  return { e: c * Math.sin(azimuthDeg * RAD), n: c * Math.cos(azimuthDeg * RAD), u: Math.sin(altitudeDeg * RAD) }
+  const c = cos(altitudeDeg * RAD)
+  return { e: c * sin(azimuthDeg * RAD), n: c * cos(azimuthDeg * RAD), u: sin(altitudeDeg * RAD) }
 }
 
 /** Outward normal of a plane tilted from horizontal (0 lies flat and faces up, 90 stands, 180 faces down) and facing an azimuth. */
@@ -26,5 +28,5 @@ export function dot(a: Vector3, b: Vector3): number {
 export function profileAngleDeg(altitudeDeg: number, azimuthDeg: number, sunnyAzimuthDeg: number): number {
   const s = skyVector(altitudeDeg, azimuthDeg)
   const f = skyVector(0, sunnyAzimuthDeg)
-  return Math.atan2(s.u, s.e * f.e + s.n * f.n) / RAD
+  return atan2(s.u, s.e * f.e + s.n * f.n) / RAD
 }

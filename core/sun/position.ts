@@ -1,3 +1,5 @@
+const { asin, atan2, cos, max, min, sin, tan } = Math
+
 /** Where the sun stands, seen from a place on the earth's surface. */
 export interface SunPosition {
   /** True (airless) topocentric altitude of the sun's centre, degrees. */
@@ -20,8 +22,8 @@ export interface SunCoordinates {
 }
 
 const RAD = Math.PI / 180
-const sinD = (deg: number) => Math.sin(deg * RAD)
-const cosD = (deg: number) => Math.cos(deg * RAD)
+const sinD = (deg: number) => sin(deg * RAD)
+const cosD = (deg: number) => cos(deg * RAD)
 /** An angle brought into 0–360°. */
 export const wrap360 = (deg: number) => ((deg % 360) + 360) % 360
 /** An angle brought into −180–180°. */
@@ -62,8 +64,8 @@ export function sunCoordinates(utcMs: number): SunCoordinates {
   const nutObl = (9.20 * cosD(omega) + 0.57 * cosD(2 * L0) + 0.10 * cosD(2 * moon) - 0.09 * cosD(2 * omega)) / 3600
   const obliquity = 23.4392911 - 0.0130042 * T + nutObl
   const lambda = L0 + centre + perturbation - 0.00569 + nutLon
-  const rightAscensionDeg = wrap360(Math.atan2(cosD(obliquity) * sinD(lambda), cosD(lambda)) / RAD)
-  const declinationDeg = Math.asin(sinD(obliquity) * sinD(lambda)) / RAD
+  const rightAscensionDeg = wrap360(atan2(cosD(obliquity) * sinD(lambda), cosD(lambda)) / RAD)
+  const declinationDeg = asin(sinD(obliquity) * sinD(lambda)) / RAD
   const Tu = (jd - 2451545) / 36525
   const sidereal = 280.46061837 + 360.98564736629 * (jd - 2451545) + 0.000387933 * Tu * Tu + nutLon * cosD(obliquity)
   return { rightAscensionDeg, declinationDeg, siderealDeg: wrap360(sidereal), meanLongitudeDeg: wrap360(L0 - 0.0057183 + nutLon * cosD(obliquity)) }
@@ -72,7 +74,7 @@ export function sunCoordinates(utcMs: number): SunCoordinates {
 /** Refraction added to a true altitude, degrees, for 1013 hPa and 15 °C. Sæmundsson 1986; zero once the sun is well below the horizon. */
 export function refractionDeg(trueAltitudeDeg: number): number {
   if (trueAltitudeDeg < -0.84) return 0
-  return (283 / 288.15) * (1013 / 1010) * 1.02 / (60 * Math.tan((trueAltitudeDeg + 10.3 / (trueAltitudeDeg + 5.11)) * RAD))
+  return (283 / 288.15) * (1013 / 1010) * 1.02 / (60 * tan((trueAltitudeDeg + 10.3 / (trueAltitudeDeg + 5.11)) * RAD))
 }
 
 /**
@@ -93,8 +95,8 @@ export function positionFrom(sun: SunCoordinates, latitudeDeg: number, longitude
   const sl = sinD(latitudeDeg), cl = cosD(latitudeDeg)
   const ch = cosD(hourAngle), sh = sinD(hourAngle)
   const up = sl * sd + cl * cd * ch
-  const geocentric = Math.asin(Math.max(-1, Math.min(1, up))) / RAD
+  const geocentric = asin(max(-1, min(1, up))) / RAD
   const altitudeDeg = geocentric - 0.00244 * cosD(geocentric)
-  const azimuthDeg = wrap360(Math.atan2(-cd * sh, cl * sd - sl * cd * ch) / RAD)
+  const azimuthDeg = wrap360(atan2(-cd * sh, cl * sd - sl * cd * ch) / RAD)
   return { altitudeDeg, apparentAltitudeDeg: altitudeDeg + refractionDeg(altitudeDeg), azimuthDeg }
 }

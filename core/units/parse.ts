@@ -27,7 +27,8 @@ function findUnit(quantity: Quantity, word: string): Unit | undefined {
  * Temperatures come back in °C, angles in degrees, shares as 0–1, energy in joules, all else in plain SI.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Parsed {
-  let rest = text.trim()
+  // Thousands may stand apart, as they do where we show them.
+  let rest = text.trim().replace(/(?<=\d)[\u00a0\u202f ](?=\d{3}(?!\d))/g, '')
   if (rest === '') return { ok: false, message: 'Nothing is typed here' }
   if (quantity === 'resistance') {
     const led = /^(rsi|r)[\s-]*([\d.,]+)$/i.exec(rest)

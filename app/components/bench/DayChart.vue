@@ -48,7 +48,7 @@ const options = computed((): ApexOptions => {
       { opposite: true, min: 0, max: 1000, tickAmount: 4, labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: 'W/m²', style: { fontWeight: 400, color: c.soft } } },
     ],
     annotations: { xaxis: [{ x: `${props.hour}`, borderColor: c.ink, strokeDashArray: 0 }], yaxis: [{ y: toShown(bench.current.aim.lowestAirC, 'temperature', settings.units), borderColor: c.clay, strokeDashArray: 6, label: { text: 'aim', position: 'left', textAnchor: 'start', style: { background: 'transparent', color: c.clay } } }] },
-    legend: { position: 'top', horizontalAlign: 'left', itemMargin: { horizontal: 8 } },
+    legend: { position: 'right', fontSize: '13px', offsetY: 0, width: 170, itemMargin: { vertical: 1 } },
     grid: { borderColor: c.line },
     tooltip: { theme: settings.theme === 'night' ? 'dark' : 'light', shared: true },
   }
@@ -58,6 +58,6 @@ const spoken = computed(() => `Temperatures of ${dayName(props.day)}, hour by ho
 
 <template>
   <div role="img" :aria-label="spoken" data-test="day-chart">
-    <VueApexCharts height="230" :options="options" :series="series" />
+    <VueApexCharts height="172" :options="options" :series="series" />
   </div>
 </template>

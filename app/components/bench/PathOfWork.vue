@@ -33,8 +33,8 @@ const cautions = computed(() => new Set(designCautions(bench.current, year.view?
 function state(id: Step['id']): { mark: string, words: string, tone: string } {
   if (id === 'year') return { mark: '', words: '', tone: '' }
   if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay font-bold' }
-  if (bench.current.decided.includes(id)) return { mark: '●', words: 'decided', tone: 'text-moss' }
-  return { mark: '○', words: 'at its default', tone: 'text-soft' }
+  if (bench.current.decided.includes(id)) return { mark: '●', words: 'decided', tone: 'text-moss text-[0.6rem]' }
+  return { mark: '○', words: 'at its default', tone: 'text-soft text-[0.6rem]' }
 }
 </script>
 

@@ -4,7 +4,6 @@ import { formatQuantity, parseQuantity, type Quantity } from '../../../core/unit
 const props = defineProps<{
   name: string
   label: string
-  prefix: string
   quantity: Quantity
   value: number
   min: number
@@ -52,7 +51,7 @@ async function end(): Promise<void> {
 <template>
   <div class="dim" :class="editing ? 'z-20' : 'z-10'" :style="{ left: `${x}px`, top: `${y}px` }">
     <button v-if="!editing" ref="button" class="chip" :data-test="`dim-${name}`" :aria-label="`${label}: ${shown}. Change it`" @click="begin">
-      {{ prefix }}{{ shown }}
+      {{ shown }}
     </button>
     <template v-else>
       <input

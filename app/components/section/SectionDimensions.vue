@@ -25,7 +25,10 @@ interface Dimension {
 const dimensions = computed((): Dimension[] => {
   const { outline: o, scale: s } = props
   const shape = bench.current.shape
-  const rightX = Math.min(s.width - 40, s.x(o.widthM) + Math.max(66, s.ppm * 0.75))
+  const thick = (layers: readonly { thicknessM: number }[]) => layers.reduce((sum, l) => sum + l.thicknessM, 0)
+  const outer = s.x(o.widthM + bench.current.store.massWall.thicknessM + thick(bench.current.skin.wall))
+  const backX = Math.min(s.width - 40, outer + 46)
+  const rightX = shape.form === 'saltbox' ? Math.min(s.width - 36, backX + 62) : backX
   const leftX = Math.max(34, s.x(0) - Math.max(46, s.ppm * 0.5))
   const under = s.y(0) + 46
   const [aMin, aMax] = GLAZING_ANGLE_RANGE
@@ -33,13 +36,12 @@ const dimensions = computed((): Dimension[] => {
   const half = o.glazingAngleDeg / 2 * Math.PI / 180
   const out: Dimension[] = [
     { id: 'width', label: 'Width inside', quantity: 'length', value: o.widthM, min: RANGES['shape.widthM'][0], max: RANGES['shape.widthM'][1], x: s.x(o.widthM / 2), y: under, line: [s.x(0), under, s.x(o.widthM), under], set: v => bench.setShape(withWidth(shape, v), 'width') },
-    { id: 'ridge', label: 'Ridge height', quantity: 'length', value: o.ridgeHeightM, min: RANGES['shape.ridgeHeightM'][0], max: RANGES['shape.ridgeHeightM'][1], x: rightX, y: s.y(o.ridgeHeightM / 2), line: [rightX, s.y(0), rightX, s.y(o.ridgeHeightM)], set: v => bench.setShape(withRidge(shape, v), 'ridge') },
+    { id: 'ridge', label: 'Ridge height', quantity: 'length', value: o.ridgeHeightM, min: RANGES['shape.ridgeHeightM'][0], max: RANGES['shape.ridgeHeightM'][1], x: rightX, y: s.y(o.ridgeHeightM * 0.68), line: [rightX, s.y(0), rightX, s.y(o.ridgeHeightM)], set: v => bench.setShape(withRidge(shape, v), 'ridge') },
     { id: 'knee', label: 'Knee wall', quantity: 'length', value: o.kneeWallM, min: RANGES['shape.kneeWallM'][0], max: RANGES['shape.kneeWallM'][1], x: leftX, y: s.y(o.kneeWallM / 2), line: [leftX, s.y(0), leftX, s.y(o.kneeWallM)], set: v => bench.setShape(withKneeWall(shape, v), 'knee wall') },
     { id: 'angle', label: 'Glazing angle', quantity: 'angle', value: o.glazingAngleDeg, min: aMin, max: aMax, x: s.x(0) + (r + 34) * Math.cos(half), y: s.y(o.kneeWallM) - (r + 34) * Math.sin(half), line: null, set: v => bench.setShape(withGlazingAngle(shape, v), 'glazing angle') },
   ]
   if (shape.form === 'saltbox') {
-    const x = Math.min(s.width - 36, rightX + 0)
-    out.push({ id: 'back', label: 'Back wall', quantity: 'length', value: o.backWallM, min: RANGES['shape.backWallM'][0], max: RANGES['shape.backWallM'][1], x, y: s.y(0) + 22, line: null, set: v => bench.setShape(withBackWall(shape, v), 'back wall') })
+    out.push({ id: 'back', label: 'Back wall', quantity: 'length', value: o.backWallM, min: RANGES['shape.backWallM'][0], max: RANGES['shape.backWallM'][1], x: backX, y: s.y(o.backWallM * 0.36), line: [backX, s.y(0), backX, s.y(o.backWallM)], set: v => bench.setShape(withBackWall(shape, v), 'back wall') })
   }
   return out
 })
@@ -57,7 +59,6 @@ const dimensions = computed((): Dimension[] => {
     </svg>
     <DimensionLabel
       v-for="d in dimensions" :key="d.id" :name="d.id" :label="d.label" :quantity="d.quantity" :value="d.value" :min="d.min" :max="d.max" :x="d.x" :y="d.y" :set="d.set"
-      :prefix="d.id === 'back' ? 'back wall ' : ''"
     />
   </div>
 </template>

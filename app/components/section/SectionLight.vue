@@ -30,13 +30,11 @@ const lines = computed(() => props.rays.flatMap((ray): Line[] => {
   }))
 }))
 
-/** Labels: the cold ray's by its lower line, the hot ray's by its upper one, kept inside the picture. */
-const labels = computed(() => props.rays.map((ray, i) => {
-  const own = lines.value.filter(l => l.ray === ray)
-  const line = ray.kind === 'hot' ? own[1] : own[0]
-  if (!line) return { ray, x: 10, y: 24 + 18 * i }
-  const x = Math.min(Math.max(10, line.x1 - (ray.kind === 'hot' ? 240 : 60)), props.scale.width - 250)
-  return { ray, x, y: Math.max(22, line.y1 - 6) }
+/** The legend of the rays stands at the top left, clear of the drawing; each line carries its altitude where it enters the picture. */
+const labels = computed(() => props.rays.map((ray, i) => ({ ray, x: 14, y: 26 + 21 * i })))
+const tags = computed(() => props.rays.flatMap((ray) => {
+  const line = lines.value.find(l => l.ray === ray)
+  return line ? [{ ray, x: line.x1 - 4, y: Math.max(14, line.y1 - 5) }] : []
 }))
 const colour = (ray: DrawnRay) => (ray.kind === 'hot' ? 'var(--clay)' : 'var(--straw)')
 </script>
@@ -56,11 +54,18 @@ const colour = (ray: DrawnRay) => (ray.kind === 'hot' ? 'var(--clay)' : 'var(--s
         v-for="(l, i) in lines" :key="i" :x1="l.x1" :y1="l.y1" :x2="l.x2" :y2="l.y2" :stroke="colour(l.ray)" :stroke-width="l.ray.kind === 'hot' ? 1.8 : 2.2"
         :stroke-dasharray="l.ray.kind === 'hot' ? '7 6' : undefined"
       />
-      <text v-for="l in labels" :key="l.ray.kind" :x="l.x" :y="l.y" class="ray-label">{{ l.ray.label }}</text>
+      <g v-for="l in labels" :key="l.ray.kind">
+        <line
+          v-if="l.ray.profileDeg !== null" :x1="l.x" :x2="l.x + 26" :y1="l.y - 5" :y2="l.y - 5" :stroke="colour(l.ray)" stroke-width="2.4" :stroke-dasharray="l.ray.kind === 'hot' ? '7 5' : undefined"
+        />
+        <text :x="l.x + 33" :y="l.y" class="ray-label">{{ l.ray.label }}</text>
+      </g>
+      <text v-for="t in tags" :key="`t${t.ray.kind}`" :x="t.x" :y="t.y" text-anchor="end" class="ray-tag">{{ t.ray.altitudeDeg.toFixed(0) }}°</text>
     </template>
   </g>
 </template>
 
 <style scoped>
+.ray-tag { font-size: 13px; fill: var(--ink); paint-order: stroke; stroke: var(--sky-foot); stroke-width: 4px; }
 .ray-label { font-size: 13.5px; font-weight: 600; fill: var(--ink); paint-order: stroke; stroke: var(--sky-foot); stroke-width: 4px; }
 </style>

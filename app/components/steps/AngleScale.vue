@@ -61,6 +61,9 @@ function key(event: KeyboardEvent): void {
     <p v-if="fault" class="fault" role="alert">
       {{ fault }}
     </p>
+    <p class="hint">
+      Square to the sun at, or by rule:
+    </p>
     <ul class="flex flex-wrap gap-1" aria-label="What the schools say">
       <li v-for="s in schools" :key="s.id">
         <button class="school" :title="s.why" @click="setAngle(Math.round(s.angleDeg * 10) / 10, `school ${s.id}`)">

@@ -29,7 +29,7 @@ function addBed(): void {
 </script>
 
 <template>
-  <div class="step-grid">
+  <div class="step-grid shape-grid">
     <div>
       <RadioGroup :model-value="shape.form" @update:model-value="bench.setShape(withForm(shape, $event), 'form')">
         <RadioGroupLabel as="h2" class="group-title">
@@ -78,3 +78,9 @@ function addBed(): void {
     </div>
   </div>
 </template>
+
+<style scoped>
+@media (min-width: 901px) {
+  .step-grid.shape-grid { grid-template-columns: minmax(0, 1fr) minmax(0, 1.75fr) minmax(0, 1fr) !important; }
+}
+</style>

@@ -17,7 +17,7 @@ const go = (by: number) => {
 </script>
 
 <template>
-  <div v-if="year.view" class="p-4">
+  <div v-if="year.view" class="px-4 py-2">
     <template v-if="year.day !== null">
       <div class="flex flex-wrap items-center gap-2">
         <h2 class="slab text-lg" data-test="day-title">

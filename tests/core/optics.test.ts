@@ -1,0 +1,73 @@
+import fc from 'fast-check'
+import { GLAZINGS } from '../../core/catalog'
+import { DEMOS, type Design } from '../../core/design'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { clearStack } from '../../core/optics/fresnel'
+import { makeLightTable } from '../../core/optics/gains'
+import { atCosine, glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
+import { skyOnPlane, skyShape } from '../../core/optics/sky'
+import { planeNormal, skyVector } from '../../core/sun'
+
+const demo = DEMOS[0]!
+
+test('any clear stack keeps its light: the three shares add up to one, more sheets let less through', () => {
+  fc.assert(fc.property(fc.double({ min: 1.2, max: 1.8, noNaN: true }), fc.double({ min: 0, max: 0.3, noNaN: true }), fc.integer({ min: 1, max: 4 }), fc.double({ min: 0.02, max: 1, noNaN: true }), (n, kl, sheets, c) => {
+    const a = clearStack(n, kl, sheets, c)
+    expect(a.transmittance + a.reflectance + a.absorptance).toBeCloseTo(1, 9)
+    expect(clearStack(n, kl, sheets + 1, c).transmittance).toBeLessThan(a.transmittance)
+  }))
+})
+
+test('every glazing of the catalogue is lossy, bounded, and dims towards the glance', () => {
+  for (const g of GLAZINGS) {
+    for (let c = 0; c <= 1; c += 0.05) {
+      const l = glazingAt(g, c)
+      for (const share of [l.transmittance, l.reflectance, l.absorptance]) {
+        expect(share).toBeGreaterThanOrEqual(-1e-9)
+        expect(share).toBeLessThanOrEqual(1)
+      }
+      if (c > 0.05) expect(l.transmittance).toBeGreaterThanOrEqual(glazingAt(g, c - 0.05).transmittance - 1e-9)
+    }
+    const table = makeGlazingLight(g)
+    expect(atCosine(table.transmittance, 0.777)).toBeCloseTo(glazingAt(g, 0.777).transmittance, 3)
+    expect(table.diffuse.transmittance).toBeLessThan(glazingAt(g, 1).transmittance)
+  }
+})
+
+test('diffusing sheets lose no more than two percent within 40° of square', () => {
+  const sheet = GLAZINGS.find(g => g.id === 'twinwall-10')!
+  expect(glazingAt(sheet, Math.cos(40 * Math.PI / 180)).transmittance / glazingAt(sheet, 1).transmittance).toBeGreaterThan(0.98)
+})
+
+test('under a dull sky a wall gets half of the level’s diffuse light, on the level all of it', () => {
+  const sun = skyVector(30, 180)
+  const dull = skyShape(100, 0, 30, 1361)
+  const wall = skyOnPlane(dull, planeNormal(90, 180), sun, 0)
+  expect(wall.withBeam + wall.spread).toBeGreaterThan(0.35)
+  expect(wall.withBeam + wall.spread).toBeLessThan(0.65)
+  const level = skyOnPlane(dull, planeNormal(0, 180), sun, sun.u)
+  expect(level.withBeam + level.spread).toBeCloseTo(1, 6)
+})
+
+test('under a clear sky the sunny wall gets more diffuse light than the shaded one', () => {
+  const sun = skyVector(25, 180)
+  const clear = skyShape(70, 750, 25, 1361)
+  const to = (azimuth: number) => {
+    const normal = planeNormal(90, azimuth)
+    const part = skyOnPlane(clear, normal, sun, Math.max(0, normal.n * sun.n + normal.e * sun.e))
+    return part.withBeam + part.spread
+  }
+  expect(to(180)).toBeGreaterThan(1.5 * to(0))
+})
+
+test('dark barrels in the beam take in more than white ones, and raising a bed shades what is behind it', () => {
+  const share = (design: Design, face: string) => {
+    const { faces, landings } = makeLightTable(design, makeBuilding(design))
+    const i = faces.findIndex(f => f.id === face)
+    return landings.find(l => l.surface.id === 'sunny slope')!.beam[(0 * 16 + 4) * faces.length + i]!
+  }
+  const colour = (id: string): Design => ({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, colour: id } } })
+  expect(share(colour('black'), 'barrels')).toBeGreaterThan(1.8 * share(colour('white'), 'barrels'))
+  const high: Design = { ...demo, shape: { ...demo.shape, beds: [demo.shape.beds[0]!, { ...demo.shape.beds[1]!, heightM: 1.4 }] } }
+  expect(share(high, 'barrels')).toBeLessThan(share(demo, 'barrels'))
+})

@@ -1,0 +1,64 @@
+import fc from 'fast-check'
+import { formatQuantity, parseNumber, parseQuantity, UNITS, type Quantity, type UnitSystem } from '../../core/units'
+
+const si = (text: string, quantity: Quantity, system: UnitSystem = 'metric') => {
+  const parsed = parseQuantity(text, quantity, system)
+  if (!parsed.ok) throw new Error(parsed.message)
+  return parsed.value
+}
+
+test.each([
+  ['6ft 4in', 'length', 1.9304], ['6\' 4"', 'length', 1.9304], ['1.9m', 'length', 1.9], ['1,9 m', 'length', 1.9], ['190 cm', 'length', 1.9], ['-3ft 6in', 'length', -1.0668],
+  ['R20', 'resistance', 3.5222], ['RSI 3.5', 'resistance', 3.5], ['55gal', 'volume', 0.2082], ['200 L', 'volume', 0.2], ['-10F', 'temperature', -23.3333], ['−10 °F', 'temperature', -23.3333],
+  ['273.15 K', 'temperature', 0], ['9F', 'temperatureDifference', 5], ['10 ft2', 'area', 0.92903], ['3 m²', 'area', 3], ['5 kW', 'power', 5000], ['40%', 'share', 0.4], ['2 kWh', 'energy', 7.2e6],
+] as const)('%s as %s is %d in SI', (text, quantity, expected) => {
+  expect(si(text, quantity)).toBeCloseTo(expected, 3)
+})
+
+test('a bare number is in the unit that the system shows', () => {
+  expect(si('6', 'length', 'us')).toBeCloseTo(1.8288, 6)
+  expect(si('32', 'temperature', 'us')).toBeCloseTo(0, 9)
+  expect(si('32', 'temperature', 'mixed')).toBe(32)
+  expect(si('4', 'thickness', 'mixed')).toBeCloseTo(0.1016, 6)
+})
+
+test.each([['', 'length'], ['wide', 'length'], ['3 parsecs', 'length'], ['12 L', 'length'], ['1.2.3', 'length'], ['5 C 6 C', 'temperature'], ['--4', 'angle'], ['3 m -2', 'length']] as const)('“%s” is refused with a reason', (text, quantity) => {
+  const parsed = parseQuantity(text, quantity, 'metric')
+  expect(parsed.ok).toBe(false)
+  if (!parsed.ok) expect(parsed.message.length).toBeGreaterThan(10)
+})
+
+test('a comma that could be either mark is refused with both spellings', () => {
+  const parsed = parseNumber('1,900')
+  expect(parsed).toEqual({ ok: false, message: '“1,900” could be two numbers: write 1900 or 1.900' })
+  expect(parseNumber('0,900')).toEqual({ ok: true, value: 0.9 })
+  expect(parseNumber('12,5')).toEqual({ ok: true, value: 12.5 })
+})
+
+test('what is shown can be typed again, in every system', () => {
+  const quantities = Object.keys(UNITS).filter(q => q !== 'money' && q !== 'energy') as Quantity[]
+  fc.assert(fc.property(fc.constantFrom(...quantities), fc.constantFrom('metric', 'us', 'mixed' as const), fc.double({ min: 0, max: 90, noNaN: true }), (quantity, system, value) => {
+    const text = formatQuantity(value, quantity, system as UnitSystem, quantity === 'count' ? { decimals: 3 } : {})
+    const back = parseQuantity(text.replace(/[\u00a0\u202f]/g, ' '), quantity, system as UnitSystem)
+    expect(back.ok).toBe(true)
+    // Within half of the last digit shown: the coarsest is a whole gallon, an inch, a whole BTU/h.
+    const unit = { length: 0.013, thickness: 0.0006, area: 0.06, volume: 0.002, power: 0.5, share: 0.006, resistance: 0.01, transmittance: 0.03, hours: 0.5 }[quantity as string] ?? 0.06
+    if (back.ok) expect(Math.abs(back.value - value)).toBeLessThanOrEqual(unit)
+  }))
+})
+
+test('any text either parses to a finite number or is refused; nothing throws', () => {
+  fc.assert(fc.property(fc.oneof(fc.string(), fc.stringMatching(/^[-−+0-9.,'" a-zA-Z°²]{0,14}$/)), fc.constantFrom('length', 'temperature', 'resistance', 'volume' as const), (text, quantity) => {
+    const parsed = parseQuantity(text, quantity as Quantity, 'us')
+    if (parsed.ok) expect(Number.isFinite(parsed.value)).toBe(true)
+    else expect(parsed.message).not.toBe('')
+  }), { numRuns: 3000 })
+})
+
+test('feet carry inches without ever showing twelve of them', () => {
+  expect(formatQuantity(1.8288, 'length', 'us')).toBe('6\u00a0ft')
+  expect(formatQuantity(1.8287, 'length', 'us')).toBe('6\u00a0ft')
+  expect(formatQuantity(1.9304, 'length', 'us')).toBe('6\u00a0ft 4\u00a0in')
+  expect(formatQuantity(-0.001, 'length', 'us')).toBe('0\u00a0in')
+  expect(formatQuantity(-0.04, 'temperature', 'metric')).toBe('0.0\u00a0°C')
+})
