@@ -5,8 +5,6 @@ import { parseNumber } from '../core/units'
 
 export type NormalsTable = { ok: true, lowC: number[], highC: number[] } | { ok: false, message: string }
 
-const HEADINGS = /^(month|mes|monat|mois|low|lows|min|minimum|mean low|high|highs|max|maximum|mean high|tmin|tmax|[°º]?[cf]|)\b/i
-
 /**
  * Reads twelve monthly lows and highs pasted from a spreadsheet: twelve rows (low, high) or twelve columns (a row of lows, a row of highs), tabs,
  * semicolons, commas or blanks between, decimal points or commas, with or without month names. The colder series is taken as the lows.
@@ -61,8 +59,9 @@ export function parseNormalsTable(text: string, unit: 'C' | 'F'): NormalsTable {
   return { ok: true, ...result }
 }
 
+/** Headings, month names and units are passed over. */
 function isWord(cell: string): boolean {
-  return cell === '' || HEADINGS.test(cell) || /^[\p{L}][\p{L}.]*(\s[\p{L}°()]+)*$/u.test(cell)
+  return cell === '' || /^[\p{L}°º(]/u.test(cell)
 }
 
 function chooseDelimiter(lines: readonly string[]): string {

@@ -43,7 +43,7 @@ export function parseQuantity(text: string, quantity: Quantity, system: UnitSyst
     const number = parseNumber(found[0])
     if (!number.ok) return number
     rest = rest.slice(found[0].length).trimStart()
-    const word = /^[^\d.,+\-−]*(?:[²³23](?![\d.,])[^\d.,+\-−]*)?/.exec(rest)![0]
+    const word = /^[^\d.,+\-−]*(?:(?<=[a-z^])[23](?![\d.,])[^\d.,+\-−]*)?/i.exec(rest)![0]
     rest = rest.slice(word.length)
     const chosen = word.trim() === '' ? (parts === 0 ? shownUnit(quantity, system) : undefined) : findUnit(quantity, word)
     if (!chosen) return { ok: false, message: `“${word.trim() || rest || text.trim()}” is not a unit for this: use ${examples(quantity)}` }

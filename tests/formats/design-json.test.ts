@@ -1,0 +1,42 @@
+import fc from 'fast-check'
+import { DEMOS } from '../../core/design'
+import { createYearEngine } from '../../core/year'
+import { designFileName, LARGEST_DESIGN, readDesign, writeDesign } from '../../formats/design-json'
+import { writeHourlyCsv } from '../../formats/hourly-csv'
+
+test('what is written is read back the same', () => {
+  for (const demo of DEMOS) expect(readDesign(writeDesign(demo))).toEqual({ ok: true, design: demo })
+  expect(writeDesign(DEMOS[0]!)).toContain('"lowC": [-8.2, -6.9,')
+})
+
+test.each([
+  ['not JSON', '{', /not JSON/], ['another file', '{"a":1}', /not a Tierra design/], ['a list', '[]', /not a Tierra design/], ['too large', ' '.repeat(LARGEST_DESIGN + 1), /MB/],
+  ['from a newer version', '{"schemaVersion":9}', /newer/],
+])('%s is refused with a sentence', (_, text, expected) => {
+  const read = readDesign(text)
+  expect(read.ok).toBe(false)
+  if (!read.ok) expect(read.faults[0]!.message).toMatch(expected)
+})
+
+test('a damaged design never gets in: any cut of the text, any change of one letter', () => {
+  const text = writeDesign(DEMOS[0]!)
+  fc.assert(fc.property(fc.integer({ min: 0, max: text.length - 3 }), at => !readDesign(text.slice(0, at)).ok))
+  fc.assert(fc.property(fc.integer({ min: 0, max: text.length - 1 }), fc.string({ minLength: 1, maxLength: 1 }), (at, put) => {
+    const read = readDesign(text.slice(0, at) + put + text.slice(at + 1))
+    if (!read.ok) expect(read.faults[0]!.message).not.toBe('')
+  }), { numRuns: 500 })
+})
+
+test('file names are plain', () => {
+  expect(designFileName('Sarıtaş Plateau School')).toBe('saritas-plateau-school.json')
+  expect(designFileName('///')).toBe('design.json')
+})
+
+test('the hourly CSV has a row an hour, stamped in standard time', () => {
+  const lines = writeHourlyCsv(createYearEngine().run(DEMOS[1]!)).trim().split('\n')
+  expect(lines).toHaveLength(8761)
+  expect(lines[0]).toMatch(/^hour_begins,outside_C,air_C,/)
+  expect(lines[1]).toMatch(/^2027-01-01T00:00:00-03:00,-?\d/)
+  expect(lines[8760]).toMatch(/^2027-12-31T23:00:00-03:00,/)
+  for (const line of lines) expect(line.split(',')).toHaveLength(16)
+})
