@@ -1,6 +1,7 @@
-import { wrap, type Remote } from 'comlink'
+import type { Remote } from 'comlink'
 import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'
+import { startYearWorkers } from './year-pool'
 import type { YearWorker } from './year.worker'
 
 interface Job { sequence: number, design: Design }
@@ -18,17 +19,11 @@ export interface YearClient {
  * @param onError called when a run fails
  */
 export function createYearClient(size: number, onResult: (view: YearView, design: Design, newest: boolean) => void, onError: (error: Error) => void): YearClient {
-  const idle: Remote<YearWorker>[] = []
+  const idle = startYearWorkers(size, onError)
   const waitingOnce: ((worker: Remote<YearWorker>) => void)[] = []
   let pending: Job | null = null
   let asked = 0
   let shown = 0
-
-  for (let i = 0; i < size; i++) {
-    const worker = new Worker(new URL('./year.worker.ts', import.meta.url), { type: 'module' })
-    worker.onerror = event => onError(new Error(event.message || 'The calculation could not be started.'))
-    idle.push(wrap<YearWorker>(worker))
-  }
 
   function free(worker: Remote<YearWorker>): void {
     // The newest design goes before a single year: the score must follow the hand.

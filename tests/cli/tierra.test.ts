@@ -1,0 +1,78 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { DEMOS } from '../../core/design'
+import { epwText } from '../formats/epw-file'
+
+const folder = mkdtempSync(join(tmpdir(), 'tierra-cli-'))
+function tierra(...args: string[]) {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', join(process.cwd(), 'cli/tierra.ts'), ...args], { encoding: 'utf8', maxBuffer: 1e8 })
+  return { code: done.status, out: done.stdout, err: done.stderr, json: () => JSON.parse(done.stdout) }
+}
+const file = (name: string, text: string) => {
+  writeFileSync(join(folder, name), text)
+  return join(folder, name)
+}
+
+test('sun: its fields, to the second and the hundredth of a degree', () => {
+  const { code, json } = tierra('sun', '--lat', '47.1', '--lon', '15.4', '--at', '2027-01-15T11:00:00Z')
+  expect(code).toBe(0)
+  const sun = json()
+  expect(Object.keys(sun)).toEqual(['altitudeDeg', 'azimuthDeg', 'apparentAltitudeDeg', 'solarNoonUtc', 'sunriseUtc', 'sunsetUtc', 'dayLengthH'])
+  expect(sun.solarNoonUtc).toMatch(/^2027-01-15T11:07:\d\dZ$/)
+  expect(sun.altitudeDeg).toBeCloseTo(21.76, 1)
+  const polar = tierra('sun', '--lat', '-78', '--lon', '-70.4', '--at', '2027-12-21T11:00:00-03:00').json()
+  expect(polar).toMatchObject({ sunriseUtc: null, sunsetUtc: null, dayLengthH: 24 })
+}, 20000)
+
+test.each([
+  [['sun', '--lat', '95', '--lon', '0', '--at', 'noon'], [/--lat:.*−?90|--lat/, /--at:/]], [['sun', '--lat', '1'], [/--lon/, /--at/]], [['fly'], [/not known/]], [['demo', 'atlantis'], [/allowed: hollow-ash/]],
+  [['check', '/nowhere.json'], [/cannot be read/]], [['simulate'], [/design.json/]], [['sun', '--latitude', '3'], [/arguments/]],
+])('%p is bad input: exit 2, a line a fault, nothing on stdout', (args, lines) => {
+  const { code, out, err } = tierra(...args as string[])
+  expect(code).toBe(2)
+  expect(out).toBe('')
+  for (const line of lines as RegExp[]) expect(err).toMatch(line)
+}, 20000)
+
+test('demos, demo and check go round', () => {
+  expect(tierra('demos').json()).toEqual(DEMOS.map(d => ({ id: d.id, name: d.name })))
+  const demo = tierra('demo', 'ribera-alta')
+  expect(demo.json()).toEqual(DEMOS[1])
+  expect(tierra('check', file('good.json', demo.out)).json()).toEqual({ ok: true })
+  const bad = tierra('check', file('bad.json', JSON.stringify({ ...DEMOS[0], shape: { ...DEMOS[0]!.shape, lengthM: -1 } })))
+  expect(bad.code).toBe(2)
+  expect(bad.err).toMatch(/^shape\.lengthM: is out of range; allowed: a number from 1 to 100$/m)
+  expect(bad.json()).toMatchObject({ ok: false, faults: [{ path: 'shape.lengthM' }] })
+}, 30000)
+
+test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
+  const design = file('design.json', JSON.stringify(DEMOS[0]))
+  const hourly = join(folder, 'hours.csv')
+  const plain = tierra('simulate', design, '--hourly', hourly)
+  expect(plain.code).toBe(0)
+  const a = plain.json()
+  for (const key of ['version', 'seed', 'coldestNight', 'hottestAfternoon', 'hoursBelow0', 'hoursBelowAim', 'hoursAboveLimit', 'hoursDamp', 'topUp', 'freeRunning', 'months', 'ledger', 'ua', 'runMs']) expect(a).toHaveProperty(key)
+  expect(a.months).toHaveLength(12)
+  for (const key of ['insideMinC', 'insideMeanC', 'insideMaxC', 'outsideMinC', 'outsideMaxC', 'soilC', 'waterC', 'dli', 'topUpKWh']) expect(typeof a.months[0][key]).toBe('number')
+  for (const key of ['name', 'areaM2', 'uDay', 'uNight', 'uaDay', 'uaNight']) expect(a.ua.byElement[0]).toHaveProperty(key)
+  expect(a.coldestNight.at).toMatch(/^2027-\d\d-\d\dT\d\d:30:00\+01:00$/)
+  expect(a.ledger.closure).toBeLessThan(0.001)
+  expect(a.seed).toBe(7)
+  expect(readFileSync(hourly, 'utf8').trim().split('\n')).toHaveLength(8761)
+  expect(readdirSync(folder).filter(f => f.includes('part'))).toEqual([])
+
+  const seeded = tierra('simulate', design, '--seed', '11', '--steps-per-hour', '2').json()
+  expect(seeded.seed).toBe(11)
+  expect(seeded.coldestNight.at).not.toBe(a.coldestNight.at)
+
+  const weather = tierra('simulate', design, '--weather', file('year.epw', epwText())).json()
+  expect(weather.coldestNight.outsideC).toBeGreaterThan(-9)
+
+  const cut = tierra('simulate', design, '--weather', file('cut.epw', epwText().slice(0, 9000)), '--hourly', join(folder, 'never.csv'))
+  expect(cut.code).toBe(2)
+  expect(cut.err).toMatch(/Line \d+|hourly rows/)
+  expect(existsSync(join(folder, 'never.csv'))).toBe(false)
+  expect(tierra('simulate', design, '--steps-per-hour', '0').code).toBe(2)
+}, 60000)
