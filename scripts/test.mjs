@@ -1,7 +1,7 @@
 // npm test: everything. Installs if needed (packages, Chromium), then style, types, boundaries, unit and end-to-end tests.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensureBuilt, ensureChromium, ensureInstalled, ROOT, run, say } from './setup.mjs'
+import { ensureInstalled, ROOT, run, say } from './setup.mjs'
 
 ensureInstalled()
 let passed = 0
@@ -13,11 +13,11 @@ function check(name, ok) {
   say(`${ok ? 'ok' : 'FAILED'}: ${name}`)
 }
 
-function jest(name, args) {
+function tests(name, command, args) {
   const report = join(ROOT, '.cache', `${name}.json`)
   mkdirSync(join(ROOT, '.cache'), { recursive: true })
   rmSync(report, { force: true })
-  const ok = run('npx', ['jest', '--json', `--outputFile=${report}`, ...args])
+  const ok = run(command, [...args, '--json', `--outputFile=${report}`])
   try {
     const counts = JSON.parse(readFileSync(report, 'utf8'))
     passed += counts.numPassedTests
@@ -34,10 +34,8 @@ check('types of the core and the formats', run('npx', ['tsc', '-p', 'core/tsconf
 check('types of the tests and the command line', run('npx', ['tsc', '-p', 'tests/tsconfig.json']))
 check('types of the app and the server', run('npx', ['nuxt', 'prepare', '--logLevel', 'silent']) && run('npx', ['vue-tsc', '-b', '--noEmit']))
 check('boundaries', run('npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'formats', 'cli', 'server', 'app']))
-jest('unit', ['--config', 'jest.config.mjs'])
-ensureChromium()
-ensureBuilt()
-jest('end-to-end', ['--config', 'jest.e2e.config.mjs'])
+tests('unit', 'npx', ['jest', '--config', 'jest.config.mjs'])
+tests('end-to-end', process.execPath, ['scripts/e2e.mjs'])
 
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(failed > 0 ? 1 : 0)

@@ -17,9 +17,9 @@ export interface SectionScale {
 export function makeSectionScale(outline: Outline, width: number, height: number, held: SectionScale | null): SectionScale {
   if (held && held.width === width && held.height === height) return held
   const narrow = width < 560
-  const side = narrow ? 62 : 132
-  const head = narrow ? 40 : 48
-  const foot = narrow ? 62 : 78
+  const side = narrow ? 72 : 132
+  const head = narrow ? 62 : 48
+  const foot = narrow ? 84 : 78
   const ppm = Math.max(8, Math.min((width - 2 * side) / (outline.widthM + 0.5), (height - head - foot) / outline.ridgeHeightM))
   const left = (width - outline.widthM * ppm) / 2
   const ground = height - foot

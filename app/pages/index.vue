@@ -145,7 +145,7 @@ async function drop(event: DragEvent): Promise<void> {
 .path { grid-area: path; border-right: 1px solid var(--ink); overflow-y: auto; padding: 0.4rem 0; }
 .work { grid-area: work; display: grid; grid-template-rows: minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
 .drawing { min-height: 0; position: relative; }
-.controls { border-top: 1px solid var(--ink); height: 14.25rem; overflow-y: auto; }
+.controls { border-top: 1px solid var(--ink); height: 15rem; overflow-y: auto; }
 .score { grid-area: score; border-left: 1px solid var(--ink); background: var(--paper); overflow-y: auto; }
 .year { grid-area: year; border-top: 1px solid var(--ink); }
 .controls :deep(.step-grid) { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.75rem 1.6rem; padding: 0.7rem 1.1rem; }

@@ -45,7 +45,7 @@ const riberaAlta: Design = {
   id: 'ribera-alta',
   name: 'Escuela Ribera Alta',
   decided: [...STEPS],
-  aim: { lowestAirC: 3, highestAirC: 36 },
+  aim: { lowestAirC: 5, highestAirC: 36 },
   site: {
     place: 'Ribera Alta, windy steppe (invented)',
     latitudeDeg: -46.2, longitudeDeg: -70.4, elevationM: 380, timeZone: 'America/Argentina/Buenos_Aires', soil: 'sandy-soil', seed: 4,
@@ -72,7 +72,7 @@ const riberaAlta: Design = {
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
   breathe: { leakage: 'usual', vents: { lowM2: 11, highM2: 11, startC: 20, fullC: 29 } },
-  topUp: { heater: { on: true, capacityW: 5000, setPointC: 3, fuel: 'wood', pricePerKWh: 0.06, currency: 'EUR' } },
+  topUp: { heater: { on: true, capacityW: 5000, setPointC: 6, fuel: 'wood', pricePerKWh: 0.06, currency: 'EUR' } },
 }
 
 /** The demo designs, in the order in which they are listed. Places and groups are invented. */

@@ -3,7 +3,13 @@ import type { Point } from './section'
 import type { Building } from './surfaces'
 
 /** One ray of the section from where it comes through the glazing to where it lands. */
-export interface SectionRay { from: Point, to: Point, face: FaceId }
+export interface SectionRay {
+  from: Point
+  to: Point
+  face: FaceId
+  /** Which line of the section it lands on: a face may have several. */
+  segment: number
+}
 
 /** A run of neighbouring rays that light the same face: the lit line of that face. */
 export interface LitSpan { face: FaceId, a: Point, b: Point }
@@ -35,37 +41,31 @@ export function sectionLight(building: Building, profileDeg: number, count = 120
       const t = Math.min(1 - 1e-6, Math.max(1e-6, i / count))
       const from = { x: opening.a.x + (opening.b.x - opening.a.x) * t, z: opening.a.z + (opening.b.z - opening.a.z) * t }
       let near = Infinity
-      let face: FaceId | null = null
-      for (const s of segments) {
+      let segment = -1
+      for (let k = 0; k < segments.length; k++) {
+        const s = segments[k]!
         if (s === opening) continue
         const d = distanceTo(from.x, from.z, dx, dz, s)
         if (d < near) {
           near = d
-          face = s.face
+          segment = k
         }
       }
-      if (face !== null) fan.push({ from, to: { x: from.x + dx * near, z: from.z + dz * near }, face })
+      if (segment >= 0) fan.push({ from, to: { x: from.x + dx * near, z: from.z + dz * near }, face: segments[segment]!.face, segment })
     }
     if (fan.length > 1) fans.push(fan)
   }
   return { fans, spans: fans.flatMap(spansOf) }
 }
 
-/** Lit lines: neighbouring landings on one straight face. A jump or a bend ends a span. */
+/** Lit lines: neighbouring landings on one line of the section. */
 function spansOf(fan: readonly SectionRay[]): LitSpan[] {
   const spans: LitSpan[] = []
   let start = 0
   for (let i = 1; i <= fan.length; i++) {
-    const ends = i === fan.length || fan[i]!.face !== fan[start]!.face || (i - start >= 2 && !straight(fan[start]!.to, fan[i - 1]!.to, fan[i]!.to))
-    if (!ends) continue
+    if (i < fan.length && fan[i]!.segment === fan[start]!.segment) continue
     if (i - start >= 2) spans.push({ face: fan[start]!.face, a: fan[start]!.to, b: fan[i - 1]!.to })
     start = i
   }
   return spans
-}
-
-function straight(a: Point, b: Point, c: Point): boolean {
-  const cross = (b.x - a.x) * (c.z - b.z) - (b.z - a.z) * (c.x - b.x)
-  const forward = (b.x - a.x) * (c.x - b.x) + (b.z - a.z) * (c.z - b.z)
-  return Math.abs(cross) < 1e-6 && forward >= 0
 }

@@ -42,14 +42,14 @@ const options = computed((): ApexOptions => {
     colors: palette,
     stroke: { width: [...Array.from({ length: temperatures }, (_, i) => (i === 0 ? 3.5 : 2)), 1], dashArray: [0, 5, 0, ...(hasWater.value ? [2] : []), 0], curve: 'smooth' },
     fill: { type: 'solid', opacity: [...Array.from({ length: temperatures }, () => 1), 0.22] },
-    xaxis: { categories: Array.from({ length: 24 }, (_, h) => `${h}`), tickAmount: 12, axisBorder: { color: c.line }, axisTicks: { color: c.line }, tooltip: { enabled: false }, title: { text: 'hour, standard time', style: { fontWeight: 400, color: c.soft } } },
+    xaxis: { categories: Array.from({ length: 24 }, (_, h) => `${h}`), tickAmount: 12, axisBorder: { color: c.line }, axisTicks: { color: c.line }, tooltip: { enabled: false } },
     yaxis: [
       ...Array.from({ length: temperatures }, (_, i) => ({ seriesName: 'air inside', show: i === 0, min: low, max: high, tickAmount: Math.min(6, (high - low) / 5), labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: unit, style: { fontWeight: 400, color: c.soft } } })),
       { opposite: true, min: 0, max: 1000, tickAmount: 4, labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: 'W/m²', style: { fontWeight: 400, color: c.soft } } },
     ],
     annotations: { xaxis: [{ x: `${props.hour}`, borderColor: c.ink, strokeDashArray: 0 }], yaxis: [{ y: toShown(bench.current.aim.lowestAirC, 'temperature', settings.units), borderColor: c.clay, strokeDashArray: 6, label: { text: 'aim', position: 'left', textAnchor: 'start', style: { background: 'transparent', color: c.clay } } }] },
     legend: { position: 'right', fontSize: '13px', offsetY: 0, width: 170, itemMargin: { vertical: 1 } },
-    grid: { borderColor: c.line },
+    grid: { borderColor: c.line, padding: { top: -12, bottom: -4 } },
     tooltip: { theme: settings.theme === 'night' ? 'dark' : 'light', shared: true },
   }
 })
@@ -58,6 +58,6 @@ const spoken = computed(() => `Temperatures of ${dayName(props.day)}, hour by ho
 
 <template>
   <div role="img" :aria-label="spoken" data-test="day-chart">
-    <VueApexCharts height="172" :options="options" :series="series" />
+    <VueApexCharts height="184" :options="options" :series="series" />
   </div>
 </template>

@@ -30,22 +30,25 @@ const steps = computed((): Step[] => {
 const cautions = computed(() => new Set(designCautions(bench.current, year.view?.answers ?? null).map(c => c.step)))
 
 /** State of a step: its mark and the words for it. */
-function state(id: Step['id']): { mark: string, words: string, tone: string } {
-  if (id === 'year') return { mark: '', words: '', tone: '' }
-  if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay font-bold' }
-  if (bench.current.decided.includes(id)) return { mark: '●', words: 'decided', tone: 'text-moss text-[0.6rem]' }
-  return { mark: '○', words: 'at its default', tone: 'text-soft text-[0.6rem]' }
+function state(id: Step['id']): { mark: string, words: string, tone: string, size: string } {
+  if (id === 'year') return { mark: '', words: '', tone: '', size: '' }
+  if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay', size: 'font-bold' }
+  if (bench.current.decided.includes(id)) return { mark: '●', words: 'decided', tone: 'text-moss', size: 'text-[0.6rem]' }
+  return { mark: '○', words: 'at its default', tone: 'text-soft', size: 'text-[0.6rem]' }
 }
 </script>
 
 <template>
   <nav aria-label="Path of work" class="path">
+    <p v-if="year.view" class="phone-score" aria-hidden="true">
+      Coldest night <strong class="slab">{{ settings.show(year.view.answers.coldestNight.insideC, 'temperature') }}</strong>
+    </p>
     <ol>
       <li v-for="s in steps" :key="s.id">
         <button :aria-current="props.step === s.id ? 'step' : undefined" class="step" :class="props.step === s.id ? 'chosen' : ''" :data-test="`step-${s.id}`" @click="emit('go', s.id)">
           <span class="flex items-baseline justify-between">
             <span class="slab text-[1.12rem]">{{ s.name }}</span>
-            <span v-if="state(s.id).mark" :class="props.step === s.id ? '' : state(s.id).tone" aria-hidden="true" :title="state(s.id).words">{{ state(s.id).mark }}</span>
+            <span v-if="state(s.id).mark" :class="[props.step === s.id ? '' : state(s.id).tone, state(s.id).size]" aria-hidden="true" :title="state(s.id).words">{{ state(s.id).mark }}</span>
           </span>
           <span class="sub">{{ s.sub }}<span class="sr-only">{{ state(s.id).words ? `, ${state(s.id).words}` : '' }}</span></span>
         </button>
@@ -60,7 +63,10 @@ function state(id: Step['id']): { mark: string, words: string, tone: string } {
 .chosen { background: var(--choice); color: var(--choice-ink); }
 .sub { display: block; font-size: 0.85rem; color: var(--soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .chosen .sub { color: inherit; opacity: 0.85; }
+.phone-score { display: none; }
 @media (max-width: 900px) {
+  .phone-score { display: block; padding: 0.15rem 0.8rem; background: var(--paper); border-bottom: 1px solid var(--line); }
+  .phone-score strong { font-size: 1.35rem; }
   ol { display: flex; overflow-x: auto; }
   .sub { display: none; }
   .step { padding: 0.35rem 0.8rem; border-left: 0; white-space: nowrap; }

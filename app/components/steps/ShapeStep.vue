@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
-import { RANGES, withForm, type Bed, type Form } from '../../../core/design'
+import { RANGES, withBackWall, withForm, withKneeWall, withRidge, withWidth, type Bed, type Form } from '../../../core/design'
 import { turnWords } from '../../../core/geometry/compass'
 
 const bench = useDesign()
@@ -57,6 +57,20 @@ function addBed(): void {
         label="Sunny side turned to the east (+) or west (−)" quantity="angle" :value="shape.turnDeg" :min="-90" :max="90" :slide="1" hint="True compass, not magnetic. 10 to 25° to the morning side warms earlier."
         :set="set('shape.turnDeg')"
       />
+    </div>
+    <div class="col-span-full">
+      <h2 class="group-title">
+        Dimensions <span class="hint font-sans font-normal">inside; or drag and type them on the drawing</span>
+      </h2>
+      <div class="grid grid-cols-2 gap-3 md:grid-cols-5">
+        <QuantityField label="Width" quantity="length" :value="shape.widthM" :min="RANGES['shape.widthM'][0]" :max="RANGES['shape.widthM'][1]" :set="v => bench.setShape(withWidth(shape, v), 'width')" />
+        <QuantityField label="Knee wall" quantity="length" :value="shape.kneeWallM" :min="0" :max="RANGES['shape.kneeWallM'][1]" :set="v => bench.setShape(withKneeWall(shape, v), 'knee wall')" />
+        <QuantityField label="Ridge height" quantity="length" :value="shape.ridgeHeightM" :min="RANGES['shape.ridgeHeightM'][0]" :max="RANGES['shape.ridgeHeightM'][1]" :set="v => bench.setShape(withRidge(shape, v), 'ridge')" />
+        <template v-if="shape.form === 'saltbox'">
+          <QuantityField label="Ridge from the sunny wall" quantity="length" :value="shape.ridgeAtM" :min="RANGES['shape.ridgeAtM'][0]" :max="shape.widthM - 0.2" :set="v => bench.setShape(withRidge(shape, shape.ridgeHeightM, v), 'ridge place')" />
+          <QuantityField label="Back wall" quantity="length" :value="shape.backWallM" :min="RANGES['shape.backWallM'][0]" :max="shape.ridgeHeightM" :set="v => bench.setShape(withBackWall(shape, v), 'back wall')" />
+        </template>
+      </div>
     </div>
     <div class="col-span-full">
       <h2 class="group-title">

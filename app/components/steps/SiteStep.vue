@@ -216,5 +216,6 @@ function backToNormals(): void {
 .months { border-collapse: separate; border-spacing: 2px; }
 .months th { font-weight: 400; font-size: 0.85rem; color: var(--soft); text-align: center; }
 .months tbody th { padding-right: 6px; text-align: left; color: var(--ink); }
-.months td { min-width: 3.1rem; }
+.months td { min-width: 2.5rem; }
+.months .input { font-size: 0.9rem; padding-inline: 2px !important; }
 </style>

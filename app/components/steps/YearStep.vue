@@ -29,8 +29,8 @@ const go = (by: number) => {
         <button class="button" @click="go(1)">
           day after ›
         </button>
-        <label class="flex min-w-56 flex-1 items-center gap-2">
-          Hour
+        <label class="flex min-w-48 flex-1 items-center gap-2">
+          Hour, standard time
           <input v-model.number="year.hour" type="range" min="0" max="23" step="1" :aria-valuetext="`${year.hour}:30`" data-test="hour">
           <span class="w-12">{{ String(year.hour).padStart(2, '0') }}:30</span>
         </label>
