@@ -31,13 +31,25 @@ export interface Library {
 
 const NAME = 'tierra'
 
-/** Opens the browser's store. Rejects when it is blocked. */
+const OPEN_WITHIN_MS = 4000
+
+/** Opens the browser's store. Rejects when it is blocked or does not answer. */
 export async function openLibrary(now: () => number = Date.now): Promise<Library> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('The store does not answer.')), OPEN_WITHIN_MS)
+  })
+  return Promise.race([openIndexed(now), late]).finally(() => clearTimeout(timer))
+}
+
+async function openIndexed(now: () => number): Promise<Library> {
   const db = await openDB<Schema>(NAME, 1, {
     upgrade(database) {
       database.createObjectStore('designs', { keyPath: 'id' })
       database.createObjectStore('settings')
     },
+    // Another tab wants to change or clear the store: let go, and let the next save say what happened.
+    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
   })
   const library = indexedLibrary(db, now)
   if (!await library.getSetting('demos-placed')) {

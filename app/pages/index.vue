@@ -121,7 +121,7 @@ async function drop(event: DragEvent): Promise<void> {
       <div class="drawing">
         <SectionDrawing v-if="ready" />
       </div>
-      <div class="controls" tabindex="-1" :data-test="`panel-${step}`">
+      <div class="controls" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
         <component :is="PANELS[step]" v-if="ready" :key="`${step}-${bench.current.id}`" />
       </div>
     </main>

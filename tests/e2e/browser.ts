@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
 
 export interface Size { width: number, height: number }
@@ -9,7 +9,7 @@ export interface Size { width: number, height: number }
 /** A headless Chromium with a fresh profile. */
 export async function openBrowser(size: Size = { width: 1280, height: 800 }, downloads = tmpdir()): Promise<WebDriver> {
   const options = new Options()
-  options.addArguments('--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+  options.addArguments('--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-features=BackForwardCache',
     '--hide-scrollbars', '--force-prefers-reduced-motion', `--window-size=${size.width},${size.height}`, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tierra-profile-'))}`)
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })
@@ -53,8 +53,7 @@ export async function field(driver: WebDriver, label: string): Promise<WebElemen
 /** Types into a field and takes it with Enter. */
 export async function type(driver: WebDriver, label: string, text: string): Promise<void> {
   const input = await field(driver, label)
-  await driver.executeScript('arguments[0].select()', input)
-  await input.sendKeys(text, '\n')
+  await input.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER)
 }
 
 export async function choose(driver: WebDriver, label: string, id: string): Promise<void> {

@@ -115,7 +115,7 @@ function backToNormals(): void {
 </script>
 
 <template>
-  <div class="step-grid">
+  <div class="step-grid site-grid">
     <div>
       <h2 class="group-title">
         Where
@@ -213,9 +213,12 @@ function backToNormals(): void {
 </template>
 
 <style scoped>
-.months { border-collapse: separate; border-spacing: 2px; }
+.months { border-collapse: separate; border-spacing: 1px; width: 100%; }
+@media (min-width: 901px) {
+  .step-grid.site-grid { grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr) minmax(0, 1.25fr) !important; }
+}
 .months th { font-weight: 400; font-size: 0.85rem; color: var(--soft); text-align: center; }
 .months tbody th { padding-right: 6px; text-align: left; color: var(--ink); }
 .months td { min-width: 2.5rem; }
-.months .input { font-size: 0.9rem; padding-inline: 2px !important; }
+.months .input { font-size: 0.9rem; padding-inline: 1px !important; letter-spacing: -0.02em; }
 </style>

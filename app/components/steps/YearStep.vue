@@ -41,7 +41,7 @@ const go = (by: number) => {
       <DayChart :view="year.view" :day="year.day" :hour="year.hour" />
     </template>
     <div v-else class="grid gap-x-8 gap-y-4 lg:grid-cols-[2fr_1fr]">
-      <div class="overflow-x-auto">
+      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Month by month">
         <h2 class="group-title">
           Month by month <span class="hint font-sans font-normal">click a day in the ribbon to see its hours</span>
         </h2>

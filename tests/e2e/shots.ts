@@ -1,0 +1,27 @@
+import { writeFileSync } from 'node:fs'
+import { find, openBrowser, settled, type Size } from './browser'
+
+interface Shot { name: string, path: string, theme?: 'day' | 'night', units?: string, size?: Size }
+
+const SHOTS: Shot[] = [
+  { name: 'bench-day', path: '/?step=shape' },
+  { name: 'bench-night', path: '/?step=skin', theme: 'night' },
+  { name: 'bench-phone', path: '/?step=shape', size: { width: 390, height: 844 } },
+  { name: 'day-hour-by-hour', path: '/?step=year&day=40&hour=11' },
+  { name: 'year-ledger', path: '/?step=year' },
+  { name: 'southern-site', path: '/?d=ribera-alta&step=site' },
+  { name: 'store-us-units', path: '/?step=store', units: 'us' },
+  { name: 'design-list', path: '/designs' },
+]
+
+for (const shot of SHOTS) {
+  const driver = await openBrowser(shot.size ?? { width: 1280, height: 800 })
+  await driver.get(`${process.env.TIERRA_ADDRESS}/icon.svg`)
+  await driver.executeScript('localStorage.setItem("tierra-settings", JSON.stringify({ units: arguments[0], theme: arguments[1] }))', shot.units ?? 'metric', shot.theme ?? 'day')
+  await driver.get(process.env.TIERRA_ADDRESS + shot.path)
+  if (shot.path.startsWith('/designs')) await find(driver, 'design-list')
+  else await settled(driver)
+  await driver.sleep(1200)
+  writeFileSync(`docs/screenshots/${shot.name}.png`, Buffer.from(await driver.takeScreenshot(), 'base64'))
+  await driver.quit()
+}
