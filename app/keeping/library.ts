@@ -90,9 +90,10 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
   }
 }
 
-/** A library in memory, with the demos: for browsers whose store is blocked. */
-export function memoryLibrary(now: () => number = Date.now): Library {
-  const designs = new Map<string, KeptDesign>(DEMOS.map(design => [design.id, { id: design.id, design, pinned: null, revision: 1, updatedAt: now() }]))
+/** A library in memory: for browsers whose store is blocked or full. It begins with what is already at hand, or with the demos. */
+export function memoryLibrary(now: () => number = Date.now, atHand: readonly KeptDesign[] = []): Library {
+  const start = atHand.length > 0 ? atHand : DEMOS.map((design): KeptDesign => ({ id: design.id, design, pinned: null, revision: 1, updatedAt: now() }))
+  const designs = new Map<string, KeptDesign>(start.map(k => [k.id, k]))
   const settings = new Map<string, unknown>()
   return {
     lasting: false,

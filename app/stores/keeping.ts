@@ -44,8 +44,7 @@ export const useKeeping = defineStore('keeping', () => {
   }
 
   function goWithoutStore(): void {
-    library = memoryLibrary()
-    revision = 0
+    library = memoryLibrary(Date.now, list.value)
     state.value = 'memory'
     notices.tell('error', 'This browser does not let Tierra keep designs (its store is blocked or full). Work goes on in memory; export your design before you close the page.')
   }

@@ -6,6 +6,8 @@ export interface Glazing {
   optics:
     | { kind: 'clear', refractiveIndex: number, /** Extinction coefficient × thickness of one sheet. */ kl: number, sheets: number }
     | { kind: 'diffusing', /** Normal, solar, 0–1. */ transmittance: number, absorptance: number }
+  /** Sheets or walls one behind the other. */
+  layers: number
   /** Share of the transmitted beam that leaves in all directions, 0–1. */
   haze: number
   /** Centre U-value with standard films (inside 0.13, outside 0.04 m²K/W), W/m²K. */
@@ -18,14 +20,14 @@ export interface Glazing {
 const GLASS = 1.526
 
 export const GLAZINGS: readonly Glazing[] = [
-  { id: 'glass-1', name: 'Single glass, 4 mm', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 1 }, haze: 0, uValue: 5.8, longwaveTransmittance: 0, source: 'EN 673 typical; Duffie & Beckman ch. 5' },
-  { id: 'glass-2', name: 'Double glass, air gap', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 2 }, haze: 0, uValue: 2.8, longwaveTransmittance: 0, source: 'EN 673 typical, 16 mm air' },
-  { id: 'glass-3', name: 'Triple glass, air gaps', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 3 }, haze: 0, uValue: 1.9, longwaveTransmittance: 0, source: 'EN 673 typical, 2 × 12 mm air' },
-  { id: 'twinwall-6', name: 'Twin-wall polycarbonate, 6 mm', optics: { kind: 'diffusing', transmittance: 0.8, absorptance: 0.06 }, haze: 0.5, uValue: 3.6, longwaveTransmittance: 0.02, source: 'sheet makers’ typical range' },
-  { id: 'twinwall-10', name: 'Twin-wall polycarbonate, 10 mm', optics: { kind: 'diffusing', transmittance: 0.78, absorptance: 0.07 }, haze: 0.5, uValue: 3.0, longwaveTransmittance: 0.02, source: 'sheet makers’ typical range' },
-  { id: 'multiwall-16', name: 'Multiwall polycarbonate, 16 mm', optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 }, haze: 0.7, uValue: 2.1, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
-  { id: 'multiwall-25', name: 'Multiwall polycarbonate, 25 mm', optics: { kind: 'diffusing', transmittance: 0.6, absorptance: 0.13 }, haze: 0.8, uValue: 1.6, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
-  { id: 'acrylic-16', name: 'Twin-wall acrylic, 16 mm', optics: { kind: 'diffusing', transmittance: 0.85, absorptance: 0.04 }, haze: 0.2, uValue: 2.5, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
-  { id: 'film-1', name: 'Polyethylene film, single', optics: { kind: 'diffusing', transmittance: 0.87, absorptance: 0.04 }, haze: 0.3, uValue: 6, longwaveTransmittance: 0.35, source: 'ASABE EP406; film makers’ typical range' },
-  { id: 'film-2', name: 'Polyethylene film, double, inflated', optics: { kind: 'diffusing', transmittance: 0.77, absorptance: 0.07 }, haze: 0.45, uValue: 4, longwaveTransmittance: 0.2, source: 'ASABE EP406; film makers’ typical range' },
+  { id: 'glass-1', layers: 1, name: 'Single glass, 4 mm', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 1 }, haze: 0, uValue: 5.8, longwaveTransmittance: 0, source: 'EN 673 typical; Duffie & Beckman ch. 5' },
+  { id: 'glass-2', layers: 2, name: 'Double glass, air gap', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 2 }, haze: 0, uValue: 2.8, longwaveTransmittance: 0, source: 'EN 673 typical, 16 mm air' },
+  { id: 'glass-3', layers: 3, name: 'Triple glass, air gaps', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 3 }, haze: 0, uValue: 1.9, longwaveTransmittance: 0, source: 'EN 673 typical, 2 × 12 mm air' },
+  { id: 'twinwall-6', layers: 2, name: 'Twin-wall polycarbonate, 6 mm', optics: { kind: 'diffusing', transmittance: 0.8, absorptance: 0.06 }, haze: 0.5, uValue: 3.6, longwaveTransmittance: 0.02, source: 'sheet makers’ typical range' },
+  { id: 'twinwall-10', layers: 2, name: 'Twin-wall polycarbonate, 10 mm', optics: { kind: 'diffusing', transmittance: 0.78, absorptance: 0.07 }, haze: 0.5, uValue: 3.0, longwaveTransmittance: 0.02, source: 'sheet makers’ typical range' },
+  { id: 'multiwall-16', layers: 3, name: 'Multiwall polycarbonate, 16 mm', optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 }, haze: 0.7, uValue: 2.1, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
+  { id: 'multiwall-25', layers: 5, name: 'Multiwall polycarbonate, 25 mm', optics: { kind: 'diffusing', transmittance: 0.6, absorptance: 0.13 }, haze: 0.8, uValue: 1.6, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
+  { id: 'acrylic-16', layers: 2, name: 'Twin-wall acrylic, 16 mm', optics: { kind: 'diffusing', transmittance: 0.85, absorptance: 0.04 }, haze: 0.2, uValue: 2.5, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
+  { id: 'film-1', layers: 1, name: 'Polyethylene film, single', optics: { kind: 'diffusing', transmittance: 0.87, absorptance: 0.04 }, haze: 0.3, uValue: 6, longwaveTransmittance: 0.35, source: 'ASABE EP406; film makers’ typical range' },
+  { id: 'film-2', layers: 2, name: 'Polyethylene film, double, inflated', optics: { kind: 'diffusing', transmittance: 0.77, absorptance: 0.07 }, haze: 0.45, uValue: 4, longwaveTransmittance: 0.2, source: 'ASABE EP406; film makers’ typical range' },
 ]

@@ -40,6 +40,13 @@ describe.each([['indexed', indexed], ['memory', memory]] as [string, () => Promi
   })
 })
 
+test('memory takes over with what is at hand', async () => {
+  const kept = { id: 'mine', design: { ...DEMOS[0]!, id: 'mine' }, pinned: null, revision: 6, updatedAt: 5 }
+  const library = memoryLibrary(() => 1, [kept])
+  expect((await library.list()).map(k => k.id)).toEqual(['mine'])
+  expect(await library.save(kept.design, null, 6)).toEqual({ ok: true, revision: 7 })
+})
+
 test('deleted demos stay deleted when the store is opened again; a damaged entry is left out of the list', async () => {
   const library = await indexed()
   await library.remove(DEMOS[1]!.id)

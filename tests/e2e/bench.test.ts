@@ -336,6 +336,22 @@ describe('keeping', () => {
     await devtools.sendDevToolsCommand('Page.removeScriptToEvaluateOnNewDocument', { identifier })
   })
 
+  test('a store that fills up is told; nothing on the bench or the list is lost', async () => {
+    await fresh('/?step=store')
+    await driver.executeScript('IDBObjectStore.prototype.put = () => { throw new DOMException("full", "QuotaExceededError") }')
+    await type(driver, 'How many', '25')
+    expect(await notice()).toMatch(/blocked or full/)
+    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'in memory only', 5000)
+    expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('25')
+    await driver.executeScript('document.querySelector(\'a[href="/designs"]\').click()')
+    await find(driver, 'design-list')
+    expect(await text('[data-test="design-list"]')).toMatch(/Escuela Ribera Alta/)
+    await driver.findElement(By.css('[data-test="design-hollow-ash"] button')).click()
+    await settled(driver)
+    await click(driver, 'step-store')
+    expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('25')
+  })
+
   test('once loaded it works offline', async () => {
     await fresh('/?step=store')
     const devtools = driver as WebDriver & { sendDevToolsCommand: (name: string, args: object) => Promise<void> }

@@ -33,10 +33,12 @@ const options = computed((): ApexOptions => {
   const unit = settings.units === 'us' ? '°F' : '°C'
   const temperatures = series.value.length - 1
   const palette = [c.clay, c.ink, c.moss, ...(hasWater.value ? [c.water] : []), c.straw]
-  const temps = [...props.view.hours.airC.subarray(props.day * 24, props.day * 24 + 24), ...props.view.hours.outsideC.subarray(props.day * 24, props.day * 24 + 24), ...props.view.hours.soilC.subarray(props.day * 24, props.day * 24 + 24)]
+  const temps = [...props.view.hours.airC.subarray(props.day * 24, props.day * 24 + 24), ...props.view.hours.outsideC.subarray(props.day * 24, props.day * 24 + 24), ...props.view.hours.soilC.subarray(props.day * 24, props.day * 24 + 24),
+    ...props.view.hours.waterC.subarray(props.day * 24, props.day * 24 + 24)].filter(Number.isFinite)
     .map(v => toShown(v, 'temperature', settings.units))
-  const low = Math.floor((Math.min(...temps) - 1) / 5) * 5
-  const high = Math.ceil((Math.max(...temps) + 1) / 5) * 5
+  const tick = Math.max(...temps) - Math.min(...temps) > 28 ? 10 : 5
+  const low = Math.floor((Math.min(...temps) - 1) / tick) * tick
+  const high = Math.ceil((Math.max(...temps) + 1) / tick) * tick
   return {
     chart: { id: 'day', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, fontFamily: 'Source Sans 3, sans-serif', foreColor: c.ink, background: 'transparent' },
     colors: palette,
@@ -44,7 +46,7 @@ const options = computed((): ApexOptions => {
     fill: { type: 'solid', opacity: [...Array.from({ length: temperatures }, () => 1), 0.22] },
     xaxis: { categories: Array.from({ length: 24 }, (_, h) => `${h}`), tickAmount: 12, axisBorder: { color: c.line }, axisTicks: { color: c.line }, tooltip: { enabled: false } },
     yaxis: [
-      ...Array.from({ length: temperatures }, (_, i) => ({ seriesName: 'air inside', show: i === 0, min: low, max: high, tickAmount: Math.min(6, (high - low) / 5), labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: unit, style: { fontWeight: 400, color: c.soft } } })),
+      ...Array.from({ length: temperatures }, (_, i) => ({ seriesName: 'air inside', show: i === 0, min: low, max: high, tickAmount: (high - low) / tick, labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: unit, style: { fontWeight: 400, color: c.soft } } })),
       { opposite: true, min: 0, max: 1000, tickAmount: 4, labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: 'W/m²', style: { fontWeight: 400, color: c.soft } } },
     ],
     annotations: { xaxis: [{ x: `${props.hour}`, borderColor: c.ink, strokeDashArray: 0 }], yaxis: [{ y: toShown(bench.current.aim.lowestAirC, 'temperature', settings.units), borderColor: c.clay, strokeDashArray: 6, label: { text: 'aim', position: 'left', textAnchor: 'start', style: { background: 'transparent', color: c.clay } } }] },
@@ -58,6 +60,6 @@ const spoken = computed(() => `Temperatures of ${dayName(props.day)}, hour by ho
 
 <template>
   <div role="img" :aria-label="spoken" data-test="day-chart">
-    <VueApexCharts height="184" :options="options" :series="series" />
+    <VueApexCharts height="178" :options="options" :series="series" />
   </div>
 </template>

@@ -52,7 +52,7 @@ function showColdest(): void {
         <strong :class="margin >= 0 ? 'text-moss' : 'text-clay'">{{ margin >= 0 ? 'kept, by' : 'missed, by' }} {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong>.
       </p>
       <p v-if="heated" class="hint mt-1">
-        Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }}.
+        Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }} <ChangeMark :now="a.freeRunning.coldestNight.insideC" :was="was?.freeRunning.coldestNight.insideC" quantity="temperature" more="good" />
       </p>
       <dl class="mt-3 divide-y divide-line border-y border-line">
         <div class="row">

@@ -58,6 +58,12 @@ const person = computed(() => {
   return best.clear > 0 ? best : null
 })
 const tall = 1.72
+/** The heater stands on the floor before the barrels, or by the back wall. */
+const heaterAt = computed(() => {
+  if (!props.design.topUp.heater.on) return null
+  const layout = layBarrels(props.design)
+  return Math.max(0.2, (layout && layout.x0 > props.outline.widthM / 2 ? layout.x0 : props.outline.widthM) - 0.34)
+})
 const headroom = computed(() => headroomM(props.design))
 </script>
 
@@ -95,7 +101,13 @@ const headroom = computed(() => headroomM(props.design))
         :d="`M ${scale.x(person.x)} ${scale.y(tall - 0.27)} V ${scale.y(0.8)} L ${scale.x(person.x - 0.14)} ${scale.y(0)} M ${scale.x(person.x)} ${scale.y(0.8)} L ${scale.x(person.x + 0.14)} ${scale.y(0)} M ${scale.x(person.x)} ${scale.y(1.32)} L ${scale.x(person.x - 0.2)} ${scale.y(0.85)} M ${scale.x(person.x)} ${scale.y(1.32)} L ${scale.x(person.x + 0.2)} ${scale.y(0.85)}`"
       />
     </g>
-    <text v-if="person" :x="scale.x(person.x)" :y="scale.y(tall) - 8" text-anchor="middle" class="note">{{ settings.show(headroom, 'length') }} clear</text>
+    <g v-if="heaterAt !== null" data-test="heater-symbol">
+      <rect :x="scale.x(heaterAt) - 9" :y="scale.y(0) - 30" width="18" height="24" rx="2" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.4" />
+      <path :d="`M ${scale.x(heaterAt) - 4} ${scale.y(0) - 12} q 4 -4 0 -8 m 4 8 q 4 -4 0 -8 m 4 8 q 4 -4 0 -8`" fill="none" stroke="var(--clay)" stroke-width="1.5" />
+      <path :d="`M ${scale.x(heaterAt) - 6} ${scale.y(0) - 6} v 6 m 12 0 v -6`" stroke="var(--ink)" stroke-width="1.6" />
+      <title>Heater</title>
+    </g>
+    <text v-if="person" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(headroom, 'length') }} clear</text>
   </g>
 </template>
 

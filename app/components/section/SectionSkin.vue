@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { entry, GLAZINGS } from '../../../core/catalog'
 import type { Design, Layer } from '../../../core/design'
 import type { Outline, Point } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -50,6 +51,8 @@ const panes = computed(() => {
   return out
 })
 
+/** Sheets of the glazing, drawn side by side from inside (thick, blue) outwards. */
+const sheets = computed(() => entry(GLAZINGS, props.design.skin.glazing).layers)
 const hasCover = computed(() => props.design.skin.cover.id !== 'none')
 /** Angle arc at the glazing's foot. */
 const arc = computed(() => {
@@ -62,12 +65,19 @@ const arc = computed(() => {
     path: `M ${x + r} ${y} A ${r} ${r} 0 0 0 ${x + r * Math.cos(a)} ${y - r * Math.sin(a)}`, x, y, r,
   }
 })
+/** Draughts at the joints: none when built with care, one as usual, three when gappy. */
+const draughts = computed(() => {
+  const o = props.outline
+  const places = [{ x: 0, z: o.kneeWallM }, { x: o.widthM, z: o.backWallM }, { x: o.ridgeAtM, z: o.ridgeHeightM }]
+  return places.slice(0, { tight: 0, usual: 1 }[props.design.breathe.leakage] ?? 3)
+})
 const vents = computed(() => {
   const v = props.design.breathe.vents
   const o = props.outline
-  const out: { x: number, z: number, name: string }[] = []
-  if (v.lowM2 > 0 && o.kneeWallM >= 0.25) out.push({ x: 0, z: o.kneeWallM * 0.35, name: 'low vent' })
-  if (v.highM2 > 0) out.push({ x: o.ridgeAtM, z: o.ridgeHeightM - 0.02, name: 'high vent' })
+  const out: { x: number, z: number, name: string, size: number }[] = []
+  const size = (area: number) => Math.min(1.7, 0.6 + area / 10)
+  if (v.lowM2 > 0 && o.kneeWallM >= 0.25) out.push({ x: 0, z: o.kneeWallM * 0.3, name: 'low vent', size: size(v.lowM2) })
+  if (v.highM2 > 0) out.push({ x: o.ridgeAtM, z: o.ridgeHeightM, name: 'high vent', size: size(v.highM2) })
   return out
 })
 </script>
@@ -84,7 +94,8 @@ const vents = computed(() => {
         :x1="scale.x(p.a.x)" :y1="scale.y(p.a.z)" :x2="scale.x(p.b.x)" :y2="scale.y(p.b.z)" stroke="var(--glass)" stroke-width="4"
       />
       <line
-        :x1="scale.x(p.a.x) + p.nx * 5" :y1="scale.y(p.a.z) - p.nz * 5" :x2="scale.x(p.b.x) + p.nx * 5" :y2="scale.y(p.b.z) - p.nz * 5" stroke="var(--ink)" stroke-width="1.5"
+        v-for="k in sheets" :key="k" :x1="scale.x(p.a.x) + p.nx * (1 + 4 * k)" :y1="scale.y(p.a.z) - p.nz * (1 + 4 * k)" :x2="scale.x(p.b.x) + p.nx * (1 + 4 * k)" :y2="scale.y(p.b.z) - p.nz * (1 + 4 * k)"
+        stroke="var(--ink)" :stroke-width="k === sheets ? 1.5 : 0.7"
       />
     </g>
     <g v-if="hasCover" data-test="cover-roll">
@@ -94,9 +105,14 @@ const vents = computed(() => {
     </g>
     <g v-for="v in vents" :key="v.name">
       <path
-        :d="`M ${scale.x(v.x) - 9} ${scale.y(v.z) + 5} q 9 -4 9 -11 m -4 3 l 4 -4 l 4 4`" fill="none" stroke="var(--slate)" stroke-width="1.8" stroke-linecap="round"
+        :transform="`translate(${scale.x(v.x) + (v.name === 'high vent' ? 14 : -24)}, ${scale.y(v.z) + (v.name === 'high vent' ? -6 : 4)}) scale(${v.size})`"
+        d="M 0 6 q 9 -3 9 -12 m -4 3.5 l 4 -4 l 4 4" fill="none" stroke="var(--slate)" stroke-width="1.8" stroke-linecap="round"
       />
       <title>{{ v.name }}</title>
+    </g>
+    <g v-for="(p, i) in draughts" :key="`d${i}`" data-test="draught">
+      <path :transform="`translate(${scale.x(p.x) + (i === 0 ? -34 : 12)}, ${scale.y(p.z) + (i === 0 ? -14 : -10)})`" d="M 0 0 q 4 -5 8 0 t 8 0 m -16 5 q 4 -5 8 0 t 8 0" fill="none" stroke="var(--slate)" stroke-width="1.4" />
+      <title>Air leaks at this joint</title>
     </g>
     <path :d="arc.path" fill="none" stroke="var(--ink)" stroke-width="1.3" />
     <line :x1="arc.x" :x2="arc.x + arc.r + 12" :y1="arc.y" :y2="arc.y" stroke="var(--ink)" stroke-width="1" stroke-dasharray="3 3" />

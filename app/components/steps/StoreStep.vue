@@ -11,9 +11,11 @@ const masonry = MATERIALS.filter(m => m.group === 'masonry')
 const floors = MATERIALS.filter(m => m.group === 'masonry' || m.group === 'ground')
 const PLACES = [{ id: 'back', name: 'against the back wall' }, { id: 'middle', name: 'in the middle' }, { id: 'sunny', name: 'behind the knee wall' }] as const
 const water = computed(() => store.value.barrels.count * entry(VESSELS, store.value.barrels.vessel).volumeM3)
+/** Litres to a square metre of glazing, or gallons to a square foot, with the rule in the same units. */
 const perArea = computed(() => {
   const glazed = makeBuilding(bench.current).surfaces.filter(s => s.kind === 'glazed').reduce((sum, s) => sum + s.areaM2, 0)
-  return Math.round(water.value * 1000 / glazed)
+  const litres = water.value * 1000 / glazed
+  return settings.units === 'metric' ? `${Math.round(litres)} L for each m² of glazing; rule: 80 to 200` : `${(litres / 40.746).toFixed(1)} gal for each ft² of glazing; rule: 2 to 5`
 })
 </script>
 
@@ -25,7 +27,7 @@ const perArea = computed(() => {
       </h2>
       <QuantityField
         label="How many" quantity="count" :value="store.barrels.count" :min="0" :max="Math.min(60, RANGES['store.barrels.count'][1])" :slide="1" :set="set('store.barrels.count')"
-        :hint="store.barrels.count > 0 ? `${settings.show(water, 'volume')} in all, ${perArea} L for each m² of glazing. Rule: 80 to 200.` : 'Rule: 80 to 200 L of water for each m² of glazing.'"
+        :hint="store.barrels.count > 0 ? `${settings.show(water, 'volume')} in all, ${perArea}.` : 'Rule: 80 to 200 L for each m² of glazing (2 to 5 US gal for each ft²).'"
       />
       <ChoiceField label="Vessel" :value="store.barrels.vessel" :options="VESSELS" :set="v => bench.edit([['store.barrels.vessel', v]])" />
       <ChoiceField label="Colour" :value="store.barrels.colour" :options="COLOURS" :set="v => bench.edit([['store.barrels.colour', v]])" />

@@ -30,8 +30,8 @@ const go = (by: number) => {
           day after ›
         </button>
         <label class="flex min-w-48 flex-1 items-center gap-2">
-          Hour, standard time
-          <input v-model.number="year.hour" type="range" min="0" max="23" step="1" :aria-valuetext="`${year.hour}:30`" data-test="hour">
+          Hour
+          <input v-model.number="year.hour" type="range" min="0" max="23" step="1" title="Standard time" :aria-valuetext="`${year.hour}:30`" data-test="hour">
           <span class="w-12">{{ String(year.hour).padStart(2, '0') }}:30</span>
         </label>
         <button class="button" data-test="design-days" @click="year.day = null">
@@ -40,7 +40,7 @@ const go = (by: number) => {
       </div>
       <DayChart :view="year.view" :day="year.day" :hour="year.hour" />
     </template>
-    <div v-else class="grid gap-x-8 gap-y-4 lg:grid-cols-[2fr_1fr]">
+    <div v-else class="grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_10.5rem]">
       <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Month by month">
         <h2 class="group-title">
           Month by month <span class="hint font-sans font-normal">click a day in the ribbon to see its hours</span>
@@ -121,7 +121,7 @@ const go = (by: number) => {
 </template>
 
 <style scoped>
-.table { border-collapse: collapse; font-size: 0.92rem; }
-.table th, .table td { padding: 1px 7px; text-align: right; border-bottom: 1px solid var(--line); white-space: nowrap; }
+.table { border-collapse: collapse; font-size: 0.9rem; }
+.table th, .table td { padding: 1px 5px; text-align: right; border-bottom: 1px solid var(--line); white-space: nowrap; }
 .table th[scope='row'] { text-align: left; font-weight: 400; }
 </style>
