@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
 import { DEMOS, designFaults, faultLine, patchDesign, STEPS, type Design, type Patch, type StepId } from '../../core/design'
 import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
 

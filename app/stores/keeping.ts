@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, designFaults, type Design } from '../../core/design'
 import { memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
 import { useDesign } from './design'
@@ -119,7 +120,10 @@ export const useKeeping = defineStore('keeping', () => {
   /** Settles a conflict by keeping this tab's version as a design of its own. */
   async function keepMineAsCopy(): Promise<void> {
     const mine = bench.current
-    state.value = 'kept'
+    // What stands here goes into the copy; nothing more is to be saved under the old name.
+    saved = mine
+    savedPin = year.pinned
+    state.value = library.lasting ? 'kept' : 'memory'
     await add({ ...mine, id: freshId(), name: copyName(mine.name) })
   }
 

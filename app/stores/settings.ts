@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { ref, watch } from 'vue'
 import { formatQuantity, type FormatOptions, type Quantity, type UnitSystem } from '../../core/units'
 
 const KEY = 'tierra-settings'

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
 import type { Answers } from '../../core/answers'
 import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'

@@ -62,3 +62,28 @@ test('feet carry inches without ever showing twelve of them', () => {
   expect(formatQuantity(-0.001, 'length', 'us')).toBe('0\u00a0in')
   expect(formatQuantity(-0.04, 'temperature', 'metric')).toBe('0.0\u00a0°C')
 })
+
+test('every unit of every quantity goes there and back', () => {
+  for (const [quantity, units] of Object.entries(UNITS) as [Quantity, (typeof UNITS)[Quantity]][]) {
+    for (const u of units) {
+      for (const spelling of u.spellings.filter(s => s !== '')) {
+        const parsed = parseQuantity(`12.5 ${spelling}`, quantity, 'metric')
+        expect([quantity, spelling, parsed]).toEqual([quantity, spelling, { ok: true, value: expect.closeTo(12.5 * u.factor + (u.offset ?? 0), 9) }])
+      }
+    }
+  }
+})
+
+test.each([
+  [1234.4, 'power', 'metric', '1\u202f234\u00a0W'], [-3.44, 'temperature', 'metric', '−3.4\u00a0°C'], [20, 'temperature', 'us', '68.0\u00a0°F'], [3.5222, 'resistance', 'us', 'R 20.0'], [3, 'transmittance', 'metric', '3.00\u00a0W/m²K'],
+  [0.2, 'volume', 'metric', '200\u00a0L'], [0.2082, 'volume', 'mixed', '55\u00a0gal'], [0.1, 'thickness', 'us', '3.94\u00a0in'], [36.47, 'angle', 'us', '36.5°'], [0.2, 'share', 'metric', '20%'], [NaN, 'length', 'metric', '–'],
+] as const)('%p of %s in %s units reads %s', (value, quantity, system, expected) => {
+  expect(formatQuantity(value, quantity, system)).toBe(expected)
+})
+
+test('changes carry their sign, and nothing carries none', () => {
+  expect(formatQuantity(1.64, 'temperatureDifference', 'metric', { sign: true })).toBe('+1.6\u00a0K')
+  expect(formatQuantity(-1.64, 'temperatureDifference', 'us', { sign: true, unit: false })).toBe('−3.0')
+  expect(formatQuantity(0.01, 'temperatureDifference', 'metric', { sign: true, unit: false })).toBe('0.0')
+  expect(formatQuantity(-0.3, 'length', 'us', { sign: true })).toBe('−1\u00a0ft')
+})

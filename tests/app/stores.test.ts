@@ -1,0 +1,229 @@
+import 'fake-indexeddb/auto'
+import './browser-globals'
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import { DEMOS, withGlazingAngle, type Design } from '../../core/design'
+import type { YearView } from '../../core/view'
+import { useDesign } from '../../app/stores/design'
+import { useKeeping } from '../../app/stores/keeping'
+import { useNotices } from '../../app/stores/notices'
+import { useSettings } from '../../app/stores/settings'
+import { useYear } from '../../app/stores/year'
+
+/** Years that end at once, with a coldest night that tells which design they are of. */
+const mockRequests: Design[] = []
+jest.mock('../../app/workers/year-pool', () => ({
+  startYearWorkers: () => [{
+    run: (design: Design) => {
+      mockRequests.push(design)
+      return Promise.resolve({ answers: { coldestNight: { insideC: design.store.barrels.count } } } as unknown as YearView)
+    },
+  }],
+}))
+
+const demo = DEMOS[0]!
+const rest = () => new Promise(resolve => setTimeout(resolve, 20))
+const wipe = () => new Promise<void>((resolve) => {
+  const request = indexedDB.deleteDatabase('tierra')
+  request.onsuccess = request.onerror = () => resolve()
+})
+
+/** One browser tab: its own stores over the one database. */
+function tab() {
+  const pinia = createPinia()
+  const inTab = <T>(use: () => T): T => {
+    setActivePinia(pinia)
+    return use()
+  }
+  return { bench: inTab(useDesign), year: inTab(useYear), keeping: inTab(useKeeping), notices: inTab(useNotices), settings: inTab(useSettings) }
+}
+
+beforeEach(wipe)
+
+describe('the design on the bench', () => {
+  test('an edit marks its step as decided, once, and undo takes both back', () => {
+    const { bench } = tab()
+    bench.open({ ...demo, decided: [] })
+    expect(bench.edit([['store.barrels.count', 20]])).toBeNull()
+    expect(bench.edit([['store.barrels.stack', 1]])).toBeNull()
+    expect(bench.current.decided).toEqual(['store'])
+    bench.undo()
+    bench.undo()
+    expect(bench.current.decided).toEqual([])
+    expect(bench.canUndo).toBe(false)
+    bench.redo()
+    expect(bench.current.store.barrels.count).toBe(20)
+  })
+
+  test('an edit that would break the design is refused with its reason, and nothing changes', () => {
+    const { bench } = tab()
+    bench.open(demo)
+    const refused = bench.edit([['shape.beds.0.atM', 4]])
+    expect(refused).toMatch(/^shape\.beds\[\d\]\.atM: /)
+    expect(bench.refusal).toBe(refused)
+    expect(bench.current).toBe(demo)
+    expect(bench.canUndo).toBe(false)
+    expect(bench.setShape(withGlazingAngle(demo.shape, 45), 'angle')).toBeNull()
+    expect(bench.refusal).toBe('')
+  })
+
+  test('a drag is one step of undo', () => {
+    const { bench } = tab()
+    bench.open(demo)
+    for (const angle of [38, 40, 43, 47]) bench.setShape(withGlazingAngle(demo.shape, angle), 'drag ridge 1')
+    bench.undo()
+    expect(bench.current).toBe(demo)
+  })
+})
+
+describe('keeping', () => {
+  test('opens the demo, saves an edit by itself, and finds it again', async () => {
+    const first = tab()
+    await first.keeping.start(null)
+    expect(first.bench.current.id).toBe('hollow-ash')
+    expect(first.keeping.state).toBe('kept')
+    first.bench.edit([['store.barrels.count', 22]])
+    await nextTick()
+    expect(first.keeping.state).toBe('keeping')
+    await first.keeping.flush()
+    expect(first.keeping.state).toBe('kept')
+    const later = tab()
+    await later.keeping.start('hollow-ash')
+    expect(later.bench.current.store.barrels.count).toBe(22)
+    expect(later.bench.canUndo).toBe(false)
+  })
+
+  test('two tabs: the later save is held, and each way out keeps both designs', async () => {
+    const one = tab()
+    const two = tab()
+    await one.keeping.start('hollow-ash')
+    await two.keeping.start('hollow-ash')
+    one.bench.edit([['name', 'from the first tab']])
+    await one.keeping.flush()
+    two.bench.edit([['name', 'from the second tab']])
+    await two.keeping.flush()
+    expect(two.keeping.state).toBe('conflict')
+    expect(two.keeping.theirs?.design.name).toBe('from the first tab')
+    // While it stands, nothing more is written.
+    two.bench.edit([['store.barrels.count', 3]])
+    await two.keeping.flush()
+    expect((await reopened('hollow-ash')).name).toBe('from the first tab')
+    await two.keeping.keepMineAsCopy()
+    expect(two.keeping.state).toBe('kept')
+    expect(two.bench.current.id).not.toBe('hollow-ash')
+    expect((await reopened(two.bench.current.id)).store.barrels.count).toBe(3)
+    expect((await reopened('hollow-ash')).name).toBe('from the first tab')
+  })
+
+  test('two tabs: taking theirs puts it on the bench and goes on from it', async () => {
+    const one = tab()
+    const two = tab()
+    await one.keeping.start('ribera-alta')
+    await two.keeping.start('ribera-alta')
+    one.bench.edit([['store.barrels.count', 17]])
+    await one.keeping.flush()
+    two.bench.edit([['store.barrels.count', 5]])
+    await two.keeping.flush()
+    two.keeping.takeTheirs()
+    expect(two.bench.current.store.barrels.count).toBe(17)
+    two.bench.edit([['store.barrels.count', 18]])
+    await two.keeping.flush()
+    expect(two.keeping.state).toBe('kept')
+    expect((await reopened('ribera-alta')).store.barrels.count).toBe(18)
+  })
+
+  test('duplicate, rename, delete and undo', async () => {
+    const { keeping, bench, notices } = tab()
+    await keeping.start(null)
+    await keeping.duplicate('hollow-ash')
+    expect(bench.current.name).toBe('Hollow Ash Seed Library (2)')
+    await keeping.duplicate('hollow-ash')
+    expect(bench.current.name).toBe('Hollow Ash Seed Library (3)')
+    await keeping.rename('ribera-alta', 'School on the bank')
+    expect((await reopened('ribera-alta')).name).toBe('School on the bank')
+    const id = bench.current.id
+    await keeping.remove(id)
+    expect(bench.current.id).not.toBe(id)
+    expect(keeping.list.some(k => k.id === id)).toBe(false)
+    const notice = notices.all.find(n => n.action?.label === 'Undo')!
+    notice.action!.run()
+    await rest()
+    expect(keeping.list.some(k => k.id === id)).toBe(true)
+    expect(await keeping.openDesign(id)).toBe(true)
+    expect(await keeping.openDesign('never')).toBe(false)
+  })
+
+  test('when the last design is deleted a demo stands in', async () => {
+    const { keeping, bench } = tab()
+    await keeping.start(null)
+    for (const k of [...keeping.list]) await keeping.remove(k.id)
+    expect(bench.current.id).toBe('hollow-ash')
+    expect(keeping.list).toHaveLength(1)
+  })
+
+  test('a store that cannot be opened: memory, said so, and the work goes on', async () => {
+    const open = jest.spyOn(IDBFactory.prototype, 'open').mockImplementation(() => {
+      throw new DOMException('blocked', 'SecurityError')
+    })
+    const { keeping, bench, notices } = tab()
+    await keeping.start(null)
+    open.mockRestore()
+    expect(keeping.state).toBe('memory')
+    expect(notices.all.map(n => n.text).join()).toMatch(/does not let Tierra keep designs/)
+    bench.edit([['store.barrels.count', 9]])
+    await keeping.flush()
+    await keeping.duplicate(bench.current.id)
+    expect(bench.current.store.barrels.count).toBe(9)
+  })
+})
+
+describe('the year and its pin', () => {
+  test('a pin is worked out apart and kept with the design', async () => {
+    const { keeping, bench, year } = tab()
+    await keeping.start(null)
+    await year.pin(bench.current)
+    expect(year.pinnedAnswers?.coldestNight.insideC).toBe(14)
+    bench.edit([['store.barrels.count', 30]])
+    year.request(bench.current)
+    await rest()
+    expect(year.view?.answers.coldestNight.insideC).toBe(30)
+    expect(year.running).toBe(false)
+    await keeping.flush()
+    const later = tab()
+    await later.keeping.start('hollow-ash')
+    await rest()
+    expect(later.year.pinned?.store.barrels.count).toBe(14)
+    expect(later.year.pinnedAnswers?.coldestNight.insideC).toBe(14)
+    await later.year.pin(null)
+    expect(later.year.pinnedAnswers).toBeNull()
+  })
+})
+
+test('settings: units and theme are shown, kept and found again', async () => {
+  const { settings } = tab()
+  settings.units = 'us'
+  settings.theme = 'night'
+  await nextTick()
+  expect(settings.show(0, 'temperature')).toBe('32.0\u00a0°F')
+  expect(document.documentElement.dataset.theme).toBe('night')
+  expect(tab().settings.units).toBe('us')
+  localStorage.setItem('tierra-settings', '{"units":"furlongs"')
+  expect(tab().settings.units).toBe('metric')
+})
+
+test('notices: the same text stands once, errors stay', () => {
+  const { notices } = tab()
+  notices.tell('error', 'a')
+  notices.tell('error', 'a')
+  const id = notices.tell('error', 'b')
+  expect(notices.all.map(n => n.text)).toEqual(['a', 'b'])
+  notices.close(id)
+  expect(notices.all.map(n => n.text)).toEqual(['a'])
+})
+
+/** A design as another tab would find it. */
+async function reopened(id: string): Promise<Design> {
+  const other = tab()
+  await other.keeping.start(id)
+  return other.bench.current
+}

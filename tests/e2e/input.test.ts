@@ -1,0 +1,59 @@
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { By } from 'selenium-webdriver'
+import { epwText } from '../formats/epw-file'
+import { click, coldest, field, find, settled, type } from './browser'
+import { downloads, driver, fresh, notice, text } from './session'
+
+describe('real input', () => {
+  test('another place, by hand: its time zone comes along; the other hemisphere is asked about', async () => {
+    await fresh('/?step=site')
+    await type(driver, 'Longitude', '-70.4')
+    await type(driver, 'Latitude', '-46.2')
+    expect(await (await field(driver, 'Time zone')).getAttribute('value')).toMatch(/^America\//)
+    expect(await notice()).toMatch(/hottest month is July/)
+    await driver.findElement(By.xpath('//button[normalize-space(.)="Move the months by half a year"]')).click()
+    await settled(driver)
+    expect(await (await find(driver, 'highC-0')).getAttribute('value')).toBe('25.1')
+    expect(await text('[data-test="score"]')).toMatch(/(June|July|August)/)
+    await type(driver, 'Latitude', '95')
+    expect(await text('[data-test="panel-site"]')).toMatch(/Out of range: −90\.0° to 90\.0° is allowed/)
+  })
+
+  test('normals pasted from a spreadsheet; what is wrong is said and nothing is lost', async () => {
+    await fresh('/?step=site')
+    await driver.findElement(By.css('summary')).click()
+    const box = await find(driver, 'paste')
+    const paste = async (value: string) => {
+      await driver.executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input"))', box, value)
+      await click(driver, 'use-paste')
+    }
+    await paste('1\t2\n3\t4')
+    expect(await (await find(driver, 'paste-fault')).getText()).toMatch(/twelve/)
+    expect(await box.getAttribute('value')).toContain('3\t4')
+    const before = await coldest(driver)
+    const low = (m: number) => (m < 6 ? m * 4 - 22.5 : 21.5 - m * 4)
+    await paste(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'].map((name, m) => `${name}\t${String(low(m)).replace('.', ',')}\t${low(m) + 8}`).join('\n'))
+    expect(await coldest(driver)).toBeLessThan(before - 1)
+    expect(await (await find(driver, 'lowC-0')).getAttribute('value')).toBe('−22.5')
+  })
+
+  test('an EPW file by hand, and a truncated one', async () => {
+    await fresh('/?step=site')
+    const input = await driver.findElement(By.css('[data-test="epw-file"]'))
+    const cut = join(downloads, 'cut.epw')
+    writeFileSync(cut, epwText().slice(0, 200000))
+    await input.sendKeys(cut)
+    expect(await notice()).toMatch(/cut\.epw was not taken; nothing has changed/)
+    const good = join(downloads, 'field.epw')
+    writeFileSync(good, epwText())
+    await input.sendKeys(good)
+    await driver.wait(async () => /An hourly year from field\.epw/.test(await text('[data-test="panel-site"]')), 10000)
+    await settled(driver)
+    expect(await (await field(driver, 'Latitude')).getAttribute('value')).toBe('47.0°')
+    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await driver.navigate().refresh()
+    await settled(driver)
+    expect(await text('[data-test="panel-site"]')).toMatch(/An hourly year from field\.epw/)
+  })
+})

@@ -1,0 +1,62 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { By, type WebDriver } from 'selenium-webdriver'
+import { find, openBrowser, settled } from './browser'
+
+/** Chromium's own commands, which the driver passes on. */
+interface DevTools {
+  sendDevToolsCommand: (name: string, args: object) => Promise<void>
+  sendAndGetDevToolsCommand: (name: string, args: object) => Promise<{ identifier: string }>
+}
+
+/** Where the browser puts what it downloads. */
+export const downloads = mkdtempSync(join(tmpdir(), 'tierra-downloads-'))
+/** The built app, started by the script that runs these tests. */
+export const app = { address: process.env.TIERRA_ADDRESS ?? '' }
+/** The browser of the test file that imports this. */
+export let driver: WebDriver & DevTools
+
+beforeAll(async () => {
+  if (app.address === '') throw new Error('Run these tests with `npm run e2e` or `npm test`: they need the app to be served.')
+  driver = await openBrowser({ width: 1280, height: 800 }, downloads) as WebDriver & DevTools
+})
+afterAll(async () => {
+  await driver?.quit()
+})
+
+/** Back to the demo as it was, in an empty store. */
+export async function fresh(path = '/'): Promise<void> {
+  await driver.get(`${app.address}/icon.svg`)
+  await driver.executeAsyncScript('const done = arguments[0]; localStorage.clear(); const r = indexedDB.deleteDatabase("tierra"); r.onsuccess = r.onerror = () => done()')
+  await driver.get(app.address + path)
+  await settled(driver)
+}
+
+/** Drags a handle of the section by pixels. */
+export async function drag(name: string, dx: number, dy: number): Promise<void> {
+  // Places of the window, not of the handle: that one moves along.
+  const box = await (await find(driver, `handle-${name}`)).getRect()
+  const x = Math.round(box.x + box.width / 2)
+  const y = Math.round(box.y + box.height / 2)
+  await driver.actions({ async: true }).move({ x, y }).press().move({ x: x + Math.round(dx / 2), y: y + Math.round(dy / 2) }).move({ x: x + dx, y: y + dy }).release().perform()
+  await settled(driver)
+}
+export const dimension = async (name: string) => (await find(driver, `dim-${name}`)).getText()
+export const metres = async (name: string) => Number.parseFloat(await dimension(name))
+export const text = async (css: string) => driver.findElement(By.css(css)).getText()
+export async function notice(): Promise<string> {
+  return (await find(driver, 'notice')).getText()
+}
+
+/** Switches all units at once. */
+export async function chooseUnits(units: string): Promise<void> {
+  await (await find(driver, 'units')).findElement(By.css(`option[value="${units}"]`)).click()
+}
+
+/** Drops a file on the page, as a person would. */
+export async function dropFile(name: string, content: string): Promise<void> {
+  await driver.executeScript(`const transfer = new DataTransfer(); transfer.items.add(new File([arguments[1]], arguments[0]));
+    document.querySelector('main').dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }))`, name, content)
+  await driver.sleep(300)
+}
