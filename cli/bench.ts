@@ -44,7 +44,7 @@ function median(values: number[]): number {
 
 /** Runs a second of a sweep shared among workers; starting and warming them is left out. */
 async function sweepPerSecond(workers: number, runs: number): Promise<number> {
-  const pool = Array.from({ length: workers }, () => new Worker(new URL('./bench-worker.ts', import.meta.url), { execArgv: process.execArgv }))
+  const pool = Array.from({ length: workers }, () => new Worker(new URL('./bench-worker.mjs', import.meta.url)))
   const answer = (w: Worker, message: unknown) => new Promise<void>((resolve, reject) => {
     w.once('message', () => resolve())
     w.once('error', reject)

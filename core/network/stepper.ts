@@ -93,6 +93,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   let day = 0
   /** Whether the water is part frozen in this hour, so that its temperature stands. */
   let held = false
+  let lastDt = 0
 
   for (let i = 0; i < cellCount; i++) T[i] = groundCell[i]! >= 0 ? undisturbed[groundCell[i]!]! : max(2, site.dryBulbC[0]!)
   v[AIR] = v[STAR] = max(2, site.dryBulbC[0]!)
@@ -141,6 +142,8 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
         outT[c] = undisturbed[day * undisturbedRow + undisturbedRow - 1]!
       }
       const pane = m.paneSun[c]![h]! / 2
+      // The ground's ties never change: its elimination holds while the step does.
+      const still = dt === lastDt && m.tie[c] === DEEP_GROUND
       for (let i = i0; i <= i1; i++) {
         let tie = lateral[i]!
         let known = tie > 0 ? tie * undisturbed[day * undisturbedRow + groundCell[i]!]! : 0
@@ -149,8 +152,9 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
           known += outG[c]! * outT[c]! + outSun[c]! + pane
         }
         if (i === i1) known += m.faceSun[c]![h]! * light + pane
-        store[i] = held && i === m.probes.water ? HELD : capacity[i]! / dt
         base[i] = known
+        if (still) continue
+        store[i] = held && i === m.probes.water ? HELD : capacity[i]! / dt
         let d = store[i]! + tie
         if (i > i0) d += between[i - 1]! * (1 - factor[i - 1]!)
         if (i < i1) {
@@ -160,6 +164,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
         else head[c] = d
       }
     }
+    lastDt = dt
   }
 
   /** Right-hand sides inwards, films, and the two equations that are left. */

@@ -47,6 +47,17 @@ test('demos, demo and check go round', () => {
   expect(bad.json()).toMatchObject({ ok: false, faults: [{ path: 'shape.lengthM' }] })
 }, 30000)
 
+test('bench: its figures, from a short sweep', () => {
+  const { code, json } = tierra('bench', '--runs', '4')
+  expect(code).toBe(0)
+  const { yearMs, stagesMs, sweep } = json()
+  expect(yearMs.median).toBeGreaterThanOrEqual(yearMs.min)
+  expect(Object.keys(stagesMs)).toEqual(['site', 'building', 'light', 'sun', 'network', 'answers'])
+  expect(sweep.runs).toBe(4)
+  expect(sweep.perSecond1).toBeGreaterThan(0)
+  expect(sweep.perSecond2).toBeGreaterThan(0)
+}, 90000)
+
 test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
   const design = file('design.json', JSON.stringify(DEMOS[0]))
   const hourly = join(folder, 'hours.csv')
