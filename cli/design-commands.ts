@@ -1,9 +1,11 @@
 import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { HOURS, makeSiteYear, MONTH_DAYS, MONTH_OF_DAY } from '../core/climate'
 import { unpackHourly } from '../core/climate/hourly'
 import { DEMOS, faultLine, type Design } from '../core/design'
 import { createYearEngine } from '../core/year'
 import { readDesign } from '../formats/design-json'
 import { readEpw } from '../formats/epw'
+import { writeEpw } from '../formats/epw-write'
 import { writeHourlyCsv } from '../formats/hourly-csv'
 import { BadInput } from './bad-input'
 import { numberOption, readOptions } from './options'
@@ -58,6 +60,29 @@ export function simulateCommand(args: string[]): unknown {
   const result = createYearEngine(() => performance.now()).run(design, { stepsPerHour, weather })
   if (options.hourly !== undefined) writeWhole(options.hourly, writeHourlyCsv(result))
   return result.answers
+}
+
+/** `weather`: writes the design's year as EPW, whole or not at all; prints its monthly means. */
+export function weatherCommand(args: string[]): unknown {
+  const { options, words } = readOptions(args, ['out'], ['design.json'])
+  if (options.out === undefined) throw new BadInput(['--out: is missing; allowed: a file to write, such as year.epw'])
+  const { site } = loadDesign(words[0]!)
+  const year = makeSiteYear({ ...site, climate: site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(site.climate) } : site.climate })
+  writeWhole(options.out, writeEpw(site, year))
+  const months = Array.from({ length: 12 }, () => ({ dryBulbC: 0, lowC: 0, highC: 0, globalKWhM2Day: 0, windMs: 0 }))
+  for (let day = 0; day < HOURS / 24; day++) {
+    const index = MONTH_OF_DAY[day]!
+    const month = months[index]!
+    const n = MONTH_DAYS[index]!
+    const of = (series: Float32Array) => Array.from(series.subarray(day * 24, day * 24 + 24))
+    const mean = (series: Float32Array) => of(series).reduce((s, v) => s + v, 0) / 24
+    month.dryBulbC += mean(year.dryBulbC) / n
+    month.lowC += Math.min(...of(year.dryBulbC)) / n
+    month.highC += Math.max(...of(year.dryBulbC)) / n
+    month.globalKWhM2Day += mean(year.globalWm2) * 0.024 / n
+    month.windMs += mean(year.windMs) / n
+  }
+  return { out: options.out, months, notes: year.notes }
 }
 
 function writeWhole(path: string, text: string): void {

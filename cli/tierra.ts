@@ -1,6 +1,6 @@
 import { benchCommand } from './bench'
 import { BadInput } from './bad-input'
-import { checkCommand, demoCommand, demosCommand, simulateCommand } from './design-commands'
+import { checkCommand, demoCommand, demosCommand, simulateCommand, weatherCommand } from './design-commands'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
 
@@ -10,11 +10,12 @@ const USAGE = `tierra <command>
   demo <id>                                            one of them as a document
   check <design.json>                                  whether a document is sound
   simulate <design.json> [--weather file.epw] [--seed n] [--steps-per-hour n] [--hourly out.csv]
+  weather <design.json> --out year.epw                 the hourly year as an EPW file
   verify                                               the table of proofs
   bench                                                how fast it runs here`
 
 const COMMANDS: Record<string, (args: string[]) => unknown> = {
-  sun: sunCommand, demos: demosCommand, demo: demoCommand, check: checkCommand, simulate: simulateCommand, verify: verifyCommand, bench: benchCommand,
+  sun: sunCommand, demos: demosCommand, demo: demoCommand, check: checkCommand, simulate: simulateCommand, weather: weatherCommand, verify: verifyCommand, bench: benchCommand,
 }
 
 async function main(): Promise<void> {

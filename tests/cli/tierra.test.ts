@@ -47,6 +47,21 @@ test('demos, demo and check go round', () => {
   expect(bad.json()).toMatchObject({ ok: false, faults: [{ path: 'shape.lengthM' }] })
 }, 30000)
 
+test('weather: an EPW that the design can be run with, and its monthly means', () => {
+  const design = file('for-weather.json', JSON.stringify(DEMOS[1]))
+  const out = join(folder, 'year.epw')
+  const { code, json } = tierra('weather', design, '--out', out)
+  expect(code).toBe(0)
+  const climate = DEMOS[1]!.site.climate
+  if (climate.kind === 'normals') json().months.forEach((m: { lowC: number }, i: number) => expect(Math.abs(m.lowC - climate.lowC[i]!)).toBeLessThan(0.4))
+  const own = tierra('simulate', design).json()
+  const back = tierra('simulate', design, '--weather', out).json()
+  expect(back.coldestNight.at).toBe(own.coldestNight.at)
+  expect(Math.abs(back.freeRunning.coldestNight.insideC - own.freeRunning.coldestNight.insideC)).toBeLessThan(0.1)
+  expect(tierra('weather', design).code).toBe(2)
+  expect(tierra('weather', design, '--out', join(folder, 'no', 'such', 'folder.epw')).err).toMatch(/cannot be written/)
+}, 60000)
+
 test('bench: its figures, from a short sweep', () => {
   const { code, json } = tierra('bench', '--runs', '4')
   expect(code).toBe(0)

@@ -8,7 +8,7 @@ function act(id: number, run: () => void): void {
 
 <template>
   <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 px-4" aria-live="polite">
-    <div v-for="n in notices.all" :key="n.id" class="notice pointer-events-auto" :class="n.kind === 'info' ? 'border-l-moss' : 'border-l-clay'" :role="n.kind === 'error' ? 'alert' : 'status'" data-test="notice">
+    <div v-for="n in notices.all" :key="n.id" class="notice pointer-events-auto" :class="{ bad: n.kind !== 'info' }" :role="n.kind === 'error' ? 'alert' : 'status'" data-test="notice">
       <div class="min-w-0 flex-1">
         <p>{{ n.text }}</p>
         <ul v-if="n.lines.length > 0" class="mt-1 max-h-40 list-disc overflow-auto pl-5 text-sm">
@@ -28,5 +28,6 @@ function act(id: number, run: () => void): void {
 </template>
 
 <style scoped>
-.notice { display: flex; gap: 0.8rem; align-items: flex-start; width: 100%; max-width: 42rem; background: var(--paper); border: 1px solid var(--ink); border-left-width: 6px; padding: 0.6rem 0.9rem; box-shadow: 0 3px 14px #0003; }
+.notice { display: flex; gap: 0.8rem; align-items: flex-start; width: 100%; max-width: 42rem; background: var(--paper); border: 1px solid var(--ink); border-left: 6px solid var(--moss); padding: 0.6rem 0.9rem; box-shadow: 0 3px 14px #0003; }
+.notice.bad { border-left-color: var(--clay); }
 </style>
