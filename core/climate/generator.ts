@@ -121,7 +121,7 @@ function meetMeans(daily: Float64Array, means: readonly number[]): void {
 
 /** Daily global radiation on the level, J/m²: the month's estimate spread over its days by clearness, its mean kept. */
 function dailyRadiation(normals: Normals, clear: Float64Array, latitudeDeg: number): Float64Array {
-  const kt = smoothDaily(normals.lowC.map((l, m) => clearnessFromRange(normals.highC[m]! - l)))
+  const kt = smoothDaily(normals.lowC.map((l, m) => clearnessFromRange(normals.highC[m]! - l))).map(k => Math.max(0.05, Math.min(0.78, k)))
   const out = new Float64Array(DAYS)
   const wanted = new Float64Array(DAYS)
   for (let d = 0; d < DAYS; d++) {
@@ -135,7 +135,8 @@ function dailyRadiation(normals: Normals, clear: Float64Array, latitudeDeg: numb
   for (let i = 0; i < 8; i++) {
     const got = monthlyMeans(out)
     const factor = smoothDaily(got.map((g, m) => (g > 0 ? want[m]! / g : 1)))
-    for (let d = 0; d < DAYS; d++) out[d] = Math.min(out[d]! * factor[d]!, 0.78 * extraterrestrialDayJm2(d, latitudeDeg))
+    // Months that jump wildly can bend the smooth factor below nothing: no day gives negative light.
+    for (let d = 0; d < DAYS; d++) out[d] = Math.min(out[d]! * Math.max(0.05, factor[d]!), 0.78 * extraterrestrialDayJm2(d, latitudeDeg))
   }
   return out
 }

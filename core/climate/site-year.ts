@@ -3,7 +3,8 @@ import { generateWeather } from './generator'
 import { extraterrestrialWm2 } from './radiation'
 import { makeSunYear } from './sun-year'
 import { standardOffsetH } from './time-zone'
-import { HOURS, type Normals, type SiteYear, type WeatherYear } from './types'
+import { monthlyMeans } from './monthly'
+import { DAYS, HOURS, type Normals, type SiteYear, type WeatherYear } from './types'
 
 /** What the site year is made from: a place and either normals with a seed or a ready weather year. */
 export interface SiteInput {
@@ -28,4 +29,9 @@ export function makeSiteYear(site: SiteInput): SiteYear {
     sunAltitudeDeg: sun.altitudeDeg, sunAzimuthDeg: sun.azimuthDeg, extraterrestrialWm2: extraterrestrial,
     ground: fitGroundClimate(weather.dryBulbC),
   }
+}
+
+/** Mean daily global radiation on the level by month, J/m². */
+export function monthlyRadiation(year: Pick<SiteYear, 'globalWm2'>): number[] {
+  return monthlyMeans(Float64Array.from({ length: DAYS }, (_, d) => year.globalWm2.subarray(d * 24, d * 24 + 24).reduce((s, w) => s + w, 0) * 3600))
 }

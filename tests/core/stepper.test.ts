@@ -1,0 +1,121 @@
+import fc from 'fast-check'
+import { DEMOS, type Design } from '../../core/design'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { makeModel } from '../../core/network/model'
+import { AIR, FUSION, HEAT, ICE_KG, makeStepper, MOISTURE, OPENING, STAR } from '../../core/network/stepper'
+import { runNetwork } from '../../core/network/run'
+import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
+import { createYearEngine } from '../../core/year'
+import { steadySite, waterRoom } from '../proof/tiny-model'
+
+const demo: Design = { ...DEMOS[0]!, topUp: { heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const { site } = createYearEngine().run(demo)
+
+/** The demo's network, run through a few days from a day of the year. */
+function days(design: Design, from: number, count: number, dt: number, each: (state: Float64Array, hour: number) => void) {
+  const building = makeBuilding(design)
+  const model = makeModel(design, site, building, makeSolarGains(site, building, makeLightTable(design, building)))
+  const stepper = makeStepper(model, site)
+  stepper.cells.fill(12)
+  stepper.state[AIR] = 12
+  stepper.state[STAR] = 12
+  for (let h = from * 24; h < (from + count) * 24; h++) {
+    stepper.prepareHour(h, dt)
+    for (let s = 0; s < 3600 / dt; s++) {
+      stepper.step(dt, 2500, 6)
+      each(stepper.state, h)
+    }
+  }
+  return stepper
+}
+
+test('the heater gives no more than it can, nothing above its set point, and just enough at it', () => {
+  days({ ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }, 8, 6, 900, (v) => {
+    expect(v[HEAT]!).toBeGreaterThanOrEqual(0)
+    expect(v[HEAT]!).toBeLessThanOrEqual(2500 + 1e-9)
+    if (v[HEAT]! > 0 && v[HEAT]! < 2500) expect(v[AIR]!).toBeCloseTo(6, 6)
+    if (v[AIR]! > 6 + 1e-9) expect(v[HEAT]).toBe(0)
+  })
+})
+
+test.each([[3600], [900], [60]])('vents at a step of %d s: they open with warmth, never beyond their curve, and the air does not swing', (dt) => {
+  let last = NaN
+  let turns = 0
+  let direction = 0
+  let steps = 0
+  days(demo, 195, 3, dt, (v) => {
+    expect(v[OPENING]!).toBeGreaterThanOrEqual(0)
+    expect(v[OPENING]!).toBeLessThanOrEqual(1)
+    if (v[AIR]! < demo.breathe.vents.startC - 3) expect(v[OPENING]!).toBeLessThan(0.35)
+    const now = Math.sign(v[AIR]! - last)
+    if (steps++ > 12 && now !== 0 && now === -direction) turns++
+    direction = now || direction
+    last = v[AIR]!
+  })
+  // A day has one rise and one fall; the hourly weather and the cover add a few small ones, a swinging vent would add hundreds.
+  expect(turns).toBeLessThan(60)
+})
+
+test('the air is never damper than it can hold nor drier than dry', () => {
+  days(demo, 330, 10, 900, (v) => {
+    expect(v[MOISTURE]!).toBeGreaterThan(0)
+    expect(v[MOISTURE]!).toBeLessThan(0.06)
+    expect(Number.isFinite(v[STAR]!)).toBe(true)
+  })
+})
+
+test('energy closes whatever the design: films, no beds, glazed poles, ice, strong heaters', () => {
+  const variants = fc.record({
+    glazing: fc.constantFrom('glass-1', 'film-1', 'multiwall-25'), poleSlope: fc.constantFrom('solid', 'glazed' as const), cover: fc.constantFrom('none', 'quilt'), count: fc.constantFrom(0, 3, 30),
+    beds: fc.boolean(), leakage: fc.constantFrom('tight', 'old'), vents: fc.constantFrom(0, 5), capacityW: fc.constantFrom(0, 800, 20000), steps: fc.constantFrom(1, 2, 4),
+  })
+  const cold = { ...site, dryBulbC: site.dryBulbC.map(t => t - 8), dewPointC: site.dewPointC.map(t => t - 8) }
+  fc.assert(fc.property(variants, (x) => {
+    const design: Design = {
+      ...demo, shape: { ...demo.shape, beds: x.beds ? demo.shape.beds : [] },
+      skin: { ...demo.skin, glazing: x.glazing, poleSlope: x.poleSlope, cover: { ...demo.skin.cover, id: x.cover } },
+      store: { ...demo.store, barrels: { ...demo.store.barrels, count: x.count, stack: 1, raisedM: 0 } },
+      breathe: { leakage: x.leakage, vents: { ...demo.breathe.vents, lowM2: x.vents, highM2: x.vents } },
+      topUp: { heater: { ...demo.topUp.heater, on: x.capacityW > 0, capacityW: x.capacityW, setPointC: 4 } },
+    }
+    const building = makeBuilding(design)
+    const run = runNetwork(design, cold, building, makeSolarGains(cold, building, makeLightTable(design, building)), { stepsPerHour: x.steps, heater: true })
+    const sum = (a: Float32Array) => a.reduce((s, w) => s + w, 0) * 3600
+    const gained = sum(run.sunW) + sum(run.heaterW)
+    const lost = run.losses.reduce((s, a) => s + sum(a), 0)
+    expect(Math.abs(gained - lost - run.storedJ) / gained).toBeLessThan(0.001)
+    for (const series of [run.airC, run.soilC, run.radiantC, run.relativeHumidity, run.glazingC]) expect(series.every(Number.isFinite)).toBe(true)
+    if (x.count > 0) run.waterC.forEach((t, h) => { if (run.iceShare[h]! > 0 && run.iceShare[h]! < 1) expect(Math.abs(t)).toBeLessThan(1e-6) })
+  }), { numRuns: 12 })
+})
+
+test('ice melts as it froze: what a cold week takes, a warm one gives back', () => {
+  const room = waterRoom({ wallWK: 5, waterKg: 50 })
+  const cold = makeStepper(room, steadySite(-10))
+  cold.cells.fill(1)
+  cold.state[AIR] = 1
+  const before = cold.heatContentJ()
+  let out = 0
+  for (let h = 0; h < 60; h++) {
+    cold.prepareHour(0, 900)
+    for (let s = 0; s < 4; s++) {
+      cold.step(900, 0, -50)
+      out += 900 * 5 * (cold.cells[1]! - cold.cells[0]!)
+    }
+  }
+  expect(cold.state[ICE_KG]!).toBeGreaterThan(5)
+  expect(cold.state[ICE_KG]!).toBeLessThan(50)
+  expect((before - cold.heatContentJ()) / out).toBeCloseTo(1, 2)
+  const warm = makeStepper(room, steadySite(15))
+  warm.cells.fill(0)
+  warm.state[AIR] = 0
+  warm.state[ICE_KG] = cold.state[ICE_KG]!
+  let hours = 0
+  while (warm.state[ICE_KG]! > 0 && hours < 2000) {
+    warm.prepareHour(0, 900)
+    for (let s = 0; s < 4; s++) warm.step(900, 0, -50)
+    hours++
+  }
+  expect(hours).toBeCloseTo(cold.state[ICE_KG]! * FUSION / (5 * 15) / 3600, -1)
+  expect(warm.cells[2]!).toBeGreaterThanOrEqual(0)
+})
