@@ -44,7 +44,7 @@ export function makeLandings(building: Building, faces: readonly LightFace[]): L
         beam.set(settle(first, faces), (ia * ALTITUDES + il) * n)
       }
     }
-    return { surface, beam, sky: settle(average(tracer, surface, building, 1, n), faces), ground: settle(average(tracer, surface, building, -1, n), faces) }
+    return { surface, beam, sky: settle(average(tracer, surface, building, 1, faces), faces), ground: settle(average(tracer, surface, building, -1, faces), faces) }
   })
 }
 
@@ -62,7 +62,8 @@ function settle(first: Float64Array, faces: readonly LightFace[]): Float32Array 
 }
 
 /** First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends through the surface. */
-function average(tracer: Tracer, surface: Surface, building: Building, side: 1 | -1, n: number): Float64Array {
+function average(tracer: Tracer, surface: Surface, building: Building, side: 1 | -1, faces: readonly LightFace[]): Float64Array {
+  const n = faces.length
   const sum = new Float64Array(n)
   let weight = 0
   const tilt = surface.tiltDeg * Math.PI / 180
@@ -79,6 +80,11 @@ function average(tracer: Tracer, surface: Surface, building: Building, side: 1 |
     }
   }
   if (weight > 0) for (let i = 0; i < n; i++) sum[i]! /= weight
+  else {
+    // A nearly level pane sees next to no ground: what little comes is spread by area.
+    const all = faces.reduce((s, f) => s + f.areaM2, 0)
+    faces.forEach((f, i) => { sum[i] = f.areaM2 / all })
+  }
   return sum
 }
 

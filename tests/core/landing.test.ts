@@ -15,16 +15,20 @@ test('whatever the shape, landing shares are shares: none negative, together one
     const design = { ...demo, shape: { ...demo.shape, ...shape, beds: [] }, skin: { ...demo.skin, poleSlope, endsGlazedShare }, store: { ...demo.store, barrels: { ...demo.store.barrels, count, stack: 1 } } } as Design
     fc.pre(designFaults(design).length === 0)
     const { faces, landings } = makeLightTable(design, makeBuilding(design))
+    let least = 0
+    let off = 0
     for (const l of landings) {
       for (const table of [l.beam, l.sky, l.ground]) {
         for (let i = 0; i < table.length; i += faces.length) {
           const row = table.subarray(i, i + faces.length)
-          expect(Math.min(...row)).toBeGreaterThanOrEqual(0)
-          expect(row.reduce((s, v) => s + v, 0)).toBeCloseTo(1, 4)
+          least = Math.min(least, ...row)
+          off = Math.max(off, Math.abs(row.reduce((s, v) => s + v, 0) - 1))
         }
       }
     }
-  }), { numRuns: 15 })
+    expect(least).toBe(0)
+    expect(off).toBeLessThan(1e-4)
+  }), { numRuns: 20 })
 })
 
 test('a sun far to the west lights the east end, more so in a short house', () => {
