@@ -1,5 +1,5 @@
 import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
-import { HOURS, makeSiteYear, MONTH_DAYS, MONTH_OF_DAY } from '../core/climate'
+import { DAYS, makeSiteYear, monthlyMeans, monthlyNormals, monthlyRadiation } from '../core/climate'
 import { unpackHourly } from '../core/climate/hourly'
 import { DEMOS, faultLine, type Design } from '../core/design'
 import { createYearEngine } from '../core/year'
@@ -69,19 +69,12 @@ export function weatherCommand(args: string[]): unknown {
   const { site } = loadDesign(words[0]!)
   const year = makeSiteYear({ ...site, climate: site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(site.climate) } : site.climate })
   writeWhole(options.out, writeEpw(site, year))
-  const months = Array.from({ length: 12 }, () => ({ dryBulbC: 0, lowC: 0, highC: 0, globalKWhM2Day: 0, windMs: 0 }))
-  for (let day = 0; day < HOURS / 24; day++) {
-    const index = MONTH_OF_DAY[day]!
-    const month = months[index]!
-    const n = MONTH_DAYS[index]!
-    const of = (series: Float32Array) => Array.from(series.subarray(day * 24, day * 24 + 24))
-    const mean = (series: Float32Array) => of(series).reduce((s, v) => s + v, 0) / 24
-    month.dryBulbC += mean(year.dryBulbC) / n
-    month.lowC += Math.min(...of(year.dryBulbC)) / n
-    month.highC += Math.max(...of(year.dryBulbC)) / n
-    month.globalKWhM2Day += mean(year.globalWm2) * 0.024 / n
-    month.windMs += mean(year.windMs) / n
-  }
+  const { lowC, highC } = monthlyNormals(year.dryBulbC)
+  const daily = (series: Float32Array) => monthlyMeans(Float64Array.from({ length: DAYS }, (_, d) => series.subarray(d * 24, d * 24 + 24).reduce((s, v) => s + v, 0) / 24))
+  const dryBulbC = daily(year.dryBulbC)
+  const windMs = daily(year.windMs)
+  const light = monthlyRadiation(year)
+  const months = lowC.map((low, m) => ({ dryBulbC: dryBulbC[m], lowC: low, highC: highC[m], globalKWhM2Day: light[m]! / 3.6e6, windMs: windMs[m] }))
   return { out: options.out, months, notes: year.notes }
 }
 

@@ -7,6 +7,18 @@ export function monthlyMeans(daily: ArrayLike<number>): number[] {
   return sums.map((s, m) => s / MONTH_DAYS[m]!)
 }
 
+/** Mean daily lowest and highest temperature by month, °C, of an hourly year (8760 long). */
+export function monthlyNormals(dryBulbC: ArrayLike<number>): { lowC: number[], highC: number[] } {
+  const low = new Float64Array(DAYS).fill(Infinity)
+  const high = new Float64Array(DAYS).fill(-Infinity)
+  for (let h = 0; h < dryBulbC.length; h++) {
+    const d = Math.floor(h / 24)
+    low[d] = Math.min(low[d]!, dryBulbC[h]!)
+    high[d] = Math.max(high[d]!, dryBulbC[h]!)
+  }
+  return { lowC: monthlyMeans(low), highC: monthlyMeans(high) }
+}
+
 function throughKnots(knots: readonly number[]): Float64Array {
   const daily = new Float64Array(DAYS)
   for (let d = 0; d < DAYS; d++) {

@@ -1,7 +1,6 @@
 import { positionFrom, sunCoordinates, wrap180 } from './position'
 
 const DAY = 86400000
-const RAD = Math.PI / 180
 /** Altitude of the sun's centre at rise and set: refraction 34′ and semidiameter 16′. */
 const RISE_ALTITUDE_DEG = -0.8333
 
@@ -58,10 +57,4 @@ function crossing(noon: number, side: 1 | -1, latitudeDeg: number, longitudeDeg:
 /** Altitude of the sun at solar noon for a declination, degrees. */
 export function noonAltitudeDeg(declinationDeg: number, latitudeDeg: number): number {
   return 90 - Math.abs(latitudeDeg - declinationDeg)
-}
-
-/** Hours of daylight from declination alone, 0–24: for charts and for radiation estimates. FAO-56 eq. 34. */
-export function dayLengthFromDeclination(declinationDeg: number, latitudeDeg: number): number {
-  const x = -Math.tan(latitudeDeg * RAD) * Math.tan(declinationDeg * RAD)
-  return 24 / Math.PI * Math.acos(Math.max(-1, Math.min(1, x)))
 }

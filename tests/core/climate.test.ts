@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { clearnessFromRange, dayName, designDays, erbsDiffuseShare, HOURS, isoAt, makeSiteYear, MONTH_OF_DAY, splitGlobal, standardOffsetH, timeZoneOf } from '../../core/climate'
-import { monthlyMeans, smoothDaily } from '../../core/climate/monthly'
+import { monthlyMeans, monthlyNormals, smoothDaily } from '../../core/climate/monthly'
 import { DEMOS } from '../../core/design'
 
 const [north, south] = DEMOS
@@ -54,6 +54,12 @@ test('the southern demo is cold in June to August, and its design days are turne
   expect(dayName(hot.day)).toMatch(/January/)
   expect(cold.noonAltitudeDeg).toBeLessThan(25)
   expect(Math.min(cold.noonAzimuthDeg, 360 - cold.noonAzimuthDeg)).toBeLessThan(0.1)
+})
+
+test('monthly lows and highs of an hourly year, by hand', () => {
+  const { lowC, highC } = monthlyNormals(Float64Array.from({ length: HOURS }, (_, h) => MONTH_OF_DAY[Math.floor(h / 24)]! * 2 + (h % 24) / 10))
+  lowC.forEach((v, m) => expect(v).toBeCloseTo(2 * m, 9))
+  highC.forEach((v, m) => expect(v).toBeCloseTo(2 * m + 2.3, 9))
 })
 
 test('a smooth daily series keeps its monthly means', () => {

@@ -10,7 +10,7 @@ const settings = useSettings()
 const a = computed(() => year.view?.answers ?? null)
 const was = computed(() => year.pinnedAnswers)
 const t = (c: number) => settings.show(c, 'temperature')
-const DULL = ['', 'after one dull day', 'after two dull days', 'after three dull days', 'after four dull days', 'after five dull days', 'after a week of dull days']
+const DULL = ['', 'after one dull day', 'after two dull days', 'after three dull days', 'after four dull days', 'after five dull days', 'after six dull days or more']
 
 const margin = computed(() => (a.value ? a.value.coldestNight.insideC - bench.current.aim.lowestAirC : 0))
 const heated = computed(() => bench.current.topUp.heater.on)

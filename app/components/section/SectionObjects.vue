@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { entry, VESSELS } from '../../../core/catalog'
 import type { Design } from '../../../core/design'
-import { headroomM } from '../../../core/design'
 import { layBarrels } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -64,7 +63,6 @@ const heaterAt = computed(() => {
   const layout = layBarrels(props.design)
   return Math.max(0.2, (layout && layout.x0 > props.outline.widthM / 2 ? layout.x0 : props.outline.widthM) - 0.34)
 })
-const headroom = computed(() => headroomM(props.design))
 </script>
 
 <template>
@@ -107,7 +105,7 @@ const headroom = computed(() => headroomM(props.design))
       <path :d="`M ${scale.x(heaterAt) - 6} ${scale.y(0) - 6} v 6 m 12 0 v -6`" stroke="var(--ink)" stroke-width="1.6" />
       <title>Heater</title>
     </g>
-    <text v-if="person" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(headroom, 'length') }} clear</text>
+    <text v-if="person" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(person.clear, 'length') }} clear</text>
   </g>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { MATERIALS } from '../../../core/catalog'
-import { MONTH_NAMES, timeZoneOf } from '../../../core/climate'
+import { MONTH_NAMES, monthlyNormals, timeZoneOf } from '../../../core/climate'
 import { RANGES, type Patch } from '../../../core/design'
 import { readEpw } from '../../../formats/epw'
 import { parseNormalsTable } from '../../../formats/normals-table'
@@ -104,13 +104,9 @@ async function useFile(event: Event): Promise<void> {
 function backToNormals(): void {
   const climate = site.value.climate
   if (climate.kind !== 'hourly') return
-  const months = MONTH_NAMES.map((_, m) => m)
-  const of = (pick: (...v: number[]) => number) => months.map((m) => {
-    const lows: number[] = []
-    for (let d = 0; d < 365; d++) if (new Date(Date.UTC(2027, 0, 1 + d)).getUTCMonth() === m) lows.push(pick(...climate.dryBulbC.slice(d * 24, d * 24 + 24)))
-    return Math.round(lows.reduce((s, v) => s + v, 0) / lows.length * 10) / 10
-  })
-  bench.edit([['site.climate', { kind: 'normals', lowC: of(Math.min), highC: of(Math.max) }]], 'normals from file')
+  const round = (a: number[]) => a.map(v => Math.round(v * 10) / 10)
+  const { lowC, highC } = monthlyNormals(climate.dryBulbC)
+  bench.edit([['site.climate', { kind: 'normals', lowC: round(lowC), highC: round(highC) }]], 'normals from file')
 }
 </script>
 
