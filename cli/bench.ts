@@ -13,28 +13,61 @@ export function sweepDesign(index: number): Design {
   }
 }
 
+/** A house with every store, fan, cover and source of the core in use, heated: its year is run twice, with the heater and without. */
+export function everythingOn(index: number): Design {
+  const demo = sweepDesign(index)
+  const { store, breathe, topUp, skin, shape } = demo
+  return {
+    ...demo,
+    shape: { ...shape, sunkM: 0.5, overhangM: 0.2, benches: [{ atM: 3.4, widthM: 0.6, heightM: 0.8 }] },
+    skin: { ...skin, cover: { ...skin.cover, rule: 'cold' }, edge: { ...skin.edge, skirtM: 0.6 } },
+    store: { ...store, barrels: { ...store.barrels, stratified: true }, earth: { ...store.earth, on: true }, channels: { ...store.channels, on: true }, rockBed: { ...store.rockBed, on: true } },
+    breathe: {
+      ...breathe, fans: { ...breathe.fans, stages: 2 }, airing: { ...breathe.airing, on: true }, lobby: { areaM2: 2 }, rowCover: { ...breathe.rowCover, on: true }, earthTube: { ...breathe.earthTube, on: true },
+    },
+    topUp: {
+      ...topUp, heater: { ...topUp.heater, on: true, setPointC: 8 }, solarAir: { ...topUp.solarAir, areaM2: 3 }, solarWater: { ...topUp.solarWater, areaM2: 2 }, compost: { ...topUp.compost, tonnes: 1 },
+      bedLoop: { capacityW: 500, setPointC: 14 }, lamps: { ...topUp.lamps, powerW: 300 }, dumpLoad: { ...topUp.dumpLoad, peakW: 500 }, people: { ...topUp.people, count: 1 },
+    },
+  }
+}
+
 /** `bench [--runs n]`: milliseconds of a year, by stage, and runs a second with one and two workers. */
 export async function benchCommand(args: string[]): Promise<unknown> {
   const { options } = readOptions(args, ['runs'], [])
-  const runs = options.runs === undefined ? 60 : numberOption('runs', options.runs, 2, 1000, true)
+  const runs = options.runs === undefined ? 300 : numberOption('runs', options.runs, 2, 1000, true)
   const clock = () => performance.now()
-  const times: number[] = []
-  const mass: number[] = []
-  let stages: Record<string, number> = {}
-  for (let i = 0; i < 15; i++) {
-    const fresh = createYearEngine(clock)
-    const first = fresh.run(sweepDesign(i)).answers.runMs
-    const parts = { ...fresh.stages }
-    const demo = sweepDesign(i)
-    const again = fresh.run({ ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, onlyBelowC: 9 } } }).answers.runMs
-    // The first runs warm the compiler up.
-    if (i < 5) continue
-    times.push(first)
-    mass.push(again)
-    stages = parts
-  }
+  const demo = timed(clock, sweepDesign)
+  const full = timed(clock, everythingOn)
   const sweep = { runs, perSecond1: await sweepPerSecond(1, runs), perSecond2: await sweepPerSecond(2, runs) }
-  return { yearMs: { median: median(times), min: Math.min(...times), networkOnlyMedian: median(mass) }, stagesMs: stages, sweep }
+  return {
+    yearMs: full.year, stagesMs: full.stages, networkOnlyMs: full.networkOnly,
+    demo: { yearMs: demo.year, stagesMs: demo.stages, networkOnlyMs: demo.networkOnly },
+    memoryMB: full.memoryMB, sweep,
+  }
+}
+
+/** Times ten years of a kind, each with nothing remembered, and again with only the cover changed. The first years warm the compiler up. */
+function timed(clock: () => number, make: (index: number) => Design) {
+  const times: number[] = []
+  const again: number[] = []
+  let stages: Record<string, number> = {}
+  let memoryMB = 0
+  for (let i = 0; i < 16; i++) {
+    const before = process.memoryUsage()
+    const engine = createYearEngine(clock)
+    const design = make(i)
+    const first = engine.run(design).answers.runMs
+    const parts = { ...engine.stages }
+    const after = process.memoryUsage()
+    const second = engine.run({ ...design, skin: { ...design.skin, cover: { ...design.skin.cover, onlyBelowC: 9 } } }).answers.runMs
+    if (i < 6) continue
+    times.push(first)
+    again.push(second)
+    stages = parts
+    memoryMB = Math.max(memoryMB, (after.arrayBuffers - before.arrayBuffers + Math.max(0, after.heapUsed - before.heapUsed)) / 1e6)
+  }
+  return { year: { median: median(times), min: Math.min(...times) }, networkOnly: median(again), stages, memoryMB }
 }
 
 function median(values: number[]): number {

@@ -1,10 +1,11 @@
-import { entry, FUELS, LEAKAGE_CLASSES } from './catalog'
+import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
-import { dayName, HOURS, isoAt, MONTH_DAYS, MONTH_OF_DAY, type SiteYear } from './climate'
+import { dayLengthH, dayName, DAYS, HOURS, isoAt, MONTH_DAYS, MONTH_OF_DAY, type SiteYear } from './climate'
 import type { Design } from './design/types'
 import type { Building } from './geometry/surfaces'
 import { elementLosses, type ElementLoss } from './network/chains'
-import { LOSS_NAMES, type YearSeries } from './network/series'
+import { ach50Of } from './network/model'
+import { GAIN_NAMES, LOSS_NAMES, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
 import { CORE_VERSION } from './version'
 
@@ -32,6 +33,17 @@ export interface MonthAnswer {
   topUpKWh: number
 }
 
+/** The year outside in a few figures. */
+export interface OutsideYear {
+  coldestC: number
+  hottestC: number
+  /** Degree-hours below the aim's lowest air, K·h. */
+  degreeHours: number
+  /** Last frost of the spring half of the year and first of the autumn half, in words; null where there is none. */
+  lastFrost: string | null
+  firstFrost: string | null
+}
+
 /** One part of the heat that left on the coldest night, 0–1 of all that left. */
 export interface LossShare { name: string, share: number, watts: number }
 
@@ -46,10 +58,25 @@ export interface Answers {
   hoursAboveLimit: number
   /** Hours above 90 % relative humidity. */
   hoursDamp: number
-  topUp: { kWh: number, peakW: number, cost: number, currency: string }
+  /** Heat from fuel: heater and bed loop; how much of the fuel as sold. */
+  topUp: { kWh: number, peakW: number, cost: number, currency: string, fuelAmount: number, fuelUnit: string }
+  /** Fans of stores and extract fans, lamps. */
+  electricity: { fansKWh: number, lampsKWh: number }
+  hoursVented: number
+  hoursCovered: number
+  /** Hours in which the first body of water holds ice, and the most of it that froze, 0–1; null where there is no water. */
+  ice: { hours: number, most: number } | null
+  soilMinC: number
+  /** Days with less than ten hours of daylight, and days under 5 mol/m² at the beds. */
+  shortDays: number
+  dimDays: number
+  condensedKg: number
+  outside: OutsideYear
   freeRunning: { coldestNight: Extreme }
   months: MonthAnswer[]
   ledger: { gains: Record<string, number>, losses: Record<string, number>, storedKWh: number, closure: number }
+  /** The same by month, kWh; what a month neither lost nor gained it stored. */
+  ledgerMonths: { gains: Record<string, number>, losses: Record<string, number> }[]
   worstNightLosses: LossShare[]
   ua: { byElement: ElementLoss[], infiltrationWK: number }
   notes: string[]
@@ -57,6 +84,12 @@ export interface Answers {
 }
 
 const KWH = 3.6e6
+/** Under this a day is dim for most leaf crops, mol/m². */
+const DIM_DLI = 5
+/** Of a lamp's light, what falls on the beds. */
+const LAMP_REACHES = 0.85
+const LAMPS = GAIN_NAMES.indexOf('lamps')
+const BED_LOOP = GAIN_NAMES.indexOf('bed loop')
 /** Photons of useful light in sunlight, mol per joule: 0.45 of the energy at 4.57 µmol/J. McCree 1972; Thimijan & Heins 1983. */
 export const MOL_PER_JOULE = 0.45 * 4.57e-6
 
@@ -86,7 +119,7 @@ function dullDaysBefore(site: SiteYear, day: number): number {
 }
 
 /** Works the year's answers out of its run. `free` is the unheated run (the same one where no heater is on). */
-export function makeAnswers(design: Design, site: SiteYear, building: Building, gains: SolarGains, series: YearSeries, free: YearSeries, runMs: number): Answers {
+export function makeAnswers(design: Design, site: SiteYear, building: Building, light: SolarGains, series: YearSeries, free: YearSeries, runMs: number): Answers {
   const coldest = coldestHour(site, series)
   const day = Math.floor(coldest.hour / 24)
   let hoursBelow0 = 0
@@ -94,12 +127,23 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
   let hoursAboveLimit = 0
   let hoursDamp = 0
   let heatJ = 0
+  let loopJ = 0
+  let fanJ = 0
+  let dayMol = 0
+  let dimDays = 0
+  let hoursVented = 0
+  let hoursCovered = 0
+  let iceHours = 0
+  let iceMost = 0
+  let soilMinC = Infinity
+  let condensedKg = 0
+  const growArea = building.bedAreaM2 > 0 ? building.bedAreaM2 : building.floorAreaM2
+  const lampMol = design.topUp.lamps.molPerMJ * 1e-6 * LAMP_REACHES / growArea
   let peakW = 0
-  let sunJ = 0
   const months = Array.from({ length: 12 }, (): MonthAnswer => ({
     insideMinC: Infinity, insideMeanC: 0, insideMaxC: -Infinity, outsideMinC: Infinity, outsideMaxC: -Infinity, soilC: 0, waterC: 0, dli: 0, topUpKWh: 0,
   }))
-  const hasWater = design.store.barrels.count > 0
+  const hasWater = !Number.isNaN(series.waterC[0]!)
   for (let h = 0; h < HOURS; h++) {
     const air = series.airC[h]!
     if (air < 0) hoursBelow0++
@@ -108,7 +152,6 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     if (series.relativeHumidity[h]! > 0.9) hoursDamp++
     heatJ += series.heaterW[h]! * 3600
     peakW = Math.max(peakW, series.heaterW[h]!)
-    sunJ += series.sunW[h]! * 3600
     const index = MONTH_OF_DAY[Math.floor(h / 24)]!
     const hours = MONTH_DAYS[index]! * 24
     const month = months[index]!
@@ -119,8 +162,22 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     month.insideMeanC += air / hours
     month.soilC += series.soilC[h]! / hours
     month.waterC = hasWater ? month.waterC! + series.waterC[h]! / hours : null
-    month.dli += gains.bedLightWm2[h]! * 3600 * MOL_PER_JOULE / MONTH_DAYS[index]!
-    month.topUpKWh += series.heaterW[h]! / 1000
+    const mol = (light.bedLightWm2[h]! * MOL_PER_JOULE + lampMol * series.gains[LAMPS]![h]!) * 3600
+    month.dli += mol / MONTH_DAYS[index]!
+    dayMol += mol
+    if (h % 24 === 23) {
+      if (dayMol < DIM_DLI) dimDays++
+      dayMol = 0
+    }
+    loopJ += series.gains[BED_LOOP]![h]! * 3600
+    fanJ += series.fanW[h]! * 3600
+    if (series.ventOpening[h]! > 0.02) hoursVented++
+    hoursCovered += series.coverDrawn[h]!
+    if (series.iceShare[h]! > 0) iceHours++
+    iceMost = Math.max(iceMost, series.iceShare[h]!)
+    soilMinC = Math.min(soilMinC, series.soilC[h]!)
+    condensedKg += series.condensedKg[h]!
+    month.topUpKWh += (series.heaterW[h]! + series.gains[BED_LOOP]![h]!) / 1000
   }
   const losses: Record<string, number> = {}
   let lost = 0
@@ -130,25 +187,81 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     losses[name] = joules / KWH
     lost += joules
   })
-  const gained = sunJ + heatJ
+  const gains: Record<string, number> = {}
+  let gained = 0
+  GAIN_NAMES.forEach((name, i) => {
+    let joules = 0
+    for (let h = 0; h < HOURS; h++) joules += series.gains[i]![h]! * 3600
+    if (joules !== 0 || name === 'sun' || name === 'heater') gains[name] = joules / KWH
+    gained += joules
+  })
   const heater = design.topUp.heater
-  const price = heater.pricePerKWh / entry(FUELS, heater.fuel).efficiency
-  const leakArea = leakageAreaM2(entry(LEAKAGE_CLASSES, design.breathe.leakage).ach50, building.volumeM3)
+  const fuel = entry(FUELS, heater.fuel)
+  const price = heater.pricePerKWh / fuel.efficiency
+  const fuelJ = heatJ + loopJ
+  const leakArea = leakageAreaM2(ach50Of(design.breathe), building.volumeM3)
   return {
     version: CORE_VERSION,
     seed: design.site.seed,
     coldestNight: { ...coldest, dullDaysBefore: dullDaysBefore(site, day), day: dayName(day) },
     hottestAfternoon: extreme(site, series.airMaxC, 1),
     hoursBelow0, hoursBelowAim, hoursAboveLimit, hoursDamp,
-    topUp: { kWh: heatJ / KWH, peakW, cost: heatJ / KWH * price, currency: heater.currency },
+    topUp: { kWh: fuelJ / KWH, peakW, cost: fuelJ / KWH * price, currency: heater.currency, fuelAmount: fuelJ / KWH / fuel.efficiency / fuel.perUnitKWh, fuelUnit: fuel.unit },
+    electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0 },
+    hoursVented, hoursCovered: Math.round(hoursCovered), ice: hasWater ? { hours: iceHours, most: iceMost } : null, soilMinC, dimDays, condensedKg,
+    shortDays: Array.from({ length: DAYS }, (_, d) => dayLengthH(d, site.latitudeDeg)).filter(l => l < 10).length,
+    outside: outsideYear(site, design.aim.lowestAirC),
     freeRunning: { coldestNight: coldestHour(site, free) },
     months,
-    ledger: { gains: { sun: sunJ / KWH, heater: heatJ / KWH }, losses, storedKWh: series.storedJ / KWH, closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1) },
+    ledger: { gains, losses, storedKWh: series.storedJ / KWH, closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1) },
+    ledgerMonths: monthlyLedger(series),
     worstNightLosses: nightLosses(series, coldest.hour),
     ua: { byElement: elementLosses(design, building), infiltrationWK: leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * 1006 },
     notes: [...site.notes],
     runMs,
   }
+}
+
+/** Gains and losses by month, kWh; ways that carried nothing all year are left out. */
+function monthlyLedger(series: YearSeries): Answers['ledgerMonths'] {
+  const sums = (names: readonly string[], flows: readonly Float32Array[]) => {
+    const months = Array.from({ length: 12 }, (): Record<string, number> => ({}))
+    names.forEach((name, i) => {
+      const month = new Float64Array(12)
+      for (let h = 0; h < HOURS; h++) month[MONTH_OF_DAY[Math.floor(h / 24)]!]! += flows[i]![h]! / 1000
+      if (month.some(v => v !== 0)) month.forEach((v, m) => { months[m]![name] = v })
+    })
+    return months
+  }
+  const gains = sums(GAIN_NAMES, series.gains)
+  const losses = sums(LOSS_NAMES, series.losses)
+  return gains.map((g, m) => ({ gains: g, losses: losses[m]! }))
+}
+
+/** Frost dates, extremes and degree-hours of a site's year. Halves of the year are parted at the warmest day. */
+function outsideYear(site: SiteYear, baseC: number): OutsideYear {
+  let coldestC = Infinity
+  let hottestC = -Infinity
+  let degreeHours = 0
+  const frost = new Uint8Array(DAYS)
+  for (let h = 0; h < HOURS; h++) {
+    const t = site.dryBulbC[h]!
+    coldestC = Math.min(coldestC, t)
+    hottestC = Math.max(hottestC, t)
+    degreeHours += Math.max(0, baseC - t)
+    if (t < 0) frost[Math.floor(h / 24)] = 1
+  }
+  // The ground's coldest day lies about a month behind the air's: half a year on stands high summer.
+  const summer = Math.round(site.ground.coldestDay + DAYS / 2) % DAYS
+  let lastFrost: string | null = null
+  let firstFrost: string | null = null
+  for (let k = 1; k <= DAYS / 2; k++) {
+    const before = (summer - k + DAYS) % DAYS
+    const after = (summer + k) % DAYS
+    if (lastFrost === null && frost[before]) lastFrost = dayName(before)
+    if (firstFrost === null && frost[after]) firstFrost = dayName(after)
+  }
+  return { coldestC, hottestC, degreeHours, lastFrost, firstFrost }
 }
 
 /** What left in the twelve hours up to an hour, largest first; ways that brought heat in are left out. */

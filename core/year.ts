@@ -3,7 +3,8 @@ import { makeSiteYear, type SiteYear, type WeatherYear } from './climate'
 import { unpackHourly } from './climate/hourly'
 import type { Design } from './design/types'
 import { makeBuilding, type Building } from './geometry/surfaces'
-import { runNetwork } from './network/run'
+import { makeModel } from './network/model'
+import { runModel } from './network/run'
 import type { YearSeries } from './network/series'
 import { makeLightTable, makeSolarGains, type LightTable, type SolarGains } from './optics/gains'
 
@@ -71,22 +72,23 @@ export function createYearEngine(now: () => number = () => 0) {
     }
     const { site, shape, skin, store } = design
     const climate = options.weather ? `w${identity(options.weather)}` : site.climate.kind === 'hourly' ? hourlyKey(site.climate) : JSON.stringify(site.climate)
-    const siteKey = [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone, site.seed, climate].join('|')
+    const siteKey = [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone, site.seed, climate, JSON.stringify([site.spell, site.horizon])].join('|')
     const siteYear = siteStage(siteKey, design, options.weather)
     lap('site')
     const building = makeBuilding(design)
     lap('building')
     const glowing = { ...skin, cover: null, edge: null }
-    const { vessel, colour, place, stack, raisedM, count } = store.barrels
-    const lightKey = JSON.stringify([shape, glowing, site.latitudeDeg >= 0, vessel, colour, place, stack, raisedM, count, store.massWall.material, store.massWall.thicknessM > 0, store.floor.material])
+    const { barrels, tank, pond, innerWall, massWall, floor } = store
+    const lightKey = JSON.stringify([shape, glowing, site.latitudeDeg, { ...barrels, stratified: null }, tank, pond, innerWall, massWall.material, massWall.thicknessM > 0, floor.material])
     const table = lightStage(lightKey, design, building)
     lap('light')
     const gains = sunStage(`${siteKey}|${lightKey}`, siteYear, building, table)
     lap('sun')
     const stepsPerHour = options.stepsPerHour ?? 4
     const heated = design.topUp.heater.on && design.topUp.heater.capacityW > 0
-    const free = runNetwork(design, siteYear, building, gains, { stepsPerHour, heater: false, stop: options.stop })
-    const series = heated ? runNetwork(design, siteYear, building, gains, { stepsPerHour, heater: true, stop: options.stop }) : free
+    const model = makeModel(design, siteYear, building, gains)
+    const free = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: false, stop: options.stop })
+    const series = heated ? runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: true, stop: options.stop }) : free
     lap('network')
     const answers = makeAnswers(design, siteYear, building, gains, series, free, 0)
     lap('answers')

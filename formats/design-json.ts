@@ -1,4 +1,4 @@
-import { designFaults, type Design, type Fault } from '../core/design'
+import { designFaults, migrateDesign, type Design, type Fault } from '../core/design'
 
 /** Largest design file that is read, characters; an hourly year of weather takes about 700 000. */
 export const LARGEST_DESIGN = 2_000_000
@@ -10,7 +10,7 @@ export function readDesign(text: string): ReadDesign {
   if (text.length > LARGEST_DESIGN) return refuse('', `The file is ${(text.length / 1e6).toFixed(1)} MB`, 'designs up to 2 MB')
   let document: unknown
   try {
-    document = JSON.parse(text.replace(/^\uFEFF/, ''))
+    document = migrateDesign(JSON.parse(text.replace(/^\uFEFF/, '')))
   }
   catch (error) {
     return refuse('', `The file is not JSON: ${(error as Error).message}`, 'a design exported as JSON')

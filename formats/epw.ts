@@ -2,6 +2,7 @@ import { dewPointC, HOURS, MONTH_DAYS, MONTH_START, skyInfraredWm2, standardPres
 import { splitGlobal } from '../core/climate/radiation'
 import { makeSunYear } from '../core/climate/sun-year'
 import type { HourlyClimate } from '../core/design'
+import { parseEpwTable } from './epw-table'
 
 /** What an EPW file says of its place, and its year. */
 export interface EpwYear {
@@ -27,6 +28,7 @@ const COLUMNS = {
   diffuseWm2: { at: 15, missing: 9999, min: 0, max: 1500, name: 'diffuse radiation' },
   windMs: { at: 21, missing: 999, min: 0, max: 80, name: 'wind speed' },
   cloud: { at: 22, missing: 99, min: 0, max: 10, name: 'sky cover' },
+  snowCm: { at: 30, missing: 999, min: 0, max: 998, name: 'snow depth' },
 } as const
 type Column = keyof typeof COLUMNS
 
@@ -39,51 +41,49 @@ const LONGEST_GAP_H = 6
  */
 export function readEpw(text: string, fileName: string): ReadEpw {
   const no = (message: string): ReadEpw => ({ ok: false, message })
-  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\n|\r/)
-  const location = lines[0]?.split(',') ?? []
+  const table = parseEpwTable(text)
+  const location = table.heading[0]?.split(',') ?? []
   if (!/^LOCATION$/i.test(location[0]?.trim() ?? '')) return no('Line 1 does not begin with LOCATION, so this is not an EPW weather file.')
   const [latitudeDeg, longitudeDeg, standardOffsetH, elevationM] = [6, 7, 8, 9].map(i => (location[i]?.trim() ? Number(location[i]) : NaN)) as [number, number, number, number]
   if (!(Math.abs(latitudeDeg) <= 90 && Math.abs(longitudeDeg) <= 180)) return no('Line 1 gives no latitude from −90 to 90 and longitude from −180 to 180 in its 7th and 8th fields.')
   if (!(Math.abs(standardOffsetH) <= 14)) return no('Line 1 gives no time zone from −14 to 14 h in its 9th field.')
   if (!(elevationM > -500 && elevationM < 7000)) return no('Line 1 gives no elevation from −500 to 7000 m in its 10th field.')
-  const first = lines.findIndex((l, i) => i >= 1 && /^\d{4}\s*,/.test(l.trimStart()))
-  if (first < 0) return no('There are no rows of data after the heading.')
+  if (table.rows.length === 0) return no('There are no rows of data after the heading.')
 
   const values = Object.fromEntries(Object.keys(COLUMNS).map(k => [k, new Float64Array(HOURS).fill(NaN)])) as Record<Column, Float64Array>
   let hours = 0
   let leap = 0
-  for (let i = first; i < lines.length; i++) {
-    const line = lines[i]!
-    if (line.trim() === '') continue
-    const cells = line.split(',')
-    if (cells.length < 23) return no(`Line ${i + 1} has ${cells.length} fields; 23 or more are needed. The file may be cut short.`)
+  for (let i = 0; i < table.rows.length; i++) {
+    const cells = table.rows[i]!
+    const at = table.lines[i]!
+    if (cells.length < 23) return no(`Line ${at} has ${cells.length} fields; 23 or more are needed. The file may be cut short.`)
     const month = Number(cells[1])
     const day = Number(cells[2])
     const hour = Number(cells[3])
-    if (!(month >= 1 && month <= 12 && day >= 1 && day <= 31 && hour >= 1 && hour <= 24)) return no(`Line ${i + 1} has no proper date: month ${cells[1]}, day ${cells[2]}, hour ${cells[3]}.`)
+    if (!(month >= 1 && month <= 12 && day >= 1 && day <= 31 && hour >= 1 && hour <= 24)) return no(`Line ${at} has no proper date: month ${cells[1]}, day ${cells[2]}, hour ${cells[3]}.`)
     if (month === 2 && day === 29) {
       leap++
       continue
     }
-    if (day > MONTH_DAYS[month - 1]!) return no(`Line ${i + 1} has day ${day} in month ${month}.`)
+    if (day > MONTH_DAYS[month - 1]!) return no(`Line ${at} has day ${day} in month ${month}.`)
     const h = (MONTH_START[month - 1]! + day - 1) * 24 + hour - 1
-    if (h !== hours) return no(`Line ${i + 1} is month ${month}, day ${day}, hour ${hour}; hour ${hours + 1} of the year was expected there. Files of one year, 1 January to 31 December in hourly rows, are read.`)
+    if (h !== hours) return no(`Line ${at} is month ${month}, day ${day}, hour ${hour}; hour ${hours + 1} of the year was expected there. Files of one year, 1 January to 31 December in hourly rows, are read.`)
     for (const [name, column] of Object.entries(COLUMNS) as [Column, typeof COLUMNS[Column]][]) {
-      const cell = cells[column.at]!.trim()
+      const cell = cells[column.at]?.trim() ?? ''
       const value = cell === '' ? column.missing : Number(cell)
-      if (Number.isNaN(value)) return no(`Line ${i + 1}: the ${column.name} “${cell}” is not a number.`)
+      if (Number.isNaN(value)) return no(`Line ${at}: the ${column.name} “${cell}” is not a number.`)
       if (value >= column.missing) continue
-      if (value < column.min || value > column.max) return no(`Line ${i + 1}: the ${column.name} is ${value}; allowed is ${column.min} to ${column.max}.`)
+      if (value < column.min || value > column.max) return no(`Line ${at}: the ${column.name} is ${value}; allowed is ${column.min} to ${column.max}.`)
       values[name][h] = value
     }
     hours++
   }
-  if (hours !== HOURS) return no(`There are ${hours} hourly rows; a full year of ${HOURS} is needed. The file ends after line ${lines.length}.`)
+  if (hours !== HOURS) return no(`There are ${hours} hourly rows; a full year of ${HOURS} is needed. The file ends after line ${table.lines[table.lines.length - 1]}.`)
 
   const notes: string[] = []
   if (leap > 0) notes.push('The leap day was left out.')
   const gap = fillGaps(values.dryBulbC)
-  if (gap.longest > LONGEST_GAP_H) return no(`The dry bulb is missing for ${gap.longest} hours from line ${first + gap.at + 1}; gaps up to ${LONGEST_GAP_H} hours are filled.`)
+  if (gap.longest > LONGEST_GAP_H) return no(`The dry bulb is missing for ${gap.longest} hours from line ${table.lines[gap.at]}; gaps up to ${LONGEST_GAP_H} hours are filled.`)
   if (gap.filled > 0) notes.push(`${gap.filled} missing hours of temperature were filled by straight lines.`)
   completeYear(values, { latitudeDeg, longitudeDeg, standardOffsetH, elevationM }, notes)
   const round = (a: Float64Array, digits: number) => Array.from(a, v => Math.round(v * 10 ** digits) / 10 ** digits)
@@ -95,7 +95,7 @@ export function readEpw(text: string, fileName: string): ReadEpw {
         kind: 'hourly', source: fileName, notes,
         dryBulbC: round(values.dryBulbC, 2), dewPointC: round(values.dewPointC, 2), pressurePa: round(values.pressurePa, 0), globalWm2: round(values.globalWm2, 1),
         beamWm2: round(values.beamWm2, 1), diffuseWm2: round(values.diffuseWm2, 1), skyInfraredWm2: round(values.skyInfraredWm2, 1), windMs: round(values.windMs, 2),
-        cloud: round(values.cloud, 2),
+        cloud: round(values.cloud, 2), ...(values.snowCm.some(v => v > 0) ? { snowM: Array.from(values.snowCm, v => (v > 0 ? Math.round(v) / 100 : 0)) } : {}),
       },
     },
   }

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { DEMOS, designFaults, type Design } from '../../core/design'
+import { DEMOS, designFaults, migrateDesign, type Design } from '../../core/design'
 
 /** A design as it is kept, with the count of its saves: two tabs tell by it who was first. */
 export interface KeptDesign {
@@ -59,14 +59,22 @@ async function openIndexed(now: () => number): Promise<Library> {
   return library
 }
 
+/** What was kept by an earlier version, in this one's schema. */
+function broughtForward(kept: KeptDesign): KeptDesign {
+  return { ...kept, design: migrateDesign(kept.design) as Design, pinned: migrateDesign(kept.pinned) as Design | null }
+}
+
 function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
   return {
     lasting: true,
     async list() {
       // What cannot be read any more is left in place, unlisted, rather than breaking the list.
-      return (await db.getAll('designs')).filter(k => designFaults(k.design).length === 0)
+      return (await db.getAll('designs')).map(broughtForward).filter(k => designFaults(k.design).length === 0)
     },
-    get: id => db.get('designs', id),
+    async get(id) {
+      const kept = await db.get('designs', id)
+      return kept && broughtForward(kept)
+    },
     async save(design, pinned, baseRevision) {
       const tx = db.transaction('designs', 'readwrite')
       const theirs = await tx.store.get(design.id)

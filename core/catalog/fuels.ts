@@ -4,13 +4,19 @@ export interface Fuel {
   name: string
   /** Useful heat per heat paid for, 0–1 (typical appliance). */
   efficiency: number
+  /** false: the fumes, and their water, stay in the room. */
+  vented: boolean
+  /** Heat of combustion, kWh per unit sold, and the unit; electricity is sold by the kWh. */
+  perUnitKWh: number
+  unit: string
   source: string
 }
 
 export const FUELS: readonly Fuel[] = [
-  { id: 'electricity', name: 'Electricity', efficiency: 1, source: 'resistance heating' },
-  { id: 'gas', name: 'Gas, flued', efficiency: 0.85, source: 'typical flued air heater' },
-  { id: 'oil', name: 'Oil', efficiency: 0.82, source: 'typical flued air heater' },
-  { id: 'wood', name: 'Wood stove', efficiency: 0.7, source: 'typical closed stove' },
-  { id: 'pellets', name: 'Pellets', efficiency: 0.85, source: 'typical pellet stove' },
+  { id: 'electricity', name: 'Electricity', efficiency: 1, vented: true, perUnitKWh: 1, unit: 'kWh', source: 'resistance heating' },
+  { id: 'gas', name: 'Gas, flued', efficiency: 0.85, vented: true, perUnitKWh: 10.3, unit: 'm³', source: 'typical flued air heater' },
+  { id: 'oil', name: 'Oil', efficiency: 0.82, vented: true, perUnitKWh: 10, unit: 'L', source: 'typical flued air heater' },
+  { id: 'wood', name: 'Wood stove', efficiency: 0.7, vented: true, perUnitKWh: 4.1, unit: 'kg', source: 'typical closed stove' },
+  { id: 'pellets', name: 'Pellets', efficiency: 0.85, vented: true, perUnitKWh: 4.8, unit: 'kg', source: 'typical pellet stove' },
+  { id: 'gas-unvented', name: 'Gas, no flue', efficiency: 0.98, vented: false, perUnitKWh: 10.3, unit: 'm³', source: 'higher heating value less what leaks; 1.6 kg of water a m³ stays inside' },
 ]

@@ -14,20 +14,29 @@ export interface Glazing {
   uValue: number
   /** Share of room-temperature longwave that passes straight through, 0–1. */
   longwaveTransmittance: number
+  /** Width of one gap between sheets, m; 0 without a gap. */
+  gapM: number
+  /** Share of its light that a year of weather takes, 0–1. */
+  ageingPerYear: number
   source: string
 }
 
 const GLASS = 1.526
 
 export const GLAZINGS: readonly Glazing[] = [
-  { id: 'glass-1', layers: 1, name: 'Single glass, 4 mm', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 1 }, haze: 0, uValue: 5.8, longwaveTransmittance: 0, source: 'EN 673 typical; Duffie & Beckman ch. 5' },
-  { id: 'glass-2', layers: 2, name: 'Double glass, air gap', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 2 }, haze: 0, uValue: 2.8, longwaveTransmittance: 0, source: 'EN 673 typical, 16 mm air' },
-  { id: 'glass-3', layers: 3, name: 'Triple glass, air gaps', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 3 }, haze: 0, uValue: 1.9, longwaveTransmittance: 0, source: 'EN 673 typical, 2 × 12 mm air' },
-  { id: 'twinwall-6', layers: 2, name: 'Twin-wall polycarbonate, 6 mm', optics: { kind: 'diffusing', transmittance: 0.8, absorptance: 0.06 }, haze: 0.5, uValue: 3.6, longwaveTransmittance: 0.02, source: 'sheet makers’ typical range' },
-  { id: 'twinwall-10', layers: 2, name: 'Twin-wall polycarbonate, 10 mm', optics: { kind: 'diffusing', transmittance: 0.78, absorptance: 0.07 }, haze: 0.5, uValue: 3.0, longwaveTransmittance: 0.02, source: 'sheet makers’ typical range' },
-  { id: 'multiwall-16', layers: 3, name: 'Multiwall polycarbonate, 16 mm', optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 }, haze: 0.7, uValue: 2.1, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
-  { id: 'multiwall-25', layers: 5, name: 'Multiwall polycarbonate, 25 mm', optics: { kind: 'diffusing', transmittance: 0.6, absorptance: 0.13 }, haze: 0.8, uValue: 1.6, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
-  { id: 'acrylic-16', layers: 2, name: 'Twin-wall acrylic, 16 mm', optics: { kind: 'diffusing', transmittance: 0.85, absorptance: 0.04 }, haze: 0.2, uValue: 2.5, longwaveTransmittance: 0.01, source: 'sheet makers’ typical range' },
-  { id: 'film-1', layers: 1, name: 'Polyethylene film, single', optics: { kind: 'diffusing', transmittance: 0.87, absorptance: 0.04 }, haze: 0.3, uValue: 6, longwaveTransmittance: 0.35, source: 'ASABE EP406; film makers’ typical range' },
-  { id: 'film-2', layers: 2, name: 'Polyethylene film, double, inflated', optics: { kind: 'diffusing', transmittance: 0.77, absorptance: 0.07 }, haze: 0.45, uValue: 4, longwaveTransmittance: 0.2, source: 'ASABE EP406; film makers’ typical range' },
+  { id: 'glass-1', layers: 1, name: 'Single glass, 4 mm', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 1 }, haze: 0, uValue: 5.8, longwaveTransmittance: 0, gapM: 0, ageingPerYear: 0, source: 'EN 673 typical; Duffie & Beckman ch. 5' },
+  { id: 'glass-2', layers: 2, name: 'Double glass, air gap', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 2 }, haze: 0, uValue: 2.8, longwaveTransmittance: 0, gapM: 0.016, ageingPerYear: 0, source: 'EN 673 typical, 16 mm air' },
+  { id: 'glass-3', layers: 3, name: 'Triple glass, air gaps', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 3 }, haze: 0, uValue: 1.9, longwaveTransmittance: 0, gapM: 0.012, ageingPerYear: 0, source: 'EN 673 typical, 2 × 12 mm air' },
+  { id: 'twinwall-6', layers: 2, name: 'Twin-wall polycarbonate, 6 mm', optics: { kind: 'diffusing', transmittance: 0.8, absorptance: 0.06 }, haze: 0.5, uValue: 3.6, longwaveTransmittance: 0.02, gapM: 0.0055, ageingPerYear: 0.008, source: 'sheet makers’ typical range' },
+  { id: 'twinwall-10', layers: 2, name: 'Twin-wall polycarbonate, 10 mm', optics: { kind: 'diffusing', transmittance: 0.78, absorptance: 0.07 }, haze: 0.5, uValue: 3.0, longwaveTransmittance: 0.02, gapM: 0.009, ageingPerYear: 0.008, source: 'sheet makers’ typical range' },
+  { id: 'multiwall-16', layers: 3, name: 'Multiwall polycarbonate, 16 mm', optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 }, haze: 0.7, uValue: 2.1, longwaveTransmittance: 0.01, gapM: 0.0075, ageingPerYear: 0.008, source: 'sheet makers’ typical range' },
+  { id: 'multiwall-25', layers: 5, name: 'Multiwall polycarbonate, 25 mm', optics: { kind: 'diffusing', transmittance: 0.6, absorptance: 0.13 }, haze: 0.8, uValue: 1.6, longwaveTransmittance: 0.01, gapM: 0.006, ageingPerYear: 0.008, source: 'sheet makers’ typical range' },
+  { id: 'acrylic-16', layers: 2, name: 'Twin-wall acrylic, 16 mm', optics: { kind: 'diffusing', transmittance: 0.85, absorptance: 0.04 }, haze: 0.2, uValue: 2.5, longwaveTransmittance: 0.01, gapM: 0.0145, ageingPerYear: 0.003, source: 'sheet makers’ typical range' },
+  { id: 'film-1', layers: 1, name: 'Polyethylene film, single', optics: { kind: 'diffusing', transmittance: 0.87, absorptance: 0.04 }, haze: 0.3, uValue: 6, longwaveTransmittance: 0.35, gapM: 0, ageingPerYear: 0.03, source: 'ASABE EP406; film makers’ typical range' },
+  { id: 'film-2', layers: 2, name: 'Polyethylene film, double, inflated', optics: { kind: 'diffusing', transmittance: 0.77, absorptance: 0.07 }, haze: 0.45, uValue: 4, longwaveTransmittance: 0.2, gapM: 0.08, ageingPerYear: 0.03, source: 'ASABE EP406; film makers’ typical range' },
+  { id: 'glass-4', layers: 4, name: 'Quadruple glass, air gaps', optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 4 }, haze: 0, uValue: 1.45, longwaveTransmittance: 0, gapM: 0.012, ageingPerYear: 0, source: 'EN 673 typical, 3 × 12 mm air' },
+  { id: 'glass-film', layers: 2, name: 'Glass with a film inside, wide gap', optics: { kind: 'diffusing', transmittance: 0.75, absorptance: 0.07 }, haze: 0.3, uValue: 3.1, longwaveTransmittance: 0.02, gapM: 0.05, ageingPerYear: 0.015, source: 'glass and film in series; EN 673 with 50 mm of air' },
+  { id: 'film-3', layers: 3, name: 'Polyethylene film, three with air', optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 }, haze: 0.55, uValue: 2.9, longwaveTransmittance: 0.1, gapM: 0.08, ageingPerYear: 0.03, source: 'ASABE EP406 carried to a third film' },
+  { id: 'multiwall-32', layers: 5, name: 'Multiwall polycarbonate, 32 mm', optics: { kind: 'diffusing', transmittance: 0.56, absorptance: 0.15 }, haze: 0.85, uValue: 1.3, longwaveTransmittance: 0.01, gapM: 0.0075, ageingPerYear: 0.008, source: 'sheet makers’ typical range' },
+  { id: 'fibreglass', layers: 1, name: 'Corrugated fibreglass', optics: { kind: 'diffusing', transmittance: 0.82, absorptance: 0.07 }, haze: 0.7, uValue: 5.6, longwaveTransmittance: 0.03, gapM: 0, ageingPerYear: 0.015, source: 'sheet makers’ typical range' },
 ]

@@ -1,5 +1,6 @@
 export * from './glazings'
 export * from './materials'
+export * from './finishes'
 export * from './covers'
 export * from './leakage'
 export * from './vessels'

@@ -33,6 +33,7 @@ export const MATERIALS: readonly Material[] = [
   m('concrete-block', 'Concrete block, filled', 'masonry', 1.3, 2000, 1000, 0.65),
   m('stone', 'Stone, laid', 'masonry', 2.0, 2400, 1000, 0.65),
   m('rammed-earth', 'Rammed earth', 'masonry', 1.1, 1900, 1000, 0.7),
+  m('gabion', 'Stone in wire cages', 'masonry', 0.9, 1550, 900, 0.7, 'stone with 35 % air; packed-bed conductivity, typical'),
   m('soil', 'Moist garden soil', 'ground', 1.2, 1700, 1500, 0.8, 'ASHRAE Fundamentals, soils; moist loam'),
   m('gravel', 'Gravel', 'ground', 0.7, 1800, 900, 0.7),
   m('clay-soil', 'Clay or silt ground', 'ground', 1.5, 1800, 1670, 0.8, 'ISO 13370, clay or silt'),

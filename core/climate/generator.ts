@@ -1,103 +1,124 @@
 import { dewPointC, skyInfraredWm2, standardPressurePa } from './atmosphere'
-import { monthlyMeans, smoothDaily } from './monthly'
-import { clearnessFromRange, extraterrestrialDayJm2, extraterrestrialWm2, splitGlobal } from './radiation'
+import { fillTemperatures, radiationWeight, sunSine } from './diurnal'
+import { monthlyMeans, monthlyNormals, smoothDaily } from './monthly'
+import { clearnessFromRange, clearnessFromSunshine, dayLengthH, extraterrestrialDayJm2, extraterrestrialWm2, splitGlobal } from './radiation'
 import { normalDeviates, seededRandom } from './random'
 import type { SunYear } from './sun-year'
-import { DAYS, HOURS, type Normals, type WeatherYear } from './types'
+import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, type Normals, type WeatherYear } from './types'
+
+const { abs, exp, max, min, sin, sqrt } = Math
 
 /** Day-to-day memory of weather: a spell lasts about four days (Richardson 1981 finds 0.5–0.75 for temperature, 0.2–0.4 for radiation). */
 const TEMPERATURE_MEMORY = 0.72
-const CLEARNESS_MEMORY = 0.5
+/** Cloudiness has a quick part and a slow one, so that dull spells of a week come round. */
+const QUICK_MEMORY = 0.35
+const SLOW_MEMORY = 0.88
+const QUICK_SHARE = 0.75
+const USUAL_WIND = 2.5
+/** No hour is brighter than this share of what arrives above the air. */
+const CLEAREST_HOUR = 0.85
+
+/** The days of a made year. */
+export interface GeneratedDays { low: Float64Array, high: Float64Array, /** Standard deviates: positive is clear. */ clear: Float64Array, wind: Float64Array }
 
 /**
  * A year of weather from monthly normals, the same for the same seed.
- * Daily clearness and temperature anomalies are autocorrelated; clear days swing more and clear nights are colder; monthly means of the daily low and
- * high meet the normals exactly. Radiation is estimated from the daily range (Hargreaves & Samani), humidity from the daily low, wind is a typical
- * breeze; all three are said in `notes`.
- * @param normals twelve lows and highs, °C, low ≤ high
+ * Daily clearness and temperature anomalies are autocorrelated; clear days swing more and clear nights are colder. Monthly means of the hourly year's daily lows
+ * and highs meet the normals within 0.1 K, its radiation the normal or its estimate within 3 %; design extremes are reached and not passed. What is estimated is
+ * said in `notes`.
+ * @param normals twelve lows and highs, °C, low below high; the rest optional
  * @param sun the sun's hours at the site
- * @param elevationM −400 to 9000 m
- * Sources: Richardson 1981 for the structure; Hargreaves & Samani 1982; Erbs et al. 1982; Berdahl & Martin 1984.
+ * @param elevationM −430 to 9000 m
+ * Sources: Richardson 1981 for the structure; Hargreaves & Samani 1982; Ångström 1924, Prescott 1940; Erbs et al. 1982; Berdahl & Martin 1984.
  */
 export function generateWeather(normals: Normals, sun: SunYear, elevationM: number, seed: number): WeatherYear {
-  const random = seededRandom(seed)
-  const normal = normalDeviates(random)
-  const meanLow = smoothDaily(normals.lowC)
-  const meanHigh = smoothDaily(normals.highC)
-  const yearMean = average(normals.lowC.map((l, m) => (l + normals.highC[m]!) / 2))
-  const seasonal = Math.max(...normals.highC) - Math.min(...normals.lowC)
-
-  const clear = new Float64Array(DAYS)
-  const low = new Float64Array(DAYS)
-  const high = new Float64Array(DAYS)
-  const windDay = new Float64Array(DAYS)
-  let c = normal()
-  let a = normal()
-  let w = normal()
-  for (let d = -20; d < DAYS; d++) {
-    c = CLEARNESS_MEMORY * c + Math.sqrt(1 - CLEARNESS_MEMORY ** 2) * normal()
-    a = TEMPERATURE_MEMORY * a + Math.sqrt(1 - TEMPERATURE_MEMORY ** 2) * normal()
-    w = 0.4 * w + Math.sqrt(1 - 0.4 ** 2) * normal()
-    if (d < 0) continue
-    const middle = (meanLow[d]! + meanHigh[d]!) / 2
-    // Winters vary more than summers, and continental climates more than coasts.
-    const coldness = Math.max(0, Math.min(1, (yearMean + 0.25 * seasonal - middle) / (0.6 * seasonal + 1)))
-    const spread = 1.4 + 0.055 * seasonal * (0.6 + 0.9 * coldness)
-    const anomaly = spread * a - 0.5 * spread * coldness * Math.max(0, c) * 0.6
-    const range = (meanHigh[d]! - meanLow[d]!) * Math.max(0.25, 1 + 0.34 * c)
-    clear[d] = c
-    low[d] = middle + anomaly - range / 2
-    high[d] = middle + anomaly + range / 2
-    windDay[d] = Math.exp(0.45 * w)
-  }
-  meetMeans(low, normals.lowC)
-  meetMeans(high, normals.highC)
-  for (let d = 0; d < DAYS; d++) if (high[d]! < low[d]! + 0.5) high[d] = low[d]! + 0.5
-  meetMeans(high, normals.highC)
-
-  const globalDay = dailyRadiation(normals, clear, sun.latitudeDeg)
+  const days = generateDays(normals, seed)
   const year = emptyWeather()
-  year.notes.push(
-    'Radiation is estimated from the daily range of temperature (Hargreaves–Samani).',
-    'Humidity is estimated from the daily low, wind is a typical breeze of 2.5 m/s.',
-  )
-  const pressure = standardPressurePa(elevationM)
-  fillTemperatures(year, low, high, sun)
-  for (let d = 0; d < DAYS; d++) {
-    const cloud = Math.max(0, Math.min(1, 0.5 - 0.36 * clear[d]!))
-    const dew = low[d]! - 0.5 - 1.6 * Math.max(0, clear[d]!)
-    let weight = 0
-    for (let k = 0; k < 24; k++) weight += share(sun, d, k)
-    for (let k = 0; k < 24; k++) {
-      const h = d * 24 + k
-      const t = year.dryBulbC[h]!
-      year.pressurePa[h] = pressure
-      year.dewPointC[h] = Math.min(dew, dewPointC(t, 0.98))
-      year.cloud[h] = cloud
-      year.windMs[h] = Math.max(0.2, 2.5 * windDay[d]! * (0.75 + 0.5 * Math.max(0, Math.sin(Math.PI * (k - 8) / 12))))
-      year.skyInfraredWm2[h] = skyInfraredWm2(t, year.dewPointC[h]!, cloud, k + 0.5, pressure)
-      const part = share(sun, d, k)
-      if (weight <= 0 || part <= 0) continue
-      const ext = extraterrestrialWm2(d)
-      const level = ext * Math.sin(sun.altitudeDeg[h]! * Math.PI / 180) * sun.upShare[h]!
-      const global = Math.min(globalDay[d]! / 3600 * part / weight, 0.85 * level)
-      const split = splitGlobal(global, sun.altitudeDeg[h]!, ext)
-      year.globalWm2[h] = global
-      year.beamWm2[h] = split.beam
-      year.diffuseWm2[h] = split.diffuse
-    }
-  }
+  meetNormals(year.dryBulbC, days, normals, sun)
+  fillSky(year, days, normals, sun, standardPressurePa(elevationM))
+  fillSnow(year, normals)
+  year.notes.push(normals.globalJm2
+    ? 'Radiation meets the monthly means given.'
+    : normals.sunshineH ? 'Radiation is estimated from sunshine hours (Ångström–Prescott).' : 'Radiation is estimated from the daily range of temperature (Hargreaves–Samani).')
+  if (!normals.humidity) year.notes.push('Humidity is estimated from the daily low.')
+  if (!normals.windMs) year.notes.push(`Wind is a typical breeze of ${USUAL_WIND} m/s.`)
   return year
 }
 
-/** An hour's weight in its day's radiation: more than its share of sky at midday, when the light crosses less air. Collares-Pereira & Rabl 1979. */
-function share(sun: SunYear, d: number, k: number): number {
-  const h = d * 24 + k
-  const level = Math.max(0, Math.sin(sun.altitudeDeg[h]! * Math.PI / 180)) * sun.upShare[h]!
-  const sunset = (sun.noonH[d]! - sun.riseH[d]!) * Math.PI / 12
-  const a = 0.409 + 0.5016 * Math.sin(sunset - Math.PI / 3)
-  const b = 0.6609 - 0.4767 * Math.sin(sunset - Math.PI / 3)
-  return level * Math.max(0.05, a + b * Math.cos((k + 0.5 - sun.noonH[d]!) * Math.PI / 12))
+function generateDays(normals: Normals, seed: number): GeneratedDays {
+  const normal = normalDeviates(seededRandom(seed))
+  const meanLow = smoothDaily(normals.lowC)
+  const meanHigh = smoothDaily(normals.highC)
+  const yearMean = average(normals.lowC.map((l, m) => (l + normals.highC[m]!) / 2))
+  const seasonal = max(...normals.highC) - min(...normals.lowC)
+  const blank = () => new Float64Array(DAYS)
+  const days: GeneratedDays = { low: blank(), high: blank(), clear: blank(), wind: blank() }
+  let quick = normal()
+  let slow = normal()
+  let a = normal()
+  let w = normal()
+  const next = (x: number, memory: number) => memory * x + sqrt(1 - memory ** 2) * normal()
+  for (let d = -20; d < DAYS; d++) {
+    quick = next(quick, QUICK_MEMORY)
+    slow = next(slow, SLOW_MEMORY)
+    a = next(a, TEMPERATURE_MEMORY)
+    w = next(w, 0.4)
+    if (d < 0) continue
+    const c = QUICK_SHARE * quick + sqrt(1 - QUICK_SHARE ** 2) * slow
+    const middle = (meanLow[d]! + meanHigh[d]!) / 2
+    // Winters vary more than summers, and continental climates more than coasts.
+    const coldness = max(0, min(1, (yearMean + 0.25 * seasonal - middle) / (0.6 * seasonal + 1)))
+    const spread = 1.4 + 0.055 * seasonal * (0.6 + 0.9 * coldness)
+    const anomaly = spread * a - 0.5 * spread * coldness * max(0, c) * 0.6
+    const range = (meanHigh[d]! - meanLow[d]!) * max(0.25, 1 + 0.34 * c)
+    days.clear[d] = c
+    days.low[d] = middle + anomaly - range / 2
+    days.high[d] = max(middle + anomaly + range / 2, days.low[d]! + 0.5)
+    days.wind[d] = exp(0.45 * w)
+  }
+  return days
+}
+
+/** Fills the hours and shifts the days, by turns, until the hourly year has the monthly means and the extremes asked of it. */
+function meetNormals(hours: Float32Array, days: GeneratedDays, normals: Normals, sun: SunYear): void {
+  const { low, high } = days
+  const coldest = normals.designLowC === undefined ? -1 : indexOfLeast(low, 1)
+  const hottest = normals.designHighC === undefined ? -1 : indexOfLeast(high, -1)
+  for (let turn = 0; turn < 12; turn++) {
+    fillTemperatures(hours, low, high, sun)
+    const got = monthlyNormals(hours)
+    const offLow = got.lowC.map((g, m) => normals.lowC[m]! - g)
+    const offHigh = got.highC.map((g, m) => normals.highC[m]! - g)
+    if (max(...offLow.map(abs), ...offHigh.map(abs)) < 0.03 && turn > 0) return
+    shift(low, offLow)
+    shift(high, offHigh)
+    if (coldest >= 0) {
+      for (let d = 0; d < DAYS; d++) low[d] = max(low[d]!, normals.designLowC! + 0.4)
+      low[coldest] = normals.designLowC!
+    }
+    if (hottest >= 0) {
+      for (let d = 0; d < DAYS; d++) high[d] = min(high[d]!, normals.designHighC! - 0.4)
+      high[hottest] = normals.designHighC!
+    }
+    for (let d = 0; d < DAYS; d++) if (high[d]! < low[d]! + 0.5) high[d] = low[d]! + 0.5
+  }
+  fillTemperatures(hours, low, high, sun)
+}
+
+/** Adds to each day what its month lacks: smoothly from month to month, and the rest to the month as a whole. */
+function shift(daily: Float64Array, off: readonly number[]): void {
+  const smooth = smoothDaily(off)
+  for (let d = 0; d < DAYS; d++) daily[d] = daily[d]! + smooth[d]!
+}
+
+function indexOfLeast(values: Float64Array, sign: 1 | -1): number {
+  let best = 0
+  for (let i = 1; i < values.length; i++) if (sign * values[i]! < sign * values[best]!) best = i
+  return best
+}
+
+function average(values: readonly number[]): number {
+  return values.reduce((s, v) => s + v, 0) / values.length
 }
 
 /** A weather year of zeros. */
@@ -105,70 +126,117 @@ export function emptyWeather(): WeatherYear {
   const blank = () => new Float32Array(HOURS)
   return {
     dryBulbC: blank(), dewPointC: blank(), pressurePa: blank(), globalWm2: blank(), beamWm2: blank(), diffuseWm2: blank(),
-    skyInfraredWm2: blank(), windMs: blank(), cloud: blank(), notes: [],
+    skyInfraredWm2: blank(), windMs: blank(), cloud: blank(), snowM: blank(), notes: [],
   }
 }
 
-function average(values: readonly number[]): number {
-  return values.reduce((s, v) => s + v, 0) / values.length
+/** Mean daily radiation on the level that each month should have, J/m². */
+export function wantedRadiation(normals: Normals, latitudeDeg: number): number[] {
+  if (normals.globalJm2) return [...normals.globalJm2]
+  const clearness = normals.sunshineH
+    ? normals.sunshineH.map((hours, m) => clearnessFromSunshine(hours, average(Array.from({ length: MONTH_DAYS[m]! }, (_, i) => dayLengthH(MONTH_START[m]! + i, latitudeDeg)))))
+    : normals.lowC.map((low, m) => clearnessFromRange(normals.highC[m]! - low))
+  const smooth = smoothDaily(clearness)
+  return monthlyMeans(Float64Array.from({ length: DAYS }, (_, d) => max(0.05, min(0.78, smooth[d]!)) * extraterrestrialDayJm2(d, latitudeDeg)))
 }
 
-function meetMeans(daily: Float64Array, means: readonly number[]): void {
-  const off = monthlyMeans(daily).map((g, m) => means[m]! - g)
-  const shift = smoothDaily(off)
-  for (let d = 0; d < DAYS; d++) daily[d] = daily[d]! + shift[d]!
-}
-
-/** Daily global radiation on the level, J/m²: the month's estimate spread over its days by clearness, its mean kept. */
-function dailyRadiation(normals: Normals, clear: Float64Array, latitudeDeg: number): Float64Array {
-  const kt = smoothDaily(normals.lowC.map((l, m) => clearnessFromRange(normals.highC[m]! - l))).map(k => Math.max(0.05, Math.min(0.78, k)))
-  const out = new Float64Array(DAYS)
-  const wanted = new Float64Array(DAYS)
+function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: SunYear, pressurePa: number): void {
+  const { low, high, clear, wind } = days
+  const wanted = wantedRadiation(normals, sun.latitudeDeg)
+  const humidity = normals.humidity && smoothDaily(normals.humidity)
+  const breeze = normals.windMs ? smoothDaily(normals.windMs) : null
   for (let d = 0; d < DAYS; d++) {
-    const ext = extraterrestrialDayJm2(d, latitudeDeg)
-    wanted[d] = kt[d]! * ext
-    // Clearness is bounded and leans to the clear side in dry climates, to the dull side in wet ones.
-    const day = Math.max(0.08, Math.min(0.76, kt[d]! * (1 + 0.42 * clear[d]!)))
-    out[d] = day * ext
-  }
-  const want = monthlyMeans(wanted)
-  for (let i = 0; i < 8; i++) {
-    const got = monthlyMeans(out)
-    const factor = smoothDaily(got.map((g, m) => (g > 0 ? want[m]! / g : 1)))
-    // Months that jump wildly can bend the smooth factor below nothing: no day gives negative light.
-    for (let d = 0; d < DAYS; d++) out[d] = Math.min(out[d]! * Math.max(0.05, factor[d]!), 0.78 * extraterrestrialDayJm2(d, latitudeDeg))
-  }
-  return out
-}
-
-/** Hours between each day's low near sunrise and high about two and a half hours after noon: half a sine up, a sine quarter and a decay down. */
-function fillTemperatures(year: WeatherYear, low: Float64Array, high: Float64Array, sun: SunYear): void {
-  const lowAt = (d: number) => Math.min(sun.noonH[d]! - 3, Math.max(4, sun.riseH[d]! + 0.3))
-  const highAt = (d: number) => sun.noonH[d]! + 2.5
-  for (let h = 0; h < HOURS; h++) {
-    const d = Math.floor(h / 24)
-    const k = h % 24 + 0.5
-    const before = (d + DAYS - 1) % DAYS
-    const after = (d + 1) % DAYS
-    if (k < lowAt(d)) year.dryBulbC[h] = fall(high[before]!, low[d]!, (k + 24 - highAt(before)) / (lowAt(d) + 24 - highAt(before)))
-    else if (k <= highAt(d)) year.dryBulbC[h] = low[d]! + (high[d]! - low[d]!) * (1 - Math.cos(Math.PI * (k - lowAt(d)) / (highAt(d) - lowAt(d)))) / 2
-    else year.dryBulbC[h] = fall(high[d]!, low[after]!, (k - highAt(d)) / (lowAt(after) + 24 - highAt(d)))
-  }
-  // The hourly grid clips the peaks a little: stretch each day so that its hours touch its low and its high.
-  for (let d = 0; d < DAYS; d++) {
-    const hours = year.dryBulbC.subarray(d * 24, d * 24 + 24)
-    const cut = Math.ceil(sun.noonH[d]!)
-    const min = Math.min(...hours.subarray(0, cut))
-    const max = Math.max(...hours)
-    if (max - min < 0.3) continue
+    const cloud = max(0, min(1, 0.5 - 0.36 * clear[d]!))
+    const mean = (low[d]! + high[d]!) / 2
+    const dew = humidity ? dewPointC(mean, max(0.15, min(0.99, humidity[d]! - 0.05 * clear[d]!))) : low[d]! - 0.5 - 1.6 * max(0, clear[d]!)
     for (let k = 0; k < 24; k++) {
-      const t = hours[k]!
-      if (t >= min) hours[k] = low[d]! + (t - min) * (high[d]! - low[d]!) / (max - min)
+      const h = d * 24 + k
+      const t = year.dryBulbC[h]!
+      year.pressurePa[h] = pressurePa
+      year.dewPointC[h] = min(dew, t - 0.2)
+      year.cloud[h] = cloud
+      year.windMs[h] = (breeze ? breeze[d]! : USUAL_WIND) * wind[d]! * (0.75 + 0.5 * max(0, sin(Math.PI * (k - 8) / 12)))
+      year.skyInfraredWm2[h] = skyInfraredWm2(t, year.dewPointC[h]!, cloud, k + 0.5, pressurePa)
     }
   }
+  if (normals.windMs) scaleMonths(year.windMs, normals.windMs)
+  for (let h = 0; h < HOURS; h++) year.windMs[h] = max(0.2, year.windMs[h]!)
+  fillRadiation(year, clear, wanted, sun)
 }
 
-function fall(from: number, to: number, t: number): number {
-  const x = Math.max(0, Math.min(1, t))
-  return to + (from - to) * (0.55 * (1 + Math.cos(Math.PI * Math.min(1, x))) / 2 + 0.45 * (1 - x) ** 2)
+function scaleMonths(hourly: Float32Array, means: readonly number[]): void {
+  const sums = new Array<number>(12).fill(0)
+  hourly.forEach((v, h) => { sums[MONTH_OF_DAY[(h / 24) | 0]!]! += v })
+  for (let h = 0; h < HOURS; h++) {
+    const m = MONTH_OF_DAY[(h / 24) | 0]!
+    if (sums[m]! > 0) hourly[h] = hourly[h]! * means[m]! * MONTH_DAYS[m]! * 24 / sums[m]!
+  }
+}
+
+/** Hourly radiation: each month's mean spread over its days by clearness and over their hours by the sun, the mean kept though no hour passes the clearest sky. */
+function fillRadiation(year: WeatherYear, clear: Float64Array, wanted: readonly number[], sun: SunYear): void {
+  const weight = new Float64Array(HOURS)
+  const ceiling = new Float64Array(HOURS)
+  const day = new Float64Array(DAYS)
+  for (let d = 0; d < DAYS; d++) {
+    const above = extraterrestrialDayJm2(d, sun.latitudeDeg)
+    const ext = extraterrestrialWm2(d)
+    // Clearness is bounded and leans to the clear side in dry climates, to the dull side in wet ones.
+    const month = wanted[MONTH_OF_DAY[d]!]!
+    day[d] = above > 0 ? max(0.08 * above, min(0.76 * above, month * (1 + 0.42 * clear[d]!))) : 0
+    let sum = 0
+    for (let k = 0; k < 24; k++) {
+      const h = d * 24 + k
+      weight[h] = radiationWeight(sun, d, k)
+      ceiling[h] = CLEAREST_HOUR * ext * max(0, sunSine(sun, h)) * sun.upShare[h]!
+      sum += weight[h]!
+    }
+    for (let k = 0; k < 24; k++) if (sum > 0) weight[d * 24 + k]! /= sum
+  }
+  const factor = new Float64Array(12).fill(1)
+  for (let turn = 0; turn < 8; turn++) {
+    const got = new Float64Array(12)
+    for (let d = 0; d < DAYS; d++) {
+      const m = MONTH_OF_DAY[d]!
+      for (let k = 0; k < 24; k++) {
+        const h = d * 24 + k
+        year.globalWm2[h] = min(day[d]! * factor[m]! / 3600 * weight[h]!, ceiling[h]!)
+        got[m]! += year.globalWm2[h]! * 3600 / MONTH_DAYS[m]!
+      }
+    }
+    let off = 0
+    for (let m = 0; m < 12; m++) {
+      if (got[m]! <= 0) continue
+      factor[m]! *= wanted[m]! / got[m]!
+      off = max(off, abs(wanted[m]! / got[m]! - 1))
+    }
+    if (off < 0.005) break
+  }
+  for (let h = 0; h < HOURS; h++) {
+    if (year.globalWm2[h]! <= 0) continue
+    const split = splitGlobal(year.globalWm2[h]!, sun.altitudeDeg[h]!, extraterrestrialWm2((h / 24) | 0))
+    year.beamWm2[h] = split.beam
+    year.diffuseWm2[h] = split.diffuse
+  }
+}
+
+/** Snow lies on the coldest days of each month, as many as its normal says; it deepens while it lies. */
+function fillSnow(year: WeatherYear, normals: Normals): void {
+  if (!normals.snowDays) return
+  const mean = Float64Array.from({ length: DAYS }, (_, d) => {
+    let sum = 0
+    for (let k = -72; k < 96; k++) sum += year.dryBulbC[(d * 24 + k + HOURS) % HOURS]!
+    return sum / 168
+  })
+  const lies = new Uint8Array(DAYS)
+  normals.snowDays.forEach((count, m) => {
+    const order = Array.from({ length: MONTH_DAYS[m]! }, (_, i) => MONTH_START[m]! + i).sort((a, b) => mean[a]! - mean[b]!)
+    for (const d of order.slice(0, Math.round(count))) lies[d] = 1
+  })
+  let depth = lies[DAYS - 1] ? 0.25 : 0
+  for (let d = 0; d < DAYS; d++) {
+    // A fall every third day while it lies, a little settling between.
+    depth = lies[d] ? (depth === 0 ? 0.08 : d % 3 === 0 ? min(0.6, depth + 0.04) : depth * 0.98) : 0
+    year.snowM.fill(depth, d * 24, d * 24 + 24)
+  }
 }

@@ -29,6 +29,16 @@ export function clearnessFromRange(rangeK: number): number {
   return max(0.1, min(0.78, 0.165 * sqrt(max(0, rangeK))))
 }
 
+/** Length of a day by geometry alone, h, for a day of year (0-based). FAO-56 eq. 34. */
+export function dayLengthH(day: number, latitudeDeg: number): number {
+  return 24 / Math.PI * Math.acos(max(-1, min(1, -tan(latitudeDeg * RAD) * tan(declinationOfDayDeg(day) * RAD))))
+}
+
+/** Share of the extraterrestrial radiation that reaches the ground, 0.25–0.75, from bright sunshine in a day of a length, h. Ångström 1924, Prescott 1940, FAO-56 coefficients. */
+export function clearnessFromSunshine(sunshineH: number, dayLength: number): number {
+  return 0.25 + 0.5 * (dayLength > 0.1 ? min(1, sunshineH / dayLength) : 0)
+}
+
 /** Diffuse share of global radiation from the hourly clearness index (0–1). Erbs, Klein & Duffie 1982. */
 export function erbsDiffuseShare(clearness: number): number {
   const k = clearness

@@ -1,4 +1,8 @@
+import type { HorizonPoint, Spell } from '../design/types'
+import { humidityRatio, saturationPressurePa } from './atmosphere'
 import { fitGroundClimate } from './ground-climate'
+import { makeHorizon } from './horizon'
+import { withSpell } from './spell'
 import { generateWeather } from './generator'
 import { extraterrestrialWm2 } from './radiation'
 import { makeSunYear } from './sun-year'
@@ -15,20 +19,35 @@ export interface SiteInput {
   timeZone: string
   seed: number
   climate: { kind: 'normals' } & Normals | { kind: 'hourly', weather: WeatherYear }
+  spell: Spell | null
+  horizon: readonly HorizonPoint[]
 }
 
 /** The site's year: weather and sun, hour by hour in local standard time. Throws RangeError for an unknown time zone. */
 export function makeSiteYear(site: SiteInput): SiteYear {
   const offset = standardOffsetH(site.timeZone)
   const sun = makeSunYear(site.latitudeDeg, site.longitudeDeg, offset)
-  const weather = site.climate.kind === 'hourly' ? site.climate.weather : generateWeather(site.climate, sun, site.elevationM, site.seed)
+  const plain = site.climate.kind === 'hourly' ? site.climate.weather : generateWeather(site.climate, sun, site.elevationM, site.seed)
+  const weather = site.spell ? withSpell(plain, site.spell, sun) : plain
   const extraterrestrial = new Float32Array(HOURS)
   for (let h = 0; h < HOURS; h++) extraterrestrial[h] = extraterrestrialWm2(Math.floor(h / 24))
+  const { skyC, humidity } = derivedHours(weather)
   return {
     ...weather, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: offset,
     sunAltitudeDeg: sun.altitudeDeg, sunAzimuthDeg: sun.azimuthDeg, extraterrestrialWm2: extraterrestrial,
-    ground: fitGroundClimate(weather.dryBulbC),
+    skyC, humidityRatio: humidity, ground: fitGroundClimate(weather.dryBulbC), horizon: makeHorizon(site.horizon, weather.dryBulbC),
   }
+}
+
+/** What the network asks of every hour: the sky's temperature and the moisture outside. */
+export function derivedHours(weather: Pick<WeatherYear, 'skyInfraredWm2' | 'dewPointC' | 'pressurePa'>): { skyC: Float32Array, humidity: Float32Array } {
+  const skyC = new Float32Array(HOURS)
+  const humidity = new Float32Array(HOURS)
+  for (let h = 0; h < HOURS; h++) {
+    skyC[h] = Math.sqrt(Math.sqrt(weather.skyInfraredWm2[h]! / 5.670374e-8)) - 273.15
+    humidity[h] = humidityRatio(saturationPressurePa(weather.dewPointC[h]!), weather.pressurePa[h]!)
+  }
+  return { skyC, humidity }
 }
 
 /** Mean daily global radiation on the level by month, J/m². */

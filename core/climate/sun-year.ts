@@ -1,4 +1,4 @@
-import { positionFrom, sunCoordinates, sunDay } from '../sun'
+import { coordinatesBetween, positionFrom, sunCoordinates, sunDay } from '../sun'
 import { DAYS, HOURS, NOMINAL_YEAR } from './types'
 
 /** The sun's hours at a place over the nominal year, in local standard time. */
@@ -26,9 +26,12 @@ export function makeSunYear(latitudeDeg: number, longitudeDeg: number, standardO
     latitudeDeg, altitudeDeg: new Float32Array(HOURS), azimuthDeg: new Float32Array(HOURS), upShare: new Float32Array(HOURS),
     noonH: new Float32Array(DAYS), riseH: new Float32Array(DAYS),
   }
+  let tomorrow = sunCoordinates(start)
   for (let d = 0; d < DAYS; d++) {
     const midnight = start + d * 86400000
     const day = sunDay(midnight + 43200000, latitudeDeg, longitudeDeg)
+    const today = tomorrow
+    tomorrow = sunCoordinates(midnight + 86400000)
     // On a standard clock far from the sun, noon may fall outside the civil day: keep it within.
     year.noonH[d] = wrap24((day.solarNoonUtc - midnight) / 3600000)
     year.riseH[d] = day.sunriseUtc === null ? year.noonH[d]! - 6 : year.noonH[d]! - day.dayLengthH / 2
@@ -43,7 +46,7 @@ export function makeSunYear(latitudeDeg: number, longitudeDeg: number, standardO
         share = up.length / 3600000
         if (share > 0 && share < 1) t = up.middle
       }
-      const p = positionFrom(sunCoordinates(t), latitudeDeg, longitudeDeg)
+      const p = positionFrom(coordinatesBetween(today, tomorrow, 1, (t - midnight) / 86400000), latitudeDeg, longitudeDeg)
       year.altitudeDeg[h] = p.altitudeDeg
       year.azimuthDeg[h] = p.azimuthDeg
       year.upShare[h] = p.altitudeDeg > 0 ? share : 0

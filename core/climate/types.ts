@@ -13,8 +13,18 @@ export const MONTH_OF_DAY: Uint8Array = Uint8Array.from({ length: DAYS }, (_, da
 /** The calendar year whose dates the nominal year carries. It is a common year. */
 export const NOMINAL_YEAR = 2027
 
-/** Mean daily lowest and highest air temperature by month, °C, January first. */
-export interface Normals { lowC: readonly number[], highC: readonly number[] }
+/** Monthly normals, January first: mean daily lowest and highest air temperature, °C; the rest as in the document's `NormalsClimate`. */
+export interface Normals {
+  lowC: readonly number[]
+  highC: readonly number[]
+  sunshineH?: readonly number[]
+  globalJm2?: readonly number[]
+  humidity?: readonly number[]
+  windMs?: readonly number[]
+  snowDays?: readonly number[]
+  designLowC?: number
+  designHighC?: number
+}
 
 /**
  * One year of weather, hour by hour in local standard time. Element `h` stands for the hour that begins `h` hours after 1 January 00:00.
@@ -37,6 +47,8 @@ export interface WeatherYear {
   windMs: Float32Array
   /** Cloud cover, 0–1. */
   cloud: Float32Array
+  /** Depth of snow lying, m. */
+  snowM: Float32Array
   /** What was estimated and how, in sentences for the reader. */
   notes: string[]
 }
@@ -53,8 +65,13 @@ export interface SiteYear extends WeatherYear {
   sunAzimuthDeg: Float32Array
   /** Radiation above the atmosphere on a plane facing the sun, W/m². */
   extraterrestrialWm2: Float32Array
+  /** Temperature of the sky that radiates as much as it does, °C, and humidity ratio outside, kg/kg. */
+  skyC: Float32Array
+  humidityRatio: Float32Array
   /** Undisturbed ground, fitted to the air: see `groundTemperatureC`. */
   ground: GroundClimate
+  /** What stands round the site; null for an open horizon. */
+  horizon: Horizon | null
 }
 
 /** The yearly wave of the ground's surface temperature. */
@@ -64,4 +81,12 @@ export interface GroundClimate {
   amplitudeK: number
   /** Day of year of the coldest surface. */
   coldestDay: number
+}
+
+/** The horizon degree by degree, clockwise from north: how high it stands, and how much of that is leaves. */
+export interface Horizon {
+  altitudeDeg: Float32Array
+  deciduous: Uint8Array
+  /** Trees are in leaf on these days. */
+  inLeaf: Uint8Array
 }

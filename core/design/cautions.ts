@@ -16,6 +16,10 @@ export function designCautions(design: Design, answers: Answers | null): Caution
   const knee = design.shape.kneeWallM
   add('shape', `Snow off the glass needs room: the knee wall holds ${(Math.round(knee * 100) / 100).toFixed(2)} m. Snow, wind and anchorage are for an engineer or your building office.`)
   if (headroomM(design) < 1.9) add('shape', 'Nobody can stand upright where the path is: less than 1.9 m is clear.')
+  if (design.shape.sunkM > 0.9) add('shape', 'A pit deeper than your waist can bury people: shoring, drains and buried lines come first, and walls that hold earth are an engineer’s.')
+  if (design.shape.form === 'lean-to') add('shape', 'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.')
+  if (design.store.pond.lengthM > 0 || design.store.tank.lengthM > 0) add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
+  if (design.store.earth.on || design.store.rockBed.on || design.store.channels.on) add('store', 'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.')
   const v = entry(VESSELS, design.store.barrels.vessel)
   const tonnes = design.store.barrels.count * v.volumeM3
   if (tonnes > 0 && (design.store.barrels.stack > 1 || design.store.barrels.raisedM > 0.05)) {

@@ -1,3 +1,4 @@
+import { completeDesign } from './plain'
 import { SCHEMA_VERSION, STEPS, type Design } from './types'
 
 const timberWall = [
@@ -6,7 +7,7 @@ const timberWall = [
   { material: 'plywood', thicknessM: 0.015 },
 ]
 
-const hollowAsh: Design = {
+const hollowAsh = completeDesign({
   schemaVersion: SCHEMA_VERSION,
   id: 'hollow-ash',
   name: 'Hollow Ash Seed Library',
@@ -38,9 +39,9 @@ const hollowAsh: Design = {
   },
   breathe: { leakage: 'tight', vents: { lowM2: 6.5, highM2: 6.5, startC: 20, fullC: 29 } },
   topUp: { heater: { on: false, capacityW: 3000, setPointC: 2, fuel: 'electricity', pricePerKWh: 0.28, currency: 'EUR' } },
-}
+})
 
-const riberaAlta: Design = {
+const riberaAlta = completeDesign({
   schemaVersion: SCHEMA_VERSION,
   id: 'ribera-alta',
   name: 'Escuela Ribera Alta',
@@ -70,13 +71,89 @@ const riberaAlta: Design = {
     barrels: { count: 10, vessel: 'barrel-200', colour: 'black', place: 'back', stack: 1, raisedM: 0.1 },
     massWall: { material: 'stone', thicknessM: 0.3 },
     floor: { material: 'gravel', thicknessM: 0.08 },
+    earth: { on: true, pipes: 12, pipeLengthM: 11, pipeDiameterM: 0.1, depthM: 0.9 },
   },
   breathe: { leakage: 'usual', vents: { lowM2: 11, highM2: 11, startC: 20, fullC: 29 } },
   topUp: { heater: { on: true, capacityW: 5000, setPointC: 6, fuel: 'wood', pricePerKWh: 0.06, currency: 'EUR' } },
-}
+})
+
+const fjellro = completeDesign({
+  schemaVersion: SCHEMA_VERSION,
+  id: 'fjellro',
+  name: 'Fjellro Orchard',
+  decided: [...STEPS],
+  aim: { lowestAirC: 4, highestAirC: 34 },
+  site: {
+    place: 'Fjellro, snowy slope (invented)',
+    latitudeDeg: 61.3, longitudeDeg: 9.6, elevationM: 210, timeZone: 'Europe/Oslo', soil: 'sandy-soil', seed: 12,
+    climate: {
+      kind: 'normals',
+      lowC: [-11.6, -11.1, -7.2, -2.1, 3.1, 7.6, 10.1, 9.2, 5.2, 0.6, -5.1, -10.1],
+      highC: [-4.2, -2.4, 2.8, 8.4, 14.9, 18.8, 20.6, 19.1, 13.7, 6.9, 0.4, -3.4],
+      sunshineH: [0.9, 2.4, 4.6, 5.9, 7.2, 7.6, 7.1, 6.1, 4.2, 2.4, 1.1, 0.4], snowDays: [31, 28, 30, 14, 0, 0, 0, 0, 0, 2, 14, 28],
+    },
+    horizon: [{ azimuthDeg: 90, altitudeDeg: 6, kind: 'solid' }, { azimuthDeg: 150, altitudeDeg: 3, kind: 'solid' }, { azimuthDeg: 230, altitudeDeg: 3, kind: 'solid' }, { azimuthDeg: 270, altitudeDeg: 9, kind: 'solid' }],
+  },
+  shape: {
+    form: 'lean-to', turnDeg: -6, lengthM: 7, widthM: 3.2, kneeWallM: 1, ridgeHeightM: 3.4, ridgeAtM: 3.2, backWallM: 3.4, sunkM: 0.8, house: { heightM: 6.2, beyondM: 4, airC: 19 },
+    beds: [{ atM: 0.1, widthM: 0.9, heightM: 0.7 }],
+  },
+  skin: {
+    glazing: 'glass-2', poleSlope: 'solid', endsGlazedShare: 0.3, wall: [{ material: 'softwood', thicknessM: 0.022 }, { material: 'eps', thicknessM: 0.15 }, { material: 'plywood', thicknessM: 0.015 }],
+    roof: [{ material: 'steel-sheet', thicknessM: 0.001 }, { material: 'wood-fibre', thicknessM: 0.2 }, { material: 'plywood', thicknessM: 0.015 }],
+    cover: { id: 'quilt', place: 'inside', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 8 },
+    edge: { material: 'xps', thicknessM: 0.08, depthM: 1.4 },
+  },
+  store: {
+    barrels: { count: 6, vessel: 'barrel-200', colour: 'black', place: 'back', stack: 1, raisedM: 0.1 },
+    massWall: { material: 'brick', thicknessM: 0.12 },
+    floor: { material: 'brick', thicknessM: 0.06 },
+  },
+  breathe: { leakage: 'tight', vents: { lowM2: 3, highM2: 3, startC: 20, fullC: 29 }, lobby: { areaM2: 2.5 } },
+  topUp: {
+    heater: { on: true, capacityW: 3000, setPointC: 4, fuel: 'electricity', pricePerKWh: 0.14, currency: 'EUR' },
+    lamps: { powerW: 400, fromH: 6, untilH: 10, molPerMJ: 2.6, months: [10, 11, 12, 1, 2, 3] },
+  },
+})
+
+const saritas = completeDesign({
+  schemaVersion: SCHEMA_VERSION,
+  id: 'saritas',
+  name: 'Sarıtaş Plateau School',
+  decided: [...STEPS],
+  aim: { lowestAirC: 3, highestAirC: 35 },
+  site: {
+    place: 'Sarıtaş, high sunny steppe (invented)',
+    latitudeDeg: 41.2, longitudeDeg: 35.6, elevationM: 1650, timeZone: 'Europe/Istanbul', soil: 'clay-soil', seed: 21,
+    climate: {
+      kind: 'normals',
+      lowC: [-10.4, -9.1, -4.2, 0.9, 4.6, 7.8, 10.6, 10.4, 6.2, 1.9, -3.4, -8.1],
+      highC: [0.9, 2.8, 8.4, 14.6, 19.4, 23.8, 27.6, 27.9, 23.4, 17, 9.2, 3],
+      sunshineH: [3.9, 4.9, 6, 7.2, 9, 10.9, 11.9, 11.4, 9.6, 7.2, 5.4, 3.8],
+    },
+  },
+  shape: {
+    form: 'dome', turnDeg: 0, lengthM: 7, widthM: 7, kneeWallM: 0.6, ridgeHeightM: 3.8, ridgeAtM: 3.5, backWallM: 0.6,
+    beds: [{ atM: 0.9, widthM: 1.1, heightM: 0.4 }, { atM: 2.7, widthM: 1.1, heightM: 0.4 }],
+  },
+  skin: {
+    glazing: 'twinwall-10', poleSlope: 'solid', endsGlazedShare: 0, wall: timberWall,
+    roof: [{ material: 'plywood', thicknessM: 0.012 }, { material: 'pir', thicknessM: 0.08 }, { material: 'plywood', thicknessM: 0.012 }], finish: { wall: 'bare', roof: 'foil' },
+    cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
+    edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
+  },
+  store: {
+    barrels: { count: 0, vessel: 'barrel-200', colour: 'black', place: 'back', stack: 1, raisedM: 0 },
+    tank: { lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, colour: 'black' },
+    massWall: { material: 'stone', thicknessM: 0 },
+    floor: { material: 'gravel', thicknessM: 0.08 },
+  },
+  breathe: { leakage: 'usual', vents: { lowM2: 4, highM2: 4, startC: 21, fullC: 29 } },
+  topUp: { heater: { on: false, capacityW: 3000, setPointC: 3, fuel: 'wood', pricePerKWh: 0.05, currency: 'EUR' } },
+})
 
 /** The demo designs, in the order in which they are listed. Places and groups are invented. */
-export const DEMOS: readonly Design[] = [hollowAsh, riberaAlta]
+export const DEMOS: readonly Design[] = [hollowAsh, riberaAlta, fjellro, saritas]
 
 /** A complete design to bend: a plain lean shape at a middling place, with every step at its default. */
 export function startingDesign(id: string, name: string): Design {
@@ -87,6 +164,6 @@ export function startingDesign(id: string, name: string): Design {
     shape: { ...hollowAsh.shape, turnDeg: 0, lengthM: 6, beds: hollowAsh.shape.beds.map(b => ({ ...b })) },
     skin: { ...hollowAsh.skin, cover: { ...hollowAsh.skin.cover, id: 'none' } },
     store: { ...hollowAsh.store, barrels: { ...hollowAsh.store.barrels, count: 6, colour: 'black' }, massWall: { material: 'concrete-block', thicknessM: 0 } },
-    breathe: { leakage: 'usual', vents: { lowM2: 4.5, highM2: 4.5, startC: 20, fullC: 29 } },
+    breathe: { ...hollowAsh.breathe, leakage: 'usual', vents: { ...hollowAsh.breathe.vents, lowM2: 4.5, highM2: 4.5 } },
   }
 }

@@ -27,41 +27,53 @@ export function valueAt(design: Design, path: string): unknown {
 type Shape = Design['shape']
 const cm = (v: number) => Math.round(v * 1000) / 1000
 
-/** A shape written with what its form ties, so that the file says what is built. */
-function settled(shape: Shape): Shape {
+/** A shape written with what its form ties, so that the file says what is built. A gambrel's break keeps its place between knee wall and ridge as it `was`. */
+function settled(shape: Shape, was: Shape = shape): Shape {
   const t = tiedShape(shape)
-  return { ...shape, ridgeAtM: cm(t.ridgeAtM), backWallM: cm(t.backWallM) }
+  const old = tiedShape(was)
+  const rise = old.ridgeHeightM - old.kneeWallM
+  const along = old.ridgeAtM > 0 ? shape.breakAtM / old.ridgeAtM : 0.3
+  const up = rise > 0 ? (shape.breakHeightM - old.kneeWallM) / rise : 0.6
+  const gambrel = shape.form === 'gambrel' ? { breakAtM: cm(along * t.ridgeAtM), breakHeightM: cm(t.kneeWallM + up * (t.ridgeHeightM - t.kneeWallM)) } : {}
+  return { ...shape, kneeWallM: cm(t.kneeWallM), ridgeAtM: cm(t.ridgeAtM), backWallM: cm(t.backWallM), ...gambrel }
 }
 
 /** Another form at the same size: the dimensions that the new form sets free start where the old one had them. */
 export function withForm(shape: Shape, form: Form): Shape {
   const was = tiedShape(shape)
-  const next = { ...shape, form, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM }
-  if (form === 'saltbox' && shape.form !== 'saltbox') {
+  const next = { ...shape, form, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM, sunkM: form === 'a-frame' ? 0 : shape.sunkM }
+  if ((form === 'saltbox' || form === 'arch') && shape.form !== 'saltbox' && shape.form !== 'arch') {
     next.ridgeAtM = cm(shape.widthM * 0.75)
     next.backWallM = cm(Math.max(shape.kneeWallM, shape.ridgeHeightM * 0.7))
   }
-  return settled(next)
+  if (form === 'gambrel') {
+    next.breakAtM = cm(shape.widthM * 0.15)
+    next.breakHeightM = cm(shape.kneeWallM + 0.65 * (shape.ridgeHeightM - shape.kneeWallM))
+  }
+  if (form === 'lean-to') next.house = { ...shape.house, heightM: Math.max(shape.house.heightM, cm(shape.ridgeHeightM)) }
+  // A dome is as long as it is wide.
+  if (form === 'dome') next.lengthM = shape.widthM
+  return form === 'gambrel' ? { ...settled(next), breakAtM: next.breakAtM, breakHeightM: next.breakHeightM } : settled(next)
 }
 
 /** Another width: the beds keep their share of the floor, a saltbox's ridge its place. */
 export function withWidth(shape: Shape, widthM: number): Shape {
   const k = widthM / shape.widthM
   const beds = shape.beds.map((b): Bed => ({ ...b, atM: cm(b.atM * k), widthM: cm(b.widthM * k) }))
-  return settled({ ...shape, widthM: cm(widthM), beds, ridgeAtM: cm(Math.min(shape.ridgeAtM, widthM - 0.2)) })
+  return settled({ ...shape, widthM: cm(widthM), beds, ridgeAtM: cm(Math.min(shape.ridgeAtM, widthM - 0.2)), lengthM: shape.form === 'dome' ? cm(widthM) : shape.lengthM }, shape)
 }
 
 /** The sunny wall moved out (positive) or in, ridge and back wall left standing; the glazing angle follows. */
 export function withSunnyWallMoved(shape: Shape, byM: number): Shape {
   const widthM = cm(shape.widthM + byM)
   const beds = shape.beds.map((b): Bed => ({ ...b, atM: cm(Math.max(0, b.atM + byM)) }))
-  return settled({ ...shape, widthM, beds, ridgeAtM: cm(shape.ridgeAtM + byM) })
+  return settled({ ...shape, widthM, beds, ridgeAtM: cm(shape.ridgeAtM + byM), lengthM: shape.form === 'dome' ? widthM : shape.lengthM }, shape)
 }
 
 /** Another glazing angle: the ridge goes up or down, all else stays. A back wall that would rise above the ridge comes down with it. */
 export function withGlazingAngle(shape: Shape, angleDeg: number): Shape {
   const ridgeHeightM = cm(ridgeForAngle(shape, angleDeg))
-  return settled({ ...shape, ridgeHeightM, backWallM: Math.min(shape.backWallM, ridgeHeightM) })
+  return settled({ ...shape, ridgeHeightM, backWallM: Math.min(shape.backWallM, ridgeHeightM) }, shape)
 }
 
 /** Another knee wall with the glazing angle held: the ridge rises with it. */
@@ -72,17 +84,22 @@ export function withKneeWallLifted(shape: Shape, kneeWallM: number): Shape {
 
 /** Another knee wall with the ridge left where it is. */
 export function withKneeWall(shape: Shape, kneeWallM: number): Shape {
-  return settled({ ...shape, kneeWallM: cm(kneeWallM) })
+  return settled({ ...shape, kneeWallM: cm(kneeWallM) }, shape)
 }
 
 /** The ridge at another height, and for a saltbox another place. */
 export function withRidge(shape: Shape, ridgeHeightM: number, ridgeAtM = shape.ridgeAtM): Shape {
-  return settled({ ...shape, ridgeHeightM: cm(ridgeHeightM), ridgeAtM: cm(ridgeAtM), backWallM: Math.min(shape.backWallM, cm(ridgeHeightM)) })
+  return settled({ ...shape, ridgeHeightM: cm(ridgeHeightM), ridgeAtM: cm(ridgeAtM), backWallM: Math.min(shape.backWallM, cm(ridgeHeightM)) }, shape)
 }
 
-/** Another back wall; a shed's is its ridge, a gable's its knee wall. */
+/** A gambrel's break at another place: it may not leave the ridge's side of the chord, which the document's check holds. */
+export function withBreak(shape: Shape, breakAtM: number, breakHeightM: number): Shape {
+  return { ...shape, breakAtM: cm(breakAtM), breakHeightM: cm(breakHeightM) }
+}
+
+/** Another back wall; a shed's and a lean-to's is its ridge, that of forms alike on both sides the knee wall. */
 export function withBackWall(shape: Shape, backWallM: number): Shape {
-  if (shape.form === 'shed') return withRidge(shape, backWallM)
-  if (shape.form === 'gable') return withKneeWall(shape, backWallM)
+  if (shape.form === 'shed' || shape.form === 'lean-to') return withRidge(shape, backWallM)
+  if (shape.form !== 'saltbox' && shape.form !== 'arch') return withKneeWall(shape, backWallM)
   return settled({ ...shape, backWallM: cm(backWallM) })
 }

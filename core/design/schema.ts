@@ -1,10 +1,10 @@
 import { array, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
-import { COLOURS, entry, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
+import { COLOURS, entry, FINISHES, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
 import { isTimeZone } from '../climate/time-zone'
 import { HOURS } from '../climate/types'
 import { outlineFaults } from '../geometry/section'
 import { GLAZING_ANGLE_RANGE, RANGES, type RangeName } from './ranges'
-import { SCHEMA_VERSION, STEPS, type Design, type Fault } from './types'
+import { FORMS, SCHEMA_VERSION, STEPS, type Design, type Fault } from './types'
 
 /** A message carries what is wrong and what is allowed through Yup as one string. */
 const SPLIT = '\u0001'
@@ -35,28 +35,64 @@ const lining = (range: RangeName) => group({ material: oneOf(insulating), thickn
 
 const HOURLY: Record<string, readonly [number, number]> = {
   dryBulbC: [-90, 70], dewPointC: [-100, 50], pressurePa: [30000, 110000], globalWm2: [0, 1600], beamWm2: [0, 1500], diffuseWm2: [0, 1200],
-  skyInfraredWm2: [40, 700], windMs: [0, 80], cloud: [0, 1],
+  skyInfraredWm2: [40, 700], windMs: [0, 80], cloud: [0, 1], snowM: [0, 20],
 }
+
+/** A value as a fault names it. */
+const shown = (v: unknown) => (typeof v === 'number' ? String(v) : JSON.stringify(v)?.slice(0, 40) ?? 'missing')
 
 interface Complaint { at: string, message: string, allowed: string }
 
 function climateFaults(value: unknown): Complaint[] {
   if (typeof value !== 'object' || value === null) return [{ at: '', message: 'is missing', allowed: 'normals or an hourly year' }]
   const climate = value as Record<string, unknown>
-  if (climate.kind === 'normals') return normalsFaults(climate.lowC, climate.highC)
+  if (climate.kind === 'normals') {
+    const faults = normalsFaults(climate.lowC, climate.highC)
+    return faults.length > 0 ? faults : optionalNormalsFaults(climate)
+  }
   if (climate.kind !== 'hourly') return [{ at: '.kind', message: 'is not known', allowed: 'normals or hourly' }]
   const out: Complaint[] = []
   if (typeof climate.source !== 'string') out.push({ at: '.source', message: 'is missing', allowed: 'text' })
   if (!Array.isArray(climate.notes)) out.push({ at: '.notes', message: 'is missing', allowed: 'a list of sentences' })
   for (const [name, [low, high]] of Object.entries(HOURLY)) {
     const series = climate[name]
+    if (name === 'snowM' && series === undefined) continue
     if (!Array.isArray(series) || series.length !== HOURS) {
       out.push({ at: `.${name}`, message: 'is not a full year', allowed: `${HOURS} hourly numbers` })
       continue
     }
     const bad = series.findIndex(v => typeof v !== 'number' || !Number.isFinite(v) || v < low || v > high)
-    if (bad >= 0) out.push({ at: `.${name}[${bad}]`, message: `is ${String(series[bad])}`, allowed: `a number from ${low} to ${high}` })
+    if (bad >= 0) out.push({ at: `.${name}[${bad}]`, message: `is ${shown(series[bad])}`, allowed: `a number from ${low} to ${high}` })
   }
+  return out
+}
+
+const OPTIONAL_NORMALS: Record<string, readonly [number, number]> = {
+  sunshineH: [0, 24], globalJm2: [0, 4.5e7], humidity: [0.05, 1], windMs: [0, 30], snowDays: [0, 31],
+}
+
+function optionalNormalsFaults(climate: Record<string, unknown>): Complaint[] {
+  const out: Complaint[] = []
+  for (const [name, [low, high]] of Object.entries(OPTIONAL_NORMALS)) {
+    const series = climate[name]
+    if (series === undefined) continue
+    if (!Array.isArray(series) || series.length !== 12) {
+      out.push({ at: `.${name}`, message: `has ${Array.isArray(series) ? series.length : 'no'} months`, allowed: 'twelve monthly means, January first, or nothing at all' })
+      continue
+    }
+    const bad = series.findIndex(v => typeof v !== 'number' || !Number.isFinite(v) || v < low || v > high)
+    if (bad >= 0) out.push({ at: `.${name}[${bad}]`, message: `is ${shown(series[bad])}`, allowed: `a number from ${low} to ${high}` })
+  }
+  for (const name of ['designLowC', 'designHighC']) {
+    const v = climate[name]
+    if (v !== undefined && (typeof v !== 'number' || !Number.isFinite(v) || v < -75 || v > 60)) out.push({ at: `.${name}`, message: `is ${shown(v)}`, allowed: 'a temperature from −75 to 60 °C' })
+  }
+  if (out.length > 0) return out
+  const { lowC, highC, designLowC, designHighC } = climate as { lowC: number[], highC: number[], designLowC?: number, designHighC?: number }
+  const coldest = Math.min(...lowC)
+  const warmest = Math.max(...highC)
+  if (designLowC !== undefined && (designLowC > coldest - 1 || designLowC < coldest - 40)) out.push({ at: '.designLowC', message: `is ${designLowC}`, allowed: `1 to 40 K below the coldest month’s low of ${coldest} °C` })
+  if (designHighC !== undefined && (designHighC < warmest + 1 || designHighC > warmest + 30)) out.push({ at: '.designHighC', message: `is ${designHighC}`, allowed: `1 to 30 K above the warmest month’s high of ${warmest} °C` })
   return out
 }
 
@@ -69,7 +105,7 @@ export function normalsFaults(lowC: unknown, highC: unknown): Complaint[] {
       continue
     }
     series.forEach((v, m) => {
-      if (typeof v !== 'number' || !Number.isFinite(v) || v < -70 || v > 55) out.push({ at: `.${name}[${m}]`, message: `is ${String(v)}`, allowed: 'a temperature from −70 to 55 °C' })
+      if (typeof v !== 'number' || !Number.isFinite(v) || v < -70 || v > 55) out.push({ at: `.${name}[${m}]`, message: `is ${shown(v)}`, allowed: 'a temperature from −70 to 55 °C' })
     })
   }
   if (out.length > 0) return out
@@ -80,6 +116,12 @@ export function normalsFaults(lowC: unknown, highC: unknown): Complaint[] {
   }
   return out
 }
+
+const spell = group({ startDay: whole('site.spell.startDay'), dullDays: whole('site.spell.dullDays'), clearDays: whole('site.spell.clearDays'), lowC: within('site.spell.lowC') })
+const flag = () => mixed().nullable().test('flag', say('is not true or false', 'true or false'), v => typeof v === 'boolean')
+const fan = () => group({ freeFlowM3h: within('fan.freeFlowM3h'), shutOffPa: within('fan.shutOffPa'), powerW: within('fan.powerW') })
+const bedLike = () => group({ atM: within('bed.atM'), widthM: within('bed.widthM'), heightM: within('bed.heightM') })
+const colour = () => oneOf(ids(COLOURS))
 
 const schema = group({
   schemaVersion: mixed().oneOf([SCHEMA_VERSION]),
@@ -95,33 +137,86 @@ const schema = group({
       const found = climateFaults(value)
       return found.length === 0 || new ValidationError(found.map(f => context.createError({ path: context.path + f.at, message: say(f.message, f.allowed) })))
     }),
+    spell: mixed().nullable().test('spell', (value, context) => {
+      if (value === null) return true
+      try {
+        spell.validateSync(value, { abortEarly: false, strict: true })
+        return true
+      }
+      catch (error) {
+        const inner = (error as ValidationError).inner
+        return new ValidationError((inner.length > 0 ? inner : [error as ValidationError]).map(e => context.createError({ path: e.path ? `${context.path}.${e.path}` : context.path, message: e.message })))
+      }
+    }),
+    horizon: list(group({ azimuthDeg: within('horizon.azimuthDeg'), altitudeDeg: within('horizon.altitudeDeg'), kind: oneOf(['solid', 'deciduous']) }), 0, 100),
   }),
   shape: group({
-    form: oneOf(['shed', 'gable', 'saltbox']), turnDeg: within('shape.turnDeg'), lengthM: within('shape.lengthM'), widthM: within('shape.widthM'),
+    form: oneOf(FORMS), turnDeg: within('shape.turnDeg'), lengthM: within('shape.lengthM'), widthM: within('shape.widthM'),
     kneeWallM: within('shape.kneeWallM'), ridgeHeightM: within('shape.ridgeHeightM'), ridgeAtM: within('shape.ridgeAtM'), backWallM: within('shape.backWallM'),
-    beds: list(group({ atM: within('bed.atM'), widthM: within('bed.widthM'), heightM: within('bed.heightM') }), 0, 6),
+    breakAtM: within('shape.breakAtM'), breakHeightM: within('shape.breakHeightM'), sunkM: within('shape.sunkM'), overhangM: within('shape.overhangM'),
+    house: group({ heightM: within('shape.house.heightM'), beyondM: within('shape.house.beyondM'), airC: within('shape.house.airC') }),
+    shadeStripM: within('shape.shadeStripM'), beds: list(bedLike(), 0, 6), benches: list(bedLike(), 0, 6),
   }),
   skin: group({
     glazing: oneOf(ids(GLAZINGS)), poleSlope: oneOf(['solid', 'glazed']), endsGlazedShare: within('skin.endsGlazedShare'), wall: layers, roof: layers,
-    cover: group({ id: oneOf(ids(NIGHT_COVERS)), afterSunsetH: within('skin.cover.afterSunsetH'), afterSunriseH: within('skin.cover.afterSunriseH'), onlyBelowC: within('skin.cover.onlyBelowC') }),
-    edge: group({ material: oneOf(insulating), thicknessM: within('skin.edge.thicknessM'), depthM: within('skin.edge.depthM') }),
+    condition: group({ frameShare: within('skin.condition.frameShare'), ageYears: within('skin.condition.ageYears'), dirt: within('skin.condition.dirt') }),
+    finish: group({ wall: oneOf(ids(FINISHES)), roof: oneOf(ids(FINISHES)) }),
+    cover: group({
+      id: oneOf(ids(NIGHT_COVERS)), place: oneOf(['inside', 'outside', 'between']), rule: oneOf(['sun', 'clock', 'cold']), fromH: within('hour'), untilH: within('hour'),
+      afterSunsetH: within('skin.cover.afterSunsetH'), afterSunriseH: within('skin.cover.afterSunriseH'), onlyBelowC: within('skin.cover.onlyBelowC'),
+    }),
+    edge: group({ material: oneOf(insulating), thicknessM: within('skin.edge.thicknessM'), depthM: within('skin.edge.depthM'), skirtM: within('skin.edge.skirtM') }),
   }),
   store: group({
     barrels: group({
-      count: whole('store.barrels.count'), vessel: oneOf(ids(VESSELS)), colour: oneOf(ids(COLOURS)), place: oneOf(['back', 'middle', 'sunny']),
-      stack: whole('store.barrels.stack'), raisedM: within('store.barrels.raisedM'),
+      count: whole('store.barrels.count'), vessel: oneOf(ids(VESSELS)), colour: colour(), place: oneOf(['back', 'middle', 'sunny']),
+      stack: whole('store.barrels.stack'), raisedM: within('store.barrels.raisedM'), stratified: flag(),
     }),
+    tank: group({ lengthM: within('store.tank.lengthM'), widthM: within('store.tank.widthM'), heightM: within('store.tank.heightM'), atM: within('bed.atM'), colour: colour() }),
+    pond: group({ lengthM: within('store.tank.lengthM'), widthM: within('store.tank.widthM'), depthM: within('store.pond.depthM'), atM: within('bed.atM') }),
+    innerWall: group({ material: oneOf(insulating), thicknessM: within('store.innerWall.thicknessM'), heightM: within('store.innerWall.heightM'), atM: within('bed.atM') }),
     massWall: lining('store.massWall.thicknessM'), floor: lining('store.floor.thicknessM'),
+    earth: group({
+      on: flag(), pipes: whole('store.earth.pipes'), pipeLengthM: within('store.earth.pipeLengthM'), pipeDiameterM: within('store.earth.pipeDiameterM'), depthM: within('store.earth.depthM'), fan: fan(),
+      startK: within('store.startK'),
+    }),
+    rockBed: group({
+      on: flag(), areaM2: within('store.rockBed.areaM2'), depthM: within('store.rockBed.depthM'), rockM: within('store.rockBed.rockM'), insulationM: within('store.rockBed.insulationM'), fan: fan(),
+      startK: within('store.startK'),
+    }),
+    channels: group({ on: flag(), count: whole('store.channels.count'), widthM: within('store.channels.sizeM'), heightM: within('store.channels.sizeM'), fan: fan(), startK: within('store.startK') }),
   }),
   breathe: group({
-    leakage: oneOf(ids(LEAKAGE_CLASSES)),
-    vents: group({ lowM2: within('breathe.vents.lowM2'), highM2: within('breathe.vents.highM2'), startC: within('breathe.vents.startC'), fullC: within('breathe.vents.fullC') }),
+    leakage: oneOf([...ids(LEAKAGE_CLASSES), 'measured']), ach50: within('breathe.ach50'),
+    vents: group({
+      lowM2: within('breathe.vents.lowM2'), highM2: within('breathe.vents.highM2'), startC: within('breathe.vents.startC'), fullC: within('breathe.vents.fullC'),
+      lagS: within('breathe.vents.lagS'), hysteresisK: within('breathe.vents.hysteresisK'),
+    }),
+    fans: group({ stages: whole('breathe.fans.stages'), flowM3h: within('fan.freeFlowM3h'), powerW: within('fan.powerW'), startC: within('temperature'), stepK: within('breathe.fans.stepK') }),
+    airing: group({ on: flag(), fromH: within('hour'), untilH: within('hour'), holdUntilC: within('temperature'), belowC: within('breathe.airing.belowC') }),
+    doors: group({ areaM2: within('breathe.doors.areaM2'), openingsPerDay: within('breathe.doors.openingsPerDay'), openS: within('breathe.doors.openS') }),
+    lobby: group({ areaM2: within('breathe.lobby.areaM2') }),
+    rowCover: group({ on: flag(), belowC: within('temperature') }),
+    leafArea: within('breathe.leafArea'),
+    earthTube: group({
+      on: flag(), lengthM: within('store.earth.pipeLengthM'), diameterM: within('store.earth.pipeDiameterM'), depthM: within('store.earth.depthM'), fan: fan(), belowC: within('temperature'), aboveC: within('temperature'),
+    }),
   }),
   topUp: group({
     heater: group({
-      on: mixed().test('flag', say('is not true or false', 'true or false'), v => typeof v === 'boolean'), capacityW: within('topUp.heater.capacityW'),
-      setPointC: within('topUp.heater.setPointC'), fuel: oneOf(ids(FUELS)), pricePerKWh: within('topUp.heater.pricePerKWh'), currency: text(3),
+      on: flag(), capacityW: within('topUp.heater.capacityW'), setPointC: within('topUp.heater.setPointC'), fuel: oneOf(ids(FUELS)), pricePerKWh: within('topUp.heater.pricePerKWh'), currency: text(3),
+      kind: oneOf(['air', 'radiant']),
     }),
+    solarAir: group({ areaM2: within('area'), tiltDeg: within('tiltDeg'), flowM3h: within('topUp.solarAir.flowM3h') }),
+    solarWater: group({ areaM2: within('area'), tiltDeg: within('tiltDeg') }),
+    compost: group({ tonnes: within('topUp.compost.tonnes'), startDay: whole('site.spell.startDay') }),
+    bedLoop: group({ capacityW: within('topUp.heater.capacityW'), setPointC: within('temperature') }),
+    lamps: group({
+      powerW: within('topUp.lamps.powerW'), fromH: within('hour'), untilH: within('hour'), molPerMJ: within('topUp.lamps.molPerMJ'),
+      months: list(mixed().nullable().test('month', say('is not a month', 'a whole number from 1 to 12'), v => Number.isInteger(v) && (v as unknown as number) >= 1 && (v as unknown as number) <= 12), 0, 12),
+    }),
+    dumpLoad: group({ peakW: within('topUp.heater.capacityW'), tiltDeg: within('tiltDeg') }),
+    people: group({ count: within('topUp.people.count'), fromH: within('hour'), untilH: within('hour') }),
   }),
 })
 
@@ -136,6 +231,7 @@ function faultsBetween(design: Design): Fault[] {
   const thick = (l: { thicknessM: number }[]) => l.reduce((s, x) => s + x.thicknessM, 0)
   if (thick(design.skin.wall) < 0.002) add('skin.wall', 'has no thickness', 'layers that add up to 2 mm or more')
   if (thick(design.skin.roof) < 0.002) add('skin.roof', 'has no thickness', 'layers that add up to 2 mm or more')
+  if (design.skin.cover.id !== 'none' && design.skin.cover.place === 'between' && entry(GLAZINGS, design.skin.glazing).layers < 2) add('skin.cover.place', 'is “between”, and this glazing has one sheet', 'inside or outside, or a glazing of two sheets')
   const { count, vessel, stack, raisedM } = design.store.barrels
   const v = entry(VESSELS, vessel)
   if (count > 0) {
@@ -145,6 +241,16 @@ function faultsBetween(design: Design): Fault[] {
     const rows = Math.max(1, Math.floor(design.shape.widthM / v.diameterM))
     if (count > perRow * rows) add('store.barrels.count', 'does not fit on the floor', `at most ${perRow * rows} of these, ${stack} high`)
   }
+  for (const [name, at, width, there] of [
+    ['tank', design.store.tank.atM, design.store.tank.widthM, design.store.tank.lengthM > 0], ['pond', design.store.pond.atM, design.store.pond.widthM, design.store.pond.lengthM > 0],
+    ['innerWall', design.store.innerWall.atM, design.store.innerWall.thicknessM, design.store.innerWall.thicknessM > 0],
+  ] as const) {
+    if (there && at + width > design.shape.widthM + 1e-9) add(`store.${name}.atM`, 'runs through the back wall', `near edge plus width at most ${design.shape.widthM} m`)
+  }
+  for (const name of ['tank', 'pond'] as const) {
+    if (design.store[name].lengthM > design.shape.lengthM) add(`store.${name}.lengthM`, 'is longer than the greenhouse', `at most ${design.shape.lengthM} m`)
+  }
+  if (design.store.tank.lengthM > 0 && design.store.tank.heightM > design.shape.ridgeHeightM) add('store.tank.heightM', 'stands above the ridge', `at most ${design.shape.ridgeHeightM} m`)
   return out
 }
 

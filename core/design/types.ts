@@ -1,7 +1,8 @@
 /** The schema that this version reads and writes; older ones are migrated forward on load. */
-export const SCHEMA_VERSION = 1
+export const SCHEMA_VERSION = 2
 
-export type Form = 'shed' | 'gable' | 'saltbox'
+export const FORMS = ['shed', 'gable', 'saltbox', 'gambrel', 'a-frame', 'arch', 'lean-to', 'dome'] as const
+export type Form = typeof FORMS[number]
 
 /** The steps of the work, in the order in which it goes. */
 export const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp'] as const
@@ -31,9 +32,55 @@ export interface HourlyClimate {
   skyInfraredWm2: number[]
   windMs: number[]
   cloud: number[]
+  /** Depth of snow lying, m; left out where the source has none. */
+  snowM?: number[]
 }
 
-export interface NormalsClimate { kind: 'normals', lowC: number[], highC: number[] }
+/** Monthly normals, January first. What is left out is estimated, and said to be. */
+export interface NormalsClimate {
+  kind: 'normals'
+  /** Mean daily lowest and highest air temperature, °C. */
+  lowC: number[]
+  highC: number[]
+  /** Mean daily hours of bright sunshine. */
+  sunshineH?: number[]
+  /** Mean daily global radiation on the level, J/m². Goes before sunshine hours. */
+  globalJm2?: number[]
+  /** Mean relative humidity, 0–1. */
+  humidity?: number[]
+  /** Mean wind at 10 m, m/s. */
+  windMs?: number[]
+  /** Days with snow lying. */
+  snowDays?: number[]
+  /** Coldest night and hottest afternoon that the made year must reach, °C. */
+  designLowC?: number
+  designHighC?: number
+}
+
+/** A scripted fortnight laid into the year: dull days, then clear ones falling to a given low. */
+export interface Spell {
+  /** First day of the spell, day of year (0-based). */
+  startDay: number
+  dullDays: number
+  clearDays: number
+  /** Lowest air of its last night, °C. */
+  lowC: number
+}
+
+/** A corner of the horizon: what stands in the way at an azimuth. Between corners the line is straight. */
+export interface HorizonPoint {
+  azimuthDeg: number
+  altitudeDeg: number
+  /** Deciduous trees let light through when they are bare. */
+  kind: 'solid' | 'deciduous'
+}
+
+/** A fan with a straight curve from free flow to shut-off pressure. */
+export interface Fan {
+  freeFlowM3h: number
+  shutOffPa: number
+  powerW: number
+}
 
 /** The one document: plain JSON, SI units (angles in degrees, temperatures in °C). Results are derived from it and never stored in it. */
 export interface Design {
@@ -57,6 +104,8 @@ export interface Design {
     /** Seed of the weather made from normals. */
     seed: number
     climate: NormalsClimate | HourlyClimate
+    spell: Spell | null
+    horizon: HorizonPoint[]
   }
   shape: {
     form: Form
@@ -73,7 +122,19 @@ export interface Design {
     ridgeAtM: number
     /** A saltbox sets it; a shed's is the ridge height, a gable's the knee wall. */
     backWallM: number
+    /** Gambrel: where the sunny slope breaks, from the sunny wall and above the floor; the pole side mirrors it. */
+    breakAtM: number
+    breakHeightM: number
+    /** How far the floor lies below the ground outside. */
+    sunkM: number
+    /** Solid eave beyond the top of the sunny glazing, level. */
+    overhangM: number
+    /** Lean-to: the house that it leans on. */
+    house: { /** Above the greenhouse floor. */ heightM: number, /** Beyond each end of the greenhouse. */ beyondM: number, airC: number }
+    /** Opaque strip inside the top of the sunny glazing, measured down the slope. */
+    shadeStripM: number
     beds: Bed[]
+    benches: Bed[]
   }
   skin: {
     glazing: string
@@ -84,15 +145,24 @@ export interface Design {
     wall: Layer[]
     /** Solid roof slope, outside to inside. */
     roof: Layer[]
+    condition: { /** Share of each opening that is bars and frame, 0–1. */ frameShare: number, ageYears: number, /** Share of light that dirt takes, 0–1. */ dirt: number }
+    /** Finish of the inner faces of walls and roof: its id. */
+    finish: { wall: string, roof: string }
     cover: {
       id: string
+      place: 'inside' | 'outside' | 'between'
+      /** By the sun, by the clock, or by cold alone (dark or not). */
+      rule: 'sun' | 'clock' | 'cold'
+      /** Clock rule: drawn from and until, h of local standard time. */
+      fromH: number
+      untilH: number
       /** Drawn this long after sunset (negative: before) and opened this long after sunrise, h. */
       afterSunsetH: number
       afterSunriseH: number
       /** It stays open on nights when the air outside is above this. */
       onlyBelowC: number
     }
-    edge: { material: string, thicknessM: number, depthM: number }
+    edge: { material: string, thicknessM: number, depthM: number, /** Board sloping outwards under the soil, this wide. */ skirtM: number }
   }
   store: {
     barrels: {
@@ -103,16 +173,66 @@ export interface Design {
       /** How many stand on each other, 1–3. */
       stack: number
       raisedM: number
+      /** Warm water above cold, in three layers. */
+      stratified: boolean
     }
+    /** An open-sided box of water on the floor; no length means none. */
+    tank: { lengthM: number, widthM: number, heightM: number, atM: number, colour: string }
+    /** Open water let into the floor; no length means none. */
+    pond: { lengthM: number, widthM: number, depthM: number, atM: number }
+    /** A wall of mass standing free in the room; no thickness means none. */
+    innerWall: { material: string, thicknessM: number, heightM: number, atM: number }
     massWall: { material: string, thicknessM: number }
     floor: { material: string, thicknessM: number }
+    /** Air drawn from the ridge through pipes in the ground and back. */
+    earth: { on: boolean, pipes: number, pipeLengthM: number, pipeDiameterM: number, depthM: number, fan: Fan, /** Runs when air and soil differ by this, K. */ startK: number }
+    /** Clean rock in an insulated pit, air through it. */
+    rockBed: { on: boolean, areaM2: number, depthM: number, rockM: number, insulationM: number, fan: Fan, startK: number }
+    /** Air channels or gravel ducts under the beds. */
+    channels: { on: boolean, count: number, widthM: number, heightM: number, fan: Fan, startK: number }
   }
   breathe: {
+    /** A leakage class, or `measured` with `ach50`. */
     leakage: string
-    vents: { lowM2: number, highM2: number, startC: number, fullC: number }
+    ach50: number
+    vents: { lowM2: number, highM2: number, startC: number, fullC: number, /** Time constant of the opener, s. */ lagS: number, /** It closes this much cooler than it opens, K. */ hysteresisK: number }
+    /** Extract fans: stage k starts `stepK` above the one before. */
+    fans: { stages: number, flowM3h: number, powerW: number, startC: number, stepK: number }
+    /** Winter habit: vents stay shut until it is really warm, and the house is aired at midday. */
+    airing: { on: boolean, fromH: number, untilH: number, holdUntilC: number, /** Days are winter while their mean outside is below this. */ belowC: number }
+    doors: { areaM2: number, openingsPerDay: number, /** Each stands open this long, s. */ openS: number }
+    /** Entry lobby before the door; no area means none. */
+    lobby: { areaM2: number }
+    /** Sheet over the beds on cold nights. */
+    rowCover: { on: boolean, belowC: number }
+    /** Leaf area over bed area. */
+    leafArea: number
+    /** Outside air drawn in through a pipe in the ground. */
+    earthTube: { on: boolean, lengthM: number, diameterM: number, depthM: number, fan: Fan, /** Runs while the air is below the first or above the second, °C. */ belowC: number, aboveC: number }
   }
   topUp: {
-    heater: { on: boolean, capacityW: number, setPointC: number, fuel: string, pricePerKWh: number, currency: string }
+    heater: {
+      on: boolean
+      capacityW: number
+      setPointC: number
+      fuel: string
+      pricePerKWh: number
+      currency: string
+      /** Warm air, or radiant heat aimed at faces and water. */
+      kind: 'air' | 'radiant'
+    }
+    /** Collector that warms room air; no area means none. Tilt from level. */
+    solarAir: { areaM2: number, tiltDeg: number, flowM3h: number }
+    /** Collector with a loop of liquid to a coil in the water; no area means none. */
+    solarWater: { areaM2: number, tiltDeg: number }
+    /** Compost heap with a loop to the beds; no mass means none. */
+    compost: { tonnes: number, startDay: number }
+    /** Warm-water loop in the beds, on the heater's fuel. */
+    bedLoop: { capacityW: number, setPointC: number }
+    lamps: { powerW: number, fromH: number, untilH: number, /** mol of useful light per MJ drawn. */ molPerMJ: number, /** Lit in these months, 1–12. */ months: number[] }
+    /** Spare power of a solar array into the water, else the air. */
+    dumpLoad: { peakW: number, tiltDeg: number }
+    people: { count: number, fromH: number, untilH: number }
   }
 }
 

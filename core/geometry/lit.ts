@@ -1,4 +1,5 @@
-import { distanceTo, sectionSegments, type FaceId } from './ray'
+import { distanceTo, sectionSegments } from './ray'
+import type { FaceId } from './scene'
 import type { Point } from './section'
 import type { Building } from './surfaces'
 

@@ -1,11 +1,9 @@
 import { boxFaces } from './objects'
 import type { Point } from './section'
-import type { Building, SurfaceId } from './surfaces'
+import { faceOfObject, type FaceId } from './scene'
+import type { Building } from './surfaces'
 
 const { abs, hypot } = Math
-
-/** Where light can land. Several segments may share one face: all beds are one, all barrels one. */
-export type FaceId = SurfaceId | 'beds' | 'barrels'
 
 /** A lit line of the section. */
 export interface Segment {
@@ -16,20 +14,22 @@ export interface Segment {
   coverage: number
 }
 
-/** All lines of the section that stop light: skin, floor, beds and barrels. */
+/** All lines of the section that stop light: skin, floor and the things in the room. */
 export function sectionSegments(building: Building): Segment[] {
-  const { outline, objects } = building
-  const { widthM: w, kneeWallM: k, ridgeAtM: rx, ridgeHeightM: rz, backWallM: bz } = outline
+  const { outline, objects, surfaces } = building
   const out: Segment[] = []
   const add = (face: FaceId, a: Point, b: Point, coverage = 1) => {
     if (hypot(b.x - a.x, b.z - a.z) > 1e-9) out.push({ face, a, b, coverage })
   }
-  add('floor', { x: 0, z: 0 }, { x: w, z: 0 })
-  add('knee wall', { x: 0, z: 0 }, { x: 0, z: k })
-  add('sunny slope', { x: 0, z: k }, { x: rx, z: rz })
-  add('pole slope', { x: rx, z: rz }, { x: w, z: bz })
-  add('back wall', { x: w, z: bz }, { x: w, z: 0 })
-  for (const o of objects) for (const [a, b] of boxFaces(o)) add(o.kind === 'bed' ? 'beds' : 'barrels', a, b, o.coverage)
+  add('floor', { x: 0, z: 0 }, { x: outline.widthM, z: 0 })
+  // A dome is drawn by its middle: glass before the top, the pole side behind it.
+  const dome = outline.form === 'dome'
+  const solidPole = surfaces.some(s => s.id === 'dome roof')
+  for (const e of outline.edges) {
+    const face: FaceId = !dome ? e.part : e.part === 'sunny slope' ? 'dome glazing' : e.part === 'pole slope' ? (solidPole && e.b.z < outline.ridgeHeightM - 0.01 && e.a.z < outline.ridgeHeightM - 0.01 ? 'dome roof' : 'dome glazing') : 'riser wall'
+    add(face, e.a, e.b)
+  }
+  for (const o of objects) for (const [a, b] of boxFaces(o)) add(faceOfObject(o.kind), a, b, o.coverage)
   return out
 }
 

@@ -14,15 +14,15 @@ export interface WallCells {
   between: number[]
 }
 
-/** Cuts layers into cells: light ones whole, heavy ones no thicker than 6 cm, with a face at either end. */
-export function cutWall(layers: readonly Layer[]): WallCells {
+/** Cuts layers into cells: light ones whole, heavy ones no thicker than `thickest` (6 cm), with a face at either end. */
+export function cutWall(layers: readonly Layer[], thickest = 0.06): WallCells {
   const capacity: number[] = [0]
   const resistance: number[] = []
   let last = 0
   for (const layer of layers) {
     if (layer.thicknessM <= 0) continue
     const m = entry(MATERIALS, layer.material)
-    const cells = m.group === 'insulation' ? Math.max(1, Math.round(layer.thicknessM / 0.1)) : Math.max(1, Math.ceil(layer.thicknessM / 0.06))
+    const cells = m.group === 'insulation' ? Math.max(1, Math.round(layer.thicknessM / 0.1)) : Math.max(1, Math.ceil(layer.thicknessM / thickest - 1e-9))
     const dz = layer.thicknessM / cells
     for (let i = 0; i < cells; i++) {
       resistance.push(last + dz / 2 / m.conductivity)

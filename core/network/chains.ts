@@ -1,18 +1,21 @@
-import { entry, GLAZINGS, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
 import { STANDARD_INSIDE, STANDARD_OUTSIDE } from '../air/films'
-import type { Design, Layer } from '../design/types'
-import type { FaceId } from '../geometry/ray'
-import { barrelAreaM2, type Building } from '../geometry/surfaces'
+import { entry, GLAZINGS, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
+import type { Design } from '../design/types'
+import type { FaceId } from '../geometry/scene'
+import { barrelAreaM2, type Building, type SurfaceId } from '../geometry/surfaces'
+import { makeGroundSlice, NEAR_ROWS, type GroundSlice } from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
-import { edgeConductances, makeGroundColumn, type GroundColumn } from '../ground/column'
+import { glazingConductance, tiltedResistance } from '../optics/glazing-heat'
+import type { LossName } from './series'
 
 /** A line of heat-storing cells from the outside (first) to a face in the room (last). */
 export interface Chain {
-  /** What the reader calls it; chains of one name share a line of the ledger. */
-  name: string
-  /** The face of the light table whose sun its room side takes in; null for glazing. */
+  /** Its line of the ledger. */
+  name: LossName
+  kind: 'wall' | 'glazing' | 'ground' | 'buried' | 'house' | 'store'
+  /** The face of the light table whose sun its room side takes in, and its share of that face; null for glazing. */
   face: FaceId | null
-  kind: 'wall' | 'glazing' | 'ground' | 'water'
+  faceShare: number
   /** Room-side area, m². */
   areaM2: number
   /** Cosine between the room-facing normal and up. */
@@ -22,132 +25,211 @@ export interface Chain {
   capacity: number[]
   /** W/K between cell i and i + 1. */
   between: number[]
-  /** Ground only: W/K from each cell to the outside ground at its depth, and from the first to the deep ground. */
-  lateral: number[]
-  deep: number
-  /** Which cell of the ground column each cell is, or −1. */
-  groundCell: number[]
-  /** Glazing only: outer glass area already in m²; conductance with the night cover drawn, W/K. */
-  coveredBetween: number
   longwaveThrough: number
-  /** Index among the solar gains' panes or outer surfaces, or −1. */
-  paneIndex: number
-  outerIndex: number
+  pane: SurfaceId | null
+  outer: SurfaceId | null
+  /** Ground only: index of its floor column. */
+  column: number
+  /** Water in its first cell, kg. */
+  waterKg: number
+  /** Water open to the air. */
+  open: boolean
+  /** Soil that plants grow in. */
+  bed: boolean
 }
 
-/** Pane-to-pane conductance of a glazing without its films, W/m²K, with or without a night cover that leaks at its edges. */
-export function glazingConductance(uValue: number, cover: { resistance: number, edgeLeak: number } | null): number {
-  const r = Math.max(0.003, 1 / uValue - STANDARD_INSIDE - STANDARD_OUTSIDE)
-  return cover ? (1 - cover.edgeLeak) / (r + cover.resistance) + cover.edgeLeak / r : 1 / r
+const WATER_HEAT = 4184
+/** Water stirs itself: from its middle to the vessel's wall, W/m²K. */
+const STIRRING = 150
+/** A vessel's wall, J/m²K. */
+const VESSEL_WALL = 500
+const PANE = 4000
+
+const blank = { faceShare: 1, longwaveThrough: 0, pane: null, outer: null, column: -1, waterKg: 0, open: false, bed: false, skyView: 0 } as const
+
+/** Everything in the network that stores heat: chains to the room, and the ground under and beside them. */
+export interface Fabric { chains: Chain[], slice: GroundSlice }
+
+const LOSS_OF: Record<SurfaceId, LossName> = {
+  'sunny slope': 'glazing', 'pole slope': 'roof', 'knee wall': 'knee wall', 'back wall': 'back wall', 'ends': 'end walls', 'end glazing': 'glazing', 'dome glazing': 'glazing',
+  'dome roof': 'roof', 'riser wall': 'knee wall', 'floor': 'ground',
 }
 
-const blank = { lateral: [], deep: 0, groundCell: [], coveredBetween: 0, longwaveThrough: 0, paneIndex: -1, outerIndex: -1, skyView: 0 }
+/** Surfaces of one name and kind, taken together: they share a chain. */
+export interface SkinPart { id: SurfaceId, kind: 'glazed' | 'opaque', boundary: 'outside' | 'ground' | 'house', areaM2: number, up: number, tiltDeg: number, layers: Design['skin']['wall'] }
 
-/** The chains of a building. The order of glazed and opaque surfaces is that of `Building.surfaces`, as in the solar gains. */
-export function makeChains(design: Design, building: Building): { chains: Chain[], column: GroundColumn } {
-  const glazing = entry(GLAZINGS, design.skin.glazing)
-  const cover = entry(NIGHT_COVERS, design.skin.cover.id)
-  const chains: Chain[] = []
-  let panes = 0
-  let outers = 0
+/** The skin by parts; what lies against the ground is parted from what stands above it. */
+export function skinParts(building: Building): SkinPart[] {
+  const parts: SkinPart[] = []
   for (const s of building.surfaces) {
-    const up = Math.cos(s.tiltDeg * Math.PI / 180)
-    if (s.kind === 'glazed') {
-      const g = glazingConductance(glazing.uValue, null) * s.areaM2
-      chains.push({
-        ...blank, name: 'glazing', face: null, kind: 'glazing', areaM2: s.areaM2, facingUp: -up, skyView: (1 + up) / 2,
-        capacity: [4000 * s.areaM2, 4000 * s.areaM2], between: [g], coveredBetween: glazingConductance(glazing.uValue, cover.resistance > 0 ? cover : null) * s.areaM2,
-        longwaveThrough: glazing.longwaveTransmittance, paneIndex: panes++,
-      })
+    if (s.kind === 'floor') continue
+    const up = s.normal[2]
+    // Of an upright wall, the part below the ground outside goes with it.
+    const height = Math.max(...s.polygon.map(p => p[2])) - Math.min(...s.polygon.map(p => p[2]))
+    const buried = s.kind === 'opaque' && s.boundary === 'outside' && building.sunkM > 0.02 && Math.abs(up) < 0.05 ? buriedShare(s.polygon, s.areaM2, building.sunkM, height) : 0
+    const join = (boundary: SkinPart['boundary'], areaM2: number) => {
+      if (areaM2 < 1e-6) return
+      const same = parts.find(p => p.id === s.id && p.kind === s.kind && p.boundary === boundary)
+      if (same) {
+        same.up = (same.up * same.areaM2 + up * areaM2) / (same.areaM2 + areaM2)
+        same.tiltDeg = (same.tiltDeg * same.areaM2 + s.tiltDeg * areaM2) / (same.areaM2 + areaM2)
+        same.areaM2 += areaM2
+      }
+      else parts.push({ id: s.id, kind: s.kind as 'glazed' | 'opaque', boundary, areaM2, up, tiltDeg: s.tiltDeg, layers: s.layers })
     }
-    else if (s.kind === 'opaque') {
-      const cells = cutWall(s.layers)
-      const name = s.id === 'pole slope' ? 'roof' : s.id.endsWith('end') ? 'end walls' : s.id
-      chains.push({
-        ...blank, name, face: s.id, kind: 'wall', areaM2: s.areaM2, facingUp: -up, skyView: (1 + up) / 2,
-        capacity: cells.capacity.map(c => c * s.areaM2), between: cells.between.map(c => c * s.areaM2), outerIndex: outers++,
-      })
-    }
+    join(s.boundary, s.areaM2 * (1 - buried))
+    join('ground', s.areaM2 * buried)
   }
-  const column = makeGroundColumn(entry(MATERIALS, design.site.soil))
-  const edgeMaterial = entry(MATERIALS, design.skin.edge.material)
-  const edges = edgeConductances(column, building.perimeterM, building.outline.widthM, { resistance: design.skin.edge.thicknessM / edgeMaterial.conductivity, depthM: design.skin.edge.thicknessM > 0 ? design.skin.edge.depthM : 0 })
-  const ground = (areaM2: number, face: FaceId, top: Layer[]) => {
-    const share = areaM2 / building.floorAreaM2
-    const n = column.thicknessM.length
+  return parts
+}
+
+/** Share of an upright wall that lies below `sunkM` above the floor. */
+function buriedShare(polygon: readonly (readonly [number, number, number])[], areaM2: number, sunkM: number, heightM: number): number {
+  if (sunkM >= heightM) return 1
+  // Walls are as wide at their foot as anywhere: a strip of the foot's length.
+  const foot = polygon.filter(p => p[2] < 1e-6)
+  const width = foot.length < 2 ? 0 : Math.hypot(foot[0]![0] - foot[1]![0], foot[0]![1] - foot[1]![1])
+  return Math.min(1, width * sunkM / Math.max(areaM2, 1e-9))
+}
+
+/** The fabric of a building. */
+export function makeFabric(design: Design, building: Building): Fabric {
+  const glazing = entry(GLAZINGS, design.skin.glazing)
+  const chains: Chain[] = []
+  const faceArea = new Map<SurfaceId, number>()
+  const parts = skinParts(building)
+  for (const p of parts) if (p.kind === 'opaque') faceArea.set(p.id, (faceArea.get(p.id) ?? 0) + p.areaM2)
+  for (const p of parts) {
+    if (p.kind === 'glazed') {
+      const resistance = tiltedResistance(glazing, p.tiltDeg)
+      chains.push({
+        ...blank, name: 'glazing', face: null, kind: 'glazing', areaM2: p.areaM2, facingUp: -p.up, skyView: (1 + p.up) / 2,
+        // Outer pane, inner pane, and the room face of an inside cover: one with the pane while that is open.
+        capacity: [PANE * p.areaM2, PANE * p.areaM2, 0], between: [p.areaM2 / resistance, OPEN_COVER * p.areaM2], longwaveThrough: glazing.longwaveTransmittance, pane: p.id,
+      })
+      continue
+    }
+    const cells = cutWall(p.layers)
+    chains.push({
+      ...blank, name: p.boundary === 'ground' ? 'ground' : p.boundary === 'house' ? 'house' : LOSS_OF[p.id], face: p.id, faceShare: p.areaM2 / faceArea.get(p.id)!,
+      kind: p.boundary === 'ground' ? 'buried' : p.boundary === 'house' ? 'house' : 'wall',
+      areaM2: p.areaM2, facingUp: -p.up, skyView: (1 + p.up) / 2, capacity: cells.capacity.map(c => c * p.areaM2), between: cells.between.map(c => c * p.areaM2), outer: p.boundary === 'outside' ? p.id : null,
+    })
+  }
+  const slice = groundSlice(design, building)
+  chains.push(...floorChains(design, slice), ...storeChains(design, building))
+  return { chains, slice }
+}
+
+/** Conductance of a cover that is open, W/m²K: as good as none. */
+export const OPEN_COVER = 2000
+
+/** The ground under and beside a design's building. */
+export function groundSlice(design: Design, building: Building): GroundSlice {
+  const { edge } = design.skin
+  const resistance = edge.thicknessM / entry(MATERIALS, edge.material).conductivity
+  return makeGroundSlice({
+    widthM: building.outline.widthM, beds: design.shape.beds.map(b => ({ x0: b.atM, x1: b.atM + b.widthM })), floorAreaM2: building.floorAreaM2, perimeterM: building.perimeterM,
+    sunkM: building.sunkM, soil: entry(MATERIALS, design.site.soil), edge: { resistance, depthM: edge.depthM }, skirt: { resistance, widthM: edge.thicknessM > 0 ? edge.skirtM : 0 },
+    wallM: design.skin.wall.reduce((s, l) => s + l.thicknessM, 0),
+  })
+}
+
+function floorChains(design: Design, slice: GroundSlice): Chain[] {
+  const rows = slice.rowsM.length
+  const bedArea = slice.floor.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0)
+  const pathArea = slice.floor.filter(c => !c.bed).reduce((s, c) => s + c.areaM2, 0)
+  const beds = design.shape.beds
+  const width = beds.reduce((s, b) => s + b.widthM, 0)
+  const bedDepth = width > 0 ? beds.reduce((s, b) => s + b.heightM * b.widthM, 0) / width : 0
+  const soil = entry(MATERIALS, design.site.soil)
+  return slice.floor.map((col, i): Chain => {
     const capacity: number[] = []
     const between: number[] = []
-    const lateral: number[] = []
-    const groundCell: number[] = []
-    for (let i = n - 1; i >= 0; i--) {
-      capacity.push(column.capacityJm2K[i]! * areaM2)
-      lateral.push(edges[i]! * share)
-      groundCell.push(i)
-      if (i > 0) between.push(areaM2 * column.conductivity / ((column.thicknessM[i]! + column.thicknessM[i - 1]!) / 2))
+    for (let r = NEAR_ROWS - 1; r >= 0; r--) {
+      capacity.push(slice.floorCapacity[i * rows + r]!)
+      if (r > 0) between.push(slice.floorDown[i * rows + r - 1]!)
     }
-    const cells = cutWall([...top].filter(l => l.thicknessM > 0))
-    const halfTop = column.thicknessM[0]! / 2 / column.conductivity
+    const cells = cutWall(col.bed ? [{ material: 'soil', thicknessM: bedDepth }] : [design.store.floor], 0.12)
+    const halfTop = slice.rowsM[0]! / 2 / soil.conductivity
     if (cells.capacity.length > 2) {
-      between.push(areaM2 / (halfTop + 1 / cells.between[0]!))
-      cells.capacity.slice(1).forEach((c, i) => {
-        capacity.push(c * areaM2)
-        lateral.push(0)
-        groundCell.push(-1)
-        if (i > 0) between.push(cells.between[i]! * areaM2)
+      between.push(col.areaM2 / (halfTop + 1 / cells.between[0]!))
+      cells.capacity.slice(1).forEach((c, k) => {
+        capacity.push(c * col.areaM2)
+        if (k > 0) between.push(cells.between[k]! * col.areaM2)
       })
     }
     else {
-      between.push(areaM2 / halfTop)
+      between.push(col.areaM2 / halfTop)
       capacity.push(0)
-      lateral.push(0)
-      groundCell.push(-1)
     }
-    chains.push({
-      ...blank, name: 'ground', face, kind: 'ground', areaM2, facingUp: 1, capacity, between, lateral, groundCell,
-      deep: areaM2 * column.conductivity / (column.thicknessM[n - 1]! / 2),
-    })
-  }
-  const bare = building.floorAreaM2 - building.bedAreaM2
-  if (bare > 0.01) ground(bare, 'floor', [design.store.floor])
-  if (building.bedAreaM2 > 0) {
-    const depth = design.shape.beds.reduce((s, b) => s + b.heightM * b.widthM, 0) * building.lengthM / building.bedAreaM2
-    ground(building.bedAreaM2, 'beds', [{ material: 'soil', thicknessM: depth }])
-  }
-  const { count, vessel } = design.store.barrels
-  if (count > 0) {
-    const v = entry(VESSELS, vessel)
+    return {
+      ...blank, name: 'ground', face: col.bed ? 'beds' : 'floor', faceShare: col.areaM2 / (col.bed ? bedArea : pathArea), kind: 'ground', areaM2: col.areaM2, facingUp: 1,
+      capacity, between, column: i, bed: col.bed,
+    }
+  })
+}
+
+/** Water and masonry that stand in the room. */
+function storeChains(design: Design, building: Building): Chain[] {
+  const out: Chain[] = []
+  const { barrels, tank, pond, innerWall } = design.store
+  const water = (face: FaceId, areaM2: number, kg: number, facingUp: number, share = 1, open = false): Chain => ({
+    ...blank, name: 'ground', face, faceShare: share, kind: 'store', areaM2, facingUp, capacity: [kg * WATER_HEAT, VESSEL_WALL * areaM2], between: [STIRRING * areaM2], waterKg: kg, open,
+  })
+  if (barrels.count > 0) {
+    const v = entry(VESSELS, barrels.vessel)
     const area = barrelAreaM2(design, v)
-    chains.push({
-      ...blank, name: 'water', face: 'barrels', kind: 'water', areaM2: area, facingUp: 0,
-      // Water stirs itself: about 150 W/m²K from its middle to the vessel's wall.
-      capacity: [count * v.volumeM3 * 1000 * 4184, 500 * area], between: [150 * area],
-    })
+    const kg = barrels.count * v.volumeM3 * 1000
+    const layers = barrels.stratified ? 3 : 1
+    for (let i = 0; i < layers; i++) out.push(water('barrels', area / layers, kg / layers, 0, 1 / layers))
   }
-  return { chains, column }
+  if (tank.lengthM > 0) {
+    const t = building.objects.find(o => o.kind === 'tank')!
+    const [l, w, h] = [t.y1 - t.y0, tank.widthM, tank.heightM]
+    out.push(water('tank', 2 * h * (l + w) + l * w, 0.95 * l * w * h * 1000, 0))
+  }
+  if (pond.lengthM > 0) {
+    const p = building.objects.find(o => o.kind === 'pond')!
+    const area = (p.y1 - p.y0) * pond.widthM
+    out.push(water('pond', area, area * pond.depthM * 1000, 1, 1, true))
+  }
+  if (innerWall.thicknessM > 0) {
+    // Both faces breathe: half the thickness behind twice the face, nothing passing its middle.
+    const cells = cutWall([{ material: innerWall.material, thicknessM: innerWall.thicknessM / 2 }])
+    const area = 2 * building.lengthM * innerWall.heightM
+    out.push({ ...blank, name: 'ground', face: 'inner wall', kind: 'store', areaM2: area, facingUp: 0, capacity: cells.capacity.map(c => c * area), between: cells.between.map(g => g * area) })
+  }
+  return out
 }
 
 /** One row of the table of losses by element: nominal U-values with standard films. */
 export interface ElementLoss { name: string, areaM2: number, uDay: number, uNight: number, uaDay: number, uaNight: number }
 
-/** Transmission by element, W/K, by day and with the night cover drawn; the ground by its edge and depth. */
+/** Transmission by element, W/K, by day and with the night cover drawn; the ground by its steady flow to the air outside. */
 export function elementLosses(design: Design, building: Building): ElementLoss[] {
   const glazing = entry(GLAZINGS, design.skin.glazing)
   const cover = entry(NIGHT_COVERS, design.skin.cover.id)
   const films = STANDARD_INSIDE + STANDARD_OUTSIDE
-  const rows = building.surfaces.filter(s => s.kind !== 'floor').map((s): ElementLoss => {
-    const day = s.kind === 'glazed' ? glazing.uValue : 1 / (layersResistance(s.layers) + films)
-    const night = s.kind === 'glazed' && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(glazing.uValue, cover)) : day
-    return { name: s.id, areaM2: s.areaM2, uDay: day, uNight: night, uaDay: day * s.areaM2, uaNight: night * s.areaM2 }
+  const parts = skinParts(building)
+  const rows = parts.filter(p => p.boundary !== 'ground').map((p): ElementLoss => {
+    const r = tiltedResistance(glazing, p.tiltDeg)
+    const day = p.kind === 'glazed' ? 1 / (r + films) : 1 / (layersResistance(p.layers) + films)
+    const night = p.kind === 'glazed' && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(r, cover)) : day
+    return { name: p.boundary === 'house' ? 'house wall' : p.id, areaM2: p.areaM2, uDay: day, uNight: night, uaDay: day * p.areaM2, uaNight: night * p.areaM2 }
   })
-  const { chains } = makeChains(design, building)
-  const ua = chains.filter(c => c.kind === 'ground').reduce((sum, c) => sum + groundConductance(c), 0)
+  const ua = steadyGroundConductance(design, building)
   rows.push({ name: 'ground', areaM2: building.floorAreaM2, uDay: ua / building.floorAreaM2, uNight: ua / building.floorAreaM2, uaDay: ua, uaNight: ua })
   return rows
 }
 
-/** Steady conductance of a ground chain from its face to the ground outside at one temperature, W/K. */
-export function groundConductance(chain: Chain): number {
-  let toOutside = chain.deep + chain.lateral[0]!
-  for (let i = 0; i < chain.between.length; i++) toOutside = 1 / (1 / toOutside + 1 / chain.between[i]!) + (chain.lateral[i + 1] ?? 0)
-  return toOutside
+/** Steady flow from a floor and sunk walls of one temperature to the air outside, W/K, films included. */
+export function steadyGroundConductance(design: Design, building: Building): number {
+  const { chains, slice } = makeFabric(design, building)
+  const cover = chains.filter(c => c.kind === 'ground').map((c) => {
+    const own = c.between.slice(NEAR_ROWS - 1)
+    return 1 / (own.reduce((sum, g) => sum + 1 / g, 0) + 0.17 / c.areaM2)
+  })
+  const wall = chains.filter(c => c.kind === 'buried').reduce((sum, c) => sum + 1 / (c.between.reduce((s, g) => s + 1 / g, 0) + STANDARD_INSIDE / c.areaM2), 0)
+  return slice.steady(cover, wall)
 }

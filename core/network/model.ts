@@ -1,133 +1,276 @@
 import { leakageAreaM2 } from '../air/leakage'
-import { entry, LEAKAGE_CLASSES, NIGHT_COVERS } from '../catalog'
+import { entry, GLAZINGS, LEAKAGE_CLASSES, NIGHT_COVERS } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
-import { undisturbedTemperatures } from '../ground/column'
+import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
+import { undisturbedTemperatures } from '../ground/undisturbed'
+import { coverConductance, glazingConductance, tiltedResistance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
-import { makeChains, type Chain } from './chains'
+import { makeFabric, OPEN_COVER, skinParts, type Chain } from './chains'
+import { makeExchangers, type Exchanger } from './exchangers'
 import { coverDrawn } from './schedule'
 import { LOSS_NAMES } from './series'
+import { makeSources, type Sources } from './sources'
 
 /** Air, leaves, twine and frames warm and cool together: this many times the air alone. */
 const CONTENTS = 4
 const AIR_HEAT = 1006
-const NONE = new Float32Array(HOURS)
+/** Conductance of a standing tank's or pond's bed to the soil beneath, W/m²K. */
+const BED_OF_WATER = 4
 
 /** What kind of tie the outermost cell has. */
 export const OUTSIDE = 0
-export const DEEP_GROUND = 1
+export const GROUND = 1
 export const CLOSED = 2
+export const BURIED = 3
+export const HOUSE = 4
 
-/** The network laid out in flat arrays for the time loop. One entry a chain unless said. */
+/** The network laid out in flat arrays for the time loop. One entry a chain unless said. After the cells of the chains come those of the ground outside, then the deep ones under the floor. */
 export interface NetworkModel {
   count: number
-  /** First cell of each chain, with the number of cells at the end. */
+  /** First cell of each chain, with the number of chain cells at the end. */
   offset: Int32Array
-  /** By cell: heat capacity J/K, conductance to the next cell W/K, conductance to ground outside W/K, cell of the ground column or −1. */
+  cellCount: number
+  /** By cell: heat capacity J/K and conductance to the next cell W/K. */
   capacity: Float64Array
   between: Float64Array
-  lateral: Float64Array
-  groundCell: Int32Array
   tie: Int32Array
   area: Float64Array
   facingUp: Float64Array
   skyView: Float64Array
   longwaveThrough: Float64Array
-  deep: Float64Array
   glazed: Uint8Array
-  openBetween: Float64Array
-  coveredBetween: Float64Array
+  /** Glazing only: conductances open and with the night cover drawn, by its place, W/K. */
+  paneOpen: Float64Array
+  paneDrawn: Float64Array
+  insideDrawn: Float64Array
+  /** Outside cover, W/K; 0 where there is none. */
+  outsideDrawn: Float64Array
   lossIndex: Int32Array
-  /** Sunlight on the room face, in the panes and on the outer face, W by hour. */
-  faceSun: Float32Array[]
-  paneSun: Float32Array[]
-  outerSun: Float32Array[]
-  /** By day: undisturbed ground at each column cell and at its foot. */
-  undisturbed: Float64Array
-  undisturbedRow: number
+  /** 1 where the face breathes under the row cover. */
+  underRow: Uint8Array
+  waterKg: Float64Array
+  /** Water open to the air, or soil that is always damp. */
+  openWater: Uint8Array
+  bed: Uint8Array
+  /** Chains of one vessel in layers, lowest first. */
+  layered: Int32Array
+  /** Sunlight, W, by hour and chain `[hour * count + chain]`: on room faces, in panes, on outer faces; and what warms the air at once, by hour. */
+  faceSun: Float32Array
+  paneSun: Float32Array
+  outerSun: Float32Array
+  airSun: Float32Array
+  /** Starting temperature of each cell of ground, °C; NaN elsewhere. */
+  start: Float64Array
+  /** Cells that pass heat sideways or to a neighbour body: those that feel the hour, and slow ones, whose flow is looked at every sixth. */
+  quick: Links
+  slow: Links
+  /** Deep ground under the floor: cells from here on, stepped by the hour. */
+  deepFrom: number
+  outsideGround: { first: number, columns: number, rows: number, down: Float64Array, area: Float64Array, half: Float64Array, film: number }
+  /** Sunk walls: conductance to each outside cell beside them, W/K, and each chain's share. */
+  buried: { g: Float64Array, cell: Int32Array, share: Float64Array }
+  houseC: number
   drawn: Float32Array
   coverLeak: number
-  /** Chain of the beds, of the water, or −1. */
-  bed: number
-  water: number
   bedAreaM2: number
   bedLight: Float32Array
+  leafArea: number
   leakAreaM2: number
   vents: { lowM2: number, highM2: number, riseM: number }
-  startC: number
-  fullC: number
+  opener: { startC: number, fullC: number, lagS: number, hysteresisK: number }
+  airing: Design['breathe']['airing']
+  fans: Design['breathe']['fans']
+  door: { areaM2: number, secondsPerHour: number }
+  lobby: { areaM2: number }
+  rowCover: { on: boolean, belowC: number }
+  exchangers: Exchanger[]
+  sources: Sources
   airMassKg: number
   airCapacity: number
-  /** Water that can freeze, kg. */
-  waterKg: number
   /** Cells whose temperatures the reader sees. */
-  probes: { soil: number, water: number, floor: number, backWall: number, glazing: number }
+  probes: { soil: number, water: number, waterChain: number, floor: number, backWall: number, glazing: number }
+}
+
+/** Pairs of cells and what passes between them, W/K. From `edgeFrom` on the first cell is the building's and the second the ground outside. */
+export interface Links { a: Int32Array, b: Int32Array, g: Float64Array, edgeFrom: number }
+
+/** A pair of cells is slow when its smaller one would need longer than this to follow the other, s. */
+const SLOW_S = 60 * 3600
+
+const TIES: Record<Chain['kind'], number> = { wall: OUTSIDE, glazing: OUTSIDE, ground: GROUND, buried: BURIED, house: HOUSE, store: CLOSED }
+
+/** Tightness as air changes an hour under 50 Pa. */
+export function ach50Of(breathe: Design['breathe']): number {
+  return breathe.leakage === 'measured' ? breathe.ach50 : entry(LEAKAGE_CLASSES, breathe.leakage).ach50
 }
 
 /** Lays the network of a design out for the loop. */
 export function makeModel(design: Design, site: SiteYear, building: Building, gains: SolarGains): NetworkModel {
-  const { chains, column } = makeChains(design, building)
-  const offset = new Int32Array(chains.length + 1)
+  const { chains, slice } = makeFabric(design, building)
+  const count = chains.length
+  const offset = new Int32Array(count + 1)
   chains.forEach((c, i) => { offset[i + 1] = offset[i]! + c.capacity.length })
-  const cells = offset[chains.length]!
-  const capacity = new Float64Array(cells)
-  const between = new Float64Array(cells)
-  const lateral = new Float64Array(cells)
-  const groundCell = new Int32Array(cells).fill(-1)
+  const first = offset[count]!
+  const outRows = slice.sunkRowsM.length + slice.rowsM.length
+  const deepFrom = first + slice.outsideCapacity.length
+  const deepRows = slice.rowsM.length - NEAR_ROWS
+  const cellCount = deepFrom + slice.floor.length * deepRows
+  const capacity = new Float64Array(cellCount)
+  const between = new Float64Array(cellCount)
   chains.forEach((c, i) => {
     capacity.set(c.capacity, offset[i])
     between.set(c.between, offset[i])
-    lateral.set(c.lateral, offset[i])
-    groundCell.set(c.groundCell, offset[i])
   })
+  capacity.set(slice.outsideCapacity, first)
+  for (let i = 0; i < slice.floor.length; i++) for (let r = 0; r < deepRows; r++) capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
   const airMassKg = building.volumeM3 * site.pressurePa[0]! / (287.05 * 283.15)
-  const water = chains.findIndex(c => c.kind === 'water')
+  const { breathe, skin } = design
+  const map = <T extends Float64Array | Uint8Array>(array: T, of: (c: Chain, i: number) => number) => {
+    chains.forEach((c, i) => { array[i] = of(c, i) })
+    return array
+  }
+  const columnCell = (column: number, row: number) => row < NEAR_ROWS
+    ? offset[chains.findIndex(c => c.column === column)]! + NEAR_ROWS - 1 - row
+    : deepFrom + column * deepRows + row - NEAR_ROWS
+  const sun = sunByChain(chains, gains)
+  const door = breathe.doors
+  const waterChain = chains.findIndex(c => c.waterKg > 0)
+  const barrelLayers = chains.map((c, i) => (c.face === 'barrels' ? i : -1)).filter(i => i >= 0)
   return {
-    count: chains.length, offset, capacity, between, lateral, groundCell,
-    tie: Int32Array.from(chains, c => (c.kind === 'water' ? CLOSED : c.kind === 'ground' ? DEEP_GROUND : OUTSIDE)),
-    area: Float64Array.from(chains, c => c.areaM2),
-    facingUp: Float64Array.from(chains, c => c.facingUp),
-    skyView: Float64Array.from(chains, c => c.skyView),
-    longwaveThrough: Float64Array.from(chains, c => c.longwaveThrough),
-    deep: Float64Array.from(chains, c => c.deep),
-    glazed: Uint8Array.from(chains, c => (c.kind === 'glazing' ? 1 : 0)),
-    openBetween: Float64Array.from(chains, c => c.between[0]!),
-    coveredBetween: Float64Array.from(chains, c => c.coveredBetween),
-    lossIndex: Int32Array.from(chains, c => Math.max(0, LOSS_NAMES.indexOf(c.name as typeof LOSS_NAMES[number]))),
-    faceSun: chains.map(c => gains.faces.find(f => f.id === c.face)?.watts ?? NONE),
-    paneSun: chains.map(c => (c.paneIndex >= 0 ? gains.panes[c.paneIndex]!.watts : NONE)),
-    outerSun: chains.map(c => (c.outerIndex >= 0 ? gains.outer[c.outerIndex]!.watts : NONE)),
-    undisturbed: undisturbedTemperatures(column, site.ground),
-    undisturbedRow: column.depthM.length + 1,
-    drawn: coverDrawn(site, design.skin.cover),
-    coverLeak: entry(NIGHT_COVERS, design.skin.cover.id).edgeLeak,
-    bed: chains.findIndex(c => c.face === 'beds'), water,
-    bedAreaM2: building.bedAreaM2, bedLight: gains.bedLightWm2,
-    leakAreaM2: leakageAreaM2(entry(LEAKAGE_CLASSES, design.breathe.leakage).ach50, building.volumeM3),
-    vents: { lowM2: design.breathe.vents.lowM2, highM2: design.breathe.vents.highM2, riseM: building.ventRiseM },
-    startC: design.breathe.vents.startC, fullC: design.breathe.vents.fullC,
+    count, offset, cellCount, capacity, between,
+    tie: Int32Array.from(chains, c => TIES[c.kind]),
+    area: map(new Float64Array(count), c => c.areaM2), facingUp: map(new Float64Array(count), c => c.facingUp), skyView: map(new Float64Array(count), c => c.skyView),
+    longwaveThrough: map(new Float64Array(count), c => c.longwaveThrough), glazed: map(new Uint8Array(count), c => (c.kind === 'glazing' ? 1 : 0)),
+    ...glazingArrays(design, building, chains),
+    lossIndex: Int32Array.from(chains, c => LOSS_NAMES.indexOf(c.name)),
+    underRow: map(new Uint8Array(count), c => (c.bed && breathe.rowCover.on ? 1 : 0)),
+    waterKg: map(new Float64Array(count), c => c.waterKg), openWater: map(new Uint8Array(count), c => (c.open ? 1 : 0)), bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
+    layered: Int32Array.from(barrelLayers.length > 1 ? barrelLayers : []),
+    ...sun,
+    start: startTemperatures(slice, site, first, cellCount, columnCell),
+    ...makeLinks(design, building, chains, slice, offset, columnCell, capacity),
+    deepFrom,
+    outsideGround: { first, columns: slice.outsideWidthsM.length, rows: outRows, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: SURFACE_FILM },
+    buried: {
+      g: slice.wall, cell: Int32Array.from(slice.wall, (_, r) => first + r),
+      share: map(new Float64Array(count), c => (c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0)),
+    },
+    houseC: design.shape.house.airC,
+    drawn: coverDrawn(site, skin.cover), coverLeak: entry(NIGHT_COVERS, skin.cover.id).edgeLeak,
+    bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0), bedLight: gains.bedLightWm2, leafArea: breathe.leafArea,
+    leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
+    vents: { lowM2: breathe.vents.lowM2, highM2: breathe.vents.highM2, riseM: building.ventRiseM },
+    opener: breathe.vents, airing: breathe.airing, fans: breathe.fans,
+    door: { areaM2: door.areaM2, secondsPerHour: door.openingsPerDay * door.openS / 10 }, lobby: breathe.lobby, rowCover: breathe.rowCover,
+    exchangers: makeExchangers(design, building, slice, columnCell, first),
+    sources: makeSources(design, site, building),
     airMassKg, airCapacity: CONTENTS * airMassKg * AIR_HEAT,
-    waterKg: water >= 0 ? chains[water]!.capacity[0]! / 4184 : 0,
-    probes: makeProbes(chains, offset),
+    probes: makeProbes(chains, offset, waterChain),
   }
 }
 
-function makeProbes(chains: Chain[], offset: Int32Array): NetworkModel['probes'] {
+function glazingArrays(design: Design, building: Building, chains: readonly Chain[]) {
+  const glazing = entry(GLAZINGS, design.skin.glazing)
+  const cover = entry(NIGHT_COVERS, design.skin.cover.id)
+  const { place } = design.skin.cover
+  const there = cover.resistance > 0
+  const tilts = skinParts(building).filter(p => p.kind === 'glazed').map(p => p.tiltDeg)
+  const blank = () => new Float64Array(chains.length)
+  const out = { paneOpen: blank(), paneDrawn: blank(), insideDrawn: blank(), outsideDrawn: blank() }
+  let g = 0
+  chains.forEach((c, i) => {
+    if (c.kind !== 'glazing') return
+    const r = tiltedResistance(glazing, tilts[g++]!)
+    out.paneOpen[i] = c.areaM2 / r
+    out.paneDrawn[i] = there && place === 'between' ? glazingConductance(r, cover) * c.areaM2 : out.paneOpen[i]!
+    out.insideDrawn[i] = there && place === 'inside' ? coverConductance(cover) * c.areaM2 : OPEN_COVER * c.areaM2
+    out.outsideDrawn[i] = there && place === 'outside' ? coverConductance(cover) * c.areaM2 : 0
+  })
+  return out
+}
+
+/** Sunlight laid out hour by hour, so that the loop reads it in a line. What lands on things that keep no heat warms the air. */
+function sunByChain(chains: readonly Chain[], gains: SolarGains): Pick<NetworkModel, 'faceSun' | 'paneSun' | 'outerSun' | 'airSun'> {
+  const n = chains.length
+  const faceSun = new Float32Array(HOURS * n)
+  const paneSun = new Float32Array(HOURS * n)
+  const outerSun = new Float32Array(HOURS * n)
+  const airSun = new Float32Array(HOURS)
+  const spread = (out: Float32Array, i: number, watts: Float32Array | undefined, share: number) => {
+    if (watts) for (let h = 0; h < HOURS; h++) out[h * n + i] = watts[h]! * share
+  }
+  const outerArea = new Map<string, number>()
+  for (const c of chains) if (c.outer) outerArea.set(c.outer, (outerArea.get(c.outer) ?? 0) + c.areaM2)
+  chains.forEach((c, i) => {
+    spread(faceSun, i, gains.faces.find(f => f.id === c.face)?.watts, c.faceShare)
+    if (c.pane) spread(paneSun, i, gains.panes.find(p => p.id === c.pane)?.watts, 1)
+    if (c.outer) spread(outerSun, i, gains.outer.find(o => o.id === c.outer)?.watts, c.areaM2 / outerArea.get(c.outer)!)
+  })
+  const panes = new Set<string>(gains.panes.map(p => p.id))
+  const kept = new Set(chains.map(c => c.face))
+  for (const f of gains.faces) if (!kept.has(f.id) && !panes.has(f.id)) for (let h = 0; h < HOURS; h++) airSun[h] = airSun[h]! + f.watts[h]!
+  return { faceSun, paneSun, outerSun, airSun }
+}
+
+function startTemperatures(slice: GroundSlice, site: SiteYear, first: number, cellCount: number, columnCell: (column: number, row: number) => number): Float64Array {
+  const start = new Float64Array(cellCount).fill(NaN)
+  const under = undisturbedTemperatures(slice.depthM.slice(slice.sunkRowsM.length), slice.diffusivity, site.ground)
+  const beside = undisturbedTemperatures(slice.depthM, slice.diffusivity, site.ground)
+  for (let i = 0; i < slice.floor.length; i++) for (let r = 0; r < slice.rowsM.length; r++) start[columnCell(i, r)] = under[r]!
+  for (let j = 0; j < slice.outsideWidthsM.length; j++) for (let r = 0; r < slice.depthM.length; r++) start[first + j * slice.depthM.length + r] = beside[r]!
+  return start
+}
+
+function makeLinks(design: Design, building: Building, chains: readonly Chain[], slice: GroundSlice, offset: Int32Array, columnCell: (column: number, row: number) => number, capacity: Float64Array): Pick<NetworkModel, 'quick' | 'slow'> {
+  const found: { a: number, b: number, g: number, edge: boolean }[] = []
+  let edge = false
+  const link = (a: number, b: number, g: number) => {
+    if (g > 0) found.push({ a, b, g, edge })
+  }
+  const rows = slice.rowsM.length
+  const outRows = slice.depthM.length
+  const sunk = slice.sunkRowsM.length
+  const first = offset[chains.length]!
+  for (let i = 0; i + 1 < slice.floor.length; i++) for (let r = 0; r < rows; r++) link(columnCell(i, r), columnCell(i + 1, r), slice.floorAcross[i * rows + r]!)
+  for (let i = 0; i < slice.floor.length; i++) for (let r = NEAR_ROWS - 1; r + 1 < rows; r++) link(columnCell(i, r), columnCell(i, r + 1), slice.floorDown[i * rows + r]!)
+  for (let j = 0; j + 1 < slice.outsideWidthsM.length; j++) for (let r = 0; r < outRows; r++) link(first + j * outRows + r, first + (j + 1) * outRows + r, slice.outsideAcross[j * outRows + r]!)
+  // Standing water warms the soil that it stands on or in.
+  const under = (x: number) => Math.max(0, slice.floor.findIndex(c => x >= c.x0 && x <= c.x1))
+  chains.forEach((c, i) => {
+    const o = c.waterKg > 0 ? building.objects.find(x => x.kind === c.face) : undefined
+    if (!o || (c.face !== 'tank' && c.face !== 'pond')) return
+    const foot = (o.x1 - o.x0) * (o.y1 - o.y0)
+    const sides = c.face === 'pond' ? 2 * design.store.pond.depthM * (o.x1 - o.x0 + o.y1 - o.y0) : 0
+    const depth = c.face === 'pond' ? design.store.pond.depthM : 0
+    let row = 0
+    let top = 0
+    while (row + 1 < rows && top + slice.rowsM[row]! < depth) top += slice.rowsM[row++]!
+    link(offset[i]!, columnCell(under((o.x0 + o.x1) / 2), row), (foot + sides) * BED_OF_WATER)
+  })
+  edge = true
+  for (let r = 0; r < rows; r++) for (const i of [0, slice.floor.length - 1]) link(columnCell(i, r), first + sunk + r, slice.edge[r]! / 2)
+  const pack = (slow: boolean): Links => {
+    const some = found.filter(l => (Math.min(capacity[l.a]!, capacity[l.b]!) / l.g > SLOW_S) === slow).sort((p, q) => Number(p.edge) - Number(q.edge))
+    return { a: Int32Array.from(some, l => l.a), b: Int32Array.from(some, l => l.b), g: Float64Array.from(some, l => l.g), edgeFrom: some.filter(l => !l.edge).length }
+  }
+  return { quick: pack(false), slow: pack(true) }
+}
+
+function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: number): NetworkModel['probes'] {
   const last = (i: number) => offset[i + 1]! - 1
   const find = (test: (c: Chain) => boolean) => chains.findIndex(test)
-  const beds = find(c => c.face === 'beds')
-  const floor = find(c => c.face === 'floor')
-  const ground = beds >= 0 ? beds : floor
-  const back = find(c => c.face === 'back wall')
-  const water = find(c => c.kind === 'water')
-  // Root depth: half way up the bed's own soil, or the top ground cell.
-  const firstOwn = chains[ground]!.groundCell.indexOf(-1)
+  const bed = find(c => c.bed)
+  const floor = find(c => c.column >= 0 && !c.bed)
+  const ground = bed >= 0 ? bed : floor
+  const back = find(c => c.face === 'back wall' || c.face === 'dome roof' || c.face === 'riser wall')
   return {
-    soil: offset[ground]! + Math.floor((firstOwn - 1 + chains[ground]!.capacity.length - 1) / 2),
-    water: water >= 0 ? offset[water]! : -1,
+    // Root depth: half way up the bed's own soil, or the top ground cell.
+    soil: bed >= 0 ? offset[bed]! + Math.min(chains[bed]!.capacity.length - 2, NEAR_ROWS - 1 + Math.ceil((chains[bed]!.capacity.length - NEAR_ROWS - 1) / 2)) : last(ground) - 1,
+    water: waterChain >= 0 ? offset[waterChain]! : -1, waterChain,
     floor: last(floor >= 0 ? floor : ground),
     backWall: last(back >= 0 ? back : ground),
-    glazing: last(find(c => c.kind === 'glazing')),
+    glazing: offset[find(c => c.kind === 'glazing')]! + 1,
   }
 }

@@ -2,9 +2,10 @@ import { HOURS, humidityRatio, saturationPressurePa, type SiteYear } from '../cl
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
-import { makeModel } from './model'
+import { makeModel, type NetworkModel } from './model'
+import { AIR, FAN_W, LOBBY, MOISTURE, OPENING, ROW, STAR, HEAT, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
-import { AIR, HEAT, ICE_KG, makeStepper, MOISTURE, OPENING, STAR } from './stepper'
+import { makeStepper } from './stepper'
 
 export interface RunOptions {
   /** 1–60; 4 is usual. */
@@ -23,24 +24,40 @@ export class RunStopped extends Error {
   }
 }
 
-/** Runs the network through a warm-up year (in hourly steps) and the year itself. */
+/** The warm-up year goes in blocks of three hours, its last days in hours. */
+const WARM_BLOCK = 3
+const WARM_LAST_DAYS = 12
+
+/** Runs the network through a warm-up year and the year itself. */
 export function runNetwork(design: Design, site: SiteYear, building: Building, gains: SolarGains, options: RunOptions): YearSeries {
-  const model = makeModel(design, site, building, gains)
-  const { state, cells, lostJ, prepareHour, step, tally, heatContentJ } = makeStepper(model, site)
-  const heater = design.topUp.heater
+  return runModel(makeModel(design, site, building, gains), site, design.topUp.heater, options)
+}
+
+/** Runs a model that is laid out already. */
+export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Design['topUp']['heater'], 'on' | 'capacityW' | 'setPointC'>, options: RunOptions): YearSeries {
+  const stepper = makeStepper(model, site)
+  const { state, cells, lostJ, gainedJ, prepareHour, step, endHour } = stepper
   const heaterW = options.heater && heater.on ? heater.capacityW : 0
+  const setPointC = heater.setPointC
   const { probes } = model
-  for (let h = 0; h < HOURS; h++) {
+  const blocksUntil = HOURS - WARM_LAST_DAYS * 24
+  for (let h = 0; h < HOURS;) {
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
-    prepareHour(h, 3600)
-    step(3600, heaterW, heater.setPointC)
+    const block = h < blocksUntil ? WARM_BLOCK : 1
+    // The middle hour stands for its block.
+    prepareHour(h + (block >> 1), block * 3600, block * 3600)
+    step(block * 3600, heaterW, setPointC)
+    endHour(block * 3600)
+    h += block
   }
+  stepper.clearTally()
   const series = emptySeries()
   series.coverDrawn.set(model.drawn)
-  const atStart = heatContentJ()
+  const atStart = stepper.heatContentJ()
   const steps = options.stepsPerHour
   const dt = 3600 / steps
-  const sun = [...model.faceSun.map(watts => ({ watts, dimmed: true })), ...model.paneSun.map(watts => ({ watts, dimmed: false }))]
+  const lossCount = lostJ.length
+  const gainCount = gainedJ.length
   for (let h = 0; h < HOURS; h++) {
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
     prepareHour(h, dt)
@@ -48,43 +65,47 @@ export function runNetwork(design: Design, site: SiteYear, building: Building, g
     let high = -Infinity
     let airSum = 0
     let starSum = 0
+    let rowSum = 0
     let glassSum = 0
     let heatSum = 0
     let openSum = 0
+    let condensed = 0
     for (let s = 0; s < steps; s++) {
-      step(dt, heaterW, heater.setPointC)
-      tally(dt)
+      step(dt, heaterW, setPointC)
       const air = state[AIR]!
       airSum += air
       starSum += state[STAR]!
+      rowSum += state[ROW]!
       heatSum += state[HEAT]!
       openSum += state[OPENING]!
+      condensed += state[CONDENSED]!
       glassSum += cells[probes.glazing]!
       if (air < low) low = air
       if (air > high) high = air
     }
+    endHour()
     series.airC[h] = airSum / steps
     series.airMinC[h] = low
     series.airMaxC[h] = high
     series.radiantC[h] = starSum / steps
+    series.rowC[h] = rowSum / steps
+    series.lobbyC[h] = state[LOBBY]!
     series.glazingC[h] = glassSum / steps
     series.heaterW[h] = heatSum / steps
     series.ventOpening[h] = openSum / steps
+    series.condensedKg[h] = condensed / steps * 3600
+    series.fanW[h] = state[FAN_W]!
     series.soilC[h] = cells[probes.soil]!
     series.waterC[h] = probes.water >= 0 ? cells[probes.water]! : NaN
-    series.iceShare[h] = model.waterKg > 0 ? state[ICE_KG]! / model.waterKg : 0
+    series.iceShare[h] = probes.waterChain >= 0 ? stepper.iceKg[probes.waterChain]! / model.waterKg[probes.waterChain]! : 0
+    series.storeC[h] = stepper.storeC.length > 0 ? stepper.storeC[0]! : NaN
     series.floorC[h] = cells[probes.floor]!
     series.backWallC[h] = cells[probes.backWall]!
     series.relativeHumidity[h] = Math.min(1, state[MOISTURE]! / humidityRatio(saturationPressurePa(state[AIR]!), site.pressurePa[h]!))
-    const light = 1 - model.drawn[h]! * (1 - model.coverLeak)
-    let sunIn = 0
-    for (let i = 0; i < sun.length; i++) sunIn += sun[i]!.watts[h]! * (sun[i]!.dimmed ? light : 1)
-    series.sunW[h] = sunIn
-    for (let i = 0; i < lostJ.length; i++) {
-      series.losses[i]![h] = lostJ[i]! / 3600
-      lostJ[i] = 0
-    }
+    for (let i = 0; i < lossCount; i++) series.losses[i]![h] = lostJ[i]! / 3600
+    for (let i = 0; i < gainCount; i++) series.gains[i]![h] = gainedJ[i]! / 3600
+    stepper.clearTally()
   }
-  series.storedJ = heatContentJ() - atStart
+  series.storedJ = stepper.heatContentJ() - atStart
   return series
 }

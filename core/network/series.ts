@@ -1,8 +1,12 @@
 import { HOURS } from '../climate'
 
 /** What leaves the house, and how. Order of `YearSeries.losses`. */
-export const LOSS_NAMES = ['glazing', 'roof', 'back wall', 'knee wall', 'end walls', 'ground', 'air leaks', 'vents', 'damp air'] as const
+export const LOSS_NAMES = ['glazing', 'roof', 'back wall', 'knee wall', 'end walls', 'ground', 'house', 'air leaks', 'vents', 'damp air'] as const
 export type LossName = typeof LOSS_NAMES[number]
+
+/** What brings heat in. Order of `YearSeries.gains`. */
+export const GAIN_NAMES = ['sun', 'heater', 'bed loop', 'lamps', 'fans', 'people', 'solar air panel', 'solar water panel', 'compost', 'dump load'] as const
+export type GainName = typeof GAIN_NAMES[number]
 
 /** The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless said. */
 export interface YearSeries {
@@ -11,12 +15,17 @@ export interface YearSeries {
   airMinC: Float32Array
   airMaxC: Float32Array
   radiantC: Float32Array
+  /** Under the row cover; the room's air where there is none. */
+  rowC: Float32Array
+  lobbyC: Float32Array
   /** Middle of the bed (of the top ground where there are no beds). */
   soilC: Float32Array
-  /** NaN where there is no water. */
+  /** Of the first body of water; NaN where there is none. */
   waterC: Float32Array
-  /** Frozen share of the water, 0–1. */
+  /** Frozen share of that water, 0–1. */
   iceShare: Float32Array
+  /** Soil round the pipes, or rock; NaN where there is no such store. */
+  storeC: Float32Array
   floorC: Float32Array
   backWallC: Float32Array
   glazingC: Float32Array
@@ -24,10 +33,13 @@ export interface YearSeries {
   ventOpening: Float32Array
   heaterW: Float32Array
   coverDrawn: Float32Array
+  fanW: Float32Array
+  /** Condensing on all surfaces, kg/h. */
+  condensedKg: Float32Array
   /** Mean heat flow out of the house by way, W, in the order of `LOSS_NAMES`; negative is a gain. */
   losses: Float32Array[]
-  /** Sunlight kept inside and in the panes, W. */
-  sunW: Float32Array
+  /** Mean heat brought in, W, in the order of `GAIN_NAMES`. Sun is what is kept inside and in the panes. */
+  gains: Float32Array[]
   /** Heat in all cells at the end of the year less that at its start, J. */
   storedJ: number
 }
@@ -35,7 +47,7 @@ export interface YearSeries {
 export function emptySeries(): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
-    airC: s(), airMinC: s(), airMaxC: s(), radiantC: s(), soilC: s(), waterC: s(), iceShare: s(), floorC: s(), backWallC: s(), glazingC: s(), relativeHumidity: s(),
-    ventOpening: s(), heaterW: s(), coverDrawn: s(), losses: LOSS_NAMES.map(s), sunW: s(), storedJ: 0,
+    airC: s(), airMinC: s(), airMaxC: s(), radiantC: s(), rowC: s(), lobbyC: s(), soilC: s(), waterC: s(), iceShare: s(), storeC: s(), floorC: s(), backWallC: s(), glazingC: s(),
+    relativeHumidity: s(), ventOpening: s(), heaterW: s(), coverDrawn: s(), fanW: s(), condensedKg: s(), losses: LOSS_NAMES.map(s), gains: GAIN_NAMES.map(s), storedJ: 0,
   }
 }

@@ -1,203 +1,166 @@
-import { insideFilm, outsideFilm, radiativeFilm } from '../air/films'
+import { insideFilm, radiativeFilm } from '../air/films'
 import { leakageFlow } from '../air/leakage'
-import { openerTarget, ventFlow } from '../air/vents'
 import { humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
-import { DEEP_GROUND, OUTSIDE, type NetworkModel } from './model'
-import { LOSS_NAMES } from './series'
+import { makeHourly } from './hourly'
+import type { NetworkModel } from './model'
+import { makeMoisture } from './moisture'
+import {
+  A11, A12, A22, AIR, AIR_HEAT, AIR_W, B1, B2, CONDENSED, DENSITY, DOOR, EMISSIVITY, FOG, FOG_G, FUSION, HEAT, LATENT, LEAK, LIGHT, LOBBY, LOBBY_A, LOBBY_B, LOBBY_DOOR, MOIST_OUT, MOISTURE, OUT, ROW, ROW_A,
+  ROW_B, ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, STATE_SIZE, SUM_AIR,
+  SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_SIZE, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, VENT, WIND,
+} from './room'
+import { GAIN_NAMES, LOSS_NAMES } from './series'
+import { makeVentSolver } from './vent-solve'
 
-const { abs, exp, max, min, sqrt } = Math
+const { max, min, sqrt } = Math
 
-/** Latent heat of water near room temperature and of ice, J/kg. */
-export const LATENT = 2.47e6
-export const FUSION = 334000
-const AIR_HEAT = 1006
-const SIGMA = 5.670374e-8
-const EMISSIVITY = 0.9
-/** Time that a wax-piston opener needs to follow the air, s. */
-const OPENER_LAG_S = 720
-/** Mass transfer of moist soil and leaves in the dark, and what full light adds, kg/m²s per unit of humidity ratio. */
-const EVAPORATION_DARK = 0.0012
-const EVAPORATION_LIGHT = 0.005
-
-/** Capacity over time that no flow moves, W/K. */
-const HELD = 1e15
-
-/** Places in the state vector. Scalars of the loop live in one typed array: nothing is boxed, nothing allocated. */
-export const AIR = 0
-export const STAR = 1
-export const MOISTURE = 2
-export const OPENING = 3
-export const ICE_KG = 4
-/** Heat given in this step, W. */
-export const HEAT = 5
-const LEAK = 6
-const VENT = 7
-const OUT = 8
-const WIND = 9
-const PRESSURE = 10
-const DENSITY = 11
-const MOIST_OUT = 12
-const EVAPORATION = 13
-const LIGHT = 14
-const STAR_SKY = 15
-const STAR_SKY_T = 16
-const A11 = 17
-const A12 = 18
-const A22 = 19
-const B1 = 20
-const B2 = 21
-const SIZE = 22
+/** A row cover lets this share of longwave through; the rest of what the beds exchange goes to the space under it. */
+const ROW_COVER_OPEN = 0.45
+/** Air and leaves under a row cover, J/m²K. */
+const ROW_CAPACITY = 4000
+const LOBBY_CAPACITY = 30000
 
 export interface Stepper {
   state: Float64Array
-  /** Cell temperatures, °C. */
+  /** Cell temperatures, °C: chains, then the ground outside. */
   cells: Float64Array
-  /** Heat that has left by each way since it was last cleared, J. */
+  /** Ice in each chain's water, kg. */
+  iceKg: Float64Array
+  /** Heat that has left and come in by each way since `endHour` last cleared them, J. */
   lostJ: Float64Array
-  prepareHour: (hour: number, dt: number) => void
+  gainedJ: Float64Array
+  /** Temperature of pipes' soil or rock, °C, by exchanger. */
+  storeC: Float64Array
+  prepareHour: (hour: number, dt: number, span?: number) => void
   step: (dt: number, heaterW: number, setPointC: number) => void
-  tally: (dt: number) => void
-  /** Heat in all cells, air, moisture and ice, J, from 0 °C. */
+  /** Closes the block that `prepareHour` opened: flows to the ground and the stores, and the tally. */
+  endHour: (span?: number) => void
+  clearTally: () => void
+  /** Heat in all cells of the building, air, moisture and ice, J, from 0 °C. */
   heatContentJ: () => number
 }
 
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so each chain is eliminated from the
- * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the step before, then goes back out.
- * The vents and the heater are solved for the air temperature of the same step. First order in the step, stable for any.
+ * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the step before, then goes back out. The spaces
+ * under a row cover and in the lobby are eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in
+ * the ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
 export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
-  const cellCount = m.offset[m.count]!
-  const v = new Float64Array(SIZE)
+  const v = new Float64Array(STATE_SIZE)
+  const { count, offset, cellCount, capacity, area, facingUp, longwaveThrough, underRow } = m
   const T = new Float64Array(cellCount)
-  const store = new Float64Array(cellCount)
-  const base = new Float64Array(cellCount)
-  const pivot = new Float64Array(cellCount)
-  const factor = new Float64Array(cellCount)
-  const rhs = new Float64Array(cellCount)
-  const head = new Float64Array(m.count)
-  const headRow = new Float64Array(m.count)
-  const hc = new Float64Array(m.count)
-  const hr = new Float64Array(m.count)
-  const outG = new Float64Array(m.count)
-  const outT = new Float64Array(m.count)
-  const outSun = new Float64Array(m.count)
-  const film = new Float64Array(m.count)
-  const filmT = new Float64Array(m.count)
-  const latent = new Float64Array(m.count)
-  const condensing = new Float64Array(m.count)
-  const saturated = new Float64Array(m.count)
+  const iceKg = new Float64Array(count)
+  const chainCells = offset[count]!
+  const rhs = new Float64Array(chainCells)
+  const hc = new Float64Array(count)
+  const hr = new Float64Array(count)
+  const headRow = new Float64Array(count)
+  const headPivot = new Float64Array(count)
+  const sums = new Float64Array(SUM_SIZE)
+  const firstSum = new Float64Array(count)
   const lostJ = new Float64Array(LOSS_NAMES.length)
-  const { offset, capacity, between, lateral, groundCell, area, undisturbed, undisturbedRow } = m
-  const hasVents = m.vents.lowM2 + m.vents.highM2 > 0
-  let day = 0
-  /** Whether the water is part frozen in this hour, so that its temperature stands. */
-  let held = false
+  const gainedJ = new Float64Array(GAIN_NAMES.length)
+  const hasRow = m.rowCover.on && m.bedAreaM2 > 0
+  const hasLobby = m.lobby.areaM2 > 0
+  const radiant = m.sources.heaterRadiant
   let lastDt = 0
+  const waters: number[] = []
+  for (let c = 0; c < count; c++) if (m.waterKg[c]! > 0) waters.push(c)
 
-  for (let i = 0; i < cellCount; i++) T[i] = groundCell[i]! >= 0 ? undisturbed[groundCell[i]!]! : max(2, site.dryBulbC[0]!)
-  v[AIR] = v[STAR] = max(2, site.dryBulbC[0]!)
-  v[MOISTURE] = humidityRatio(saturationPressurePa(v[AIR]!) * 0.7, site.pressurePa[0]!)
+  const warm = max(2, site.dryBulbC[0]!)
+  for (let i = 0; i < cellCount; i++) T[i] = Number.isNaN(m.start[i]!) ? warm : m.start[i]!
+  v[AIR] = v[STAR] = v[ROW] = v[LOBBY] = warm
+  v[MOISTURE] = humidityRatio(saturationPressurePa(warm) * 0.7, site.pressurePa[0]!)
 
-  function prepareHour(h: number, dt: number): void {
-    day = (h / 24) | 0
-    const outside = site.dryBulbC[h]!
-    const pressure = site.pressurePa[h]!
-    v[OUT] = outside
-    v[WIND] = site.windMs[h]!
-    v[PRESSURE] = pressure
-    v[DENSITY] = pressure / (287.05 * (outside + 273.15))
-    v[MOIST_OUT] = humidityRatio(saturationPressurePa(site.dewPointC[h]!), pressure)
-    const sky = sqrt(sqrt(site.skyInfraredWm2[h]! / SIGMA)) - 273.15
-    const windFilm = outsideFilm(site.windMs[h]!)
-    const skyFilm = radiativeFilm((outside + sky) / 2, EMISSIVITY)
-    const covered = m.drawn[h]!
-    const light = 1 - covered * (1 - m.coverLeak)
-    v[LIGHT] = light
-    v[EVAPORATION] = (EVAPORATION_DARK + EVAPORATION_LIGHT * min(1, m.bedLight[h]! * light / 200)) * m.bedAreaM2
-    v[STAR_SKY] = 0
-    v[STAR_SKY_T] = 0
-    held = v[ICE_KG]! > 0 && v[ICE_KG]! < m.waterKg
-    for (let c = 0; c < m.count; c++) {
-      const i0 = offset[c]!
-      const i1 = offset[c + 1]! - 1
-      const view = m.skyView[c]!
-      outSun[c] = m.outerSun[c]![h]!
-      outG[c] = 0
-      if (m.tie[c] === OUTSIDE) {
-        const toSky = skyFilm * view
-        const toAir = windFilm + skyFilm * (1 - view)
-        outG[c] = area[c]! * (toSky + toAir)
-        outT[c] = (toSky * sky + toAir * outside) / (toSky + toAir)
-        if (m.glazed[c]) {
-          between[i0] = m.openBetween[c]! + (m.coveredBetween[c]! - m.openBetween[c]!) * covered
-          film[c] = area[c]! * m.longwaveThrough[c]! * skyFilm * light
-          filmT[c] = view * sky + (1 - view) * outside
-          v[STAR_SKY]! += film[c]!
-          v[STAR_SKY_T]! += film[c]! * filmT[c]!
-        }
-      }
-      else if (m.tie[c] === DEEP_GROUND) {
-        outG[c] = m.deep[c]!
-        outT[c] = undisturbed[day * undisturbedRow + undisturbedRow - 1]!
-      }
-      const pane = m.paneSun[c]![h]! / 2
-      // The ground's ties never change: its elimination holds while the step does.
-      const still = dt === lastDt && m.tie[c] === DEEP_GROUND
-      for (let i = i0; i <= i1; i++) {
-        let tie = lateral[i]!
-        let known = tie > 0 ? tie * undisturbed[day * undisturbedRow + groundCell[i]!]! : 0
-        if (i === i0) {
-          tie += outG[c]!
-          known += outG[c]! * outT[c]! + outSun[c]! + pane
-        }
-        if (i === i1) known += m.faceSun[c]![h]! * light + pane
-        base[i] = known
-        if (still) continue
-        store[i] = held && i === m.probes.water ? HELD : capacity[i]! / dt
-        let d = store[i]! + tie
-        if (i > i0) d += between[i - 1]! * (1 - factor[i - 1]!)
-        if (i < i1) {
-          pivot[i] = d + between[i]!
-          factor[i] = between[i]! / pivot[i]!
-        }
-        else head[c] = d
-      }
-    }
-    lastDt = dt
-  }
+  const hourly = makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gainedJ })
+  const { store, base, pivot, factor, head, held } = hourly
+  const moisture = makeMoisture(m, v, T, hc)
+  const { latent, slope } = moisture
+  const vents = makeVentSolver(m, v)
 
   /** Right-hand sides inwards, films, and the two equations that are left. */
   function gather(dt: number): void {
+    // Locals keep the arrays at hand for the compiler.
+    const t = T
+    const at = offset
+    const stores = store
+    const known = base
+    const factors = factor
+    const sides = rhs
+    const n = count
     const air = v[AIR]!
     const star = v[STAR]!
+    const row = v[ROW]!
     const light = v[LIGHT]!
+    const drawn = v[ROW_DRAWN]!
     let a11 = m.airCapacity / dt
     let b1 = a11 * air
     let a12 = 0
     let a22 = v[STAR_SKY]!
     let b2 = v[STAR_SKY_T]!
-    for (let c = 0; c < m.count; c++) {
-      const i1 = offset[c + 1]! - 1
+    let rowA = 0
+    let rowB = 0
+    let rowStar = 0
+    for (let c = 0; c < n; c++) {
+      const i1 = at[c + 1]! - 1
       let r = 0
-      for (let i = offset[c]!; i < i1; i++) {
-        const own = store[i]! * T[i]! + base[i]! + r
-        rhs[i] = own
-        r = factor[i]! * own
+      for (let i = at[c]!; i < i1; i++) {
+        const own = stores[i]! * t[i]! + known[i]! + r
+        sides[i] = own
+        r = factors[i]! * own
       }
-      r += store[i1]! * T[i1]! + base[i1]! + latent[c]!
-      const convective = insideFilm(T[i1]! - air, m.facingUp[c]!) * area[c]!
-      const radiative = radiativeFilm((T[i1]! + star) / 2, EMISSIVITY) * area[c]! * (1 - m.longwaveThrough[c]! * light)
-      const p = 1 / (head[c]! + convective + radiative)
+      const face = t[i1]!
+      r += (stores[i1]! + slope[c]!) * face + known[i1]! + latent[c]!
+      const under = underRow[c] === 1
+      let convective = insideFilm(face - (under ? row : air), facingUp[c]!) * area[c]!
+      let radiative = radiativeFilm((face + star) / 2, EMISSIVITY) * area[c]! * (1 - longwaveThrough[c]! * light)
+      if (under && drawn > 0) {
+        convective += (1 - ROW_COVER_OPEN) * radiative
+        radiative *= ROW_COVER_OPEN
+      }
+      const p = 1 / (head[c]! + slope[c]! + convective + radiative)
       hc[c] = convective
       hr[c] = radiative
       headRow[c] = r * p
-      pivot[i1] = p
-      a11 += convective * (1 - convective * p)
-      a12 += convective * radiative * p
+      headPivot[c] = p
       a22 += radiative * (1 - radiative * p)
-      b1 += convective * r * p
       b2 += radiative * r * p
+      if (under) {
+        rowA += convective * (1 - convective * p)
+        rowB += convective * r * p
+        rowStar += convective * radiative * p
+      }
+      else {
+        a11 += convective * (1 - convective * p)
+        a12 += convective * radiative * p
+        b1 += convective * r * p
+      }
+    }
+    if (hasRow) {
+      const own = ROW_CAPACITY * m.bedAreaM2 / dt
+      const tie = v[ROW_TIE]!
+      rowA += own + tie
+      rowB += own * row
+      v[ROW_A] = rowA
+      v[ROW_B] = rowB
+      v[ROW_STAR] = rowStar
+      a11 += tie * (1 - tie / rowA)
+      a12 += tie * rowStar / rowA
+      b1 += tie * rowB / rowA
+      a22 -= rowStar * rowStar / rowA
+      b2 += rowStar * rowB / rowA
+    }
+    if (hasLobby) {
+      const own = LOBBY_CAPACITY * m.lobby.areaM2 / dt
+      const door = v[LOBBY_DOOR]!
+      const toOut = hourly.lobbyWK()
+      const aL = own + door + toOut
+      const bL = own * v[LOBBY]! + toOut * v[OUT]!
+      v[LOBBY_A] = aL
+      v[LOBBY_B] = bL
+      a11 += door * (1 - door / aL)
+      b1 += door * bL / aL
     }
     v[A11] = a11
     v[A12] = a12
@@ -206,148 +169,114 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     v[B2] = b2
   }
 
-  /** Air of the step, with leaks, vents and heater: star is put aside, which leaves a · air = b + heater − vents. */
+  /** Air of the step: the star is put aside, which leaves a · air = b + heater − vents. */
   function solveAir(dt: number, heaterW: number, setPointC: number): void {
     const outside = v[OUT]!
-    const wind = v[WIND]!
     const perFlow = v[DENSITY]! * AIR_HEAT
-    const leak = leakageFlow(m.leakAreaM2, v[AIR]! - outside, wind) * perFlow
-    const a = v[A11]! - v[A12]! * v[A12]! / v[A22]! + leak
-    const b = v[B1]! + v[A12]! * v[B2]! / v[A22]! + leak * outside
-    let next = b / a
-    let ventG = 0
-    const lag = 1 - exp(-dt / OPENER_LAG_S)
-    const closing = v[OPENING]! * (1 - lag)
-    if (hasVents && (closing > 0.001 || next > m.startC)) {
-      // The balance rises with temperature, so the root lies between outside and the closed room: false position, kept in its bracket (Illinois).
-      let lo = min(next, outside)
-      let hi = max(next, outside)
-      let fLo = ventBalance(lo, a, b, closing, lag, outside, wind, perFlow)
-      let fHi = ventBalance(hi, a, b, closing, lag, outside, wind, perFlow)
-      next = hi
-      for (let k = 0; k < 30 && hi - lo > 1e-4; k++) {
-        next = fHi - fLo > 1e-12 ? lo - fLo * (hi - lo) / (fHi - fLo) : (lo + hi) / 2
-        const f = ventBalance(next, a, b, closing, lag, outside, wind, perFlow)
-        if (abs(f) < 1e-3) break
-        if (f > 0) {
-          hi = next
-          fHi = f
-          fLo /= 2
-        }
-        else {
-          lo = next
-          fLo = f
-          fHi /= 2
-        }
-      }
-      const f = closing + lag * openerTarget(next, m.startC, m.fullC)
-      v[OPENING] = f
-      ventG = ventFlow(m.vents, f, next, outside, wind) * perFlow
-      next = (b + ventG * outside) / (a + ventG)
-    }
-    else v[OPENING] = 0
+    const supply = v[SUPPLY]!
+    const natural = leakageFlow(m.leakAreaM2, v[AIR]! - outside, v[WIND]!) * perFlow
+    // A fan that blows in lifts the pressure: what leaks besides adds in quadrature. ASHRAE Fundamentals ch. 16.
+    const leak = supply > 0 ? sqrt(supply * supply + natural * natural) - supply : natural
+    const door = hasLobby ? 0 : v[DOOR]!
+    const before = v[AIR]!
+    const ties = leak + door + supply + v[TIE]! + v[FOG_G]!
+    const throughStar = v[A12]! / v[A22]!
+    const a = v[A11]! - v[A12]! * throughStar + ties
+    const b = v[B1]! + v[B2]! * throughStar + (leak + door) * outside + v[TIE_T]! + v[AIR_W]! + v[FOG]! + v[FOG_G]! * before
+    let next = vents.solve(dt, a, b)
     let heat = 0
     if (heaterW > 0 && next < setPointC) {
-      heat = min(heaterW, (a + ventG) * setPointC - b - ventG * outside)
-      next = (b + ventG * outside + heat) / (a + ventG)
+      const reach = 1 - radiant + radiant * throughStar
+      const ventG = v[VENT]!
+      heat = min(heaterW, ((a + ventG) * setPointC - b - ventG * outside) / reach)
+      next = (b + ventG * outside + heat * reach) / (a + ventG)
     }
     v[HEAT] = heat
-    v[LEAK] = leak
-    v[VENT] = ventG
+    v[LEAK] = leak + door
     v[AIR] = next
-    v[STAR] = (v[B2]! + v[A12]! * next) / v[A22]!
-  }
-
-  function ventBalance(t: number, a: number, b: number, closing: number, lag: number, outside: number, wind: number, perFlow: number): number {
-    return a * t - b + ventFlow(m.vents, closing + lag * openerTarget(t, m.startC, m.fullC), t, outside, wind) * perFlow * (t - outside)
+    v[FOG] = v[FOG_G]! * (next - before)
+    v[STAR] = (v[B2]! + v[A12]! * next + radiant * heat) / v[A22]!
+    v[ROW] = hasRow ? (v[ROW_B]! + v[ROW_STAR]! * v[STAR]! + v[ROW_TIE]! * next) / v[ROW_A]! : next
+    if (hasLobby) v[LOBBY] = (v[LOBBY_B]! + v[LOBBY_DOOR]! * next) / v[LOBBY_A]!
   }
 
   function goBack(): void {
+    const cellT = T
+    const at = offset
+    const sides = rhs
+    const pivots = pivot
+    const factors = factor
     const air = v[AIR]!
     const star = v[STAR]!
-    for (let c = 0; c < m.count; c++) {
-      const i1 = offset[c + 1]! - 1
-      T[i1] = headRow[c]! + (hc[c]! * air + hr[c]! * star) * pivot[i1]!
-      for (let i = i1 - 1; i >= offset[c]!; i--) T[i] = rhs[i]! / pivot[i]! + factor[i]! * T[i + 1]!
+    const row = v[ROW]!
+    for (let c = 0; c < count; c++) {
+      const i1 = at[c + 1]! - 1
+      const i0 = at[c]!
+      let t = headRow[c]! + (hc[c]! * (underRow[c] === 1 ? row : air) + hr[c]! * star) * headPivot[c]!
+      // Latent heat that the face's warming kept from it stays owed.
+      latent[c] = slope[c]! * (t - cellT[i1]!)
+      cellT[i1] = t
+      for (let i = i1 - 1; i >= i0; i--) {
+        t = sides[i]! * pivots[i]! + factors[i]! * t
+        cellT[i] = t
+      }
     }
   }
 
   /** Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the solver and takes its heat here. */
   function freeze(dt: number): void {
-    const i = m.probes.water
-    if (i < 0 || (T[i]! >= 0 && v[ICE_KG] === 0)) return
-    let heat = capacity[i]! * T[i]! - v[ICE_KG]! * FUSION
-    if (held) heat += between[i]! * (T[i + 1]! - T[i]!) * dt
-    const whole = m.waterKg * FUSION
-    v[ICE_KG] = heat >= 0 ? 0 : heat > -whole ? -heat / FUSION : m.waterKg
-    T[i] = heat >= 0 ? heat / capacity[i]! : heat > -whole ? 0 : (heat + whole) / capacity[i]!
-  }
-
-  /** Evaporation from beds, condensation on panes, exchange with outside; the latent heat goes to its cells in the next step. */
-  function moisten(dt: number): void {
-    const pressure = v[PRESSURE]!
-    const exchange = (v[LEAK]! + v[VENT]!) / AIR_HEAT
-    let k = m.airMassKg / dt + exchange
-    let sum = m.airMassKg / dt * v[MOISTURE]! + exchange * v[MOIST_OUT]!
-    let bedSaturated = 0
-    if (m.bed >= 0) {
-      bedSaturated = humidityRatio(saturationPressurePa(T[offset[m.bed + 1]! - 1]!), pressure)
-      k += v[EVAPORATION]!
-      sum += v[EVAPORATION]! * bedSaturated
+    for (let w = 0; w < waters.length; w++) {
+      const c = waters[w]!
+      const i = offset[c]!
+      if (T[i]! >= 0 && iceKg[c] === 0) continue
+      let heat = capacity[i]! * T[i]! - iceKg[c]! * FUSION
+      if (held[c]) heat += (m.between[i]! * (T[i + 1]! - T[i]!) + base[i]!) * dt
+      const whole = m.waterKg[c]! * FUSION
+      iceKg[c] = heat >= 0 ? 0 : heat > -whole ? -heat / FUSION : m.waterKg[c]!
+      T[i] = heat >= 0 ? heat / capacity[i]! : heat > -whole ? 0 : (heat + whole) / capacity[i]!
     }
-    for (let c = 0; c < m.count; c++) {
-      condensing[c] = 0
-      if (!m.glazed[c]) continue
-      saturated[c] = humidityRatio(saturationPressurePa(T[offset[c + 1]! - 1]!), pressure)
-      if (v[MOISTURE]! > saturated[c]!) {
-        condensing[c] = hc[c]! / AIR_HEAT * 0.9
-        k += condensing[c]!
-        sum += condensing[c]! * saturated[c]!
-      }
-    }
-    let next = sum / k
-    let fog = 0
-    const full = humidityRatio(saturationPressurePa(v[AIR]!), pressure)
-    if (next > full) {
-      fog = (next - full) * k
-      next = full
-    }
-    for (let c = 0; c < m.count; c++) latent[c] = LATENT * condensing[c]! * (next - saturated[c]!)
-    // Fog settles and gives its heat back on the beds, or on the first surface where there are none.
-    latent[max(0, m.bed)]! += LATENT * fog
-    if (m.bed >= 0) latent[m.bed]! -= LATENT * v[EVAPORATION]! * (bedSaturated - next)
-    v[MOISTURE] = next
   }
 
   function step(dt: number, heaterW: number, setPointC: number): void {
+    lastDt = dt
     gather(dt)
     solveAir(dt, heaterW, setPointC)
     goBack()
     freeze(dt)
-    moisten(dt)
-  }
-
-  function tally(dt: number): void {
-    for (let c = 0; c < m.count; c++) {
-      const i0 = offset[c]!
-      let out = outG[c]! * (T[i0]! - outT[c]!) - outSun[c]!
-      if (m.glazed[c]) out += film[c]! * (v[STAR]! - filmT[c]!)
-      else if (m.tie[c] === DEEP_GROUND) {
-        for (let i = i0; i < offset[c + 1]!; i++) if (lateral[i]! > 0) out += lateral[i]! * (T[i]! - undisturbed[day * undisturbedRow + groundCell[i]!]!)
-      }
-      lostJ[m.lossIndex[c]!]! += out * dt
-    }
-    const difference = (v[AIR]! - v[OUT]!) * dt
-    lostJ[6]! += v[LEAK]! * difference
-    lostJ[7]! += v[VENT]! * difference
-    lostJ[8]! += LATENT * (v[LEAK]! + v[VENT]!) / AIR_HEAT * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
+    moisture.step(dt)
+    const difference = v[AIR]! - v[OUT]!
+    sums[SUM_AIR]! += v[AIR]! * dt
+    sums[SUM_STAR]! += v[STAR]! * dt
+    sums[SUM_LOBBY]! += v[LOBBY]! * dt
+    sums[SUM_VENT]! += (v[VENT]! + v[SUPPLY]!) * difference * dt
+    sums[SUM_LEAK]! += v[LEAK]! * difference * dt
+    sums[SUM_DAMP]! += LATENT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
+    sums[SUM_HEAT]! += v[HEAT]! * dt
+    sums[SUM_CONDENSED]! += v[CONDENSED]! * dt
+    sums[SUM_MOIST]! += v[MOISTURE]! * dt
+    for (let c = 0; c < count; c++) firstSum[c]! += T[offset[c]!]! * dt
   }
 
   function heatContentJ(): number {
-    let sum = m.airCapacity * v[AIR]! + m.airMassKg * LATENT * v[MOISTURE]! - v[ICE_KG]! * FUSION
-    for (let i = 0; i < cellCount; i++) sum += capacity[i]! * T[i]!
+    let sum = m.airCapacity * v[AIR]! + m.airMassKg * LATENT * v[MOISTURE]! + hourly.inTransitJ() + owedJ()
+    if (hasRow) sum += ROW_CAPACITY * m.bedAreaM2 * v[ROW]!
+    if (hasLobby) sum += LOBBY_CAPACITY * m.lobby.areaM2 * v[LOBBY]!
+    for (let i = 0; i < chainCells; i++) sum += capacity[i]! * T[i]!
+    for (let i = m.deepFrom; i < cellCount; i++) sum += capacity[i]! * T[i]!
+    for (let c = 0; c < count; c++) sum -= iceKg[c]! * FUSION
     return sum
   }
 
-  return { state: v, cells: T, lostJ, prepareHour, step, tally, heatContentJ }
+  /** Latent heat on its way to faces and air, J: what one usual step delivers. */
+  function owedJ(): number {
+    let w = v[FOG]!
+    for (let c = 0; c < count; c++) w += latent[c]!
+    return w * lastDt
+  }
+
+  function clearTally(): void {
+    lostJ.fill(0)
+    gainedJ.fill(0)
+  }
+  return { state: v, cells: T, iceKg, lostJ, gainedJ, storeC: hourly.storeC, prepareHour: hourly.prepare, step, endHour: hourly.end, clearTally, heatContentJ }
 }

@@ -1,137 +1,208 @@
-import { COLOURS, entry, GLAZINGS, MATERIALS } from '../catalog'
-import { HOURS, type SiteYear } from '../climate'
+import { COLOURS, entry, FINISHES, GLAZINGS, MATERIALS } from '../catalog'
+import { HOURS, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
-import type { FaceId } from '../geometry/ray'
-import type { Building, Surface } from '../geometry/surfaces'
-import { dot, planeNormal, skyVector } from '../sun'
+import type { FaceId } from '../geometry/scene'
+import { shadingOf } from '../geometry/shading'
+import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
+import { dot, planeNormal, skyVector, type Vector3 } from '../sun'
 import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
-import { ALTITUDES, AZIMUTHS, makeLandings, objectFaceLengthM, type Landing, type LightFace } from './landing'
+import { makeLandings, objectAreaM2, tablePlace, type Landing, type LightFace } from './landing'
 import { skyOnPlane, skyShape } from './sky'
+import { glazingSnow } from './snow'
 
-const { floor, max, min } = Math
+const { max, min } = Math
 
-/** Share of a glazed surface that is not frame, times what dirt leaves through. */
-const FRAME_AND_DIRT = 0.9
 /** Sunlight taken in by outer walls and roofs of middling colour. */
 const OUTSIDE_ABSORPTANCE = 0.55
 const ALBEDO = 0.2
+/** Snow lying in the open, neither fresh nor old. */
+const SNOW_ALBEDO = 0.65
 /** Plants and moist soil together. */
 const BED_ABSORPTANCE = 0.82
+const WATER_ABSORPTANCE = 0.9
+const STRIP_ABSORPTANCE = 0.4
+const BENCH_ABSORPTANCE = 0.6
 
 /** What stays the same while only the sky changes: faces, landings and glazing curves. */
 export interface LightTable {
   faces: LightFace[]
   landings: Landing[]
   light: GlazingLight
+  /** Share of an opening's light that bars, dirt and age leave, 0–1. */
+  kept: number
+  /** Share of an opening that is pane. */
+  paneShare: number
 }
 
 /** Sunlight taken in, hour by hour, W; each array 8760 long. */
 export interface SolarGains {
   faces: { id: FaceId, watts: Float32Array }[]
-  /** Taken up in the panes of each glazed surface. */
-  panes: { surface: Surface, watts: Float32Array }[]
-  /** Taken in by the outer face of each opaque surface. */
-  outer: { surface: Surface, watts: Float32Array }[]
+  /** Taken up in the panes, by the name of the glazed surface. */
+  panes: { id: SurfaceId, watts: Float32Array }[]
+  /** Taken in by the outer face, by the name of the opaque surface. */
+  outer: { id: SurfaceId, watts: Float32Array }[]
   /** Light that lands on the beds (on the floor where there are none), W/m² of sunlight. */
   bedLightWm2: Float32Array
-  /** Sunlight that came through all glazing, W, and the part of it that left again. */
+  /** Sunlight that came through all glazing, W. */
   transmittedW: Float32Array
 }
 
 /** Faces that light can land on, with what they take in. */
 export function lightFaces(design: Pick<Design, 'store' | 'skin' | 'shape'>, building: Building, glazingReflectance: number): LightFace[] {
-  const { store } = design
-  const inner = (s: Surface) => entry(MATERIALS, s.layers[s.layers.length - 1]!.material).solarAbsorptance
+  const { store, skin } = design
   const faces: LightFace[] = []
-  for (const s of building.surfaces) {
-    if (s.kind === 'glazed') faces.push({ id: s.id, areaM2: s.areaM2, absorptance: 1 - glazingReflectance, glazing: true })
-    else if (s.kind === 'opaque') faces.push({ id: s.id, areaM2: s.areaM2, absorptance: inner(s), glazing: false })
-    else if (s.areaM2 - building.bedAreaM2 > 0.01) {
-      faces.push({ id: 'floor', areaM2: s.areaM2 - building.bedAreaM2, absorptance: entry(MATERIALS, store.floor.material).solarAbsorptance, glazing: false })
-    }
+  const add = (id: FaceId, areaM2: number, absorptance: number, glazing = false) => {
+    const same = faces.find(f => f.id === id)
+    if (same) same.areaM2 += areaM2
+    else if (areaM2 > 1e-6) faces.push({ id, areaM2, absorptance, glazing })
   }
-  if (building.bedAreaM2 > 0) faces.push({ id: 'beds', areaM2: objectFaceLengthM(building, 'bed') * building.lengthM, absorptance: BED_ABSORPTANCE, glazing: false })
-  const barrels = objectFaceLengthM(building, 'barrels') * building.lengthM
-  if (barrels > 0) faces.push({ id: 'barrels', areaM2: barrels, absorptance: entry(COLOURS, store.barrels.colour).solarAbsorptance, glazing: false })
+  const inner = (s: Surface) => {
+    const finish = entry(FINISHES, s.id === 'pole slope' || s.id === 'dome roof' ? skin.finish.roof : skin.finish.wall)
+    return finish.solarAbsorptance ?? entry(MATERIALS, s.layers[s.layers.length - 1]!.material).solarAbsorptance
+  }
+  const standing = building.objects.filter(o => o.z0 < 0.01 && !o.bank).reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0)
+  for (const s of building.surfaces) {
+    if (s.kind === 'glazed') add(s.id, s.areaM2, 1 - glazingReflectance, true)
+    else if (s.kind === 'opaque') add(s.id, s.areaM2, inner(s))
+    else add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), entry(MATERIALS, store.floor.material).solarAbsorptance)
+  }
+  add('beds', objectAreaM2(building, 'beds'), BED_ABSORPTANCE)
+  add('benches', objectAreaM2(building, 'benches'), BENCH_ABSORPTANCE)
+  add('barrels', objectAreaM2(building, 'barrels'), entry(COLOURS, store.barrels.colour).solarAbsorptance)
+  add('tank', objectAreaM2(building, 'tank'), entry(COLOURS, store.tank.colour).solarAbsorptance)
+  add('inner wall', objectAreaM2(building, 'inner wall'), entry(MATERIALS, store.innerWall.material).solarAbsorptance)
+  add('pond', objectAreaM2(building, 'pond'), WATER_ABSORPTANCE)
+  add('shade strip', design.shape.form === 'dome' ? 0 : 2 * design.shape.shadeStripM * building.lengthM, STRIP_ABSORPTANCE)
   return faces
 }
 
 /** The light table of a building: independent of the weather. */
-export function makeLightTable(design: Pick<Design, 'store' | 'skin' | 'shape'>, building: Building): LightTable {
-  const light = makeGlazingLight(entry(GLAZINGS, design.skin.glazing))
+export function makeLightTable(design: Pick<Design, 'store' | 'skin' | 'shape' | 'site'>, building: Building): LightTable {
+  const glazing = entry(GLAZINGS, design.skin.glazing)
+  const light = makeGlazingLight(glazing)
   const faces = lightFaces(design, building, light.diffuse.reflectance)
-  return { faces, landings: makeLandings(building, faces), light }
+  const { frameShare, ageYears, dirt } = design.skin.condition
+  return {
+    faces, light, landings: makeLandings({ building, extras: shadingOf(design.shape, building.outline), faces, latitudeDeg: design.site.latitudeDeg }),
+    kept: (1 - frameShare) * (1 - dirt) * (1 - glazing.ageingPerYear) ** ageYears, paneShare: 1 - frameShare,
+  }
+}
+
+/** Light that reaches a plane outdoors in one hour, W/m²: with the sun's direction, spread over the sky, and off the ground. */
+interface OnPlane { fromSun: number, fromSky: number, fromGround: number }
+
+interface PlaneSky { normal: Vector3, /** Share of the even sky past the horizon, trees bare and in leaf. */ bare: number, leafy: number }
+
+function planeSky(site: SiteYear, surface: Surface): PlaneSky {
+  const normal = planeNormal(surface.tiltDeg, surface.azimuthDeg)
+  if (!site.horizon) return { normal, bare: 1, leafy: 1 }
+  const leaf = site.horizon.inLeaf.indexOf(1)
+  const noLeaf = site.horizon.inLeaf.indexOf(0)
+  const bare = skyPastHorizon(site.horizon, normal, max(0, noLeaf))
+  return { normal, bare, leafy: leaf < 0 ? bare : skyPastHorizon(site.horizon, normal, leaf) }
 }
 
 /** A year of sunlight on and in the building. */
 export function makeSolarGains(site: SiteYear, building: Building, table: LightTable): SolarGains {
-  const { faces, landings, light } = table
+  const { faces, landings, light, kept, paneShare } = table
   const n = faces.length
   const watts = faces.map(() => new Float32Array(HOURS))
-  const panes = landings.map(l => ({ surface: l.surface, watts: new Float32Array(HOURS), normal: planeNormal(l.surface.tiltDeg, l.surface.azimuthDeg) }))
-  const outer = building.surfaces.filter(s => s.kind === 'opaque').map(surface => ({ surface, watts: new Float32Array(HOURS), normal: planeNormal(surface.tiltDeg, surface.azimuthDeg) }))
+  const named = <T extends SurfaceId>(ids: T[]) => [...new Set(ids)].map(id => ({ id, watts: new Float32Array(HOURS) }))
+  const panes = named(landings.map(l => l.surface.id))
+  const paneOf = landings.map(l => panes.find(p => p.id === l.surface.id)!.watts)
+  const paneSky = landings.map(l => planeSky(site, l.surface))
+  const snowOn = landings.map(l => glazingSnow(site, l.surface.tiltDeg))
+  const solids = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
+  const outer = named(solids.map(s => s.id))
+  const outerOf = solids.map(s => outer.find(o => o.id === s.id)!.watts)
+  const outerSky = solids.map(s => planeSky(site, s))
   const bedLightWm2 = new Float32Array(HOURS)
   const transmittedW = new Float32Array(HOURS)
   const grower = faces.findIndex(f => f.id === (building.bedAreaM2 > 0 ? 'beds' : 'floor'))
-  const growArea = grower < 0 ? 1 : faces[grower]!.areaM2
-  const shares = new Float64Array(n)
+  const index = new Int32Array(4)
+  const weight = new Float64Array(4)
+  const on: OnPlane = { fromSun: 0, fromSky: 0, fromGround: 0 }
 
   for (let h = 0; h < HOURS; h++) {
-    const global = site.globalWm2[h]!
-    if (global <= 0) continue
+    const day = (h / 24) | 0
     const altitude = site.sunAltitudeDeg[h]!
     const azimuth = site.sunAzimuthDeg[h]!
+    const past = site.horizon ? pastHorizon(site.horizon, azimuth, altitude, day) : 1
+    const global = site.globalWm2[h]!
+    if (global <= 0) continue
     const sun = skyVector(altitude, azimuth)
-    const beam = altitude > 0 ? site.beamWm2[h]! : 0
+    const beam = altitude > 0 ? site.beamWm2[h]! * past : 0
     const diffuse = site.diffuseWm2[h]!
-    const sky = skyShape(diffuse, beam, altitude, site.extraterrestrialWm2[h]!)
-    for (let g = 0; g < panes.length; g++) {
-      const pane = panes[g]!
+    const sky = skyShape(diffuse, altitude > 0 ? site.beamWm2[h]! : 0, altitude, site.extraterrestrialWm2[h]!)
+    const leaf = site.horizon !== null && site.horizon.inLeaf[day] === 1
+    const reflected = (global - site.beamWm2[h]! * (1 - past) * max(0, sun.u)) * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO)
+    const fill = (plane: PlaneSky, cosine: number) => {
+      const onPlane = skyOnPlane(sky, plane.normal, sun, cosine)
+      on.fromSun = cosine > 0 ? beam * cosine + diffuse * onPlane.withBeam * past : 0
+      on.fromSky = diffuse * onPlane.spread * (leaf ? plane.leafy : plane.bare)
+      on.fromGround = max(0, reflected) * (1 - plane.normal.u) / 2
+    }
+    let placed = false
+    for (let g = 0; g < landings.length; g++) {
       const landing = landings[g]!
-      const cos = dot(pane.normal, sun)
-      const onPlane = skyOnPlane(sky, pane.normal, sun, cos)
-      const fromSun = cos > 0 ? beam * cos + diffuse * onPlane.withBeam : 0
-      const fromSky = diffuse * onPlane.spread
-      const fromGround = global * ALBEDO * (1 - pane.normal.u) / 2
-      const area = landing.surface.areaM2 * FRAME_AND_DIRT
-      const straight = fromSun * (cos > 0 ? atCosine(light.transmittance, cos) : 0) * area
-      const skyIn = fromSky * light.diffuse.transmittance * area + straight * light.haze
-      const groundIn = fromGround * light.diffuse.transmittance * area
-      const beamIn = straight * (1 - light.haze)
-      pane.watts[h] = ((cos > 0 ? fromSun * atCosine(light.absorptance, cos) : 0) + (fromSky + fromGround) * light.diffuse.absorptance) * area
-      transmittedW[h]! += straight + fromSky * light.diffuse.transmittance * area + groundIn
-      if (beamIn > 0) beamShares(landing.beam, n, azimuth - building.sunnyAzimuthDeg, altitude, shares)
-      for (let i = 0; i < n; i++) watts[i]![h]! += skyIn * landing.sky[i]! + groundIn * landing.ground[i]! + (beamIn > 0 ? beamIn * shares[i]! : 0)
+      const plane = paneSky[g]!
+      const cosine = dot(plane.normal, sun)
+      fill(plane, cosine)
+      const clear = 1 - snowOn[g]![h]!
+      const area = landing.surface.areaM2 * clear
+      const straight = cosine > 0 ? on.fromSun * atCosine(light.transmittance, cosine) * area * kept : 0
+      const even = light.diffuse.transmittance * area * kept
+      const skyIn = on.fromSky * even
+      const groundIn = on.fromGround * even
+      const scattered = light.haze
+      const { beam: beamTable, sky: skyTable, ground, spread } = landing
+      let beamLit = 0
+      if (straight > 0) {
+        if (!placed) {
+          tablePlace(site.latitudeDeg, sun.e, sun.n, sun.u, index, weight)
+          placed = true
+        }
+        for (let i = 0; i < n; i++) {
+          let share = 0
+          for (let k = 0; k < 4; k++) share += weight[k]! * beamTable[index[k]! * n + i]!
+          beamLit += share
+          watts[i]![h]! += straight * share * (1 - scattered)
+        }
+      }
+      // What the sheet scatters leaves it evenly, from as much of it as is lit.
+      let sum = 0
+      for (let i = 0; i < n; i++) {
+        const direct = skyIn * skyTable[i]! + groundIn * ground[i]!
+        sum += direct
+        watts[i]![h]! += direct * (1 - scattered)
+      }
+      const even2 = (straight * beamLit + sum) * scattered
+      for (let i = 0; i < n; i++) watts[i]![h]! += even2 * spread[i]!
+      transmittedW[h]! += straight * beamLit + sum
+      const taken = (cosine > 0 ? on.fromSun * atCosine(light.absorptance, cosine) : 0) + (on.fromSky + on.fromGround) * light.diffuse.absorptance
+      paneOf[g]![h]! += taken * area * paneShare
     }
-    for (const o of outer) {
-      const cos = max(0, dot(o.normal, sun))
-      const onPlane = skyOnPlane(sky, o.normal, sun, cos)
-      const on = beam * cos + diffuse * (onPlane.withBeam + onPlane.spread) + global * ALBEDO * (1 - o.normal.u) / 2
-      o.watts[h] = on * OUTSIDE_ABSORPTANCE * o.surface.areaM2
+    for (let o = 0; o < solids.length; o++) {
+      fill(outerSky[o]!, max(0, dot(outerSky[o]!.normal, sun)))
+      outerOf[o]![h]! += (on.fromSun + on.fromSky + on.fromGround) * OUTSIDE_ABSORPTANCE * solids[o]!.areaM2
     }
-    if (grower >= 0) bedLightWm2[h] = watts[grower]![h]! / faces[grower]!.absorptance / growArea
+    if (grower >= 0) bedLightWm2[h] = watts[grower]![h]! / faces[grower]!.absorptance / faces[grower]!.areaM2
   }
-  return { faces: faces.map((f, i) => ({ id: f.id, watts: watts[i]! })), panes: panes.map(strip), outer: outer.map(strip), bedLightWm2, transmittedW }
+  return { faces: faces.map((f, i) => ({ id: f.id, watts: watts[i]! })), panes, outer, bedLightWm2, transmittedW }
 }
 
-function strip({ surface, watts }: { surface: Surface, watts: Float32Array }): { surface: Surface, watts: Float32Array } {
-  return { surface, watts }
-}
-
-/** Landing shares between the tabled directions. */
-function beamShares(table: Float32Array, n: number, relativeAzimuthDeg: number, altitudeDeg: number, out: Float64Array): void {
-  const a = (((relativeAzimuthDeg % 360) + 360) % 360) / 10
-  const l = min(ALTITUDES - 1.001, max(0, altitudeDeg / 6))
-  const a0 = floor(a) % AZIMUTHS
-  const a1 = (a0 + 1) % AZIMUTHS
-  const l0 = floor(l)
-  const fa = a - floor(a)
-  const fl = l - l0
-  const p00 = (a0 * ALTITUDES + l0) * n
-  const p10 = (a1 * ALTITUDES + l0) * n
-  for (let i = 0; i < n; i++) {
-    const near = table[p00 + i]! * (1 - fl) + table[p00 + n + i]! * fl
-    const far = table[p10 + i]! * (1 - fl) + table[p10 + n + i]! * fl
-    out[i] = near * (1 - fa) + far * fa
+/** Sunlight on a plane outdoors by hour, W/m², horizon and snow regarded: for collectors and solar arrays. Tilt from level, azimuth from true north. */
+export function sunOnPlane(site: SiteYear, tiltDeg: number, azimuthDeg: number): Float32Array {
+  const normal = planeNormal(tiltDeg, azimuthDeg)
+  const out = new Float32Array(HOURS)
+  for (let h = 0; h < HOURS; h++) {
+    if (site.globalWm2[h]! <= 0) continue
+    const sun = skyVector(site.sunAltitudeDeg[h]!, site.sunAzimuthDeg[h]!)
+    const past = site.horizon ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, site.sunAltitudeDeg[h]!, (h / 24) | 0) : 1
+    const cosine = dot(normal, sun)
+    const beam = site.sunAltitudeDeg[h]! > 0 ? site.beamWm2[h]! : 0
+    const onPlane = skyOnPlane(skyShape(site.diffuseWm2[h]!, beam, site.sunAltitudeDeg[h]!, site.extraterrestrialWm2[h]!), normal, sun, cosine)
+    out[h] = max(0, cosine) * beam * past + site.diffuseWm2[h]! * (min(2, onPlane.withBeam) * past + onPlane.spread) + site.globalWm2[h]! * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO) * (1 - normal.u) / 2
   }
+  return out
 }

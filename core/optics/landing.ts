@@ -1,14 +1,21 @@
-import { distanceTo, sectionSegments, type FaceId, type Segment } from '../geometry/ray'
-import { boxFaces } from '../geometry/objects'
-import { clearHeightAt } from '../geometry/section'
-import type { Building, Surface } from '../geometry/surfaces'
+import { litAreaM2 } from '../geometry/objects'
+import { faceOfObject, makeScene, paneCorners, type FaceId, type Scene, type SceneExtras } from '../geometry/scene'
+import type { Building, Surface, Vec } from '../geometry/surfaces'
 
-const { abs, cos, hypot, max, sin } = Math
+const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
 
-/** Directions are tabled against the sunny side: azimuth every 10°, altitude every 6°. */
-export const AZIMUTHS = 36
-export const ALTITUDES = 16
-const RAYS = 24
+const RAD = Math.PI / 180
+/** Where the sun can stand is tabled by declination and hour angle: the path of every day runs along the table. */
+export const DECLINATIONS = 7
+export const HOUR_ANGLES = 48
+const DECLINATION_STEP = 2 * 23.5 / (DECLINATIONS - 1)
+const HOUR_ANGLE_STEP = 360 / HOUR_ANGLES
+/** Directions this far under the horizon are tabled too, for the hours between. */
+const LOWEST_SIN = -0.25
+const RAYS = 144
+const RAYS_OF_MANY = 32
+/** Neighbouring entries of the table cast from different points, so that what lies between them is cast from all. */
+const SETS = 4
 
 /** A face that light can land on. Glazing counts as a face whose share leaves the house. */
 export interface LightFace {
@@ -19,172 +26,217 @@ export interface LightFace {
   glazing: boolean
 }
 
-/** Where light that has come through one glazed surface ends up, as shares of it, one per face: they add up to 1. */
+/** Where light that falls on one glazed surface ends up, as shares of it, one per face. They add up to the share that nothing outside shades. */
 export interface Landing {
   surface: Surface
-  /** Beam: `((azimuth index * ALTITUDES) + altitude index) * faces + face`. */
+  /** Beam: `((declination index * HOUR_ANGLES) + hour angle index) * faces + face`. */
   beam: Float32Array
   sky: Float32Array
   ground: Float32Array
+  /** Light that the glazing itself scatters, as if the pane shone evenly; adds up to 1. */
+  spread: Float32Array
+}
+
+/** What the landing table of a building depends on besides its geometry. */
+export interface LandingInput { building: Building, extras: SceneExtras, faces: readonly LightFace[], latitudeDeg: number }
+
+/**
+ * Shares of light that each face finally takes in, with first reflections by the face and the rest spread by area. Rays are cast in three dimensions from
+ * points spread evenly over each pane; eaves and the wall of a house are asked on the way to the sun.
+ */
+export function makeLandings({ building, extras, faces, latitudeDeg }: LandingInput): Landing[] {
+  const scene = makeScene(building, extras)
+  const n = faces.length
+  const indexOf = new Map(faces.map((f, i) => [f.id, i]))
+  const glazed = building.surfaces.filter(s => s.kind === 'glazed')
+  const rays = glazed.length > 8 ? RAYS_OF_MANY : RAYS
+  const directions = sunDirections(building, latitudeDeg)
+  return glazed.map((surface) => {
+    const sets = Array.from({ length: SETS }, (_, k) => pointsOn(surface, rays, (k + 0.5) / SETS))
+    const first = new Float64Array(n)
+    const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES * n)
+    for (let i = 0; i < DECLINATIONS * HOUR_ANGLES; i++) {
+      if (directions[i * 3 + 2]! < LOWEST_SIN) continue
+      first.fill(0)
+      const set = (2 * floor(i / HOUR_ANGLES) + i % HOUR_ANGLES) % SETS
+      cast(scene, sets[set]!, surface, directions[i * 3]!, directions[i * 3 + 1]!, directions[i * 3 + 2]!, 1, first, indexOf)
+      beam.set(settle(first, faces), i * n)
+    }
+    const half = pointsOn(surface, max(12, rays / 4))
+    return {
+      surface, beam,
+      sky: settle(averageOver(scene, half, surface, 1, n, indexOf), faces), ground: settle(averageOver(scene, half, surface, -1, n, indexOf), faces),
+      spread: settle(spreadFrom(scene, half, surface, n, indexOf), faces),
+    }
+  })
+}
+
+/** Towards the sun, in the room's directions, for every entry of the table. */
+function sunDirections(building: Building, latitudeDeg: number): Float64Array {
+  const out = new Float64Array(DECLINATIONS * HOUR_ANGLES * 3)
+  const phi = latitudeDeg * RAD
+  for (let d = 0; d < DECLINATIONS; d++) {
+    const dec = (-23.5 + d * DECLINATION_STEP) * RAD
+    for (let k = 0; k < HOUR_ANGLES; k++) {
+      const h = (-180 + k * HOUR_ANGLE_STEP) * RAD
+      const u = sin(phi) * sin(dec) + cos(phi) * cos(dec) * cos(h)
+      const n = cos(phi) * sin(dec) - sin(phi) * cos(dec) * cos(h)
+      out.set(roomDirection(building, -cos(dec) * sin(h), n, u), (d * HOUR_ANGLES + k) * 3)
+    }
+  }
+  return out
+}
+
+/** A direction given as east, north, up in the room's own: poleward, towards the east end, up. */
+export function roomDirection(building: Pick<Building, 'sunnyAzimuthDeg' | 'eastAzimuthDeg'>, e: number, n: number, u: number): Vec {
+  const pole = (building.sunnyAzimuthDeg + 180) * RAD
+  const along = building.eastAzimuthDeg * RAD
+  return [e * sin(pole) + n * cos(pole), e * sin(along) + n * cos(along), u]
 }
 
 /**
- * Shares of transmitted light that each face finally takes in, with first reflections by the face and the rest area-weighted.
- * Beams are traced in the section plane from points along the glazing; the run along the ridge says how much meets an end wall first, which is exact for
- * objects as long as the building. Barrels stop the share of rays that they fill of the length.
+ * Points spread evenly over a pane: even steps one way, the golden ratio's turns the other (Hammersley & Handscomb 1964, Roberts 2018). x, y, z by turns.
+ * @param shift 0–1, moves the steps along, so that sets of points fall between each other
  */
-export function makeLandings(building: Building, faces: readonly LightFace[]): Landing[] {
-  const tracer = makeTracer(building, faces)
-  return building.surfaces.filter(s => s.kind === 'glazed').map((surface) => {
-    const n = faces.length
-    const beam = new Float32Array(AZIMUTHS * ALTITUDES * n)
-    for (let ia = 0; ia < AZIMUTHS; ia++) {
-      for (let il = 0; il < ALTITUDES; il++) {
-        const first = tracer(surface, ia * 10, il * 6)
-        beam.set(settle(first, faces), (ia * ALTITUDES + il) * n)
-      }
-    }
-    return { surface, beam, sky: settle(average(tracer, surface, building, 1, faces), faces), ground: settle(average(tracer, surface, building, -1, faces), faces) }
-  })
+export function pointsOn(surface: Surface, count: number, shift = 0.5): Float64Array {
+  const c = paneCorners(surface)
+  const areas: number[] = []
+  for (let i = 1; i < c.length - 1; i++) areas.push(triangleArea(c[0]!, c[i]!, c[i + 1]!))
+  const total = areas.reduce((a, b) => a + b, 0)
+  // Opposite sides of a parallelogram are one vector: even steps run up its slope.
+  const square = c.length === 4 && [0, 1, 2].every(a => abs(c[0]![a]! - c[1]![a]! + c[2]![a]! - c[3]![a]!) < 1e-9)
+  const out = new Float64Array(count * 3)
+  for (let k = 0; k < count; k++) {
+    const even = (k + shift) / count
+    const turn = (0.5 + k * 0.6180339887498949) % 1
+    let pick = even * total
+    let t = 0
+    while (t < areas.length - 1 && pick > areas[t]!) pick -= areas[t++]!
+    const root = sqrt(min(1, pick / areas[t]!))
+    const [p, q, r] = square ? [c[0]!, c[1]!, c[3]!] : [c[0]!, c[t + 1]!, c[t + 2]!]
+    const along = square ? even : root * (1 - turn)
+    const across = square ? turn : root * turn
+    for (let a = 0; a < 3; a++) out[k * 3 + a] = p[a]! + (q[a]! - p[a]!) * along + (r[a]! - p[a]!) * across
+  }
+  return out
 }
 
-type Tracer = (surface: Surface, relativeAzimuthDeg: number, altitudeDeg: number) => Float64Array
+function triangleArea(p: Vec, q: Vec, r: Vec): number {
+  const [ax, ay, az] = [q[0] - p[0], q[1] - p[1], q[2] - p[2]]
+  const [bx, by, bz] = [r[0] - p[0], r[1] - p[1], r[2] - p[2]]
+  return hypot(ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx) / 2
+}
 
-/** First landings become final ones: each face keeps its absorptance, the rest goes round a well-mixed room until all is taken in. */
-function settle(first: Float64Array, faces: readonly LightFace[]): Float32Array {
-  let bounced = 0
-  let sink = 0
-  faces.forEach((f, i) => {
-    bounced += first[i]! * (1 - f.absorptance)
-    sink += f.areaM2 * f.absorptance
-  })
-  return Float32Array.from(faces, (f, i) => first[i]! * f.absorptance + (sink > 0 ? bounced * f.areaM2 * f.absorptance / sink : 0))
+/** Rays of one direction (towards the light) through all points: adds their weight to the faces where they land. A light behind the pane grazes it. */
+function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, sy: number, sz: number, weight: number, out: Float64Array, indexOf: Map<FaceId, number>): void {
+  const [nx, ny, nz] = surface.normal
+  const facing = nx * sx + ny * sy + nz * sz
+  let dx = sx
+  let dy = sy
+  let dz = sz
+  if (facing < 0.02) {
+    dx += nx * (0.02 - facing)
+    dy += ny * (0.02 - facing)
+    dz += nz * (0.02 - facing)
+    const length = hypot(dx, dy, dz)
+    dx /= length
+    dy /= length
+    dz /= length
+  }
+  const each = weight * 3 / points.length
+  for (let i = 0; i < points.length; i += 3) {
+    const x = points[i]!
+    const y = points[i + 1]!
+    const z = points[i + 2]!
+    if (!scene.open(x, y, z, dx, dy, dz)) continue
+    const at = indexOf.get(scene.land(x, y, z, -dx, -dy, -dz))
+    if (at !== undefined) out[at]! += each
+  }
 }
 
 /** First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends through the surface. */
-function average(tracer: Tracer, surface: Surface, building: Building, side: 1 | -1, faces: readonly LightFace[]): Float64Array {
-  const n = faces.length
+function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1, n: number, indexOf: Map<FaceId, number>): Float64Array {
   const sum = new Float64Array(n)
+  const [nx, ny, nz] = surface.normal
   let weight = 0
-  const tilt = surface.tiltDeg * Math.PI / 180
   for (let az = 15; az < 360; az += 30) {
     for (let alt = 7.5; alt < 90; alt += 15) {
-      const a = alt * Math.PI / 180
-      const facing = (az + building.sunnyAzimuthDeg - surface.azimuthDeg) * Math.PI / 180
-      const facingIt = side * sin(a) * cos(tilt) + cos(a) * sin(tilt) * cos(facing)
-      if (facingIt <= 0) continue
-      const w = facingIt * cos(a)
-      const first = tracer(surface, az, side * alt)
-      for (let i = 0; i < n; i++) sum[i]! += w * first[i]!
-      weight += w
+      const c = cos(alt * RAD)
+      const x = c * cos(az * RAD)
+      const y = c * sin(az * RAD)
+      const z = side * sin(alt * RAD)
+      const facing = x * nx + y * ny + z * nz
+      if (facing <= 0) continue
+      cast(scene, points, surface, x, y, z, facing * c, sum, indexOf)
+      weight += facing * c
     }
   }
-  if (weight > 0) for (let i = 0; i < n; i++) sum[i]! /= weight
-  else {
-    // A nearly level pane sees next to no ground: what little comes is spread by area.
-    const all = faces.reduce((s, f) => s + f.areaM2, 0)
-    faces.forEach((f, i) => { sum[i] = f.areaM2 / all })
-  }
+  // A level pane sees no ground: what little there is goes where the pane's own scatter goes.
+  if (weight < 1e-6) return spreadFrom(scene, points, surface, n, indexOf)
+  for (let i = 0; i < n; i++) sum[i]! /= weight
   return sum
 }
 
-function makeTracer(building: Building, faces: readonly LightFace[]): Tracer {
-  const segments = sectionSegments(building)
-  const indexOf = new Map(faces.map((f, i) => [f.id, i]))
-  const faceOf = segments.map(s => indexOf.get(s.face) ?? -1)
-  const L = building.lengthM
-  const distances = new Float64Array(segments.length)
-  const inside = endPoints(building)
-  const eastAzimuth = building.surfaces.find(s => s.id === 'east end')!.azimuthDeg
-
-  /** Follows one section ray; `axial` is metres run along the ridge for each metre in the section. Adds its shares to `out`. */
-  function follow(px: number, pz: number, dx: number, dz: number, axial: number, weight: number, out: Float64Array, end: (share: number) => void, through: Segment | null) {
-    for (let i = 0; i < segments.length; i++) distances[i] = segments[i] === through ? Infinity : distanceTo(px, pz, dx, dz, segments[i]!)
-    let left = weight
-    let landed = 0
-    for (let guard = 0; guard < 12 && left > 1e-4 * weight; guard++) {
-      let nearest = -1
-      let near = Infinity
-      for (let i = 0; i < segments.length; i++) if (distances[i]! < near) { near = distances[i]!; nearest = i }
-      if (nearest < 0) break
-      distances[nearest] = Infinity
-      const alive = max(0, 1 - near * axial / L)
-      const share = left * segments[nearest]!.coverage
-      const face = faceOf[nearest]!
-      if (face >= 0) {
-        out[face]! += share * alive
-        landed += share * alive
-      }
-      left -= share
-    }
-    end(weight - landed)
+/** First landings of light that leaves the pane's inner face evenly (Lambert): one direction to each point, spread over the cosine hemisphere. */
+function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: number, indexOf: Map<FaceId, number>): Float64Array {
+  const out = new Float64Array(n)
+  const [nx, ny, nz] = surface.normal
+  // Two directions across the normal.
+  const flat = abs(nz) > 0.9
+  const length = flat ? hypot(nz, ny) : hypot(nx, ny)
+  const [tx, ty, tz] = flat ? [0, nz / length, -ny / length] : [ny / length, -nx / length, 0]
+  const [bx, by, bz] = [ny * tz - nz * ty, nz * tx - nx * tz, nx * ty - ny * tx]
+  const TURNS = 8
+  const count = points.length / 3
+  for (let k = 0; k < count * TURNS; k++) {
+    const r = sqrt((k + 0.5) / (count * TURNS))
+    const turn = k * 2.399963229728653
+    const up = sqrt(1 - r * r)
+    const a = r * cos(turn)
+    const b = r * sin(turn)
+    const i = (k * 7 % count) * 3
+    const at = indexOf.get(scene.land(points[i]!, points[i + 1]!, points[i + 2]!, -up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, -up * nz + a * tz + b * bz))
+    if (at !== undefined) out[at]! += 1 / (count * TURNS)
   }
-
-  return (surface, relativeAzimuthDeg, altitudeDeg) => {
-    const out = new Float64Array(faces.length)
-    const az = relativeAzimuthDeg * Math.PI / 180
-    const alt = altitudeDeg * Math.PI / 180
-    // Light travels away from the sun: poleward in the section for a sun before the sunny side.
-    const vx = cos(alt) * cos(az)
-    const vz = -sin(alt)
-    const vy = cos(alt) * sin(az)
-    const inSection = max(1e-6, hypot(vx, vz))
-    const dx = vx / inSection
-    const dz = vz / inSection
-    const axial = abs(vy) / inSection
-    const eastward = cos(az + Math.PI + (building.sunnyAzimuthDeg - eastAzimuth) * Math.PI / 180) > 0
-    const toEnd = eastward ? 'east end' : 'west end'
-    const wall = indexOf.get(toEnd)
-    const glass = indexOf.get(`${toEnd} glazing` as FaceId)
-    const glassShare = glass === undefined ? 0 : wall === undefined ? 1 : faces[glass]!.areaM2 / (faces[glass]!.areaM2 + faces[wall]!.areaM2)
-    const end = (share: number) => {
-      if (wall !== undefined) out[wall]! += share * (1 - glassShare)
-      if (glass !== undefined) out[glass]! += share * glassShare
-    }
-    if (surface.id === 'east end glazing' || surface.id === 'west end glazing') {
-      for (const p of inside) {
-        // Comes in over the whole end: it reaches as deep as the light runs in one length of the building.
-        const reach = axial > 1e-9 ? L / axial : Infinity
-        let near = Infinity
-        let face = -1
-        for (let i = 0; i < segments.length; i++) {
-          if (segments[i]!.coverage < 0.5) continue
-          const t = distanceTo(p.x, p.z, dx, dz, segments[i]!)
-          if (t < near) { near = t; face = faceOf[i]! }
-        }
-        if (near < reach && face >= 0) out[face]! += 1 / inside.length
-        else end(1 / inside.length)
-      }
-      return out
-    }
-    const opening = segments.find(s => s.face === surface.id)
-    if (!opening) return out
-    for (let r = 0; r < RAYS; r++) {
-      const t = (r + 0.5) / RAYS
-      follow(opening.a.x + (opening.b.x - opening.a.x) * t, opening.a.z + (opening.b.z - opening.a.z) * t, dx, dz, axial, 1 / RAYS, out, end, opening)
-    }
-    return out
-  }
+  return out
 }
 
-/** Points spread over the end wall, outside the objects. */
-function endPoints(building: Building): { x: number, z: number }[] {
-  const { outline } = building
-  const points: { x: number, z: number }[] = []
-  for (let i = 0; i < 8; i++) {
-    const x = (i + 0.5) / 8 * outline.widthM
-    const top = clearHeightAt(outline, x)
-    const count = max(1, Math.round(top / outline.ridgeHeightM * 6))
-    for (let j = 0; j < count; j++) {
-      const z = (j + 0.5) / count * top
-      if (!building.objects.some(o => o.coverage > 0.5 && x > o.x0 && x < o.x1 && z > o.z0 && z < o.z1)) points.push({ x, z })
-    }
+/** First landings become final ones: each face keeps its absorptance, the rest goes round a well-mixed room until all is taken in. */
+export function settle(first: Float64Array, faces: readonly LightFace[]): Float32Array {
+  let bounced = 0
+  let sink = 0
+  for (let i = 0; i < faces.length; i++) {
+    bounced += first[i]! * (1 - faces[i]!.absorptance)
+    sink += faces[i]!.areaM2 * faces[i]!.absorptance
   }
-  return points
+  const out = new Float32Array(faces.length)
+  for (let i = 0; i < faces.length; i++) out[i] = first[i]! * faces[i]!.absorptance + (sink > 0 ? bounced * faces[i]!.areaM2 * faces[i]!.absorptance / sink : 0)
+  return out
 }
 
-/** Room-side area of beds and barrels in the section, m of line, for objects that light can reach. */
-export function objectFaceLengthM(building: Building, kind: 'bed' | 'barrels'): number {
-  return building.objects.filter(o => o.kind === kind)
-    .reduce((sum, o) => sum + o.coverage * boxFaces(o).reduce((s, [a, b]) => s + hypot(b.x - a.x, b.z - a.z), 0), 0)
+/** Place in the table of a sun at `east, north, up`, as four entries and their weights. */
+export function tablePlace(latitudeDeg: number, e: number, n: number, u: number, index: Int32Array, weight: Float64Array): void {
+  const phi = latitudeDeg * RAD
+  const dec = asin(max(-1, min(1, u * sin(phi) + n * cos(phi)))) / RAD
+  const hour = atan2(-e, u * cos(phi) - n * sin(phi)) / RAD
+  const d = max(0, min(DECLINATIONS - 1.0001, (dec + 23.5) / DECLINATION_STEP))
+  const d0 = floor(d)
+  const k = (((hour + 180) / HOUR_ANGLE_STEP) % HOUR_ANGLES + HOUR_ANGLES) % HOUR_ANGLES
+  const k0 = floor(k) % HOUR_ANGLES
+  const k1 = (k0 + 1) % HOUR_ANGLES
+  const fd = d - d0
+  const fk = k - floor(k)
+  index[0] = d0 * HOUR_ANGLES + k0
+  index[1] = d0 * HOUR_ANGLES + k1
+  index[2] = (d0 + 1) * HOUR_ANGLES + k0
+  index[3] = (d0 + 1) * HOUR_ANGLES + k1
+  weight[0] = (1 - fd) * (1 - fk)
+  weight[1] = (1 - fd) * fk
+  weight[2] = fd * (1 - fk)
+  weight[3] = fd * fk
+}
+
+/** Area of the things of one face that light can reach, m². */
+export function objectAreaM2(building: Building, face: FaceId): number {
+  return building.objects.filter(o => faceOfObject(o.kind) === face).reduce((sum, o) => sum + litAreaM2(o), 0)
 }

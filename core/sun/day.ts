@@ -1,4 +1,4 @@
-import { positionFrom, sunCoordinates, wrap180 } from './position'
+import { coordinatesBetween, positionFrom, sunCoordinates, wrap180 } from './position'
 
 const DAY = 86400000
 /** Altitude of the sun's centre at rise and set: refraction 34′ and semidiameter 16′. */
@@ -44,7 +44,9 @@ export function sunDay(utcMs: number, latitudeDeg: number, longitudeDeg: number)
 function crossing(noon: number, side: 1 | -1, latitudeDeg: number, longitudeDeg: number): number | null {
   let above = noon
   let below = noon + side * DAY / 2
-  const f = (t: number) => altitudeAt(t, latitudeDeg, longitudeDeg) - RISE_ALTITUDE_DEG
+  const atNoon = sunCoordinates(noon)
+  const atMidnight = sunCoordinates(below)
+  const f = (t: number) => positionFrom(coordinatesBetween(atNoon, atMidnight, side / 2, (t - noon) / (side * DAY / 2)), latitudeDeg, longitudeDeg).altitudeDeg - RISE_ALTITUDE_DEG
   if (f(above) <= 0 || f(below) >= 0) return null
   for (let i = 0; i < 40 && Math.abs(below - above) > 50; i++) {
     const mid = (above + below) / 2

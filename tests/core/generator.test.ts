@@ -6,7 +6,7 @@ test('any climate that can be typed gives a whole and sensible year, at any lati
   fc.assert(fc.property(fc.array(month, { minLength: 12, maxLength: 12 }), fc.double({ min: -89, max: 89, noNaN: true }), fc.integer({ min: 0, max: 4294967295 }), (months, latitudeDeg, seed) => {
     const lowC = months.map(([low]) => low)
     const highC = months.map(([low, range]) => low + range)
-    const year = makeSiteYear({ latitudeDeg, longitudeDeg: 20, elevationM: 300, timeZone: 'Etc/GMT-1', seed, climate: { kind: 'normals', lowC, highC } })
+    const year = makeSiteYear({ latitudeDeg, longitudeDeg: 20, elevationM: 300, timeZone: 'Etc/GMT-1', seed, climate: { kind: 'normals', lowC, highC }, spell: null, horizon: [] })
     for (const series of [year.dryBulbC, year.dewPointC, year.globalWm2, year.beamWm2, year.diffuseWm2, year.skyInfraredWm2, year.windMs, year.cloud]) {
       expect(series).toHaveLength(HOURS)
       expect(series.every(Number.isFinite)).toBe(true)
@@ -23,7 +23,7 @@ test('any climate that can be typed gives a whole and sensible year, at any lati
 test('a wider daily range means a brighter month, by Hargreaves and Samani', () => {
   const light = (range: number) => {
     const lowC = Array.from({ length: 12 }, () => 5)
-    const year = makeSiteYear({ latitudeDeg: 45, longitudeDeg: 15, elevationM: 100, timeZone: 'Europe/Vienna', seed: 3, climate: { kind: 'normals', lowC, highC: lowC.map(l => l + range) } })
+    const year = makeSiteYear({ latitudeDeg: 45, longitudeDeg: 15, elevationM: 100, timeZone: 'Europe/Vienna', seed: 3, climate: { kind: 'normals', lowC, highC: lowC.map(l => l + range) }, spell: null, horizon: [] })
     return monthlyRadiation(year)[5]!
   }
   expect(light(12) / light(6)).toBeCloseTo(Math.SQRT2, 1)

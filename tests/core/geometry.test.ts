@@ -5,7 +5,6 @@ import { sectionLight } from '../../core/geometry/lit'
 import { layBarrels } from '../../core/geometry/objects'
 import { makeOutline, polygonArea, sunnyAzimuthDeg } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { makeLightTable } from '../../core/optics/gains'
 
 const demo = DEMOS[0]!
 const withShape = (shape: Partial<Design['shape']>): Design => ({ ...demo, shape: { ...demo.shape, ...shape } })
@@ -63,8 +62,10 @@ test('the sunny side faces the equator, turned to the east in both hemispheres',
   expect(turnWords(-47, 0)).toBe('due north')
   for (const lat of [47, -47]) {
     const b = makeBuilding({ ...demo, site: { ...demo.site, latitudeDeg: lat }, shape: { ...demo.shape, turnDeg: 0 } })
-    expect(b.surfaces.find(s => s.id === 'east end')!.azimuthDeg).toBe(90)
-    expect(b.surfaces.find(s => s.id === 'west end')!.azimuthDeg).toBe(270)
+    const ends = b.surfaces.filter(s => s.id === 'ends')
+    expect(ends.map(s => s.azimuthDeg).sort((p, q) => p - q).map(a => Math.round(a))).toEqual([90, 270])
+    // y runs towards the east end.
+    expect(ends.find(s => s.normal[1] > 0)!.azimuthDeg).toBeCloseTo(90, 6)
   }
 })
 
@@ -90,26 +91,6 @@ test('lit heights match the hand construction: the ray under the ridge and the r
   // Under the ridge (3, 3.3) it would reach the back wall at 3.3 − 1.6 tan 30°, below its top of 2.3 m: so it is lit to its top.
   expect(Math.max(...wall)).toBeCloseTo(Math.min(2.3, 3.3 - 1.6 * t), 1)
   expect(sectionLight(b, 179).spans.filter(s => s.face === 'floor')).toEqual([])
-})
-
-test('forward tracing of the light table agrees with looking back from each face to the glass', () => {
-  // Sun straight before the sunny side: no end wall is met, so the section is the whole story.
-  const plain: Design = { ...withShape({ turnDeg: 0, lengthM: 60 }), skin: { ...demo.skin, endsGlazedShare: 0 }, store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } } }
-  const b = makeBuilding(plain)
-  const { faces, landings } = makeLightTable(plain, b)
-  const altitude = 24
-  const slope = landings.find(l => l.surface.id === 'sunny slope')!
-  const { fans } = sectionLight(b, altitude, 2400)
-  const seen = new Map<string, number>()
-  for (const ray of fans[0]!) seen.set(ray.face, (seen.get(ray.face) ?? 0) + 1 / fans[0]!.length)
-  const at = (0 * 16 + altitude / 6) * faces.length
-  // The table holds what is kept after the first bounce: undo that mixing.
-  const bounce = faces.reduce((s, f) => s + (seen.get(f.id) ?? 0) * (1 - f.absorptance), 0)
-  const sink = faces.reduce((s, f) => s + f.areaM2 * f.absorptance, 0)
-  faces.forEach((f, i) => {
-    const expected = (seen.get(f.id) ?? 0) * f.absorptance + bounce * f.areaM2 * f.absorptance / sink
-    expect(Math.abs(slope.beam[at + i]! - expected)).toBeLessThan(0.03)
-  })
 })
 
 test('a patch shares what it does not touch and refuses paths that are not there', () => {

@@ -5,7 +5,7 @@ import { DEMOS, type Design } from '../../core/design'
 import { RunStopped } from '../../core/network/run'
 import { createYearEngine, type YearResult } from '../../core/year'
 
-const demo: Design = { ...DEMOS[0]!, topUp: { heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
 const engine = createYearEngine()
 const run = (design: Design): YearResult => engine.run(design)
 const coldest = (design: Design) => run(design).answers.coldestNight.insideC
@@ -77,7 +77,7 @@ test('sanity: water by the rule, 140 L to each m² of glazing, swings a few degr
 })
 
 test('the heater holds its set point within its strength, and what it gives is in the ledger', () => {
-  const heated = (capacityW: number): Design => ({ ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } }, topUp: { heater: { ...demo.topUp.heater, on: true, capacityW, setPointC: 5 } } })
+  const heated = (capacityW: number): Design => ({ ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } }, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW, setPointC: 5 } } })
   const strong = run(heated(20000)).answers
   expect(strong.coldestNight.insideC).toBeCloseTo(5, 3)
   expect(strong.hoursBelow0).toBe(0)
@@ -100,6 +100,13 @@ test('ledger, months and hours agree with each other', () => {
   expect(Math.min(...answers.months.map(m => m.insideMinC))).toBeCloseTo(answers.coldestNight.insideC, 5)
   expect(answers.hoursBelowAim).toBe(series.airC.filter(t => t < demo.aim.lowestAirC).length)
   expect(answers.worstNightLosses.reduce((s, l) => s + l.share, 0)).toBeCloseTo(1, 9)
+  expect(answers.ledgerMonths).toHaveLength(12)
+  for (const name of ['glazing', 'vents']) expect(answers.ledgerMonths.reduce((s, m) => s + m.losses[name]!, 0)).toBeCloseTo(answers.ledger.losses[name]!, 3)
+  expect(answers.ledgerMonths.reduce((s, m) => s + m.gains.sun!, 0)).toBeCloseTo(answers.ledger.gains.sun!, 2)
+  expect(answers.outside.coldestC).toBeCloseTo(Math.min(...answers.months.map(m => m.outsideMinC)), 5)
+  expect(answers.outside.lastFrost).toMatch(/ (March|April|May|June)$/)
+  expect(answers.outside.firstFrost).toMatch(/ (September|October|November)$/)
+  expect(answers.shortDays).toBeGreaterThan(80)
   for (const array of [series.airC, series.soilC, series.floorC, series.relativeHumidity]) expect(array.every(Number.isFinite)).toBe(true)
 })
 

@@ -3,6 +3,7 @@ import { GLAZINGS } from '../../core/catalog'
 import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { clearStack } from '../../core/optics/fresnel'
+import { HOUR_ANGLES } from '../../core/optics/landing'
 import { makeLightTable } from '../../core/optics/gains'
 import { atCosine, glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
 import { skyOnPlane, skyShape } from '../../core/optics/sky'
@@ -64,7 +65,8 @@ test('dark barrels in the beam take in more than white ones, and raising a bed s
   const share = (design: Design, face: string) => {
     const { faces, landings } = makeLightTable(design, makeBuilding(design))
     const i = faces.findIndex(f => f.id === face)
-    return landings.find(l => l.surface.id === 'sunny slope')!.beam[(0 * 16 + 4) * faces.length + i]!
+    // Noon of a winter day: the lowest declination but one, hour angle 0.
+    return landings.find(l => l.surface.id === 'sunny slope')!.beam[(1 * HOUR_ANGLES + HOUR_ANGLES / 2) * faces.length + i]!
   }
   const colour = (id: string): Design => ({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, colour: id } } })
   expect(share(colour('black'), 'barrels')).toBeGreaterThan(1.8 * share(colour('white'), 'barrels'))

@@ -10,7 +10,7 @@ const at = (latitudeDeg: number, longitudeDeg = 14.9, timeZone = 'Europe/Vienna'
   if (climate.kind !== 'normals') throw new Error('demo climates are normals')
   return makeSiteYear({ ...demo.site, latitudeDeg, longitudeDeg, timeZone, climate })
 }
-const cover = (patch: Partial<Design['skin']['cover']>): Design['skin']['cover'] => ({ id: 'quilt', afterSunsetH: 0, afterSunriseH: 0, onlyBelowC: 40, ...patch })
+const cover = (patch: Partial<Design['skin']['cover']>): Design['skin']['cover'] => ({ ...demo.skin.cover, id: 'quilt', afterSunsetH: 0, afterSunriseH: 0, onlyBelowC: 40, ...patch })
 
 test.each([[47.4, 14.9, 'Europe/Vienna'], [-46.2, -70.4, 'America/Argentina/Buenos_Aires'], [12, 100, 'Asia/Bangkok']])('at %d° the cover is open from sunrise to sunset on every day of the year', (lat, lon, zone) => {
   const site = at(lat, lon, zone)

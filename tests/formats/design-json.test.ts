@@ -40,3 +40,20 @@ test('the hourly CSV has a row an hour, stamped in standard time', () => {
   expect(lines[8760]).toMatch(/^2027-12-31T23:00:00-03:00,/)
   for (const line of lines) expect(line.split(',')).toHaveLength(16)
 })
+
+test('a document of the first version is brought forward: what it says stays, what came later starts plain', () => {
+  const now = DEMOS[0]!
+  const { spell, horizon, ...site } = now.site
+  const { barrels, massWall, floor } = now.store
+  const { heater } = now.topUp
+  const old = {
+    ...now, schemaVersion: 1, site, store: { barrels: { ...barrels, stratified: undefined }, massWall, floor }, topUp: { heater: { ...heater, kind: undefined } },
+    breathe: { leakage: now.breathe.leakage, vents: { lowM2: 6.5, highM2: 6.5, startC: 20, fullC: 29 } },
+  }
+  const read = readDesign(JSON.stringify(old))
+  if (!read.ok) throw new Error(JSON.stringify(read.faults))
+  expect(read.design.schemaVersion).toBe(2)
+  expect(read.design.site.horizon).toEqual(horizon)
+  expect(read.design.site.spell).toBe(spell)
+  expect(read.design).toEqual(now)
+})

@@ -1,7 +1,9 @@
 import { makeSiteYear, type SiteYear } from '../../core/climate'
 import { DEMOS } from '../../core/design'
 import { readEpw } from '../../formats/epw'
+import { formatEpwTable, parseEpwTable } from '../../formats/epw-table'
 import { writeEpw } from '../../formats/epw-write'
+import { epwText } from './epw-file'
 
 test.each([[0], [1]])('demo %#: written and read again, every series that Tierra knows is the same to its last digit', (i) => {
   const { site } = DEMOS[i]!
@@ -32,4 +34,20 @@ test('a place with commas stays in its field', () => {
   const text = writeEpw({ ...site, place: 'Upper field, by the stream' }, makeSiteYear({ ...site, climate: site.climate }))
   const read = readEpw(text, 'x.epw')
   expect(read.ok && read.epw.place).toBe('Upper field by the stream')
+})
+
+test('field by field: a file taken apart and put together keeps every field of every row', () => {
+  const text = epwText({ change: (cells, h) => cells.map((c, i) => (i > 15 && i !== 21 ? `${c}${h % 7}` : c)) })
+  expect(formatEpwTable(parseEpwTable(text)).trimEnd()).toBe(text.trimEnd())
+  expect(parseEpwTable('nothing here').rows).toEqual([])
+})
+
+test('snow goes out and comes back', () => {
+  const { site } = DEMOS[2]!
+  if (site.climate.kind !== 'normals') throw new Error('demo climates are normals')
+  const year = makeSiteYear({ ...site, climate: site.climate })
+  const read = readEpw(writeEpw(site, year), 'snow.epw')
+  if (!read.ok) throw new Error(read.message)
+  expect(Math.max(...year.snowM)).toBeGreaterThan(0.1)
+  read.epw.climate.snowM!.forEach((v, h) => expect(Math.abs(v - year.snowM[h]!)).toBeLessThan(0.006))
 })

@@ -14,13 +14,17 @@ const steps = computed((): Step[] => {
   const d = bench.current
   const length = (m: number) => settings.show(m, 'length')
   const climate = d.site.climate.kind === 'hourly' ? 'hourly file' : 'monthly means'
-  const barrels = d.store.barrels.count
+  const { barrels, tank, pond, massWall, innerWall, earth, rockBed, channels } = d.store
+  const stores = [
+    barrels.count > 0 && `${barrels.count} barrels`, tank.lengthM > 0 && 'tank', pond.lengthM > 0 && 'pond', massWall.thicknessM > 0 && 'mass wall', innerWall.thicknessM > 0 && 'inner wall', earth.on && 'earth store',
+    rockBed.on && 'rock bed', channels.on && 'bed channels',
+  ].filter(s => s !== false)
   return [
     { id: 'aim', name: 'Aim', sub: `${settings.show(d.aim.lowestAirC, 'temperature')} to ${settings.show(d.aim.highestAirC, 'temperature')}` },
     { id: 'site', name: 'Site', sub: `${Math.abs(d.site.latitudeDeg).toFixed(1)}° ${d.site.latitudeDeg >= 0 ? 'N' : 'S'}, ${climate}` },
     { id: 'shape', name: 'Shape', sub: `${d.shape.form} ${length(d.shape.lengthM)} × ${length(d.shape.widthM)}` },
     { id: 'skin', name: 'Skin', sub: `${entry(GLAZINGS, d.skin.glazing).name.split(',')[0]!.replace(' polycarbonate', '').toLowerCase()}, ${d.skin.cover.id === 'none' ? 'no cover' : entry(NIGHT_COVERS, d.skin.cover.id).name.split(',')[0]!.toLowerCase()}` },
-    { id: 'store', name: 'Store', sub: `${barrels === 0 ? 'no barrels' : `${barrels} barrels`}${d.store.massWall.thicknessM > 0 ? ', mass wall' : ''}` },
+    { id: 'store', name: 'Store', sub: stores.length > 0 ? stores.join(', ') : 'no store yet' },
     { id: 'breathe', name: 'Breathe', sub: entry(LEAKAGE_CLASSES, d.breathe.leakage).name.toLowerCase() },
     { id: 'topUp', name: 'Top-up', sub: d.topUp.heater.on ? `heater at ${settings.show(d.topUp.heater.setPointC, 'temperature')}` : 'no heater' },
     { id: 'year', name: 'Year', sub: year.day === null ? 'months and days' : 'one day, hour by hour' },

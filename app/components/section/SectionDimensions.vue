@@ -28,7 +28,8 @@ const dimensions = computed((): Dimension[] => {
   const thick = (layers: readonly { thicknessM: number }[]) => layers.reduce((sum, l) => sum + l.thicknessM, 0)
   const outer = s.x(o.widthM + bench.current.store.massWall.thicknessM + thick(bench.current.skin.wall))
   const backX = Math.min(s.width - 40, outer + 46)
-  const rightX = shape.form === 'saltbox' && s.width >= 560 ? Math.min(s.width - 36, backX + 62) : backX
+  const bent = shape.form === 'saltbox' || shape.form === 'arch'
+  const rightX = bent && s.width >= 560 ? Math.min(s.width - 36, backX + 62) : backX
   const leftX = Math.max(34, s.x(0) - Math.max(46, s.ppm * 0.5))
   const under = s.y(0) + 46
   const [aMin, aMax] = GLAZING_ANGLE_RANGE
@@ -41,7 +42,7 @@ const dimensions = computed((): Dimension[] => {
     { id: 'angle', label: 'Glazing angle', quantity: 'angle', value: o.glazingAngleDeg, min: aMin, max: aMax, x: s.x(0) + (r + 34) * Math.cos(half), y: s.y(o.kneeWallM) - (r + 34) * Math.sin(half), line: null, set: v => bench.setShape(withGlazingAngle(shape, v), 'glazing angle') },
   ]
   // A narrow drawing has room for one height; the other stands among the fields of the step.
-  if (shape.form === 'saltbox' && s.width >= 560) {
+  if (bent && s.width >= 560) {
     out.push({ id: 'back', label: 'Back wall', quantity: 'length', value: o.backWallM, min: RANGES['shape.backWallM'][0], max: RANGES['shape.backWallM'][1], x: backX, y: s.y(o.backWallM * 0.36), line: [backX, s.y(0), backX, s.y(o.backWallM)], set: v => bench.setShape(withBackWall(shape, v), 'back wall') })
   }
   return out

@@ -11,7 +11,12 @@ const wall = computed(() => Math.max(0.04, layersThickness(props.design.skin.wal
 const floorThickness = computed(() => props.design.store.floor.thicknessM)
 const lining = computed(() => props.design.store.massWall.thicknessM)
 const edge = computed(() => props.design.skin.edge)
-const frost = computed(() => (props.frostDepthM > 0.02 ? props.scale.y(-props.frostDepthM) : null))
+/** The ground outside lies above a sunk floor. */
+const grade = computed(() => props.scale.y(props.design.shape.sunkM))
+const frost = computed(() => (props.frostDepthM > 0.02 ? props.scale.y(props.design.shape.sunkM - props.frostDepthM) : null))
+const leftEdge = computed(() => props.scale.x(-wall.value))
+const rightEdge = computed(() => props.scale.x(props.outline.widthM + lining.value + wall.value))
+const house = computed(() => (props.outline.form === 'lean-to' ? Math.max(0, props.scale.y(props.design.shape.house.heightM)) : null))
 
 /** Pebbles of the ground, laid once from a fixed pattern so that they do not dance. */
 const pebbles = computed(() => {
@@ -28,16 +33,25 @@ const pebbles = computed(() => {
 <template>
   <g>
     <rect x="0" :y="scale.y(0)" :width="scale.width" :height="scale.height - scale.y(0)" fill="var(--earth)" />
+    <template v-if="design.shape.sunkM > 0">
+      <rect x="0" :y="grade" :width="Math.max(0, leftEdge)" :height="scale.y(0) - grade" fill="var(--earth)" />
+      <rect v-if="house === null" :x="rightEdge" :y="grade" :width="Math.max(0, scale.width - rightEdge)" :height="scale.y(0) - grade" fill="var(--earth)" />
+    </template>
+    <template v-if="house !== null">
+      <rect :x="rightEdge" :y="house" :width="Math.max(0, scale.width - rightEdge)" :height="scale.y(0) - house" fill="var(--wall)" opacity="0.75" />
+      <line :x1="rightEdge" :x2="rightEdge" :y1="house" :y2="scale.y(0)" stroke="var(--ink)" stroke-width="1.5" />
+      <text :x="rightEdge + 66" :y="Math.max(house, 0) + 34" class="label" style="stroke: none">house, {{ settings.show(design.shape.house.airC, 'temperature') }}</text>
+    </template>
     <line v-for="(p, i) in pebbles" :key="i" :x1="p.x" :x2="p.x + 6" :y1="p.y" :y2="p.y" stroke="var(--earth-line)" stroke-width="1" opacity="0.6" />
-    <line x1="0" :x2="scale.x(-wall)" :y1="scale.y(0)" :y2="scale.y(0)" stroke="var(--ink)" stroke-width="1.5" />
-    <line :x1="scale.x(outline.widthM + lining + wall)" :x2="scale.width" :y1="scale.y(0)" :y2="scale.y(0)" stroke="var(--ink)" stroke-width="1.5" />
+    <line x1="0" :x2="leftEdge" :y1="grade" :y2="grade" stroke="var(--ink)" stroke-width="1.5" />
+    <line v-if="house === null" :x1="rightEdge" :x2="scale.width" :y1="grade" :y2="grade" stroke="var(--ink)" stroke-width="1.5" />
     <rect
       v-if="floorThickness > 0" :x="scale.x(0)" :y="scale.y(0)" :width="outline.widthM * scale.ppm" :height="Math.max(2, floorThickness * scale.ppm)" fill="var(--earth-deep)"
       stroke="var(--ink)" stroke-width="0.75"
     />
     <template v-if="edge.thicknessM > 0 && edge.depthM > 0">
       <rect
-        v-for="x in [-wall, outline.widthM + lining + wall - Math.max(0.03, edge.thicknessM)]" :key="x" :x="scale.x(x)" :y="scale.y(0)" :width="Math.max(0.03, edge.thicknessM) * scale.ppm"
+        v-for="x in [-wall, outline.widthM + lining + wall - Math.max(0.03, edge.thicknessM)]" :key="x" :x="scale.x(x)" :y="grade" :width="Math.max(0.03, edge.thicknessM) * scale.ppm"
         :height="edge.depthM * scale.ppm" fill="url(#hatch)" stroke="var(--ink)" stroke-width="1"
       >
         <title>Edge board against the frost, {{ settings.show(edge.depthM, 'length') }} deep</title>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RANGES, withBackWall, withKneeWall, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth } from '../../../core/design'
+import { RANGES, withBackWall, withBreak, withKneeWall, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth } from '../../../core/design'
 import type { Outline } from '../../../core/geometry/section'
 import type { Design } from '../../../core/design'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -27,7 +27,7 @@ const snap = (v: number) => Math.round(v * 50) / 50
 const handles = computed((): Handle[] => {
   const o = props.outline
   const show = (v: number) => settings.show(v, 'length')
-  const ridgeSide = o.form === 'saltbox'
+  const ridgeSide = o.form === 'saltbox' || o.form === 'arch'
   const out: Handle[] = [
     {
       id: 'ridge', label: 'Ridge', text: `${show(o.ridgeHeightM)} high${ridgeSide ? `, ${show(o.ridgeAtM)} from the sunny wall` : ''}`, x: o.ridgeAtM, z: o.ridgeHeightM, axis: ridgeSide ? 'both' : 'z',
@@ -51,10 +51,16 @@ const handles = computed((): Handle[] => {
       move: (s, _x, z) => withKneeWallLifted(s, clamp(snap(2 * z), [0.02, RANGES['shape.kneeWallM'][1]])),
     })
   }
-  if (o.form === 'saltbox') {
+  if (o.form === 'gambrel') {
+    out.push({
+      id: 'break', label: 'Break of the slope', text: `${show(o.breakHeightM)} high, ${show(o.breakAtM)} from the sunny wall`, x: o.breakAtM, z: o.breakHeightM, axis: 'both',
+      move: (s, x, z) => withBreak(s, clamp(snap(x), [0.1, o.ridgeAtM - 0.1]), clamp(snap(z), [o.kneeWallM + 0.02, o.ridgeHeightM - 0.05])),
+    })
+  }
+  if (ridgeSide) {
     out.push({
       id: 'back', label: 'Back wall top', text: show(o.backWallM), x: o.widthM, z: o.backWallM, axis: 'z',
-      move: (s, _x, z) => withBackWall(s, clamp(snap(z), [RANGES['shape.backWallM'][0], s.ridgeHeightM])),
+      move: (s, _x, z) => withBackWall(s, clamp(snap(z), [0.2, s.ridgeHeightM])),
     })
   }
   return out

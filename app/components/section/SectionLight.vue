@@ -34,7 +34,7 @@ const lines = computed(() => props.rays.flatMap((ray): Line[] => {
 const labels = computed(() => props.rays.map((ray, i) => ({ ray, x: 14, y: 26 + 21 * i })))
 const tags = computed(() => props.rays.flatMap((ray) => {
   const line = lines.value.find(l => l.ray === ray)
-  return line ? [{ ray, x: line.x1 - 4, y: Math.max(14, line.y1 - 5) }] : []
+  return line ? [{ ray, x: Math.max(30, line.x1 - 4), y: Math.max(14, line.y1 - 5) }] : []
 }))
 const colour = (ray: DrawnRay) => (ray.kind === 'hot' ? 'var(--clay)' : 'var(--straw)')
 </script>

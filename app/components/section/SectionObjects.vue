@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { entry, VESSELS } from '../../../core/catalog'
 import type { Design } from '../../../core/design'
-import { layBarrels } from '../../../core/geometry/objects'
+import { layBarrels, roomObjects } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 
@@ -36,6 +36,16 @@ const barrels = computed(() => {
   return out
 })
 
+/** Benches, tank, pond and inner wall as boxes, with their look. */
+const boxes = computed(() => roomObjects(props.design).filter(o => o.kind !== 'bed' && o.kind !== 'barrels').map((o) => {
+  const water = o.kind === 'tank' || o.kind === 'pond'
+  const deep = o.kind === 'pond' ? props.design.store.pond.depthM : 0
+  return {
+    key: `${o.kind} ${o.index}`, name: o.kind, x: o.x0, w: o.x1 - o.x0, top: o.z1, h: o.z1 - o.z0 + deep,
+    fill: o.kind === 'inner wall' ? 'var(--masonry)' : o.kind === 'bench' ? 'var(--wall)' : o.kind === 'tank' ? COLOUR[props.design.store.tank.colour]! : 'var(--glass)', water, legs: o.kind === 'bench',
+  }
+}))
+
 /** The water's temperature at the hour that is shown: the coldest night's, or the chosen one. */
 const waterC = computed(() => {
   const view = year.view
@@ -50,7 +60,7 @@ const person = computed(() => {
   const layout = layBarrels(props.design)
   for (let i = 2; i <= 58; i++) {
     const x = props.outline.widthM * i / 60
-    const taken = props.design.shape.beds.some(b => x > b.atM - 0.16 && x < b.atM + b.widthM + 0.16) || (layout && x > layout.x0 - 0.2 && x < layout.x1 + 0.2)
+    const taken = roomObjects(props.design).some(b => x > b.x0 - 0.16 && x < b.x1 + 0.16) || (layout && x > layout.x0 - 0.2 && x < layout.x1 + 0.2)
     const clear = clearHeightAt(props.outline, x)
     if (!taken && clear > best.clear) best = { x, clear }
   }
@@ -75,6 +85,12 @@ const heaterAt = computed(() => {
         v-for="(s, k) in stems" :key="k" fill="none" stroke="var(--leaf)" stroke-width="2" stroke-linecap="round"
         :d="`M ${scale.x(s.x)} ${scale.y(bed.heightM)} q -3 ${-s.h * scale.ppm * 0.6} -${s.h * scale.ppm * 0.45} ${-s.h * scale.ppm * 0.8} M ${scale.x(s.x)} ${scale.y(bed.heightM)} q 1 ${-s.h * scale.ppm * 0.7} ${s.h * scale.ppm * 0.1} ${-s.h * scale.ppm} M ${scale.x(s.x)} ${scale.y(bed.heightM)} q 3 ${-s.h * scale.ppm * 0.6} ${s.h * scale.ppm * 0.5} ${-s.h * scale.ppm * 0.75}`"
       />
+    </g>
+    <g v-for="b in boxes" :key="b.key" :data-test="b.name">
+      <path v-if="b.legs" fill="none" stroke="var(--ink)" stroke-width="2" :d="`M ${scale.x(b.x) + 5} ${scale.y(b.top)} V ${scale.y(0)} M ${scale.x(b.x + b.w) - 5} ${scale.y(b.top)} V ${scale.y(0)}`" />
+      <rect :x="scale.x(b.x)" :y="scale.y(b.top)" :width="b.w * scale.ppm" :height="Math.max(4, b.h * scale.ppm)" :fill="b.fill" stroke="var(--ink)" stroke-width="1.3" />
+      <text v-if="b.water && barrels.length === 0 && Number.isFinite(waterC) && b.w * scale.ppm > 34" :x="scale.x(b.x + b.w / 2)" :y="scale.y(b.top) + b.h * scale.ppm / 2 + 5" text-anchor="middle" class="water" fill="#fff8ea">{{ settings.show(waterC, 'temperature', { unit: false }) }}°</text>
+      <title>{{ b.name }}</title>
     </g>
     <template v-if="barrels.length > 0">
       <path

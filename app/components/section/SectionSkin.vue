@@ -9,24 +9,36 @@ const props = defineProps<{ design: Design, outline: Outline, scale: SectionScal
 const thickness = (layers: readonly Layer[]) => Math.max(0.04, layers.reduce((s, l) => s + l.thicknessM, 0))
 const points = (list: readonly Point[]) => list.map(p => `${props.scale.x(p.x).toFixed(1)},${props.scale.y(p.z).toFixed(1)}`).join(' ')
 
-const parts = computed(() => {
+type Drawn = { id: string, d: string, fill: string }
+/** Pieces of skin: each edge of the section, with whether it is glass. A dome is cut through its middle. */
+const pieces = computed(() => {
+  const o = props.outline
+  const solidPole = props.design.skin.poleSlope === 'solid'
+  return o.edges.map((e, i) => {
+    const l = Math.hypot(e.b.x - e.a.x, e.b.z - e.a.z)
+    const topOfDome = o.form === 'dome' && e.a.z > o.ridgeHeightM - 1e-6
+    return { ...e, key: `${e.part} ${i}`, glass: e.part === 'sunny slope' || (e.part === 'pole slope' && (!solidPole || topOfDome)), nx: -(e.b.z - e.a.z) / l, nz: (e.b.x - e.a.x) / l, l }
+  })
+})
+
+const parts = computed((): Drawn[] => {
   const o = props.outline
   const wall = thickness(props.design.skin.wall)
   const roof = thickness(props.design.skin.roof)
-  const solidRoof = props.design.skin.poleSlope === 'solid'
   const lining = props.design.store.massWall.thicknessM
-  const out: { id: string, d: string, fill: string }[] = []
-  const quad = (id: string, fill: string, ...list: Point[]) => out.push({ id, fill, d: points(list) })
-  if (o.kneeWallM > 0) quad('knee', 'var(--wall)', { x: 0, z: 0 }, { x: 0, z: o.kneeWallM }, { x: -wall, z: o.kneeWallM }, { x: -wall, z: 0 })
-  const top = o.backWallM
-  quad('back', 'var(--wall)', { x: o.widthM + lining, z: 0 }, { x: o.widthM + lining, z: top }, { x: o.widthM + lining + wall, z: top }, { x: o.widthM + lining + wall, z: 0 })
-  if (lining > 0) quad('mass', 'var(--masonry)', { x: o.widthM, z: 0 }, { x: o.widthM, z: top }, { x: o.widthM + lining, z: top }, { x: o.widthM + lining, z: 0 })
-  if (solidRoof && o.poleSlopeM > 0.05) {
-    const dx = (o.widthM - o.ridgeAtM) / o.poleSlopeM
-    const dz = (o.backWallM - o.ridgeHeightM) / o.poleSlopeM
-    const over = lining + wall + 0.12
-    const foot = { x: o.widthM + dx * over, z: o.backWallM + dz * over }
-    quad('roof', 'var(--wall)', { x: o.ridgeAtM, z: o.ridgeHeightM }, foot, { x: foot.x - dz * roof, z: foot.z + dx * roof }, { x: o.ridgeAtM - dz * roof, z: o.ridgeHeightM + dx * roof })
+  const out: Drawn[] = []
+  const lastRoof = pieces.value.filter(p => p.part === 'pole slope' && !p.glass).at(-1)
+  for (const p of pieces.value) {
+    if (p.glass) continue
+    const back = p.part === 'back wall'
+    const off = back ? lining : 0
+    const t = p.part === 'pole slope' ? roof : wall
+    // A straight roof runs on over the wall that carries it.
+    const over = p === lastRoof && o.form !== 'gambrel' && o.form !== 'dome' ? lining + wall + 0.12 : 0
+    const b = { x: p.b.x + (p.b.x - p.a.x) / p.l * over, z: p.b.z + (p.b.z - p.a.z) / p.l * over }
+    const at = (q: Point, d: number) => ({ x: q.x + p.nx * d, z: q.z + p.nz * d })
+    out.push({ id: p.key, fill: 'var(--wall)', d: points([at(p.a, off), at(b, off), at(b, off + t), at(p.a, off + t)]) })
+    if (back && lining > 0) out.push({ id: 'mass', fill: 'var(--masonry)', d: points([p.a, p.b, at(p.b, lining), at(p.a, lining)]) })
   }
   return out
 })
@@ -39,16 +51,15 @@ const courses = computed(() => {
   return rows
 })
 
-const panes = computed(() => {
-  const o = props.outline
-  const out: { a: Point, b: Point, nx: number, nz: number }[] = []
-  const add = (a: Point, b: Point) => {
-    const l = Math.hypot(b.x - a.x, b.z - a.z)
-    if (l > 0.01) out.push({ a, b, nx: -(b.z - a.z) / l, nz: (b.x - a.x) / l })
-  }
-  add({ x: 0, z: o.kneeWallM }, { x: o.ridgeAtM, z: o.ridgeHeightM })
-  if (props.design.skin.poleSlope === 'glazed') add({ x: o.ridgeAtM, z: o.ridgeHeightM }, { x: o.widthM, z: o.backWallM })
-  return out
+const panes = computed(() => pieces.value.filter(p => p.glass))
+/** Eave and strip of shade at the top of the sunny glazing. */
+const eave = computed(() => (props.outline.form === 'dome' ? 0 : props.design.shape.overhangM))
+const strip = computed(() => {
+  const length = props.design.shape.shadeStripM
+  const top = panes.value.filter(p => p.part === 'sunny slope').at(-1)
+  if (length <= 0 || !top || props.outline.form === 'dome') return null
+  const k = Math.min(1, length / top.l)
+  return { a: top.b, b: { x: top.b.x + (top.a.x - top.b.x) * k, z: top.b.z + (top.a.z - top.b.z) * k }, nx: top.nx, nz: top.nz }
 })
 
 /** Sheets of the glazing, drawn side by side from inside (thick, blue) outwards. */
@@ -98,6 +109,14 @@ const vents = computed(() => {
         stroke="var(--ink)" :stroke-width="k === sheets ? 1.5 : 0.7"
       />
     </g>
+    <line
+      v-if="strip" :x1="scale.x(strip.a.x) - strip.nx * 5" :y1="scale.y(strip.a.z) + strip.nz * 5" :x2="scale.x(strip.b.x) - strip.nx * 5" :y2="scale.y(strip.b.z) + strip.nz * 5" stroke="var(--ink)"
+      stroke-width="5" data-test="shade-strip"
+    />
+    <line
+      v-if="eave > 0" :x1="scale.x(outline.ridgeAtM)" :y1="scale.y(outline.ridgeHeightM) - 4" :x2="scale.x(outline.ridgeAtM - eave)" :y2="scale.y(outline.ridgeHeightM) - 4" stroke="var(--ink)" stroke-width="5"
+      data-test="eave"
+    />
     <g v-if="hasCover" data-test="cover-roll">
       <circle :cx="scale.x(outline.ridgeAtM) - 15" :cy="scale.y(outline.ridgeHeightM) + 19" r="8" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.3" />
       <path :d="`M ${scale.x(outline.ridgeAtM) - 19} ${scale.y(outline.ridgeHeightM) + 19} a 4 4 0 1 1 4 4`" fill="none" stroke="var(--ink)" stroke-width="1.2" />

@@ -1,0 +1,15 @@
+/** What the inner face of a wall or roof is finished with. */
+export interface Finish {
+  id: string
+  name: string
+  /** Share of sunlight that it takes in, 0–1; null leaves the bare material's own. */
+  solarAbsorptance: number | null
+  source: string
+}
+
+export const FINISHES: readonly Finish[] = [
+  { id: 'bare', name: 'Bare', solarAbsorptance: null, source: 'by definition' },
+  { id: 'white', name: 'White paint', solarAbsorptance: 0.25, source: 'ASHRAE Fundamentals, solar absorptance of paints' },
+  { id: 'foil', name: 'Reflecting foil', solarAbsorptance: 0.12, source: 'aluminised film, weathered indoors' },
+  { id: 'dark', name: 'Dark paint', solarAbsorptance: 0.92, source: 'ASHRAE Fundamentals, solar absorptance of paints' },
+]

@@ -1,0 +1,7 @@
+export * from './sum'
+export * from './glazing-angle'
+export * from './heat'
+export * from './shade'
+export * from './air'
+export * from './fuel'
+export * from './light'

@@ -1,0 +1,76 @@
+import { DEMOS, type Design } from '../../core/design'
+import { airPath, bundlePressurePa, frictionFactor, operatingFlow, pipeFilm, rectangularChannel, roundPipe } from '../../core/store/air-path'
+import { rockBed, rockFilm, rockPressurePa } from '../../core/store/rock-bed'
+import { createYearEngine } from '../../core/year'
+
+const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const pipes = { ...roundPipe(0.1), pipes: 10, lengthM: 8, roughnessM: 0.003, soilConductivity: 1.5, fan: { freeFlowM3h: 700, shutOffPa: 120, powerW: 90 } }
+
+test('friction: laminar by 64/Re, smooth pipe near Blasius, rough pipe near the fully rough law', () => {
+  expect(frictionFactor(1000, 0)).toBeCloseTo(0.064, 9)
+  expect(frictionFactor(20000, 0) / (0.316 / 20000 ** 0.25)).toBeCloseTo(1, 1)
+  expect(frictionFactor(1e7, 0.03) / (1 / (2 * Math.log10(3.7 / 0.03)) ** 2)).toBeCloseTo(1, 2)
+})
+
+test('film in a smooth pipe is near Dittus and Boelter’s', () => {
+  const re = 30000
+  const dittus = 0.023 * re ** 0.8 * 0.71 ** 0.4 * 0.0257 / 0.1
+  expect(pipeFilm(re, frictionFactor(re, 0), 0.1) / dittus).toBeCloseTo(1, 0)
+  expect(pipeFilm(500, 0.128, 0.1)).toBeCloseTo(3.66 * 0.0257 / 0.1, 9)
+})
+
+test('pipes: effectiveness is 1 − e^(−NTU); longer and more pipes give up more; the fan meets their curve', () => {
+  const path = airPath(pipes)
+  expect(path.effectiveness).toBeCloseTo(1 - Math.exp(-path.ntu), 12)
+  expect(pipes.fan.shutOffPa * (1 - path.flowM3s * 3600 / pipes.fan.freeFlowM3h)).toBeCloseTo(path.pressurePa, 3)
+  expect(bundlePressurePa(pipes, path.flowM3s)).toBeCloseTo(path.pressurePa, 9)
+  expect(airPath({ ...pipes, lengthM: 20 }).effectiveness).toBeGreaterThan(path.effectiveness)
+  expect(airPath({ ...pipes, lengthM: 20 }).flowM3s).toBeLessThan(path.flowM3s)
+  expect(airPath({ ...pipes, pipes: 2 }).flowM3s).toBeLessThan(path.flowM3s * 0.6)
+  const flat = rectangularChannel(0.15, 0.1)
+  expect(flat.diameterM).toBeCloseTo(0.12, 9)
+})
+
+test('a fan against nothing blows free; against a wall of pressure it hardly blows', () => {
+  expect(operatingFlow(pipes.fan, () => 0) * 3600).toBeCloseTo(700, 6)
+  expect(operatingFlow(pipes.fan, q => q * 1e7)).toBeLessThan(1e-4)
+})
+
+test('rock: Löf and Hawley’s film, Ergun’s drop by hand, smaller rock holds back more and takes more', () => {
+  expect(rockFilm(0.1, 0.05)).toBeCloseTo(650 * 2 ** 0.7, 6)
+  const e = 0.42
+  const byHand = 0.6 * (150 * 1.81e-5 * (1 - e) ** 2 / (e ** 3 * 0.05 ** 2) * 0.1 + 1.75 * 1.2 * (1 - e) / (e ** 3 * 0.05) * 0.01)
+  expect(rockPressurePa(0.1, 0.6, 0.05)).toBeCloseTo(byHand, 9)
+  const coarse = rockBed({ areaM2: 6, depthM: 0.6, rockM: 0.1, fan: pipes.fan })
+  const fine = rockBed({ areaM2: 6, depthM: 0.6, rockM: 0.02, fan: pipes.fan })
+  expect(fine.flowM3s).toBeLessThan(coarse.flowM3s)
+  expect(fine.nodeEffectiveness).toBeGreaterThan(coarse.nodeEffectiveness)
+})
+
+const engine = createYearEngine()
+const base = engine.run(demo).answers
+const withStore = (patch: Partial<Design['store']>): Design => ({ ...demo, store: { ...demo.store, ...patch } })
+
+test.each<[string, Design]>([
+  ['earth store', withStore({ earth: { ...demo.store.earth, on: true } })],
+  ['rock bed', withStore({ rockBed: { ...demo.store.rockBed, on: true } })],
+  ['bed channels', withStore({ channels: { ...demo.store.channels, on: true } })],
+  ['earth tube', { ...demo, breathe: { ...demo.breathe, earthTube: { ...demo.breathe.earthTube, on: true, belowC: 6 } } }],
+])('%s: it runs, its fan is paid for, energy closes', (_, design) => {
+  const { answers, series } = engine.run(design)
+  expect(answers.electricity.fansKWh).toBeGreaterThan(1)
+  expect(answers.ledger.gains.fans).toBeCloseTo(answers.electricity.fansKWh, 3)
+  expect(answers.ledger.closure).toBeLessThan(0.001)
+  expect(series.storeC.every(Number.isFinite)).toBe(true)
+})
+
+test('an earth store takes the edge off the worst night and warms its soil in autumn; a bigger one more', () => {
+  const plain = withStore({ barrels: { ...demo.store.barrels, count: 0 }, massWall: { ...demo.store.massWall, thicknessM: 0 } })
+  const none = engine.run(plain).answers.coldestNight.insideC
+  const with10 = engine.run({ ...plain, store: { ...plain.store, earth: { ...plain.store.earth, on: true } } }).answers.coldestNight.insideC
+  expect(with10).toBeGreaterThan(none)
+  const { series } = engine.run(withStore({ earth: { ...demo.store.earth, on: true } }))
+  const day = (d: number) => series.storeC[d * 24]!
+  expect(day(250)).toBeGreaterThan(day(60))
+  expect(base.coldestNight.insideC).toBeGreaterThan(-10)
+})

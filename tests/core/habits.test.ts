@@ -1,0 +1,125 @@
+import { DEMOS, designFaults, type Design } from '../../core/design'
+import { createYearEngine } from '../../core/year'
+
+const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const engine = createYearEngine()
+const run = (d: Design) => engine.run(d)
+const breathe = (patch: Partial<Design['breathe']>): Design => ({ ...demo, breathe: { ...demo.breathe, ...patch } })
+const cover = (patch: Partial<Design['skin']['cover']>): Design => ({ ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, ...patch } } })
+const base = run(demo)
+
+test('fans come on by stages and hold the heat down where vents are small', () => {
+  const small = { ...demo.breathe.vents, lowM2: 0.3, highM2: 0.3 }
+  const none = run(breathe({ vents: small })).answers
+  const one = run(breathe({ vents: small, fans: { ...demo.breathe.fans, stages: 1 } })).answers
+  const three = run(breathe({ vents: small, fans: { ...demo.breathe.fans, stages: 3 } })).answers
+  expect(one.hottestAfternoon.insideC).toBeLessThan(none.hottestAfternoon.insideC)
+  expect(three.hottestAfternoon.insideC).toBeLessThan(one.hottestAfternoon.insideC)
+  expect(three.ledger.closure).toBeLessThan(0.001)
+})
+
+test('the winter habit holds sun heat in: vents wait, the house is aired at midday only', () => {
+  const { series, site } = run(breathe({ airing: { ...demo.breathe.airing, on: true } }))
+  let airedAtMidday = 0
+  for (let d = 0; d < 59; d++) {
+    let mean = 0
+    for (let k = 0; k < 24; k++) mean += site.dryBulbC[d * 24 + k]! / 24
+    if (mean >= demo.breathe.airing.belowC) continue
+    for (let k = 0; k < 24; k++) {
+      const h = d * 24 + k
+      const midday = k >= 11 && k < 13
+      if (midday && series.ventOpening[h]! > 0.2) airedAtMidday++
+      // Well before mid-afternoon it is shut, unless it is really hot.
+      if (k >= 15 && series.airC[h]! < 27) expect(series.ventOpening[h]!).toBeLessThan(0.1)
+    }
+  }
+  expect(airedAtMidday).toBeGreaterThan(3)
+})
+
+test('an opener with hysteresis closes later than it opens', () => {
+  const open = (hysteresisK: number) => run(breathe({ vents: { ...demo.breathe.vents, hysteresisK } })).answers.hoursVented
+  expect(open(6)).toBeGreaterThan(open(0))
+})
+
+test('doors let heat out, a lobby keeps much of it in', () => {
+  const busy = { areaM2: 2, openingsPerDay: 60, openS: 40 }
+  const shut = run(breathe({ doors: { ...busy, openingsPerDay: 0 } })).answers
+  const doors = run(breathe({ doors: busy })).answers
+  const lobby = run(breathe({ doors: busy, lobby: { areaM2: 3 } }))
+  const winter = (a: typeof shut) => a.months[0]!.insideMeanC
+  expect(winter(doors)).toBeLessThan(winter(shut) - 0.05)
+  expect(winter(lobby.answers)).toBeGreaterThan(winter(doors))
+  expect(lobby.answers.ledger.closure).toBeLessThan(0.001)
+  // The lobby lies between outside and inside.
+  expect(lobby.series.lobbyC[100]!).toBeLessThan(lobby.series.airC[100]!)
+  expect(lobby.series.lobbyC[100]!).toBeGreaterThan(lobby.site.dryBulbC[100]!)
+})
+
+test('under a row cover the beds’ air stays warmer than the room on cold nights', () => {
+  const design: Design = { ...breathe({ rowCover: { on: true, belowC: 8 } }), skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
+  const { series, answers } = run(design)
+  const h = answers.coldestNight.hour
+  expect(series.rowC[h]!).toBeGreaterThan(series.airC[h]! + 0.5)
+  expect(answers.ledger.closure).toBeLessThan(0.001)
+})
+
+test('covers: any place holds heat; outside, between and inside agree within a few degrees; rules draw them', () => {
+  const none = run(cover({ id: 'none' })).answers.coldestNight.insideC
+  const at = (['inside', 'outside', 'between'] as const).map(place => run(cover({ place, onlyBelowC: 40 })).answers.coldestNight.insideC)
+  for (const c of at) expect(c).toBeGreaterThan(none + 2)
+  expect(Math.max(...at) - Math.min(...at)).toBeLessThan(4)
+  const clock = run(cover({ rule: 'clock', fromH: 17, untilH: 8, onlyBelowC: 40 }))
+  expect(clock.series.coverDrawn[12]).toBe(0)
+  expect(clock.series.coverDrawn[2]).toBe(1)
+  expect(clock.series.coverDrawn[17]).toBe(1)
+  expect(clock.series.coverDrawn[8]).toBe(0)
+  const cold = run(cover({ rule: 'cold', onlyBelowC: 40 }))
+  cold.series.coverDrawn.forEach((drawn, h) => expect(drawn).toBe(cold.site.globalWm2[h]! < 30 ? 1 : 0))
+  expect(designFaults({ ...cover({ place: 'between' }), skin: { ...demo.skin, glazing: 'glass-1', cover: { ...demo.skin.cover, place: 'between' } } })[0]!.path).toBe('skin.cover.place')
+})
+
+test('with an inside cover the glass is colder and more water condenses on it than with an outside one', () => {
+  const glass = (place: 'inside' | 'outside') => run(cover({ place, onlyBelowC: 40 }))
+  const inside = glass('inside')
+  const outside = glass('outside')
+  const h = inside.answers.coldestNight.hour - 3
+  expect(inside.series.glazingC[h]!).toBeLessThan(outside.series.glazingC[h]!)
+})
+
+test('transpiration: leaves damp the air and cool the summer', () => {
+  const bare = run(breathe({ leafArea: 0 })).answers
+  const lush = run(breathe({ leafArea: 3 })).answers
+  expect(lush.hoursDamp).toBeGreaterThan(bare.hoursDamp)
+  expect(lush.months[6]!.insideMeanC).toBeLessThan(bare.months[6]!.insideMeanC)
+  expect(lush.ledger.losses['damp air']!).toBeGreaterThan(bare.ledger.losses['damp air']!)
+})
+
+test('a measured tightness stands for its class', () => {
+  const measured = run(breathe({ leakage: 'measured', ach50: 8 })).answers
+  expect(measured.coldestNight.insideC).toBeCloseTo(run(breathe({ leakage: 'tight' })).answers.coldestNight.insideC, 9)
+  expect(base.answers.condensedKg).toBeGreaterThan(10)
+})
+
+test('water: layers stand warm over cold, a tank and a pond store, a pond dampens the air', () => {
+  const layered = run({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, stratified: true } } }).answers
+  expect(layered.ledger.closure).toBeLessThan(0.001)
+  expect(Math.abs(layered.coldestNight.insideC - base.answers.coldestNight.insideC)).toBeLessThan(0.5)
+  const dry: Design = { ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } } }
+  const none = run(dry).answers
+  const tank = run({ ...dry, store: { ...dry.store, tank: { ...dry.store.tank, lengthM: 4, atM: 3.4 } } }).answers
+  const pond = run({ ...dry, store: { ...dry.store, pond: { ...dry.store.pond, lengthM: 4, atM: 3.4 } } }).answers
+  expect(tank.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
+  expect(pond.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
+  expect(pond.months[0]!.waterC).not.toBeNull()
+  for (const a of [tank, pond]) expect(a.ledger.closure).toBeLessThan(0.001)
+  const wall = run({ ...dry, store: { ...dry.store, innerWall: { material: 'gabion', thicknessM: 0.5, heightM: 1.5, atM: 3.6 } } }).answers
+  expect(wall.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
+})
+
+test('glazing gets older and dirtier: less light, the same warmth at night within a little', () => {
+  const at = (condition: Partial<Design['skin']['condition']>) => run({ ...demo, skin: { ...demo.skin, condition: { ...demo.skin.condition, ...condition } } }).answers
+  const old = at({ ageYears: 15 })
+  expect(old.months[5]!.dli / base.answers.months[5]!.dli).toBeCloseTo(0.992 ** 15, 1)
+  expect(at({ dirt: 0.2 }).months[5]!.dli).toBeLessThan(base.answers.months[5]!.dli * 0.85)
+  expect(at({ frameShare: 0.3 }).months[5]!.dli).toBeLessThan(base.answers.months[5]!.dli * 0.8)
+})

@@ -1,0 +1,150 @@
+import type { Design } from '../../core/design'
+import type { FaceId } from '../../core/geometry/scene'
+import { faceOfObject } from '../../core/geometry/scene'
+import { makeBuilding, type Building, type Surface } from '../../core/geometry/surfaces'
+import { seededRandom } from '../../core/climate/random'
+
+type V = [number, number, number]
+interface Triangle { a: V, e1: V, e2: V, face: FaceId, pane: { middle: V, corners: V[], inset: number, face: FaceId } | null }
+
+const sub = (a: readonly number[], b: readonly number[]): V => [a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!]
+const cross = (a: V, b: V): V => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
+const dot = (a: V, b: V) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+
+/** A room as a soup of triangles, made apart from the core's planes and boxes: barrels as prisms of many sides. */
+function soup(building: Building): Triangle[] {
+  const out: Triangle[] = []
+  const add = (face: FaceId, points: V[], pane: Triangle['pane'] = null) => {
+    for (let i = 1; i + 1 < points.length; i++) out.push({ a: points[0]!, e1: sub(points[i]!, points[0]!), e2: sub(points[i + 1]!, points[0]!), face, pane })
+  }
+  const key = (s: Surface) => s.polygon.map(p => p.map(v => v.toFixed(6)).join()).sort().join('|')
+  const done = new Set<string>()
+  for (const s of building.surfaces) {
+    if (done.has(key(s))) continue
+    done.add(key(s))
+    const twin = building.surfaces.find(o => o !== s && key(o) === key(s) && o.kind === 'glazed')
+    const corners = s.polygon.map(p => [...p] as V)
+    const middle = [0, 1, 2].map(k => corners.reduce((sum, p) => sum + p[k]!, 0) / corners.length) as V
+    add(s.id, corners, twin ? { middle, corners, inset: twin.inset, face: twin.id } : null)
+  }
+  for (const o of building.objects) {
+    const face = faceOfObject(o.kind)
+    const box = (x0: number, x1: number, y0: number, y1: number) => {
+      const p = (x: number, y: number, z: number): V => [x, y, z]
+      add(face, [p(x0, y0, o.z1), p(x1, y0, o.z1), p(x1, y1, o.z1), p(x0, y1, o.z1)])
+      add(face, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y1, o.z0), p(x0, y1, o.z0)])
+      add(face, [p(x0, y0, o.z0), p(x0, y1, o.z0), p(x0, y1, o.z1), p(x0, y0, o.z1)])
+      add(face, [p(x1, y0, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x1, y0, o.z1)])
+      add(face, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y0, o.z1), p(x0, y0, o.z1)])
+      add(face, [p(x0, y1, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x0, y1, o.z1)])
+    }
+    if (!o.bank) {
+      box(o.x0, o.x1, o.y0, o.y1)
+      continue
+    }
+    const { bank } = o
+    for (let k = 0; k < bank.count; k++) {
+      const cx = o.x0 + (Math.floor(k / bank.perRow) + 0.5) * (o.x1 - o.x0) / bank.rows
+      const cy = o.y0 + (k % bank.perRow + 0.5) * bank.pitchM
+      const ring = Array.from({ length: 16 }, (_, i): [number, number] => [cx + bank.radiusM * Math.cos(i * Math.PI / 8), cy + bank.radiusM * Math.sin(i * Math.PI / 8)])
+      ring.forEach((p, i) => {
+        const q = ring[(i + 1) % 16]!
+        add(face, [[p[0], p[1], o.z0], [q[0], q[1], o.z0], [q[0], q[1], o.z1], [p[0], p[1], o.z1]])
+      })
+      add(face, ring.map((p): V => [p[0], p[1], o.z1]))
+      add(face, ring.map((p): V => [p[0], p[1], o.z0]))
+    }
+  }
+  return out
+}
+
+/** Corner and two sides of every triangle, nine numbers each: the loop over them allocates nothing. */
+function packed(triangles: readonly Triangle[]): Float64Array {
+  return Float64Array.from(triangles.flatMap(t => [...t.a, ...t.e1, ...t.e2]))
+}
+
+const found = { index: -1, distance: Infinity }
+
+/** Nearest triangle before a ray, by Möller & Trumbore 1997. */
+function nearest(t: Float64Array, ox: number, oy: number, oz: number, dx: number, dy: number, dz: number): void {
+  found.index = -1
+  let near = Infinity
+  for (let i = 0; i < t.length; i += 9) {
+    const e1x = t[i + 3]!
+    const e1y = t[i + 4]!
+    const e1z = t[i + 5]!
+    const e2x = t[i + 6]!
+    const e2y = t[i + 7]!
+    const e2z = t[i + 8]!
+    const px = dy * e2z - dz * e2y
+    const py = dz * e2x - dx * e2z
+    const pz = dx * e2y - dy * e2x
+    const det = e1x * px + e1y * py + e1z * pz
+    if (det < 1e-14 && det > -1e-14) continue
+    const sx = ox - t[i]!
+    const sy = oy - t[i + 1]!
+    const sz = oz - t[i + 2]!
+    const u = (sx * px + sy * py + sz * pz) / det
+    if (u < -1e-9 || u > 1 + 1e-9) continue
+    const qx = sy * e1z - sz * e1y
+    const qy = sz * e1x - sx * e1z
+    const qz = sx * e1y - sy * e1x
+    const w = (dx * qx + dy * qy + dz * qz) / det
+    if (w < -1e-9 || u + w > 1 + 1e-9) continue
+    const distance = (e2x * qx + e2y * qy + e2z * qz) / det
+    if (distance > 1e-5 && distance < near) {
+      near = distance
+      found.index = i / 9
+    }
+  }
+  found.distance = near
+}
+
+/** First landings of a beam towards `sun` (the room's directions) through each glazed surface, by random rays: shares by face. */
+export function bruteLandings(design: Design, sun: V, rays: number): { surface: Surface, shares: Map<FaceId, number> }[] {
+  const building = makeBuilding(design)
+  const triangles = soup(building)
+  const flat = packed(triangles)
+  const random = seededRandom(5)
+  const down: V = [-sun[0], -sun[1], -sun[2]]
+  return building.surfaces.filter(s => s.kind === 'glazed').map((surface) => {
+    const shares = new Map<FaceId, number>()
+    const c = surface.polygon
+    const middle = [0, 1, 2].map(k => c.reduce((sum, p) => sum + p[k]!, 0) / c.length) as V
+    const shrunk = c.map(p => [0, 1, 2].map(k => middle[k]! + (p[k]! - middle[k]!) * surface.inset) as V)
+    const areas = shrunk.slice(1, -1).map((p, i) => Math.hypot(...cross(sub(p, shrunk[0]!), sub(shrunk[i + 2]!, shrunk[0]!))))
+    const total = areas.reduce((a, b) => a + b, 0)
+    const grid = Math.round(Math.sqrt(rays))
+    for (let n = 0; n < grid * grid; n++) {
+      // One random point in each cell of a grid laid over the pane.
+      let pick = (Math.floor(n / grid) + random()) / grid * total
+      let i = 0
+      while (i < areas.length - 1 && pick > areas[i]!) pick -= areas[i++]!
+      const root = Math.sqrt(pick / areas[i]!)
+      const w = root * (n % grid + random()) / grid
+      const u = root - w
+      const [a, b, e] = [shrunk[0]!, shrunk[i + 1]!, shrunk[i + 2]!]
+      const o = [0, 1, 2].map(k => a[k]! + (b[k]! - a[k]!) * u + (e[k]! - a[k]!) * w) as V
+      nearest(flat, o[0], o[1], o[2], down[0], down[1], down[2])
+      const near = found.distance
+      const hit = found.index < 0 ? null : triangles[found.index]!
+      // A ray that starts in a thing standing against the glass lands on it.
+      const inside = building.objects.find(x => !x.bank && o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9))
+      if (inside) {
+        const face = faceOfObject(inside.kind)
+        shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
+        continue
+      }
+      if (!hit) continue
+      let face = hit.face
+      if (hit.pane) {
+        // Inside the shrunk polygon where the point, blown up about the middle, is inside the whole one: all turns the same way.
+        const at = [0, 1, 2].map(k => hit.pane!.middle[k]! + (o[k]! + down[k]! * near - hit.pane!.middle[k]!) / hit.pane!.inset) as V
+        const turns = hit.pane.corners.map((p, k) => cross(sub(hit.pane!.corners[(k + 1) % hit.pane!.corners.length]!, p), sub(at, p)))
+        if (turns.every(t => dot(t, turns[0]!) >= 0)) face = hit.pane.face
+      }
+      shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
+    }
+    return { surface, shares }
+  })
+}

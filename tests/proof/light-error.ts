@@ -1,0 +1,62 @@
+import { completeDesign, DEMOS, type Design, type Form } from '../../core/design'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { shadingOf } from '../../core/geometry/shading'
+import { entry, GLAZINGS } from '../../core/catalog'
+import { glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
+import { lightFaces } from '../../core/optics/gains'
+import { makeLandings, roomDirection, settle, tablePlace } from '../../core/optics/landing'
+import { skyVector, sunPosition } from '../../core/sun'
+import { bruteLandings } from './brute-light'
+
+const [demo] = DEMOS as [Design]
+
+/** A furnished design of each form, clear glazing, at the demo's latitude. */
+export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
+  const shapes: Record<Form, Partial<Design['shape']>> = {
+    'shed': {}, 'gable': { ridgeHeightM: 3.2 }, 'saltbox': {}, 'gambrel': { breakAtM: 0.7, breakHeightM: 2.4, ridgeHeightM: 3.4 }, 'a-frame': { ridgeHeightM: 3.2, beds: [{ atM: 0.8, widthM: 1, heightM: 0.3 }] },
+    'arch': { ridgeAtM: 3.8, backWallM: 2.8 }, 'lean-to': {}, 'dome': { widthM: 7, lengthM: 7, ridgeHeightM: 3.6, beds: [{ atM: 1.2, widthM: 1.1, heightM: 0.4 }, { atM: 2.9, widthM: 1.1, heightM: 0.4 }] },
+  }
+  return completeDesign({
+    ...demo, site: { ...demo.site, latitudeDeg }, shape: { ...demo.shape, form, ...shapes[form] }, skin: { ...demo.skin, glazing: 'glass-2', endsGlazedShare: form === 'a-frame' ? 0.4 : 0.25 },
+    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 8, stack: 1, raisedM: 0.2, place: form === 'a-frame' ? 'middle' : 'back' } },
+  })
+}
+
+/**
+ * Furthest that any face's share of the transmitted beam lies from brute-force ray casting, over some hours of three days. Both go through the same
+ * reflections, so that what is compared is where the beam lands.
+ */
+export function lightError(design: Design, rays = 1500): number {
+  const building = makeBuilding(design)
+  const glazing = entry(GLAZINGS, design.skin.glazing)
+  const faces = lightFaces(design, building, makeGlazingLight(glazing).diffuse.reflectance)
+  const landings = makeLandings({ building, extras: shadingOf(design.shape, building.outline), faces, latitudeDeg: design.site.latitudeDeg })
+  const index = new Int32Array(4)
+  const weight = new Float64Array(4)
+  let worst = 0
+  for (const day of ['2027-01-20', '2027-03-28', '2027-07-05']) {
+    for (const hour of ['09:10', '11:40', '14:20']) {
+      const p = sunPosition(Date.parse(`${day}T${hour}:00Z`), design.site.latitudeDeg, design.site.longitudeDeg)
+      if (p.altitudeDeg < 4) continue
+      const s = skyVector(p.altitudeDeg, p.azimuthDeg)
+      const sun = roomDirection(building, s.e, s.n, s.u)
+      tablePlace(design.site.latitudeDeg, s.e, s.n, s.u, index, weight)
+      const off = new Float64Array(faces.length)
+      let through = 0
+      bruteLandings(design, [...sun] as [number, number, number], rays).forEach(({ surface, shares }, g) => {
+        const cosine = surface.normal[0] * sun[0] + surface.normal[1] * sun[1] + surface.normal[2] * sun[2]
+        if (cosine <= 0) return
+        const beam = surface.areaM2 * cosine * glazingAt(glazing, cosine).transmittance
+        through += beam
+        const brute = settle(Float64Array.from(faces, f => shares.get(f.id) ?? 0), faces)
+        for (let i = 0; i < faces.length; i++) {
+          let table = 0
+          for (let k = 0; k < 4; k++) table += weight[k]! * landings[g]!.beam[index[k]! * faces.length + i]!
+          off[i]! += beam * (table - brute[i]!)
+        }
+      })
+      if (through > 0) for (const o of off) worst = Math.max(worst, Math.abs(o) / through)
+    }
+  }
+  return worst
+}
