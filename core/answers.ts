@@ -1,3 +1,4 @@
+import { aimLine, type AimLine } from './aim/aim-line'
 import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
 import { dayLengthH, dayName, DAYS, HOURS, isoAt, MONTH_DAYS, MONTH_OF_DAY, type SiteYear } from './climate'
@@ -21,6 +22,9 @@ export interface Extreme {
 
 export interface MonthAnswer {
   insideMinC: number
+  /** Means of the days' lowest and highest air. */
+  insideMeanLowC: number
+  insideMeanHighC: number
   insideMeanC: number
   insideMaxC: number
   outsideMinC: number
@@ -74,6 +78,8 @@ export interface Answers {
   outside: OutsideYear
   freeRunning: { coldestNight: Extreme }
   months: MonthAnswer[]
+  /** What was asked, and the hour that came nearest to missing it (or missed it most): air less what it had to be. */
+  aim: AimLine & { tightest: { marginK: number, aimC: number, hour: number } | null }
   ledger: { gains: Record<string, number>, losses: Record<string, number>, storedKWh: number, closure: number }
   /** The same by month, kWh; what a month neither lost nor gained it stored. */
   ledgerMonths: { gains: Record<string, number>, losses: Record<string, number> }[]
@@ -126,6 +132,10 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
   let hoursBelowAim = 0
   let hoursAboveLimit = 0
   let hoursDamp = 0
+  const line = aimLine(design.aim)
+  let tightest = { marginK: Infinity, aimC: design.aim.lowestAirC, hour: coldest.hour }
+  let dayLow = Infinity
+  let dayHigh = -Infinity
   let heatJ = 0
   let loopJ = 0
   let fanJ = 0
@@ -141,20 +151,25 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
   const lampMol = design.topUp.lamps.molPerMJ * 1e-6 * LAMP_REACHES / growArea
   let peakW = 0
   const months = Array.from({ length: 12 }, (): MonthAnswer => ({
-    insideMinC: Infinity, insideMeanC: 0, insideMaxC: -Infinity, outsideMinC: Infinity, outsideMaxC: -Infinity, soilC: 0, waterC: 0, dli: 0, topUpKWh: 0,
+    insideMinC: Infinity, insideMeanLowC: 0, insideMeanHighC: 0, insideMeanC: 0, insideMaxC: -Infinity, outsideMinC: Infinity, outsideMaxC: -Infinity, soilC: 0, waterC: 0, dli: 0, topUpKWh: 0,
   }))
   const hasWater = !Number.isNaN(series.waterC[0]!)
   for (let h = 0; h < HOURS; h++) {
     const air = series.airC[h]!
     if (air < 0) hoursBelow0++
-    if (air < design.aim.lowestAirC) hoursBelowAim++
-    if (air > design.aim.highestAirC) hoursAboveLimit++
     if (series.relativeHumidity[h]! > 0.9) hoursDamp++
     heatJ += series.heaterW[h]! * 3600
     peakW = Math.max(peakW, series.heaterW[h]!)
     const index = MONTH_OF_DAY[Math.floor(h / 24)]!
     const hours = MONTH_DAYS[index]! * 24
     const month = months[index]!
+    const low = line.lowC[index]!
+    const high = line.highC[index]!
+    if (low !== null && air < low) hoursBelowAim++
+    if (high !== null && air > high) hoursAboveLimit++
+    if (low !== null && series.airMinC[h]! - low < tightest.marginK) tightest = { marginK: series.airMinC[h]! - low, aimC: low, hour: h }
+    dayLow = Math.min(dayLow, series.airMinC[h]!)
+    dayHigh = Math.max(dayHigh, series.airMaxC[h]!)
     month.insideMinC = Math.min(month.insideMinC, series.airMinC[h]!)
     month.insideMaxC = Math.max(month.insideMaxC, series.airMaxC[h]!)
     month.outsideMinC = Math.min(month.outsideMinC, site.dryBulbC[h]!)
@@ -166,6 +181,10 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     month.dli += mol / MONTH_DAYS[index]!
     dayMol += mol
     if (h % 24 === 23) {
+      month.insideMeanLowC += dayLow / MONTH_DAYS[index]!
+      month.insideMeanHighC += dayHigh / MONTH_DAYS[index]!
+      dayLow = Infinity
+      dayHigh = -Infinity
       if (dayMol < DIM_DLI) dimDays++
       dayMol = 0
     }
@@ -210,9 +229,9 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0 },
     hoursVented, hoursCovered: Math.round(hoursCovered), ice: hasWater ? { hours: iceHours, most: iceMost } : null, soilMinC, dimDays, condensedKg,
     shortDays: Array.from({ length: DAYS }, (_, d) => dayLengthH(d, site.latitudeDeg)).filter(l => l < 10).length,
-    outside: outsideYear(site, design.aim.lowestAirC),
+    outside: outsideYear(site, line.lowC),
     freeRunning: { coldestNight: coldestHour(site, free) },
-    months,
+    months, aim: { ...line, tightest: Number.isFinite(tightest.marginK) ? tightest : null },
     ledger: { gains, losses, storedKWh: series.storedJ / KWH, closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1) },
     ledgerMonths: monthlyLedger(series),
     worstNightLosses: nightLosses(series, coldest.hour),
@@ -239,7 +258,7 @@ function monthlyLedger(series: YearSeries): Answers['ledgerMonths'] {
 }
 
 /** Frost dates, extremes and degree-hours of a site's year. Halves of the year are parted at the warmest day. */
-function outsideYear(site: SiteYear, baseC: number): OutsideYear {
+function outsideYear(site: SiteYear, lowC: AimLine['lowC']): OutsideYear {
   let coldestC = Infinity
   let hottestC = -Infinity
   let degreeHours = 0
@@ -248,7 +267,7 @@ function outsideYear(site: SiteYear, baseC: number): OutsideYear {
     const t = site.dryBulbC[h]!
     coldestC = Math.min(coldestC, t)
     hottestC = Math.max(hottestC, t)
-    degreeHours += Math.max(0, baseC - t)
+    degreeHours += Math.max(0, (lowC[MONTH_OF_DAY[Math.floor(h / 24)]!] ?? t) - t)
     if (t < 0) frost[Math.floor(h / 24)] = 1
   }
   // The ground's coldest day lies about a month behind the air's: half a year on stands high summer.

@@ -1,5 +1,5 @@
 import type { Answers } from './answers'
-import { designDays, groundTemperatureC, noonOfDay, type DesignDay } from './climate'
+import { designDays, groundTemperatureC, noonOfDay, type DesignDay, type GroundClimate } from './climate'
 import { entry, MATERIALS } from './catalog'
 import type { Design } from './design/types'
 import type { YearResult } from './year'
@@ -10,9 +10,12 @@ export interface YearView {
   latitudeDeg: number
   longitudeDeg: number
   standardOffsetH: number
-  hours: Record<'outsideC' | 'airC' | 'airMinC' | 'airMaxC' | 'soilC' | 'waterC' | 'sunAltitudeDeg' | 'sunAzimuthDeg' | 'globalWm2' | 'heaterW' | 'ventOpening' | 'coverDrawn' | 'relativeHumidity', Float32Array>
+  hours: Record<'outsideC' | 'airC' | 'airMinC' | 'airMaxC' | 'soilC' | 'waterC' | 'sunAltitudeDeg' | 'sunAzimuthDeg' | 'globalWm2' | 'beamWm2' | 'windMs' | 'heaterW' | 'ventOpening' | 'coverDrawn' | 'relativeHumidity', Float32Array>
   cold: DesignDay
   hot: DesignDay
+  /** The yearly wave of the ground's surface, and how quickly the site's soil passes it on, m²/s. */
+  ground: GroundClimate
+  soilDiffusivity: number
   /** Greatest depth at which the undisturbed ground freezes, m. */
   frostDepthM: number
 }
@@ -29,10 +32,10 @@ export function yearView(design: Design, { answers, site, series }: YearResult):
     if (coldest < 0) frostDepthM = depth
   }
   return {
-    answers, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: site.standardOffsetH, cold, hot, frostDepthM,
+    answers, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: site.standardOffsetH, cold, hot, frostDepthM, ground: site.ground, soilDiffusivity: diffusivity,
     hours: {
       outsideC: site.dryBulbC, airC: series.airC, airMinC: series.airMinC, airMaxC: series.airMaxC, soilC: series.soilC, waterC: series.waterC,
-      sunAltitudeDeg: site.sunAltitudeDeg, sunAzimuthDeg: site.sunAzimuthDeg, globalWm2: site.globalWm2, heaterW: series.heaterW, ventOpening: series.ventOpening,
+      sunAltitudeDeg: site.sunAltitudeDeg, sunAzimuthDeg: site.sunAzimuthDeg, globalWm2: site.globalWm2, beamWm2: site.beamWm2, windMs: site.windMs, heaterW: series.heaterW, ventOpening: series.ventOpening,
       coverDrawn: series.coverDrawn, relativeHumidity: series.relativeHumidity,
     },
   }

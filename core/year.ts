@@ -62,6 +62,13 @@ export function createYearEngine(now: () => number = () => 0) {
   }
   const stages: StageTimes = { site: 0, building: 0, light: 0, sun: 0, network: 0, answers: 0 }
 
+  function siteYearOf(design: Design, weather?: WeatherYear): { key: string, year: SiteYear } {
+    const { site } = design
+    const climate = weather ? `w${identity(weather)}` : site.climate.kind === 'hourly' ? hourlyKey(site.climate) : JSON.stringify(site.climate)
+    const key = [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone, site.seed, climate, JSON.stringify([site.spell, site.horizon])].join('|')
+    return { key, year: siteStage(key, design, weather) }
+  }
+
   function run(design: Design, options: YearOptions = {}): YearResult {
     const start = now()
     let mark = start
@@ -71,9 +78,7 @@ export function createYearEngine(now: () => number = () => 0) {
       mark = t
     }
     const { site, shape, skin, store } = design
-    const climate = options.weather ? `w${identity(options.weather)}` : site.climate.kind === 'hourly' ? hourlyKey(site.climate) : JSON.stringify(site.climate)
-    const siteKey = [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone, site.seed, climate, JSON.stringify([site.spell, site.horizon])].join('|')
-    const siteYear = siteStage(siteKey, design, options.weather)
+    const { key: siteKey, year: siteYear } = siteYearOf(design, options.weather)
     lap('site')
     const building = makeBuilding(design)
     lap('building')
@@ -95,7 +100,9 @@ export function createYearEngine(now: () => number = () => 0) {
     answers.runMs = now() - start
     return { answers, site: siteYear, series, gains }
   }
-  return { run, stages }
+  /** The site's year alone, remembered as in a run. */
+  const site = (design: Design): SiteYear => siteYearOf(design).year
+  return { run, site, stages }
 }
 
 function hourlyKey(climate: Extract<Design['site']['climate'], { kind: 'hourly' }>): string {

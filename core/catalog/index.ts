@@ -5,6 +5,8 @@ export * from './covers'
 export * from './leakage'
 export * from './vessels'
 export * from './fuels'
+export * from './crops'
+export * from './climates'
 
 /** The entry with an id. Throws RangeError when there is none: a checked design never gets here. */
 export function entry<T extends { id: string }>(list: readonly T[], id: string): T {

@@ -29,3 +29,8 @@ function offsetH(zone: string, utcMs: number): number {
 export function standardOffsetH(zone: string): number {
   return Math.min(offsetH(zone, Date.UTC(NOMINAL_YEAR, 0, 15)), offsetH(zone, Date.UTC(NOMINAL_YEAR, 6, 15)))
 }
+
+/** Offset of a zone's own clock (summer time included) from UTC at noon of a day of the nominal year, h. */
+export function offsetOnDay(zone: string, day: number): number {
+  return offsetH(zone, Date.UTC(NOMINAL_YEAR, 0, 1, 12) + day * 86400000)
+}

@@ -15,7 +15,13 @@ export function designCautions(design: Design, answers: Answers | null): Caution
   const outline = makeOutline(design.shape)
   const knee = design.shape.kneeWallM
   add('shape', `Snow off the glass needs room: the knee wall holds ${(Math.round(knee * 100) / 100).toFixed(2)} m. Snow, wind and anchorage are for an engineer or your building office.`)
-  if (headroomM(design) < 1.9) add('shape', 'Nobody can stand upright where the path is: less than 1.9 m is clear.')
+  const { survey } = design.site
+  if (survey.frostPocket) add('site', 'A frost pocket: nights here can be several degrees colder than the climate’s figures. Measure a few clear nights, or set a colder design low.')
+  if (survey.waterTableM > 0 && survey.waterTableM < design.shape.sunkM + 0.5) add('site', 'The water table stands close below the floor: drains or a higher floor, before anything is dug.')
+  const { headroomM: wanted, reachM } = design.aim.practical
+  if (headroomM(design) < wanted) add('shape', `Heads hit the roof where the path is: less than ${wanted} m is clear.`)
+  const wide = design.shape.beds.findIndex(b => b.widthM > 2 * reachM)
+  if (wide >= 0) add('shape', `Bed ${wide + 1} is wider than two arms reach (${(2 * reachM).toFixed(1)} m).`)
   if (design.shape.sunkM > 0.9) add('shape', 'A pit deeper than your waist can bury people: shoring, drains and buried lines come first, and walls that hold earth are an engineer’s.')
   if (design.shape.form === 'lean-to') add('shape', 'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.')
   if (design.store.pond.lengthM > 0 || design.store.tank.lengthM > 0) add('store', 'Children drown in little water: cover or fence open tanks and ponds.')

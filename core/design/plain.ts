@@ -4,7 +4,8 @@ const fan = (freeFlowM3h: number, shutOffPa: number, powerW: number): Fan => ({ 
 
 /** Parts of a design as they stand before anybody has chosen: nothing dug, nothing added. Demos, new designs and older documents build on them. */
 export const PLAIN = {
-  site: { spell: null, horizon: [] },
+  aim: { crops: [], practical: { budget: 0, builder: 'unknown', power: true, water: true, wheelchair: false, headroomM: 1.9, reachM: 0.75, permits: 'unknown' } },
+  site: { spell: null, horizon: [], survey: { declinationDeg: 0, waterTableM: 0, frostDepthM: 0, slopeDeg: 0, slopeTowardsDeg: 180, frostPocket: false, snowNote: '', windNote: '' } },
   shape: {
     breakAtM: 0.8, breakHeightM: 2.2, sunkM: 0, overhangM: 0, house: { heightM: 6, beyondM: 3, airC: 18 }, shadeStripM: 0, benches: [],
   },

@@ -1,5 +1,5 @@
 import { array, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
-import { COLOURS, entry, FINISHES, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
+import { COLOURS, CROPS, entry, FINISHES, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
 import { isTimeZone } from '../climate/time-zone'
 import { HOURS } from '../climate/types'
 import { outlineFaults } from '../geometry/section'
@@ -117,10 +117,27 @@ export function normalsFaults(lowC: unknown, highC: unknown): Complaint[] {
   return out
 }
 
+/** A group that may be left out by writing null. */
+const orNull = (inner: AnySchema) => mixed().nullable().test('or null', (value, context) => {
+  if (value === null) return true
+  try {
+    inner.validateSync(value, { abortEarly: false, strict: true })
+    return true
+  }
+  catch (error) {
+    const all = (error as ValidationError).inner
+    return new ValidationError((all.length > 0 ? all : [error as ValidationError]).map(e => context.createError({ path: e.path ? `${context.path}.${e.path}` : context.path, message: e.message })))
+  }
+})
+
+const cropNeeds = orNull(group({
+  name: text(80), survivesC: within('temperature'), growsC: within('temperature'), soilC: within('temperature'), highestC: within('temperature'), dli: within('crop.dli'), weeks: within('crop.weeks'),
+}))
 const spell = group({ startDay: whole('site.spell.startDay'), dullDays: whole('site.spell.dullDays'), clearDays: whole('site.spell.clearDays'), lowC: within('site.spell.lowC') })
 const flag = () => mixed().nullable().test('flag', say('is not true or false', 'true or false'), v => typeof v === 'boolean')
 const fan = () => group({ freeFlowM3h: within('fan.freeFlowM3h'), shutOffPa: within('fan.shutOffPa'), powerW: within('fan.powerW') })
 const bedLike = () => group({ atM: within('bed.atM'), widthM: within('bed.widthM'), heightM: within('bed.heightM') })
+const note = () => string().strict().nullable().test('note', say('is not text', 'text of up to 400 characters, or none'), v => typeof v === 'string' && v.length <= 400)
 const colour = () => oneOf(ids(COLOURS))
 
 const schema = group({
@@ -128,7 +145,14 @@ const schema = group({
   id: text(80),
   name: text(120),
   decided: list(oneOf(STEPS), 0, STEPS.length),
-  aim: group({ lowestAirC: within('aim.lowestAirC'), highestAirC: within('aim.highestAirC') }),
+  aim: group({
+    lowestAirC: within('aim.lowestAirC'), highestAirC: within('aim.highestAirC'),
+    crops: list(group({ id: text(80), needs: cropNeeds, months: list(mixed().nullable().test('month', say('is not known', 'grow, hold or an empty text'), v => v as unknown === 'grow' || v as unknown === 'hold' || v as unknown === ''), 12, 12) }), 0, 12),
+    practical: group({
+      budget: within('aim.practical.budget'), builder: oneOf(['self', 'helpers', 'firm', 'unknown']), power: flag(), water: flag(), wheelchair: flag(), headroomM: within('aim.practical.headroomM'),
+      reachM: within('aim.practical.reachM'), permits: oneOf(['unknown', 'asked', 'given', 'none needed']),
+    }),
+  }),
   site: group({
     place: text(120), latitudeDeg: within('site.latitudeDeg'), longitudeDeg: within('site.longitudeDeg'), elevationM: within('site.elevationM'),
     timeZone: text(60).test('zone', ({ value }) => say(`“${String(value)}” is not a time zone`, 'an IANA name such as Europe/Vienna'), v => typeof v === 'string' && isTimeZone(v)),
@@ -137,17 +161,11 @@ const schema = group({
       const found = climateFaults(value)
       return found.length === 0 || new ValidationError(found.map(f => context.createError({ path: context.path + f.at, message: say(f.message, f.allowed) })))
     }),
-    spell: mixed().nullable().test('spell', (value, context) => {
-      if (value === null) return true
-      try {
-        spell.validateSync(value, { abortEarly: false, strict: true })
-        return true
-      }
-      catch (error) {
-        const inner = (error as ValidationError).inner
-        return new ValidationError((inner.length > 0 ? inner : [error as ValidationError]).map(e => context.createError({ path: e.path ? `${context.path}.${e.path}` : context.path, message: e.message })))
-      }
+    survey: group({
+      declinationDeg: within('site.survey.declinationDeg'), waterTableM: within('site.survey.waterTableM'), frostDepthM: within('site.survey.frostDepthM'), slopeDeg: within('site.survey.slopeDeg'),
+      slopeTowardsDeg: within('horizon.azimuthDeg'), frostPocket: flag(), snowNote: note(), windNote: note(),
     }),
+    spell: orNull(spell),
     horizon: list(group({ azimuthDeg: within('horizon.azimuthDeg'), altitudeDeg: within('horizon.altitudeDeg'), kind: oneOf(['solid', 'deciduous']) }), 0, 100),
   }),
   shape: group({
@@ -224,6 +242,10 @@ const schema = group({
 function faultsBetween(design: Design): Fault[] {
   const out: Fault[] = []
   const add = (path: string, message: string, allowed: string) => out.push({ path, message, allowed })
+  design.aim.crops.forEach((c, i) => {
+    if (c.needs === null && !CROPS.some(k => k.id === c.id)) add(`aim.crops[${i}].id`, `“${c.id}” is in no catalogue and brings no needs`, `one of ${ids(CROPS).join(', ')}, or needs of its own`)
+    else if (design.aim.crops.findIndex(o => o.id === c.id) < i) add(`aim.crops[${i}].id`, `“${c.id}” stands twice`, 'each crop once')
+  })
   if (design.aim.lowestAirC >= design.aim.highestAirC) add('aim.lowestAirC', 'is not below the highest air', `below ${design.aim.highestAirC} °C`)
   for (const f of outlineFaults(design.shape, GLAZING_ANGLE_RANGE)) add(f.path, f.message, f.allowed)
   const vents = design.breathe.vents

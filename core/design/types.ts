@@ -1,3 +1,5 @@
+import type { CropChoice } from '../aim/aim-line'
+
 /** The schema that this version reads and writes; older ones are migrated forward on load. */
 export const SCHEMA_VERSION = 2
 
@@ -92,6 +94,20 @@ export interface Design {
   aim: {
     lowestAirC: number
     highestAirC: number
+    /** What is to live in it and when. With crops the two temperatures above give way to theirs, month by month. */
+    crops: CropChoice[]
+    /** What is at hand, and who must get about in it. */
+    practical: {
+      /** In the heater's currency; 0 while it is not known. */
+      budget: number
+      builder: 'self' | 'helpers' | 'firm' | 'unknown'
+      power: boolean
+      water: boolean
+      wheelchair: boolean
+      headroomM: number
+      reachM: number
+      permits: 'unknown' | 'asked' | 'given' | 'none needed'
+    }
   }
   site: {
     place: string
@@ -106,6 +122,23 @@ export interface Design {
     climate: NormalsClimate | HourlyClimate
     spell: Spell | null
     horizon: HorizonPoint[]
+    /** What was measured and asked on the spot. It changes no sum: it stands on the drawing and among the notes. */
+    survey: {
+      /** Compass declination, degrees, east positive. */
+      declinationDeg: number
+      /** Depth of the water table, m; 0 while it is not known. */
+      waterTableM: number
+      /** Frost depth by local rule, m; 0 leaves the estimate. */
+      frostDepthM: number
+      /** Fall of the ground, degrees, and the azimuth that it falls towards. */
+      slopeDeg: number
+      slopeTowardsDeg: number
+      /** Cold air gathers here on still nights. */
+      frostPocket: boolean
+      /** What the building office or an engineer said of snow and wind. */
+      snowNote: string
+      windNote: string
+    }
   }
   shape: {
     form: Form

@@ -1,3 +1,4 @@
 export * from './position'
 export * from './day'
 export * from './incidence'
+export * from './true-north'

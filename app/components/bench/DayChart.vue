@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
-import { dayName } from '../../../core/climate'
+import { aimLine } from '../../../core/aim/aim-line'
+import { dayName, MONTH_OF_DAY } from '../../../core/climate'
 import { toShown } from '../../../core/units'
 import type { YearView } from '../../../core/view'
 
@@ -49,7 +50,7 @@ const options = computed((): ApexOptions => {
       ...Array.from({ length: temperatures }, (_, i) => ({ seriesName: 'air inside', show: i === 0, min: low, max: high, tickAmount: (high - low) / tick, labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: unit, style: { fontWeight: 400, color: c.soft } } })),
       { opposite: true, min: 0, max: 1000, tickAmount: 4, labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: 'W/m²', style: { fontWeight: 400, color: c.soft } } },
     ],
-    annotations: { xaxis: [{ x: `${props.hour}`, borderColor: c.ink, strokeDashArray: 0 }], yaxis: [{ y: toShown(bench.current.aim.lowestAirC, 'temperature', settings.units), borderColor: c.clay, strokeDashArray: 6, label: { text: 'aim', position: 'left', textAnchor: 'start', style: { background: 'transparent', color: c.clay } } }] },
+    annotations: { xaxis: [{ x: `${props.hour}`, borderColor: c.ink, strokeDashArray: 0 }], yaxis: [{ y: toShown(aimLine(bench.current.aim).lowC[MONTH_OF_DAY[props.day]!] ?? bench.current.aim.lowestAirC, 'temperature', settings.units), borderColor: c.clay, strokeDashArray: 6, label: { text: 'aim', position: 'left', textAnchor: 'start', style: { background: 'transparent', color: c.clay } } }] },
     legend: { position: 'right', fontSize: '13px', offsetY: 0, width: 170, itemMargin: { vertical: 1 } },
     grid: { borderColor: c.line, padding: { top: -12, bottom: -4 } },
     tooltip: { theme: settings.theme === 'night' ? 'dark' : 'light', shared: true },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { needsOf } from '../../../core/aim/aim-line'
 import { entry, GLAZINGS, LEAKAGE_CLASSES, NIGHT_COVERS } from '../../../core/catalog'
 import { designCautions, type StepId } from '../../../core/design'
 
@@ -20,7 +21,7 @@ const steps = computed((): Step[] => {
     rockBed.on && 'rock bed', channels.on && 'bed channels',
   ].filter(s => s !== false)
   return [
-    { id: 'aim', name: 'Aim', sub: `${settings.show(d.aim.lowestAirC, 'temperature')} to ${settings.show(d.aim.highestAirC, 'temperature')}` },
+    { id: 'aim', name: 'Aim', sub: d.aim.crops.length > 0 ? d.aim.crops.map(c => needsOf(c).name.toLowerCase()).join(', ') : `${settings.show(d.aim.lowestAirC, 'temperature')} to ${settings.show(d.aim.highestAirC, 'temperature')}` },
     { id: 'site', name: 'Site', sub: `${Math.abs(d.site.latitudeDeg).toFixed(1)}° ${d.site.latitudeDeg >= 0 ? 'N' : 'S'}, ${climate}` },
     { id: 'shape', name: 'Shape', sub: `${d.shape.form} ${length(d.shape.lengthM)} × ${length(d.shape.widthM)}` },
     { id: 'skin', name: 'Skin', sub: `${entry(GLAZINGS, d.skin.glazing).name.split(',')[0]!.replace(' polycarbonate', '').toLowerCase()}, ${d.skin.cover.id === 'none' ? 'no cover' : entry(NIGHT_COVERS, d.skin.cover.id).name.split(',')[0]!.toLowerCase()}` },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DAYS, MONTH_NAMES } from '../../../core/climate'
+import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { designCautions, type StepId } from '../../../core/design'
 
 const props = defineProps<{ step: string }>()
@@ -12,7 +12,10 @@ const was = computed(() => year.pinnedAnswers)
 const t = (c: number) => settings.show(c, 'temperature')
 const DULL = ['', 'after one dull day', 'after two dull days', 'after three dull days', 'after four dull days', 'after five dull days', 'after six dull days or more']
 
-const margin = computed(() => (a.value ? a.value.coldestNight.insideC - bench.current.aim.lowestAirC : 0))
+/** The hour that comes nearest to missing the aim: with crops the aim changes with the month. */
+const tightest = computed(() => a.value?.aim.tightest ?? null)
+const margin = computed(() => tightest.value?.marginK ?? 0)
+const withCrops = computed(() => bench.current.aim.crops.length > 0)
 const heated = computed(() => bench.current.topUp.heater.on)
 const darkest = computed(() => (a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0))
 const hottestDay = computed(() => (a.value ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}` : ''))
@@ -48,8 +51,10 @@ function showColdest(): void {
         <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
           {{ a.coldestNight.day }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}
         </button>.
-        Aim {{ t(bench.current.aim.lowestAirC) }}:
-        <strong :class="margin >= 0 ? 'text-moss' : 'text-clay'">{{ margin >= 0 ? 'kept, by' : 'missed, by' }} {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong>.
+        <template v-if="tightest">
+          Aim {{ t(tightest.aimC) }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:
+        </template>
+        <strong v-if="tightest" :class="margin >= 0 ? 'text-moss' : 'text-clay'">{{ margin >= 0 ? 'kept, by' : 'missed, by' }} {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong>.
       </p>
       <p v-if="heated" class="hint mt-1">
         Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }} <ChangeMark :now="a.freeRunning.coldestNight.insideC" :was="was?.freeRunning.coldestNight.insideC" quantity="temperature" more="good" />
@@ -68,7 +73,7 @@ function showColdest(): void {
           <dd>{{ settings.show(a.hoursBelowAim, 'hours') }} <ChangeMark :now="a.hoursBelowAim" :was="was?.hoursBelowAim" quantity="hours" more="bad" /></dd>
         </div>
         <div class="row">
-          <dt>Too hot<span class="hint block">above {{ t(bench.current.aim.highestAirC) }}</span></dt>
+          <dt>Too hot<span class="hint block">above {{ withCrops ? 'what the crops bear' : t(bench.current.aim.highestAirC) }}</span></dt>
           <dd>{{ settings.show(a.hoursAboveLimit, 'hours') }} <ChangeMark :now="a.hoursAboveLimit" :was="was?.hoursAboveLimit" quantity="hours" more="bad" /></dd>
         </div>
         <div class="row">

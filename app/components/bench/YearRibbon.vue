@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { DAYS, dayName, MONTH_NAMES, MONTH_START } from '../../../core/climate'
+import { aimLine } from '../../../core/aim/aim-line'
+import { DAYS, dayName, MONTH_NAMES, MONTH_OF_DAY, MONTH_START } from '../../../core/climate'
 
 const emit = defineEmits<{ day: [number] }>()
 const bench = useDesign()
@@ -17,9 +18,10 @@ const days = computed(() => {
     return { low: of(view.hours.airMinC, Math.min), high: of(view.hours.airMaxC, Math.max), out: of(view.hours.outsideC, Math.min) }
   })
 })
+const aim = computed(() => aimLine(bench.current.aim))
 const range = computed(() => {
   const all = days.value.flatMap(d => [d.low, d.high, d.out])
-  return { low: Math.min(bench.current.aim.lowestAirC, ...all) - 1, high: Math.max(...all) + 1 }
+  return { low: Math.min(...aim.value.lowC.filter(v => v !== null), ...all) - 1, high: Math.max(...all) + 1 }
 })
 const plotHeight = computed(() => Math.max(20, height.value - 20))
 const x = (day: number) => day / DAYS * width.value
@@ -28,15 +30,17 @@ const y = (c: number) => plotHeight.value * (range.value.high - c) / (range.valu
 /** Bars of each kind as one path: cold below the aim, hot above the limit, and in range. */
 const bars = computed(() => {
   const paths = { cold: '', fit: '', hot: '' }
-  const aim = bench.current.aim
   days.value.forEach((d, i) => {
-    const kind = d.low < aim.lowestAirC ? 'cold' : d.high > aim.highestAirC ? 'hot' : 'fit'
+    const month = MONTH_OF_DAY[i]!
+    const kind = d.low < (aim.value.lowC[month] ?? -Infinity) ? 'cold' : d.high > (aim.value.highC[month] ?? Infinity) ? 'hot' : 'fit'
     const left = x(i).toFixed(2)
     const right = (x(i) + Math.max(0.6, width.value / DAYS - 0.35)).toFixed(2)
     paths[kind] += `M${left} ${y(d.low).toFixed(1)}V${y(d.high).toFixed(1)}H${right}V${y(d.low).toFixed(1)}Z`
   })
   return paths
 })
+/** The aim as a rule of steps, one a month; no rule where nothing lives that asks. */
+const aimPath = computed(() => aim.value.lowC.map((c, m) => (c === null ? '' : `M${x(MONTH_START[m]!).toFixed(1)} ${y(c).toFixed(1)}H${x(MONTH_START[m + 1]!).toFixed(1)}`)).join(''))
 const outside = computed(() => days.value.map((d, i) => `${i === 0 ? 'M' : 'L'}${x(i + 0.5).toFixed(1)} ${y(d.out).toFixed(1)}`).join(''))
 const months = computed(() => MONTH_NAMES.map((name, m) => ({ name: name.slice(0, width.value < 500 ? 1 : 3), x: x((MONTH_START[m]! + MONTH_START[m + 1]!) / 2) })))
 
@@ -87,7 +91,7 @@ function key(event: KeyboardEvent): void {
         <path :d="bars.cold" fill="var(--slate)" />
         <path :d="bars.hot" fill="var(--clay)" />
         <path :d="outside" fill="none" stroke="var(--ink)" stroke-width="0.9" opacity="0.75" />
-        <line x1="0" :x2="width" :y1="y(bench.current.aim.lowestAirC)" :y2="y(bench.current.aim.lowestAirC)" stroke="var(--clay)" stroke-width="1.4" stroke-dasharray="6 4" />
+        <path :d="aimPath" fill="none" stroke="var(--clay)" stroke-width="1.4" stroke-dasharray="6 4" />
         <template v-if="pointed !== null">
           <line :x1="x(pointed + 0.5)" :x2="x(pointed + 0.5)" y1="0" :y2="plotHeight" stroke="var(--ink)" stroke-width="1.6" />
           <circle :cx="x(pointed + 0.5)" cy="4" r="4.5" fill="var(--ink)" />

@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { MATERIALS } from '../../../core/catalog'
-import { MONTH_NAMES, monthlyNormals, timeZoneOf } from '../../../core/climate'
-import { RANGES, type Patch } from '../../../core/design'
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
+import { CLIMATE_TYPES, climateMonths, MATERIALS } from '../../../core/catalog'
+import { MONTH_NAMES, monthlyNormals, standardOffsetH, timeZoneOf } from '../../../core/climate'
+import { RANGES, type HourlyClimate, type NormalsClimate, type Patch } from '../../../core/design'
+import type { Coordinates } from '../../../formats/coordinates'
 import { readEpw } from '../../../formats/epw'
 import { parseNormalsTable } from '../../../formats/normals-table'
+import { readCsvTable, type CsvTable } from '../../../formats/weather-csv'
 import { formatNumber, parseNumber, toShown, fromShown } from '../../../core/units'
 
 const bench = useDesign()
@@ -28,6 +31,16 @@ function setPlace(path: 'site.latitudeDeg' | 'site.longitudeDeg', value: number)
   return refused
 }
 
+/** A place from the search, from coordinates or from the map, with its time zone. */
+function moveTo({ latitudeDeg, longitudeDeg }: Coordinates, name: string | null): void {
+  const before = site.value.latitudeDeg
+  const refused = bench.edit([
+    ['site.latitudeDeg', latitudeDeg], ['site.longitudeDeg', longitudeDeg], ['site.timeZone', timeZoneOf(latitudeDeg, longitudeDeg)], ...(name ? [['site.place', name.slice(0, 120)] as const] : []),
+  ], 'move')
+  if (refused) notices.tell('error', 'The place was not taken; nothing has changed.', { lines: [refused] })
+  else if (before * latitudeDeg < 0) askHemisphere(latitudeDeg)
+}
+
 /** A hottest month in the other hemisphere's summer is asked about, not refused. */
 function askHemisphere(latitudeDeg: number): void {
   const climate = site.value.climate
@@ -35,12 +48,48 @@ function askHemisphere(latitudeDeg: number): void {
   const hottest = climate.highC.indexOf(Math.max(...climate.highC))
   const northern = hottest >= 3 && hottest <= 8
   if (northern === latitudeDeg >= 0 || Math.abs(latitudeDeg) < 20) return
-  const turn = (a: readonly number[]) => a.map((_, m) => a[(m + 6) % 12]!)
   notices.tell('warning', `The hottest month is ${MONTH_NAMES[hottest]}, yet the place lies ${latitudeDeg >= 0 ? 'north' : 'south'} of the equator. Is that meant?`, {
     seconds: 30,
-    action: { label: 'Move the months by half a year', run: () => void bench.edit([['site.climate', { ...climate, lowC: turn(climate.lowC), highC: turn(climate.highC) }]], 'half a year') },
+    action: { label: 'Move the months by half a year', run: () => void bench.edit([['site.climate', turned(climate)]], 'half a year') },
   })
 }
+
+/** Every monthly series half a year on. */
+function turned(climate: NormalsClimate): NormalsClimate {
+  return Object.fromEntries(Object.entries(climate).map(([key, v]) => [key, Array.isArray(v) ? v.map((_, m) => (v as number[])[(m + 6) % 12]!) : v])) as unknown as NormalsClimate
+}
+
+/** An illustrative climate to begin with. What was typed before comes back with undo. */
+function begin(event: Event): void {
+  const select = event.target as HTMLSelectElement
+  const type = CLIMATE_TYPES.find(c => c.id === select.value)
+  select.value = ''
+  if (!type) return
+  bench.edit([['site.climate', { kind: 'normals', ...climateMonths(type, site.value.latitudeDeg) }]], 'climate type')
+  notices.tell('info', `${type.name}: an illustration to begin with, not your place. Put your own monthly figures in its stead when you have them.`)
+}
+
+const csv = shallowRef<{ table: CsvTable, name: string } | null>(null)
+const csvPicker = ref<HTMLInputElement | null>(null)
+async function openCsv(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  const table = readCsvTable(await file.text())
+  input.value = ''
+  if (table.ok) csv.value = { table: table.table, name: file.name }
+  else notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [table.message] })
+}
+const csvSite = computed(() => ({ latitudeDeg: site.value.latitudeDeg, longitudeDeg: site.value.longitudeDeg, elevationM: site.value.elevationM, standardOffsetH: standardOffsetH(site.value.timeZone) }))
+function takeCsv(climate: HourlyClimate): void {
+  const name = csv.value?.name ?? 'the table'
+  csv.value = null
+  const refused = bench.edit([['site.climate', climate]], `csv ${name}`)
+  if (refused) notices.tell('error', `${name} was not taken; nothing has changed.`, { lines: [refused] })
+  else notices.tell('info', `${name}: a year of 8760 hours is in use.`, { lines: climate.notes })
+}
+const beginId = useId()
+const TABS = ['Place and climate', 'The year outside', 'Horizon', 'True north', 'Ground and notes']
 
 const set = (path: string) => (v: number) => bench.edit([[path, v]])
 
@@ -111,6 +160,16 @@ function backToNormals(): void {
 </script>
 
 <template>
+  <TabGroup as="div">
+    <TabList class="tabs" aria-label="Parts of the site">
+      <Tab v-for="name in TABS" :key="name" v-slot="{ selected }" as="template">
+        <button :class="{ on: selected }" :data-test="`tab-${name.split(' ').at(-1)}`">
+          {{ name }}
+        </button>
+      </Tab>
+    </TabList>
+    <TabPanels>
+      <TabPanel :unmount="false">
   <div class="step-grid site-grid">
     <div>
       <h2 class="group-title">
@@ -118,6 +177,7 @@ function backToNormals(): void {
       </h2>
       <label :for="placeId">Place</label>
       <input :id="placeId" class="input mb-1" :value="site.place" maxlength="120" @change="setName">
+      <PlaceFinder :here="site" @place="moveTo" />
       <div class="grid grid-cols-2 gap-x-3">
         <QuantityField
           label="Latitude" quantity="angle" :value="site.latitudeDeg" :min="-90" :max="90" hint="south is negative" :set="v => setPlace('site.latitudeDeg', v)"
@@ -140,9 +200,30 @@ function backToNormals(): void {
       <h2 class="group-title">
         Climate
       </h2>
+      <div class="mb-1.5 flex flex-wrap items-end gap-2">
+        <div>
+          <label :for="beginId">Begin with an illustrative climate</label>
+          <select :id="beginId" class="input !w-72" data-test="climate-type" @change="begin">
+            <option value="">
+              choose one, then bend it …
+            </option>
+            <option v-for="c in CLIMATE_TYPES" :key="c.id" :value="c.id">
+              {{ c.name }}
+            </option>
+          </select>
+        </div>
+        <button class="button" data-test="load-epw" @click="filePicker?.click()">
+          Load an EPW file
+        </button>
+        <button class="button" data-test="load-csv" @click="csvPicker?.click()">
+          Load hourly CSV
+        </button>
+        <input ref="filePicker" type="file" accept=".epw,text/plain" class="hidden" data-test="epw-file" @change="useFile">
+        <input ref="csvPicker" type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" class="hidden" data-test="csv-file" @change="openCsv">
+      </div>
       <template v-if="site.climate.kind === 'normals'">
         <p class="hint mb-1">
-          Mean daily low and high of each month, {{ settings.units === 'us' ? '°F' : '°C' }}. Radiation, humidity and wind are <strong>estimated</strong> from them; days are made from a seed.
+          Mean daily low and high of each month, {{ settings.units === 'us' ? '°F' : '°C' }}. What is not given besides is <strong>estimated</strong> from them{{ site.climate.sunshineH || site.climate.globalJm2 ? ' (light comes from sunshine figures that came with it)' : '' }}; days are made from a seed.
         </p>
         <div class="overflow-x-auto">
           <table class="months">
@@ -198,17 +279,31 @@ function backToNormals(): void {
           Use its monthly means instead
         </button>
       </template>
-      <div class="mt-2">
-        <button class="button" data-test="load-epw" @click="filePicker?.click()">
-          Load an EPW weather file
-        </button>
-        <input ref="filePicker" type="file" accept=".epw,text/plain" class="hidden" data-test="epw-file" @change="useFile">
-      </div>
     </div>
   </div>
+      </TabPanel>
+      <TabPanel class="panel">
+        <SiteCharts />
+      </TabPanel>
+      <TabPanel class="panel">
+        <HorizonEditor />
+      </TabPanel>
+      <TabPanel class="panel">
+        <NorthSheet />
+      </TabPanel>
+      <TabPanel class="panel">
+        <SurveyNotes />
+      </TabPanel>
+    </TabPanels>
+    <CsvDialog :table="csv?.table ?? null" :file-name="csv?.name ?? ''" :site="csvSite" @close="csv = null" @take="takeCsv" />
+  </TabGroup>
 </template>
 
 <style scoped>
+.tabs { display: flex; flex-wrap: wrap; gap: 0.15rem; padding: 0.35rem 1.1rem 0; border-bottom: 1px solid var(--line); }
+.tabs button { padding: 0.15rem 0.7rem; border: 1px solid transparent; border-bottom: 0; border-radius: 4px 4px 0 0; cursor: pointer; }
+.tabs button.on { border-color: var(--line); background: var(--paper); font-weight: 600; margin-bottom: -1px; }
+.panel { padding: 0.7rem 1.1rem; }
 .months { border-collapse: separate; border-spacing: 1px; width: 100%; }
 @media (min-width: 901px) {
   .step-grid.site-grid { grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr) minmax(0, 1.25fr) !important; }

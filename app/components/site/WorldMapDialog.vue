@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { geoEquirectangular, geoGraticule10, geoPath } from 'd3-geo'
+import { feature } from 'topojson-client'
+import type { GeometryCollection, Topology } from 'topojson-specification'
+import land from 'world-atlas/land-110m.json'
+import type { Coordinates } from '../../../formats/coordinates'
+
+const props = defineProps<{ open: boolean, here: Coordinates }>()
+const emit = defineEmits<{ close: [], place: [Coordinates] }>()
+
+const WIDTH = 960
+const HEIGHT = 480
+const projection = geoEquirectangular().scale(WIDTH / (2 * Math.PI)).translate([WIDTH / 2, HEIGHT / 2])
+const path = geoPath(projection)
+const topology = land as unknown as Topology<{ land: GeometryCollection }>
+const shores = path(feature(topology, topology.objects.land)) ?? ''
+const net = path(geoGraticule10()) ?? ''
+
+const at = ref<Coordinates>({ ...props.here })
+watch(() => props.open, () => { at.value = { ...props.here } })
+const dot = computed(() => projection([at.value.longitudeDeg, at.value.latitudeDeg])!)
+const words = computed(() => `${Math.abs(at.value.latitudeDeg).toFixed(1)}° ${at.value.latitudeDeg < 0 ? 'S' : 'N'}, ${Math.abs(at.value.longitudeDeg).toFixed(1)}° ${at.value.longitudeDeg < 0 ? 'W' : 'E'}`)
+
+function point(event: MouseEvent): void {
+  const box = (event.currentTarget as Element).getBoundingClientRect()
+  const found = projection.invert!([(event.clientX - box.left) / box.width * WIDTH, (event.clientY - box.top) / box.height * HEIGHT])
+  if (found) at.value = { longitudeDeg: Math.round(found[0] * 10) / 10, latitudeDeg: Math.round(found[1] * 10) / 10 }
+}
+const KEYS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
+function key(event: KeyboardEvent): void {
+  const way = KEYS[event.key]
+  if (!way) return
+  event.preventDefault()
+  const step = event.shiftKey ? 10 : 0.5
+  at.value = { longitudeDeg: Math.max(-180, Math.min(180, at.value.longitudeDeg + way[0] * step)), latitudeDeg: Math.max(-90, Math.min(90, at.value.latitudeDeg + way[1] * step)) }
+}
+</script>
+
+<template>
+  <Dialog :open="open" class="relative z-50" @close="emit('close')">
+    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
+    <div class="fixed inset-0 flex items-center justify-center p-4">
+      <DialogPanel class="max-h-full w-full max-w-5xl overflow-y-auto border border-ink bg-lime p-4">
+        <DialogTitle class="slab text-xl">
+          Point to the place
+        </DialogTitle>
+        <p class="hint mb-2">
+          Press on the map, or move the mark with the arrow keys (with Shift by ten degrees). It is good to a tenth of a degree; type the rest.
+        </p>
+        <svg
+          :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="block w-full cursor-crosshair border border-line" style="background: var(--sky-top)" tabindex="0" role="slider" aria-label="World map" :aria-valuetext="words"
+          :aria-valuenow="Math.round(at.latitudeDeg)" data-test="world-map" @click="point" @keydown="key"
+        >
+          <path :d="net" fill="none" stroke="var(--line)" stroke-width="0.6" />
+          <path :d="shores" fill="var(--earth)" stroke="var(--ink)" stroke-width="0.7" />
+          <g :transform="`translate(${dot[0]}, ${dot[1]})`">
+            <circle r="7" fill="none" stroke="var(--clay)" stroke-width="2.5" />
+            <path d="M -14 0 H -3 M 3 0 H 14 M 0 -14 V -3 M 0 3 V 14" stroke="var(--clay)" stroke-width="1.6" />
+          </g>
+        </svg>
+        <div class="mt-3 flex flex-wrap items-center justify-between gap-3">
+          <strong data-test="map-words">{{ words }}</strong>
+          <span class="flex gap-2">
+            <button class="button" @click="emit('close')">Leave it</button>
+            <button class="button" data-test="map-take" @click="emit('place', at)">Take this place</button>
+          </span>
+        </div>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

@@ -1,0 +1,50 @@
+import { CROPS, type CropNeeds } from '../catalog'
+import type { Design } from '../design/types'
+
+/** One of the two things a crop does in a month, or nothing. */
+export type CropMonth = 'grow' | 'hold' | ''
+
+/** A crop that is to live in the house: from the catalogue, or one's own. */
+export interface CropChoice {
+  /** Catalogue id, or one of one's own that is in no catalogue. */
+  id: string
+  /** Needs in place of the catalogue's; one's own crops must bring them. */
+  needs: CropNeeds | null
+  /** January first. */
+  months: CropMonth[]
+}
+
+/** What the air, the soil and the light must be, month by month; null where nothing lives that needs it. */
+export interface AimLine {
+  lowC: (number | null)[]
+  highC: (number | null)[]
+  soilC: (number | null)[]
+  dli: (number | null)[]
+}
+
+/** A chosen crop's needs. Throws RangeError for an id that is in no catalogue and brings none. */
+export function needsOf(choice: CropChoice): CropNeeds {
+  const needs = choice.needs ?? CROPS.find(c => c.id === choice.id)
+  if (!needs) throw new RangeError(`The crop “${choice.id}” is in no catalogue and says nothing of its needs.`)
+  return needs
+}
+
+/** The strictest of the chosen crops' needs in each month. Without crops the two numbers of the aim stand for every month. */
+export function aimLine(aim: Design['aim']): AimLine {
+  const blank = () => new Array<number | null>(12).fill(null)
+  if (aim.crops.length === 0) return { lowC: blank().fill(aim.lowestAirC), highC: blank().fill(aim.highestAirC), soilC: blank(), dli: blank() }
+  const line: AimLine = { lowC: blank(), highC: blank(), soilC: blank(), dli: blank() }
+  const most = (series: (number | null)[], m: number, v: number) => { series[m] = Math.max(series[m] ?? -Infinity, v) }
+  for (const choice of aim.crops) {
+    const needs = needsOf(choice)
+    choice.months.forEach((does, m) => {
+      if (does === '') return
+      line.highC[m] = Math.min(line.highC[m] ?? Infinity, needs.highestC)
+      most(line.lowC, m, does === 'grow' ? needs.growsC : needs.survivesC)
+      if (does === 'hold') return
+      most(line.soilC, m, needs.soilC)
+      most(line.dli, m, needs.dli)
+    })
+  }
+  return line
+}

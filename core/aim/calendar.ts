@@ -1,0 +1,87 @@
+import type { MonthAnswer } from '../answers'
+import { MONTH_NAMES } from '../climate/types'
+import { needsOf, type CropChoice } from './aim-line'
+
+/** What a month of the simulated year lets a crop do. */
+export type CropState = 'fails' | 'holds' | 'grows'
+
+/** Work that falls in a month. */
+export type CropTask = 'sow' | 'plant' | 'harvest'
+
+export interface CropCell {
+  state: CropState
+  /** What was asked of the month: grow, hold or nothing. */
+  asked: CropChoice['months'][number]
+  /** Whether the year gives what was asked. */
+  kept: boolean
+  /** Why it does less than grow: too cold at night, cold soil, too little light, too hot. Empty where it grows. */
+  reasons: string[]
+  tasks: CropTask[]
+}
+
+export interface CropRow { id: string, name: string, cells: CropCell[] }
+
+/**
+ * Month by month, what the design's own air, soil and light allow each chosen crop, against what was asked of it; with sowing, planting and harvest worked back from
+ * the months that grow. Nights are judged by the month's mean of daily lows less 2 K (some nights are colder), survival by its coldest hour.
+ */
+export function cropCalendar(crops: readonly CropChoice[], months: readonly MonthAnswer[]): CropRow[] {
+  return crops.map((choice) => {
+    const needs = needsOf(choice)
+    const cells = months.map((m, i): CropCell => {
+      const reasons: string[] = []
+      if (m.insideMeanLowC - 2 < needs.growsC) reasons.push(`nights are too cold (${(m.insideMeanLowC - 2).toFixed(0)} °C, wants ${needs.growsC})`)
+      if (m.soilC < needs.soilC) reasons.push(`soil is too cold (${m.soilC.toFixed(0)} °C, wants ${needs.soilC})`)
+      if (m.dli < needs.dli) reasons.push(`light is short (${m.dli.toFixed(0)} mol, wants ${needs.dli})`)
+      if (m.insideMeanHighC > needs.highestC) reasons.push(`days are too hot (${m.insideMeanHighC.toFixed(0)} °C, bears ${needs.highestC})`)
+      const dies = m.insideMinC < needs.survivesC
+      if (dies) reasons.unshift(`the coldest hour kills it (${m.insideMinC.toFixed(0)} °C, bears ${needs.survivesC})`)
+      const state: CropState = dies ? 'fails' : reasons.length === 0 ? 'grows' : 'holds'
+      const asked = choice.months[i] ?? ''
+      return { state, asked, reasons, tasks: [], kept: asked === '' || state === 'grows' || (asked === 'hold' && state === 'holds') }
+    })
+    addTasks(cells, needs.weeks)
+    return { id: choice.id, name: needs.name, cells }
+  })
+}
+
+/** Sow in the first month of each run of asked growth that the year allows, plant out a month later where it takes long, harvest from when it is ready to the run's end. */
+function addTasks(cells: CropCell[], weeks: number): void {
+  const grows = (i: number) => cells[i % 12]!.asked === 'grow' && cells[i % 12]!.state === 'grows'
+  if (cells.every((_, i) => grows(i))) {
+    cells.forEach(c => c.tasks.push('harvest'))
+    return
+  }
+  for (let first = 0; first < 12; first++) {
+    if (!grows(first) || grows(first + 11)) continue
+    let length = 0
+    while (grows(first + length)) length++
+    const ready = Math.round(weeks / 4.35)
+    cells[first]!.tasks.push('sow')
+    if (weeks > 8 && length > 1) cells[(first + 1) % 12]!.tasks.push('plant')
+    // What is grown also stands through the months that hold it.
+    let end = length
+    while (end < 12 && cells[(first + end) % 12]!.asked === 'hold' && cells[(first + end) % 12]!.state !== 'fails') end++
+    for (let k = ready; k < end; k++) cells[(first + k) % 12]!.tasks.push('harvest')
+  }
+}
+
+/** What the choice means, in a sentence or two: which crops ask most, and whether the year gives it. */
+export function aimSentence(rows: readonly CropRow[]): string {
+  if (rows.length === 0) return 'No crops are chosen yet: the two temperatures stand for every month.'
+  const failing = rows.filter(r => r.cells.some(c => !c.kept))
+  const kept = rows.filter(r => r.cells.some(c => c.asked !== '') && r.cells.every(c => c.kept))
+  const list = (names: string[]) => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`)
+  const parts: string[] = []
+  for (const row of failing.slice(0, 3)) {
+    const months = row.cells.map((c, m) => ({ c, m })).filter(x => !x.c.kept)
+    const cold = months.filter(x => x.c.reasons.some(r => /cold|kills/.test(r)))
+    const dark = months.filter(x => x.c.reasons.some(r => /light/.test(r)))
+    const name = (x: { m: number }) => MONTH_NAMES[x.m]!
+    if (cold.length > 0) parts.push(`${row.name} in ${list(cold.slice(0, 2).map(name))} would mean heat`)
+    else if (dark.length > 0) parts.push(`${row.name} in ${list(dark.slice(0, 2).map(name))} would mean lamps`)
+    else parts.push(`${row.name} is too hot in ${list(months.slice(0, 2).map(name))}`)
+  }
+  if (kept.length > 0) parts.push(`${list(kept.slice(0, 3).map(r => r.name))} ${kept.length === 1 ? 'does' : 'do'} not ask more than this house gives`)
+  return `${parts.join('; ')}.`
+}

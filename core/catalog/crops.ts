@@ -1,0 +1,53 @@
+/** What a crop needs of air, soil and light. Temperatures °C. */
+export interface CropNeeds {
+  name: string
+  /** Air that it survives while it holds still, briefly. */
+  survivesC: number
+  /** Night air at which it still grows. */
+  growsC: number
+  /** Soil at which its roots still work. */
+  soilC: number
+  /** Air above which it suffers or stops setting fruit. */
+  highestC: number
+  /** Least light for growth, mol/m²·d. */
+  dli: number
+  /** Sowing to first harvest in fair conditions, weeks. */
+  weeks: number
+}
+
+export interface Crop extends CropNeeds {
+  id: string
+  group: 'hardy leaves' | 'cool crops' | 'warm fruiting' | 'citrus' | 'tropical' | 'raising'
+  source: string
+}
+
+const TABLES = 'extension tables of minimum and best growing temperatures; DLI ranges after Torres & Lopez 2012'
+const crop = (id: string, name: string, group: Crop['group'], survivesC: number, growsC: number, soilC: number, highestC: number, dli: number, weeks: number, source = TABLES): Crop =>
+  ({ id, name, group, survivesC, growsC, soilC, highestC, dli, weeks, source })
+
+export const CROPS: readonly Crop[] = [
+  crop('lambs-lettuce', 'Lamb’s lettuce', 'hardy leaves', -12, 1, 4, 26, 5, 10),
+  crop('spinach', 'Spinach', 'hardy leaves', -8, 2, 5, 27, 7, 8),
+  crop('winter-lettuce', 'Winter lettuce', 'hardy leaves', -5, 3, 5, 28, 7, 10),
+  crop('kale', 'Kale', 'hardy leaves', -10, 3, 6, 29, 8, 10),
+  crop('leek', 'Leek', 'hardy leaves', -10, 3, 6, 30, 8, 20),
+  crop('radish', 'Radish', 'cool crops', -2, 4, 6, 28, 8, 5),
+  crop('pea', 'Pea', 'cool crops', -3, 4, 6, 28, 9, 11),
+  crop('carrot', 'Carrot', 'cool crops', -4, 4, 7, 30, 9, 13),
+  crop('chard', 'Chard', 'cool crops', -3, 4, 7, 32, 8, 9),
+  crop('potato', 'Early potato', 'cool crops', 0, 6, 8, 30, 12, 12),
+  crop('strawberry', 'Strawberry', 'cool crops', -8, 6, 8, 30, 12, 16),
+  crop('bean', 'Climbing bean', 'warm fruiting', 3, 10, 13, 34, 14, 10),
+  crop('courgette', 'Courgette', 'warm fruiting', 3, 10, 14, 35, 15, 8),
+  crop('tomato', 'Tomato', 'warm fruiting', 3, 11, 14, 34, 18, 15),
+  crop('cucumber', 'Cucumber', 'warm fruiting', 6, 13, 16, 36, 16, 10),
+  crop('pepper', 'Pepper', 'warm fruiting', 4, 12, 15, 36, 18, 17),
+  crop('aubergine', 'Aubergine', 'warm fruiting', 5, 13, 16, 37, 18, 18),
+  crop('lemon', 'Lemon', 'citrus', -2, 8, 10, 38, 14, 52, 'citrus growers’ guides: brief cold to −2 °C'),
+  crop('mandarin', 'Mandarin', 'citrus', -3, 8, 10, 38, 14, 52, 'citrus growers’ guides: brief cold to −3 °C'),
+  crop('fig', 'Fig in a tub', 'citrus', -8, 8, 10, 40, 14, 40, 'fruit growers’ guides'),
+  crop('banana', 'Banana', 'tropical', 5, 14, 16, 38, 16, 60, 'tropical horticulture handbooks: chilling below 7–10 °C'),
+  crop('papaya', 'Papaya', 'tropical', 5, 14, 17, 38, 18, 50, 'tropical horticulture handbooks: chilling below 7–10 °C'),
+  crop('seedlings-cool', 'Cool seedlings', 'raising', 0, 5, 8, 28, 6, 5),
+  crop('seedlings-warm', 'Warm seedlings', 'raising', 6, 12, 18, 32, 10, 7),
+]
