@@ -119,9 +119,10 @@ async function drop(event: DragEvent): Promise<void> {
         {{ bench.current.name }}
       </h1>
       <div class="drawing">
-        <SectionDrawing v-if="ready" />
+        <SitePlan v-if="ready && step === 'site'" />
+        <SectionDrawing v-else-if="ready" />
       </div>
-      <div class="controls" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
+      <div class="controls" :class="{ roomy: step === 'aim' || step === 'site' }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
         <component :is="PANELS[step]" v-if="ready" :key="`${step}-${bench.current.id}`" />
       </div>
     </main>
@@ -146,6 +147,7 @@ async function drop(event: DragEvent): Promise<void> {
 .work { grid-area: work; display: grid; grid-template-rows: minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
 .drawing { min-height: 0; position: relative; }
 .controls { border-top: 1px solid var(--ink); height: 15rem; overflow-y: auto; }
+.controls.roomy { height: 20rem; }
 .score { grid-area: score; border-left: 1px solid var(--ink); background: var(--paper); overflow-y: auto; }
 .year { grid-area: year; border-top: 1px solid var(--ink); }
 .controls :deep(.step-grid) { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.75rem 1.6rem; padding: 0.7rem 1.1rem; }
@@ -155,7 +157,7 @@ async function drop(event: DragEvent): Promise<void> {
   .work { display: contents; }
   .score { border-left: 0; border-top: 1px solid var(--ink); order: 3; overflow: visible; }
   .drawing { height: 320px; order: 1; flex: none; }
-  .controls { height: auto; order: 2; }
+  .controls, .controls.roomy { height: auto; order: 2; }
   .year { order: 4; height: 190px; }
   .controls :deep(.step-grid) { grid-template-columns: minmax(0, 1fr); }
   .controls :deep(.step-grid) > * { grid-column: auto; }

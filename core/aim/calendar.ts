@@ -45,9 +45,17 @@ export function cropCalendar(crops: readonly CropChoice[], months: readonly Mont
   })
 }
 
+/** From here on a crop is a tree or bush. */
+const PERENNIAL_WEEKS = 40
+
 /** Sow in the first month of each run of asked growth that the year allows, plant out a month later where it takes long, harvest from when it is ready to the run's end. */
 function addTasks(cells: CropCell[], weeks: number): void {
   const grows = (i: number) => cells[i % 12]!.asked === 'grow' && cells[i % 12]!.state === 'grows'
+  // What lives for years is neither sown nor planted each spring.
+  if (weeks >= PERENNIAL_WEEKS) {
+    cells.forEach((c, i) => { if (grows(i)) c.tasks.push('harvest') })
+    return
+  }
   if (cells.every((_, i) => grows(i))) {
     cells.forEach(c => c.tasks.push('harvest'))
     return

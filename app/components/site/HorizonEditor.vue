@@ -110,9 +110,11 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
         </g>
         <g v-for="p in paths" :key="p.day">
           <path :d="p.d" fill="none" stroke="var(--straw)" stroke-width="2" :stroke-dasharray="p.day === 171 ? '7 5' : p.day === 78 ? '2 4' : undefined" />
-          <text v-if="p.up" :x="p.noonX" :y="Math.max(11, p.noonY - 4)" text-anchor="middle" class="tick strong">{{ p.name }}</text>
         </g>
         <path v-if="skyline" :d="skyline" fill="var(--earth)" stroke="var(--ink)" stroke-width="1.2" opacity="0.88" />
+        <template v-for="p in paths" :key="`n${p.day}`">
+          <text v-if="p.up" :x="p.noonX" :y="Math.max(11, p.noonY - 4)" text-anchor="middle" class="tick strong">{{ p.name }}</text>
+        </template>
         <line x1="0" :x2="WIDTH" :y1="y(0)" :y2="y(0)" stroke="var(--ink)" stroke-width="1.2" />
         <g
           v-for="(p, i) in horizon" :key="i" class="corner" tabindex="0" role="slider" :aria-label="`Corner ${i + 1} of the horizon`" :aria-valuenow="Math.round(p.altitudeDeg)" :aria-valuetext="`${p.altitudeDeg}° high at ${p.azimuthDeg}°, ${compassPoint(p.azimuthDeg)}`"
@@ -133,7 +135,7 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
           <thead><tr><th /><th v-for="n in MONTH_NAMES" :key="n" scope="col">{{ n.slice(0, 3) }}</th></tr></thead>
           <tbody>
             <tr><th scope="row">hours lost</th><td v-for="(m, i) in lost.months" :key="i">{{ Math.round(m.lostH) }}</td></tr>
-            <tr><th scope="row">share</th><td v-for="(m, i) in lost.months" :key="i">{{ Math.round(m.lostShare * 100) }} %</td></tr>
+            <tr><th scope="row">share, %</th><td v-for="(m, i) in lost.months" :key="i">{{ Math.round(m.lostShare * 100) }}</td></tr>
           </tbody>
         </table>
       </div>
@@ -187,5 +189,6 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
 .corner { cursor: grab; touch-action: none; outline: none; }
 .corner:focus-visible circle:last-child { stroke: var(--slate); stroke-width: 4; }
 .lost th, .lost td { font-size: 0.85rem; padding: 0 0.35rem; text-align: right; font-weight: 400; }
-.lost tbody th { text-align: left; color: var(--soft); }
+.lost td { white-space: nowrap; }
+.lost tbody th { white-space: nowrap; text-align: left; color: var(--soft); }
 </style>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { dayName, DAYS, offsetOnDay, yearStartUtc } from '../../../core/climate'
-import { compassPoint } from '../../../core/geometry/compass'
+import { dayName, DAYS, MONTH_START, offsetOnDay, yearStartUtc } from '../../../core/climate'
 import { RANGES } from '../../../core/design'
 import { compassReading, trueNorthDay, type StickShadow } from '../../../core/sun'
 
 const bench = useDesign()
 const settings = useSettings()
 const site = computed(() => bench.current.site)
-const day = ref(new Date().getMonth() * 30)
+const now = new Date()
+const day = ref(Math.min(DAYS - 1, MONTH_START[now.getMonth()]! + now.getDate() - 1))
 const id = useId()
 
 const clockOffset = computed(() => offsetOnDay(site.value.timeZone, day.value))
@@ -65,7 +65,7 @@ function print(): void {
       <figcaption class="slab">
         Shadow of a one-metre stick, {{ dayName(day) }}, {{ site.place }}
       </figcaption>
-      <svg viewBox="0 0 320 172" class="w-full max-w-lg" role="img" :aria-label="`Shadow tips about solar noon at ${clock(found.noonClockH)}`">
+      <svg viewBox="70 0 180 165" class="w-full max-w-lg" role="img" :aria-label="`Shadow tips about solar noon at ${clock(found.noonClockH)}`">
         <line x1="160" :y1="north ? 150 : 20" x2="160" :y2="north ? 14 : 158" stroke="var(--line)" stroke-width="1" stroke-dasharray="3 4" />
         <text x="164" y="12" class="t">true {{ north ? 'north' : '' }}{{ north ? '' : 'north, behind the stick' }}</text>
         <path :d="curve" fill="none" stroke="var(--clay)" stroke-width="1.4" />
@@ -79,7 +79,7 @@ function print(): void {
         <thead><tr><th class="pr-4 text-left">clock</th><th class="pr-4 text-left">shadow</th><th class="text-left">points to</th></tr></thead>
         <tbody>
           <tr v-for="s in found.shadows.filter((_, i) => i % 2 === 0)" :key="s.clockH">
-            <td class="pr-4">{{ clock(s.clockH) }}</td><td class="pr-4">{{ settings.show(s.lengthM, 'length') }}</td><td>{{ Math.round(s.pointsToDeg) }}°, {{ compassPoint(s.pointsToDeg) }}</td>
+            <td class="pr-4">{{ clock(s.clockH) }}</td><td class="pr-4">{{ settings.show(s.lengthM, 'length') }}</td><td>{{ Math.round(s.pointsToDeg) }}°</td>
           </tr>
         </tbody>
       </table>
