@@ -82,7 +82,14 @@ const fjellro = completeDesign({
   id: 'fjellro',
   name: 'Fjellro Orchard',
   decided: [...STEPS],
-  aim: { lowestAirC: 4, highestAirC: 34 },
+  aim: {
+    lowestAirC: 4, highestAirC: 34,
+    crops: [
+      { id: 'kale', needs: null, months: ['hold', 'hold', 'grow', 'grow', 'grow', '', '', 'grow', 'grow', 'grow', 'hold', 'hold'] },
+      { id: 'strawberry', needs: null, months: ['hold', 'hold', 'hold', 'grow', 'grow', 'grow', 'grow', 'grow', 'hold', 'hold', 'hold', 'hold'] },
+      { id: 'tomato', needs: null, months: ['', '', '', '', 'grow', 'grow', 'grow', 'grow', 'grow', '', '', ''] },
+    ],
+  },
   site: {
     place: 'Fjellro, snowy slope (invented)',
     latitudeDeg: 61.3, longitudeDeg: 9.6, elevationM: 210, timeZone: 'Europe/Oslo', soil: 'sandy-soil', seed: 12,

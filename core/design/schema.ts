@@ -137,7 +137,7 @@ const spell = group({ startDay: whole('site.spell.startDay'), dullDays: whole('s
 const flag = () => mixed().nullable().test('flag', say('is not true or false', 'true or false'), v => typeof v === 'boolean')
 const fan = () => group({ freeFlowM3h: within('fan.freeFlowM3h'), shutOffPa: within('fan.shutOffPa'), powerW: within('fan.powerW') })
 const bedLike = () => group({ atM: within('bed.atM'), widthM: within('bed.widthM'), heightM: within('bed.heightM') })
-const note = () => string().strict().nullable().test('note', say('is not text', 'text of up to 400 characters, or none'), v => typeof v === 'string' && v.length <= 400)
+const note = () => mixed().nullable().test('note', say('is not text', 'text of up to 400 characters, or none'), v => typeof v === 'string' && (v as string).length <= 400)
 const colour = () => oneOf(ids(COLOURS))
 
 const schema = group({

@@ -4,7 +4,7 @@ import type { Building, Surface, SurfaceId, Vec } from './surfaces'
 const { abs, floor, max, min, sqrt } = Math
 
 /** Where light can land in the room. */
-export type FaceId = SurfaceId | 'beds' | 'benches' | 'barrels' | 'tank' | 'inner wall' | 'pond' | 'shade strip'
+export type FaceId = SurfaceId | 'beds' | 'bed sides' | 'benches' | 'barrels' | 'tank' | 'inner wall' | 'pond' | 'shade strip'
 
 const FACE_OF: Record<RoomObject['kind'], FaceId> = { 'bed': 'beds', 'bench': 'benches', 'barrels': 'barrels', 'tank': 'tank', 'inner wall': 'inner wall', 'pond': 'pond' }
 
@@ -66,7 +66,8 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
       const t = o.bank ? bankDistance(o, x, y, z, dx, dy, dz, near) : boxDistance(o, x, y, z, dx, dy, dz, near)
       if (t < near) {
         near = t
-        face = FACE_OF[o.kind]
+        // Plants see what falls on the top of a bed; its sides only warm.
+        face = o.kind === 'bed' && !(dz < 0 && z + dz * t > o.z1 - 1e-6) ? 'bed sides' : FACE_OF[o.kind]
       }
     }
     if (strip) {

@@ -199,17 +199,19 @@ function sunByChain(chains: readonly Chain[], gains: SolarGains): Pick<NetworkMo
   const outerSun = new Float32Array(HOURS * n)
   const airSun = new Float32Array(HOURS)
   const spread = (out: Float32Array, i: number, watts: Float32Array | undefined, share: number) => {
-    if (watts) for (let h = 0; h < HOURS; h++) out[h * n + i] = watts[h]! * share
+    if (watts) for (let h = 0; h < HOURS; h++) out[h * n + i] = out[h * n + i]! + watts[h]! * share
   }
   const outerArea = new Map<string, number>()
   for (const c of chains) if (c.outer) outerArea.set(c.outer, (outerArea.get(c.outer) ?? 0) + c.areaM2)
   chains.forEach((c, i) => {
     spread(faceSun, i, gains.faces.find(f => f.id === c.face)?.watts, c.faceShare)
+    // What the boards of a bed take in warms its soil.
+    if (c.bed) spread(faceSun, i, gains.faces.find(f => f.id === 'bed sides')?.watts, c.faceShare)
     if (c.pane) spread(paneSun, i, gains.panes.find(p => p.id === c.pane)?.watts, 1)
     if (c.outer) spread(outerSun, i, gains.outer.find(o => o.id === c.outer)?.watts, c.areaM2 / outerArea.get(c.outer)!)
   })
   const panes = new Set<string>(gains.panes.map(p => p.id))
-  const kept = new Set(chains.map(c => c.face))
+  const kept = new Set(chains.flatMap(c => (c.bed ? [c.face, 'bed sides' as const] : [c.face])))
   for (const f of gains.faces) if (!kept.has(f.id) && !panes.has(f.id)) for (let h = 0; h < HOURS; h++) airSun[h] = airSun[h]! + f.watts[h]!
   return { faceSun, paneSun, outerSun, airSun }
 }

@@ -19,6 +19,8 @@ const ALBEDO = 0.2
 const SNOW_ALBEDO = 0.65
 /** Plants and moist soil together. */
 const BED_ABSORPTANCE = 0.82
+/** Boards. */
+const BED_SIDE_ABSORPTANCE = 0.65
 const WATER_ABSORPTANCE = 0.9
 const STRIP_ABSORPTANCE = 0.4
 const BENCH_ABSORPTANCE = 0.6
@@ -41,7 +43,7 @@ export interface SolarGains {
   panes: { id: SurfaceId, watts: Float32Array }[]
   /** Taken in by the outer face, by the name of the opaque surface. */
   outer: { id: SurfaceId, watts: Float32Array }[]
-  /** Light that lands on the beds (on the floor where there are none), W/m² of sunlight. */
+  /** Light that lands on the tops of the beds (on the floor where there are none), W/m² of sunlight. */
   bedLightWm2: Float32Array
   /** Sunlight that came through all glazing, W. */
   transmittedW: Float32Array
@@ -66,7 +68,8 @@ export function lightFaces(design: Pick<Design, 'store' | 'skin' | 'shape'>, bui
     else if (s.kind === 'opaque') add(s.id, s.areaM2, inner(s))
     else add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), entry(MATERIALS, store.floor.material).solarAbsorptance)
   }
-  add('beds', objectAreaM2(building, 'beds'), BED_ABSORPTANCE)
+  add('beds', building.bedAreaM2, BED_ABSORPTANCE)
+  add('bed sides', objectAreaM2(building, 'beds') - building.bedAreaM2, BED_SIDE_ABSORPTANCE)
   add('benches', objectAreaM2(building, 'benches'), BENCH_ABSORPTANCE)
   add('barrels', objectAreaM2(building, 'barrels'), entry(COLOURS, store.barrels.colour).solarAbsorptance)
   add('tank', objectAreaM2(building, 'tank'), entry(COLOURS, store.tank.colour).solarAbsorptance)

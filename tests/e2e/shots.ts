@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs'
-import { find, openBrowser, settled, type Size } from './browser'
+import { click, find, openBrowser, settled, type Size } from './browser'
 
-interface Shot { name: string, path: string, theme?: 'day' | 'night', units?: string, size?: Size }
+interface Shot { name: string, path: string, /** Pressed one after the other once it has settled. */ clicks?: string[], theme?: 'day' | 'night', units?: string, size?: Size }
 
 const SHOTS: Shot[] = [
   { name: 'bench-day', path: '/?step=shape' },
@@ -10,6 +10,10 @@ const SHOTS: Shot[] = [
   { name: 'day-hour-by-hour', path: '/?step=year&day=40&hour=11' },
   { name: 'year-ledger', path: '/?step=year' },
   { name: 'southern-site', path: '/?d=ribera-alta&step=site' },
+  { name: 'site-horizon', path: '/?d=fjellro&step=site', clicks: ['tab-Horizon'] },
+  { name: 'site-year-outside', path: '/?step=site', clicks: ['tab-outside', 'forecast'] },
+  { name: 'aim-crops', path: '/?d=fjellro&step=aim' },
+  { name: 'dome', path: '/?d=saritas&step=shape' },
   { name: 'store-us-units', path: '/?step=store', units: 'us' },
   { name: 'design-list', path: '/designs' },
 ]
@@ -21,6 +25,10 @@ for (const shot of SHOTS) {
   await driver.get(process.env.TIERRA_ADDRESS + shot.path)
   if (shot.path.startsWith('/designs')) await find(driver, 'design-list')
   else await settled(driver)
+  for (const name of shot.clicks ?? []) {
+    await click(driver, name)
+    await driver.sleep(500)
+  }
   await driver.sleep(1200)
   writeFileSync(`docs/screenshots/${shot.name}.png`, Buffer.from(await driver.takeScreenshot(), 'base64'))
   await driver.quit()

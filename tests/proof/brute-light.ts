@@ -32,11 +32,12 @@ function soup(building: Building): Triangle[] {
     const box = (x0: number, x1: number, y0: number, y1: number) => {
       const p = (x: number, y: number, z: number): V => [x, y, z]
       add(face, [p(x0, y0, o.z1), p(x1, y0, o.z1), p(x1, y1, o.z1), p(x0, y1, o.z1)])
-      add(face, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y1, o.z0), p(x0, y1, o.z0)])
-      add(face, [p(x0, y0, o.z0), p(x0, y1, o.z0), p(x0, y1, o.z1), p(x0, y0, o.z1)])
-      add(face, [p(x1, y0, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x1, y0, o.z1)])
-      add(face, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y0, o.z1), p(x0, y0, o.z1)])
-      add(face, [p(x0, y1, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x0, y1, o.z1)])
+      const side = face === 'beds' ? 'bed sides' : face
+      add(side, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y1, o.z0), p(x0, y1, o.z0)])
+      add(side, [p(x0, y0, o.z0), p(x0, y1, o.z0), p(x0, y1, o.z1), p(x0, y0, o.z1)])
+      add(side, [p(x1, y0, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x1, y0, o.z1)])
+      add(side, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y0, o.z1), p(x0, y0, o.z1)])
+      add(side, [p(x0, y1, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x0, y1, o.z1)])
     }
     if (!o.bank) {
       box(o.x0, o.x1, o.y0, o.y1)
@@ -131,7 +132,7 @@ export function bruteLandings(design: Design, sun: V, rays: number): { surface: 
       // A ray that starts in a thing standing against the glass lands on it.
       const inside = building.objects.find(x => !x.bank && o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9))
       if (inside) {
-        const face = faceOfObject(inside.kind)
+        const face = inside.kind === 'bed' ? 'bed sides' : faceOfObject(inside.kind)
         shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
         continue
       }

@@ -81,7 +81,7 @@ const spoken = (name: string, m: number, asked: CropMonth, c?: CropCell) => {
 .calendar { border-collapse: separate; border-spacing: 2px; }
 .calendar th { font-weight: 400; font-size: 0.85rem; color: var(--soft); text-align: center; }
 .calendar tbody th { text-align: left; color: var(--ink); padding-right: 8px; white-space: nowrap; font-size: 0.95rem; }
-.cell { width: 2.6rem; height: 1.7rem; border: 1px solid var(--line); border-radius: 3px; font-size: 0.85rem; background: var(--paper); }
+.cell { vertical-align: middle; cursor: pointer; width: 2.6rem; height: 1.7rem; border: 1px solid var(--line); border-radius: 3px; font-size: 0.85rem; background: var(--paper); }
 .cell.grow, .key.grow { background: var(--leaf); color: var(--paper); border-color: var(--leaf); }
 .cell.hold, .key.hold { background: color-mix(in srgb, var(--leaf) 30%, var(--paper)); }
 .cell.missed, .key.missed { background: color-mix(in srgb, var(--clay) 22%, var(--paper)); border-color: var(--clay); color: var(--clay); font-weight: 700; }

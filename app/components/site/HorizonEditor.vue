@@ -10,8 +10,8 @@ const year = useYear()
 const horizon = computed(() => bench.current.site.horizon)
 const north = computed(() => bench.current.site.latitudeDeg >= 0)
 
-const WIDTH = 640
-const HEIGHT = 200
+const WIDTH = 460
+const HEIGHT = 160
 const TOP = 75
 /** The picture runs round the side where the sun stands: north to north in the north, south to south in the south. */
 const first = computed(() => (north.value ? 0 : 180))

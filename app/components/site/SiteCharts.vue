@@ -8,7 +8,7 @@ const settings = useSettings()
 const view = computed(() => year.view)
 const t = (c: number) => settings.show(c, 'temperature')
 
-const WIDTH = 620
+const WIDTH = 430
 const HEIGHT = 150
 const normals = computed(() => (view.value ? monthlyNormals(view.value.hours.outsideC) : null))
 const light = computed(() => {
@@ -24,7 +24,7 @@ const span = computed(() => {
   return { low: Math.min(...all) - 2, high: Math.max(...all) + 2 }
 })
 const y = (c: number) => 8 + (HEIGHT - 28) * (span.value.high - c) / (span.value.high - span.value.low)
-const x = (m: number) => 30 + (m + 0.5) * (WIDTH - 36) / 12
+const x = (m: number) => 4 + (m + 0.5) * (WIDTH - 8) / 12
 const bar = (v: number) => (HEIGHT - 28) * 0.9 * v / Math.max(1, ...light.value)
 const line = (values: readonly number[]) => values.map((v, m) => `${m === 0 ? 'M' : 'L'}${x(m).toFixed(1)} ${y(v).toFixed(1)}`).join('')
 
@@ -61,8 +61,8 @@ async function ask(): Promise<void> {
   <div v-if="view && normals" class="grid gap-4 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
     <div>
       <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="block w-full" role="img" aria-label="Months: mean daily low and high, and daily radiation" data-test="months-chart">
-        <rect v-for="(v, m) in light" :key="m" :x="x(m) - 14" :y="HEIGHT - 20 - bar(v)" width="28" :height="bar(v)" fill="var(--sun-fill)"><title>{{ MONTH_NAMES[m] }}: {{ v.toFixed(1) }} kWh/m² a day</title></rect>
-        <line :x1="30" :x2="WIDTH" :y1="y(0)" :y2="y(0)" stroke="var(--slate)" stroke-dasharray="3 4" stroke-width="1" />
+        <rect v-for="(v, m) in light" :key="m" :x="x(m) - 10" :y="HEIGHT - 20 - bar(v)" width="20" :height="bar(v)" fill="var(--sun-fill)"><title>{{ MONTH_NAMES[m] }}: {{ v.toFixed(1) }} kWh/m² a day</title></rect>
+        <line :x1="0" :x2="WIDTH" :y1="y(0)" :y2="y(0)" stroke="var(--slate)" stroke-dasharray="3 4" stroke-width="1" />
         <path :d="line(normals.highC)" fill="none" stroke="var(--clay)" stroke-width="2" />
         <path :d="line(normals.lowC)" fill="none" stroke="var(--slate)" stroke-width="2" />
         <g v-for="(v, m) in normals.lowC" :key="`l${m}`">

@@ -99,8 +99,8 @@ const scaleM = computed(() => (ppm.value * 5 > width.value / 4 ? 2 : 5))
       <p class="slab">
         Plan, true north up
       </p>
-      <p>Sunny side {{ turnWords(site.latitudeDeg, shape.turnDeg) }}</p>
-      <p v-for="(s, i) in suns" :key="s.name">
+      <p v-if="width >= 560">Sunny side {{ turnWords(site.latitudeDeg, shape.turnDeg) }}</p>
+      <p v-for="(s, i) in width < 560 ? [] : suns" :key="s.name">
         <span class="ray" :class="{ thick: i === 1 }" /> {{ s.name }}: {{ s.text }}
       </p>
     </div>
