@@ -17,6 +17,11 @@ const tightest = computed(() => a.value?.aim.tightest ?? null)
 const margin = computed(() => tightest.value?.marginK ?? 0)
 const withCrops = computed(() => bench.current.aim.crops.length > 0)
 const heated = computed(() => bench.current.topUp.heater.on)
+/** Light that comes of estimated sun is said to be estimated. */
+const sunEstimated = computed(() => {
+  const { climate } = bench.current.site
+  return climate.kind === 'normals' && !climate.globalJm2
+})
 const darkest = computed(() => (a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0))
 const hottestDay = computed(() => (a.value ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}` : ''))
 const cautions = computed(() => designCautions(bench.current, a.value).filter(c => c.step === props.step as StepId))
@@ -84,7 +89,7 @@ function showColdest(): void {
           </dd>
         </div>
         <div class="row">
-          <dt>Light, {{ MONTH_NAMES[darkest] }}<span class="hint block">at the beds, mol/m² a day</span></dt>
+          <dt>Light, {{ MONTH_NAMES[darkest] }}<span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span></dt>
           <dd>{{ a.months[darkest]!.dli.toFixed(1) }} <ChangeMark :now="a.months[darkest]!.dli" :was="was?.months[darkest]?.dli" quantity="light" more="good" /></dd>
         </div>
         <div class="row">

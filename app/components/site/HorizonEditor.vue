@@ -87,6 +87,8 @@ const obstacle = ref<Obstacle>({ kind: 'solid', distanceM: 20, heightM: 8, fromD
 const KINDS = [{ id: 'solid', name: 'hill, house or evergreen' }, { id: 'deciduous', name: 'trees that drop their leaves' }]
 /** What the obstacle alone would take, before it is set in. */
 const itsShare = computed(() => (year.view ? sunLost({ sunAltitudeDeg: year.view.hours.sunAltitudeDeg, sunAzimuthDeg: year.view.hours.sunAzimuthDeg, beamWm2: year.view.hours.beamWm2, dryBulbC: year.view.hours.outsideC, latitudeDeg: year.view.latitudeDeg }, withObstacle([], obstacle.value)) : null))
+/** Its hours by month, where it takes any. */
+const itsMonths = computed(() => itsShare.value?.months.map((m, i) => ({ h: Math.round(m.lostH), name: MONTH_NAMES[i]! })).filter(m => m.h > 0).map(m => `${m.name.slice(0, 3)} ${m.h} h`).join(', ') ?? '')
 const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: number) => {
   obstacle.value = { ...obstacle.value, [k]: v }
   return null
@@ -152,7 +154,7 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
       </div>
       <ChoiceField label="What it is" :value="obstacle.kind" :options="KINDS" :set="v => { obstacle = { ...obstacle, kind: v === 'deciduous' ? 'deciduous' : 'solid' }; return null }" />
       <p v-if="itsShare" class="hint">
-        By itself it takes {{ settings.show(itsShare.winterLostH, 'hours') }} of winter sun, {{ Math.round(itsShare.winterLostShare * 100) }} % of its strength.
+        By itself it takes {{ settings.show(itsShare.winterLostH, 'hours') }} of winter sun, {{ Math.round(itsShare.winterLostShare * 100) }} % of its strength{{ itsMonths ? `: ${itsMonths}` : '' }}.
       </p>
       <div class="mt-1 flex flex-wrap gap-2">
         <button class="button" data-test="set-obstacle" @click="setAll(withObstacle(horizon, obstacle), 'obstacle')">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { coldSpells, dayName, groundTemperatureC, MONTH_NAMES, monthlyNormals, MONTH_START } from '../../../core/climate'
+import { coldSpells, dayName, DAYS, groundTemperatureC, MONTH_NAMES, monthlyNormals, MONTH_START } from '../../../core/climate'
 import { tenHourDays } from '../../../core/sums'
 
 const year = useYear()
@@ -28,6 +28,21 @@ const x = (m: number) => 4 + (m + 0.5) * (WIDTH - 8) / 12
 const bar = (v: number) => (HEIGHT - 28) * 0.9 * v / Math.max(1, ...light.value)
 const line = (values: readonly number[]) => values.map((v, m) => `${m === 0 ? 'M' : 'L'}${x(m).toFixed(1)} ${y(v).toFixed(1)}`).join('')
 
+/** The year outside, day by day: low to high as one path of columns. */
+const YEAR_HEIGHT = 70
+const band = computed(() => {
+  if (!view.value) return null
+  const t = view.value.hours.outsideC
+  const days = Array.from({ length: DAYS }, (_, d) => {
+    const of = t.subarray(d * 24, d * 24 + 24)
+    return { low: Math.min(...of), high: Math.max(...of) }
+  })
+  const low = Math.min(...days.map(d => d.low)) - 1
+  const high = Math.max(...days.map(d => d.high)) + 1
+  const yy = (c: number) => (YEAR_HEIGHT - 14) * (high - c) / (high - low)
+  const step = WIDTH / DAYS
+  return { d: days.map((d, i) => `M${(i * step).toFixed(1)} ${yy(d.low).toFixed(1)}V${yy(d.high).toFixed(1)}h${Math.max(0.7, step - 0.25).toFixed(2)}V${yy(d.low).toFixed(1)}Z`).join(''), zero: yy(0), low, high }
+})
 const spells = computed(() => (view.value ? coldSpells(view.value.hours.outsideC).slice(0, 4) : []))
 const short = computed(() => tenHourDays(bench.current.site.latitudeDeg))
 const ground = computed(() => {
@@ -39,6 +54,11 @@ const ground = computed(() => {
   })
 })
 const kind = computed(() => bench.current.site.climate.kind)
+/** Only a file or given radiation is measured light. */
+const sunEstimated = computed(() => {
+  const { climate } = bench.current.site
+  return climate.kind === 'normals' && !climate.globalJm2
+})
 const notes = computed(() => view.value?.answers.notes ?? [])
 
 interface ForecastDay { day: number, lowC: number, highC: number, cloud: number, windMs: number }
@@ -71,8 +91,14 @@ async function ask(): Promise<void> {
           <text :x="x(m)" :y="HEIGHT - 6" text-anchor="middle" class="n">{{ MONTH_NAMES[m]!.slice(0, 3) }}</text>
         </g>
       </svg>
+      <svg v-if="band" :viewBox="`0 0 ${WIDTH} ${YEAR_HEIGHT}`" class="mt-1 block w-full" role="img" :aria-label="`The year outside by day, from ${t(band.low)} to ${t(band.high)}`" data-test="outside-year">
+        <path :d="band.d" fill="var(--slate)" opacity="0.75" />
+        <line x1="0" :x2="WIDTH" :y1="band.zero" :y2="band.zero" stroke="var(--ink)" stroke-dasharray="3 4" stroke-width="0.8" />
+        <rect v-for="s in spells" :key="s.startDay" :x="s.startDay / DAYS * WIDTH" :width="s.days / DAYS * WIDTH" y="0" :height="YEAR_HEIGHT - 14" fill="var(--clay)" opacity="0.25"><title>cold spell, {{ dayName(s.startDay) }}</title></rect>
+        <text v-for="(n, m) in MONTH_NAMES" :key="n" :x="(MONTH_START[m]! + 15) / DAYS * WIDTH" :y="YEAR_HEIGHT - 3" text-anchor="middle" class="n">{{ n.slice(0, 1) }}</text>
+      </svg>
       <p class="hint">
-        Lines: mean daily high and low. Columns: radiation on the level, {{ Math.min(...light).toFixed(1) }} to {{ Math.max(...light).toFixed(1) }} kWh/m² a day.
+        Above: mean daily high and low, and in columns the radiation on the level{{ sunEstimated ? ' (estimated)' : '' }}, {{ Math.min(...light).toFixed(1) }} to {{ Math.max(...light).toFixed(1) }} kWh/m² a day. Below: each day’s low to high, freezing as a rule, cold spells shaded.
       </p>
       <p v-if="kind === 'normals'" data-test="estimated">
         <strong class="mark">estimated</strong> {{ notes.join(' ') }}
@@ -123,7 +149,7 @@ async function ask(): Promise<void> {
         </dd>
       </div>
       <div>
-        <dt>Undisturbed ground</dt><dd><span v-for="g in ground" :key="g.depth" class="block">{{ settings.show(g.depth, 'length') }}: {{ t(g.low) }} to {{ t(g.high) }}</span></dd>
+        <dt>Undisturbed ground <strong class="mark">est.</strong><span class="hint block">the air’s yearly wave, damped by the soil</span></dt><dd><span v-for="g in ground" :key="g.depth" class="block">{{ settings.show(g.depth, 'length') }}: {{ t(g.low) }} to {{ t(g.high) }}</span></dd>
       </div>
     </dl>
   </div>
