@@ -7,7 +7,7 @@ import { epwText } from '../formats/epw-file'
 
 const folder = mkdtempSync(join(tmpdir(), 'tierra-cli-'))
 function tierra(...args: string[]) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', join(process.cwd(), 'cli/tierra.ts'), ...args], { encoding: 'utf8', maxBuffer: 1e8 })
+  const done = spawnSync(process.execPath, [join(process.cwd(), 'scripts/tierra.mjs'), ...args], { encoding: 'utf8', maxBuffer: 1e8 })
   return { code: done.status, out: done.stdout, err: done.stderr, json: () => JSON.parse(done.stdout) }
 }
 const file = (name: string, text: string) => {

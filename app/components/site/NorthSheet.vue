@@ -96,6 +96,6 @@ function print(): void {
 @media print {
   body.printing-sheet * { visibility: hidden; }
   body.printing-sheet .sheet, body.printing-sheet .sheet * { visibility: visible; }
-  body.printing-sheet .sheet { position: fixed; inset: 0; padding: 12mm; background: white; color: black; }
+  body.printing-sheet .sheet { position: fixed; inset: 0; padding: 12mm; background: white; color: black; --ink: #000; --line: #999; --clay: #8d3f2f; }
 }
 </style>
