@@ -17,11 +17,6 @@ export function humidityRatio(vapourPa: number, pressurePa: number): number {
   return 0.62198 * vapourPa / max(1, pressurePa - vapourPa)
 }
 
-/** Density of air, kg/m³, as dry gas. */
-export function airDensity(temperatureC: number, pressurePa: number): number {
-  return pressurePa / (287.05 * (temperatureC + 273.15))
-}
-
 /**
  * Longwave radiation from the sky on the level, W/m². Emissivity of a clear sky by Berdahl & Martin 1984 from the dew point (−20 to 30 °C) and the
  * hour, filled towards 1 by cloud with the weight 0.8.

@@ -19,11 +19,6 @@ function setAt(node: unknown, keys: readonly string[], value: unknown, path: str
   return copy
 }
 
-/** Value at a path of a design, or undefined. */
-export function valueAt(design: Design, path: string): unknown {
-  return path.split('.').reduce<unknown>((node, key) => (node as Record<string, unknown> | undefined)?.[key], design)
-}
-
 type Shape = Design['shape']
 const cm = (v: number) => Math.round(v * 1000) / 1000
 

@@ -149,7 +149,7 @@ const schema = group({
     lowestAirC: within('aim.lowestAirC'), highestAirC: within('aim.highestAirC'),
     crops: list(group({ id: text(80), needs: cropNeeds, months: list(mixed().nullable().test('month', say('is not known', 'grow, hold or an empty text'), v => v as unknown === 'grow' || v as unknown === 'hold' || v as unknown === ''), 12, 12) }), 0, 12),
     practical: group({
-      budget: within('aim.practical.budget'), builder: oneOf(['self', 'helpers', 'firm', 'unknown']), power: flag(), water: flag(), wheelchair: flag(), headroomM: within('aim.practical.headroomM'),
+      budget: within('aim.practical.budget'), builder: oneOf(['self', 'friends', 'firm', 'unknown']), power: flag(), water: flag(), wheelchair: flag(), headroomM: within('aim.practical.headroomM'),
       reachM: within('aim.practical.reachM'), permits: oneOf(['unknown', 'asked', 'given', 'none needed']),
     }),
   }),

@@ -100,7 +100,7 @@ export interface Design {
     practical: {
       /** In the heater's currency; 0 while it is not known. */
       budget: number
-      builder: 'self' | 'helpers' | 'firm' | 'unknown'
+      builder: 'self' | 'friends' | 'firm' | 'unknown'
       power: boolean
       water: boolean
       wheelchair: boolean

@@ -2,7 +2,6 @@
 export const LATENT = 2.47e6
 export const FUSION = 334000
 export const AIR_HEAT = 1006
-export const SIGMA = 5.670374e-8
 export const EMISSIVITY = 0.9
 
 /** Places in the state vector. Scalars of the loop live in one typed array: nothing is boxed, nothing allocated. */

@@ -6,7 +6,6 @@ export type LossName = typeof LOSS_NAMES[number]
 
 /** What brings heat in. Order of `YearSeries.gains`. */
 export const GAIN_NAMES = ['sun', 'heater', 'bed loop', 'lamps', 'fans', 'people', 'solar air panel', 'solar water panel', 'compost', 'dump load'] as const
-export type GainName = typeof GAIN_NAMES[number]
 
 /** The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless said. */
 export interface YearSeries {

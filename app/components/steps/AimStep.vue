@@ -108,8 +108,8 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
         <div>
           <label :for="builderId">Who builds</label>
           <select :id="builderId" class="input" :value="practical.builder" @change="setPractical('builder', value($event))">
-            <option v-for="b in ['self', 'helpers', 'firm', 'unknown']" :key="b" :value="b">
-              {{ { self: 'ourselves', helpers: 'with helpers', firm: 'a firm', unknown: 'not known yet' }[b] }}
+            <option v-for="b in ['self', 'friends', 'firm', 'unknown']" :key="b" :value="b">
+              {{ { self: 'ourselves', friends: 'with friends', firm: 'a firm', unknown: 'not known yet' }[b] }}
             </option>
           </select>
         </div>
