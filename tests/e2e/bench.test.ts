@@ -1,6 +1,6 @@
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type } from './browser'
-import { chooseUnits, dimension, drag, driver, fresh, metres, text } from './session'
+import { app, chooseUnits, dimension, drag, driver, fresh, metres, text } from './session'
 
 describe('the bench', () => {
   test('opens on the demo, alive: a score, a ribbon, a section to scale', async () => {
@@ -191,5 +191,24 @@ describe('the bench', () => {
       reached.add(await driver.executeScript<string>('const e = document.activeElement; return e.dataset.test || e.getAttribute("aria-label") || e.textContent.trim().slice(0, 20)'))
     }
     for (const name of ['design-menu', 'redo', 'pin', 'export', 'step-skin', 'handle-ridge', 'dim-width', 'ribbon']) expect([...reached]).toContain(name)
+  })
+
+  test('the strip of shade: solved for the barrels, its sum shown, and put in where one does both', async () => {
+    await fresh('/?step=shape')
+    const words = async () => (await find(driver, 'shade-solver')).getText()
+    expect(await words()).toMatch(/No strip does both for the barrels/)
+    await (await find(driver, 'shade-solver')).findElement(By.css('summary')).click()
+    expect(await words()).toMatch(/ray of the hot day\s+6\d\.\d°/)
+    // Barrels one high: now one strip does both.
+    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await driver.get(`${app.address}/?step=store`)
+    await settled(driver)
+    await type(driver, 'Stacked', '1')
+    await driver.findElement(By.xpath('//nav//*[contains(text(), "Shape")] | //*[contains(@class, "path")]//*[normalize-space(text())="Shape"]')).click()
+    await settled(driver)
+    expect(await words()).toMatch(/A strip of 0\.8\d m to 1\.\d\d m keeps the barrels in shade/)
+    await click(driver, 'take-strip')
+    await settled(driver)
+    expect(await driver.findElements(By.css('[data-test="shade-strip"]'))).toHaveLength(1)
   })
 })

@@ -63,7 +63,7 @@ function print(): void {
     </div>
     <figure class="sheet">
       <figcaption class="slab">
-        Shadow of a one-metre stick, {{ dayName(day) }}, {{ site.place }}
+        Shadow of a one-metre stick, {{ dayName(day) }}, {{ site.place }}<span v-if="found.noonShadowM !== null" class="block font-sans text-base font-normal">At {{ clock(found.noonClockH) }} it is {{ settings.show(found.noonShadowM, 'length') }} long and points true {{ way }}.</span>
       </figcaption>
       <svg viewBox="70 0 180 165" class="w-full max-w-lg" role="img" :aria-label="`Shadow tips about solar noon at ${clock(found.noonClockH)}`">
         <line x1="160" :y1="north ? 150 : 20" x2="160" :y2="north ? 14 : 158" stroke="var(--line)" stroke-width="1" stroke-dasharray="3 4" />
@@ -79,7 +79,7 @@ function print(): void {
         <thead><tr><th class="pr-4 text-left">clock</th><th class="pr-4 text-left">shadow</th><th class="text-left">points to</th></tr></thead>
         <tbody>
           <tr v-for="s in found.shadows.filter((_, i) => i % 2 === 0)" :key="s.clockH">
-            <td class="pr-4">{{ clock(s.clockH) }}</td><td class="pr-4">{{ settings.show(s.lengthM, 'length') }}</td><td>{{ Math.round(s.pointsToDeg) }}°</td>
+            <td class="pr-4">{{ clock(s.clockH) }}</td><td class="pr-4">{{ settings.show(s.lengthM, 'length') }}</td><td>{{ Math.round(s.pointsToDeg) % 360 }}°</td>
           </tr>
         </tbody>
       </table>
@@ -89,7 +89,7 @@ function print(): void {
 
 <style scoped>
 .t { font-size: 10px; fill: var(--ink); }
-@media (min-width: 1100px) { .sheet { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); column-gap: 1rem; } .sheet figcaption { grid-column: 1 / -1; } }
+@media (min-width: 1100px) { .sheet { display: grid; align-content: start; align-items: start; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); column-gap: 1rem; } .sheet figcaption { grid-column: 1 / -1; } }
 </style>
 
 <style>

@@ -93,6 +93,12 @@ function addBed(): void {
         </template>
       </div>
     </div>
+    <div v-if="shape.form !== 'dome'" class="col-span-full">
+      <h2 class="group-title">
+        A strip of shade for the mass
+      </h2>
+      <ShadeSolver />
+    </div>
     <div class="col-span-full">
       <h2 class="group-title">
         Beds
