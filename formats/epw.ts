@@ -3,6 +3,7 @@ import { splitGlobal } from '../core/climate/radiation'
 import { makeSunYear } from '../core/climate/sun-year'
 import type { HourlyClimate } from '../core/design'
 import { parseEpwTable } from './epw-table'
+import { crossGaps } from './gaps'
 
 /** What an EPW file says of its place, and its year. */
 export interface EpwYear {
@@ -82,9 +83,9 @@ export function readEpw(text: string, fileName: string): ReadEpw {
 
   const notes: string[] = []
   if (leap > 0) notes.push('The leap day was left out.')
-  const gap = fillGaps(values.dryBulbC)
+  const gap = crossGaps(values.dryBulbC)
   if (gap.longest > LONGEST_GAP_H) return no(`The dry bulb is missing for ${gap.longest} hours from line ${table.lines[gap.at]}; gaps up to ${LONGEST_GAP_H} hours are filled.`)
-  if (gap.filled > 0) notes.push(`${gap.filled} missing hours of temperature were filled by straight lines.`)
+  if (gap.count > 0) notes.push(`${gap.count} missing hours of temperature were filled by straight lines.`)
   completeYear(values, { latitudeDeg, longitudeDeg, standardOffsetH, elevationM }, notes)
   const round = (a: Float64Array, digits: number) => Array.from(a, v => Math.round(v * 10 ** digits) / 10 ** digits)
   return {
@@ -99,29 +100,6 @@ export function readEpw(text: string, fileName: string): ReadEpw {
       },
     },
   }
-}
-
-/** Straight lines over missing values (NaN); the longest run and where it begins. */
-function fillGaps(series: Float64Array): { filled: number, longest: number, at: number } {
-  let filled = 0
-  let longest = 0
-  let at = 0
-  for (let h = 0; h < HOURS; h++) {
-    if (!Number.isNaN(series[h]!)) continue
-    let end = h
-    while (end < HOURS && Number.isNaN(series[end]!)) end++
-    if (end - h > longest) {
-      longest = end - h
-      at = h
-    }
-    const before = series[(h + HOURS - 1) % HOURS]!
-    const after = end < HOURS ? series[end]! : before
-    const from = Number.isNaN(before) ? after : before
-    for (let i = h; i < end; i++) series[i] = from + (after - from) * (i - h + 1) / (end - h + 1)
-    filled += end - h
-    h = end
-  }
-  return { filled, longest, at }
 }
 
 /** Fills what an EPW leaves out from what it gives, and says so. */

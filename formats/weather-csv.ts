@@ -3,6 +3,7 @@ import { DAYS, dewPointC, HOURS, MONTH_DAYS, MONTH_START, skyInfraredWm2, standa
 import { splitGlobal } from '../core/climate/radiation'
 import { makeSunYear } from '../core/climate/sun-year'
 import type { HourlyClimate } from '../core/design'
+import { crossGaps } from './gaps'
 
 /** What a column of hourly weather may hold, with its range and the words for it. Time may be one column (date and time) or left out for rows in order. */
 export const CSV_QUANTITIES = {
@@ -127,29 +128,6 @@ export function readWeatherCsv(table: CsvTable, mapping: CsvMapping, site: CsvSi
     if (filled.count > 0) notes.push(`${filled.count} missing hours of ${CSV_QUANTITIES[q].name} were filled by straight lines.`)
   }
   return { ok: true, climate: complete(series, site, fileName, notes) }
-}
-
-function crossGaps(values: Float64Array): { count: number, longest: number, at: number } {
-  let count = 0
-  let longest = 0
-  let at = 0
-  for (let h = 0; h < HOURS; h++) {
-    if (!Number.isNaN(values[h]!)) continue
-    let end = h
-    while (end < HOURS && Number.isNaN(values[end]!)) end++
-    if (end - h > longest) {
-      longest = end - h
-      at = h
-    }
-    count += end - h
-    const before = h > 0 ? values[h - 1]! : NaN
-    const after = end < HOURS ? values[end]! : NaN
-    const a = Number.isNaN(before) ? after : before
-    const b = Number.isNaN(after) ? before : after
-    for (let i = h; i < end; i++) values[i] = a + (b - a) * (i - h + 1) / (end - h + 1)
-    h = end
-  }
-  return { count, longest, at }
 }
 
 function complete(series: Map<CsvQuantity, Float64Array>, site: CsvSite, source: string, notes: string[]): HourlyClimate {
