@@ -38,7 +38,7 @@ const spoken = computed(() => {
           </pattern>
         </defs>
         <rect :width="width" :height="height" fill="url(#sky)" />
-        <SectionGround :design="design" :outline="outline" :scale="scale" :frost-depth-m="year.view?.frostDepthM ?? 0" />
+        <SectionGround :design="design" :outline="outline" :scale="scale" :frost-depth-m="design.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)" />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
         <SectionObjects :design="design" :outline="outline" :scale="scale" />
         <SectionSkin :design="design" :outline="outline" :scale="scale" />
