@@ -5,6 +5,7 @@ import type { Design } from './design/types'
 import { makeBuilding, type Building } from './geometry/surfaces'
 import { makeModel } from './network/model'
 import { runModel } from './network/run'
+import { runUnheated } from './network/unheated'
 import type { YearSeries } from './network/series'
 import { makeLightTable, makeSolarGains, type LightTable, type SolarGains } from './optics/gains'
 
@@ -92,8 +93,8 @@ export function createYearEngine(now: () => number = () => 0) {
     const stepsPerHour = options.stepsPerHour ?? 4
     const heated = design.topUp.heater.on && design.topUp.heater.capacityW > 0
     const model = makeModel(design, siteYear, building, gains)
-    const free = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: false, stop: options.stop })
-    const series = heated ? runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: true, stop: options.stop }) : free
+    const series = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: heated, stop: options.stop })
+    const free = heated ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop }) : series
     lap('network')
     const answers = makeAnswers(design, siteYear, building, gains, series, free, 0)
     lap('answers')

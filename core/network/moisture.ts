@@ -1,4 +1,4 @@
-import { humidityRatio, saturationPressurePa } from '../climate'
+import { humidityRatio, tabledSaturationPa } from '../climate'
 import type { NetworkModel } from './model'
 import {
   AIR, AIR_HEAT, CONDENSED, FOG, FOG_G, LATENT, LEAF_DRAW, LEAF_SUN, LEAK, MOIST_OUT, MOISTURE, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, SUPPLY, VAPOUR, VENT, WET,
@@ -49,7 +49,7 @@ export function makeMoisture(m: NetworkModel, v: Float64Array, T: Float64Array, 
     const dew = dewPointOfRatio(before, pressure)
     let k = m.airMassKg / dt + exchange + v[PIPE_DRAW]!
     let sum = m.airMassKg / dt * before + exchange * v[MOIST_OUT]! + v[VAPOUR]! + v[LEAF_SUN]! + v[PIPE_DRAW_T]!
-    const full = humidityRatio(saturationPressurePa(v[AIR]!), pressure)
+    const full = humidityRatio(tabledSaturationPa(v[AIR]!), pressure)
     k += v[LEAF_DRAW]!
     sum += v[LEAF_DRAW]! * full
     const wet = v[WET]! > 0
@@ -58,7 +58,7 @@ export function makeMoisture(m: NetworkModel, v: Float64Array, T: Float64Array, 
       const face = T[offset[c + 1]! - 1]!
       const always = m.openWater[c] === 1 || m.bed[c] === 1
       if (!always && face >= dew && !(wet && m.glazed[c] === 1)) continue
-      const at = humidityRatio(saturationPressurePa(face), pressure)
+      const at = humidityRatio(tabledSaturationPa(face), pressure)
       saturated[c] = at
       const film = m.bed[c] === 1 && before < at ? v[SOIL_DRAW]! * m.area[c]! / bedArea : 0.9 * hc[c]! / AIR_HEAT
       passing[c] = film

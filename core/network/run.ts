@@ -12,6 +12,8 @@ export interface RunOptions {
   stepsPerHour: number
   /** false runs the same year unheated. */
   heater: boolean
+  /** Days to take in these steps, 1 each of 365; the others are taken in whole hours. All days unless given. */
+  closeDays?: Uint8Array
   /** Asked once a day of the run; when it says true the run ends with {@link RunStopped}. */
   stop?: () => boolean
 }
@@ -54,12 +56,12 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
   const series = emptySeries()
   series.coverDrawn.set(model.drawn)
   const atStart = stepper.heatContentJ()
-  const steps = options.stepsPerHour
-  const dt = 3600 / steps
   const lossCount = lostJ.length
   const gainCount = gainedJ.length
   for (let h = 0; h < HOURS; h++) {
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
+    const steps = options.closeDays?.[Math.floor(h / 24)] === 0 ? 1 : options.stepsPerHour
+    const dt = 3600 / steps
     prepareHour(h, dt)
     let low = Infinity
     let high = -Infinity

@@ -19,6 +19,8 @@ const ROW_COVER_OPEN = 0.45
 /** Air and leaves under a row cover, J/m²K. */
 const ROW_CAPACITY = 4000
 const LOBBY_CAPACITY = 30000
+/** Films inside are taken anew after this long, s. */
+const FILMS_HOLD = 1800
 
 export interface Stepper {
   state: Float64Array
@@ -42,7 +44,7 @@ export interface Stepper {
 
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so each chain is eliminated from the
- * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the step before, then goes back out. The spaces
+ * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the half hour before, then goes back out. The spaces
  * under a row cover and in the lobby are eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in
  * the ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
@@ -65,6 +67,8 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   const hasLobby = m.lobby.areaM2 > 0
   const radiant = m.sources.heaterRadiant
   let lastDt = 0
+  /** How long the films have held, s. */
+  let filmAge = FILMS_HOLD
   const waters: number[] = []
   for (let c = 0; c < count; c++) if (m.waterKg[c]! > 0) waters.push(c)
 
@@ -102,6 +106,8 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     let rowA = 0
     let rowB = 0
     let rowStar = 0
+    const anew = filmAge >= FILMS_HOLD
+    filmAge = anew ? dt : filmAge + dt
     for (let c = 0; c < n; c++) {
       const i1 = at[c + 1]! - 1
       let r = 0
@@ -113,11 +119,15 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
       const face = t[i1]!
       r += (stores[i1]! + slope[c]!) * face + known[i1]! + latent[c]!
       const under = underRow[c] === 1
-      let convective = insideFilm(face - (under ? row : air), facingUp[c]!) * area[c]!
-      let radiative = radiativeFilm((face + star) / 2, EMISSIVITY) * area[c]! * (1 - longwaveThrough[c]! * light)
-      if (under && drawn > 0) {
-        convective += (1 - ROW_COVER_OPEN) * radiative
-        radiative *= ROW_COVER_OPEN
+      let convective = hc[c]!
+      let radiative = hr[c]!
+      if (anew) {
+        convective = insideFilm(face - (under ? row : air), facingUp[c]!) * area[c]!
+        radiative = radiativeFilm((face + star) / 2, EMISSIVITY) * area[c]! * (1 - longwaveThrough[c]! * light)
+        if (under && drawn > 0) {
+          convective += (1 - ROW_COVER_OPEN) * radiative
+          radiative *= ROW_COVER_OPEN
+        }
       }
       const p = 1 / (head[c]! + slope[c]! + convective + radiative)
       hc[c] = convective
@@ -257,6 +267,11 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     for (let c = 0; c < count; c++) firstSum[c]! += T[offset[c]!]! * dt
   }
 
+  function prepareHour(hour: number, dt: number, span?: number): void {
+    filmAge = FILMS_HOLD
+    hourly.prepare(hour, dt, span)
+  }
+
   function heatContentJ(): number {
     let sum = m.airCapacity * v[AIR]! + m.airMassKg * LATENT * v[MOISTURE]! + hourly.inTransitJ() + owedJ()
     if (hasRow) sum += ROW_CAPACITY * m.bedAreaM2 * v[ROW]!
@@ -278,5 +293,5 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     lostJ.fill(0)
     gainedJ.fill(0)
   }
-  return { state: v, cells: T, iceKg, lostJ, gainedJ, storeC: hourly.storeC, prepareHour: hourly.prepare, step, endHour: hourly.end, clearTally, heatContentJ }
+  return { state: v, cells: T, iceKg, lostJ, gainedJ, storeC: hourly.storeC, prepareHour, step, endHour: hourly.end, clearTally, heatContentJ }
 }

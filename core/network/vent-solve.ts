@@ -4,13 +4,16 @@ import { AIR_HEAT, DENSITY, FULL, LEAST, OPENING, OUT, START, VENT, WIND } from 
 
 const { abs, exp, max, min } = Math
 
+/** The midday airing shrinks from its full opening to none over this fall of the air below the vents' start, K. */
+const AIRING_FADES_K = 3
+
 /**
  * Solves the air of a step with vents and fans in it: what is left of the room is `a · air = b`, and the outside air let in rises with warmth.
  * The balance rises with temperature, so its root lies between outside and the closed room: false position, kept in its bracket (Illinois).
  */
 export function makeVentSolver(m: NetworkModel, v: Float64Array) {
   const hasVents = m.vents.lowM2 + m.vents.highM2 > 0
-  const { lagS, hysteresisK } = m.opener
+  const { startC, lagS, hysteresisK } = m.opener
   const { stages, flowM3h, startC: fanStart, stepK } = m.fans
   const fanFlow = flowM3h / 3600
   let lastDt = -1
@@ -21,7 +24,9 @@ export function makeVentSolver(m: NetworkModel, v: Float64Array) {
     const up = openerTarget(t, v[START]!, v[FULL]!)
     const down = hysteresisK > 0 ? openerTarget(t + hysteresisK, v[START]!, v[FULL]!) : up
     const wanted = min(max(v[OPENING]!, up), down)
-    return max(v[LEAST]!, closing + lag * wanted)
+    // Midday airing ends by itself: nobody lets a cold room stand open.
+    const aired = v[LEAST]! * max(0, min(1, (t - startC) / AIRING_FADES_K + 1))
+    return max(aired, closing + lag * wanted)
   }
 
   function fansOn(t: number): number {

@@ -4,6 +4,7 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeModel } from '../../core/network/model'
 import { AIR, FUSION, HEAT, MOISTURE, OPENING, STAR } from '../../core/network/room'
 import { makeStepper } from '../../core/network/stepper'
+import { coldDays } from '../../core/network/unheated'
 import { runNetwork } from '../../core/network/run'
 import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { createYearEngine } from '../../core/year'
@@ -120,4 +121,18 @@ test('ice melts as it froze: what a cold week takes, a warm one gives back', () 
   }
   expect(hours).toBeCloseTo(cold.iceKg[1]! * FUSION / (5 * 15) / 3600, -1)
   expect(warm.cells[2]!).toBeGreaterThanOrEqual(0)
+})
+
+test('the unheated year of a heated house finds the night that the whole year finds', () => {
+  for (const design of [DEMOS[0]!, DEMOS[2]!]) {
+    const heater = { ...design.topUp.heater, on: true, capacityW: 4000, setPointC: 8 }
+    const heated = createYearEngine().run({ ...design, topUp: { ...design.topUp, heater } })
+    const off = createYearEngine().run({ ...design, topUp: { ...design.topUp, heater: { ...heater, on: false } } })
+    const short = heated.answers.freeRunning.coldestNight
+    const whole = off.answers.coldestNight
+    expect(short.hour).toBe(whole.hour)
+    expect(Math.abs(short.insideC - whole.insideC)).toBeLessThan(0.01)
+    // Days are left out, or the short way would save nothing.
+    expect(coldDays(heated.site.dryBulbC).reduce((a, b) => a + b, 0)).toBeLessThan(300)
+  }
 })
