@@ -6,7 +6,7 @@ import type { Design } from './design/types'
 import type { Building } from './geometry/surfaces'
 import { elementLosses, type ElementLoss } from './network/chains'
 import { ach50Of } from './network/model'
-import { GAIN_NAMES, LOSS_NAMES, type YearSeries } from './network/series'
+import { GAIN_NAMES, LOSS_NAMES, type LossName, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
 import { CORE_VERSION } from './version'
 
@@ -84,6 +84,8 @@ export interface Answers {
   /** The same by month, kWh; what a month neither lost nor gained it stored. */
   ledgerMonths: { gains: Record<string, number>, losses: Record<string, number> }[]
   worstNightLosses: LossShare[]
+  /** What left by each way while the sun was up and while it was down, kWh in the year. */
+  lossesByDay: { name: LossName, dayKWh: number, nightKWh: number }[]
   ua: { byElement: ElementLoss[], infiltrationWK: number }
   notes: string[]
   runMs: number
@@ -235,10 +237,23 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     ledger: { gains, losses, storedKWh: series.storedJ / KWH, closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1) },
     ledgerMonths: monthlyLedger(series),
     worstNightLosses: nightLosses(series, coldest.hour),
+    lossesByDay: dayAndNight(site, series),
     ua: { byElement: elementLosses(design, building), infiltrationWK: leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * 1006 },
     notes: [...site.notes],
     runMs,
   }
+}
+
+function dayAndNight(site: SiteYear, series: YearSeries): Answers['lossesByDay'] {
+  return LOSS_NAMES.map((name, i) => {
+    let dayWh = 0
+    let nightWh = 0
+    for (let h = 0; h < HOURS; h++) {
+      if (site.sunAltitudeDeg[h]! > 0) dayWh += series.losses[i]![h]!
+      else nightWh += series.losses[i]![h]!
+    }
+    return { name, dayKWh: dayWh / 1000, nightKWh: nightWh / 1000 }
+  })
 }
 
 /** Gains and losses by month, kWh; ways that carried nothing all year are left out. */

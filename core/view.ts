@@ -18,6 +18,8 @@ export interface YearView {
   soilDiffusivity: number
   /** Greatest depth at which the undisturbed ground freezes, m. */
   frostDepthM: number
+  /** Deepest snow lying in the year, m. */
+  snowMostM: number
 }
 
 /** The view of a year's result. */
@@ -32,7 +34,7 @@ export function yearView(design: Design, { answers, site, series }: YearResult):
     if (coldest < 0) frostDepthM = depth
   }
   return {
-    answers, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: site.standardOffsetH, cold, hot, frostDepthM, ground: site.ground, soilDiffusivity: diffusivity,
+    answers, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: site.standardOffsetH, cold, hot, frostDepthM, snowMostM: site.snowM.reduce((a, b) => Math.max(a, b), 0), ground: site.ground, soilDiffusivity: diffusivity,
     hours: {
       outsideC: site.dryBulbC, airC: series.airC, airMinC: series.airMinC, airMaxC: series.airMaxC, soilC: series.soilC, waterC: series.waterC,
       sunAltitudeDeg: site.sunAltitudeDeg, sunAzimuthDeg: site.sunAzimuthDeg, globalWm2: site.globalWm2, beamWm2: site.beamWm2, windMs: site.windMs, heaterW: series.heaterW, ventOpening: series.ventOpening,

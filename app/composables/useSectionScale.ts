@@ -18,7 +18,7 @@ export function makeSectionScale(outline: Outline, width: number, height: number
   if (held && held.width === width && held.height === height) return held
   const narrow = width < 560
   const side = narrow ? 72 : 132
-  const head = narrow ? 62 : 48
+  const head = narrow ? 84 : 48
   const foot = narrow ? 84 : 78
   const ppm = Math.max(8, Math.min((width - 2 * side) / (outline.widthM + 0.5), (height - head - foot) / outline.ridgeHeightM))
   const left = (width - outline.widthM * ppm) / 2

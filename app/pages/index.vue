@@ -108,6 +108,7 @@ async function drop(event: DragEvent): Promise<void> {
 </script>
 
 <template>
+  <div>
   <div class="bench" @dragover.prevent="dragOver = true" @dragleave.self="dragOver = false" @drop.prevent="drop">
     <div class="top">
       <BenchHeader @help="help = true" @fresh="fresh" @rename="beginRename" @export-design="files.exportDesign(bench.current)" @import-design="files.chooseFile()" />
@@ -119,8 +120,7 @@ async function drop(event: DragEvent): Promise<void> {
         {{ bench.current.name }}
       </h1>
       <div class="drawing">
-        <SitePlan v-if="ready && step === 'site'" />
-        <SectionDrawing v-else-if="ready" />
+        <DrawingArea v-if="ready" :step="step" />
       </div>
       <div class="controls" :class="{ roomy: step === 'aim' || step === 'site' }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
         <component :is="PANELS[step]" v-if="ready" :key="`${step}-${bench.current.id}`" />
@@ -134,6 +134,8 @@ async function drop(event: DragEvent): Promise<void> {
     <div v-if="dragOver" class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center border-4 border-dashed border-clay bg-paper/80 text-2xl">
       Drop a design here to take it in
     </div>
+  </div>
+  <PrintSheet v-if="ready" />
   </div>
 </template>
 

@@ -3,6 +3,9 @@ import { ref, shallowRef } from 'vue'
 import type { Answers } from '../../core/answers'
 import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'
+import type { HeatDay } from '../../core/heat-view'
+import type { SunHours } from '../../core/optics/sun-hours'
+import type { Figures } from '../../core/study/variants'
 import { createYearClient, type YearClient } from '../workers/year-client'
 
 /** The year of the design on the bench, worked out in the background, and the pinned design's answers. */
@@ -18,7 +21,7 @@ export const useYear = defineStore('year', () => {
   let client: YearClient | null = null
 
   function pool(): YearClient {
-    client ??= createYearClient(2, (next, _design, newest) => {
+    client ??= createYearClient(3, (next, _design, newest) => {
       view.value = next
       failure.value = ''
       if (newest) running.value = false
@@ -39,9 +42,16 @@ export const useYear = defineStore('year', () => {
     pinned.value = design
     pinnedAnswers.value = null
     if (!design) return
-    const answers = (await pool().once(design)).answers
+    const answers = (await pool().once(worker => worker.run(design))).answers
     if (pinned.value === design) pinnedAnswers.value = answers
   }
 
-  return { view, running, failure, pinned, pinnedAnswers, day, hour, request, pin }
+  /** The day of the year body by body, and how long the sun stands on each thing. */
+  const heat = (design: Design, on: number): Promise<HeatDay> => pool().once(worker => worker.heat(design, on))
+  const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
+  /** The figures of many designs, as they come. */
+  const study = (designs: readonly Design[], each: (figures: Figures, index: number) => void, signal: AbortSignal): Promise<void> =>
+    pool().many(designs, (worker, design) => worker.figures(design), each, signal)
+
+  return { view, heat, sunHours, study, running, failure, pinned, pinnedAnswers, day, hour, request, pin }
 })

@@ -9,8 +9,13 @@ interface Job { sequence: number, design: Design }
 export interface YearClient {
   /** Asks for a year. The newest request wins: those still waiting are dropped, and a result older than one already shown is not handed on. */
   request: (design: Design) => void
-  /** One year by itself, apart from the newest-wins line (for the pin). */
-  once: (design: Design) => Promise<YearView>
+  /** One piece of work by itself, apart from the newest-wins line. */
+  once: <T>(work: (worker: Remote<YearWorker>) => Promise<T>) => Promise<T>
+  /**
+   * Many pieces of work, of which one worker at least is always left free for the score. Ends when all are done, when one fails, or when the signal says so.
+   * @param each called with the results as they come, in any order, by their index
+   */
+  many: <J, T>(jobs: readonly J[], work: (worker: Remote<YearWorker>, job: J) => Promise<T>, each: (result: T, index: number) => void, signal: AbortSignal) => Promise<void>
 }
 
 /**
@@ -21,6 +26,7 @@ export interface YearClient {
 export function createYearClient(size: number, onResult: (view: YearView, design: Design, newest: boolean) => void, onError: (error: Error) => void): YearClient {
   const idle = startYearWorkers(size, onError)
   const waitingOnce: ((worker: Remote<YearWorker>) => void)[] = []
+  let atStudy = 0
   let pending: Job | null = null
   let asked = 0
   let shown = 0
@@ -48,17 +54,35 @@ export function createYearClient(size: number, onResult: (view: YearView, design
       .finally(() => free(worker))
   }
 
+  async function once<T>(work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> {
+    const worker = idle.shift() ?? await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve))
+    try {
+      return await work(worker)
+    }
+    finally { free(worker) }
+  }
+
   return {
     request(design) {
       pending = { sequence: ++asked, design }
       startPending()
     },
-    async once(design) {
-      const worker = idle.shift() ?? await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve))
-      try {
-        return await worker.run(design)
+    once,
+    async many(jobs, work, each, signal) {
+      let next = 0
+      const lane = async () => {
+        while (next < jobs.length && !signal.aborted) {
+          const index = next++
+          const result = await once(worker => work(worker, jobs[index]!))
+          if (!signal.aborted) each(result, index)
+        }
       }
-      finally { free(worker) }
+      const lanes = Math.max(1, size - 1 - atStudy)
+      atStudy += lanes
+      try {
+        await Promise.all(Array.from({ length: lanes }, lane))
+      }
+      finally { atStudy -= lanes }
     },
   }
 }

@@ -1,5 +1,9 @@
 import { expose } from 'comlink'
 import type { Design } from '../../core/design'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { heatDay, type HeatDay } from '../../core/heat-view'
+import { sunHours, type SunHours } from '../../core/optics/sun-hours'
+import { figuresOf, type Figures } from '../../core/study/variants'
 import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 
@@ -9,6 +13,15 @@ const engine = createYearEngine(() => performance.now())
 const api = {
   run(design: Design): YearView {
     return yearView(design, engine.run(design))
+  },
+  figures(design: Design): Figures {
+    return figuresOf(design, engine)
+  },
+  heat(design: Design, day: number): HeatDay {
+    return heatDay(design, engine.site(design), day)
+  },
+  sunHours(design: Design): SunHours[] {
+    return sunHours(design, makeBuilding(design), engine.site(design))
   },
 }
 

@@ -11,6 +11,11 @@ export function leakageAreaM2(ach50: number, volumeM3: number): number {
   return at4 / sqrt(2 * 4 / 1.2)
 }
 
+/** Air changes an hour under 50 Pa that a leakage area stands for: the inverse of {@link leakageAreaM2}. Volume above 0. */
+export function ach50OfAreaM2(areaM2: number, volumeM3: number): number {
+  return areaM2 * sqrt(2 * 4 / 1.2) * (50 / 4) ** 0.65 * 3600 / volumeM3
+}
+
 /** Air leaking through, m³/s. Temperature difference in K (either sign), wind in m/s, 0 or more. Sherman & Grimsrud 1980. */
 export function leakageFlow(areaM2: number, differenceK: number, windMs: number): number {
   return 10 * areaM2 * sqrt(STACK * abs(differenceK) + WIND * windMs * windMs)

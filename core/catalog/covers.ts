@@ -6,14 +6,16 @@ export interface NightCover {
   resistance: number
   /** Share of the glazing that it leaves bare at edges and seams, 0–1. */
   edgeLeak: number
+  /** With its wires and rollers, money per m² of glazing: a rough builder's price to compare by. */
+  pricePerM2: number
   source: string
 }
 
 export const NIGHT_COVERS: readonly NightCover[] = [
-  { id: 'none', name: 'No cover', resistance: 0, edgeLeak: 0, source: 'by definition' },
-  { id: 'fleece', name: 'Thin curtain', resistance: 0.22, edgeLeak: 0.08, source: 'greenhouse screen trials, typical' },
-  { id: 'thermal-screen', name: 'Aluminised thermal curtain', resistance: 0.45, edgeLeak: 0.06, source: 'greenhouse screen trials, typical' },
-  { id: 'quilt', name: 'Quilted blanket, 30 mm', resistance: 0.9, edgeLeak: 0.05, source: 'layer sum with one still-air gap' },
-  { id: 'thick-quilt', name: 'Thick blanket, 60 mm', resistance: 1.6, edgeLeak: 0.05, source: 'layer sum with one still-air gap' },
-  { id: 'shutter', name: 'Foam shutters, 50 mm', resistance: 1.9, edgeLeak: 0.04, source: 'layer sum with one still-air gap' },
+  { id: 'none', name: 'No cover', resistance: 0, edgeLeak: 0, pricePerM2: 0, source: 'by definition' },
+  { id: 'fleece', name: 'Thin curtain', resistance: 0.22, edgeLeak: 0.08, pricePerM2: 6, source: 'greenhouse screen trials, typical' },
+  { id: 'thermal-screen', name: 'Aluminised thermal curtain', resistance: 0.45, edgeLeak: 0.06, pricePerM2: 16, source: 'greenhouse screen trials, typical' },
+  { id: 'quilt', name: 'Quilted blanket, 30 mm', resistance: 0.9, edgeLeak: 0.05, pricePerM2: 24, source: 'layer sum with one still-air gap' },
+  { id: 'thick-quilt', name: 'Thick blanket, 60 mm', resistance: 1.6, edgeLeak: 0.05, pricePerM2: 36, source: 'layer sum with one still-air gap' },
+  { id: 'shutter', name: 'Foam shutters, 50 mm', resistance: 1.9, edgeLeak: 0.04, pricePerM2: 60, source: 'layer sum with one still-air gap' },
 ]

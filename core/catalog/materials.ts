@@ -14,6 +14,27 @@ export interface Material {
   source: string
 }
 
+/** What a layer's material needs of the air in a greenhouse. */
+export interface Dampness {
+  /** Resistance to vapour against still air, µ. ISO 10456 and makers' typical values. */
+  vapour: number
+  /** Why wet air harms it; empty for what bears it. */
+  unfit: string
+}
+
+const DAMP: Record<string, Dampness> = {
+  'eps': { vapour: 60, unfit: '' }, 'xps': { vapour: 150, unfit: '' }, 'pir': { vapour: 150, unfit: '' },
+  'mineral-wool': { vapour: 1, unfit: 'it soaks up the damp, sags and stops insulating' }, 'wood-fibre': { vapour: 5, unfit: 'it swells and moulds in wet air' },
+  'straw': { vapour: 2, unfit: 'it rots once it is wet' }, 'softwood': { vapour: 50, unfit: '' }, 'plywood': { vapour: 90, unfit: '' }, 'steel-sheet': { vapour: 1e6, unfit: '' },
+  'brick': { vapour: 12, unfit: '' }, 'concrete': { vapour: 90, unfit: '' }, 'concrete-block': { vapour: 60, unfit: '' }, 'stone': { vapour: 250, unfit: '' }, 'rammed-earth': { vapour: 12, unfit: '' },
+  'gabion': { vapour: 1, unfit: '' }, 'soil': { vapour: 50, unfit: '' }, 'gravel': { vapour: 1, unfit: '' }, 'clay-soil': { vapour: 50, unfit: '' }, 'sandy-soil': { vapour: 50, unfit: '' },
+}
+
+/** How a material stands to damp; own materials are taken as middling and fit. */
+export function dampness(id: string): Dampness {
+  return DAMP[id] ?? { vapour: 50, unfit: '' }
+}
+
 const ISO = 'ISO 10456'
 const m = (id: string, name: string, group: Material['group'], conductivity: number, density: number, specificHeat: number, solarAbsorptance: number, source = ISO): Material =>
   ({ id, name, group, conductivity, density, specificHeat, solarAbsorptance, source })

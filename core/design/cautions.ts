@@ -1,6 +1,7 @@
 import type { Answers } from '../answers'
-import { entry, MATERIALS, VESSELS } from '../catalog'
+import { entry, GLAZINGS, VESSELS } from '../catalog'
 import { clearHeightAt, makeOutline } from '../geometry/section'
+import { dampFaults } from '../materials/assembly'
 import type { Design, Layer, StepId } from './types'
 
 /** Something that can hurt people, plants or the building, and whom to ask. */
@@ -22,7 +23,7 @@ export function designCautions(design: Design, answers: Answers | null): Caution
   if (headroomM(design) < wanted) add('shape', `Heads hit the roof where the path is: less than ${wanted} m is clear.`)
   const wide = design.shape.beds.findIndex(b => b.widthM > 2 * reachM)
   if (wide >= 0) add('shape', `Bed ${wide + 1} is wider than two arms reach (${(2 * reachM).toFixed(1)} m).`)
-  if (design.shape.sunkM > 0.9) add('shape', 'A pit deeper than your waist can bury people: shoring, drains and buried lines come first, and walls that hold earth are an engineer’s.')
+  if (Math.max(design.shape.sunkM, design.shape.sunkM + design.shape.riseM) > 0.9) add('shape', 'A pit deeper than your waist can bury people: shoring, drains and buried lines come first, and walls that hold earth are an engineer’s.')
   if (design.shape.form === 'lean-to') add('shape', 'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.')
   if (design.store.pond.lengthM > 0 || design.store.tank.lengthM > 0) add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
   if (design.store.earth.on || design.store.rockBed.on || design.store.channels.on) add('store', 'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.')
@@ -34,9 +35,9 @@ export function designCautions(design: Design, answers: Answers | null): Caution
   if (answers && answers.months.some(m => m.waterC !== null && m.waterC < 0.5)) add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
   const foam = (layers: Layer[]) => FOAMS.includes(layers[layers.length - 1]?.material ?? '')
   if (foam(design.skin.wall) || foam(design.skin.roof)) add('skin', 'Bare foam burns and gives off poison: line it inside as your local code asks.')
-  if (design.skin.wall.concat(design.skin.roof).some(l => entry(MATERIALS, l.material).id === 'mineral-wool')) {
-    add('skin', 'Mineral wool must stay dry: it needs a perfect vapour barrier on the warm side.')
-  }
+  for (const text of new Set([...dampFaults(design.skin.wall), ...dampFaults(design.skin.roof)].map(f => f.text))) add('skin', text)
+  if (entry(GLAZINGS, design.skin.glazing).optics.kind === 'diffusing' && design.skin.glazing.includes('wall')) add('skin', 'Multiwall sheet has an outside face that bears the sun: fitted the wrong way round it goes brittle within a few years. Mark it before the film comes off.')
+  if (design.skin.glazing.startsWith('glass')) add('skin', 'Glass overhead falls on people: ask which glass your local code allows above heads.')
   const { lowM2, highM2, startC } = design.breathe.vents
   const floor = outline.widthM * design.shape.lengthM
   if (lowM2 + highM2 < 0.15 * floor) add('breathe', `Little to breathe with: vents are ${Math.round((lowM2 + highM2) / floor * 100)} % of the floor; 15 to 25 % each, low and high, is the rule. Air above 38 °C harms people.`)
@@ -47,7 +48,7 @@ export function designCautions(design: Design, answers: Answers | null): Caution
   return out
 }
 
-/** Greatest clear height over floor that no bed takes, m. */
+/** Greatest clear height over the paths, m: paths dug lower give more. */
 export function headroomM(design: Pick<Design, 'shape'>): number {
   const outline = makeOutline(design.shape)
   let best = 0
@@ -55,5 +56,5 @@ export function headroomM(design: Pick<Design, 'shape'>): number {
     const x = outline.widthM * i / 60
     if (!design.shape.beds.some(b => x > b.atM && x < b.atM + b.widthM)) best = Math.max(best, clearHeightAt(outline, x))
   }
-  return best
+  return best - design.shape.pathM
 }

@@ -7,7 +7,7 @@ export const PLAIN = {
   aim: { crops: [], practical: { budget: 0, builder: 'unknown', power: true, water: true, wheelchair: false, headroomM: 1.9, reachM: 0.75, permits: 'unknown' } },
   site: { spell: null, horizon: [], survey: { declinationDeg: 0, waterTableM: 0, frostDepthM: 0, slopeDeg: 0, slopeTowardsDeg: 180, frostPocket: false, snowNote: '', windNote: '' } },
   shape: {
-    breakAtM: 0.8, breakHeightM: 2.2, sunkM: 0, overhangM: 0, house: { heightM: 6, beyondM: 3, airC: 18 }, shadeStripM: 0, benches: [],
+    breakAtM: 0.8, breakHeightM: 2.2, sunkM: 0, riseM: 0, pathM: 0, overhangM: 0, house: { heightM: 6, beyondM: 3, airC: 18 }, shadeStripM: 0, benches: [],
   },
   skin: {
     condition: { frameShare: 0.08, ageYears: 0, dirt: 0.02 },
@@ -26,6 +26,7 @@ export const PLAIN = {
   },
   breathe: {
     ach50: 24,
+    gaps: [],
     vents: { lagS: 720, hysteresisK: 2 },
     fans: { stages: 0, flowM3h: 2000, powerW: 120, startC: 30, stepK: 3 },
     airing: { on: false, fromH: 11, untilH: 13, holdUntilC: 30, belowC: 8 },
@@ -73,6 +74,6 @@ export function completeDesign(spare: Spare<Design, typeof PLAIN>): Design {
  * `designFaults` to judge. Never throws.
  */
 export function migrateDesign(document: unknown): unknown {
-  if (!isTree(document) || document.schemaVersion !== 1) return document
-  return { ...filled(document, PLAIN as unknown as Tree), schemaVersion: 2 }
+  if (!isTree(document) || (document.schemaVersion !== 1 && document.schemaVersion !== 2)) return document
+  return { ...filled(document, PLAIN as unknown as Tree), schemaVersion: 3 }
 }

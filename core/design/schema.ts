@@ -1,5 +1,5 @@
-import { array, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
-import { COLOURS, CROPS, entry, FINISHES, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
+import { array, lazy, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
+import { COLOURS, CROPS, entry, FINISHES, FUELS, GAPS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
 import { isTimeZone } from '../climate/time-zone'
 import { HOURS } from '../climate/types'
 import { outlineFaults } from '../geometry/section'
@@ -30,7 +30,11 @@ const list = (item: AnySchema, min: number, max: number) => array().of(item).str
   .required(say('is missing', `a list of ${min} to ${max}`)).min(min, say('has too few entries', `${min} to ${max}`)).max(max, say('has too many entries', `${min} to ${max}`))
 
 const insulating = ids(MATERIALS)
-const layers = list(group({ material: oneOf(insulating), thicknessM: within('layer.thicknessM') }), 1, 8)
+const maybe = (schema: AnySchema) => lazy(v => (v === undefined ? mixed() : schema))
+const own = group({
+  name: text(60), conductivity: within('own.conductivity'), density: within('own.density'), specificHeat: within('own.specificHeat'), solarAbsorptance: within('own.solarAbsorptance'),
+})
+const layers = list(group({ material: oneOf([...insulating, 'own']), thicknessM: within('layer.thicknessM'), framing: maybe(within('layer.framing')) as never, own: maybe(own) as never }), 1, 8)
 const lining = (range: RangeName) => group({ material: oneOf(insulating), thicknessM: within(range) })
 
 const HOURLY: Record<string, readonly [number, number]> = {
@@ -171,7 +175,7 @@ const schema = group({
   shape: group({
     form: oneOf(FORMS), turnDeg: within('shape.turnDeg'), lengthM: within('shape.lengthM'), widthM: within('shape.widthM'),
     kneeWallM: within('shape.kneeWallM'), ridgeHeightM: within('shape.ridgeHeightM'), ridgeAtM: within('shape.ridgeAtM'), backWallM: within('shape.backWallM'),
-    breakAtM: within('shape.breakAtM'), breakHeightM: within('shape.breakHeightM'), sunkM: within('shape.sunkM'), overhangM: within('shape.overhangM'),
+    breakAtM: within('shape.breakAtM'), breakHeightM: within('shape.breakHeightM'), sunkM: within('shape.sunkM'), riseM: within('shape.riseM'), pathM: within('shape.pathM'), overhangM: within('shape.overhangM'),
     house: group({ heightM: within('shape.house.heightM'), beyondM: within('shape.house.beyondM'), airC: within('shape.house.airC') }),
     shadeStripM: within('shape.shadeStripM'), beds: list(bedLike(), 0, 6), benches: list(bedLike(), 0, 6),
   }),
@@ -206,6 +210,7 @@ const schema = group({
   }),
   breathe: group({
     leakage: oneOf([...ids(LEAKAGE_CLASSES), 'measured']), ach50: within('breathe.ach50'),
+    gaps: list(group({ kind: oneOf(ids(GAPS)), amount: within('breathe.gaps.amount') }), 0, 20),
     vents: group({
       lowM2: within('breathe.vents.lowM2'), highM2: within('breathe.vents.highM2'), startC: within('breathe.vents.startC'), fullC: within('breathe.vents.fullC'),
       lagS: within('breathe.vents.lagS'), hysteresisK: within('breathe.vents.hysteresisK'),
@@ -250,6 +255,11 @@ function faultsBetween(design: Design): Fault[] {
   for (const f of outlineFaults(design.shape, GLAZING_ANGLE_RANGE)) add(f.path, f.message, f.allowed)
   const vents = design.breathe.vents
   if (vents.fullC <= vents.startC) add('breathe.vents.fullC', 'is not above the start of opening', `above ${vents.startC} °C`)
+  for (const name of ['wall', 'roof'] as const) {
+    design.skin[name].forEach((l, i) => {
+      if (l.material === 'own' && !l.own) add(`skin.${name}[${i}].own`, 'is missing', 'name, conductivity, density, specificHeat and solarAbsorptance of the material')
+    })
+  }
   const thick = (l: { thicknessM: number }[]) => l.reduce((s, x) => s + x.thicknessM, 0)
   if (thick(design.skin.wall) < 0.002) add('skin.wall', 'has no thickness', 'layers that add up to 2 mm or more')
   if (thick(design.skin.roof) < 0.002) add('skin.roof', 'has no thickness', 'layers that add up to 2 mm or more')

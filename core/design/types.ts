@@ -1,7 +1,7 @@
 import type { CropChoice } from '../aim/aim-line'
 
 /** The schema that this version reads and writes; older ones are migrated forward on load. */
-export const SCHEMA_VERSION = 2
+export const SCHEMA_VERSION = 3
 
 export const FORMS = ['shed', 'gable', 'saltbox', 'gambrel', 'a-frame', 'arch', 'lean-to', 'dome'] as const
 export type Form = typeof FORMS[number]
@@ -10,8 +10,28 @@ export type Form = typeof FORMS[number]
 export const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp'] as const
 export type StepId = typeof STEPS[number]
 
+/** A material that is in no catalogue. */
+export interface OwnMaterial {
+  name: string
+  /** W/m·K */
+  conductivity: number
+  /** kg/m³ */
+  density: number
+  /** J/kg·K */
+  specificHeat: number
+  /** 0–1 */
+  solarAbsorptance: number
+}
+
 /** One layer of an assembly, counted from outside inwards. */
-export interface Layer { material: string, thicknessM: number }
+export interface Layer {
+  /** Its id in the catalogue, or `own` with `own` below. */
+  material: string
+  thicknessM: number
+  /** Share of the layer that is timber framing, 0–0.4; none where it is left out. */
+  framing?: number
+  own?: OwnMaterial
+}
 
 export interface Bed {
   /** From the sunny wall to the near side of the bed, m. */
@@ -158,8 +178,12 @@ export interface Design {
     /** Gambrel: where the sunny slope breaks, from the sunny wall and above the floor; the pole side mirrors it. */
     breakAtM: number
     breakHeightM: number
-    /** How far the floor lies below the ground outside. */
+    /** How far the floor lies below the ground outside, at the sunny wall. */
     sunkM: number
+    /** How much higher the ground outside stands at the back wall than at the sunny wall; negative where it falls that way. */
+    riseM: number
+    /** Level of the paths against the floor: negative where they are dug lower. */
+    pathM: number
     /** Solid eave beyond the top of the sunny glazing, level. */
     overhangM: number
     /** Lean-to: the house that it leans on. */
@@ -228,6 +252,8 @@ export interface Design {
     /** A leakage class, or `measured` with `ach50`. */
     leakage: string
     ach50: number
+    /** Gaps found on a walk round: what, and how much of it in the unit of its kind. */
+    gaps: { kind: string, amount: number }[]
     vents: { lowM2: number, highM2: number, startC: number, fullC: number, /** Time constant of the opener, s. */ lagS: number, /** It closes this much cooler than it opens, K. */ hysteresisK: number }
     /** Extract fans: stage k starts `stepK` above the one before. */
     fans: { stages: number, flowM3h: number, powerW: number, startC: number, stepK: number }

@@ -70,3 +70,16 @@ function spansOf(fan: readonly SectionRay[]): LitSpan[] {
   }
   return spans
 }
+
+/** What one sun lights of a face in the section: its lowest and highest lit point above the floor, and its nearest and furthest from the sunny wall, m. */
+export interface LitPart { face: FaceId, low: number, high: number, from: number, to: number }
+
+/** The lit parts of every face that the sun reaches through the glazing. */
+export function litParts(light: SectionLight): LitPart[] {
+  const out = new Map<FaceId, LitPart>()
+  for (const { face, a, b } of light.spans) {
+    const was = out.get(face) ?? { face, low: Infinity, high: -Infinity, from: Infinity, to: -Infinity }
+    out.set(face, { face, low: Math.min(was.low, a.z, b.z), high: Math.max(was.high, a.z, b.z), from: Math.min(was.from, a.x, b.x), to: Math.max(was.to, a.x, b.x) })
+  }
+  return [...out.values()]
+}

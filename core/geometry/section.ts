@@ -116,6 +116,11 @@ export function ridgeForAngle(shape: Shape, angleDeg: number): number {
   return s.kneeWallM + s.ridgeAtM * Math.tan(angleDeg / DEG)
 }
 
+/** Height of the ground outside over the floor at x of the section, m: it rises or falls evenly from the sunny wall to the back wall. */
+export function groundAt(shape: Pick<Design['shape'], 'sunkM' | 'riseM' | 'widthM'>, x: number): number {
+  return shape.sunkM + shape.riseM * x / shape.widthM
+}
+
 /** Height of the roof or glazing above the floor at x, m. */
 export function clearHeightAt(outline: Outline, x: number): number {
   for (const { a, b } of outline.edges) {
@@ -147,6 +152,9 @@ export function outlineFaults(shape: Design['shape'], angles: readonly [number, 
   }
   if (shape.sunkM > o.kneeWallM + 1e-9 && shape.form !== 'a-frame') add('sunkM', 'would stand the glass in the ground', `at most the knee wall of ${m(o.kneeWallM)}`)
   if (shape.form === 'a-frame' && shape.sunkM > 0) add('sunkM', 'would stand the glass in the ground', '0 m for an A-frame, whose glass comes down to its floor')
+  const atBack = shape.sunkM + shape.riseM
+  if (atBack < -1e-9) add('riseM', 'leaves the floor hanging over the ground at the back wall', `at least ${m(-shape.sunkM)}`)
+  else if (shape.form !== 'lean-to' && atBack > o.backWallM + 1e-9) add('riseM', 'puts the roof on the pole side in the ground', `at most ${m(o.backWallM - shape.sunkM)}, so that the back wall stands clear`)
   if (shape.form === 'lean-to' && shape.house.heightM < o.ridgeHeightM) add('house.heightM', 'is lower than the greenhouse that leans on it', `at least ${m(o.ridgeHeightM)}`)
   if (shape.shadeStripM > 0.95 * o.sunnySlopeM) add('shadeStripM', 'covers the whole glazing', `at most ${m(0.95 * o.sunnySlopeM)}`)
   for (const name of ['beds', 'benches'] as const) {

@@ -1,6 +1,6 @@
 import type { Design, Layer } from '../design/types'
 import { layBarrels, roomObjects, type RoomObject } from './objects'
-import { DOME_RINGS, DOME_SIDES, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
+import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
 
 /** A point or direction in the room: x from the sunny wall towards the pole, y along the ridge from the west end to the east, z up from the floor, m. */
 export type Vec = readonly [x: number, y: number, z: number]
@@ -41,8 +41,9 @@ export interface Building {
   bedAreaM2: number
   perimeterM: number
   volumeM3: number
-  /** How far the floor lies below the ground outside, m. */
+  /** Height of the ground outside over the floor, m: its mean, and at x of the section. */
   sunkM: number
+  groundAt: (x: number) => number
   /** Height between low and high vents, m. */
   ventRiseM: number
 }
@@ -79,7 +80,7 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
   const objects = roomObjects(design)
   return {
     outline, surfaces, objects, lengthM: L, sunnyAzimuthDeg: sunny, eastAzimuthDeg: east, floorAreaM2: floor.areaM2, bedAreaM2: objects.filter(o => o.kind === 'bed').reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0),
-    perimeterM, volumeM3: volumeM3(surfaces), sunkM: shape.sunkM,
+    perimeterM, volumeM3: volumeM3(surfaces), sunkM: Math.max(0, shape.sunkM + shape.riseM / 2), groundAt: x => groundAt(shape, x),
     ventRiseM: Math.max(0.3, outline.ridgeHeightM - Math.min(0.3, outline.kneeWallM / 2) - 0.2),
   }
 }

@@ -66,7 +66,9 @@ export function skinParts(building: Building): SkinPart[] {
     const up = s.normal[2]
     // Of an upright wall, the part below the ground outside goes with it.
     const height = Math.max(...s.polygon.map(p => p[2])) - Math.min(...s.polygon.map(p => p[2]))
-    const buried = s.kind === 'opaque' && s.boundary === 'outside' && building.sunkM > 0.02 && Math.abs(up) < 0.05 ? buriedShare(s.polygon, s.areaM2, building.sunkM, height) : 0
+    const foot = s.polygon.filter(p => p[2] < 1e-6)
+    const sunkM = foot.reduce((sum, p) => sum + building.groundAt(p[0]), 0) / Math.max(1, foot.length)
+    const buried = s.kind === 'opaque' && s.boundary === 'outside' && sunkM > 0.02 && Math.abs(up) < 0.05 ? buriedShare(s.polygon, s.areaM2, sunkM, height) : 0
     const join = (boundary: SkinPart['boundary'], areaM2: number) => {
       if (areaM2 < 1e-6) return
       const same = parts.find(p => p.id === s.id && p.kind === s.kind && p.boundary === boundary)

@@ -14,6 +14,8 @@ export interface RunOptions {
   heater: boolean
   /** Days to take in these steps, 1 each of 365; the others are taken in whole hours. All days unless given. */
   closeDays?: Uint8Array
+  /** Shown the cells' temperatures at the end of each hour of one day, and of the hour before it; with that day the run ends. */
+  watch?: { day: number, see: (hour: number, cells: Float64Array) => void }
   /** Asked once a day of the run; when it says true the run ends with {@link RunStopped}. */
   stop?: () => boolean
 }
@@ -107,6 +109,10 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
     for (let i = 0; i < lossCount; i++) series.losses[i]![h] = lostJ[i]! / 3600
     for (let i = 0; i < gainCount; i++) series.gains[i]![h] = gainedJ[i]! / 3600
     stepper.clearTally()
+    if (options.watch && h >= options.watch.day * 24 - 1) {
+      options.watch.see(h, cells)
+      if (h >= options.watch.day * 24 + 23) break
+    }
   }
   series.storedJ = stepper.heatContentJ() - atStart
   return series

@@ -4,6 +4,7 @@ import type { Design } from '../design/types'
 import type { FaceId } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
+import { materialOf } from '../materials/assembly'
 import { dot, planeNormal, skyVector, type Vector3 } from '../sun'
 import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
 import { makeLandings, objectAreaM2, tablePlace, type Landing, type LightFace } from './landing'
@@ -60,7 +61,7 @@ export function lightFaces(design: Pick<Design, 'store' | 'skin' | 'shape'>, bui
   }
   const inner = (s: Surface) => {
     const finish = entry(FINISHES, s.id === 'pole slope' || s.id === 'dome roof' ? skin.finish.roof : skin.finish.wall)
-    return finish.solarAbsorptance ?? entry(MATERIALS, s.layers[s.layers.length - 1]!.material).solarAbsorptance
+    return finish.solarAbsorptance ?? materialOf(s.layers[s.layers.length - 1]!).solarAbsorptance
   }
   const standing = building.objects.filter(o => o.z0 < 0.01 && !o.bank).reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0)
   for (const s of building.surfaces) {

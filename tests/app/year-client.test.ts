@@ -49,7 +49,7 @@ test('a failed run is told and its worker goes on', async () => {
 test('a single year waits its turn behind the newest design', async () => {
   const client = createYearClient(1, () => {}, () => {})
   client.request(design('a'))
-  const pin = client.once(design('pin'))
+  const pin = client.once(worker => worker.run(design('pin')))
   client.request(design('b'))
   runs[0]!.end(view('a'))
   await rest()
@@ -58,4 +58,41 @@ test('a single year waits its turn behind the newest design', async () => {
   await rest()
   runs[2]!.end(view('pin'))
   expect(await pin).toEqual(view('pin'))
+})
+
+test('a study leaves a worker for the score, tells results by their index, and ends when told', async () => {
+  const shown: string[] = []
+  const client = createYearClient(3, (_, d) => shown.push(d.name), () => {})
+  const stop = new AbortController()
+  const got: [string, number][] = []
+  const work = client.many(['p', 'q', 'r', 's', 't'].map(design), (worker, d) => worker.run(d), (v, i) => got.push([(v as unknown as { name: string }).name, i]), stop.signal)
+  expect(runs.map(r => r.design.name)).toEqual(['p', 'q'])
+  client.request(design('score'))
+  expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score'])
+  runs[1]!.end(view('q'))
+  await rest()
+  expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score', 'r'])
+  runs[2]!.end(view('score'))
+  runs[0]!.end(view('p'))
+  await rest()
+  stop.abort()
+  for (const r of runs.slice(3)) r.end(view(r.design.name))
+  await work
+  // What came after the end is not told, and nothing more was begun.
+  expect(got).toEqual([['q', 1], ['p', 0]])
+  expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score', 'r', 's'])
+  expect(shown).toEqual(['score'])
+})
+
+test('a study whose run fails is refused, and its workers go on', async () => {
+  const shown: string[] = []
+  const client = createYearClient(2, (_, d) => shown.push(d.name), () => {})
+  const work = client.many([design('bad'), design('never')], (worker, d) => worker.run(d), () => {}, new AbortController().signal)
+  runs[0]!.fail(new Error('no sun'))
+  await expect(work).rejects.toThrow('no sun')
+  client.request(design('a'))
+  client.request(design('b'))
+  for (const r of runs.slice(1)) r.end(view(r.design.name))
+  await rest()
+  expect(shown).toContain('b')
 })

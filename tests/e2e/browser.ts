@@ -9,7 +9,7 @@ export interface Size { width: number, height: number }
 /** A headless Chromium with a fresh profile. */
 export async function openBrowser(size: Size = { width: 1280, height: 800 }, downloads = tmpdir()): Promise<WebDriver> {
   const options = new Options()
-  options.addArguments('--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-features=BackForwardCache',
+  options.addArguments('--headless', '--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-features=BackForwardCache',
     '--hide-scrollbars', '--force-prefers-reduced-motion', `--window-size=${size.width},${size.height}`, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tierra-profile-'))}`)
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })

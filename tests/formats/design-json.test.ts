@@ -52,7 +52,7 @@ test('a document of the first version is brought forward: what it says stays, wh
   }
   const read = readDesign(JSON.stringify(old))
   if (!read.ok) throw new Error(JSON.stringify(read.faults))
-  expect(read.design.schemaVersion).toBe(2)
+  expect(read.design.schemaVersion).toBe(3)
   expect(read.design.site.horizon).toEqual(horizon)
   expect(read.design.site.spell).toBe(spell)
   expect(read.design).toEqual(now)

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { ChevronDown, Download, Keyboard, Moon, Pin, PinOff, Redo2, Sun, Undo2, Upload } from 'lucide-vue-next'
+import { ChevronDown, Download, Keyboard, Moon, Pin, PinOff, Printer, Redo2, Sun, Undo2, Upload } from 'lucide-vue-next'
 import type { UnitSystem } from '../../../core/units'
 
+const printSheet = () => window.print()
 const emit = defineEmits<{ help: [], fresh: [], rename: [], exportDesign: [], importDesign: [] }>()
 const bench = useDesign()
 const keeping = useKeeping()
@@ -79,6 +80,9 @@ function togglePin(): void {
       </button>
       <button class="button" data-test="export" @click="emit('exportDesign')">
         <Download :size="16" aria-hidden="true" /> export
+      </button>
+      <button class="button quiet" aria-label="Print the design’s sheet" title="Print the design’s sheet" data-test="print-design" @click="printSheet">
+        <Printer :size="18" />
       </button>
       <button class="button quiet" aria-label="Keyboard shortcuts" title="Keyboard shortcuts (?)" @click="emit('help')">
         <Keyboard :size="18" />

@@ -38,7 +38,7 @@ const spoken = computed(() => {
           </pattern>
         </defs>
         <rect :width="width" :height="height" fill="url(#sky)" />
-        <SectionGround :design="design" :outline="outline" :scale="scale" :frost-depth-m="design.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)" />
+        <SectionGround :design="design" :outline="outline" :scale="scale" :frost-depth-m="design.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)" :snow-m="year.view?.snowMostM ?? 0" />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
         <SectionObjects :design="design" :outline="outline" :scale="scale" />
         <SectionSkin :design="design" :outline="outline" :scale="scale" />
@@ -51,6 +51,7 @@ const spoken = computed(() => {
         {{ compassPoint(sunny + 180) }} ▸
       </p>
       <SectionDimensions :outline="outline" :scale="scale" />
+      <SectionThings :scale="scale" />
       <SectionHandles :outline="outline" :scale="scale" @hold="held = $event ? scale : null" />
     </template>
     <p v-if="bench.refusal" class="absolute inset-x-4 top-8 rounded border-l-4 border-clay bg-paper px-3 py-1 text-sm" role="alert">

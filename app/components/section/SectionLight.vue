@@ -31,7 +31,7 @@ const lines = computed(() => props.rays.flatMap((ray): Line[] => {
 }))
 
 /** The legend of the rays stands at the top left, clear of the drawing; each line carries its altitude where it enters the picture. */
-const labels = computed(() => props.rays.map((ray, i) => ({ ray, x: 14, y: 26 + 21 * i })))
+const labels = computed(() => props.rays.map((ray, i) => ({ ray, x: 14, y: (props.scale.width < 560 ? 54 : 26) + 21 * i })))
 const tags = computed(() => props.rays.flatMap((ray) => {
   const line = lines.value.find(l => l.ray === ray)
   return line ? [{ ray, x: Math.max(30, line.x1 - 4), y: Math.max(14, line.y1 - 5) }] : []

@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { entry, VESSELS } from '../../../core/catalog'
-import type { Design } from '../../../core/design'
+import { clearances, type Design } from '../../../core/design'
 import { layBarrels, roomObjects } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
+import { VESSEL_COLOUR } from './vessel-colour'
 
 const props = defineProps<{ design: Design, outline: Outline, scale: SectionScale }>()
 const settings = useSettings()
 const year = useYear()
-
-const COLOUR: Record<string, string> = { 'black': '#2b2926', 'dark-red': '#8d3f2f', 'blue': '#33587e', 'white': '#e9e4d8' }
 
 /** Plants of a bed: stems at even places, tall as there is room. */
 const plants = computed(() => props.design.shape.beds.map((bed) => {
@@ -42,7 +41,7 @@ const boxes = computed(() => roomObjects(props.design).filter(o => o.kind !== 'b
   const deep = o.kind === 'pond' ? props.design.store.pond.depthM : 0
   return {
     key: `${o.kind} ${o.index}`, name: o.kind, x: o.x0, w: o.x1 - o.x0, top: o.z1, h: o.z1 - o.z0 + deep,
-    fill: o.kind === 'inner wall' ? 'var(--masonry)' : o.kind === 'bench' ? 'var(--wall)' : o.kind === 'tank' ? COLOUR[props.design.store.tank.colour]! : 'var(--glass)', water, legs: o.kind === 'bench',
+    fill: o.kind === 'inner wall' ? 'var(--masonry)' : o.kind === 'bench' ? 'var(--wall)' : o.kind === 'tank' ? VESSEL_COLOUR[props.design.store.tank.colour]! : 'var(--glass)', water, legs: o.kind === 'bench',
   }
 }))
 
@@ -67,6 +66,7 @@ const person = computed(() => {
   return best.clear > 0 ? best : null
 })
 const tall = 1.72
+const paths = computed(() => clearances(props.design))
 /** The heater stands on the floor before the barrels, or by the back wall. */
 const heaterAt = computed(() => {
   if (!props.design.topUp.heater.on) return null
@@ -99,7 +99,7 @@ const heaterAt = computed(() => {
       />
       <g v-for="(b, i) in barrels" :key="`b${i}`">
         <rect
-          :x="scale.x(b.x) + 1" :y="scale.y(b.z + b.h) + 1" :width="b.w * scale.ppm - 2" :height="b.h * scale.ppm - 2" rx="4" :fill="COLOUR[design.store.barrels.colour]" stroke="var(--ink)"
+          :x="scale.x(b.x) + 1" :y="scale.y(b.z + b.h) + 1" :width="b.w * scale.ppm - 2" :height="b.h * scale.ppm - 2" rx="4" :fill="VESSEL_COLOUR[design.store.barrels.colour]" stroke="var(--ink)"
           stroke-width="1.3"
         />
         <line v-for="f in [0.33, 0.67]" :key="f" :x1="scale.x(b.x) + 1" :x2="scale.x(b.x + b.w) - 1" :y1="scale.y(b.z + b.h * f)" :y2="scale.y(b.z + b.h * f)" stroke="#00000055" stroke-width="1.2" />
@@ -109,7 +109,13 @@ const heaterAt = computed(() => {
         text-anchor="middle" class="water" :fill="design.store.barrels.colour === 'white' ? '#2a2520' : '#fff8ea'"
       >{{ settings.show(waterC, 'temperature', { unit: false }) }}°</text>
     </template>
-    <g v-if="person" stroke="var(--soft)" stroke-width="1.6" fill="none" stroke-linecap="round">
+    <template v-if="Math.abs(design.shape.pathM) > 0.01">
+      <rect
+        v-for="g in paths" :key="g.x0" :x="scale.x(g.x0)" :y="scale.y(Math.max(0, design.shape.pathM))" :width="g.widthM * scale.ppm" :height="Math.abs(design.shape.pathM) * scale.ppm"
+        :fill="design.shape.pathM < 0 ? 'var(--paper)' : 'var(--wall)'" stroke="var(--ink)" stroke-width="1.2" data-test="path"
+      />
+    </template>
+    <g v-if="person" :transform="`translate(0 ${-design.shape.pathM * scale.ppm})`" stroke="var(--soft)" stroke-width="1.6" fill="none" stroke-linecap="round">
       <circle :cx="scale.x(person.x)" :cy="scale.y(tall - 0.13)" :r="0.13 * scale.ppm" />
       <path
         :d="`M ${scale.x(person.x)} ${scale.y(tall - 0.27)} V ${scale.y(0.8)} L ${scale.x(person.x - 0.14)} ${scale.y(0)} M ${scale.x(person.x)} ${scale.y(0.8)} L ${scale.x(person.x + 0.14)} ${scale.y(0)} M ${scale.x(person.x)} ${scale.y(1.32)} L ${scale.x(person.x - 0.2)} ${scale.y(0.85)} M ${scale.x(person.x)} ${scale.y(1.32)} L ${scale.x(person.x + 0.2)} ${scale.y(0.85)}`"
@@ -121,7 +127,7 @@ const heaterAt = computed(() => {
       <path :d="`M ${scale.x(heaterAt) - 6} ${scale.y(0) - 6} v 6 m 12 0 v -6`" stroke="var(--ink)" stroke-width="1.6" />
       <title>Heater</title>
     </g>
-    <text v-if="person" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(person.clear, 'length') }} clear</text>
+    <text v-if="person" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(person.clear - design.shape.pathM, 'length') }} clear</text>
   </g>
 </template>
 

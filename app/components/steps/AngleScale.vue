@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { GLAZING_ANGLE_RANGE, withGlazingAngle } from '../../../core/design'
 import { makeOutline } from '../../../core/geometry/section'
+import { heldC } from '../../../core/study/variants'
 import { angleSchools } from '../../../core/sums/glazing-angle'
 
 const bench = useDesign()
@@ -10,6 +11,7 @@ const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
 const fault = ref('')
 
+const studies = useStudies()
 const [low, high] = [10, 90]
 const angle = computed(() => makeOutline(bench.current.shape).glazingAngleDeg)
 const schools = computed(() => angleSchools(bench.current.site.latitudeDeg, year.view?.cold.noonAltitudeDeg ?? 90 - Math.abs(bench.current.site.latitudeDeg) - 21))
@@ -61,6 +63,13 @@ function key(event: KeyboardEvent): void {
     <p v-if="fault" class="fault" role="alert">
       {{ fault }}
     </p>
+    <template v-if="width > 0">
+      <StudyBar kind="angle" ask="What this site and glazing give" />
+      <StudyCurve
+        :points="studies.all.angle.points" :x="x" :width="width" :now="angle" :held-c="heldC(bench.current)" :faded="studies.stale.angle || studies.all.angle.running"
+        @take="setAngle($event.at, 'take from curve')"
+      />
+    </template>
     <p class="hint">
       Square to the sun at, or by rule:
     </p>

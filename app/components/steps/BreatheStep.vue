@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { LEAKAGE_CLASSES } from '../../../core/catalog'
 import { RANGES } from '../../../core/design'
+import { ach50Of } from '../../../core/network/model'
 
 const bench = useDesign()
 const year = useYear()
@@ -17,7 +17,7 @@ const open = computed(() => (year.view ? year.view.hours.ventOpening.reduce((n, 
       <h2 class="group-title">
         Tightness
       </h2>
-      <ChoiceField label="How it is built" :value="breathe.leakage" :options="LEAKAGE_CLASSES" :set="v => bench.edit([['breathe.leakage', v]])" />
+      <p>{{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa: set under Skin, Tightness.</p>
       <p v-if="year.view" class="hint">
         On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree between inside and outside.
       </p>

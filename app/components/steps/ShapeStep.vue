@@ -1,73 +1,66 @@
 <script setup lang="ts">
-import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
-import { RANGES, withBackWall, withBreak, withForm, withKneeWall, withRidge, withWidth, type Bed, type Form } from '../../../core/design'
-import { turnWords } from '../../../core/geometry/compass'
+import { clearances, freePlace, headroomM, RANGES, withBackWall, withBreak, withKneeWall, withRidge, withWidth, type Bed } from '../../../core/design'
+import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
+import { kneeWallSnow } from '../../../core/sums'
 
 const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
 const shape = computed(() => bench.current.shape)
-const FORMS: { id: Form, name: string, path: string }[] = [
-  { id: 'shed', name: 'Shed', path: 'M3 27 V20 L33 5 V27 Z' },
-  { id: 'gable', name: 'Gable', path: 'M3 27 V18 L18 6 L33 18 V27 Z' },
-  { id: 'saltbox', name: 'Saltbox', path: 'M3 27 V20 L24 5 L33 12 V27 Z' },
-  { id: 'gambrel', name: 'Gambrel', path: 'M3 27 V20 L8 10 L18 5 L28 10 L33 20 V27 Z' },
-  { id: 'a-frame', name: 'A-frame', path: 'M3 27 L18 4 L33 27 Z' },
-  { id: 'arch', name: 'Arch', path: 'M3 27 V22 Q5 6 25 5 L33 10 V27 Z' },
-  { id: 'lean-to', name: 'Lean-to', path: 'M3 27 V20 L29 6 V27 Z M29 6 V1 M33 1 V27' },
-  { id: 'dome', name: 'Dome', path: 'M3 27 V22 Q5 6 18 5 Q31 6 33 22 V27 Z' },
-]
 const set = (path: string) => (v: number) => bench.edit([[path, v]])
-const facing = computed(() => turnWords(bench.current.site.latitudeDeg, shape.value.turnDeg))
+const m = (v: number) => settings.show(v, 'length')
+const TABS = [{ id: 'angle', name: 'Angle and turn' }, { id: 'form', name: 'Form' }, { id: 'dimensions', name: 'Dimensions' }, { id: 'sun', name: 'Sun on things' }, { id: 'beds', name: 'Beds and paths' }] as const
 
-function addBed(): void {
-  const beds = shape.value.beds
-  const width = 0.9
-  // The first stretch of floor that is free.
-  for (let at = 0.15; at + width <= shape.value.widthM; at += 0.05) {
-    const bed: Bed = { atM: Math.round(at * 100) / 100, widthM: width, heightM: 0.4 }
-    if (beds.every(b => bed.atM >= b.atM + b.widthM || bed.atM + width <= b.atM)) {
-      bench.edit([['shape.beds', [...beds, bed]]], 'add bed')
-      return
-    }
+/** What the ground rises from the sunny wall to the back wall by the slope that was surveyed. */
+const surveyedRise = computed(() => {
+  const { slopeDeg, slopeTowardsDeg } = bench.current.site.survey
+  const sunny = sunnyAzimuthDeg(bench.current.site.latitudeDeg, shape.value.turnDeg)
+  return Math.round(Math.tan(slopeDeg * Math.PI / 180) * Math.cos((slopeTowardsDeg - sunny) * Math.PI / 180) * shape.value.widthM * 100) / 100
+})
+const snow = computed(() => {
+  const depth = year.view?.snowMostM ?? 0
+  return depth > 0.02 ? { depth, sum: kneeWallSnow(makeOutline(shape.value).sunnySlopeM, depth) } : null
+})
+
+const LISTS = [{ key: 'beds', one: 'Bed', width: 0.9, height: 0.4 }, { key: 'benches', one: 'Bench', width: 0.6, height: 0.8 }] as const
+function addTo(list: typeof LISTS[number]): void {
+  const at = freePlace(shape.value[list.key], list.width, shape.value.widthM)
+  if (at === null) {
+    useNotices().tell('info', `There is no free floor for another ${list.one.toLowerCase()} ${m(list.width)} wide. Move or narrow one first.`)
+    return
   }
-  useNotices().tell('info', 'There is no free floor for another bed 0.9 m wide. Move or narrow one first.')
+  const made: Bed = { atM: at, widthM: list.width, heightM: list.height }
+  bench.edit([[`shape.${list.key}`, [...shape.value[list.key], made]]], `add ${list.key}`)
 }
+const gaps = computed(() => clearances(bench.current))
 </script>
 
 <template>
-  <div class="step-grid shape-grid">
-    <div>
-      <RadioGroup :model-value="shape.form" @update:model-value="bench.setShape(withForm(shape, $event), 'form')">
-        <RadioGroupLabel as="h2" class="group-title">
-          Form
-        </RadioGroupLabel>
-        <div class="flex flex-wrap gap-1.5">
-          <RadioGroupOption v-for="f in FORMS" :key="f.id" v-slot="{ checked }" :value="f.id" as="template">
-            <div class="cursor-pointer rounded border p-1.5 text-center text-sm" :class="checked ? 'border-ink bg-(--choice) text-(--choice-ink)' : 'border-line bg-paper'" :data-test="`form-${f.id}`">
-              <svg width="36" height="30" aria-hidden="true"><path :d="f.path" fill="none" stroke="currentColor" stroke-width="2" stroke-linejoin="round" /></svg>
-              <span class="block">{{ f.name }}</span>
-            </div>
-          </RadioGroupOption>
+  <StepTabs :tabs="TABS" label="Parts of the shape">
+    <template #angle>
+      <div class="step-grid shape-grid">
+        <AngleScale />
+        <TurnScale />
+        <div class="col-span-full">
+          <h2 class="group-title">
+            Angle and turn together
+          </h2>
+          <TwoWayMap />
         </div>
-      </RadioGroup>
-      <div class="mt-2">
-        <QuantityField label="Length along the ridge" quantity="length" :value="shape.lengthM" :min="RANGES['shape.lengthM'][0]" :max="RANGES['shape.lengthM'][1]" :set="set('shape.lengthM')" />
       </div>
-    </div>
-    <AngleScale />
-    <div>
-      <h2 class="group-title flex items-baseline justify-between">
-        Turn <span class="font-sans text-base font-semibold" data-test="facing">{{ facing }}</span>
-      </h2>
-      <QuantityField
-        label="Sunny side turned to the east (+) or west (−)" quantity="angle" :value="shape.turnDeg" :min="-90" :max="90" :slide="1" hint="True compass, not magnetic. 10 to 25° to the morning side warms earlier."
-        :set="set('shape.turnDeg')"
-      />
-    </div>
-    <div class="col-span-full">
-      <h2 class="group-title">
-        Dimensions <span class="hint font-sans font-normal">inside; or drag and type them on the drawing</span>
-      </h2>
-      <div class="grid grid-cols-2 gap-3 md:grid-cols-5">
+    </template>
+    <template #form>
+      <div class="px-4 py-3">
+        <FormChooser />
+      </div>
+    </template>
+    <template #dimensions>
+      <div class="px-4 py-3">
+        <p class="hint mb-1">
+          All inside; or drag and type them on the drawing.
+        </p>
+        <div class="grid grid-cols-2 gap-3 md:grid-cols-5">
+        <QuantityField label="Length along the ridge" quantity="length" :value="shape.lengthM" :min="RANGES['shape.lengthM'][0]" :max="RANGES['shape.lengthM'][1]" :set="set('shape.lengthM')" />
         <QuantityField label="Width" quantity="length" :value="shape.widthM" :min="RANGES['shape.widthM'][0]" :max="RANGES['shape.widthM'][1]" :set="v => bench.setShape(withWidth(shape, v), 'width')" />
         <QuantityField label="Knee wall" quantity="length" :value="shape.kneeWallM" :min="0" :max="RANGES['shape.kneeWallM'][1]" :set="v => bench.setShape(withKneeWall(shape, v), 'knee wall')" />
         <QuantityField label="Ridge height" quantity="length" :value="shape.ridgeHeightM" :min="RANGES['shape.ridgeHeightM'][0]" :max="RANGES['shape.ridgeHeightM'][1]" :set="v => bench.setShape(withRidge(shape, v), 'ridge')" />
@@ -80,7 +73,7 @@ function addBed(): void {
           <QuantityField label="Break height" quantity="length" :value="shape.breakHeightM" :min="shape.kneeWallM" :max="shape.ridgeHeightM" :set="v => bench.setShape(withBreak(shape, shape.breakAtM, v), 'break')" />
         </template>
         <QuantityField
-          v-if="shape.form !== 'a-frame'" label="Floor below the ground outside" quantity="length" :value="shape.sunkM" :min="0" :max="shape.kneeWallM" hint="No deeper than the knee wall: glass does not stand in earth."
+          v-if="shape.form !== 'a-frame'" label="Floor below the ground at the sunny wall" quantity="length" :value="shape.sunkM" :min="0" :max="shape.kneeWallM" hint="No deeper than the knee wall: glass does not stand in earth."
           :set="set('shape.sunkM')"
         />
         <template v-if="shape.form !== 'dome'">
@@ -91,37 +84,73 @@ function addBed(): void {
           <QuantityField label="House wall, height" quantity="length" :value="shape.house.heightM" :min="shape.ridgeHeightM" :max="RANGES['shape.house.heightM'][1]" :set="set('shape.house.heightM')" />
           <QuantityField label="Air in the house" quantity="temperature" :value="shape.house.airC" :min="RANGES['shape.house.airC'][0]" :max="RANGES['shape.house.airC'][1]" :set="set('shape.house.airC')" />
         </template>
-      </div>
-    </div>
-    <div v-if="shape.form !== 'dome'" class="col-span-full">
-      <h2 class="group-title">
-        A strip of shade for the mass
-      </h2>
-      <ShadeSolver />
-    </div>
-    <div class="col-span-full">
-      <h2 class="group-title">
-        Beds
-      </h2>
-      <ul class="grid gap-x-6 gap-y-1 xl:grid-cols-2">
-        <li v-for="(bed, i) in shape.beds" :key="i" class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-          <QuantityField :label="`Bed ${i + 1} from the sunny wall`" quantity="length" :value="bed.atM" :min="0" :max="20" :set="set(`shape.beds.${i}.atM`)" />
-          <QuantityField label="wide" quantity="length" :value="bed.widthM" :min="RANGES['bed.widthM'][0]" :max="RANGES['bed.widthM'][1]" :set="set(`shape.beds.${i}.widthM`)" />
-          <QuantityField label="high" quantity="length" :value="bed.heightM" :min="0" :max="RANGES['bed.heightM'][1]" :set="set(`shape.beds.${i}.heightM`)" />
-          <button class="button quiet" :aria-label="`Take out bed ${i + 1}`" @click="bench.edit([['shape.beds', shape.beds.filter((_, k) => k !== i)]], 'remove bed')">
-            ×
+        <QuantityField
+          v-if="shape.form !== 'a-frame' && shape.form !== 'lean-to'" label="Ground outside higher at the back" quantity="length" :value="shape.riseM" :min="-shape.sunkM" :max="RANGES['shape.riseM'][1]" hint="Negative where it falls that way."
+          :set="set('shape.riseM')"
+        />
+        <QuantityField label="Entry lobby, floor" quantity="area" :value="bench.current.breathe.lobby.areaM2" :min="0" :max="RANGES['breathe.lobby.areaM2'][1]" hint="Keeps cold air out; drawn on the plan." :set="set('breathe.lobby.areaM2')" />
+        </div>
+        <p v-if="Math.abs(surveyedRise - shape.riseM) > 0.02 && bench.current.site.survey.slopeDeg > 0 && shape.form !== 'a-frame'" class="mt-1">
+          By the slope noted at the site the ground rises {{ m(surveyedRise) }} from the sunny wall to the back wall.
+          <button class="button" data-test="take-slope" @click="bench.edit([['shape.riseM', surveyedRise]])">
+            Build into the slope
           </button>
-        </li>
-      </ul>
-      <button v-if="shape.beds.length < 6" class="button mt-1" @click="addBed">
-        Add a bed
-      </button>
-    </div>
-  </div>
+        </p>
+        <div v-if="snow" class="mt-2" data-test="snow-pile">
+          <p>
+            Snow of {{ m(snow.depth) }} sliding off the glass piles up {{ m(snow.sum.result) }} high; the knee wall shows {{ m(Math.max(0, shape.kneeWallM - shape.sunkM)) }} above the ground.
+            <strong v-if="snow.sum.result > shape.kneeWallM - shape.sunkM" class="text-clay">The pile reaches up the glass: shovel it, or raise the wall.</strong>
+          </p>
+          <SumLines :sum="snow.sum" />
+        </div>
+      </div>
+    </template>
+    <template #sun>
+      <SunOnThings />
+    </template>
+    <template #beds>
+      <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-2">
+        <div v-for="list in LISTS" :key="list.key">
+          <h2 class="group-title">
+            {{ list.one === 'Bed' ? 'Beds' : 'Benches' }} <span class="hint font-sans font-normal">or drag them on the section and the plan</span>
+          </h2>
+          <ul class="grid gap-y-1">
+            <li v-for="(bed, i) in shape[list.key]" :key="i" class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
+              <QuantityField :label="`${list.one} ${i + 1} from the sunny wall`" quantity="length" :value="bed.atM" :min="0" :max="20" :set="set(`shape.${list.key}.${i}.atM`)" />
+              <QuantityField label="wide" quantity="length" :value="bed.widthM" :min="RANGES['bed.widthM'][0]" :max="RANGES['bed.widthM'][1]" :set="set(`shape.${list.key}.${i}.widthM`)" />
+              <QuantityField label="high" quantity="length" :value="bed.heightM" :min="0" :max="RANGES['bed.heightM'][1]" :set="set(`shape.${list.key}.${i}.heightM`)" />
+              <button class="button quiet" :aria-label="`Take out ${list.one.toLowerCase()} ${i + 1}`" @click="bench.edit([[`shape.${list.key}`, shape[list.key].filter((_, k) => k !== i)]], `remove ${list.key}`)">
+                ×
+              </button>
+            </li>
+          </ul>
+          <button v-if="shape[list.key].length < 6" class="button mt-1" :data-test="`add-${list.key}`" @click="addTo(list)">
+            Add a {{ list.one.toLowerCase() }}
+          </button>
+        </div>
+        <div class="lg:col-span-2">
+          <h2 class="group-title">
+            Paths
+          </h2>
+          <div class="grid gap-x-8 lg:grid-cols-2">
+            <QuantityField
+              label="Paths against the floor" quantity="length" :value="shape.pathM" :min="RANGES['shape.pathM'][0]" :max="RANGES['shape.pathM'][1]" :slide="0.05"
+              hint="Dug lower, cold air drains into them and leaves the beds warmer, and heads have more room. The year takes the air as one, so it does not count this." :set="set('shape.pathM')"
+            />
+            <p data-test="gaps">
+              Free floor from the sunny wall: <template v-for="(g, i) in gaps" :key="g.x0">
+                {{ i > 0 ? ', ' : '' }}<strong :class="g.narrow ? 'text-clay' : ''">{{ m(g.widthM) }}{{ g.narrow ? ' (narrow)' : '' }}</strong>
+              </template>{{ gaps.length === 0 ? 'none' : '' }}. Headroom on the path {{ m(headroomM(bench.current)) }}.
+            </p>
+          </div>
+        </div>
+      </div>
+    </template>
+  </StepTabs>
 </template>
 
 <style scoped>
 @media (min-width: 901px) {
-  .step-grid.shape-grid { grid-template-columns: minmax(0, 1fr) minmax(0, 1.75fr) minmax(0, 1fr) !important; }
+  .step-grid.shape-grid { grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) !important; }
 }
 </style>

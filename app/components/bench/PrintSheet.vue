@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { entry, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
+import { designCautions, headroomM, type Layer } from '../../../core/design'
+import { turnWords } from '../../../core/geometry/compass'
+import { makeOutline } from '../../../core/geometry/section'
+import { makeBuilding } from '../../../core/geometry/surfaces'
+import { layersResistance, materialOf } from '../../../core/materials/assembly'
+import { makeSectionScale } from '~/composables/useSectionScale'
+import { sectionRays } from '~/composables/useSectionRays'
+
+/** The sheet that a builder pins to the wall: seen on paper only. */
+const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
+const WIDTH = 700
+const HEIGHT = 330
+const d = computed(() => bench.current)
+const outline = computed(() => makeOutline(d.value.shape))
+const building = computed(() => makeBuilding(d.value))
+const scale = computed(() => makeSectionScale(outline.value, WIDTH, HEIGHT, null))
+const rays = computed(() => sectionRays(d.value, year.view, null, 12))
+const a = computed(() => year.view?.answers ?? null)
+const m = (v: number) => settings.show(v, 'length')
+const t = (v: number) => settings.show(v, 'temperature')
+const layers = (list: Layer[]) => `${list.map(l => `${materialOf(l).name} ${settings.show(l.thicknessM, 'thickness')}${l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : ''}`).join(', ')}; ${settings.show(layersResistance(list) + 0.17, 'resistance')} with its films`
+const rows = computed((): [string, string][] => {
+  const { shape, skin, site } = d.value
+  const o = outline.value
+  return [
+    ['Where', `${site.place}, ${Math.abs(site.latitudeDeg).toFixed(2)}° ${site.latitudeDeg < 0 ? 'S' : 'N'}, sunny side ${turnWords(site.latitudeDeg, shape.turnDeg)} (true compass)`],
+    ['Form', `${shape.form}, ${m(shape.lengthM)} long, ${m(o.widthM)} wide inside`],
+    ['Heights', `ridge ${m(o.ridgeHeightM)}, ${m(o.ridgeAtM)} from the sunny wall; knee wall ${m(o.kneeWallM)}; back wall ${m(o.backWallM)}; headroom ${m(headroomM(d.value))}`],
+    ['Glazing', `${entry(GLAZINGS, skin.glazing).name} at ${o.glazingAngleDeg.toFixed(1)}° from level, slope ${m(o.sunnySlopeM)}`],
+    ['Walls', layers(skin.wall)], ['Solid roof', layers(skin.roof)],
+    ['Night cover', skin.cover.id === 'none' ? 'none' : `${entry(NIGHT_COVERS, skin.cover.id).name}, ${skin.cover.place}`],
+    ['Ground edge', skin.edge.thicknessM > 0 ? `${layers([skin.edge]).split(';')[0]}, ${m(skin.edge.depthM)} deep${skin.edge.skirtM > 0 ? `, skirt ${m(skin.edge.skirtM)}` : ''}; floor ${m(shape.sunkM)} below the ground` : 'no board'],
+    ...(a.value ? [['Coldest night', `${t(a.value.coldestNight.insideC)} inside at ${t(a.value.coldestNight.outsideC)} outside, ${a.value.coldestNight.day}`], ['Hottest afternoon', `${t(a.value.hottestAfternoon.insideC)} inside`]] as [string, string][] : []),
+  ]
+})
+const cautions = computed(() => designCautions(d.value, a.value))
+</script>
+
+<template>
+  <article class="print-sheet" data-theme="day" data-test="design-sheet">
+    <h1>{{ d.name }}</h1>
+    <svg :width="WIDTH" :height="HEIGHT" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" aria-label="The section, to scale">
+      <SectionGround :design="d" :outline="outline" :scale="scale" :frost-depth-m="d.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)" :snow-m="year.view?.snowMostM ?? 0" />
+      <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
+      <SectionObjects :design="d" :outline="outline" :scale="scale" />
+      <SectionSkin :design="d" :outline="outline" :scale="scale" />
+      <SectionLight :building="building" :scale="scale" :rays="rays" part="lines" />
+    </svg>
+    <table>
+      <tbody>
+        <tr v-for="[name, text] in rows" :key="name">
+          <th scope="row">
+            {{ name }}
+          </th><td>{{ text }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <h2>Cautions</h2>
+    <ul>
+      <li v-for="c in cautions" :key="c.text">
+        {{ c.text }}
+      </li>
+    </ul>
+    <p>Worked out by Tierra from this design and {{ d.site.climate.kind === 'hourly' ? d.site.climate.source : 'monthly means' }}. Local codes and licensed people go before it.</p>
+  </article>
+</template>
+
+<style>
+.print-sheet { display: none; }
+@media print {
+  html, body, #__nuxt { height: auto; }
+  body:not(.printing-sheet) .bench { display: none; }
+  body:not(.printing-sheet) .print-sheet { display: block; background: white; color: #000; font-size: 11.5px; --lime: #fff; --paper: #fff; --sky-foot: #fff; }
+  .print-sheet h1 { font-size: 20px; }
+  .print-sheet h2 { font-size: 14px; margin-top: 6px; }
+  .print-sheet table { width: 100%; border-collapse: collapse; }
+  .print-sheet th { text-align: left; vertical-align: top; padding: 1px 10px 1px 0; white-space: nowrap; }
+  .print-sheet td { border-bottom: 1px solid #ccc; padding: 1px 0; }
+  .print-sheet ul { list-style: square; padding-left: 16px; }
+  .print-sheet li { break-inside: avoid; }
+}
+</style>

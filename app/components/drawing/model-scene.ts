@@ -1,0 +1,246 @@
+import {
+  AmbientLight, BoxGeometry, BufferGeometry, Color, CylinderGeometry, DirectionalLight, DoubleSide, EdgesGeometry, Float32BufferAttribute, Group, LineBasicMaterial, LineSegments, Mesh,
+  MeshLambertMaterial, PCFSoftShadowMap, PerspectiveCamera, PlaneGeometry, RingGeometry, Scene, SphereGeometry, Vector3, WebGLRenderer, type Material, type Object3D,
+} from 'three'
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
+import { entry, VESSELS } from '../../../core/catalog'
+import type { Design } from '../../../core/design'
+import { paneCorners } from '../../../core/geometry/scene'
+import { shadingOf } from '../../../core/geometry/shading'
+import { makeBuilding, type Building, type Vec } from '../../../core/geometry/surfaces'
+import { roomDirection } from '../../../core/optics/landing'
+import { VESSEL_COLOUR } from '../section/vessel-colour'
+import { skyVector } from '../../../core/sun'
+
+/** Colours of the model, from the theme. */
+export interface ModelColours { sky: string, ground: string, wall: string, glass: string, bed: string, masonry: string, water: string, wood: string, ink: string }
+
+export interface ModelScene {
+  /** Builds the house anew. The eye stays where it is. */
+  show: (design: Design, colours: ModelColours) => void
+  /** Puts the sun there; below the horizon there is only the light of the sky. */
+  sun: (altitudeDeg: number, azimuthDeg: number) => void
+  /** Puts the eye outside before the sunny corner, or inside by the door. */
+  look: (from: 'outside' | 'inside' | 'above') => void
+  /** Turns the eye about the house. */
+  turn: (rightDeg: number, upDeg: number) => void
+  nearer: (factor: number) => void
+  resize: (width: number, height: number) => void
+  dispose: () => void
+}
+
+const RAD = Math.PI / 180
+/** The model of a house in the round, with true sun and shadows. Throws where the browser has no WebGL. */
+export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
+  const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
+  renderer.shadowMap.enabled = true
+  renderer.shadowMap.type = PCFSoftShadowMap
+  const scene = new Scene()
+  const camera = new PerspectiveCamera(42, 1, 0.05, 400)
+  const controls = new OrbitControls(camera, canvas)
+  controls.maxPolarAngle = Math.PI / 2 - 0.01
+  const sky = new AmbientLight(0xffffff, 1.25)
+  const sunLight = new DirectionalLight(0xfff1cf, 2.6)
+  sunLight.castShadow = true
+  sunLight.shadow.mapSize.set(2048, 2048)
+  sunLight.shadow.bias = -0.0006
+  sunLight.shadow.normalBias = 0.02
+  const disc = new Mesh(new SphereGeometry(1, 20, 12), new MeshLambertMaterial({ emissive: 0xf2b632, color: 0x000000 }))
+  scene.add(sky, sunLight, sunLight.target, disc)
+  let house: Group | null = null
+  let building: Building | null = null
+  let middle = new Vector3()
+  let size = 8
+  let drawn = false
+  /** The east end stands on the right of one who faces the sunny side from the pole; south of the equator, where that one looks north, on the left. */
+  let hand = 1
+  /** The room's x (poleward), y (east) and z (up) as three's: x to the right, y up, z towards the sunny side. */
+  const to3 = (p: Vec) => new Vector3(hand * p[1], p[2], -p[0])
+  const render = () => {
+    if (!drawn) return
+    renderer.render(scene, camera)
+  }
+  controls.addEventListener('change', render)
+
+  function clear(thing: Object3D): void {
+    thing.traverse((o) => {
+      if (!(o instanceof Mesh) && !(o instanceof LineSegments)) return
+      o.geometry.dispose();
+      (o.material as Material).dispose()
+    })
+  }
+
+  /** A flat polygon as a fan of triangles; with a hole of the same number of corners, as the ring between the two. */
+  function face(polygon: readonly Vec[], hole?: readonly Vec[]): BufferGeometry {
+    const points: number[] = []
+    const put = (p: Vec) => points.push(...to3(p).toArray())
+    if (hole) {
+      polygon.forEach((p, i) => {
+        const j = (i + 1) % polygon.length
+        for (const q of [p, polygon[j]!, hole[j]!, p, hole[j]!, hole[i]!]) put(q)
+      })
+    }
+    else for (let i = 1; i + 1 < polygon.length; i++) for (const p of [polygon[0]!, polygon[i]!, polygon[i + 1]!]) put(p)
+    const geometry = new BufferGeometry()
+    geometry.setAttribute('position', new Float32BufferAttribute(points, 3))
+    geometry.computeVertexNormals()
+    return geometry
+  }
+
+  function show(design: Design, colours: ModelColours): void {
+    if (house) {
+      scene.remove(house)
+      clear(house)
+    }
+    const first = house === null
+    house = new Group()
+    building = makeBuilding(design)
+    hand = design.site.latitudeDeg >= 0 ? 1 : -1
+    const { outline, surfaces, objects, lengthM } = building
+    const group = house
+    scene.background = new Color(colours.sky)
+    const solid = (colour: string) => new MeshLambertMaterial({ color: colour, side: DoubleSide })
+    const add = (geometry: BufferGeometry, material: Material, cast = true, lines = false) => {
+      const mesh = new Mesh(geometry, material)
+      mesh.castShadow = cast
+      mesh.receiveShadow = true
+      group.add(mesh)
+      if (lines) group.add(new LineSegments(new EdgesGeometry(geometry, 20), new LineBasicMaterial({ color: colours.ink })))
+      return mesh
+    }
+    for (const s of surfaces) {
+      if (s.kind === 'floor') add(face([...s.polygon]), solid(colours.wood), false)
+      else if (s.kind === 'glazed') {
+        const pane = add(face(paneCorners(s)), new MeshLambertMaterial({ color: colours.glass, transparent: true, opacity: 0.12, side: DoubleSide, depthWrite: false }), false, true)
+        pane.receiveShadow = false
+      }
+      else {
+        const glass = surfaces.find(g => g.kind === 'glazed' && g.inset < 1 && g.polygon === s.polygon)
+        const twin = glass ?? surfaces.find(g => g.kind === 'glazed' && g.inset < 1 && g.polygon.length === s.polygon.length && g.polygon.every((p, i) => p.every((v, k) => Math.abs(v - s.polygon[i]![k]!) < 1e-9)))
+        add(face(s.polygon, twin ? paneCorners(twin) : undefined), solid(s.id === 'pole slope' || s.id === 'dome roof' ? colours.wall : s.id === 'back wall' && design.store.massWall.thicknessM > 0 ? colours.masonry : colours.wall), true, true)
+      }
+    }
+    const box = (x0: number, x1: number, y0: number, y1: number, z0: number, z1: number, colour: string) => {
+      const mesh = add(new BoxGeometry(y1 - y0, Math.max(0.01, z1 - z0), x1 - x0), solid(colour), true, true)
+      mesh.position.copy(to3([(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2]))
+      group.children.at(-1)!.position.copy(mesh.position)
+    }
+    for (const o of objects) {
+      if (o.bank) {
+        const { rows, perRow, pitchM, count, radiusM } = o.bank
+        const depth = (o.x1 - o.x0) / rows
+        for (let i = 0; i < count; i++) {
+          const v = entry(VESSELS, design.store.barrels.vessel)
+          for (let level = 0; level < design.store.barrels.stack; level++) {
+            const mesh = add(new CylinderGeometry(radiusM * 0.97, radiusM * 0.97, v.heightM * 0.98, 18), solid(VESSEL_COLOUR[design.store.barrels.colour]!))
+            mesh.position.copy(to3([o.x0 + (Math.floor(i / perRow) + 0.5) * depth, o.y0 + (i % perRow + 0.5) * pitchM, o.z0 + (level + 0.5) * v.heightM]))
+          }
+        }
+      }
+      else box(o.x0, o.x1, o.y0, o.y1, o.z0, o.z1, o.kind === 'bed' ? colours.bed : o.kind === 'inner wall' ? colours.masonry : o.kind === 'bench' ? colours.wood : colours.water)
+    }
+    const { strip, outside } = shadingOf(design.shape, outline)
+    for (const screen of [...(strip ? [strip] : []), ...outside]) {
+      const { corner: c, u, v } = screen
+      const corner = (a: number, b: number): Vec => [c[0] + a * u[0] + b * v[0], c[1] + a * u[1] + b * v[1], c[2] + a * u[2] + b * v[2]]
+      add(face([corner(0, 0), corner(1, 0), corner(1, 1), corner(0, 1)]), solid(colours.wall), true, true)
+    }
+    const lobby = design.breathe.lobby.areaM2
+    if (lobby > 0) {
+      const w = Math.min(1.6, Math.sqrt(lobby))
+      const x = Math.max(w / 2, outline.widthM / 2)
+      box(x - w / 2, x + w / 2, lengthM + 0.01, lengthM + lobby / w, 0, Math.min(2.2, outline.ridgeHeightM * 0.8), colours.wall)
+    }
+    // The ground outside, left open where the house stands: four planes about it, each at its height.
+    const far = 14 + 2 * lengthM
+    const ground = new MeshLambertMaterial({ color: colours.ground, side: DoubleSide })
+    const land = (x0: number, x1: number, y0: number, y1: number) => {
+      const z = (x: number) => building!.groundAt(Math.min(outline.widthM, Math.max(0, x))) - 0.002
+      add(face([[x0, y0, z(x0)], [x0, y1, z(x0)], [x1, y1, z(x1)], [x1, y0, z(x1)]]), ground.clone(), false).receiveShadow = true
+    }
+    land(-far, 0, -far, lengthM + far)
+    land(outline.widthM, outline.widthM + far, -far, lengthM + far)
+    land(0, outline.widthM, -far, 0)
+    land(0, outline.widthM, lengthM, lengthM + far)
+    ground.dispose()
+    // A needle for true north lies on the ground before the house.
+    const needle = new Group()
+    const shaft = new Mesh(new PlaneGeometry(0.12, 1.6), new MeshLambertMaterial({ color: colours.ink, side: DoubleSide }))
+    const tip = new Mesh(new RingGeometry(0, 0.3, 3, 1, Math.PI / 2), new MeshLambertMaterial({ color: colours.ink, side: DoubleSide }))
+    shaft.rotation.x = tip.rotation.x = -Math.PI / 2
+    tip.position.z = -0.95
+    needle.add(shaft, tip)
+    // It lies towards −z and turns from there to north.
+    const north = to3(roomDirection(building, 0, 1, 0))
+    needle.rotation.y = Math.atan2(-north.x, -north.z)
+    needle.position.copy(to3([-1.6, lengthM / 2, building.groundAt(0) + 0.03]))
+    group.add(needle)
+    scene.add(group)
+    middle = to3([outline.widthM / 2, lengthM / 2, outline.ridgeHeightM / 2.4])
+    size = Math.hypot(lengthM, outline.widthM, outline.ridgeHeightM)
+    const reach = size * 0.8
+    Object.assign(sunLight.shadow.camera, { left: -reach, right: reach, top: reach, bottom: -reach, near: 1, far: size * 6 })
+    sunLight.shadow.camera.updateProjectionMatrix()
+    sunLight.target.position.copy(middle)
+    controls.target.copy(middle)
+    if (first) look('outside')
+    drawn = true
+    render()
+  }
+
+  function sun(altitudeDeg: number, azimuthDeg: number): void {
+    if (!building) return
+    const up = altitudeDeg > 0
+    const { e, n, u } = skyVector(altitudeDeg, azimuthDeg)
+    const way = to3(roomDirection(building, e, n, u))
+    sunLight.visible = disc.visible = up
+    sky.intensity = up ? 0.75 + 0.5 * Math.min(1, altitudeDeg / 30) : 0.4
+    sunLight.intensity = up ? 1 + 2 * Math.min(1, altitudeDeg / 25) : 0
+    sunLight.position.copy(middle).addScaledVector(way, size * 2.4)
+    disc.position.copy(middle).addScaledVector(way, size * 3.4)
+    disc.scale.setScalar(size * 0.06)
+    render()
+  }
+
+  function look(from: 'outside' | 'inside' | 'above'): void {
+    if (!building) return
+    const L = building.lengthM
+    const w = building.outline.widthM
+    if (from === 'outside') camera.position.set(middle.x - size * 0.55, size * 0.4, size * 0.72)
+    else if (from === 'above') camera.position.set(middle.x, size * 1.6, -w / 2 + 0.01)
+    else camera.position.copy(to3([w * 0.55, L - 0.3, 1.6]))
+    controls.target.copy(from === 'inside' ? to3([w * 0.5, L * 0.2, 0.9]) : middle)
+    controls.update()
+    render()
+  }
+
+  function turn(rightDeg: number, upDeg: number): void {
+    const off = camera.position.clone().sub(controls.target)
+    const r = off.length()
+    const around = Math.atan2(off.x, off.z) + rightDeg * RAD
+    const up = Math.min(1.5, Math.max(0.03, Math.asin(off.y / r) + upDeg * RAD))
+    camera.position.set(controls.target.x + r * Math.cos(up) * Math.sin(around), controls.target.y + r * Math.sin(up), controls.target.z + r * Math.cos(up) * Math.cos(around))
+    controls.update()
+    render()
+  }
+  function nearer(factor: number): void {
+    camera.position.sub(controls.target).multiplyScalar(factor).add(controls.target)
+    controls.update()
+    render()
+  }
+  function resize(width: number, height: number): void {
+    renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+    renderer.setSize(width, height, false)
+    camera.aspect = width / Math.max(1, height)
+    camera.updateProjectionMatrix()
+    render()
+  }
+  function dispose(): void {
+    drawn = false
+    controls.dispose()
+    if (house) clear(house)
+    disc.geometry.dispose()
+    renderer.dispose()
+  }
+  return { show, sun, look, turn, nearer, resize, dispose }
+}

@@ -1,0 +1,80 @@
+import { defineStore } from 'pinia'
+import { computed, reactive } from 'vue'
+import { withGlazingAngle, type Design } from '../../core/design'
+import { angleVariants, coverVariants, formVariants, glazingVariants, mapVariants, turnVariants, wallVariants, type Figures, type Variant } from '../../core/study/variants'
+import { useDesign } from './design'
+import { useYear } from './year'
+
+/** One worked-out variant. */
+export interface StudyPoint extends Omit<Variant, 'design'> { figures: Figures, design: Design }
+
+interface Kind {
+  variants: (design: Design) => Variant[]
+  /** The design without what the study varies: two designs alike in the rest have one study. */
+  rest: (design: Design) => Design
+}
+
+const shaped = (d: Design, shape: Partial<Design['shape']>): Design => ({ ...d, shape: { ...d.shape, ...shape } })
+const level = (d: Design) => ({ ...d, shape: withGlazingAngle(d.shape, 45) })
+const KINDS = {
+  angle: { variants: d => angleVariants(d), rest: level },
+  turn: { variants: d => turnVariants(d), rest: d => shaped(d, { turnDeg: 0 }) },
+  map: { variants: mapVariants, rest: d => level(shaped(d, { turnDeg: 0 })) },
+  forms: { variants: formVariants, rest: d => d },
+  glazings: { variants: d => [...glazingVariants(d), ...glazingVariants({ ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: 'none' } } }).map(v => ({ ...v, across: 1 }))], rest: d => ({ ...d, skin: { ...d.skin, glazing: '' } }) },
+  covers: { variants: coverVariants, rest: d => ({ ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: '' } } }) },
+  walls: { variants: wallVariants, rest: d => d },
+} satisfies Record<string, Kind>
+export type StudyKind = keyof typeof KINDS
+
+export interface Study { points: StudyPoint[], done: number, total: number, running: boolean, failure: string, /** What it is a study of. */ of: string }
+
+const fresh = (): Study => ({ points: [], done: 0, total: 0, running: false, failure: '', of: '' })
+
+/** Weather is too long to compare by its numbers: one and the same object is one and the same weather. */
+const climates = new WeakMap<object, number>()
+let climateCount = 0
+function likeness(design: Design): string {
+  const { aim, site, shape, skin, store, breathe, topUp } = design
+  if (!climates.has(site.climate)) climates.set(site.climate, ++climateCount)
+  return JSON.stringify([aim, { ...site, climate: climates.get(site.climate) }, shape, skin, store, breathe, topUp])
+}
+
+/** Studies of the design on the bench: many years side by side, worked out on demand and kept until another is asked for. */
+export const useStudies = defineStore('studies', () => {
+  const bench = useDesign()
+  const year = useYear()
+  const all = reactive(Object.fromEntries(Object.keys(KINDS).map(k => [k, fresh()])) as Record<StudyKind, Study>)
+  const stops = new Map<StudyKind, AbortController>()
+  /** Studies whose design has changed since. */
+  const stale = computed(() => Object.fromEntries(Object.entries(KINDS).map(([k, kind]) => {
+    const study = all[k as StudyKind]
+    return [k, study.of !== '' && study.of !== likeness(kind.rest(bench.current))]
+  })) as Record<StudyKind, boolean>)
+
+  function cancel(kind: StudyKind): void {
+    stops.get(kind)?.abort()
+    all[kind].running = false
+  }
+
+  async function start(kind: StudyKind): Promise<void> {
+    cancel(kind)
+    const design = bench.current
+    const variants = KINDS[kind].variants(design)
+    const stop = new AbortController()
+    stops.set(kind, stop)
+    Object.assign(all[kind], { ...fresh(), total: variants.length, running: true, of: likeness(KINDS[kind].rest(design)) })
+    const study = all[kind]
+    try {
+      await year.study(variants.map(v => v.design), (figures, i) => {
+        study.points = [...study.points, { ...variants[i]!, figures }].sort((a, b) => a.across - b.across || a.at - b.at)
+        study.done++
+      }, stop.signal)
+    }
+    catch (error) {
+      if (!stop.signal.aborted) study.failure = error instanceof Error ? error.message : String(error)
+    }
+    if (!stop.signal.aborted) study.running = false
+  }
+  return { all, stale, start, cancel }
+})

@@ -1,0 +1,110 @@
+import type { Design } from './design/types'
+import type { FaceId } from './geometry/scene'
+import { makeBuilding, type SurfaceId } from './geometry/surfaces'
+import { NEAR_ROWS } from './ground/slice'
+import { makeFabric } from './network/chains'
+import { makeModel } from './network/model'
+import { runModel } from './network/run'
+import { GAIN_NAMES, LOSS_NAMES } from './network/series'
+import { makeLightTable, makeSolarGains } from './optics/gains'
+import type { SiteYear } from './climate'
+
+/** A body's temperatures through a day, °C at the end of each hour: its room face, and its middle. */
+export interface HeatBody { id: FaceId | SurfaceId, kind: 'wall' | 'glazing' | 'store' | 'ground' | 'buried' | 'house', faceC: Float32Array, middleC: Float32Array, /** Heat going into it less what comes out, W by hour. */ takesW: Float32Array }
+
+/** A cell of ground in the plane of the section, m from the sunny wall's inside face and above the floor. */
+export interface GroundCell { x0: number, x1: number, z0: number, z1: number, tC: Float32Array }
+
+/** Everything warm and cold in the section through one day. */
+export interface HeatDay {
+  day: number
+  airC: Float32Array
+  outsideC: Float32Array
+  bodies: HeatBody[]
+  ground: GroundCell[]
+  /** Heat leaving and coming in by each way, W by hour. */
+  losses: { name: string, watts: Float32Array }[]
+  gains: { name: string, watts: Float32Array }[]
+}
+
+/**
+ * The day of a design's year, body by body. The year is run up to that day.
+ * @param day 0–364
+ */
+export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
+  const building = makeBuilding(design)
+  const gains = makeSolarGains(site, building, makeLightTable(design, building))
+  const model = makeModel(design, site, building, gains)
+  const { chains, slice } = makeFabric(design, building)
+  // The hour before the day comes first, so that the first hour knows what it changed.
+  const seen: Float64Array[] = []
+  const series = runModel(model, site, design.topUp.heater, { stepsPerHour: 4, heater: design.topUp.heater.on, watch: { day, see: (_h, cells) => seen.push(Float64Array.from(cells)) } })
+  const before = seen[0]!
+  const hours = day === 0 ? seen : seen.slice(1)
+  const cut = (a: Float32Array) => a.slice(day * 24, day * 24 + 24)
+  const at = (cell: number) => Float32Array.from(hours, t => t[cell]!)
+  const bodies = chains.map((c, i): HeatBody => {
+    const i0 = model.offset[i]!
+    const i1 = model.offset[i + 1]! - 1
+    const from = c.kind === 'ground' ? Math.min(i1, i0 + NEAR_ROWS - 1) : i0
+    const middle = c.waterKg > 0 ? i0 : c.kind === 'glazing' ? i0 : Math.round((from + i1) / 2)
+    const takesW = Float32Array.from(hours, (t, h) => {
+      const last = h === 0 ? before : hours[h - 1]!
+      let joules = 0
+      for (let k = from; k <= i1; k++) joules += model.capacity[k]! * (t[k]! - last[k]!)
+      return joules / 3600
+    })
+    return { id: c.face ?? c.pane!, kind: c.kind, faceC: at(c.kind === 'glazing' ? i0 + 1 : i1), middleC: at(middle), takesW }
+  })
+  const named = (names: readonly string[], flows: readonly Float32Array[]) => names.map((name, i) => ({ name, watts: cut(flows[i]!) }))
+  return {
+    day, airC: cut(series.airC), outsideC: cut(site.dryBulbC), bodies: joined(bodies), ground: groundCells(),
+    losses: named(LOSS_NAMES, series.losses), gains: named(GAIN_NAMES, series.gains),
+  }
+
+  function groundCells(): GroundCell[] {
+    const cells: GroundCell[] = []
+    const rows = slice.rowsM
+    const deepRows = rows.length - NEAR_ROWS
+    slice.floor.forEach((col, i) => {
+      let top = 0
+      rows.forEach((dz, r) => {
+        const chain = chains.findIndex(c => c.column === i)
+        const cell = r < NEAR_ROWS ? model.offset[chain]! + NEAR_ROWS - 1 - r : model.deepFrom + i * deepRows + r - NEAR_ROWS
+        cells.push({ x0: col.x0, x1: col.x1, z0: top - dz, z1: top, tC: at(cell) })
+        top -= dz
+      })
+    })
+    // The ground outside is folded into one side; it is drawn on both.
+    const wallM = design.skin.wall.reduce((s, l) => s + l.thicknessM, 0)
+    const outRows = [...slice.sunkRowsM, ...rows]
+    let out = wallM
+    slice.outsideWidthsM.forEach((w, j) => {
+      for (const side of design.shape.form === 'lean-to' ? [-1] : [-1, 1]) {
+        let top = building.groundAt(side < 0 ? 0 : building.outline.widthM)
+        const drop = slice.sunkRowsM.length > 0 ? top / slice.sunkRowsM.length : 0
+        outRows.forEach((dz, r) => {
+          const h = r < slice.sunkRowsM.length ? drop : dz
+          const tC = at(model.outsideGround.first + j * outRows.length + r)
+          // Under the wall the ground is drawn with its neighbour.
+          const near = j === 0 ? 0 : out
+          const [x0, x1] = side < 0 ? [-out - w, -near] : [building.outline.widthM + near, building.outline.widthM + out + w]
+          cells.push({ x0, x1, z0: top - h, z1: top, tC })
+          top -= h
+        })
+      }
+      out += w
+    })
+    return cells
+  }
+}
+
+/** Chains of one face, above ground and below, or in layers, are one body to the eye: the mean of their temperatures, the sum of their heat. */
+function joined(bodies: readonly HeatBody[]): HeatBody[] {
+  const groups = new Map<string, HeatBody[]>()
+  for (const b of bodies) groups.set(b.id, [...(groups.get(b.id) ?? []), b])
+  return [...groups.values()].map((list) => {
+    const mean = (pick: (b: HeatBody) => Float32Array) => Float32Array.from({ length: 24 }, (_, h) => list.reduce((s, b) => s + pick(b)[h]!, 0) / list.length)
+    return { ...list[0]!, faceC: mean(b => b.faceC), middleC: mean(b => b.middleC), takesW: Float32Array.from({ length: 24 }, (_, h) => list.reduce((s, b) => s + b.takesW[h]!, 0)) }
+  })
+}

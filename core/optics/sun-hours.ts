@@ -1,0 +1,87 @@
+import { HOURS, middleOfMonth, MONTH_OF_DAY, yearStartUtc, type SiteYear } from '../climate'
+import type { Design } from '../design/types'
+import { makeScene } from '../geometry/scene'
+import { shadingOf } from '../geometry/shading'
+import type { Building, Vec } from '../geometry/surfaces'
+import { skyVector, sunPosition } from '../sun'
+import { roomDirection } from './landing'
+
+/** How long the sun stands on a thing in each month, January first. */
+export interface SunHours {
+  /** As the reader calls it: “bed 1”, “barrels”, “back wall”. */
+  name: string
+  /** Hours a day under a clear sky, in the middle of the month: an hour in which a third of the thing is lit counts for a third. */
+  clear: number[]
+  /** The same with this site's clouds. */
+  usual: number[]
+}
+
+const STEP_MIN = 15
+/** A beam weaker than this casts no shadow that one would call sun, W/m². WMO's threshold of bright sunshine. */
+const BRIGHT_WM2 = 120
+
+/** Monthly hours of direct sun on beds, benches, mass, floor and back wall: points on the faces that can see the sunny glass are looked from towards the sun. */
+export function sunHours(design: Pick<Design, 'shape'>, building: Building, site: SiteYear): SunHours[] {
+  const scene = makeScene(building, shadingOf(design.shape, building.outline))
+  const glazed = new Set(building.surfaces.filter(s => s.kind === 'glazed').map(s => s.id as string))
+  const things = pointsOnThings(building)
+  const bright = brightShare(site)
+  const out = things.map((t): SunHours => ({ name: t.name, clear: new Array<number>(12).fill(0), usual: new Array<number>(12).fill(0) }))
+  const start = yearStartUtc(site.standardOffsetH)
+  for (let month = 0; month < 12; month++) {
+    const midnight = start + middleOfMonth(month) * 86400000
+    for (let minute = STEP_MIN / 2; minute < 1440; minute += STEP_MIN) {
+      const sun = sunPosition(midnight + minute * 60000, site.latitudeDeg, site.longitudeDeg)
+      if (sun.altitudeDeg <= 0.5) continue
+      const v = skyVector(sun.altitudeDeg, sun.azimuthDeg)
+      const [dx, dy, dz] = roomDirection(building, v.e, v.n, v.u)
+      things.forEach((thing, i) => {
+        let lit = 0
+        for (const [x, y, z] of thing.points) if (scene.open(x, y, z, dx, dy, dz) && glazed.has(scene.land(x, y, z, dx, dy, dz))) lit++
+        out[i]!.clear[month]! += lit / thing.points.length * STEP_MIN / 60
+      })
+    }
+    for (const o of out) o.usual[month] = o.clear[month]! * bright[month]!
+  }
+  return out
+}
+
+/** Share of the hours with the sun up in which it shines, by month. */
+function brightShare(site: SiteYear): number[] {
+  const up = new Array<number>(12).fill(0)
+  const shining = new Array<number>(12).fill(0)
+  for (let h = 0; h < HOURS; h++) {
+    if (site.sunAltitudeDeg[h]! <= 3) continue
+    const month = MONTH_OF_DAY[Math.floor(h / 24)]!
+    up[month]!++
+    if (site.beamWm2[h]! >= BRIGHT_WM2) shining[month]!++
+  }
+  return up.map((n, m) => (n > 0 ? shining[m]! / n : 0))
+}
+
+const ALONG = [0.1, 0.3, 0.5, 0.7, 0.9]
+const UP = [0.15, 0.5, 0.85]
+/** Off the face, so that a ray does not begin inside of it, m. */
+const OFF = 0.01
+
+function pointsOnThings(building: Building): { name: string, points: Vec[] }[] {
+  const out: { name: string, points: Vec[] }[] = []
+  const many = (kind: string) => building.objects.filter(o => o.kind === kind).length > 1
+  for (const o of building.objects) {
+    const points: Vec[] = []
+    const between = (a: number, b: number, t: number) => a + (b - a) * t
+    const flat = o.kind === 'bed' || o.kind === 'bench' || o.kind === 'pond'
+    for (const t of ALONG) {
+      const y = between(o.y0, o.y1, t)
+      if (flat) for (const u of UP) points.push([between(o.x0, o.x1, u), y, o.z1 + OFF])
+      else for (const u of UP) points.push([o.x0 - OFF, y, between(o.z0, o.z1, u)])
+    }
+    out.push({ name: many(o.kind) ? `${o.kind} ${o.index + 1}` : o.kind, points })
+  }
+  const { outline, lengthM: L } = building
+  if (outline.form !== 'dome') {
+    out.push({ name: 'floor', points: ALONG.flatMap(t => ALONG.map((u): Vec => [outline.widthM * u, L * t, OFF])) })
+    if (outline.backWallM > 0.3) out.push({ name: 'back wall', points: ALONG.flatMap(t => UP.map((u): Vec => [outline.widthM - OFF, L * t, outline.backWallM * u])) })
+  }
+  return out
+}

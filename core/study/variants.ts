@@ -1,0 +1,171 @@
+import { aimLine } from '../aim/aim-line'
+import { GLAZINGS, NIGHT_COVERS } from '../catalog'
+import { designFaults, FORMS, GLAZING_ANGLE_RANGE, withForm, withGlazingAngle, type Design, type Form } from '../design'
+import { makeOutline } from '../geometry/section'
+import { makeBuilding } from '../geometry/surfaces'
+import { roughCost } from '../takeoff/cost'
+import type { createYearEngine } from '../year'
+
+/** One point of a study: the design, and where it stands on the study's axes. */
+export interface Variant { at: number, across: number, label: string, design: Design }
+
+/** What a study shows of each variant's year. */
+export interface Figures {
+  /** Coldest night with no heat, °C. */
+  coldestC: number
+  /** Heat that would hold the air at {@link heldC} all year, kWh. */
+  heatKWh: number
+  /** Light at the beds, mol/m² a day: mean of the winter half of the year, and of the darkest month. */
+  winterDli: number
+  darkestDli: number
+  hoursAboveLimit: number
+  glazedM2: number
+  cost: number
+}
+
+/** A heater that never falls short, W. */
+const AMPLE_W = 100000
+
+/** Where nothing else is asked, heat is compared at this air, °C: cool crops go on growing. */
+const COOL_C = 8
+
+/** Air that variants are compared at, °C: the heater's set point where there is one, else the warmest low that the aim asks for, and 8 °C at least. */
+export function heldC(design: Pick<Design, 'aim' | 'topUp'>): number {
+  if (design.topUp.heater.on) return design.topUp.heater.setPointC
+  const lows = aimLine(design.aim).lowC.filter(c => c !== null)
+  return Math.min(30, Math.max(COOL_C, ...lows))
+}
+
+/** The design with heat enough to hold that air. */
+export function heldDesign(design: Design): Design {
+  return { ...design, topUp: { ...design.topUp, heater: { ...design.topUp.heater, on: true, capacityW: AMPLE_W, setPointC: heldC(design) } } }
+}
+
+/** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
+export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
+  const { answers } = engine.run(heldDesign(design))
+  const dli = answers.months.map(m => m.dli)
+  const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
+  return {
+    coldestC: answers.freeRunning.coldestNight.insideC, heatKWh: answers.topUp.kWh, hoursAboveLimit: answers.hoursAboveLimit,
+    winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0), darkestDli: Math.min(...dli),
+    glazedM2: makeBuilding(design).surfaces.filter(s => s.kind === 'glazed').reduce((s, x) => s + x.areaM2, 0), cost: roughCost(design).total,
+  }
+}
+
+/** Those of the wanted variants that can be built, in order of their place. */
+function sound(wanted: Variant[]): Variant[] {
+  return wanted.filter(v => designFaults(v.design).length === 0)
+}
+
+const withShape = (design: Design, shape: Design['shape']): Design => ({ ...design, shape })
+
+/** Glazing angles every `stepDeg` over what the form allows: the ridge goes up and down, all else stays. */
+export function angleVariants(design: Design, stepDeg = 5): Variant[] {
+  const out: Variant[] = []
+  for (let a = 20; a <= Math.min(80, GLAZING_ANGLE_RANGE[1]); a += stepDeg) out.push({ at: a, across: 0, label: `${a}°`, design: withShape(design, withGlazingAngle(design.shape, a)) })
+  return sound(out)
+}
+
+/** Turns of the sunny side from 60° west to 60° east. */
+export function turnVariants(design: Design, stepDeg = 15): Variant[] {
+  const out: Variant[] = []
+  for (let t = -60; t <= 60; t += stepDeg) out.push({ at: t, across: 0, label: `${Math.abs(t)}° ${t < 0 ? 'west' : t > 0 ? 'east' : ''}`.trim(), design: withShape(design, { ...design.shape, turnDeg: t }) })
+  return sound(out)
+}
+
+/** Both at once, `at` the angle and `across` the turn. */
+export function mapVariants(design: Design): Variant[] {
+  return turnVariants(design, 20).flatMap(t => angleVariants(t.design, 10).map(a => ({ ...a, across: t.at, label: `${a.label}, ${t.label}` })))
+}
+
+/** Every form at the size of the design, in the order of {@link FORMS}. */
+export function formVariants(design: Design): Variant[] {
+  return FORMS.flatMap((form, i) => {
+    const shape = soundForm(design, form)
+    return shape ? [{ at: i, across: 0, label: form, design: withShape(design, shape) }] : []
+  })
+}
+
+/**
+ * A design's shape in another form that can be built: at the same size where that stands up, else with the ridge at the nearest height that does. null where
+ * none does.
+ */
+export function soundForm(design: Design, form: Form): Design['shape'] | null {
+  const plain = withForm(design.shape, form)
+  const tries = [plain]
+  const { glazingAngleDeg } = makeOutline(plain)
+  for (const angle of [Math.min(60, Math.max(30, glazingAngleDeg)), 45, 55, 35]) tries.push(withGlazingAngle(plain, angle))
+  for (const t of [...tries]) tries.push({ ...t, sunkM: 0, riseM: 0 })
+  const fits = tries.find(shape => designFaults(withShape(design, shape)).length === 0)
+  return fits ?? null
+}
+
+/** Every glazing in the same openings. */
+export function glazingVariants(design: Design): Variant[] {
+  return sound(GLAZINGS.map((g, i) => ({ at: i, across: 0, label: g.id, design: { ...design, skin: { ...design.skin, glazing: g.id } } })))
+}
+
+/** Every night cover, and none, over the same glazing. */
+export function coverVariants(design: Design): Variant[] {
+  return sound(NIGHT_COVERS.map((c, i) => ({ at: i, across: 0, label: c.id, design: { ...design, skin: { ...design.skin, cover: { ...design.skin.cover, id: c.id } } } })))
+}
+
+/** More and less insulation in the walls: the layer that insulates most, from none to 30 cm. `at` is its thickness, m. */
+export function wallVariants(design: Design): Variant[] {
+  const { wall } = design.skin
+  const index = mainInsulation(wall)
+  return sound([0.002, 0.025, 0.05, 0.075, 0.1, 0.15, 0.2, 0.3].map(t => ({
+    at: t, across: 0, label: `${Math.round(t * 1000)} mm`,
+    design: { ...design, skin: { ...design.skin, wall: index < 0 ? [{ material: 'eps', thicknessM: t }, ...wall] : wall.map((l, i) => (i === index ? { ...l, thicknessM: t } : l)) } },
+  })))
+}
+
+/** The layer of a wall that is insulation and thickest; −1 where there is none. */
+export function mainInsulation(layers: Design['skin']['wall']): number {
+  let best = -1
+  layers.forEach((l, i) => {
+    if (['eps', 'xps', 'pir', 'mineral-wool', 'wood-fibre', 'straw'].includes(l.material) && (best < 0 || l.thicknessM > layers[best]!.thicknessM)) best = i
+  })
+  return best
+}
+
+/** A step of a ladder of wall insulation: what it costs more than the one before, and what heat it saves a year. */
+export interface Payback { fromM: number, toM: number, extraCost: number, savedKWh: number, /** Years until the saved fuel has paid; Infinity where none is saved. */ years: number }
+
+/**
+ * When more insulation stops paying: each step's simple pay-back at a price of useful heat.
+ * @param pricePerKWh money per kWh of useful heat, 0 or more
+ */
+export function paybackSteps(points: readonly { at: number, figures: Figures }[], pricePerKWh: number): Payback[] {
+  const sorted = [...points].sort((a, b) => a.at - b.at)
+  return sorted.slice(1).map((p, i) => {
+    const before = sorted[i]!
+    const extraCost = p.figures.cost - before.figures.cost
+    const savedKWh = before.figures.heatKWh - p.figures.heatKWh
+    return { fromM: before.at, toM: p.at, extraCost, savedKWh, years: savedKWh * pricePerKWh > 1e-9 ? extraCost / (savedKWh * pricePerKWh) : Infinity }
+  })
+}
+
+/** A night cover against better glazing for the same money. */
+export interface MoneyMatch {
+  coverCost: number
+  /** What the cover lifts the coldest night by, K, and saves of the heat a year, kWh. */
+  coverK: number
+  coverKWh: number
+  /** The glazing that does most for at most that money more than the design's own, and for what; null where none is within it. */
+  glazing: { id: string, cost: number, liftK: number, savedKWh: number } | null
+  /** The best glazing at any price. */
+  best: { id: string, cost: number, liftK: number, savedKWh: number } | null
+}
+
+/**
+ * Sets a cover against glazing.
+ * @param bare figures of the design without a cover; @param covered with it; @param glazings by id, without a cover
+ */
+export function matchMoney(bare: Figures, covered: Figures, glazings: readonly { id: string, figures: Figures }[]): MoneyMatch {
+  const coverCost = covered.cost - bare.cost
+  const rows = glazings.map(g => ({ id: g.id, cost: g.figures.cost - bare.cost, liftK: g.figures.coldestC - bare.coldestC, savedKWh: bare.heatKWh - g.figures.heatKWh })).filter(g => g.liftK > 0)
+  const most = (list: typeof rows) => list.reduce<typeof rows[number] | null>((b, r) => (b === null || r.liftK > b.liftK ? r : b), null)
+  return { coverCost, coverK: covered.coldestC - bare.coldestC, coverKWh: bare.heatKWh - covered.heatKWh, glazing: most(rows.filter(r => r.cost <= coverCost)), best: most(rows) }
+}
