@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ChevronDown, ChevronUp } from 'lucide-vue-next'
 import { startingDesign } from '../../core/design'
 import { freshId } from '~/stores/keeping'
 
@@ -11,6 +12,7 @@ const bench = useDesign()
 const keeping = useKeeping()
 const year = useYear()
 const settings = useSettings()
+const drawing = useDrawing()
 const notices = useNotices()
 const files = useDesignFiles()
 const help = ref(false)
@@ -97,8 +99,20 @@ function key(event: KeyboardEvent): void {
   else return
   event.preventDefault()
 }
-onMounted(() => window.addEventListener('keydown', key))
-onBeforeUnmount(() => window.removeEventListener('keydown', key))
+/** The sheet for paper is made when it is asked for, so that it costs no drag a frame. */
+const printing = ref(false)
+const toPaper = () => { printing.value = true }
+const fromPaper = () => { printing.value = false }
+onMounted(() => {
+  window.addEventListener('keydown', key)
+  window.addEventListener('beforeprint', toPaper)
+  window.addEventListener('afterprint', fromPaper)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', key)
+  window.removeEventListener('beforeprint', toPaper)
+  window.removeEventListener('afterprint', fromPaper)
+})
 
 async function drop(event: DragEvent): Promise<void> {
   dragOver.value = false
@@ -122,7 +136,11 @@ async function drop(event: DragEvent): Promise<void> {
       <div class="drawing">
         <DrawingArea v-if="ready" :step="step" />
       </div>
-      <div class="controls" :class="{ roomy: step === 'aim' || step === 'site' }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
+      <button class="room" :aria-pressed="drawing.roomy" :title="drawing.roomy ? 'Give the drawing its room back' : 'More room for the controls'" data-test="more-room" @click="drawing.roomy = !drawing.roomy">
+        <ChevronDown v-if="drawing.roomy" :size="16" aria-hidden="true" /><ChevronUp v-else :size="16" aria-hidden="true" />
+        <span class="sr-only">More room for the controls</span>
+      </button>
+      <div class="controls" :class="{ roomy: step === 'aim' || step === 'site', large: drawing.roomy }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
         <component :is="PANELS[step]" v-if="ready" :key="`${step}-${bench.current.id}`" />
       </div>
     </main>
@@ -135,7 +153,7 @@ async function drop(event: DragEvent): Promise<void> {
       Drop a design here to take it in
     </div>
   </div>
-  <PrintSheet v-if="ready" />
+  <PrintSheet v-if="ready && printing" />
   </div>
 </template>
 
@@ -146,10 +164,12 @@ async function drop(event: DragEvent): Promise<void> {
 }
 .top { grid-area: top; }
 .path { grid-area: path; border-right: 1px solid var(--ink); overflow-y: auto; padding: 0.4rem 0; }
-.work { grid-area: work; display: grid; grid-template-rows: minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
-.drawing { min-height: 0; position: relative; }
-.controls { border-top: 1px solid var(--ink); height: 15rem; overflow-y: auto; }
+.work { grid-area: work; display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
+.drawing { grid-row: 1; grid-column: 1; min-height: 0; position: relative; }
+.controls { grid-row: 2; border-top: 1px solid var(--ink); height: 15rem; overflow-y: auto; }
 .controls.roomy { height: 20rem; }
+.controls.large { height: min(27rem, 58dvh); }
+.room { grid-row: 1; grid-column: 1; align-self: end; justify-self: center; z-index: 6; padding: 1px 12px; background: var(--paper); border: 1px solid var(--ink); border-bottom: 0; border-radius: 6px 6px 0 0; cursor: pointer; }
 .score { grid-area: score; border-left: 1px solid var(--ink); background: var(--paper); overflow-y: auto; }
 .year { grid-area: year; border-top: 1px solid var(--ink); }
 .controls :deep(.step-grid) { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.75rem 1.6rem; padding: 0.7rem 1.1rem; }
@@ -159,7 +179,8 @@ async function drop(event: DragEvent): Promise<void> {
   .work { display: contents; }
   .score { border-left: 0; border-top: 1px solid var(--ink); order: 3; overflow: visible; }
   .drawing { height: 320px; order: 1; flex: none; }
-  .controls, .controls.roomy { height: auto; order: 2; }
+  .room { display: none; }
+  .controls, .controls.roomy, .controls.large { height: auto; order: 2; }
   .year { order: 4; height: 190px; }
   .controls :deep(.step-grid) { grid-template-columns: minmax(0, 1fr); }
   .controls :deep(.step-grid) > * { grid-column: auto; }

@@ -7,5 +7,7 @@ export type DrawingView = typeof VIEWS[number]
 /** How the house is looked at: cut across, from above, in the round, or by its temperatures. */
 export const useDrawing = defineStore('drawing', () => {
   const view = ref<DrawingView>('section')
-  return { view }
+  /** Whether the controls have more of the room, and the drawing less. */
+  const roomy = ref(false)
+  return { view, roomy }
 })

@@ -16,7 +16,7 @@ export function roughCost(design: Design): RoughCost {
   const { shape, skin, store, breathe } = design
   const lines: CostLine[] = []
   const add = (name: string, amount: number, unit: CostLine['unit'], price: number) => {
-    if (amount > 1e-6) lines.push({ name, amount, unit, cost: amount * price })
+    if (amount * price > 1e-6) lines.push({ name, amount, unit, cost: amount * price })
   }
   const perM2 = (layers: readonly Layer[]) => layers.reduce((sum, l) => sum + l.thicknessM * (PRICES.material[l.material] ?? 0), 0)
   const area = (test: (s: typeof building.surfaces[number]) => boolean) => building.surfaces.filter(test).reduce((sum, s) => sum + s.areaM2, 0)

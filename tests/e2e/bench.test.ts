@@ -42,15 +42,17 @@ describe('the bench', () => {
     expect(massive).toBeGreaterThan(base)
 
     await click(driver, 'step-skin')
+    await click(driver, 'tab-cover')
     await choose(driver, 'Kind', 'none')
     expect(await coldest(driver)).toBeLessThan(massive - 2)
     await choose(driver, 'Kind', 'shutter')
     expect(await coldest(driver)).toBeGreaterThan(massive)
     const covered = await coldest(driver)
+    await click(driver, 'tab-walls')
     await type(driver, 'Walls, outside to inside, Expanded polystyrene board, thickness', '300 mm')
     expect(await coldest(driver)).toBeGreaterThan(covered)
 
-    await click(driver, 'step-breathe')
+    await click(driver, 'tab-tight')
     const tight = await coldest(driver)
     await choose(driver, 'How it is built', 'old')
     expect(await coldest(driver)).toBeLessThan(tight - 1)
@@ -132,6 +134,7 @@ describe('the bench', () => {
 
   test('US and mixed units, everywhere at once', async () => {
     await fresh('/?step=skin')
+    await click(driver, 'tab-cover')
     await chooseUnits('us')
     expect(await dimension('width')).toBe('15 ft 1 in')
     expect(await (await find(driver, 'coldest')).getText()).toMatch(/°F$/)
@@ -195,6 +198,7 @@ describe('the bench', () => {
 
   test('the strip of shade: solved for the barrels, its sum shown, and put in where one does both', async () => {
     await fresh('/?step=shape')
+    await click(driver, 'tab-sun')
     const words = async () => (await find(driver, 'shade-solver')).getText()
     expect(await words()).toMatch(/No strip does both for the barrels/)
     await (await find(driver, 'shade-solver')).findElement(By.css('summary')).click()
@@ -206,6 +210,7 @@ describe('the bench', () => {
     await type(driver, 'Stacked', '1')
     await driver.findElement(By.xpath('//nav//*[contains(text(), "Shape")] | //*[contains(@class, "path")]//*[normalize-space(text())="Shape"]')).click()
     await settled(driver)
+    await click(driver, 'tab-sun')
     expect(await words()).toMatch(/A strip of 0\.8\d m to 1\.\d\d m keeps the barrels in shade/)
     await click(driver, 'take-strip')
     await settled(driver)

@@ -69,3 +69,11 @@ export async function click(driver: WebDriver, name: string): Promise<void> {
 export async function consoleErrors(driver: WebDriver): Promise<string[]> {
   return (await driver.manage().logs().get(logging.Type.BROWSER)).map(e => e.message).filter(m => !/favicon/.test(m))
 }
+
+/** Waits until a study has been worked out. */
+export async function studied(driver: WebDriver, kind: string, ms = 120000): Promise<void> {
+  await driver.wait(async () => {
+    const bar = await find(driver, `study-${kind}`)
+    return await bar.getAttribute('data-running') === 'false' && Number(await bar.getAttribute('data-done')) > 0
+  }, ms, `the study ${kind} did not end`)
+}

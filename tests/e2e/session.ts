@@ -33,14 +33,19 @@ export async function fresh(path = '/'): Promise<void> {
   await settled(driver)
 }
 
-/** Drags a handle of the section by pixels. */
-export async function drag(name: string, dx: number, dy: number): Promise<void> {
+/** Drags a handle of the section by pixels, as far as the window goes. */
+export const drag = (name: string, dx: number, dy: number, wait = true) => dragThing(`handle-${name}`, dx, dy, wait)
+
+/** Drags anything by pixels, as far as the window goes, and waits for the year unless told not to. */
+export async function dragThing(name: string, dx: number, dy: number, wait = true): Promise<void> {
   // Places of the window, not of the handle: that one moves along.
-  const box = await (await find(driver, `handle-${name}`)).getRect()
+  const box = await (await find(driver, name)).getRect()
   const x = Math.round(box.x + box.width / 2)
   const y = Math.round(box.y + box.height / 2)
-  await driver.actions({ async: true }).move({ x, y }).press().move({ x: x + Math.round(dx / 2), y: y + Math.round(dy / 2) }).move({ x: x + dx, y: y + dy }).release().perform()
-  await settled(driver)
+  const within = (v: number, most: number) => Math.min(most - 2, Math.max(2, v))
+  const [toX, toY] = [within(x + dx, 1280), within(y + dy, 800)]
+  await driver.actions({ async: true }).move({ x, y }).press().move({ x: Math.round((x + toX) / 2), y: Math.round((y + toY) / 2) }).move({ x: toX, y: toY }).release().perform()
+  if (wait) await settled(driver)
 }
 export const dimension = async (name: string) => (await find(driver, `dim-${name}`)).getText()
 export const metres = async (name: string) => Number.parseFloat(await dimension(name))

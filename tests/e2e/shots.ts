@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs'
-import { click, find, openBrowser, settled, type Size } from './browser'
+import { click, find, openBrowser, settled, studied, type Size } from './browser'
 
-interface Shot { name: string, path: string, /** Pressed one after the other once it has settled. */ clicks?: string[], theme?: 'day' | 'night', units?: string, size?: Size }
+interface Shot { name: string, path: string, /** Pressed one after the other once it has settled. */ clicks?: string[], /** Studies that are started and awaited. */ studies?: string[], theme?: 'day' | 'night', units?: string, size?: Size }
 
 const SHOTS: Shot[] = [
   { name: 'bench-day', path: '/?step=shape' },
@@ -13,7 +13,12 @@ const SHOTS: Shot[] = [
   { name: 'site-horizon', path: '/?d=fjellro&step=site', clicks: ['tab-Horizon'] },
   { name: 'site-year-outside', path: '/?step=site', clicks: ['tab-outside', 'forecast'] },
   { name: 'aim-crops', path: '/?d=fjellro&step=aim' },
-  { name: 'dome', path: '/?d=saritas&step=shape' },
+  { name: 'model', path: '/?d=saritas&step=shape&day=110&hour=9', clicks: ['view-model'] },
+  { name: 'angle-curves', path: '/?step=shape', clicks: ['more-room'], studies: ['angle', 'turn'] },
+  { name: 'forms', path: '/?step=shape', clicks: ['tab-form', 'more-room'], studies: ['forms'] },
+  { name: 'floor-plan', path: '/?step=shape', clicks: ['tab-beds', 'view-plan'] },
+  { name: 'heat-view', path: '/?step=skin&day=20&hour=6', clicks: ['view-heat'] },
+  { name: 'skin-compare', path: '/?step=skin', clicks: ['tab-compare', 'more-room'], studies: ['glazings'] },
   { name: 'store-us-units', path: '/?step=store', units: 'us' },
   { name: 'design-list', path: '/designs' },
 ]
@@ -28,6 +33,11 @@ for (const shot of SHOTS) {
   for (const name of shot.clicks ?? []) {
     await click(driver, name)
     await driver.sleep(500)
+  }
+  for (const kind of shot.studies ?? []) {
+    await click(driver, `start-${kind}`)
+    await studied(driver, kind)
+    await driver.executeScript('document.querySelector(".controls").scrollTop = 0')
   }
   await driver.sleep(1200)
   writeFileSync(`docs/screenshots/${shot.name}.png`, Buffer.from(await driver.takeScreenshot(), 'base64'))

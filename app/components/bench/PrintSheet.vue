@@ -72,7 +72,7 @@ const cautions = computed(() => designCautions(d.value, a.value))
 <style>
 .print-sheet { display: none; }
 @media print {
-  html, body, #__nuxt { height: auto; }
+  html, body, #__nuxt { height: auto; background: white; }
   body:not(.printing-sheet) .bench { display: none; }
   body:not(.printing-sheet) .print-sheet { display: block; background: white; color: #000; font-size: 11.5px; --lime: #fff; --paper: #fff; --sky-foot: #fff; }
   .print-sheet h1 { font-size: 20px; }

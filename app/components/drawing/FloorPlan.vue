@@ -47,7 +47,9 @@ const door = computed(() => {
   const widest = gaps.value.reduce((b, g) => (g.widthM > b.widthM ? g : b), { x0: 0, x1: outline.value.widthM, widthM: 0, narrow: false })
   const middle = (widest.x0 + widest.x1) / 2
   const x0 = Math.max(0.1, Math.min(outline.value.widthM - doorM.value - 0.1, middle - doorM.value / 2))
-  const end = px(shape.value.lengthM)
+  // A dome's rim falls back from its east end.
+  const off = dome.value ? Math.min(0.98, Math.abs(x0 + doorM.value / 2 - outline.value.widthM / 2) / (outline.value.widthM / 2)) : 0
+  const end = px(shape.value.lengthM / 2 * (1 + Math.sqrt(1 - off * off)))
   const out = north.value ? 1 : -1
   const r = doorM.value * ppm.value
   return { x0, end, out, swing: `M${end} ${py(x0)} L${end + out * r} ${py(x0)} A${r} ${r} 0 0 ${out > 0 ? 0 : 1} ${end} ${py(x0 + doorM.value)}`, width: r }
@@ -117,7 +119,7 @@ const needle = computed(() => {
       <path :d="door.swing" fill="none" stroke="var(--ink)" stroke-width="1.4" stroke-dasharray="4 3" />
       <line :x1="door.end" :x2="door.end" :y1="py(door.x0)" :y2="py(door.x0 + doorM)" stroke="var(--paper)" stroke-width="5" />
       <g v-for="g in gaps" :key="`${g.x0}`">
-        <text :x="px(shape.lengthM * (north ? 0.04 : 0.96))" :y="(py(g.x0) + py(g.x1)) / 2 + 5" class="note" :class="g.narrow ? 'narrow' : ''">{{ show(g.widthM) }} {{ g.narrow ? 'narrow' : 'free' }}</text>
+        <text :x="px(shape.lengthM * (dome ? 0.5 : north ? 0.04 : 0.96))" :y="(py(g.x0) + py(g.x1)) / 2 + 5" :text-anchor="dome ? 'middle' : 'start'" class="note" :class="g.narrow ? 'narrow' : ''">{{ show(g.widthM) }} {{ g.narrow ? 'narrow' : 'free' }}</text>
       </g>
       <g
         v-for="t in list" :key="t.id" class="grip" role="slider" tabindex="0" :aria-label="`${t.name}, drag or use the arrow keys`" :aria-valuenow="Math.round(t.x0 * 100)" :aria-valuetext="words(t)" :data-test="`plan-${t.id}`"
@@ -126,6 +128,7 @@ const needle = computed(() => {
         <title>{{ t.name }}: {{ words(t) }}</title>
         <rect v-bind="box(t)" class="body" :fill="t.kind === 'barrels' ? 'transparent' : FILL[t.kind]" :fill-opacity="t.kind === 'bench' ? 0.75 : 1" rx="2" />
         <template v-if="t.kind === 'barrels'">
+          <text :x="px(north ? t.y1 : t.y0) + 8" :y="py((t.x0 + t.x1) / 2) + 5" class="note">{{ bench.current.store.barrels.count }} barrels</text>
           <circle v-for="(b, i) in barrels" :key="i" v-bind="b" :fill="VESSEL_COLOUR[bench.current.store.barrels.colour]" stroke="var(--paper)" stroke-width="1" />
         </template>
         <text v-else :x="px((t.y0 + t.y1) / 2)" :y="py((t.x0 + t.x1) / 2) + 5" text-anchor="middle" class="name">{{ t.name }}</text>

@@ -139,7 +139,7 @@ const arrows = computed((): Arrow[] => {
   through('house', 'back wall')
   through('knee wall', 'knee wall')
   const o = outline.value
-  out.push({ key: 'ground', x: s.x(o.widthM * 0.06), y: s.y(-0.2), dx: -0.55, dy: 0.85 * Math.sign(loss('ground') || 1), watts: loss('ground'), name: 'to the ground outside', warm: true })
+  out.push({ key: 'ground', x: s.x(o.widthM * 0.94), y: s.y(-0.2), dx: 0.55, dy: 0.85 * Math.sign(loss('ground') || 1), watts: loss('ground'), name: 'ground', warm: true })
   const air = loss('air leaks') + loss('vents') + loss('damp air')
   out.push({ key: 'air', x: s.x(o.ridgeAtM), y: s.y(o.ridgeHeightM) - 6, dx: 0.25, dy: -1, watts: air, name: 'air and damp', warm: true })
   const sun = glazed[0]
@@ -173,8 +173,16 @@ function arrow(a: Arrow): string {
 const loudest = computed(() => Math.max(...arrows.value.map(a => Math.abs(a.watts)), 1))
 const label = (a: Arrow) => {
   const l = Math.hypot(a.dx, a.dy)
-  return { x: a.x + a.dx / l * 42 + (a.dx > 0.3 ? 6 : a.dx < -0.3 ? -6 : 12), y: a.y + a.dy / l * 42 + 4, anchor: a.dx < -0.3 ? 'end' : 'start' }
+  const x = a.x + a.dx / l * 42 + (a.dx > 0.3 ? 6 : a.dx < -0.3 ? -6 : 12)
+  const end = a.dx < -0.3
+  return { x: end ? Math.max(110, x) : Math.min(width.value - 130, x), y: Math.min(height.value - 8, a.y + a.dy / l * 42 + 4), anchor: end ? 'end' : 'start' }
 }
+/** The house of a lean-to stands as warm as it is kept, over ground that is not reckoned. */
+const house = computed(() => {
+  const { form, house: h } = drawnDesign.value.shape
+  const wallM = drawnDesign.value.skin.wall.reduce((s, l) => s + l.thicknessM, 0)
+  return form === 'lean-to' ? { x: scale.value.x(outline.value.widthM + wallM), y: scale.value.y(h.heightM), c: h.airC } : null
+})
 const grade = (x: number) => scale.value.y(groundAt(drawnDesign.value.shape, x))
 const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayName(data.value.day)}: air ${t(at(data.value.airC))}, outside ${t(at(data.value.outsideC))}. ${arrows.value.map(a => `${a.name} ${settings.show(Math.abs(a.watts), 'power')}`).join(', ')}.` : 'The heat view is being worked out'))
 </script>
@@ -186,6 +194,10 @@ const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayNa
       <rect v-for="(c, i) in cells" :key="i" :x="c.x" :y="c.y" :width="c.w" :height="c.h" :fill="colour(c.c)">
         <title>ground {{ t(c.c) }}</title>
       </rect>
+      <g v-if="house">
+        <rect :x="house.x" :y="house.y" :width="Math.max(0, width - house.x)" :height="height" :fill="colour(house.c)" />
+        <text :x="house.x + 12" :y="Math.max(house.y, 0) + 110" class="flow">house {{ t(house.c) }}</text>
+      </g>
       <line x1="0" :x2="scale.x(0)" :y1="grade(0)" :y2="grade(0)" stroke="#2a2520" stroke-width="1.5" />
       <line :x1="scale.x(outline.widthM)" :x2="width" :y1="grade(outline.widthM)" :y2="grade(outline.widthM)" stroke="#2a2520" stroke-width="1.5" />
       <polygon :points="air" :fill="colour(at(data.airC))" />
@@ -205,7 +217,7 @@ const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayNa
         <text v-if="Math.abs(a.watts) > 0.06 * loudest" :x="label(a).x" :y="label(a).y" :text-anchor="label(a).anchor" class="flow">{{ a.name }} {{ settings.show(Math.abs(a.watts), 'power') }}</text>
       </g>
       <text :x="scale.x(outline.widthM * 0.56)" :y="scale.y(outline.ridgeHeightM * 0.6)" text-anchor="middle" class="air">{{ t(at(data.airC)) }}</text>
-      <text x="14" y="64" class="flow">outside {{ t(at(data.outsideC)) }}</text>
+      <text x="14" :y="width < 560 ? 96 : 64" class="flow">outside {{ t(at(data.outsideC)) }}</text>
     </svg>
     <p v-else-if="failure" class="fault p-6" role="alert">
       {{ failure }}
@@ -213,7 +225,7 @@ const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayNa
     <p v-else class="hint p-6">
       Working out the heat of the day …
     </p>
-    <div class="absolute left-2 top-2 flex flex-wrap items-center gap-2 rounded bg-paper/90 px-2 py-0.5 text-sm">
+    <div class="absolute left-2 flex flex-wrap items-center gap-2 rounded bg-paper/90 px-2 py-0.5 text-sm" :class="width < 560 ? 'top-11' : 'top-2'">
       <strong>{{ dayName(day) }}</strong>
       <input type="range" min="0" max="23" step="1" class="!w-32" aria-label="Hour of the heat view" :aria-valuetext="`${hour}:30`" :value="hour" data-test="heat-hour" @input="setHour(Number(($event.target as HTMLInputElement).value))">
       {{ String(hour).padStart(2, '0') }}:30

@@ -95,7 +95,7 @@ const words = computed(() => (!sun.value ? '' : sun.value.altitude > 0 ? `sun ${
           {{ playing === 'year' ? 'Hold' : 'Play the year' }}
         </button>
       </div>
-      <div class="absolute left-2 top-2 flex gap-1 text-sm">
+      <div class="absolute left-2 flex gap-1 text-sm" :class="width < 560 ? 'top-11' : 'top-2'">
         <button v-for="from in (['outside', 'inside', 'above'] as const)" :key="from" class="button" :data-test="`look-${from}`" @click="scene?.look(from)">
           {{ from === 'outside' ? 'From outside' : from === 'inside' ? 'From the door' : 'From above' }}
         </button>

@@ -151,18 +151,12 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
       const x = Math.max(w / 2, outline.widthM / 2)
       box(x - w / 2, x + w / 2, lengthM + 0.01, lengthM + lobby / w, 0, Math.min(2.2, outline.ridgeHeightM * 0.8), colours.wall)
     }
-    // The ground outside, left open where the house stands: four planes about it, each at its height.
-    const far = 14 + 2 * lengthM
-    const ground = new MeshLambertMaterial({ color: colours.ground, side: DoubleSide })
-    const land = (x0: number, x1: number, y0: number, y1: number) => {
-      const z = (x: number) => building!.groundAt(Math.min(outline.widthM, Math.max(0, x))) - 0.002
-      add(face([[x0, y0, z(x0)], [x0, y1, z(x0)], [x1, y1, z(x1)], [x1, y0, z(x1)]]), ground.clone(), false).receiveShadow = true
-    }
-    land(-far, 0, -far, lengthM + far)
-    land(outline.widthM, outline.widthM + far, -far, lengthM + far)
-    land(0, outline.widthM, -far, 0)
-    land(0, outline.widthM, lengthM, lengthM + far)
-    ground.dispose()
+    // The ground outside, left open where the house stands: from the floor's rim outwards, each place at its height.
+    const far = 5
+    const rim = surfaces.find(s => s.kind === 'floor')!.polygon
+    const level = (p: Vec): Vec => [p[0], p[1], building!.groundAt(Math.min(outline.widthM, Math.max(0, p[0]))) - 0.002]
+    const outwards = (p: Vec): Vec => level([outline.widthM / 2 + (p[0] - outline.widthM / 2) * far * 2, lengthM / 2 + (p[1] - lengthM / 2) * far, 0])
+    add(face(rim.map(outwards), rim.map(level)), solid(colours.ground), false)
     // A needle for true north lies on the ground before the house.
     const needle = new Group()
     const shaft = new Mesh(new PlaneGeometry(0.12, 1.6), new MeshLambertMaterial({ color: colours.ink, side: DoubleSide }))

@@ -10,6 +10,8 @@ const bench = useDesign()
 const studies = useStudies()
 const settings = useSettings()
 const study = computed(() => studies.all.glazings)
+/** Under about 70 % fruiting crops suffer: what is shown as 70 % is not under it. */
+const DIM = 0.695
 const own = computed(() => bench.current.skin.glazing)
 const rows = computed(() => GLAZINGS.map((g, i) => ({ g, light: glazingAt(g, 1).transmittance, figures: study.value.points.find(p => p.at === i && p.across === 0)?.figures })))
 const now = computed(() => rows.value.find(r => r.g.id === own.value)?.figures)
@@ -77,8 +79,8 @@ const options = computed((): ApexOptions => {
                 </button>
               </th>
               <td>{{ settings.show(r.g.uValue, 'transmittance', { unit: false }) }}</td>
-              <td :class="r.light < 0.7 ? 'text-clay' : ''" :title="r.light < 0.7 ? 'Under about 70 % fruiting crops suffer.' : ''">
-                {{ Math.round(r.light * 100) }} %{{ r.light < 0.7 ? ' dim' : '' }}
+              <td :class="r.light < DIM ? 'text-clay' : ''" :title="r.light < DIM ? 'Under about 70 % fruiting crops suffer.' : ''">
+                {{ Math.round(r.light * 100) }} %{{ r.light < DIM ? ' dim' : '' }}
               </td>
               <td>{{ r.g.pricePerM2 }}</td>
               <td>{{ r.g.weightKgM2 }}</td>

@@ -33,6 +33,22 @@ function addTo(list: typeof LISTS[number]): void {
   bench.edit([[`shape.${list.key}`, [...shape.value[list.key], made]]], `add ${list.key}`)
 }
 const gaps = computed(() => clearances(bench.current))
+
+/** Mass that stands on the floor besides the barrels: put in small, then drawn out on the section and the plan. */
+const MASS = [
+  { key: 'tank', name: 'Tank', size: 'lengthM', start: 2, fields: [['atM', 'from the sunny wall', 'bed.atM'], ['lengthM', 'long', 'store.tank.lengthM'], ['widthM', 'wide', 'store.tank.widthM'], ['heightM', 'high', 'store.tank.heightM']] },
+  { key: 'pond', name: 'Pond', size: 'lengthM', start: 2, fields: [['atM', 'from the sunny wall', 'bed.atM'], ['lengthM', 'long', 'store.tank.lengthM'], ['widthM', 'wide', 'store.tank.widthM'], ['depthM', 'deep', 'store.pond.depthM']] },
+  { key: 'innerWall', name: 'Wall of mass', size: 'thicknessM', start: 0.3, fields: [['atM', 'from the sunny wall', 'bed.atM'], ['thicknessM', 'thick', 'store.innerWall.thicknessM'], ['heightM', 'high', 'store.innerWall.heightM']] },
+] as const
+type Mass = typeof MASS[number]
+const mass = computed(() => MASS.map(kind => ({ kind, of: bench.current.store[kind.key] as unknown as Record<string, number> })))
+const there = (m: { kind: Mass, of: Record<string, number> }) => m.of[m.kind.size]! > 0
+function toggle(m: { kind: Mass, of: Record<string, number> }): void {
+  const { key, size, start } = m.kind
+  const wide = key === 'innerWall' ? start : m.of.widthM!
+  const at = Math.max(0, Math.min(m.of.atM!, shape.value.widthM - wide))
+  bench.edit(there(m) ? [[`store.${key}.${size}`, 0]] : [[`store.${key}.${size}`, Math.min(start, size === 'lengthM' ? shape.value.lengthM : start)], [`store.${key}.atM`, at]], `${key} ${there(m) ? 'out' : 'in'}`)
+}
 </script>
 
 <template>
@@ -127,6 +143,22 @@ const gaps = computed(() => clearances(bench.current))
           <button v-if="shape[list.key].length < 6" class="button mt-1" :data-test="`add-${list.key}`" @click="addTo(list)">
             Add a {{ list.one.toLowerCase() }}
           </button>
+        </div>
+        <div class="lg:col-span-2">
+          <h2 class="group-title">
+            Mass on the floor <span class="hint font-sans font-normal">barrels and the wall’s own masonry are set under Store</span>
+          </h2>
+          <div v-for="x in mass" :key="x.kind.key" class="mb-1 flex flex-wrap items-end gap-3">
+            <button class="button" :data-test="`mass-${x.kind.key}`" @click="toggle(x)">
+              {{ there(x) ? `Take the ${x.kind.name.toLowerCase()} out` : `Put in a ${x.kind.name.toLowerCase()}` }}
+            </button>
+            <template v-if="there(x)">
+              <QuantityField
+                v-for="[field, words, range] in x.kind.fields" :key="field" class="w-32" :label="`${x.kind.name}, ${words}`" quantity="length" :value="x.of[field]!" :min="RANGES[range][0]" :max="RANGES[range][1]"
+                :set="set(`store.${x.kind.key}.${field}`)"
+              />
+            </template>
+          </div>
         </div>
         <div class="lg:col-span-2">
           <h2 class="group-title">

@@ -1,0 +1,69 @@
+import fc from 'fast-check'
+import { clearances, DEMOS, designFaults, FORMS, freePlace, migrateDesign, patchDesign, placed, resized, things, type Design } from '../../core/design'
+import { soundForm } from '../../core/study/variants'
+
+const demo = DEMOS[0]!
+const furnished: Design = {
+  ...demo,
+  shape: { ...demo.shape, benches: [{ atM: 2.6, widthM: 0.5, heightM: 0.8 }] },
+  store: { ...demo.store, tank: { ...demo.store.tank, lengthM: 2, atM: 1.3, widthM: 0.8 }, pond: { ...demo.store.pond, lengthM: 1 }, innerWall: { ...demo.store.innerWall, thicknessM: 0.3, atM: 3.2, heightM: 1 } },
+}
+
+test('whatever is moved or drawn, wherever to, in any form: the design stays sound', () => {
+  const forms = FORMS.flatMap((form) => {
+    const shape = soundForm({ ...furnished, shape: { ...furnished.shape, sunkM: 0 } }, form)
+    return shape ? [{ ...furnished, shape }] : []
+  }).filter(d => designFaults(d).length === 0)
+  expect(forms.length).toBeGreaterThanOrEqual(6)
+  const far = fc.double({ min: -30, max: 30, noNaN: true })
+  fc.assert(fc.property(fc.constantFrom(...forms), fc.array(fc.record({ pick: fc.nat(20), to: far, size: fc.option(far), how: fc.constantFrom('widthM', 'heightM', 'lengthM') }), { maxLength: 6 }), (start, moves) => {
+    let design = start
+    for (const { pick, to, size, how } of moves) {
+      const list = things(design)
+      const id = list[pick % list.length]!.id
+      // Heights stop at their range; what would stand above the ridge is refused by the bench, as any other edit.
+      const next = patchDesign(design, size === null ? placed(design, id, to) : resized(design, id, { [how]: size }))
+      const faults = designFaults(next).filter(f => !/above the ridge/.test(f.message))
+      expect(faults).toEqual([])
+      if (designFaults(next).length === 0) design = next
+    }
+  }), { numRuns: 150 })
+})
+
+test('a thing comes to stand where it is put, on the grid, and catches on walls and neighbours', () => {
+  const at = (id: string, to: number) => placed(demo, id, to)[0]![1]
+  expect(at('bed-1', 2.52)).toBe(2.5)
+  expect(at('bed-0', 0.03)).toBe(0)
+  // The near side of bed 1 against the far side of bed 0 (0.15 + 1.10).
+  expect(at('bed-1', 1.29)).toBe(1.25)
+  // Over its neighbour there is no place: the nearest free one is beside it.
+  expect(at('bed-1', 0.6)).toBe(1.25)
+  expect(at('bed-1', 99)).toBeCloseTo(4.6 - 0.95, 9)
+  expect(placed(demo, 'barrels-0', 0.1)).toEqual([['store.barrels.place', 'sunny']])
+  expect(placed(demo, 'barrels-0', 2)).toEqual([['store.barrels.place', 'middle']])
+  expect(placed(demo, 'nothing', 1)).toEqual([])
+})
+
+test('widths stop at the neighbour, heights at their range', () => {
+  expect(resized(demo, 'bed-0', { widthM: 9 })).toEqual([['shape.beds.0.widthM', expect.closeTo(2.2 - 0.15, 9)]])
+  expect(resized(demo, 'bed-0', { heightM: -3 })).toEqual([['shape.beds.0.heightM', 0]])
+  expect(resized(demo, 'barrels-0', { widthM: 1, heightM: 1 })).toEqual([])
+  expect(resized(furnished, 'tank-0', { lengthM: 99 })).toEqual([['store.tank.lengthM', demo.shape.lengthM]])
+})
+
+test('ways through: free floor is measured, and said to be narrow by what must get through', () => {
+  const gaps = clearances(demo)
+  expect(gaps.map(g => Math.round(g.widthM * 100))).toEqual([95, 82])
+  expect(gaps.every(g => !g.narrow)).toBe(true)
+  const chair = { ...demo, aim: { ...demo.aim, practical: { ...demo.aim.practical, wheelchair: true } } }
+  expect(clearances(chair).map(g => g.narrow)).toEqual([false, true])
+  expect(freePlace(demo.shape.beds, 0.9, 4.6)).toBe(1.25)
+  expect(freePlace([{ atM: 0, widthM: 4.6, heightM: 0.3 }], 0.5, 4.6)).toBeNull()
+})
+
+test('a design of an older schema gets the new fields plain', () => {
+  const without = <T extends object>(of: T, ...keys: string[]) => Object.fromEntries(Object.entries(of).filter(([k]) => !keys.includes(k)))
+  const old = migrateDesign({ ...demo, schemaVersion: 2, shape: without(demo.shape, 'riseM', 'pathM'), breathe: without(demo.breathe, 'gaps') }) as Design
+  expect(designFaults(old)).toEqual([])
+  expect([old.shape.riseM, old.shape.pathM, old.breathe.gaps]).toEqual([0, 0, []])
+})
