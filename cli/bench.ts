@@ -13,7 +13,7 @@ export function sweepDesign(index: number): Design {
   }
 }
 
-/** A house with every store, fan, cover and source of the core in use, heated: its year is run twice, with the heater and without. */
+/** A house with every store, fan, cover and source of the core in use, heated: its answers take a second, unheated year. */
 export function everythingOn(index: number): Design {
   const demo = sweepDesign(index)
   const { store, breathe, topUp, skin, shape } = demo
@@ -41,33 +41,36 @@ export async function benchCommand(args: string[]): Promise<unknown> {
   const full = timed(clock, everythingOn)
   const sweep = { runs, perSecond1: await sweepPerSecond(1, runs), perSecond2: await sweepPerSecond(2, runs) }
   return {
-    yearMs: full.year, stagesMs: full.stages, networkOnlyMs: full.networkOnly,
+    yearMs: full.year, withUnheatedTwinMs: full.withTwin, stagesMs: full.stages, networkOnlyMs: full.networkOnly,
     demo: { yearMs: demo.year, stagesMs: demo.stages, networkOnlyMs: demo.networkOnly },
     memoryMB: full.memoryMB, sweep,
   }
 }
 
-/** Times ten years of a kind, each with nothing remembered, and again with only the cover changed. The first years warm the compiler up. */
+/** Times ten years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and again with only the cover changed. The first years warm the compiler up. */
 function timed(clock: () => number, make: (index: number) => Design) {
   const times: number[] = []
   const again: number[] = []
+  const twins: number[] = []
   let stages: Record<string, number> = {}
   let memoryMB = 0
   for (let i = 0; i < 16; i++) {
     const before = process.memoryUsage()
     const engine = createYearEngine(clock)
     const design = make(i)
-    const first = engine.run(design).answers.runMs
+    const first = engine.run(design, { unheated: false }).answers.runMs
     const parts = { ...engine.stages }
     const after = process.memoryUsage()
-    const second = engine.run({ ...design, skin: { ...design.skin, cover: { ...design.skin.cover, onlyBelowC: 9 } } }).answers.runMs
+    const second = engine.run({ ...design, skin: { ...design.skin, cover: { ...design.skin.cover, onlyBelowC: 9 } } }, { unheated: false }).answers.runMs
+    const both = createYearEngine(clock).run(design).answers.runMs
     if (i < 6) continue
     times.push(first)
     again.push(second)
+    twins.push(both)
     stages = parts
     memoryMB = Math.max(memoryMB, (after.arrayBuffers - before.arrayBuffers + Math.max(0, after.heapUsed - before.heapUsed)) / 1e6)
   }
-  return { year: { median: median(times), min: Math.min(...times) }, networkOnly: median(again), stages, memoryMB }
+  return { year: { median: median(times), min: Math.min(...times) }, networkOnly: median(again), withTwin: { median: median(twins), min: Math.min(...twins) }, stages, memoryMB }
 }
 
 function median(values: number[]): number {

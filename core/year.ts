@@ -22,6 +22,8 @@ export interface YearOptions {
   stepsPerHour?: number
   /** A weather year in place of the design's own. */
   weather?: WeatherYear
+  /** false leaves out the unheated twin of a heated year: `freeRunning` is then the heated year's own. */
+  unheated?: boolean
   /** Asked once a day of the run: true ends it with `RunStopped`. */
   stop?: () => boolean
 }
@@ -94,7 +96,7 @@ export function createYearEngine(now: () => number = () => 0) {
     const heated = design.topUp.heater.on && design.topUp.heater.capacityW > 0
     const model = makeModel(design, siteYear, building, gains)
     const series = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: heated, stop: options.stop })
-    const free = heated ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop }) : series
+    const free = heated && options.unheated !== false ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop }) : series
     lap('network')
     const answers = makeAnswers(design, siteYear, building, gains, series, free, 0)
     lap('answers')

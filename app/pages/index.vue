@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
 import { startingDesign } from '../../core/design'
+import { loadLater } from '~/parts'
 import { freshId } from '~/stores/keeping'
 
 const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year'] as const
@@ -40,6 +41,8 @@ onMounted(async () => {
 
 watch(() => bench.current, (design) => { if (ready.value) year.request(design) })
 watch(ready, () => year.request(bench.current))
+// What is not seen yet is loaded once the first year is there.
+watch(() => year.view !== null, () => { void loadLater() }, { once: true })
 // The address says where one is, so that a reload comes back to it.
 watch([() => bench.current.id, step, () => year.day, () => year.hour, ready], () => {
   if (!ready.value) return
@@ -168,7 +171,7 @@ async function drop(event: DragEvent): Promise<void> {
 .drawing { grid-row: 1; grid-column: 1; min-height: 0; position: relative; }
 .controls { grid-row: 2; border-top: 1px solid var(--ink); height: 15rem; overflow-y: auto; }
 .controls.roomy { height: 20rem; }
-.controls.large { height: min(27rem, 58dvh); }
+.controls.large { height: min(23rem, 50dvh); }
 .room { grid-row: 1; grid-column: 1; align-self: end; justify-self: center; z-index: 6; padding: 1px 12px; background: var(--paper); border: 1px solid var(--ink); border-bottom: 0; border-radius: 6px 6px 0 0; cursor: pointer; }
 .score { grid-area: score; border-left: 1px solid var(--ink); background: var(--paper); overflow-y: auto; }
 .year { grid-area: year; border-top: 1px solid var(--ink); }

@@ -12,7 +12,7 @@ export const PLAIN = {
   skin: {
     condition: { frameShare: 0.08, ageYears: 0, dirt: 0.02 },
     finish: { wall: 'bare', roof: 'bare' },
-    cover: { place: 'inside', rule: 'sun', fromH: 17, untilH: 8 },
+    cover: { place: 'inside', fit: 'usual', rule: 'sun', fromH: 17, untilH: 8 },
     edge: { skirtM: 0 },
   },
   store: {

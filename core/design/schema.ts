@@ -184,7 +184,7 @@ const schema = group({
     condition: group({ frameShare: within('skin.condition.frameShare'), ageYears: within('skin.condition.ageYears'), dirt: within('skin.condition.dirt') }),
     finish: group({ wall: oneOf(ids(FINISHES)), roof: oneOf(ids(FINISHES)) }),
     cover: group({
-      id: oneOf(ids(NIGHT_COVERS)), place: oneOf(['inside', 'outside', 'between']), rule: oneOf(['sun', 'clock', 'cold']), fromH: within('hour'), untilH: within('hour'),
+      id: oneOf(ids(NIGHT_COVERS)), place: oneOf(['inside', 'outside', 'between']), fit: oneOf(['tight', 'usual', 'loose']), rule: oneOf(['sun', 'clock', 'cold']), fromH: within('hour'), untilH: within('hour'),
       afterSunsetH: within('skin.cover.afterSunsetH'), afterSunriseH: within('skin.cover.afterSunriseH'), onlyBelowC: within('skin.cover.onlyBelowC'),
     }),
     edge: group({ material: oneOf(insulating), thicknessM: within('skin.edge.thicknessM'), depthM: within('skin.edge.depthM'), skirtM: within('skin.edge.skirtM') }),

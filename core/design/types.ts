@@ -208,6 +208,8 @@ export interface Design {
     cover: {
       id: string
       place: 'inside' | 'outside' | 'between'
+      /** How well its edges are sealed against its kind. */
+      fit: 'tight' | 'usual' | 'loose'
       /** By the sun, by the clock, or by cold alone (dark or not). */
       rule: 'sun' | 'clock' | 'cold'
       /** Clock rule: drawn from and until, h of local standard time. */

@@ -1,5 +1,5 @@
 import { STANDARD_INSIDE, STANDARD_OUTSIDE } from '../air/films'
-import { entry, GLAZINGS, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
+import { entry, fittedCover, GLAZINGS, MATERIALS, VESSELS } from '../catalog'
 import type { Design } from '../design/types'
 import type { FaceId } from '../geometry/scene'
 import { barrelAreaM2, type Building, type SurfaceId } from '../geometry/surfaces'
@@ -211,7 +211,7 @@ export interface ElementLoss { name: string, areaM2: number, uDay: number, uNigh
 /** Transmission by element, W/K, by day and with the night cover drawn; the ground by its steady flow to the air outside. */
 export function elementLosses(design: Design, building: Building): ElementLoss[] {
   const glazing = entry(GLAZINGS, design.skin.glazing)
-  const cover = entry(NIGHT_COVERS, design.skin.cover.id)
+  const cover = fittedCover(design.skin.cover)
   const films = STANDARD_INSIDE + STANDARD_OUTSIDE
   const parts = skinParts(building)
   const rows = parts.filter(p => p.boundary !== 'ground').map((p): ElementLoss => {

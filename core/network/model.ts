@@ -1,5 +1,5 @@
 import { leakageAreaM2 } from '../air/leakage'
-import { entry, GLAZINGS, LEAKAGE_CLASSES, NIGHT_COVERS } from '../catalog'
+import { entry, fittedCover, GLAZINGS, LEAKAGE_CLASSES } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
@@ -158,7 +158,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       share: map(new Float64Array(count), c => (c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0)),
     },
     houseC: design.shape.house.airC,
-    drawn: coverDrawn(site, skin.cover), coverLeak: entry(NIGHT_COVERS, skin.cover.id).edgeLeak,
+    drawn: coverDrawn(site, skin.cover), coverLeak: fittedCover(skin.cover).edgeLeak,
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0), bedLight: gains.bedLightWm2, leafArea: breathe.leafArea,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
     vents: { lowM2: breathe.vents.lowM2, highM2: breathe.vents.highM2, riseM: building.ventRiseM },
@@ -173,7 +173,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
 
 function glazingArrays(design: Design, building: Building, chains: readonly Chain[]) {
   const glazing = entry(GLAZINGS, design.skin.glazing)
-  const cover = entry(NIGHT_COVERS, design.skin.cover.id)
+  const cover = fittedCover(design.skin.cover)
   const { place } = design.skin.cover
   const there = cover.resistance > 0
   const tilts = skinParts(building).filter(p => p.kind === 'glazed').map(p => p.tiltDeg)

@@ -165,6 +165,15 @@ describe('assemblies', () => {
   })
 })
 
+test('a cover that fits tight keeps more heat in than a loose one', () => {
+  const fit = (f: Design['skin']['cover']['fit']) => engine.run(skin({ cover: { ...demo.skin.cover, fit: f } })).answers
+  const [tight, usual, loose] = [fit('tight'), fit('usual'), fit('loose')]
+  expect(tight.coldestNight.insideC).toBeGreaterThan(usual.coldestNight.insideC)
+  expect(usual.coldestNight.insideC).toBeGreaterThan(loose.coldestNight.insideC)
+  const night = (a: typeof usual) => a.ua.byElement.find(e => e.name === 'sunny slope')!.uNight
+  expect(night(loose)).toBeGreaterThan(night(usual))
+})
+
 describe('built into a slope', () => {
   const into = shape({ sunkM: 0.3, riseM: 1.2 })
   test('the ground stands where it is said to, more of the back wall lies in it, and that costs no heat', () => {

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { DEMOS } from '../../core/design'
-import { find, settled } from './browser'
+import { By } from 'selenium-webdriver'
+import { click, coldest, consoleErrors, find, settled, studied, type } from './browser'
 import { app, driver, fresh, text } from './session'
 
 describe('the southern demo, the server, and everyone', () => {
@@ -45,6 +46,54 @@ describe('the southern demo, the server, and everyone', () => {
       expect(await driver.executeScript<number>('return document.documentElement.scrollWidth - document.documentElement.clientWidth')).toBeLessThanOrEqual(0)
     }
     await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width: 1280, height: 800, deviceScaleFactor: 1, mobile: false })
+  })
+
+  test('axe finds nothing serious in any part of shape and skin, nor in any view', async () => {
+    await fresh('/?step=shape')
+    const serious = async (where: string) => {
+      await driver.executeScript('if (!window.axe) eval(arguments[0])', readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8'))
+      const found = await driver.executeAsyncScript<{ id: string, impact: string, nodes: { html: string }[] }[]>('const done = arguments[0]; axe.run().then(r => done(r.violations))')
+      expect(found.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${where}: ${v.id}: ${v.nodes[0]!.html.slice(0, 160)}`)).toEqual([])
+    }
+    for (const tab of ['form', 'dimensions', 'sun', 'beds']) {
+      await click(driver, `tab-${tab}`)
+      await serious(tab)
+    }
+    for (const view of ['plan', 'model', 'heat']) {
+      await click(driver, `view-${view}`)
+      await driver.sleep(700)
+      await serious(view)
+    }
+    await click(driver, 'step-skin')
+    for (const tab of ['heat', 'compare', 'cover', 'walls', 'edge', 'tight']) {
+      await click(driver, `tab-${tab}`)
+      await serious(tab)
+    }
+  })
+
+  test('once loaded it works without a network: every step, every view, a year, a study', async () => {
+    await fresh('/?step=shape')
+    await driver.sleep(2500)
+    const network = (offline: boolean) => driver.sendDevToolsCommand('Network.emulateNetworkConditions', { offline, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
+    await driver.sendDevToolsCommand('Network.enable', {})
+    await network(true)
+    try {
+      for (const step of ['aim', 'site', 'skin', 'store', 'breathe', 'topUp', 'year', 'shape']) {
+        await click(driver, `step-${step}`)
+        await driver.findElement(By.css(`[data-test="panel-${step}"] *`))
+      }
+      for (const view of ['plan', 'model', 'heat', 'section']) await click(driver, `view-${view}`)
+      const before = await coldest(driver)
+      await type(driver, 'Sunny side turned to the east (+) or west (−)', '75')
+      expect(await coldest(driver)).toBeLessThan(before)
+      await click(driver, 'start-turn')
+      await studied(driver, 'turn')
+      await click(driver, 'step-skin')
+      await click(driver, 'tab-compare')
+      await find(driver, 'light-by-angle')
+      expect(await consoleErrors(driver)).toEqual([])
+    }
+    finally { await network(false) }
   })
 
   test('no request leaves the machine', async () => {

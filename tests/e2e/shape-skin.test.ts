@@ -28,6 +28,17 @@ describe('forms', () => {
     expect(await consoleErrors(driver)).toEqual([])
   })
 
+  test('a drag that asks for too much is told why it stops', async () => {
+    await fresh('/?step=shape')
+    const box = await (await find(driver, 'handle-width')).getRect()
+    const [x, y] = [Math.round(box.x + box.width / 2), Math.round(box.y + box.height / 2)]
+    await driver.actions({ async: true }).move({ x, y }).press().move({ x: x - 200, y }).move({ x: 190, y }).perform()
+    expect(await (await find(driver, 'limit')).getText()).toMatch(/Width, back wall foot: no further this way; 1\.20\sm to 20\.00\sm is allowed/)
+    await driver.actions({ async: true }).release().perform()
+    expect(await driver.findElements(By.css('[data-test="limit"]'))).toHaveLength(0)
+    expect(await metres('width')).toBeCloseTo(1.2, 1)
+  })
+
   test('the chooser tells what the year says of each form, and marks the best', async () => {
     await fresh('/?step=shape')
     await click(driver, 'tab-form')

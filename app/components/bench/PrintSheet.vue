@@ -32,7 +32,7 @@ const rows = computed((): [string, string][] => {
     ['Heights', `ridge ${m(o.ridgeHeightM)}, ${m(o.ridgeAtM)} from the sunny wall; knee wall ${m(o.kneeWallM)}; back wall ${m(o.backWallM)}; headroom ${m(headroomM(d.value))}`],
     ['Glazing', `${entry(GLAZINGS, skin.glazing).name} at ${o.glazingAngleDeg.toFixed(1)}° from level, slope ${m(o.sunnySlopeM)}`],
     ['Walls', layers(skin.wall)], ['Solid roof', layers(skin.roof)],
-    ['Night cover', skin.cover.id === 'none' ? 'none' : `${entry(NIGHT_COVERS, skin.cover.id).name}, ${skin.cover.place}`],
+    ['Night cover', skin.cover.id === 'none' ? 'none' : `${entry(NIGHT_COVERS, skin.cover.id).name}, ${skin.cover.place}, fit ${skin.cover.fit}`],
     ['Ground edge', skin.edge.thicknessM > 0 ? `${layers([skin.edge]).split(';')[0]}, ${m(skin.edge.depthM)} deep${skin.edge.skirtM > 0 ? `, skirt ${m(skin.edge.skirtM)}` : ''}; floor ${m(shape.sunkM)} below the ground` : 'no board'],
     ...(a.value ? [['Coldest night', `${t(a.value.coldestNight.insideC)} inside at ${t(a.value.coldestNight.outsideC)} outside, ${a.value.coldestNight.day}`], ['Hottest afternoon', `${t(a.value.hottestAfternoon.insideC)} inside`]] as [string, string][] : []),
   ]

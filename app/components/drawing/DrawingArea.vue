@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
+import { LATER } from '~/parts'
 import { VIEWS } from '~/stores/drawing'
 
 /** The large drawing with its four views. At the step of the site the plan shows the surroundings. */
 const props = defineProps<{ step: string }>()
 const drawing = useDrawing()
-const ModelView = defineAsyncComponent(() => import('./ModelView.vue'))
+const ModelView = defineAsyncComponent(LATER.ModelView)
 const NAMES = { section: 'Section', plan: 'Plan', model: 'Model', heat: 'Heat' } as const
 watch(() => props.step, (step, before) => {
   if (step === 'site') drawing.view = 'plan'

@@ -72,7 +72,7 @@ const scale = computed(() => {
 })
 
 /** Cold is slate, mild is pale, warm is clay; the same for every hour and design, so that pictures can be set side by side. */
-const STOPS: [number, string][] = [[-25, '#1f3c5c'], [-10, '#4f7ca6'], [0, '#a9c4d8'], [8, '#ece7d3'], [16, '#f2c98a'], [25, '#d9774f'], [38, '#8d2f1f']]
+const STOPS: [number, string][] = [[-25, '#1f3c5c'], [-10, '#3f6a94'], [0, '#a9c4d8'], [8, '#ece7d3'], [16, '#f2c98a'], [25, '#d9774f'], [38, '#8d2f1f']]
 const rgb = (hex: string) => [1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16))
 function colour(c: number): string {
   if (!Number.isFinite(c)) return 'var(--paper)'
@@ -234,7 +234,7 @@ const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayNa
       </button>
     </div>
     <div class="absolute bottom-2 right-2 flex rounded bg-paper/90 text-xs" aria-hidden="true">
-      <span v-for="c in legend" :key="c" class="px-1.5 py-0.5" :style="{ background: colour(c), color: c < -5 || c > 24 ? '#fff' : '#2a2520' }">{{ settings.show(c, 'temperature', { unit: false }).replace(/\.0$/, '') }}°</span>
+      <span v-for="c in legend" :key="c" class="px-1.5 py-0.5" :style="{ background: colour(c), color: c < -5 || c > 30 ? '#fff' : '#2a2520' }">{{ settings.show(c, 'temperature', { unit: false }).replace(/\.0$/, '') }}°</span>
     </div>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RANGES, withBackWall, withBreak, withKneeWall, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth } from '../../../core/design'
+import { GLAZING_ANGLE_RANGE, RANGES, withBackWall, withBreak, withKneeWall, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth } from '../../../core/design'
 import type { Outline } from '../../../core/geometry/section'
 import type { Design } from '../../../core/design'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -19,10 +19,16 @@ interface Handle {
   /** The shape for a point of the section (metres), from the shape as the drag began. */
   move: (shape: Shape, x: number, z: number) => Shape
   axis: 'x' | 'z' | 'both'
+  /** What bounds it, in words. */
+  allowed: string
 }
 
 const clamp = (v: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, v))
 const snap = (v: number) => Math.round(v * 50) / 50
+
+/** Said while a drag asks for more than a handle can give. */
+const limit = ref('')
+const between = ([low, high]: readonly [number, number]) => `${settings.show(low, 'length')} to ${settings.show(high, 'length')} is allowed`
 
 const handles = computed((): Handle[] => {
   const o = props.outline
@@ -31,35 +37,37 @@ const handles = computed((): Handle[] => {
   const out: Handle[] = [
     {
       id: 'ridge', label: 'Ridge', text: `${show(o.ridgeHeightM)} high${ridgeSide ? `, ${show(o.ridgeAtM)} from the sunny wall` : ''}`, x: o.ridgeAtM, z: o.ridgeHeightM, axis: ridgeSide ? 'both' : 'z',
+      allowed: `${between([Math.max(RANGES['shape.ridgeHeightM'][0], o.kneeWallM), RANGES['shape.ridgeHeightM'][1]])}, and a glazing angle of ${GLAZING_ANGLE_RANGE[0]}° to ${GLAZING_ANGLE_RANGE[1]}°`,
       move: (s, x, z) => withRidge(s, clamp(snap(z), RANGES['shape.ridgeHeightM']), ridgeSide ? clamp(snap(x), [0.3, s.widthM - 0.2]) : s.ridgeAtM),
     },
     {
       id: 'foot', label: 'Glazing foot', text: `${show(o.kneeWallM)} high; moves the sunny wall`, x: 0, z: o.kneeWallM, axis: 'both',
+      allowed: `a knee wall of ${between(RANGES['shape.kneeWallM'])}, a width of ${between(RANGES['shape.widthM'])}`,
       move: (s, x, z) => {
         const by = clamp(s.widthM - snap(x), RANGES['shape.widthM']) - s.widthM
         return withKneeWall(withSunnyWallMoved(s, Math.max(by, 0.3 - s.ridgeAtM)), clamp(snap(z), RANGES['shape.kneeWallM']))
       },
     },
     {
-      id: 'width', label: 'Width, back wall foot', text: show(o.widthM), x: o.widthM, z: 0, axis: 'x',
+      id: 'width', label: 'Width, back wall foot', text: show(o.widthM), x: o.widthM, z: 0, axis: 'x', allowed: between(RANGES['shape.widthM']),
       move: (s, x) => withWidth(s, clamp(snap(x), RANGES['shape.widthM'])),
     },
   ]
   if (o.kneeWallM > 0.15) {
     out.push({
-      id: 'knee', label: 'Knee wall, angle held', text: show(o.kneeWallM), x: 0, z: o.kneeWallM / 2, axis: 'z',
+      id: 'knee', label: 'Knee wall, angle held', text: show(o.kneeWallM), x: 0, z: o.kneeWallM / 2, axis: 'z', allowed: between(RANGES['shape.kneeWallM']),
       move: (s, _x, z) => withKneeWallLifted(s, clamp(snap(2 * z), [0.02, RANGES['shape.kneeWallM'][1]])),
     })
   }
   if (o.form === 'gambrel') {
     out.push({
-      id: 'break', label: 'Break of the slope', text: `${show(o.breakHeightM)} high, ${show(o.breakAtM)} from the sunny wall`, x: o.breakAtM, z: o.breakHeightM, axis: 'both',
+      id: 'break', label: 'Break of the slope', text: `${show(o.breakHeightM)} high, ${show(o.breakAtM)} from the sunny wall`, x: o.breakAtM, z: o.breakHeightM, axis: 'both', allowed: 'the break stands out from the slope, between knee wall and ridge',
       move: (s, x, z) => withBreak(s, clamp(snap(x), [0.1, o.ridgeAtM - 0.1]), clamp(snap(z), [o.kneeWallM + 0.02, o.ridgeHeightM - 0.05])),
     })
   }
   if (ridgeSide) {
     out.push({
-      id: 'back', label: 'Back wall top', text: show(o.backWallM), x: o.widthM, z: o.backWallM, axis: 'z',
+      id: 'back', label: 'Back wall top', text: show(o.backWallM), x: o.widthM, z: o.backWallM, axis: 'z', allowed: between([0.2, o.ridgeHeightM]),
       move: (s, _x, z) => withBackWall(s, clamp(snap(z), [0.2, s.ridgeHeightM])),
     })
   }
@@ -82,10 +90,17 @@ function moved(handle: Handle, event: PointerEvent): void {
   const x = props.scale.toX(event.clientX + dragging.offX)
   const z = props.scale.toZ(event.clientY + dragging.offZ)
   bench.setShape(handle.move(dragging.shape, x, z), dragging.kind)
+  void nextTick(() => {
+    const now = handles.value.find(h => h.id === handle.id)
+    const left = !now ? 0 : Math.max(handle.axis === 'z' ? 0 : Math.abs(now.x - x), handle.axis === 'x' ? 0 : Math.abs(now.z - z))
+    // The foot stays at 0 while the wall moves: its place across says nothing.
+    limit.value = now && (handle.id === 'foot' ? Math.abs(now.z - z) : left) > 0.15 && bench.refusal === '' ? `${handle.label}: no further this way; ${handle.allowed}.` : ''
+  })
 }
 
 function up(): void {
   dragging = null
+  limit.value = ''
   emit('hold', false)
 }
 
@@ -116,6 +131,9 @@ function key(handle: Handle, event: KeyboardEvent): void {
       <circle :r="h.id === 'knee' ? 5.5 : 8" class="knob" />
     </g>
   </svg>
+  <p v-if="limit" class="absolute inset-x-4 top-12 rounded border-l-4 border-clay bg-paper px-3 py-1 text-sm" role="status" data-test="limit">
+    {{ limit }}
+  </p>
 </template>
 
 <style scoped>

@@ -25,7 +25,7 @@ const lines = computed(() => props.rays.flatMap((ray): Line[] => {
     const inX = props.scale.x(r.from.x)
     const inY = props.scale.y(r.from.z)
     // Drawn outwards to the edge of the picture, but not across half of it.
-    const reach = Math.min(150, Math.max(30, (inY - 14) / Math.max(0.05, Math.sin(a))))
+    const reach = Math.min(150, props.scale.height * 0.36, Math.max(30, (inY - 14) / Math.max(0.05, Math.sin(a))))
     return { ray, inX, inY, x1: inX - Math.cos(a) * reach, y1: inY - Math.sin(a) * reach, x2: props.scale.x(r.to.x), y2: props.scale.y(r.to.z) }
   }))
 }))

@@ -127,7 +127,7 @@ const heaterAt = computed(() => {
       <path :d="`M ${scale.x(heaterAt) - 6} ${scale.y(0) - 6} v 6 m 12 0 v -6`" stroke="var(--ink)" stroke-width="1.6" />
       <title>Heater</title>
     </g>
-    <text v-if="person" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(person.clear - design.shape.pathM, 'length') }} clear</text>
+    <text v-if="person && scale.ppm > 45" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(person.clear - design.shape.pathM, 'length') }} clear</text>
   </g>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { entry, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
+import { entry, fittedCover, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
 import { RANGES } from '../../../core/design'
 import { matchMoney } from '../../../core/study/variants'
 
@@ -7,7 +7,8 @@ const bench = useDesign()
 const studies = useStudies()
 const settings = useSettings()
 const cover = computed(() => bench.current.skin.cover)
-const kind = computed(() => entry(NIGHT_COVERS, cover.value.id))
+const kind = computed(() => fittedCover(cover.value))
+const FITS = [{ id: 'tight', name: 'edges in pockets or channels' }, { id: 'usual', name: 'as it is usually hung' }, { id: 'loose', name: 'hanging free' }] as const
 const set = (path: string) => (v: number) => bench.edit([[path, v]])
 const PLACES = [{ id: 'inside', name: 'inside the glazing' }, { id: 'outside', name: 'outside it' }, { id: 'between', name: 'between two sheets' }] as const
 const RULES = [{ id: 'sun', name: 'by the sun' }, { id: 'clock', name: 'by the clock' }, { id: 'cold', name: 'whenever it is dark and cold' }] as const
@@ -42,9 +43,10 @@ function stop(): void {
     <div>
       <ChoiceField
         label="Kind" :value="cover.id" :options="NIGHT_COVERS" :set="v => bench.edit([['skin.cover.id', v]])"
-        :hint="kind.resistance > 0 ? `Adds ${settings.show(kind.resistance, 'resistance')}, leaks at ${Math.round(kind.edgeLeak * 100)} % of its edges. Source: ${kind.source}.` : 'Usually the best money: it works at night only, where the heat goes.'"
+        :hint="kind.resistance > 0 ? `Adds ${settings.show(kind.resistance, 'resistance')}, leaks over ${(kind.edgeLeak * 100).toFixed(kind.edgeLeak < 0.03 ? 1 : 0)} % of the glazing at its edges. Source: ${kind.source}.` : 'Usually the best money: it works at night only, where the heat goes.'"
       />
       <ChoiceField v-if="kind.resistance > 0" label="Place" :value="cover.place" :options="PLACES" :set="v => bench.edit([['skin.cover.place', v]])" :hint="WORDS[cover.place]" />
+      <ChoiceField v-if="kind.resistance > 0" label="Fit" :value="cover.fit" :options="FITS" :set="v => bench.edit([['skin.cover.fit', v]])" hint="Edges that leak undo a cover." />
       <p v-if="bench.refusal" class="fault" role="alert">
         {{ bench.refusal }}
       </p>

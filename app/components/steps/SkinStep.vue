@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FINISHES, GLAZINGS } from '../../../core/catalog'
 import { RANGES } from '../../../core/design'
+import { LATER } from '~/parts'
 
 const bench = useDesign()
 const skin = computed(() => bench.current.skin)
@@ -9,8 +10,8 @@ const TABS = [
   { id: 'heat', name: 'Heat losses' }, { id: 'glazing', name: 'Glazing' }, { id: 'compare', name: 'Compare' }, { id: 'cover', name: 'Night cover' }, { id: 'walls', name: 'Walls and roof' },
   { id: 'edge', name: 'Ground edge' }, { id: 'tight', name: 'Tightness' },
 ] as const
-const GlazingCompare = defineAsyncComponent(() => import('../skin/GlazingCompare.vue'))
-const HeatLosses = defineAsyncComponent(() => import('../skin/HeatLosses.vue'))
+const GlazingCompare = defineAsyncComponent(LATER.GlazingCompare)
+const HeatLosses = defineAsyncComponent(LATER.HeatLosses)
 const tab = ref(0)
 const go = (id: string) => {
   tab.value = Math.max(0, TABS.findIndex(t => t.id === id))

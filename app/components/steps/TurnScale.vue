@@ -4,12 +4,26 @@ import { heldC } from '../../../core/study/variants'
 
 const bench = useDesign()
 const studies = useStudies()
+const settings = useSettings()
 const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
 const turn = computed(() => bench.current.shape.turnDeg)
 const facing = computed(() => turnWords(bench.current.site.latitudeDeg, turn.value))
 /** East to the left where the sunny side looks south: as the builder stands and faces it. */
 const x = (deg: number) => 12 + (60 - deg) / 120 * (width.value - 24)
+/** What the turn as it stands costs against the best of those worked out: straight between the points. */
+const costs = computed(() => {
+  const points = studies.all.turn.points
+  const i = points.findIndex(p => p.at >= turn.value)
+  if (points.length < 3 || studies.stale.turn || i < 1) return null
+  const [a, b] = [points[i - 1]!, points[i]!]
+  const t = (turn.value - a.at) / (b.at - a.at)
+  const here = (pick: (p: typeof a) => number) => pick(a) + (pick(b) - pick(a)) * t
+  const light = (p: typeof a) => p.figures.winterDli
+  const cold = (p: typeof a) => p.figures.coldestC
+  const most = Math.max(...points.map(light))
+  return { light: Math.max(0, 1 - here(light) / most), coldK: Math.max(0, Math.max(...points.map(cold)) - here(cold)) }
+})
 const set = (v: number) => bench.edit([['shape.turnDeg', v]])
 </script>
 
@@ -29,6 +43,9 @@ const set = (v: number) => bench.edit([['shape.turnDeg', v]])
           <StudyCurve :points="studies.all.turn.points" :x="x" :width="width" :now="turn" :held-c="heldC(bench.current)" :faded="studies.stale.turn || studies.all.turn.running" @take="set($event.at)" />
           <p class="flex justify-between text-sm">
             <span>60° east</span><span>straight on</span><span>60° west</span>
+          </p>
+          <p v-if="costs" data-test="turn-costs">
+            As it is turned it gives up {{ Math.round(costs.light * 100) }} % of the winter half’s light and {{ settings.show(costs.coldK, 'temperatureDifference') }} on the coldest night.
           </p>
         </template>
       </template>

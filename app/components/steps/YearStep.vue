@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { MonthAnswer } from '../../../core/answers'
 import { dayName, DAYS, MONTH_NAMES } from '../../../core/climate'
+import { LATER } from '~/parts'
 
 const year = useYear()
 const settings = useSettings()
-const DayChart = defineAsyncComponent(() => import('../bench/DayChart.vue'))
+const DayChart = defineAsyncComponent(LATER.DayChart)
 const t = (c: number) => settings.show(c, 'temperature', { unit: false })
 const losses = computed(() => Object.entries(year.view?.answers.ledger.losses ?? {}).sort((a, b) => b[1] - a[1]))
 const ROWS: [string, (m: MonthAnswer) => number][] = [

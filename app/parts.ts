@@ -1,0 +1,12 @@
+/** Parts that are large and not seen at once. They are loaded when they are asked for, and else as soon as the page is at rest: from then on it works without a network. */
+export const LATER = {
+  DayChart: () => import('./components/bench/DayChart.vue'),
+  GlazingCompare: () => import('./components/skin/GlazingCompare.vue'),
+  HeatLosses: () => import('./components/skin/HeatLosses.vue'),
+  ModelView: () => import('./components/drawing/ModelView.vue'),
+} as const
+
+/** Loads all parts, one after the other. A part that cannot be loaded now is asked for again when it is needed. */
+export async function loadLater(): Promise<void> {
+  for (const load of Object.values(LATER)) await load().catch(() => {})
+}
