@@ -66,7 +66,7 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
     return {
       surface, beam,
       sky: settle(averageOver(scene, half, surface, 1, n, indexOf), faces), ground: settle(averageOver(scene, half, surface, -1, n, indexOf), faces),
-      spread: settle(spreadFrom(scene, half, surface, n, indexOf), faces),
+      spread: settle(spreadFrom(scene, sets[0]!, surface, n, indexOf), faces),
     }
   })
 }
@@ -177,7 +177,14 @@ function averageOver(scene: Scene, points: Float64Array, surface: Surface, side:
   return sum
 }
 
-/** First landings of light that leaves the pane's inner face evenly (Lambert): one direction to each point, spread over the cosine hemisphere. */
+/** Steps of a sequence that fills three dimensions evenly: powers of 1/1.2207…, the root of x⁴ = x + 1. Roberts 2018. */
+const STEP_1 = 0.8191725133961645
+const STEP_2 = 0.6710436067037893
+const STEP_3 = 0.5497004779019703
+/** Directions to each point. */
+const DIRECTIONS = 16
+
+/** First landings of light that leaves the pane's inner face evenly (Lambert): places along the pane and directions of the cosine hemisphere, each filling theirs independently. */
 function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: number, indexOf: Map<FaceId, number>): Float64Array {
   const out = new Float64Array(n)
   const [nx, ny, nz] = surface.normal
@@ -186,17 +193,17 @@ function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: num
   const length = flat ? hypot(nz, ny) : hypot(nx, ny)
   const [tx, ty, tz] = flat ? [0, nz / length, -ny / length] : [ny / length, -nx / length, 0]
   const [bx, by, bz] = [ny * tz - nz * ty, nz * tx - nx * tz, nx * ty - ny * tx]
-  const TURNS = 8
   const count = points.length / 3
-  for (let k = 0; k < count * TURNS; k++) {
-    const r = sqrt((k + 0.5) / (count * TURNS))
-    const turn = k * 2.399963229728653
+  const rays = count * DIRECTIONS
+  for (let k = 0; k < rays; k++) {
+    const r = sqrt((0.5 + k * STEP_2) % 1)
+    const turn = 2 * Math.PI * ((0.5 + k * STEP_3) % 1)
     const up = sqrt(1 - r * r)
     const a = r * cos(turn)
     const b = r * sin(turn)
-    const i = (k * 7 % count) * 3
+    const i = floor((0.5 + k * STEP_1) % 1 * count) * 3
     const at = indexOf.get(scene.land(points[i]!, points[i + 1]!, points[i + 2]!, -up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, -up * nz + a * tz + b * bz))
-    if (at !== undefined) out[at]! += 1 / (count * TURNS)
+    if (at !== undefined) out[at]! += 1 / rays
   }
   return out
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
-import { DEMOS, designFaults, FORMS, type Design } from '../../core/design'
+import { DEMOS, designFaults, FORMS, withGlazingAngle, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
+import { lightFaces, makeLightTable, makeSolarGains } from '../../core/optics/gains'
+import { makeLandings } from '../../core/optics/landing'
 import { createYearEngine } from '../../core/year'
 
 const demo = DEMOS[0]!
@@ -56,4 +57,28 @@ test('less light reaches the beds through more sheets, and none makes more than 
   const { site } = createYearEngine().run(demo)
   const outside = site.globalWm2.subarray(0, 744).reduce((s, v) => s + v, 0) * 3600 * 0.45 * 4.57e-6 / 31
   expect(one!).toBeLessThan(outside * 1.6)
+})
+
+test('light that a pane scatters lands by the view factors of a long room: crossed strings, to floor, back wall and roof', () => {
+  const long: Design = { ...demo, shape: { ...demo.shape, lengthM: 100, beds: [], benches: [], shadeStripM: 0 }, store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } }, skin: { ...demo.skin, endsGlazedShare: 0 } }
+  for (const angle of [30, 40, 50, 57.5, 60]) {
+    const design = { ...long, shape: withGlazingAngle(long.shape, angle) }
+    const building = makeBuilding(design)
+    // Faces that take everything in show where light lands first.
+    const faces = lightFaces(design, building, 0).map(f => ({ ...f, absorptance: 1 }))
+    const { spread } = makeLandings({ building, extras: { strip: null, outside: [] }, faces, latitudeDeg: 47 })[0]!
+    const o = building.outline
+    type P = { x: number, z: number }
+    const away = (a: P, b: P) => Math.hypot(a.x - b.x, a.z - b.z)
+    const [foot, ridge] = [{ x: 0, z: o.kneeWallM }, { x: o.ridgeAtM, z: o.ridgeHeightM }]
+    /** Hottel's crossed strings from the pane to a strip from `a` (next to the foot's side) to `b` (next to the ridge's). */
+    const strings = (a: P, b: P) => (away(foot, b) + away(ridge, a) - away(foot, a) - away(ridge, b)) / (2 * away(foot, ridge))
+    const floor = strings({ x: 0, z: 0 }, { x: o.widthM, z: 0 })
+    const wall = strings({ x: o.widthM, z: 0 }, { x: o.widthM, z: o.backWallM })
+    const roof = strings({ x: o.widthM, z: o.backWallM }, ridge)
+    const got = (id: string) => spread[faces.findIndex(f => f.id === id)]!
+    expect(Math.abs(got('floor') - floor)).toBeLessThan(0.02)
+    expect(Math.abs(got('back wall') - wall)).toBeLessThan(0.02)
+    expect(Math.abs(got('pole slope') - roof)).toBeLessThan(0.02)
+  }
 })
