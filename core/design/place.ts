@@ -1,23 +1,15 @@
-import { layBarrels, roomObjects, type ObjectKind } from '../geometry/objects'
+import { layBarrels, roomObjects, type ObjectKind, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import type { Patch } from './edit'
 import { RANGES } from './ranges'
 import type { Bed, Design } from './types'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */
-export interface Thing {
+export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1'> {
   /** `bed-0`, `tank-0` and so on. */
   id: string
-  kind: ObjectKind
-  index: number
   /** As the reader calls it: “Bed 1”. */
   name: string
-  x0: number
-  x1: number
-  y0: number
-  y1: number
-  z0: number
-  z1: number
   /** What can be drawn out: its height, its width across, its length along. */
   sizes: { height: boolean, width: boolean, length: boolean }
 }

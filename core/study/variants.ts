@@ -15,10 +15,8 @@ export interface Figures {
   coldestC: number
   /** Heat that would hold the air at {@link heldC} all year, kWh. */
   heatKWh: number
-  /** Light at the beds, mol/m² a day: mean of the winter half of the year, and of the darkest month. */
+  /** Light at the beds, mol/m² a day, mean of the winter half of the year. */
   winterDli: number
-  darkestDli: number
-  hoursAboveLimit: number
   glazedM2: number
   cost: number
 }
@@ -47,8 +45,8 @@ export function figuresOf(design: Design, engine: ReturnType<typeof createYearEn
   const dli = answers.months.map(m => m.dli)
   const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
   return {
-    coldestC: answers.freeRunning.coldestNight.insideC, heatKWh: answers.topUp.kWh, hoursAboveLimit: answers.hoursAboveLimit,
-    winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0), darkestDli: Math.min(...dli),
+    coldestC: answers.freeRunning.coldestNight.insideC, heatKWh: answers.topUp.kWh,
+    winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0),
     glazedM2: makeBuilding(design).surfaces.filter(s => s.kind === 'glazed').reduce((s, x) => s + x.areaM2, 0), cost: roughCost(design).total,
   }
 }

@@ -68,13 +68,13 @@ describe('money', () => {
   })
 
   test('pay-back: steps in order, years are money over money, what saves nothing never pays', () => {
-    const f = (heatKWh: number, cost: number): Figures => ({ coldestC: 0, heatKWh, winterDli: 0, darkestDli: 0, hoursAboveLimit: 0, glazedM2: 0, cost })
+    const f = (heatKWh: number, cost: number): Figures => ({ coldestC: 0, heatKWh, winterDli: 0, glazedM2: 0, cost })
     const steps = paybackSteps([{ at: 0.1, figures: f(600, 1200) }, { at: 0.05, figures: f(1000, 1000) }, { at: 0.2, figures: f(600, 1500) }], 0.1)
     expect(steps.map(s => [s.fromM, s.toM, s.extraCost, s.savedKWh, s.years])).toEqual([[0.05, 0.1, 200, 400, 5], [0.1, 0.2, 300, 0, Infinity]])
   })
 
   test('cover against glazing for the same money', () => {
-    const f = (coldestC: number, cost: number, heatKWh = 100): Figures => ({ coldestC, heatKWh, winterDli: 0, darkestDli: 0, hoursAboveLimit: 0, glazedM2: 0, cost })
+    const f = (coldestC: number, cost: number, heatKWh = 100): Figures => ({ coldestC, heatKWh, winterDli: 0, glazedM2: 0, cost })
     const m = matchMoney(f(-4, 1000), f(1, 1400, 40), [{ id: 'a', figures: f(-3, 1300) }, { id: 'b', figures: f(-1, 2000) }, { id: 'c', figures: f(-6, 800) }])
     expect(m).toMatchObject({ coverCost: 400, coverK: 5, coverKWh: 60, glazing: { id: 'a', liftK: 1, cost: 300 }, best: { id: 'b', liftK: 3 } })
     expect(matchMoney(f(-4, 1000), f(1, 1100), [{ id: 'b', figures: f(-1, 2000) }]).glazing).toBeNull()

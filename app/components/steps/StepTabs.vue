@@ -22,9 +22,3 @@ const selected = defineModel<number>({ default: 0 })
     </TabPanels>
   </TabGroup>
 </template>
-
-<style scoped>
-.tabs { display: flex; flex-wrap: wrap; gap: 0.15rem; padding: 0.35rem 1.1rem 0; border-bottom: 1px solid var(--line); }
-.tabs button { padding: 0.15rem 0.7rem; border: 1px solid transparent; border-bottom: 0; border-radius: 4px 4px 0 0; cursor: pointer; }
-.tabs button.on { border-color: var(--line); background: var(--paper); font-weight: 600; margin-bottom: -1px; }
-</style>
