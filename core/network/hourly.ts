@@ -51,9 +51,10 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
   const { count, offset, capacity, between, area, tie, glazed, skyView } = m
   const cells = offset[count]!
   const store = new Float64Array(cells)
-  const base = new Float64Array(cells)
   const pivot = new Float64Array(cells)
+  /** How a cell follows its neighbour towards the room, and what it passes on to it; 0 for faces, which follow nothing. */
   const factor = new Float64Array(cells)
+  for (let c = 0; c < count; c++) pivot[offset[c + 1]! - 1] = 1
   const head = new Float64Array(count)
   const held = new Uint8Array(count)
   const outG = new Float64Array(count)
@@ -62,8 +63,14 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
   const filmT = new Float64Array(count)
   /** Heat to each cell during this block, W, and what waits for the next, J. */
   const source = new Float64Array(m.cellCount)
+  /** The same for the cells of the chains, with what their ties and the sun bring. */
+  const base = source.subarray(0, cells)
   const pending = new Float64Array(m.cellCount)
   const slowSource = new Float64Array(m.cellCount)
+  /** Cells that anything may wait for. */
+  const fed = Int32Array.from(new Set([...m.buried.cell, ...m.exchangers.flatMap(e => [...e.cells])]))
+  /** Of a deep cell: how far a joule warms it, K. */
+  const perJoule = m.capacity.map(c => 1 / c)
   /** Leaving along slow links, W; not known before the first look. */
   let slowEdge = NaN
   const leaf = { fixed: 0, draw: 0 }
@@ -209,8 +216,10 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
       slowSource.fill(0)
       slowEdge = pass(m.slow, slowSource)
     }
-    for (let i = 0; i < m.cellCount; i++) {
-      source[i] = pending[i]! / span + slowSource[i]!
+    source.set(slowSource)
+    for (let k = 0; k < fed.length; k++) {
+      const i = fed[k]!
+      source[i]! += pending[i]! / span
       pending[i] = 0
     }
     lostJ[LOSS.ground]! += (pass(m.quick, source) + slowEdge) * span
@@ -237,7 +246,7 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
     v[SOIL_DRAW] = SOIL_EVAPORATION * m.bedAreaM2
     eliminate(h, dt, covered)
     outsideGround(v[OUT]! + 1, site.snowM[h]!, span)
-    for (let i = m.deepFrom; i < m.cellCount; i++) T[i]! += source[i]! * span / capacity[i]!
+    for (let i = m.deepFrom; i < m.cellCount; i++) T[i]! += source[i]! * span * perJoule[i]!
   }
 
   let glassArea = 0
@@ -258,12 +267,13 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
     let starSky = 0
     let starSkyT = 0
     let sun = m.airSun[h]! * light
-    for (let i = 0; i < cells; i++) base[i] = source[i]!
+    const anew = dt !== lastDt
+    if (anew) for (let i = 0; i < cells; i++) store[i] = capacity[i]! / dt
     for (let c = 0; c < count; c++) {
       const i0 = offset[c]!
       const i1 = offset[c + 1]! - 1
       const kind = tie[c]!
-      let changed = dt !== lastDt
+      let changed = anew
       if (kind === OUTSIDE) {
         const view = skyView[c]!
         const toSky = skyFilm * view
@@ -310,23 +320,19 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
         const now = iceKg[c]! > 0 && iceKg[c]! < m.waterKg[c]! ? 1 : 0
         if (now !== held[c]) changed = true
         held[c] = now
+        store[i0] = now ? HELD : capacity[i0]! / dt
       }
       if (!changed) continue
-      let before = 0
-      for (let i = i0; i <= i1; i++) {
-        const s = held[c] && i === i0 ? HELD : capacity[i]! / dt
-        store[i] = s
-        let d = s + before
-        if (i === i0) d += outG[c]!
-        if (i < i1) {
-          const g = between[i]!
-          const p = 1 / (d + g)
-          pivot[i] = p
-          factor[i] = g * p
-          before = g * (1 - g * p)
-        }
-        else head[c] = d
+      let before = outG[c]!
+      for (let i = i0; i < i1; i++) {
+        const g = between[i]!
+        const p = 1 / (store[i]! + before + g)
+        const f = g * p
+        pivot[i] = p
+        factor[i] = f
+        before = g - g * f
       }
+      head[c] = store[i1]! + before
     }
     v[STAR_SKY] = starSky
     v[STAR_SKY_T] = starSkyT

@@ -2,7 +2,7 @@ import { insideFilm, radiativeFilm } from '../air/films'
 import { leakageFlow } from '../air/leakage'
 import { humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
 import { makeHourly } from './hourly'
-import type { NetworkModel } from './model'
+import { CLOSED, GROUND, type NetworkModel } from './model'
 import { makeMoisture } from './moisture'
 import {
   A11, A12, A22, AIR, AIR_HEAT, AIR_W, B1, B2, CONDENSED, DENSITY, DOOR, EMISSIVITY, FOG, FOG_G, FUSION, HEAT, LATENT, LEAK, LIGHT, LOBBY, LOBBY_A, LOBBY_B, LOBBY_DOOR, MOIST_OUT, MOISTURE, OUT, ROW, ROW_A,
@@ -58,6 +58,10 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   const hc = new Float64Array(count)
   const hr = new Float64Array(count)
   const headRow = new Float64Array(count)
+  /** Each chain's last cell, its face. */
+  const face = Int32Array.from({ length: count }, (_, c) => offset[c + 1]! - 1)
+  /** Chains whose other end the ledger asks for. */
+  const tied = Int32Array.from(m.tie.keys()).filter(c => m.tie[c] !== GROUND && m.tie[c] !== CLOSED)
   const headPivot = new Float64Array(count)
   const sums = new Float64Array(SUM_SIZE)
   const firstSum = new Float64Array(count)
@@ -87,12 +91,19 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   function gather(dt: number): void {
     // Locals keep the arrays at hand for the compiler.
     const t = T
-    const at = offset
     const stores = store
     const known = base
     const factors = factor
     const sides = rhs
+    const faces = face
     const n = count
+    // All chains in one line: a face passes nothing on to the chain behind it.
+    let r = 0
+    for (let i = 0; i < chainCells; i++) {
+      const own = stores[i]! * t[i]! + known[i]! + r
+      sides[i] = own
+      r = factors[i]! * own
+    }
     const air = v[AIR]!
     const star = v[STAR]!
     const row = v[ROW]!
@@ -109,21 +120,15 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     const anew = filmAge >= FILMS_HOLD
     filmAge = anew ? dt : filmAge + dt
     for (let c = 0; c < n; c++) {
-      const i1 = at[c + 1]! - 1
-      let r = 0
-      for (let i = at[c]!; i < i1; i++) {
-        const own = stores[i]! * t[i]! + known[i]! + r
-        sides[i] = own
-        r = factors[i]! * own
-      }
-      const face = t[i1]!
-      r += (stores[i1]! + slope[c]!) * face + known[i1]! + latent[c]!
+      const i1 = faces[c]!
+      const faceC = t[i1]!
+      const r = sides[i1]! + slope[c]! * faceC + latent[c]!
       const under = underRow[c] === 1
       let convective = hc[c]!
       let radiative = hr[c]!
       if (anew) {
-        convective = insideFilm(face - (under ? row : air), facingUp[c]!) * area[c]!
-        radiative = radiativeFilm((face + star) / 2, EMISSIVITY) * area[c]! * (1 - longwaveThrough[c]! * light)
+        convective = insideFilm(faceC - (under ? row : air), facingUp[c]!) * area[c]!
+        radiative = radiativeFilm((faceC + star) / 2, EMISSIVITY) * area[c]! * (1 - longwaveThrough[c]! * light)
         if (under && drawn > 0) {
           convective += (1 - ROW_COVER_OPEN) * radiative
           radiative *= ROW_COVER_OPEN
@@ -211,8 +216,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   }
 
   function goBack(): void {
-    const cellT = T
-    const at = offset
+    const t = T
     const sides = rhs
     const pivots = pivot
     const factors = factor
@@ -220,16 +224,17 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     const star = v[STAR]!
     const row = v[ROW]!
     for (let c = 0; c < count; c++) {
-      const i1 = at[c + 1]! - 1
-      const i0 = at[c]!
-      let t = headRow[c]! + (hc[c]! * (underRow[c] === 1 ? row : air) + hr[c]! * star) * headPivot[c]!
+      const i1 = face[c]!
+      const faceC = headRow[c]! + (hc[c]! * (underRow[c] === 1 ? row : air) + hr[c]! * star) * headPivot[c]!
       // Latent heat that the face's warming kept from it stays owed.
-      latent[c] = slope[c]! * (t - cellT[i1]!)
-      cellT[i1] = t
-      for (let i = i1 - 1; i >= i0; i--) {
-        t = sides[i]! * pivots[i]! + factors[i]! * t
-        cellT[i] = t
-      }
+      latent[c] = slope[c]! * (faceC - t[i1]!)
+      sides[i1] = faceC
+    }
+    // A face stands as it is; what lies behind it follows.
+    let next = 0
+    for (let i = chainCells - 1; i >= 0; i--) {
+      next = sides[i]! * pivots[i]! + factors[i]! * next
+      t[i] = next
     }
   }
 
@@ -264,7 +269,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     sums[SUM_HEAT]! += v[HEAT]! * dt
     sums[SUM_CONDENSED]! += v[CONDENSED]! * dt
     sums[SUM_MOIST]! += v[MOISTURE]! * dt
-    for (let c = 0; c < count; c++) firstSum[c]! += T[offset[c]!]! * dt
+    for (let k = 0; k < tied.length; k++) firstSum[tied[k]!]! += T[offset[tied[k]!]!]! * dt
   }
 
   function prepareHour(hour: number, dt: number, span?: number): void {
