@@ -85,7 +85,7 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
         const drop = slice.sunkRowsM.length > 0 ? top / slice.sunkRowsM.length : 0
         outRows.forEach((dz, r) => {
           const h = r < slice.sunkRowsM.length ? drop : dz
-          const tC = at(model.outsideGround.first + j * outRows.length + r)
+          const tC = at(model.outsideGround.first + r * slice.outsideWidthsM.length + j)
           // Under the wall the ground is drawn with its neighbour.
           const near = j === 0 ? 0 : out
           const [x0, x1] = side < 0 ? [-out - w, -near] : [building.outline.widthM + near, building.outline.widthM + out + w]

@@ -20,17 +20,26 @@ function quickRoot(x: number): number {
 }
 
 /**
- * Natural convection at an inner surface, W/m²K, never below 0.6 (rooms are not quite still).
- * @param surfaceLessAirK surface minus air, K
+ * Factor of the cube root in natural convection at an inner surface, W/m²K^(4/3).
+ * @param warmer the surface is warmer than the air
  * @param facingUp cosine between the surface's room-facing normal and straight up: 1 for a floor, 0 for a wall, −1 for a ceiling
  * Source: Walton 1983 (TARP), stable and unstable branches.
  */
-export function insideFilm(surfaceLessAirK: number, facingUp: number): number {
+export function filmFactor(warmer: boolean, facingUp: number): number {
   const size = abs(facingUp)
-  const root = quickRoot(abs(surfaceLessAirK))
-  const unstable = surfaceLessAirK * facingUp > 0
-  const h = unstable || size < 0.05 ? 9.482 * root / (7.238 - size) : 1.81 * root / (1.382 + size)
+  const unstable = size < 0.05 || (warmer ? facingUp > 0 : facingUp < 0)
+  return unstable ? 9.482 / (7.238 - size) : 1.81 / (1.382 + size)
+}
+
+/** Natural convection, W/m²K, by its {@link filmFactor} and the difference of surface and air, K; never below 0.6 (rooms are not quite still). */
+export function filmOf(factor: number, differenceK: number): number {
+  const h = factor * quickRoot(abs(differenceK))
   return h > 0.6 ? h : 0.6
+}
+
+/** The same in one: surface minus air, K, and the cosine of {@link filmFactor}. */
+export function insideFilm(surfaceLessAirK: number, facingUp: number): number {
+  return filmOf(filmFactor(surfaceLessAirK > 0, facingUp), surfaceLessAirK)
 }
 
 /** Wind film outside, W/m²K: 2.8 + 3.0 v. Watmuff, Charters & Proctor 1977, 0–7 m/s. */

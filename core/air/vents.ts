@@ -6,23 +6,28 @@ const WIND_PRESSURE = 0.2
 
 export interface VentOpening { lowM2: number, highM2: number, riseM: number }
 
+/** A house's openings for {@link ventFlow}: `flow` m², and what stack (m²/s²) and wind weigh under the root. */
+export interface VentFactors { flow: number, stack: number, wind: number }
+
 /**
- * Air through open vents, m³/s. Low and high openings in series; where one is missing the other breathes by itself at a third.
+ * Low and high openings in series; where one is missing the other breathes by itself at a third.
+ * Source: orifice flow, stack and wind added in quadrature; ASHRAE Fundamentals ch. 16, EN 16798-7 for one-sided openings.
+ */
+export function ventFactors({ lowM2, highM2, riseM }: VentOpening): VentFactors {
+  const stack = 2 * 9.81 * riseM
+  if (lowM2 > 0 && highM2 > 0) return { flow: DISCHARGE / sqrt(1 / (lowM2 * lowM2) + 1 / (highM2 * highM2)), stack, wind: WIND_PRESSURE }
+  return { flow: DISCHARGE / 3 * (lowM2 + highM2), stack: stack / max(riseM, 0.3) * 0.5, wind: 0.05 }
+}
+
+/**
+ * Air through open vents, m³/s.
  * @param opening share open, 0–1
  * @param insideC @param outsideC °C
  * @param windMs 0 or more
- * Source: orifice flow, stack and wind added in quadrature; ASHRAE Fundamentals ch. 16, EN 16798-7 for one-sided openings.
  */
-export function ventFlow(vent: VentOpening, opening: number, insideC: number, outsideC: number, windMs: number): number {
+export function ventFlow(vents: VentFactors, opening: number, insideC: number, outsideC: number, windMs: number): number {
   if (opening <= 0) return 0
-  const { lowM2, highM2, riseM } = vent
-  const stack = 2 * 9.81 * riseM * abs(insideC - outsideC) / (max(insideC, outsideC) + 273.15)
-  if (lowM2 > 0 && highM2 > 0) {
-    const area = opening / sqrt(1 / (lowM2 * lowM2) + 1 / (highM2 * highM2))
-    return DISCHARGE * area * sqrt(stack + WIND_PRESSURE * windMs * windMs)
-  }
-  const alone = opening * (lowM2 + highM2)
-  return DISCHARGE / 3 * alone * sqrt(stack / max(riseM, 0.3) * 0.5 + 0.05 * windMs * windMs)
+  return opening * vents.flow * sqrt(vents.stack * abs(insideC - outsideC) / (max(insideC, outsideC) + 273.15) + vents.wind * windMs * windMs)
 }
 
 /** How far a wax-piston opener pushes at a temperature once it has had time: 0 below start, 1 from full, straight between. */

@@ -5,7 +5,7 @@ const { max, min } = Math
 /** Cells from the floor down, m. */
 const ROWS = [0.05, 0.08, 0.12, 0.2, 0.3, 0.45, 0.7, 1.1, 1.8, 3, 5]
 /** Rows near enough to the floor to feel the hour; those below go by steps of an hour, explicitly. */
-export const NEAR_ROWS = 6
+export const NEAR_ROWS = 4
 /** Columns of ground beside the building, from its wall outwards, m. */
 const OUTSIDE_COLUMNS = [0.2, 0.35, 0.6, 1.1, 2, 3.6, 6.5]
 /** Columns under the floor are no wider than this beside a wall, and than this further in, m. */
@@ -49,7 +49,7 @@ export interface GroundSlice {
   outsideWidthsM: number[]
   /** Depth of each outside row's middle below the ground outside, m. */
   depthM: number[]
-  /** Heat capacity of floor cells `[column * rows + row]` and of outside cells `[column * (sunk + rows) + row]`, J/K. */
+  /** Heat capacity of floor cells `[column * rows + row]` and of outside cells `[row * columns + column]`, J/K. */
   floorCapacity: Float64Array
   outsideCapacity: Float64Array
   /** Downwards to the next row, W/K; last of each column 0. */
@@ -92,6 +92,7 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
     top += dz
   }
   const nOut = outRowsM.length
+  const columns = OUTSIDE_COLUMNS.length
   const slice: GroundSlice = {
     floor, rowsM: ROWS, sunkRowsM, outsideWidthsM: OUTSIDE_COLUMNS, depthM,
     floorCapacity: new Float64Array(floor.length * rows), outsideCapacity: new Float64Array(OUTSIDE_COLUMNS.length * nOut),
@@ -129,14 +130,14 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
     skirted += w
     for (let r = 0; r < nOut; r++) {
       const dz = outRowsM[r]!
-      slice.outsideCapacity[j * nOut + r] = area * dz * c
+      slice.outsideCapacity[r * columns + j] = area * dz * c
       if (r + 1 < nOut) {
         const path = (dz + outRowsM[r + 1]!) / 2 / k
         // The skirt lies between the rows that meet nearest to 0.25 m down.
         const here = r === skirtRow(depthM, outRowsM) ? under : 0
-        slice.outsideDown[j * nOut + r] = area * ((1 - here) / path + here / (path + input.skirt.resistance))
+        slice.outsideDown[r * columns + j] = area * ((1 - here) / path + here / (path + input.skirt.resistance))
       }
-      if (j + 1 < OUTSIDE_COLUMNS.length) slice.outsideAcross[j * nOut + r] = perimeterM * dz * k / ((w + OUTSIDE_COLUMNS[j + 1]!) / 2)
+      if (j + 1 < OUTSIDE_COLUMNS.length) slice.outsideAcross[r * columns + j] = perimeterM * dz * k / ((w + OUTSIDE_COLUMNS[j + 1]!) / 2)
     }
   })
   for (let r = 0; r < sunkCount; r++) {
@@ -157,7 +158,8 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
   const sunk = s.sunkRowsM.length
   const nOut = sunk + rows
   const floor = new Float64Array(s.floor.length * rows).fill(0.5)
-  const out = new Float64Array(s.outsideWidthsM.length * nOut)
+  const columns = s.outsideWidthsM.length
+  const out = new Float64Array(columns * nOut)
   const last = s.floor.length - 1
   const wallSum = s.wall.reduce((a, b) => a + b, 0)
   const surface = s.surfaceArea.map((a, j) => 1 / (SURFACE_FILM / a + 1 / s.surfaceHalf[j]!))
@@ -179,18 +181,18 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
         if (i > 0) { g += s.floorAcross[at - rows]!; sum += s.floorAcross[at - rows]! * floor[at - rows]! }
         const sides = ((i === 0 ? 0.5 : 0) + (i === last ? 0.5 : 0)) * s.edge[r]!
         g += sides
-        sum += sides * out[sunk + r]!
+        sum += sides * out[(sunk + r) * columns]!
         settle(floor, at, sum, g)
       }
     }
-    for (let j = 0; j < s.outsideWidthsM.length; j++) {
+    for (let j = 0; j < columns; j++) {
       for (let r = 0; r < nOut; r++) {
-        const at = j * nOut + r
-        let g = s.outsideDown[at]! + (r === 0 ? surface[j]! : s.outsideDown[at - 1]!)
-        let sum = (r + 1 < nOut ? s.outsideDown[at]! * out[at + 1]! : 0) + (r > 0 ? s.outsideDown[at - 1]! * out[at - 1]! : 0)
+        const at = r * columns + j
+        let g = s.outsideDown[at]! + (r === 0 ? surface[j]! : s.outsideDown[at - columns]!)
+        let sum = (r + 1 < nOut ? s.outsideDown[at]! * out[at + columns]! : 0) + (r > 0 ? s.outsideDown[at - columns]! * out[at - columns]! : 0)
         g += s.outsideAcross[at]!
-        if (j + 1 < s.outsideWidthsM.length) sum += s.outsideAcross[at]! * out[at + nOut]!
-        if (j > 0) { g += s.outsideAcross[at - nOut]!; sum += s.outsideAcross[at - nOut]! * out[at - nOut]! }
+        if (j + 1 < columns) sum += s.outsideAcross[at]! * out[at + 1]!
+        if (j > 0) { g += s.outsideAcross[at - 1]!; sum += s.outsideAcross[at - 1]! * out[at - 1]! }
         else if (r >= sunk) {
           g += s.edge[r - sunk]!
           sum += s.edge[r - sunk]! * (floor[r - sunk]! + floor[last * rows + r - sunk]!) / 2
@@ -204,7 +206,7 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
     }
     if (wallSum > 0) {
       let sum = wall
-      for (let r = 0; r < sunk; r++) sum += s.wall[r]! * out[r]!
+      for (let r = 0; r < sunk; r++) sum += s.wall[r]! * out[r * columns]!
       face = sum / (wall + wallSum)
     }
     if (moved < 1e-6) break

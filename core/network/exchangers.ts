@@ -3,7 +3,7 @@ import type { Design, Fan } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { GroundSlice } from '../ground/slice'
 import { airPath, CORRUGATION_M, rectangularChannel, roundPipe } from '../store/air-path'
-import { rockBed, ROCK_NODES } from '../store/rock-bed'
+import { rockBed } from '../store/rock-bed'
 
 const AIR_DENSITY = 1.2
 
@@ -23,7 +23,6 @@ export interface Exchanger {
   weights: Float64Array
   /** Rock only: J/K of a node, and W/K of all nodes together to the ground. */
   nodeCapacity: number
-  nodes: number
   toGround: number
   startK: number
   /** Tube only: runs below the first air temperature and above the second, °C. */
@@ -51,7 +50,7 @@ export function makeExchangers(design: Design, building: Building, slice: Ground
     return { cells: Int32Array.from(columns, i => columnCell(i, row)), weights: Float64Array.from(columns, i => slice.floor[i]!.areaM2 / total) }
   }
   const all = slice.floor.map((_, i) => i)
-  const control = { startK: 0, belowC: 0, aboveC: 0, chargeAboveC: design.aim.lowestAirC + 12, giveBelowC: design.aim.lowestAirC + 4, nodeCapacity: 0, nodes: 0, toGround: 0 }
+  const control = { startK: 0, belowC: 0, aboveC: 0, chargeAboveC: design.aim.lowestAirC + 12, giveBelowC: design.aim.lowestAirC + 4, nodeCapacity: 0, toGround: 0 }
   const pipes = (name: Exchanger['name'], kind: Exchanger['kind'], bundle: Parameters<typeof airPath>[0], fan: Fan): Omit<Exchanger, 'cells' | 'weights'> => {
     const path = airPath(bundle)
     return { ...control, kind, name, flowM3s: path.flowM3s, pressurePa: path.pressurePa, fanW: fan.powerW, massFlow: path.flowM3s * AIR_DENSITY, effectiveness: path.effectiveness }
@@ -74,16 +73,15 @@ export function makeExchangers(design: Design, building: Building, slice: Ground
     const around = 2 * rock.areaM2 + 4 * Math.sqrt(rock.areaM2) * rock.depthM
     out.push({
       ...control, kind: 'rock', name: 'rock bed', flowM3s: bed.flowM3s, pressurePa: bed.pressurePa, fanW: rock.fan.powerW, massFlow: bed.flowM3s * AIR_DENSITY, effectiveness: bed.nodeEffectiveness,
-      ...place(all, rowAt(rock.depthM)), nodeCapacity: bed.nodeCapacity, nodes: ROCK_NODES, toGround: around / (rock.insulationM / 0.035 + 0.2), startK: rock.startK,
+      ...place(all, rowAt(rock.depthM)), nodeCapacity: bed.nodeCapacity, toGround: around / (rock.insulationM / 0.035 + 0.2), startK: rock.startK,
     })
   }
   if (tube.on) {
     // The tube runs in open ground at its depth: the first column outside stands for it.
     const row = slice.depthM.reduce((best, d, r) => (Math.abs(d - tube.depthM) < Math.abs(slice.depthM[best]! - tube.depthM) ? r : best), 0)
-    const rows = slice.depthM.length
     out.push({
       ...pipes('earth tube', 'tube', { ...roundPipe(tube.diameterM), pipes: 1, lengthM: tube.lengthM, roughnessM: 0.0005, fan: tube.fan, soilConductivity: soil }, tube.fan),
-      cells: Int32Array.from([1, 2, 3, 4], j => outsideFirst + j * rows + row), weights: Float64Array.from([0.1, 0.2, 0.3, 0.4]), belowC: tube.belowC, aboveC: tube.aboveC,
+      cells: Int32Array.from([1, 2, 3, 4], j => outsideFirst + row * slice.outsideWidthsM.length + j), weights: Float64Array.from([0.1, 0.2, 0.3, 0.4]), belowC: tube.belowC, aboveC: tube.aboveC,
     })
   }
   return out

@@ -1,11 +1,12 @@
 import { outsideFilm, radiativeFilm } from '../air/films'
 import type { SiteYear } from '../climate'
 import { makeGroundOutside } from './ground-outside'
-import { BURIED, GROUND, HOUSE, OUTSIDE, type Links, type NetworkModel } from './model'
+import type { Memory } from './memory'
+import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { GAIN_NAMES, LOSS_NAMES } from './series'
 import {
   AIR, AIR_HEAT, AIR_W, DAY_MEAN, DENSITY, DOOR, EMISSIVITY, FAN_W, FULL, LATENT, LEAF_DRAW, LEAF_SUN, LEAST, LIGHT, LOBBY_DOOR, MOIST_OUT, OUT, PRESSURE, ROW_DRAWN, ROW_TIE, SOIL_DRAW,
-  STAR_SKY, STAR_SKY_T, START, SUM_AIR, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, TIE_T, VAPOUR, WET, WIND,
+  STAR_SKY, STAR_SKY_T, START, SUM_AIR, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, VAPOUR, WET, WIND,
 } from './room'
 import { airPanelWm2, waterPanelWm2 } from './sources'
 import { makeStoreAir } from './store-air'
@@ -34,71 +35,114 @@ const PERSON_WATER = 50e-3 / 3600
 const GAIN = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i])) as Record<typeof GAIN_NAMES[number], number>
 const LOSS = Object.fromEntries(LOSS_NAMES.map((n, i) => [n, i])) as Record<typeof LOSS_NAMES[number], number>
 
-interface HourlyParts {
-  m: NetworkModel
-  site: SiteYear
-  v: Float64Array
-  T: Float64Array
-  iceKg: Float64Array
-  sums: Float64Array
-  firstSum: Float64Array
-  lostJ: Float64Array
-  gainedJ: Float64Array
-}
-
 /** What holds still within an hour: weather, schedules, the elimination of the chains; and what is closed at its end. */
-export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gainedJ }: HourlyParts) {
-  const { count, offset, capacity, between, area, tie, glazed, skyView } = m
-  const cells = offset[count]!
-  const store = new Float64Array(cells)
-  const pivot = new Float64Array(cells)
-  /** How a cell follows its neighbour towards the room, and what it passes on to it; 0 for faces, which follow nothing. */
-  const factor = new Float64Array(cells)
-  for (let c = 0; c < count; c++) pivot[offset[c + 1]! - 1] = 1
-  const head = new Float64Array(count)
-  const held = new Uint8Array(count)
-  const outG = new Float64Array(count)
-  const outT = new Float64Array(count)
-  const film = new Float64Array(count)
-  const filmT = new Float64Array(count)
-  /** Heat to each cell during this block, W, and what waits for the next, J. */
-  const source = new Float64Array(m.cellCount)
-  /** The same for the cells of the chains, with what their ties and the sun bring. */
-  const base = source.subarray(0, cells)
-  const pending = new Float64Array(m.cellCount)
-  const slowSource = new Float64Array(m.cellCount)
-  /** Cells that anything may wait for. */
-  const fed = Int32Array.from(new Set([...m.buried.cell, ...m.exchangers.flatMap(e => [...e.cells])]))
+export function makeHourly(memory: Memory) {
+  const { v, sums, T, source, pending, capacity, between, store, pivot, factor, offset, face, area, glazed, bed, head, held, iceKg, firstSum, lostJ, gainedJ, suns } = memory
+  const { chains, cells, storeCells } = memory.size
+  /** What ties a chain's first cell to what lies behind it, W/K, and the temperature there, °C. */
+  const outG = memory.doubles(chains)
+  const outT = memory.doubles(chains)
+  /** Longwave from the room straight to the sky through a pane, W/K, and the temperature that it sees, °C. */
+  const film = memory.doubles(chains)
+  const filmT = memory.doubles(chains)
+  /** Sun on outer faces in this hour, W. */
+  const outerSun = memory.doubles(chains)
+  const skyView = memory.doubles(chains)
+  const slowSource = memory.doubles(cells)
   /** Of a deep cell: how far a joule warms it, K. */
-  const perJoule = m.capacity.map(c => 1 / c)
+  const perJoule = memory.doubles(cells)
+  /** Cells that heat may wait for. */
+  const fed = memory.ints(storeCells)
+  const links = makeLinks(memory)
+  const sunCell = memory.ints(memory.size.suns)
+  const sunChain = memory.ints(memory.size.suns)
+  const dryBulbC = memory.hours()
+  const windMs = memory.hours()
+  const pressurePa = memory.hours()
+  const moistureOut = memory.hours()
+  const skyC = memory.hours()
+  const globalWm2 = memory.hours()
+  const snowM = memory.hours()
+  const airSun = memory.hours()
+  const bedLight = memory.hours()
+  const drawn = memory.hours()
+  const leaf = { fixed: 0, draw: 0 }
+  const storeAir = makeStoreAir(memory)
+  const outsideGround = makeGroundOutside(memory)
+  let m!: NetworkModel
+  /** Chains by what ties them. */
+  let outsides: number[] = []
+  let burieds: number[] = []
+  let houses: number[] = []
+  let waters: number[] = []
+  let beds: number[] = []
+  let fedCount = 0
+  let sourceCells = source
+  let slowCells = slowSource
+  let buriedSum = 0
+  let firstWater = -1
+  let glassArea = 0
   /** Leaving along slow links, W; not known before the first look. */
   let slowEdge = NaN
-  const leaf = { fixed: 0, draw: 0 }
-  const storeAir = makeStoreAir(m, v, T, pending)
-  const outsideGround = makeGroundOutside(m, T, source)
-  const { sources } = m
-  const buriedSum = m.buried.g.reduce((a, b) => a + b, 0)
-  const firstWater = m.probes.waterChain >= 0 ? offset[m.probes.waterChain]! : -1
-  const beds: number[] = []
-  for (let c = 0; c < count; c++) if (m.bed[c]) beds.push(c)
   let lastDt = 0
-  let hour = 0
-  let doorWK = 0
+
+  function lay(model: NetworkModel, site: SiteYear): void {
+    m = model
+    const those = (test: (c: number) => boolean) => Array.from(m.tie.keys()).filter(test)
+    outsides = those(c => m.tie[c] === OUTSIDE)
+    burieds = those(c => m.tie[c] === BURIED)
+    houses = those(c => m.tie[c] === HOUSE)
+    waters = those(c => m.waterKg[c]! > 0)
+    beds = those(c => m.bed[c] === 1)
+    firstWater = m.probes.waterChain >= 0 ? m.offset[m.probes.waterChain]! : -1
+    glassArea = those(c => m.glazed[c] === 1).reduce((sum, c) => sum + m.area[c]!, 0)
+    buriedSum = m.buried.g.reduce((a, b) => a + b, 0)
+    for (const c of burieds) outG[c] = buriedSum * m.buried.share[c]!
+    for (const c of houses) {
+      outG[c] = m.area[c]! / HOUSE_FILM
+      outT[c] = m.houseC
+    }
+    skyView.set(m.skyView)
+    for (let i = m.deepFrom; i < m.cellCount; i++) perJoule[i] = 1 / m.capacity[i]!
+    const waiting = new Set([...m.buried.cell, ...m.exchangers.flatMap(e => [...e.cells])])
+    fedCount = waiting.size
+    fed.set([...waiting])
+    links.lay(m)
+    sourceCells = source.subarray(0, m.cellCount)
+    slowCells = slowSource.subarray(0, m.cellCount)
+    sunCell.set(m.sun.cell)
+    sunChain.set(m.sun.chain)
+    suns.set(m.sun.watts)
+    dryBulbC.set(site.dryBulbC)
+    windMs.set(site.windMs)
+    pressurePa.set(site.pressurePa)
+    moistureOut.set(site.humidityRatio)
+    skyC.set(site.skyC)
+    globalWm2.set(site.globalWm2)
+    snowM.set(site.snowM)
+    airSun.set(m.airSun)
+    bedLight.set(m.bedLight)
+    drawn.set(m.drawn)
+    slowEdge = NaN
+    lastDt = 0
+    storeAir.lay(m)
+    outsideGround.lay(m)
+  }
 
   function lobbyWK(): number {
-    return LOBBY_SKIN * m.lobby.areaM2 + doorWK
+    return LOBBY_SKIN * m.lobby.areaM2 + v[DOOR]!
   }
 
   function weather(h: number): void {
-    const pressure = site.pressurePa[h]!
-    v[OUT] = site.dryBulbC[h]!
-    v[WIND] = site.windMs[h]!
+    const pressure = pressurePa[h]!
+    v[OUT] = dryBulbC[h]!
+    v[WIND] = windMs[h]!
     v[PRESSURE] = pressure
     v[DENSITY] = pressure / (287.05 * (v[OUT]! + 273.15))
-    v[MOIST_OUT] = site.humidityRatio[h]!
+    v[MOIST_OUT] = moistureOut[h]!
     if (h % 24 === 0) {
       let sum = 0
-      for (let k = 0; k < 24; k++) sum += site.dryBulbC[h + k]!
+      for (let k = 0; k < 24; k++) sum += dryBulbC[h + k]!
       v[DAY_MEAN] = sum / 24
     }
   }
@@ -118,27 +162,27 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
     const k = h % 24
     const share = k >= 8 && k < 18 ? min(1, m.door.secondsPerHour / HOUR) : 0
     const flow = 0.2 * m.door.areaM2 * sqrt(9.81 * 2 * abs(v[AIR]! - v[OUT]!) / 290 + 0.05 * v[WIND]! * v[WIND]!)
-    doorWK = share * flow * v[DENSITY]! * AIR_HEAT
-    v[DOOR] = doorWK
+    v[DOOR] = share * flow * v[DENSITY]! * AIR_HEAT
     // Through a lobby the same air passes two doors; the shut inner door leaks a little heat besides.
-    v[LOBBY_DOOR] = doorWK + 2 * m.door.areaM2
+    v[LOBBY_DOOR] = v[DOOR]! + 2 * m.door.areaM2
   }
 
   function rowCover(h: number): void {
-    const drawn = m.rowCover.on && site.globalWm2[h]! < 30 && v[AIR]! < m.rowCover.belowC
+    const drawn = m.rowCover.on && globalWm2[h]! < 30 && v[AIR]! < m.rowCover.belowC
     v[ROW_DRAWN] = drawn ? 1 : 0
     v[ROW_TIE] = m.bedAreaM2 * (drawn ? ROW_CLOSED : ROW_OPEN)
   }
 
   /** Heat from lamps, people, panels, compost and loops: to the air, and to cells. */
   function devices(h: number, span: number): void {
-    let airW = m.airSun[h]! * v[LIGHT]!
+    const { sources } = m
+    let airW = airSun[h]! * v[LIGHT]!
     v[VAPOUR] = 0
     if (sources.lampsW) {
       const w = sources.lampsW[h]!
       const light = beds.length > 0 ? sources.lampLightShare * w : 0
       airW += w - light
-      for (const c of beds) source[offset[c + 1]! - 1]! += light * area[c]! / m.bedAreaM2
+      for (const c of beds) source[face[c]!]! += light * area[c]! / m.bedAreaM2
       gainedJ[GAIN.lamps]! += w * span
     }
     if (sources.peopleCount) {
@@ -195,173 +239,200 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
     return 0
   }
 
-  /** Adds what passes along links to their cells, W; returns what leaves the building. */
-  function pass({ a, b, g, edgeFrom }: Links, to: Float64Array): number {
-    const temperature = T
-    const count = g.length
-    let edge = 0
-    for (let l = 0; l < count; l++) {
-      const i = a[l]!
-      const j = b[l]!
-      const q = g[l]! * (temperature[i]! - temperature[j]!)
-      to[i]! -= q
-      to[j]! += q
-      if (l >= edgeFrom) edge += q
-    }
-    return edge
-  }
-
   function sideways(h: number, span: number): void {
     if (h % 6 < span / HOUR || Number.isNaN(slowEdge)) {
-      slowSource.fill(0)
-      slowEdge = pass(m.slow, slowSource)
+      slowCells.fill(0)
+      slowEdge = links.passSlow(slowSource)
     }
-    source.set(slowSource)
-    for (let k = 0; k < fed.length; k++) {
+    sourceCells.set(slowCells)
+    for (let k = 0; k < fedCount; k++) {
       const i = fed[k]!
       source[i]! += pending[i]! / span
       pending[i] = 0
     }
-    lostJ[LOSS.ground]! += (pass(m.quick, source) + slowEdge) * span
+    lostJ[LOSS.ground]! += (links.passQuick(source) + slowEdge) * span
   }
 
   function prepare(h: number, dt: number, span = HOUR): void {
-    hour = h
     weather(h)
-    const covered = m.drawn[h]!
+    const covered = drawn[h]!
     v[LIGHT] = (1 - covered * (1 - m.coverLeak)) * (1 - DROPS * min(1, v[WET]! / (1e-9 + 0.03 * glassArea)))
     sideways(h, span)
     airing(h)
     doors(h)
     rowCover(h)
     devices(h, span)
-    const supplyT = storeAir.prepare(span)
+    storeAir.prepare(span)
     v[AIR_W]! += v[FAN_W]!
     gainedJ[GAIN.fans]! += v[FAN_W]! * span
-    if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * supplyT
-    const bedLight = m.bedLight[h]! * v[LIGHT]!
-    transpiration(v[AIR]!, v[PRESSURE]!, bedLight, m.leafArea, leaf)
+    if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * v[SUPPLY_C]!
+    transpiration(v[AIR]!, v[PRESSURE]!, bedLight[h]! * v[LIGHT]!, m.leafArea, leaf)
     v[LEAF_SUN] = leaf.fixed * m.bedAreaM2
     v[LEAF_DRAW] = leaf.draw * m.bedAreaM2
     v[SOIL_DRAW] = SOIL_EVAPORATION * m.bedAreaM2
     eliminate(h, dt, covered)
-    outsideGround(v[OUT]! + 1, site.snowM[h]!, span)
-    for (let i = m.deepFrom; i < m.cellCount; i++) T[i]! += source[i]! * span * perJoule[i]!
+    outsideGround.step(v[OUT]! + 1, snowM[h]!, span)
+    warmDeep(span)
   }
 
-  let glassArea = 0
-  for (let c = 0; c < count; c++) if (glazed[c]) glassArea += area[c]!
+  /** Deep ground under the floor, explicitly. */
+  function warmDeep(span: number): void {
+    const t = T
+    const sources = source
+    const kelvin = perJoule
+    const end = m.cellCount
+    for (let i = m.deepFrom; i < end; i++) t[i]! += sources[i]! * span * kelvin[i]!
+  }
 
   /** Conductance between a value open and one drawn, by the share of the hour that it is drawn: their resistances mix. */
   function mixed(open: number, drawn: number, share: number): number {
     return share <= 0 ? open : share >= 1 ? drawn : 1 / ((1 - share) / open + share / drawn)
   }
 
+  /** A chain of the hour from the outside in: what each cell holds against its neighbour towards the room. */
+  function sweep(c: number): void {
+    const stores = store
+    const links = between
+    const pivots = pivot
+    const factors = factor
+    const i1 = face[c]!
+    let before = outG[c]!
+    for (let i = offset[c]!; i < i1; i++) {
+      const g = links[i]!
+      const p = 1 / (stores[i]! + before + g)
+      const f = g * p
+      pivots[i] = p
+      factors[i] = f
+      before = g - g * f
+    }
+    head[c] = store[i1]! + before
+  }
+
   function eliminate(h: number, dt: number, covered: number): void {
+    const { count } = m
+    const anew = dt !== lastDt
+    lastDt = dt
+    if (anew) for (let i = 0; i < offset[count]!; i++) store[i] = capacity[i]! / dt
+    for (let k = 0; k < waters.length; k++) {
+      const c = waters[k]!
+      const i = offset[c]!
+      const now = iceKg[c]! > 0 && iceKg[c]! < m.waterKg[c]! ? 1 : 0
+      store[i] = now ? HELD : capacity[i]! / dt
+      if (now !== held[c]) {
+        held[c] = now
+        sweep(c)
+      }
+    }
+    lightUp(h)
+    skin(h, covered)
+    underground()
+    for (let k = 0; k < houses.length; k++) {
+      const c = houses[k]!
+      source[offset[c]!]! += outG[c]! * outT[c]!
+    }
+    if (anew) for (let c = 0; c < count; c++) sweep(c)
+    else for (let k = 0; k < outsides.length; k++) sweep(outsides[k]!)
+  }
+
+  /** Sun on faces, in panes and on the skin. */
+  function lightUp(h: number): void {
+    const light = v[LIGHT]!
+    const { lit, kept, cell } = m.sun
+    const n = cell.length
+    const row = h * n
+    const watts = suns
+    const to = source
+    const cells = sunCell
+    const outer = outerSun
+    const outerOf = sunChain
+    let inside = airSun[h]! * light
+    for (let k = 0; k < lit; k++) {
+      const w = watts[row + k]! * light
+      to[cells[k]!]! += w
+      inside += w
+    }
+    for (let k = lit; k < kept; k++) {
+      const w = watts[row + k]!
+      to[cells[k]!]! += w
+      inside += w
+    }
+    for (let k = kept; k < n; k++) {
+      const w = watts[row + k]!
+      to[cells[k]!]! += w
+      outer[outerOf[k]!] = w
+    }
+    v[SUN_IN] = inside
+  }
+
+  /** Wind, air and sky on what stands above the ground, with the night cover as it is drawn. */
+  function skin(h: number, covered: number): void {
     const outside = v[OUT]!
-    const sky = site.skyC[h]!
+    const sky = skyC[h]!
     const windFilm = outsideFilm(v[WIND]!)
     const skyFilm = radiativeFilm((outside + sky) / 2, EMISSIVITY)
     const light = v[LIGHT]!
-    const row = h * count
     let starSky = 0
     let starSkyT = 0
-    let sun = m.airSun[h]! * light
-    const anew = dt !== lastDt
-    if (anew) for (let i = 0; i < cells; i++) store[i] = capacity[i]! / dt
-    for (let c = 0; c < count; c++) {
+    for (let k = 0; k < outsides.length; k++) {
+      const c = outsides[k]!
       const i0 = offset[c]!
-      const i1 = offset[c + 1]! - 1
-      const kind = tie[c]!
-      let changed = anew
-      if (kind === OUTSIDE) {
-        const view = skyView[c]!
-        const toSky = skyFilm * view
-        const toAir = windFilm + skyFilm * (1 - view)
-        let g = area[c]! * (toSky + toAir)
-        if (glazed[c]) {
-          between[i0] = mixed(m.paneOpen[c]!, m.paneDrawn[c]!, covered)
-          between[i0 + 1] = mixed(2000 * area[c]!, m.insideDrawn[c]!, covered)
-          if (covered > 0 && m.outsideDrawn[c]! > 0) g = mixed(g, 1 / (1 / g + 1 / m.outsideDrawn[c]!), covered)
-          const through = area[c]! * m.longwaveThrough[c]! * skyFilm * light
-          film[c] = through
-          filmT[c] = view * sky + (1 - view) * outside
-          starSky += through
-          starSkyT += through * filmT[c]!
-        }
-        outG[c] = g
-        outT[c] = (toSky * sky + toAir * outside) / (toSky + toAir)
-        base[i0]! += m.outerSun[row + c]!
-        changed = true
+      const view = skyView[c]!
+      const toSky = skyFilm * view
+      const toAir = windFilm + skyFilm * (1 - view)
+      let g = area[c]! * (toSky + toAir)
+      if (glazed[c] === 1) {
+        between[i0] = mixed(m.paneOpen[c]!, m.paneDrawn[c]!, covered)
+        between[i0 + 1] = mixed(2000 * area[c]!, m.insideDrawn[c]!, covered)
+        if (covered > 0 && m.outsideDrawn[c]! > 0) g = mixed(g, 1 / (1 / g + 1 / m.outsideDrawn[c]!), covered)
+        const through = area[c]! * m.longwaveThrough[c]! * skyFilm * light
+        film[c] = through
+        filmT[c] = view * sky + (1 - view) * outside
+        starSky += through
+        starSkyT += through * filmT[c]!
       }
-      else if (kind === HOUSE) {
-        outG[c] = area[c]! / HOUSE_FILM
-        outT[c] = m.houseC
-      }
-      else if (kind === BURIED) {
-        let t = 0
-        for (let r = 0; r < m.buried.g.length; r++) t += m.buried.g[r]! * T[m.buried.cell[r]!]!
-        outG[c] = buriedSum * m.buried.share[c]!
-        outT[c] = t / buriedSum
-      }
-      base[i0]! += outG[c]! * outT[c]!
-      const pane = m.paneSun[row + c]! / 2
-      if (pane > 0) {
-        base[i0]! += pane
-        base[i0 + 1]! += pane
-        sun += 2 * pane
-      }
-      const faceSun = m.faceSun[row + c]! * light
-      if (faceSun > 0) {
-        base[i1]! += faceSun
-        sun += faceSun
-      }
-      if (m.waterKg[c]! > 0) {
-        const now = iceKg[c]! > 0 && iceKg[c]! < m.waterKg[c]! ? 1 : 0
-        if (now !== held[c]) changed = true
-        held[c] = now
-        store[i0] = now ? HELD : capacity[i0]! / dt
-      }
-      if (!changed) continue
-      let before = outG[c]!
-      for (let i = i0; i < i1; i++) {
-        const g = between[i]!
-        const p = 1 / (store[i]! + before + g)
-        const f = g * p
-        pivot[i] = p
-        factor[i] = f
-        before = g - g * f
-      }
-      head[c] = store[i1]! + before
+      outG[c] = g
+      outT[c] = (toSky * sky + toAir * outside) / (toSky + toAir)
+      source[i0]! += g * outT[c]!
     }
     v[STAR_SKY] = starSky
     v[STAR_SKY_T] = starSkyT
-    v[SUN_IN] = sun
-    lastDt = dt
+  }
+
+  /** Sunk walls lie against the ground beside them. */
+  function underground(): void {
+    if (burieds.length === 0) return
+    const { g, cell } = m.buried
+    let t = 0
+    for (let r = 0; r < g.length; r++) t += g[r]! * T[cell[r]!]!
+    for (let k = 0; k < burieds.length; k++) {
+      const c = burieds[k]!
+      outT[c] = t / buriedSum
+      source[offset[c]!]! += outG[c]! * outT[c]!
+    }
   }
 
   /** Tallies the block and passes on what the ground and the stores got from it. */
   function end(span = HOUR): void {
-    const row = hour * count
     const starMean = sums[SUM_STAR]! / span
-    for (let c = 0; c < count; c++) {
-      const mean = firstSum[c]! / span
-      firstSum[c] = 0
-      const kind = tie[c]!
-      if (kind === GROUND || outG[c] === 0) continue
-      let out = outG[c]! * (mean - outT[c]!)
-      if (kind === BURIED) {
-        const share = m.buried.share[c]!
-        for (let r = 0; r < m.buried.g.length; r++) pending[m.buried.cell[r]!]! += m.buried.g[r]! * share * (mean - T[m.buried.cell[r]!]!) * span
-      }
-      else if (kind === OUTSIDE) {
-        out -= m.outerSun[row + c]!
-        if (glazed[c]) out += film[c]! * (starMean - filmT[c]!)
-      }
+    for (let k = 0; k < outsides.length; k++) {
+      const c = outsides[k]!
+      let out = outG[c]! * (firstSum[c]! / span - outT[c]!) - outerSun[c]!
+      if (glazed[c] === 1) out += film[c]! * (starMean - filmT[c]!)
       lostJ[m.lossIndex[c]!]! += out * span
     }
+    for (let k = 0; k < houses.length; k++) {
+      const c = houses[k]!
+      lostJ[m.lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
+    }
+    const { g, cell, share } = m.buried
+    for (let k = 0; k < burieds.length; k++) {
+      const c = burieds[k]!
+      lostJ[m.lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
+      for (let r = 0; r < g.length; r++) pending[cell[r]!]! += g[r]! * share[c]! * (firstSum[c]! - T[cell[r]!]! * span)
+    }
+    firstSum.fill(0)
     gainedJ[GAIN.sun]! += v[SUN_IN]! * span
-    gainedJ[GAIN.heater]! += sums[SUM_HEAT]! * (1 + LATENT * sources.heaterWater)
+    gainedJ[GAIN.heater]! += sums[SUM_HEAT]! * (1 + LATENT * m.sources.heaterWater)
     lostJ[LOSS['air leaks']]! += sums[SUM_LEAK]!
     if (m.lobby.areaM2 > 0) lostJ[LOSS['air leaks']]! += lobbyWK() * (sums[SUM_LOBBY]! - v[OUT]! * span)
     lostJ[LOSS.vents]! += sums[SUM_VENT]!
@@ -388,10 +459,57 @@ export function makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gained
   /** Heat on its way to cells of the building, and in rock, J. */
   function inTransitJ(): number {
     let sum = storeAir.heatJ()
-    for (let i = 0; i < cells; i++) sum += pending[i]!
+    for (let i = 0; i < offset[m.count]!; i++) sum += pending[i]!
     for (let i = m.deepFrom; i < m.cellCount; i++) sum += pending[i]!
     return sum
   }
 
-  return { prepare, end, lobbyWK, inTransitJ, store, base, pivot, factor, head, held, storeC: storeAir.storeC }
+  return { lay, prepare, end, lobbyWK, inTransitJ, storeC: storeAir.storeC }
+}
+
+/** Heat that passes sideways between cells: the quick links stand first. */
+function makeLinks({ T, ints, doubles, size }: Memory) {
+  const a = ints(size.links)
+  const b = ints(size.links)
+  const g = doubles(size.links)
+  let m!: NetworkModel
+  function lay(model: NetworkModel): void {
+    m = model
+    const n = m.quick.g.length
+    for (const [links, from] of [[m.quick, 0], [m.slow, n]] as const) {
+      a.set(links.a, from)
+      b.set(links.b, from)
+      g.set(links.g, from)
+    }
+  }
+  /** Adds to the cells what passes along some of the links, W; returns what all of them pass. */
+  function pass(from: number, until: number, to: Float64Array): number {
+    const t = T
+    const ones = a
+    const others = b
+    const conductances = g
+    let sum = 0
+    for (let l = from; l < until; l++) {
+      const i = ones[l]!
+      const j = others[l]!
+      const q = conductances[l]! * (t[i]! - t[j]!)
+      to[i]! -= q
+      to[j]! += q
+      sum += q
+    }
+    return sum
+  }
+  /** Both return what leaves the building. */
+  function passQuick(to: Float64Array): number {
+    const { g, edgeFrom } = m.quick
+    pass(0, edgeFrom, to)
+    return pass(edgeFrom, g.length, to)
+  }
+  function passSlow(to: Float64Array): number {
+    const first = m.quick.g.length
+    const { g, edgeFrom } = m.slow
+    pass(first, first + edgeFrom, to)
+    return pass(first + edgeFrom, first + g.length, to)
+  }
+  return { lay, passQuick, passSlow }
 }

@@ -56,10 +56,8 @@ export interface NetworkModel {
   bed: Uint8Array
   /** Chains of one vessel in layers, lowest first. */
   layered: Int32Array
-  /** Sunlight, W, by hour and chain `[hour * count + chain]`: on room faces, in panes, on outer faces; and what warms the air at once, by hour. */
-  faceSun: Float32Array
-  paneSun: Float32Array
-  outerSun: Float32Array
+  sun: SunEntries
+  /** Sun that warms the air at once, W, by hour. */
   airSun: Float32Array
   /** Starting temperature of each cell of ground, °C; NaN elsewhere. */
   start: Float64Array
@@ -92,6 +90,12 @@ export interface NetworkModel {
   /** Cells whose temperatures the reader sees. */
   probes: { soil: number, water: number, waterChain: number, floor: number, backWall: number, glazing: number }
 }
+
+/**
+ * Where the sun lands, W: `watts[hour * entries + entry]`. The first `lit` entries are faces in the room, which a drawn cover keeps it from; up to `kept` follow the panes;
+ * the rest are outer faces, each of another chain.
+ */
+export interface SunEntries { watts: Float32Array, cell: Int32Array, chain: Int32Array, lit: number, kept: number }
 
 /** Pairs of cells and what passes between them, W/K. From `edgeFrom` on the first cell is the building's and the second the ground outside. */
 export interface Links { a: Int32Array, b: Int32Array, g: Float64Array, edgeFrom: number }
@@ -134,7 +138,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const columnCell = (column: number, row: number) => row < NEAR_ROWS
     ? offset[chains.findIndex(c => c.column === column)]! + NEAR_ROWS - 1 - row
     : deepFrom + column * deepRows + row - NEAR_ROWS
-  const sun = sunByChain(chains, gains)
+  const sun = sunByChain(chains, gains, offset)
   const door = breathe.doors
   const waterChain = chains.findIndex(c => c.waterKg > 0)
   const barrelLayers = chains.map((c, i) => (c.face === 'barrels' ? i : -1)).filter(i => i >= 0)
@@ -154,7 +158,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     deepFrom,
     outsideGround: { first, columns: slice.outsideWidthsM.length, rows: outRows, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: SURFACE_FILM },
     buried: {
-      g: slice.wall, cell: Int32Array.from(slice.wall, (_, r) => first + r),
+      g: slice.wall, cell: Int32Array.from(slice.wall, (_, r) => first + r * slice.outsideWidthsM.length),
       share: map(new Float64Array(count), c => (c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0)),
     },
     houseC: design.shape.house.airC,
@@ -192,28 +196,42 @@ function glazingArrays(design: Design, building: Building, chains: readonly Chai
 }
 
 /** Sunlight laid out hour by hour, so that the loop reads it in a line. What lands on things that keep no heat warms the air. */
-function sunByChain(chains: readonly Chain[], gains: SolarGains): Pick<NetworkModel, 'faceSun' | 'paneSun' | 'outerSun' | 'airSun'> {
-  const n = chains.length
-  const faceSun = new Float32Array(HOURS * n)
-  const paneSun = new Float32Array(HOURS * n)
-  const outerSun = new Float32Array(HOURS * n)
-  const airSun = new Float32Array(HOURS)
-  const spread = (out: Float32Array, i: number, watts: Float32Array | undefined, share: number) => {
-    if (watts) for (let h = 0; h < HOURS; h++) out[h * n + i] = out[h * n + i]! + watts[h]! * share
-  }
+function sunByChain(chains: readonly Chain[], gains: SolarGains, offset: Int32Array): Pick<NetworkModel, 'sun' | 'airSun'> {
+  const lit: SunEntry[] = []
+  const panes: SunEntry[] = []
+  const outer: SunEntry[] = []
   const outerArea = new Map<string, number>()
   for (const c of chains) if (c.outer) outerArea.set(c.outer, (outerArea.get(c.outer) ?? 0) + c.areaM2)
-  chains.forEach((c, i) => {
-    spread(faceSun, i, gains.faces.find(f => f.id === c.face)?.watts, c.faceShare)
+  chains.forEach((c, chain) => {
+    const first = offset[chain]!
+    const face = offset[chain + 1]! - 1
+    const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number) => {
+      if (watts) to.push({ chain, cell, watts, share })
+    }
+    add(lit, face, gains.faces.find(f => f.id === c.face)?.watts, c.faceShare)
     // What the boards of a bed take in warms its soil.
-    if (c.bed) spread(faceSun, i, gains.faces.find(f => f.id === 'bed sides')?.watts, c.faceShare)
-    if (c.pane) spread(paneSun, i, gains.panes.find(p => p.id === c.pane)?.watts, 1)
-    if (c.outer) spread(outerSun, i, gains.outer.find(o => o.id === c.outer)?.watts, c.areaM2 / outerArea.get(c.outer)!)
+    if (c.bed) add(lit, face, gains.faces.find(f => f.id === 'bed sides')?.watts, c.faceShare)
+    if (c.pane) for (const cell of [first, first + 1]) add(panes, cell, gains.panes.find(p => p.id === c.pane)?.watts, 0.5)
+    if (c.outer) add(outer, first, gains.outer.find(o => o.id === c.outer)?.watts, c.areaM2 / outerArea.get(c.outer)!)
   })
-  const panes = new Set<string>(gains.panes.map(p => p.id))
+  const entries = [...lit, ...panes, ...outer]
+  const n = entries.length
+  const watts = new Float32Array(HOURS * n)
+  // Day by day, so that what is written stays near.
+  for (let day = 0; day < HOURS; day += 24) entries.forEach((e, k) => spread(watts, day, n, k, e))
+  const airSun = new Float32Array(HOURS)
+  const glass = new Set<string>(gains.panes.map(p => p.id))
   const kept = new Set(chains.flatMap(c => (c.bed ? [c.face, 'bed sides' as const] : [c.face])))
-  for (const f of gains.faces) if (!kept.has(f.id) && !panes.has(f.id)) for (let h = 0; h < HOURS; h++) airSun[h] = airSun[h]! + f.watts[h]!
-  return { faceSun, paneSun, outerSun, airSun }
+  for (const f of gains.faces) if (!kept.has(f.id) && !glass.has(f.id)) for (let h = 0; h < HOURS; h++) airSun[h] = airSun[h]! + f.watts[h]!
+  return {
+    sun: { watts, cell: Int32Array.from(entries, e => e.cell), chain: Int32Array.from(entries, e => e.chain), lit: lit.length, kept: lit.length + panes.length }, airSun,
+  }
+}
+
+interface SunEntry { chain: number, cell: number, watts: Float32Array, share: number }
+
+function spread(to: Float32Array, day: number, n: number, k: number, { watts, share }: SunEntry): void {
+  for (let h = day; h < day + 24; h++) to[h * n + k] = watts[h]! * share
 }
 
 function startTemperatures(slice: GroundSlice, site: SiteYear, first: number, cellCount: number, columnCell: (column: number, row: number) => number): Float64Array {
@@ -221,7 +239,7 @@ function startTemperatures(slice: GroundSlice, site: SiteYear, first: number, ce
   const under = undisturbedTemperatures(slice.depthM.slice(slice.sunkRowsM.length), slice.diffusivity, site.ground)
   const beside = undisturbedTemperatures(slice.depthM, slice.diffusivity, site.ground)
   for (let i = 0; i < slice.floor.length; i++) for (let r = 0; r < slice.rowsM.length; r++) start[columnCell(i, r)] = under[r]!
-  for (let j = 0; j < slice.outsideWidthsM.length; j++) for (let r = 0; r < slice.depthM.length; r++) start[first + j * slice.depthM.length + r] = beside[r]!
+  for (let j = 0; j < slice.outsideWidthsM.length; j++) for (let r = 0; r < slice.depthM.length; r++) start[first + r * slice.outsideWidthsM.length + j] = beside[r]!
   return start
 }
 
@@ -232,12 +250,12 @@ function makeLinks(design: Design, building: Building, chains: readonly Chain[],
     if (g > 0) found.push({ a, b, g, edge })
   }
   const rows = slice.rowsM.length
-  const outRows = slice.depthM.length
+  const columns = slice.outsideWidthsM.length
   const sunk = slice.sunkRowsM.length
   const first = offset[chains.length]!
   for (let i = 0; i + 1 < slice.floor.length; i++) for (let r = 0; r < rows; r++) link(columnCell(i, r), columnCell(i + 1, r), slice.floorAcross[i * rows + r]!)
   for (let i = 0; i < slice.floor.length; i++) for (let r = NEAR_ROWS - 1; r + 1 < rows; r++) link(columnCell(i, r), columnCell(i, r + 1), slice.floorDown[i * rows + r]!)
-  for (let j = 0; j + 1 < slice.outsideWidthsM.length; j++) for (let r = 0; r < outRows; r++) link(first + j * outRows + r, first + (j + 1) * outRows + r, slice.outsideAcross[j * outRows + r]!)
+  for (let r = 0; r < slice.depthM.length; r++) for (let j = 0; j + 1 < columns; j++) link(first + r * columns + j, first + r * columns + j + 1, slice.outsideAcross[r * columns + j]!)
   // Standing water warms the soil that it stands on or in.
   const under = (x: number) => Math.max(0, slice.floor.findIndex(c => x >= c.x0 && x <= c.x1))
   chains.forEach((c, i) => {
@@ -252,7 +270,7 @@ function makeLinks(design: Design, building: Building, chains: readonly Chain[],
     link(offset[i]!, columnCell(under((o.x0 + o.x1) / 2), row), (foot + sides) * BED_OF_WATER)
   })
   edge = true
-  for (let r = 0; r < rows; r++) for (const i of [0, slice.floor.length - 1]) link(columnCell(i, r), first + sunk + r, slice.edge[r]! / 2)
+  for (let r = 0; r < rows; r++) for (const i of [0, slice.floor.length - 1]) link(columnCell(i, r), first + (sunk + r) * columns, slice.edge[r]! / 2)
   const pack = (slow: boolean): Links => {
     const some = found.filter(l => (Math.min(capacity[l.a]!, capacity[l.b]!) / l.g > SLOW_S) === slow).sort((p, q) => Number(p.edge) - Number(q.edge))
     return { a: Int32Array.from(some, l => l.a), b: Int32Array.from(some, l => l.b), g: Float64Array.from(some, l => l.g), edgeFrom: some.filter(l => !l.edge).length }

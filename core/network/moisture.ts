@@ -1,4 +1,5 @@
 import { humidityRatio, tabledSaturationPa } from '../climate'
+import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
   AIR, AIR_HEAT, CONDENSED, FOG, FOG_G, LATENT, LEAF_DRAW, LEAF_SUN, LEAK, MOIST_OUT, MOISTURE, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, SUPPLY, VAPOUR, VENT, WET,
@@ -30,38 +31,55 @@ function steepness(temperatureC: number): number {
  * Latent heat goes to or from the faces (that of fog to the air) in the next step, with its slope: a face that warms gets less. What it got less is still owed
  * to it, so that nothing is lost and the exchange is stable however hot and damp the room.
  */
-export function makeMoisture(m: NetworkModel, v: Float64Array, T: Float64Array, hc: Float64Array) {
-  const { count, offset } = m
-  /** Heat owed to each face, W, and its slope, W/K. */
-  const latent = new Float64Array(count)
-  const slope = new Float64Array(count)
-  const saturated = new Float64Array(count)
-  const passing = new Float64Array(count)
-  let glassArea = 0
-  for (let c = 0; c < count; c++) if (m.glazed[c]) glassArea += m.area[c]!
-  const glassHolds = WET_GLASS * glassArea
-  const bedArea = max(1e-9, m.bedAreaM2)
+export function makeMoisture(memory: Memory) {
+  const { v, T, face, area, glazed, bed, openWater, hc, latent, slope } = memory
+  const saturated = memory.doubles(memory.size.chains)
+  const passing = memory.doubles(memory.size.chains)
+  let m!: NetworkModel
+  let glassHolds = 0
+  let bedArea = 1
+
+  function lay(model: NetworkModel): void {
+    m = model
+    let glassArea = 0
+    for (let c = 0; c < m.count; c++) if (glazed[c]) glassArea += area[c]!
+    glassHolds = WET_GLASS * glassArea
+    bedArea = max(1e-9, m.bedAreaM2)
+  }
 
   function step(dt: number): void {
+    const { count, airMassKg } = m
     const pressure = v[PRESSURE]!
     const exchange = (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT
     const before = v[MOISTURE]!
     const dew = dewPointOfRatio(before, pressure)
-    let k = m.airMassKg / dt + exchange + v[PIPE_DRAW]!
-    let sum = m.airMassKg / dt * before + exchange * v[MOIST_OUT]! + v[VAPOUR]! + v[LEAF_SUN]! + v[PIPE_DRAW_T]!
+    let k = airMassKg / dt + exchange + v[PIPE_DRAW]!
+    let sum = airMassKg / dt * before + exchange * v[MOIST_OUT]! + v[VAPOUR]! + v[LEAF_SUN]! + v[PIPE_DRAW_T]!
     const full = humidityRatio(tabledSaturationPa(v[AIR]!), pressure)
     k += v[LEAF_DRAW]!
     sum += v[LEAF_DRAW]! * full
     const wet = v[WET]! > 0
+    const fromSoil = v[SOIL_DRAW]! / bedArea
+    const t = T
+    const faces = face
+    const areas = area
+    const beds = bed
+    const glass = glazed
+    const open = openWater
+    const films = hc
+    const slopes = slope
+    const owed = latent
+    const pass = passing
+    const atFace = saturated
     for (let c = 0; c < count; c++) {
-      passing[c] = 0
-      const face = T[offset[c + 1]! - 1]!
-      const always = m.openWater[c] === 1 || m.bed[c] === 1
-      if (!always && face >= dew && !(wet && m.glazed[c] === 1)) continue
-      const at = humidityRatio(tabledSaturationPa(face), pressure)
-      saturated[c] = at
-      const film = m.bed[c] === 1 && before < at ? v[SOIL_DRAW]! * m.area[c]! / bedArea : 0.9 * hc[c]! / AIR_HEAT
-      passing[c] = film
+      pass[c] = 0
+      slopes[c] = 0
+      const faceC = t[faces[c]!]!
+      if (faceC >= dew && open[c] === 0 && beds[c] === 0 && !(wet && glass[c] === 1)) continue
+      const at = humidityRatio(tabledSaturationPa(faceC), pressure)
+      atFace[c] = at
+      const film = beds[c] === 1 && before < at ? fromSoil * areas[c]! : 0.9 / AIR_HEAT * films[c]!
+      pass[c] = film
       k += film
       sum += film * at
     }
@@ -77,22 +95,22 @@ export function makeMoisture(m: NetworkModel, v: Float64Array, T: Float64Array, 
     // Fog gives its heat to the air; what leaves draw by the air's thirst comes from the air as well.
     v[FOG] = v[FOG]! + LATENT * (fog - v[LEAF_DRAW]! * (full - next))
     let condensed = 0
-    let glass = 0
-    for (let c = 0; c < count; c++) {
-      slope[c] = 0
-      if (passing[c] === 0) continue
-      const flow = passing[c]! * (next - saturated[c]!)
-      latent[c]! += LATENT * flow
-      slope[c] = LATENT * passing[c]! * saturated[c]! * steepness(T[offset[c + 1]! - 1]!)
-      if (flow > 0) condensed += flow
-      if (m.glazed[c] === 1) glass += flow
-    }
+    let onGlass = 0
     // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
-    const leaves = LATENT * v[LEAF_SUN]!
-    if (leaves !== 0) for (let c = 0; c < count; c++) if (m.bed[c] === 1) latent[c]! -= leaves * m.area[c]! / bedArea
+    const leaves = LATENT * v[LEAF_SUN]! / bedArea
+    for (let c = 0; c < count; c++) {
+      const film = pass[c]!
+      if (film === 0) continue
+      const flow = film * (next - atFace[c]!)
+      owed[c]! += LATENT * flow
+      slopes[c] = LATENT * film * atFace[c]! * steepness(t[faces[c]!]!)
+      if (flow > 0) condensed += flow
+      if (glass[c] === 1) onGlass += flow
+      if (beds[c] === 1) owed[c]! -= leaves * areas[c]!
+    }
     v[MOISTURE] = next
     v[CONDENSED] = condensed + fog
-    v[WET] = min(glassHolds, max(0, v[WET]! + glass * dt))
+    v[WET] = min(glassHolds, max(0, v[WET]! + onGlass * dt))
   }
-  return { step, latent, slope }
+  return { lay, step }
 }

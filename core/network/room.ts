@@ -72,7 +72,9 @@ export const PIPE_DRAW_T = 48
 /** Latent heat still owed to the air by fog and leaves, W, and how fast warming air changes it, W/K. */
 export const FOG = 49
 export const FOG_G = 50
-export const STATE_SIZE = 51
+/** Temperature of the earth tube's supply, °C. */
+export const SUPPLY_C = 51
+export const STATE_SIZE = 52
 
 /** Places in the sums over the steps of one hour, each times its seconds. */
 export const SUM_AIR = 0

@@ -5,7 +5,7 @@ import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
 import { AIR, FAN_W, LOBBY, MOISTURE, OPENING, ROW, STAR, HEAT, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
-import { makeStepper } from './stepper'
+import { ownStepper } from './stepper'
 
 export interface RunOptions {
   /** 1–60; 4 is usual. */
@@ -39,7 +39,7 @@ export function runNetwork(design: Design, site: SiteYear, building: Building, g
 
 /** Runs a model that is laid out already. */
 export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Design['topUp']['heater'], 'on' | 'capacityW' | 'setPointC'>, options: RunOptions): YearSeries {
-  const stepper = makeStepper(model, site)
+  const stepper = ownStepper(model, site)
   const { state, cells, lostJ, gainedJ, prepareHour, step, endHour } = stepper
   const heaterW = options.heater && heater.on ? heater.capacityW : 0
   const setPointC = heater.setPointC

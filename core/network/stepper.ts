@@ -1,15 +1,15 @@
-import { insideFilm, radiativeFilm } from '../air/films'
+import { filmFactor, filmOf, radiativeFilm } from '../air/films'
 import { leakageFlow } from '../air/leakage'
 import { humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
 import { makeHourly } from './hourly'
-import { CLOSED, GROUND, type NetworkModel } from './model'
+import { layModel, makeMemory, sizeOf, type Size } from './memory'
+import type { NetworkModel } from './model'
 import { makeMoisture } from './moisture'
 import {
   A11, A12, A22, AIR, AIR_HEAT, AIR_W, B1, B2, CONDENSED, DENSITY, DOOR, EMISSIVITY, FOG, FOG_G, FUSION, HEAT, LATENT, LEAK, LIGHT, LOBBY, LOBBY_A, LOBBY_B, LOBBY_DOOR, MOIST_OUT, MOISTURE, OUT, ROW, ROW_A,
-  ROW_B, ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, STATE_SIZE, SUM_AIR,
-  SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_SIZE, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, VENT, WIND,
+  ROW_B, ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR,
+  SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, VENT, WIND,
 } from './room'
-import { GAIN_NAMES, LOSS_NAMES } from './series'
 import { makeVentSolver } from './vent-solve'
 
 const { max, min, sqrt } = Math
@@ -42,114 +42,226 @@ export interface Stepper {
   heatContentJ: () => number
 }
 
+/** A stepper of its own for a model: as long as it is held, it keeps its state. */
+export function makeStepper(model: NetworkModel, site: SiteYear): Stepper {
+  return makeLoop(sizeOf(model)).lay(model, site)
+}
+
+/** Room for any usual house: what is larger gets a loop of its size. */
+const USUAL: Size = { chains: 40, cells: 640, links: 640, suns: 64, stores: 4, storeCells: 128 }
+
+let own: Loop | null = null
+
+/**
+ * The thread's own stepper, laid out for a model: whoever had it before has lost it. A run goes through without a pause, so one is enough; and a loop that is made
+ * once is compiled with its arrays as constants, which makes it two to three times as fast (docs/decisions/0002).
+ */
+export function ownStepper(model: NetworkModel, site: SiteYear): Stepper {
+  const size = sizeOf(model)
+  if (!own || !fits(size, own.size)) own = makeLoop(largest(size, own?.size ?? USUAL))
+  return own.lay(model, site)
+}
+
+const fits = (a: Size, b: Size) => Object.keys(a).every(k => a[k as keyof Size] <= b[k as keyof Size])
+const largest = (a: Size, b: Size) => Object.fromEntries(Object.keys(a).map(k => [k, max(a[k as keyof Size], b[k as keyof Size])])) as unknown as Size
+
+interface Loop { size: Size, lay: (model: NetworkModel, site: SiteYear) => Stepper }
+
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so each chain is eliminated from the
  * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the half hour before, then goes back out. The spaces
  * under a row cover and in the lobby are eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in
  * the ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
-export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
-  const v = new Float64Array(STATE_SIZE)
-  const { count, offset, cellCount, capacity, area, facingUp, longwaveThrough, underRow } = m
-  const T = new Float64Array(cellCount)
-  const iceKg = new Float64Array(count)
-  const chainCells = offset[count]!
-  const rhs = new Float64Array(chainCells)
-  const hc = new Float64Array(count)
-  const hr = new Float64Array(count)
-  const headRow = new Float64Array(count)
-  /** Each chain's last cell, its face. */
-  const face = Int32Array.from({ length: count }, (_, c) => offset[c + 1]! - 1)
-  /** Chains whose other end the ledger asks for. */
-  const tied = Int32Array.from(m.tie.keys()).filter(c => m.tie[c] !== GROUND && m.tie[c] !== CLOSED)
-  const headPivot = new Float64Array(count)
-  const sums = new Float64Array(SUM_SIZE)
-  const firstSum = new Float64Array(count)
-  const lostJ = new Float64Array(LOSS_NAMES.length)
-  const gainedJ = new Float64Array(GAIN_NAMES.length)
-  const hasRow = m.rowCover.on && m.bedAreaM2 > 0
-  const hasLobby = m.lobby.areaM2 > 0
-  const radiant = m.sources.heaterRadiant
+function makeLoop(size: Size): Loop {
+  const memory = makeMemory(size)
+  const { v, T, source, capacity, between, store, pivot, factor, offset, face, area, head, hc, latent, slope, held, iceKg, sums, firstSum, lostJ, gainedJ } = memory
+  const { chains } = size
+  /** Own part of each cell of a chain on the way in, W. */
+  const sides = memory.doubles(size.cells)
+  const hr = memory.doubles(chains)
+  const headRow = memory.doubles(chains)
+  const headPivot = memory.doubles(chains)
+  const warmFilm = memory.doubles(chains)
+  const coldFilm = memory.doubles(chains)
+  const longwaveThrough = memory.doubles(chains)
+  const underRow = memory.bytes(chains)
+  const waters = memory.ints(chains)
+  const hourly = makeHourly(memory)
+  const moisture = makeMoisture(memory)
+  const vents = makeVentSolver(memory)
+  let m!: NetworkModel
+  let chainCells = 0
+  /** First cell of the second lane: chains are gone through in two lanes at once, the first at least as long. */
+  let lane = 0
+  let waterCount = 0
+  let hasRow = false
+  let hasLobby = false
+  let radiant = 0
   let lastDt = 0
   /** How long the films have held, s. */
   let filmAge = FILMS_HOLD
-  const waters: number[] = []
-  for (let c = 0; c < count; c++) if (m.waterKg[c]! > 0) waters.push(c)
 
-  const warm = max(2, site.dryBulbC[0]!)
-  for (let i = 0; i < cellCount; i++) T[i] = Number.isNaN(m.start[i]!) ? warm : m.start[i]!
-  v[AIR] = v[STAR] = v[ROW] = v[LOBBY] = warm
-  v[MOISTURE] = humidityRatio(saturationPressurePa(warm) * 0.7, site.pressurePa[0]!)
+  function lay(model: NetworkModel, site: SiteYear): Stepper {
+    m = model
+    layModel(memory, m)
+    chainCells = m.offset[m.count]!
+    lane = m.offset.find(i => i >= chainCells / 2)!
+    waterCount = 0
+    for (let c = 0; c < m.count; c++) {
+      warmFilm[c] = filmFactor(true, m.facingUp[c]!)
+      coldFilm[c] = filmFactor(false, m.facingUp[c]!)
+      if (m.waterKg[c]! > 0) waters[waterCount++] = c
+    }
+    longwaveThrough.set(m.longwaveThrough)
+    underRow.set(m.underRow)
+    hasRow = m.rowCover.on && m.bedAreaM2 > 0
+    hasLobby = m.lobby.areaM2 > 0
+    radiant = m.sources.heaterRadiant
+    lastDt = 0
+    filmAge = FILMS_HOLD
+    const warm = max(2, site.dryBulbC[0]!)
+    for (let i = 0; i < m.cellCount; i++) T[i] = Number.isNaN(m.start[i]!) ? warm : m.start[i]!
+    v[AIR] = v[STAR] = v[ROW] = v[LOBBY] = warm
+    v[MOISTURE] = humidityRatio(saturationPressurePa(warm) * 0.7, site.pressurePa[0]!)
+    hourly.lay(m, site)
+    moisture.lay(m)
+    vents.lay(m)
+    return {
+      state: v, cells: T.subarray(0, m.cellCount), iceKg: iceKg.subarray(0, m.count), lostJ, gainedJ, storeC: hourly.storeC.subarray(0, m.exchangers.length),
+      prepareHour, step, endHour: hourly.end, clearTally, heatContentJ,
+    }
+  }
 
-  const hourly = makeHourly({ m, site, v, T, iceKg, sums, firstSum, lostJ, gainedJ })
-  const { store, base, pivot, factor, head, held } = hourly
-  const moisture = makeMoisture(m, v, T, hc)
-  const { latent, slope } = moisture
-  const vents = makeVentSolver(m, v)
-
-  /** Right-hand sides inwards, films, and the two equations that are left. */
-  function gather(dt: number): void {
-    // Locals keep the arrays at hand for the compiler.
+  /** Carries right-hand sides inwards. A face passes nothing on to the chain after it. */
+  function inwards(): void {
     const t = T
     const stores = store
-    const known = base
+    const sources = source
     const factors = factor
-    const sides = rhs
-    const faces = face
-    const n = count
-    // All chains in one line: a face passes nothing on to the chain behind it.
-    let r = 0
-    for (let i = 0; i < chainCells; i++) {
-      const own = stores[i]! * t[i]! + known[i]! + r
-      sides[i] = own
-      r = factors[i]! * own
+    const own = sides
+    const middle = lane
+    const second = chainCells - middle
+    let a = 0
+    let b = 0
+    for (let i = 0, j = middle; i < second; i++, j++) {
+      const first = stores[i]! * t[i]! + sources[i]! + a
+      own[i] = first
+      a = factors[i]! * first
+      const other = stores[j]! * t[j]! + sources[j]! + b
+      own[j] = other
+      b = factors[j]! * other
     }
+    for (let i = second; i < middle; i++) {
+      const first = stores[i]! * t[i]! + sources[i]! + a
+      own[i] = first
+      a = factors[i]! * first
+    }
+  }
+
+  /** Faces stand in `sides` as they are; what lies behind them follows. */
+  function outwards(): void {
+    const t = T
+    const pivots = pivot
+    const factors = factor
+    const own = sides
+    const end = chainCells
+    const middle = lane
+    const second = end - middle
+    let a = 0
+    let b = 0
+    for (let k = 1; k <= second; k++) {
+      const i = middle - k
+      const j = end - k
+      a = own[i]! * pivots[i]! + factors[i]! * a
+      t[i] = a
+      b = own[j]! * pivots[j]! + factors[j]! * b
+      t[j] = b
+    }
+    for (let i = middle - second - 1; i >= 0; i--) {
+      a = own[i]! * pivots[i]! + factors[i]! * a
+      t[i] = a
+    }
+  }
+
+  /** Films at the faces, by where air and faces stand. */
+  function takeFilms(): void {
+    const { count } = m
     const air = v[AIR]!
     const star = v[STAR]!
     const row = v[ROW]!
     const light = v[LIGHT]!
-    const drawn = v[ROW_DRAWN]!
+    const t = T
+    const faces = face
+    const under = underRow
+    const areas = area
+    const through = longwaveThrough
+    const warm = warmFilm
+    const cold = coldFilm
+    const convective = hc
+    const radiative = hr
+    for (let c = 0; c < count; c++) {
+      const faceC = t[faces[c]!]!
+      const difference = faceC - (under[c] === 1 ? row : air)
+      convective[c] = filmOf(difference > 0 ? warm[c]! : cold[c]!, difference) * areas[c]!
+      radiative[c] = radiativeFilm((faceC + star) / 2, EMISSIVITY) * areas[c]! * (1 - through[c]! * light)
+    }
+    if (v[ROW_DRAWN] === 0) return
+    for (let c = 0; c < count; c++) {
+      if (underRow[c] === 0) continue
+      hc[c]! += (1 - ROW_COVER_OPEN) * hr[c]!
+      hr[c]! *= ROW_COVER_OPEN
+    }
+  }
+
+  /** Right-hand sides inwards, and the two equations that are left. */
+  function gather(dt: number): void {
+    const { count } = m
+    if (filmAge >= FILMS_HOLD) {
+      takeFilms()
+      filmAge = 0
+    }
+    filmAge += dt
+    inwards()
+    const row = v[ROW]!
     let a11 = m.airCapacity / dt
-    let b1 = a11 * air
+    let b1 = a11 * v[AIR]!
     let a12 = 0
     let a22 = v[STAR_SKY]!
     let b2 = v[STAR_SKY_T]!
     let rowA = 0
     let rowB = 0
     let rowStar = 0
-    const anew = filmAge >= FILMS_HOLD
-    filmAge = anew ? dt : filmAge + dt
-    for (let c = 0; c < n; c++) {
+    const t = T
+    const side = sides
+    const faces = face
+    const under = underRow
+    const heads = head
+    const slopes = slope
+    const owed = latent
+    const films = hc
+    const rays = hr
+    const rows = headRow
+    const pivots = headPivot
+    for (let c = 0; c < count; c++) {
       const i1 = faces[c]!
-      const faceC = t[i1]!
-      const r = sides[i1]! + slope[c]! * faceC + latent[c]!
-      const under = underRow[c] === 1
-      let convective = hc[c]!
-      let radiative = hr[c]!
-      if (anew) {
-        convective = insideFilm(faceC - (under ? row : air), facingUp[c]!) * area[c]!
-        radiative = radiativeFilm((faceC + star) / 2, EMISSIVITY) * area[c]! * (1 - longwaveThrough[c]! * light)
-        if (under && drawn > 0) {
-          convective += (1 - ROW_COVER_OPEN) * radiative
-          radiative *= ROW_COVER_OPEN
-        }
-      }
-      const p = 1 / (head[c]! + slope[c]! + convective + radiative)
-      hc[c] = convective
-      hr[c] = radiative
-      headRow[c] = r * p
-      headPivot[c] = p
-      a22 += radiative * (1 - radiative * p)
-      b2 += radiative * r * p
-      if (under) {
-        rowA += convective * (1 - convective * p)
-        rowB += convective * r * p
+      const convective = films[c]!
+      const radiative = rays[c]!
+      const p = 1 / (heads[c]! + slopes[c]! + convective + radiative)
+      const own = (side[i1]! + slopes[c]! * t[i1]! + owed[c]!) * p
+      rows[c] = own
+      pivots[c] = p
+      a22 += radiative - radiative * radiative * p
+      b2 += radiative * own
+      if (under[c] === 1) {
+        rowA += convective - convective * convective * p
+        rowB += convective * own
         rowStar += convective * radiative * p
       }
       else {
-        a11 += convective * (1 - convective * p)
+        a11 += convective - convective * convective * p
+        b1 += convective * own
         a12 += convective * radiative * p
-        b1 += convective * r * p
       }
     }
     if (hasRow) {
@@ -216,36 +328,38 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   }
 
   function goBack(): void {
-    const t = T
-    const sides = rhs
-    const pivots = pivot
-    const factors = factor
     const air = v[AIR]!
     const star = v[STAR]!
     const row = v[ROW]!
+    const { count } = m
+    const t = T
+    const side = sides
+    const faces = face
+    const under = underRow
+    const slopes = slope
+    const owed = latent
+    const films = hc
+    const rays = hr
+    const rows = headRow
+    const pivots = headPivot
     for (let c = 0; c < count; c++) {
-      const i1 = face[c]!
-      const faceC = headRow[c]! + (hc[c]! * (underRow[c] === 1 ? row : air) + hr[c]! * star) * headPivot[c]!
+      const i1 = faces[c]!
+      const faceC = rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star) * pivots[c]!
       // Latent heat that the face's warming kept from it stays owed.
-      latent[c] = slope[c]! * (faceC - t[i1]!)
-      sides[i1] = faceC
+      owed[c] = slopes[c]! * (faceC - t[i1]!)
+      side[i1] = faceC
     }
-    // A face stands as it is; what lies behind it follows.
-    let next = 0
-    for (let i = chainCells - 1; i >= 0; i--) {
-      next = sides[i]! * pivots[i]! + factors[i]! * next
-      t[i] = next
-    }
+    outwards()
   }
 
   /** Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the solver and takes its heat here. */
   function freeze(dt: number): void {
-    for (let w = 0; w < waters.length; w++) {
+    for (let w = 0; w < waterCount; w++) {
       const c = waters[w]!
       const i = offset[c]!
       if (T[i]! >= 0 && iceKg[c] === 0) continue
       let heat = capacity[i]! * T[i]! - iceKg[c]! * FUSION
-      if (held[c]) heat += (m.between[i]! * (T[i + 1]! - T[i]!) + base[i]!) * dt
+      if (held[c] === 1) heat += (between[i]! * (T[i + 1]! - T[i]!) + source[i]!) * dt
       const whole = m.waterKg[c]! * FUSION
       iceKg[c] = heat >= 0 ? 0 : heat > -whole ? -heat / FUSION : m.waterKg[c]!
       T[i] = heat >= 0 ? heat / capacity[i]! : heat > -whole ? 0 : (heat + whole) / capacity[i]!
@@ -253,6 +367,7 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
   }
 
   function step(dt: number, heaterW: number, setPointC: number): void {
+    const { count } = m
     lastDt = dt
     gather(dt)
     solveAir(dt, heaterW, setPointC)
@@ -269,7 +384,10 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     sums[SUM_HEAT]! += v[HEAT]! * dt
     sums[SUM_CONDENSED]! += v[CONDENSED]! * dt
     sums[SUM_MOIST]! += v[MOISTURE]! * dt
-    for (let k = 0; k < tied.length; k++) firstSum[tied[k]!]! += T[offset[tied[k]!]!]! * dt
+    const t = T
+    const firsts = offset
+    const sum = firstSum
+    for (let c = 0; c < count; c++) sum[c]! += t[firsts[c]!]! * dt
   }
 
   function prepareHour(hour: number, dt: number, span?: number): void {
@@ -282,15 +400,15 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     if (hasRow) sum += ROW_CAPACITY * m.bedAreaM2 * v[ROW]!
     if (hasLobby) sum += LOBBY_CAPACITY * m.lobby.areaM2 * v[LOBBY]!
     for (let i = 0; i < chainCells; i++) sum += capacity[i]! * T[i]!
-    for (let i = m.deepFrom; i < cellCount; i++) sum += capacity[i]! * T[i]!
-    for (let c = 0; c < count; c++) sum -= iceKg[c]! * FUSION
+    for (let i = m.deepFrom; i < m.cellCount; i++) sum += capacity[i]! * T[i]!
+    for (let c = 0; c < m.count; c++) sum -= iceKg[c]! * FUSION
     return sum
   }
 
   /** Latent heat on its way to faces and air, J: what one usual step delivers. */
   function owedJ(): number {
     let w = v[FOG]!
-    for (let c = 0; c < count; c++) w += latent[c]!
+    for (let c = 0; c < m.count; c++) w += latent[c]!
     return w * lastDt
   }
 
@@ -298,5 +416,5 @@ export function makeStepper(m: NetworkModel, site: SiteYear): Stepper {
     lostJ.fill(0)
     gainedJ.fill(0)
   }
-  return { state: v, cells: T, iceKg, lostJ, gainedJ, storeC: hourly.storeC, prepareHour, step, endHour: hourly.end, clearTally, heatContentJ }
+  return { size, lay }
 }

@@ -1,7 +1,9 @@
-import { humidityRatio, saturationPressurePa } from '../climate'
+import { humidityRatio, tabledSaturationPa } from '../climate'
+import { ROCK_NODES } from '../store/rock-bed'
 import type { Exchanger } from './exchangers'
+import type { Memory } from './memory'
 import type { NetworkModel } from './model'
-import { AIR, AIR_HEAT, FAN_W, LATENT, MOISTURE, OUT, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SUPPLY, TIE, TIE_T } from './room'
+import { AIR, AIR_HEAT, FAN_W, LATENT, MOISTURE, OUT, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SUPPLY, SUPPLY_C, TIE, TIE_T } from './room'
 
 const { abs, exp, max, min } = Math
 
@@ -14,81 +16,96 @@ const HOLDS = 60
  * Fans that blow air through the ground or through rock. For an hour each running store is a tie of the air to its own temperature; what it got is worked out
  * at the hour's end from the mean air, and reaches its soil in the next hour. Moisture condenses where the soil is colder than the dew point and dries again while there is any.
  */
-export function makeStoreAir(m: NetworkModel, v: Float64Array, T: Float64Array, pending: Float64Array) {
-  const { exchangers } = m
-  const n = exchangers.length
-  const storeC = new Float64Array(n)
-  const tieG = new Float64Array(n)
-  const tieTarget = new Float64Array(n)
-  const draw = new Float64Array(n)
-  const saturated = new Float64Array(n)
-  const waterKg = new Float64Array(n)
-  const charging = new Uint8Array(n)
-  const running = new Uint8Array(n)
-  const rock = exchangers.map((e) => {
-    let mean = 0
-    for (let k = 0; k < e.cells.length; k++) mean += T[e.cells[k]!]! * e.weights[k]!
-    return new Float64Array(e.nodes).fill(mean)
-  })
-  let supplyFlow = 0
-  let supplyC = 0
+export function makeStoreAir(memory: Memory) {
+  const { v, T, pending } = memory
+  const { stores, storeCells } = memory.size
+  const storeC = memory.doubles(stores)
+  const tieG = memory.doubles(stores)
+  const tieTarget = memory.doubles(stores)
+  const draw = memory.doubles(stores)
+  const saturated = memory.doubles(stores)
+  const waterKg = memory.doubles(stores)
+  const charging = memory.bytes(stores)
+  const running = memory.bytes(stores)
+  /** Cells of ground of all stores in a line with their weights, and where each store's begin. */
+  const cell = memory.ints(storeCells)
+  const weight = memory.doubles(storeCells)
+  const from = memory.ints(stores + 1)
+  const rock = memory.doubles(stores * ROCK_NODES)
+  /** Share that one node of rock takes in a block. */
+  const nodeShare = memory.doubles(stores)
+  let exchangers: readonly Exchanger[] = []
+  let lastSpan = 0
 
-  function soilC(e: Exchanger): number {
+  function lay(m: NetworkModel): void {
+    exchangers = m.exchangers
+    lastSpan = 0
+    exchangers.forEach((e, x) => {
+      from[x + 1] = from[x]! + e.cells.length
+      cell.set(e.cells, from[x])
+      weight.set(e.weights, from[x])
+      rock.fill(soilC(x), x * ROCK_NODES, (x + 1) * ROCK_NODES)
+    })
+  }
+
+  function soilC(x: number): number {
     let t = 0
-    for (let k = 0; k < e.cells.length; k++) t += T[e.cells[k]!]! * e.weights[k]!
+    for (let k = from[x]!; k < from[x + 1]!; k++) t += T[cell[k]!]! * weight[k]!
     return t
   }
 
-  /** Share that one node takes in an hour: no more than brings it level with the air. */
-  function nodeShare(e: Exchanger, span: number): number {
-    const flow = e.massFlow * AIR_HEAT
-    const rate = flow * e.effectiveness * span / e.nodeCapacity
-    return min(e.effectiveness, (1 - exp(-rate)) * e.nodeCapacity / (flow * span))
+  /** A node takes no more than brings it level with the air. */
+  function shareNodes(span: number): void {
+    lastSpan = span
+    for (let x = 0; x < exchangers.length; x++) {
+      const e = exchangers[x]!
+      const flow = e.massFlow * AIR_HEAT
+      if (e.kind === 'rock') nodeShare[x] = min(e.effectiveness, (1 - exp(-flow * e.effectiveness * span / e.nodeCapacity)) * e.nodeCapacity / (flow * span))
+    }
   }
 
-  /** Sets the ties of the hour; returns the temperature of the earth tube's supply. */
-  function prepare(span: number): number {
+  /** Sets the ties of the hour. */
+  function prepare(span: number): void {
     v[TIE] = 0
     v[TIE_T] = 0
     v[FAN_W] = 0
     v[SUPPLY] = 0
     v[PIPE_DRAW] = 0
     v[PIPE_DRAW_T] = 0
-    supplyFlow = 0
+    if (span !== lastSpan) shareNodes(span)
     const air = v[AIR]!
-    for (let x = 0; x < n; x++) {
+    for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
       tieG[x] = 0
       draw[x] = 0
       const flow = e.massFlow * AIR_HEAT
       if (e.kind === 'tube') {
-        storeC[x] = soilC(e)
+        storeC[x] = soilC(x)
         if (air >= e.belowC && air <= e.aboveC) continue
-        supplyFlow = flow
-        supplyC = v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness
         v[SUPPLY] = flow
+        v[SUPPLY_C] = v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness
         v[FAN_W]! += e.fanW
         continue
       }
-      const nodes = rock[x]!
       let target = 0
       let g = flow * e.effectiveness
       if (e.kind === 'rock') {
-        const share = nodeShare(e, span)
-        charging[x] = air > mean(nodes) ? 1 : 0
+        const share = nodeShare[x]!
+        const mean = meanOf(x)
+        charging[x] = air > mean ? 1 : 0
         let left = 1
         // The last node passed weighs most in what comes out.
-        for (let k = 0; k < nodes.length; k++) {
-          const node = charging[x] ? nodes[nodes.length - 1 - k]! : nodes[k]!
+        for (let k = 0; k < ROCK_NODES; k++) {
+          const node = rock[x * ROCK_NODES + (charging[x] ? ROCK_NODES - 1 - k : k)]!
           target += share * left * node
           left *= 1 - share
         }
         target /= 1 - left
         g = flow * (1 - left)
-        storeC[x] = mean(nodes)
+        storeC[x] = mean
       }
       else {
-        target = soilC(e)
+        target = soilC(x)
         storeC[x] = target
       }
       const difference = air - storeC[x]!
@@ -100,7 +117,7 @@ export function makeStoreAir(m: NetworkModel, v: Float64Array, T: Float64Array, 
       v[TIE]! += g
       v[TIE_T]! += g * target
       v[FAN_W]! += e.fanW
-      saturated[x] = humidityRatio(saturationPressurePa(target), v[PRESSURE]!)
+      saturated[x] = humidityRatio(tabledSaturationPa(target), v[PRESSURE]!)
       if (v[MOISTURE]! > saturated[x]! || waterKg[x]! > 0) {
         draw[x] = e.massFlow * (g / flow)
         v[PIPE_DRAW]! += draw[x]!
@@ -108,23 +125,23 @@ export function makeStoreAir(m: NetworkModel, v: Float64Array, T: Float64Array, 
       }
       tieTarget[x] = target
     }
-    return supplyC
   }
-  function mean(nodes: Float64Array): number {
+
+  function meanOf(x: number): number {
     let sum = 0
-    for (let k = 0; k < nodes.length; k++) sum += nodes[k]!
-    return sum / max(1, nodes.length)
+    for (let k = x * ROCK_NODES; k < (x + 1) * ROCK_NODES; k++) sum += rock[k]!
+    return sum / ROCK_NODES
   }
 
   /** Passes the hour's heat on. Returns the heat that the earth tube fetched from the ground outside, J. */
   function end(airC: number, moisture: number, span: number): number {
     let fetched = 0
-    for (let x = 0; x < n; x++) {
+    for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
       if (e.kind === 'tube') {
-        if (supplyFlow === 0) continue
-        fetched = supplyFlow * (supplyC - v[OUT]!) * span
-        give(e, -fetched)
+        if (v[SUPPLY] === 0) continue
+        fetched = v[SUPPLY]! * (v[SUPPLY_C]! - v[OUT]!) * span
+        give(x, -fetched)
         continue
       }
       const dry = tieG[x]! * (airC - tieTarget[x]!) * span
@@ -133,36 +150,36 @@ export function makeStoreAir(m: NetworkModel, v: Float64Array, T: Float64Array, 
       waterKg[x] = min(HOLDS * e.flowM3s, max(0, waterKg[x]! + water))
       const heat = dry + LATENT * water
       if (e.kind === 'pipes') {
-        if (heat !== 0) give(e, heat)
+        if (heat !== 0) give(x, heat)
         continue
       }
-      const nodes = rock[x]!
       if (tieG[x]! > 0) {
         const flow = e.massFlow * AIR_HEAT
-        const share = nodeShare(e, span)
+        const share = nodeShare[x]!
         let t = airC
-        for (let k = 0; k < nodes.length; k++) {
-          const i = charging[x] ? k : nodes.length - 1 - k
-          const taken = share * (t - nodes[i]!)
+        for (let k = 0; k < ROCK_NODES; k++) {
+          const i = x * ROCK_NODES + (charging[x] ? k : ROCK_NODES - 1 - k)
+          const taken = share * (t - rock[i]!)
           t -= taken
-          nodes[i] = nodes[i]! + (flow * taken * span + LATENT * water / nodes.length) / e.nodeCapacity
+          rock[i]! += (flow * taken * span + LATENT * water / ROCK_NODES) / e.nodeCapacity
         }
       }
-      const toGround = e.toGround * (mean(nodes) - soilC(e)) * span
-      for (let k = 0; k < nodes.length; k++) nodes[k] = nodes[k]! - toGround / nodes.length / e.nodeCapacity
-      give(e, toGround)
+      const toGround = e.toGround * (meanOf(x) - soilC(x)) * span
+      const each = toGround / ROCK_NODES / e.nodeCapacity
+      for (let k = x * ROCK_NODES; k < (x + 1) * ROCK_NODES; k++) rock[k]! -= each
+      give(x, toGround)
     }
     return fetched
   }
 
-  function give(e: Exchanger, joules: number): void {
-    for (let k = 0; k < e.cells.length; k++) pending[e.cells[k]!]! += joules * e.weights[k]!
+  function give(x: number, joules: number): void {
+    for (let k = from[x]!; k < from[x + 1]!; k++) pending[cell[k]!]! += joules * weight[k]!
   }
 
   function heatJ(): number {
     let sum = 0
-    for (let x = 0; x < n; x++) for (let k = 0; k < rock[x]!.length; k++) sum += rock[x]![k]! * exchangers[x]!.nodeCapacity
+    for (let x = 0; x < exchangers.length; x++) if (exchangers[x]!.kind === 'rock') sum += meanOf(x) * ROCK_NODES * exchangers[x]!.nodeCapacity
     return sum
   }
-  return { prepare, end, heatJ, storeC }
+  return { lay, prepare, end, heatJ, storeC }
 }

@@ -1,4 +1,5 @@
-import { openerTarget, ventFlow } from '../air/vents'
+import { openerTarget, ventFactors, ventFlow, type VentFactors } from '../air/vents'
+import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import { AIR_HEAT, DENSITY, FULL, LEAST, OPENING, OUT, START, VENT, WIND } from './room'
 
@@ -6,42 +7,56 @@ const { abs, exp, max, min } = Math
 
 /** The midday airing shrinks from its full opening to none over this fall of the air below the vents' start, K. */
 const AIRING_FADES_K = 3
+/** The air of a step is found this nearly, K. */
+const NEAR_K = 1e-5
 
 /**
  * Solves the air of a step with vents and fans in it: what is left of the room is `a · air = b`, and the outside air let in rises with warmth.
- * The balance rises with temperature, so its root lies between outside and the closed room: false position, kept in its bracket (Illinois).
+ * The balance rises with temperature, so its root lies between outside and the closed room: secants from the flow of the step before, kept in that bracket.
  */
-export function makeVentSolver(m: NetworkModel, v: Float64Array) {
-  const hasVents = m.vents.lowM2 + m.vents.highM2 > 0
-  const { startC, lagS, hysteresisK } = m.opener
-  const { stages, flowM3h, startC: fanStart, stepK } = m.fans
-  const fanFlow = flowM3h / 3600
+export function makeVentSolver({ v }: Memory) {
+  let m!: NetworkModel
+  let vents!: VentFactors
+  let hasVents = false
   let lastDt = -1
   let lag = 0
 
+  function lay(model: NetworkModel): void {
+    m = model
+    vents = ventFactors(m.vents)
+    hasVents = m.vents.lowM2 + m.vents.highM2 > 0
+    lastDt = -1
+  }
+
   /** Opener at a temperature: it follows the warming line up and, `hysteresisK` cooler, the cooling line down. */
   function opening(t: number, closing: number): number {
+    const { startC, hysteresisK } = m.opener
     const up = openerTarget(t, v[START]!, v[FULL]!)
     const down = hysteresisK > 0 ? openerTarget(t + hysteresisK, v[START]!, v[FULL]!) : up
     const wanted = min(max(v[OPENING]!, up), down)
     // Midday airing ends by itself: nobody lets a cold room stand open.
-    const aired = v[LEAST]! * max(0, min(1, (t - startC) / AIRING_FADES_K + 1))
+    const least = v[LEAST]!
+    const aired = least > 0 ? least * max(0, min(1, (t - startC) / AIRING_FADES_K + 1)) : 0
     return max(aired, closing + lag * wanted)
   }
 
+  /** How many of the fans' stages run, each easing in over a kelvin. */
   function fansOn(t: number): number {
+    const { stages, startC, stepK } = m.fans
     let on = 0
-    for (let k = 0; k < stages; k++) on += max(0, min(1, t - fanStart - k * stepK))
+    for (let k = 0; k < stages; k++) on += max(0, min(1, t - startC - k * stepK))
     return on
   }
 
+  /** m³/s. */
   function flow(t: number, closing: number): number {
-    const natural = hasVents ? ventFlow(m.vents, opening(t, closing), t, v[OUT]!, v[WIND]!) : 0
-    return stages > 0 ? natural + fansOn(t) * fanFlow : natural
+    const natural = hasVents ? ventFlow(vents, opening(t, closing), t, v[OUT]!, v[WIND]!) : 0
+    return m.fans.stages > 0 ? natural + fansOn(t) * m.fans.flowM3h / 3600 : natural
   }
 
   /** Air of the step, °C; the flow's W/K is left in `VENT`, the opening in `OPENING`. */
   function solve(dt: number, a: number, b: number): number {
+    const { lagS, hysteresisK } = m.opener
     if (dt !== lastDt) {
       lag = lagS > 0 ? 1 - exp(-dt / lagS) : 1
       lastDt = dt
@@ -49,7 +64,7 @@ export function makeVentSolver(m: NetworkModel, v: Float64Array) {
     const closed = b / a
     const closing = v[OPENING]! * (1 - lag)
     const idle = closed <= v[START]! - hysteresisK && closing < 0.001 && v[LEAST] === 0
-    if ((!hasVents || idle) && (stages === 0 || closed <= fanStart)) {
+    if ((!hasVents || idle) && (m.fans.stages === 0 || closed <= m.fans.startC)) {
       v[OPENING] = 0
       v[VENT] = 0
       return closed
@@ -58,28 +73,26 @@ export function makeVentSolver(m: NetworkModel, v: Float64Array) {
     const perFlow = v[DENSITY]! * AIR_HEAT
     let lo = min(closed, outside)
     let hi = max(closed, outside)
-    let fLo = a * lo - b + flow(lo, closing) * perFlow * (lo - outside)
-    let fHi = a * hi - b + flow(hi, closing) * perFlow * (hi - outside)
-    let t = hi
-    for (let k = 0; k < 40 && hi - lo > 1e-3; k++) {
-      t = fHi - fLo > 1e-12 ? lo - fLo * (hi - lo) / (fHi - fLo) : (lo + hi) / 2
-      const f = a * t - b + flow(t, closing) * perFlow * (t - outside)
-      if (abs(f) < 1e-3 * a) break
-      if (f > 0) {
-        hi = t
-        fHi = f
-        fLo /= 2
-      }
-      else {
-        lo = t
-        fLo = f
-        fHi /= 2
-      }
+    let t = (b + v[VENT]! * outside) / (a + v[VENT]!)
+    let g = flow(t, closing) * perFlow
+    let f = a * t - b + g * (t - outside)
+    // Without the vents' own answer to warmth the first slope is too flat: the next point falls beyond the root.
+    let slope = a + g
+    for (let k = 0; k < 40 && abs(f) >= NEAR_K * a; k++) {
+      if (f > 0) hi = t
+      else lo = t
+      if (hi - lo < NEAR_K) break
+      let next = t - f / slope
+      if (!(next > lo && next < hi) || k % 4 === 3) next = (lo + hi) / 2
+      g = flow(next, closing) * perFlow
+      const fNext = a * next - b + g * (next - outside)
+      slope = (fNext - f) / (next - t)
+      t = next
+      f = fNext
     }
-    const g = flow(t, closing) * perFlow
     v[OPENING] = hasVents ? opening(t, closing) : 0
     v[VENT] = g
     return (b + g * outside) / (a + g)
   }
-  return { solve, fansOn }
+  return { lay, solve }
 }

@@ -1,6 +1,6 @@
 import { insideFilm } from '../../core/air/films'
 import { leakageFlow } from '../../core/air/leakage'
-import { openerTarget, ventFlow } from '../../core/air/vents'
+import { openerTarget, ventFactors, ventFlow } from '../../core/air/vents'
 import { DEMOS, type Design } from '../../core/design'
 import { RunStopped } from '../../core/network/run'
 import { createYearEngine, type YearResult } from '../../core/year'
@@ -138,9 +138,9 @@ test('air: openers, vents and films by hand', () => {
   expect(openerTarget(24.5, 20, 29)).toBeCloseTo(0.5, 9)
   expect(openerTarget(10, 20, 29)).toBe(0)
   const both = { lowM2: 1, highM2: 1, riseM: 2 }
-  expect(ventFlow(both, 1, 30, 20, 0)).toBeGreaterThan(ventFlow(both, 0.5, 30, 20, 0))
-  expect(ventFlow({ ...both, highM2: 0 }, 1, 30, 20, 0)).toBeLessThan(0.5 * ventFlow(both, 1, 30, 20, 0))
-  expect(ventFlow(both, 0, 30, 20, 5)).toBe(0)
+  expect(ventFlow(ventFactors(both), 1, 30, 20, 0)).toBeGreaterThan(ventFlow(ventFactors(both), 0.5, 30, 20, 0))
+  expect(ventFlow(ventFactors({ ...both, highM2: 0 }), 1, 30, 20, 0)).toBeLessThan(0.5 * ventFlow(ventFactors(both), 1, 30, 20, 0))
+  expect(ventFlow(ventFactors(both), 0, 30, 20, 5)).toBe(0)
   expect(leakageFlow(0.02, 0, 3)).toBeGreaterThan(0)
   // Warm floor: air rises from it; cool floor: it lies still.
   expect(insideFilm(10, 1)).toBeGreaterThan(1.9 * insideFilm(-10, 1))

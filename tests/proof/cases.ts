@@ -1,6 +1,6 @@
 import { entry, LEAKAGE_CLASSES } from '../../core/catalog'
 import { leakageAreaM2, leakageFlow } from '../../core/air/leakage'
-import { ventFlow } from '../../core/air/vents'
+import { ventFactors, ventFlow } from '../../core/air/vents'
 import { groundTemperatureC, HOURS, humidityRatio, monthlyRadiation, MONTH_OF_DAY, saturationPressurePa, type SiteYear } from '../../core/climate'
 import { DEMOS, FORMS, type Design } from '../../core/design'
 import { wantedRadiation } from '../../core/climate/generator'
@@ -108,7 +108,7 @@ function airRows(): ProofRow[] {
   // Two equal openings of 1 m², 2 m apart, 30 °C inside, 20 °C outside, no wind: Cd A/√2 √(2 g h ΔT/T).
   const stack = 0.6 / Math.SQRT2 * Math.sqrt(2 * 9.81 * 2 * 10 / 303.15)
   return [
-    proof('air: stack flow through two openings, m³/s', stack, ventFlow({ lowM2: 1, highM2: 1, riseM: 2 }, 1, 30, 20, 0), 1e-9, 'orifice equation'),
+    proof('air: stack flow through two openings, m³/s', stack, ventFlow(ventFactors({ lowM2: 1, highM2: 1, riseM: 2 }), 1, 30, 20, 0), 1e-9, 'orifice equation'),
     proof('air: changes an hour, built with care', 0.45, ach('tight'), 0.15, 'practice: 0.3–0.6'),
     proof('air: changes an hour, as usually built', 1.5, ach('usual'), 0.5, 'practice: 1–2'),
     proof('air: changes an hour, old', 3.5, ach('old'), 0.8, 'practice: 3 or more'),

@@ -1,5 +1,5 @@
 import { makeGroundOutside } from '../../core/network/ground-outside'
-import type { NetworkModel } from '../../core/network/model'
+import { makeMemory } from '../../core/network/memory'
 import { makeGroundSlice, type GroundInput } from '../../core/ground/slice'
 
 const SOIL = { conductivity: 1.5, density: 1800, specificHeat: 1670 }
@@ -21,13 +21,13 @@ export function iso13370(widthM: number, conductivity: number, wallM: number, re
 export function groundWave(): { depthM: number, swing: number, lag: number, expectedSwing: number, expectedLag: number }[] {
   const slice = makeGroundSlice(blank)
   const n = slice.outsideCapacity.length
-  const T = new Float64Array(n).fill(10)
-  const source = new Float64Array(n)
-  const model = {
-    capacity: slice.outsideCapacity,
-    outsideGround: { first: 0, columns: slice.outsideWidthsM.length, rows: slice.depthM.length, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: 0 },
-  } as unknown as NetworkModel
-  const step = makeGroundOutside(model, T, source)
+  const columns = slice.outsideWidthsM.length
+  const memory = makeMemory({ chains: 0, cells: n, links: 0, suns: 0, stores: 0, storeCells: 0 })
+  const { T, source } = memory
+  T.fill(10)
+  memory.capacity.set(slice.outsideCapacity)
+  const ground = makeGroundOutside(memory)
+  ground.lay({ outsideGround: { first: 0, columns, rows: slice.depthM.length, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: 0 } })
   const omega = 2 * Math.PI / (8760 * 3600)
   const damping = Math.sqrt(2 * SOIL.conductivity / (SOIL.density * SOIL.specificHeat) / omega)
   const re = new Float64Array(slice.depthM.length)
@@ -37,11 +37,11 @@ export function groundWave(): { depthM: number, swing: number, lag: number, expe
     for (let h = 0; h < 8760; h++) {
       const angle = omega * 3600 * (h + 1)
       source.fill(0)
-      step(10 + 10 * Math.cos(angle), 0, 3600)
+      ground.step(10 + 10 * Math.cos(angle), 0, 3600)
       if (y < years - 1) continue
       for (let r = 0; r < re.length; r++) {
-        re[r] = re[r]! + T[r]! * Math.cos(angle) / 4380
-        im[r] = im[r]! + T[r]! * Math.sin(angle) / 4380
+        re[r] = re[r]! + T[r * columns]! * Math.cos(angle) / 4380
+        im[r] = im[r]! + T[r * columns]! * Math.sin(angle) / 4380
       }
     }
   }

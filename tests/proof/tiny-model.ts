@@ -17,7 +17,6 @@ export function steadySite(outsideC: number): SiteYear {
 /** A room of water behind one massless wall: nothing else. The wall's conductance is so small that the films do not count. */
 export function waterRoom(options: { wallWK: number, waterKg: number }): NetworkModel {
   const none = new Float32Array(HOURS)
-  const rows = new Float32Array(HOURS * 2)
   const area = 200
   const two = (a = 0, b = 0) => Float64Array.from([a, b])
   const empty = { a: new Int32Array(0), g: new Float64Array(0) }
@@ -25,7 +24,7 @@ export function waterRoom(options: { wallWK: number, waterKg: number }): Network
     count: 2, offset: Int32Array.from([0, 2, 4]), cellCount: 4, capacity: Float64Array.from([0, 0, options.waterKg * 4184, 0]), between: Float64Array.from([options.wallWK, 0, 1e5, 0]),
     tie: Int32Array.from([OUTSIDE, CLOSED]), area: two(area, area), facingUp: two(), skyView: two(), longwaveThrough: two(), glazed: new Uint8Array(2),
     paneOpen: two(), paneDrawn: two(), insideDrawn: two(), outsideDrawn: two(), lossIndex: new Int32Array(2), underRow: new Uint8Array(2), waterKg: two(0, options.waterKg),
-    openWater: new Uint8Array(2), bed: new Uint8Array(2), layered: new Int32Array(0), faceSun: rows, paneSun: rows, outerSun: rows, airSun: none, start: new Float64Array(4).fill(NaN),
+    openWater: new Uint8Array(2), bed: new Uint8Array(2), layered: new Int32Array(0), sun: { watts: new Float32Array(0), cell: empty.a, chain: empty.a, lit: 0, kept: 0 }, airSun: none, start: new Float64Array(4).fill(NaN),
     quick: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 }, slow: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 }, deepFrom: 4, outsideGround: { first: 4, columns: 0, rows: 0, down: empty.g, area: empty.g, half: empty.g, film: 0 },
     buried: { g: empty.g, cell: empty.a, share: two() }, houseC: 20, drawn: none, coverLeak: 0, bedAreaM2: 0, bedLight: none, leafArea: 0, leakAreaM2: 0,
     vents: { lowM2: 0, highM2: 0, riseM: 1 }, opener: { startC: 20, fullC: 30, lagS: 0, hysteresisK: 0 }, airing: PLAIN.breathe.airing, fans: PLAIN.breathe.fans,
