@@ -1,4 +1,4 @@
-import type { RoomObject } from './objects'
+import type { Bank, RoomObject } from './objects'
 import type { Building, Surface, SurfaceId, Vec } from './surfaces'
 
 const { abs, floor, max, min, sqrt } = Math
@@ -23,16 +23,31 @@ interface RoomPlane {
   nz: number
   /** n · p on the plane. */
   d: number
-  face: FaceId
-  /** Where part of the plane is glazing: its face and its polygon's half-planes. */
-  pane: FaceId | null
+  /** Its faces by their place in the scene's list; `pane` is −1 where nothing is let in. */
+  face: number
+  pane: number
+  /** The pane's polygon as half-planes. */
   edges: Float64Array
+  /** One over the part of the aim along the normal. */
+  inverse: number
 }
+
+/** An object as the rays meet it. Beds take light on the top as one face and on their sides as another. */
+interface Target { box: Box, bank: Bank | null, top: number, sides: number, isBed: boolean }
+
+interface Box { x0: number, x1: number, y0: number, y1: number, z0: number, z1: number }
+
+/** A direction and one over each of its parts. */
+interface Aim { x: number, y: number, z: number, ix: number, iy: number, iz: number, inLevel: number }
 
 /** Rays in the room. Positions are inside or on the skin; directions are unit vectors. Built once a building; calls allocate nothing. */
 export interface Scene {
-  /** Face that the ray lands on. */
-  land: (x: number, y: number, z: number, dx: number, dy: number, dz: number) => FaceId
+  /** What light can land on. */
+  faces: readonly FaceId[]
+  /** The direction of the rays to come. */
+  aim: (dx: number, dy: number, dz: number) => void
+  /** Face that a ray of that direction lands on, by its place in `faces`. */
+  land: (x: number, y: number, z: number) => number
   /** Whether the way from a point of the glass along a direction outwards is free of eaves and house walls. */
   open: (x: number, y: number, z: number, dx: number, dy: number, dz: number) => boolean
 }
@@ -42,51 +57,77 @@ export interface SceneExtras { strip: Screen | null, outside: Screen[] }
 
 /** The scene of a building. Skins are convex, so a ray ends on the nearest plane before it, unless an object stands before that. */
 export function makeScene(building: Building, extras: SceneExtras): Scene {
-  const planes = roomPlanes(building.surfaces)
-  const { objects } = building
-  const { strip, outside } = extras
+  const faces: FaceId[] = []
+  const placeOf = (id: FaceId) => {
+    if (!faces.includes(id)) faces.push(id)
+    return faces.indexOf(id)
+  }
+  const planes = roomPlanes(building.surfaces, placeOf)
+  const targets = building.objects.map((o): Target => ({
+    box: o.bank ? boxOfBank(o, o.bank) : o, bank: o.bank, top: placeOf(FACE_OF[o.kind]), sides: placeOf(o.kind === 'bed' ? 'bed sides' : FACE_OF[o.kind]), isBed: o.kind === 'bed',
+  }))
+  const strip = extras.strip && makeBoard(extras.strip)
+  const stripFace = strip ? placeOf('shade strip') : -1
+  const outside = extras.outside.map(makeBoard)
+  const ray: Aim = { x: 0, y: 0, z: 0, ix: 0, iy: 0, iz: 0, inLevel: 0 }
+  /** Planes that rays of the aim can end on. */
+  const ahead: RoomPlane[] = []
 
-  function land(x: number, y: number, z: number, dx: number, dy: number, dz: number): FaceId {
-    let near = Infinity
-    let hit = planes[0]!
+  function aim(dx: number, dy: number, dz: number): void {
+    ray.x = dx
+    ray.y = dy
+    ray.z = dz
+    ray.ix = 1 / dx
+    ray.iy = 1 / dy
+    ray.iz = 1 / dz
+    ray.inLevel = dx * dx + dy * dy
+    ahead.length = 0
     for (let i = 0; i < planes.length; i++) {
       const p = planes[i]!
       const along = p.nx * dx + p.ny * dy + p.nz * dz
       if (along < 1e-9) continue
-      const t = (p.d - p.nx * x - p.ny * y - p.nz * z) / along
+      p.inverse = 1 / along
+      ahead.push(p)
+    }
+  }
+
+  function land(x: number, y: number, z: number): number {
+    let near = Infinity
+    let hit = planes[0]!
+    for (let i = 0; i < ahead.length; i++) {
+      const p = ahead[i]!
+      const t = (p.d - p.nx * x - p.ny * y - p.nz * z) * p.inverse
       // A ray that starts on a plane leaves it; what runs along it belongs to the neighbour.
       if (t > 1e-6 && t < near) {
         near = t
         hit = p
       }
     }
-    let face: FaceId | null = null
-    for (let i = 0; i < objects.length; i++) {
-      const o = objects[i]!
-      const t = o.bank ? bankDistance(o, x, y, z, dx, dy, dz, near) : boxDistance(o, x, y, z, dx, dy, dz, near)
+    let face = -1
+    for (let i = 0; i < targets.length; i++) {
+      const o = targets[i]!
+      let t = boxDistance(o.box, ray, x, y, z, near)
+      if (o.bank && t < near) t = bankDistance(o.box, o.bank, ray, x, y, z, near)
       if (t < near) {
         near = t
         // Plants see what falls on the top of a bed; its sides only warm.
-        face = o.kind === 'bed' && !(dz < 0 && z + dz * t > o.z1 - 1e-6) ? 'bed sides' : FACE_OF[o.kind]
+        face = o.isBed && ray.z < 0 && z + ray.z * t > o.box.z1 - 1e-6 ? o.top : o.sides
       }
     }
-    if (strip) {
-      const t = screenDistance(strip, x, y, z, dx, dy, dz)
-      if (t < near) return 'shade strip'
-    }
-    if (face) return face
-    if (hit.pane && insidePane(hit, x + dx * near, y + dy * near, z + dz * near)) return hit.pane
+    if (strip && boardDistance(strip, x, y, z, ray.x, ray.y, ray.z) < near) return stripFace
+    if (face >= 0) return face
+    if (hit.pane >= 0 && insidePane(hit, x + ray.x * near, y + ray.y * near, z + ray.z * near)) return hit.pane
     return hit.face
   }
 
   function open(x: number, y: number, z: number, dx: number, dy: number, dz: number): boolean {
-    for (let i = 0; i < outside.length; i++) if (screenDistance(outside[i]!, x, y, z, dx, dy, dz) < Infinity) return false
+    for (let i = 0; i < outside.length; i++) if (boardDistance(outside[i]!, x, y, z, dx, dy, dz) < Infinity) return false
     return true
   }
-  return { land, open }
+  return { faces, aim, land, open }
 }
 
-function roomPlanes(surfaces: readonly Surface[]): RoomPlane[] {
+function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => number): RoomPlane[] {
   const planes: RoomPlane[] = []
   for (const s of surfaces) {
     const [nx, ny, nz] = s.normal
@@ -94,10 +135,10 @@ function roomPlanes(surfaces: readonly Surface[]): RoomPlane[] {
     const d = nx * p[0] + ny * p[1] + nz * p[2]
     const same = planes.find(q => abs(q.nx - nx) + abs(q.ny - ny) + abs(q.nz - nz) < 1e-9 && abs(q.d - d) < 1e-9)
     if (same) {
-      same.pane = s.id
+      same.pane = placeOf(s.id)
       same.edges = halfPlanes(s)
     }
-    else planes.push({ nx, ny, nz, d, face: s.id, pane: null, edges: new Float64Array(0) })
+    else planes.push({ nx, ny, nz, d, face: placeOf(s.id), pane: -1, edges: new Float64Array(0), inverse: 0 })
   }
   return planes
 }
@@ -133,16 +174,13 @@ function insidePane(p: RoomPlane, x: number, y: number, z: number): boolean {
 }
 
 /** Distance to a box, 0 from inside it, or Infinity (also beyond `limit`). */
-function boxDistance(o: RoomObject, x: number, y: number, z: number, dx: number, dy: number, dz: number, limit: number): number {
-  const ix = 1 / dx
-  const iy = 1 / dy
-  const iz = 1 / dz
-  const ax = (o.x0 - x) * ix
-  const bx = (o.x1 - x) * ix
-  const ay = (o.y0 - y) * iy
-  const by = (o.y1 - y) * iy
-  const az = (o.z0 - z) * iz
-  const bz = (o.z1 - z) * iz
+function boxDistance(o: Box, ray: Aim, x: number, y: number, z: number, limit: number): number {
+  const ax = (o.x0 - x) * ray.ix
+  const bx = (o.x1 - x) * ray.ix
+  const ay = (o.y0 - y) * ray.iy
+  const by = (o.y1 - y) * ray.iy
+  const az = (o.z0 - z) * ray.iz
+  const bz = (o.z1 - z) * ray.iz
   const enter = max(min(ax, bx), min(ay, by), min(az, bz))
   const leave = min(max(ax, bx), max(ay, by), max(az, bz))
   // What stands against the glass is lit where the glass is.
@@ -150,47 +188,50 @@ function boxDistance(o: RoomObject, x: number, y: number, z: number, dx: number,
   return enter > 1e-6 && enter <= leave && enter < limit ? enter : Infinity
 }
 
-/** Distance to the first barrel of a bank, or Infinity: the cells of the bank are walked in the order in which the ray crosses them. */
-function bankDistance(o: RoomObject, x: number, y: number, z: number, dx: number, dy: number, dz: number, limit: number): number {
-  const { radiusM, rows, perRow, pitchM, count } = o.bank!
+/** The box that a bank's barrels fill. */
+function boxOfBank(o: RoomObject, { radiusM, perRow, pitchM, count }: Bank): Box {
+  const y0 = o.y0 + pitchM / 2 - radiusM
+  return { x0: o.x0, x1: o.x1, y0, y1: y0 + (min(perRow, count) - 1) * pitchM + 2 * radiusM, z0: o.z0, z1: o.z1 }
+}
+
+/** Distance to the first barrel of a bank, or Infinity: of each row, the barrels that stand where the ray crosses it. */
+function bankDistance(box: Box, { radiusM, rows, perRow, pitchM, count }: Bank, ray: Aim, x: number, y: number, z: number, limit: number): number {
   let near = Infinity
-  // Each row is a line of barrels: the ray meets those near where it crosses the row's middle.
-  const inLevel = dx * dx + dy * dy
-  const rowDepth = (o.x1 - o.x0) / rows
+  const rowDepth = (box.x1 - box.x0) / rows
   for (let row = 0; row < rows; row++) {
-    const cx = o.x0 + (row + 0.5) * rowDepth
+    const cx = box.x0 + (row + 0.5) * rowDepth
     const standing = min(perRow, count - row * perRow)
     if (standing <= 0) break
     let from = 0
     let to = standing - 1
-    if (inLevel > 1e-12) {
+    if (ray.inLevel > 1e-12) {
       // Along the ridge the ray stays within this row between two crossings; only barrels in between can be met.
-      const t0 = abs(dx) > 1e-9 ? (cx - radiusM - x) / dx : -Infinity
-      const t1 = abs(dx) > 1e-9 ? (cx + radiusM - x) / dx : Infinity
+      const t0 = abs(ray.x) > 1e-9 ? (cx - radiusM - x) * ray.ix : -Infinity
+      const t1 = abs(ray.x) > 1e-9 ? (cx + radiusM - x) * ray.ix : Infinity
       const ta = max(0, min(t0, t1))
       const tb = min(limit, max(t0, t1))
       if (tb < ta) continue
-      const ya = y + dy * ta
-      const yb = y + dy * tb
-      from = max(0, floor((min(ya, yb) - radiusM - o.y0) / pitchM))
-      to = min(standing - 1, floor((max(ya, yb) + radiusM - o.y0) / pitchM))
+      const ya = y + ray.y * ta
+      const yb = y + ray.y * tb
+      from = max(0, floor((min(ya, yb) - 2 * radiusM - box.y0) / pitchM))
+      to = min(standing - 1, floor((max(ya, yb) - box.y0) / pitchM))
     }
     for (let k = from; k <= to; k++) {
-      const t = cylinderDistance(cx, o.y0 + (k + 0.5) * pitchM, radiusM, o.z0, o.z1, x, y, z, dx, dy, dz, inLevel)
+      const t = cylinderDistance(cx, box.y0 + radiusM + k * pitchM, radiusM, box, ray, x, y, z)
       if (t < near) near = t
     }
   }
   return near < limit ? near : Infinity
 }
 
-function cylinderDistance(cx: number, cy: number, r: number, z0: number, z1: number, x: number, y: number, z: number, dx: number, dy: number, dz: number, inLevel: number): number {
+function cylinderDistance(cx: number, cy: number, r: number, { z0, z1 }: Box, ray: Aim, x: number, y: number, z: number): number {
   const px = x - cx
   const py = y - cy
   let enter = 0
   let leave = Infinity
-  if (inLevel > 1e-12) {
-    const b = (px * dx + py * dy) / inLevel
-    const c = (px * px + py * py - r * r) / inLevel
+  if (ray.inLevel > 1e-12) {
+    const b = (px * ray.x + py * ray.y) / ray.inLevel
+    const c = (px * px + py * py - r * r) / ray.inLevel
     const disc = b * b - c
     if (disc <= 0) return Infinity
     const root = sqrt(disc)
@@ -198,9 +239,9 @@ function cylinderDistance(cx: number, cy: number, r: number, z0: number, z1: num
     leave = -b + root
   }
   else if (px * px + py * py > r * r) return Infinity
-  if (abs(dz) > 1e-12) {
-    const a = (z0 - z) / dz
-    const b = (z1 - z) / dz
+  if (abs(ray.z) > 1e-12) {
+    const a = (z0 - z) * ray.iz
+    const b = (z1 - z) * ray.iz
     enter = max(enter, min(a, b))
     leave = min(leave, max(a, b))
   }
@@ -208,19 +249,27 @@ function cylinderDistance(cx: number, cy: number, r: number, z0: number, z1: num
   return enter > 1e-6 && enter <= leave ? enter : Infinity
 }
 
+/** A screen with its normal, and its sides over their squared lengths. */
+interface Board { corner: Vec, normal: Vec, across: Vec, along: Vec }
+
+function makeBoard({ corner, u, v }: Screen): Board {
+  const over = (a: Vec): Vec => {
+    const square = a[0] * a[0] + a[1] * a[1] + a[2] * a[2]
+    return [a[0] / square, a[1] / square, a[2] / square]
+  }
+  return { corner, normal: [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]], across: over(u), along: over(v) }
+}
+
 /** Distance to a flat rectangle, or Infinity. */
-function screenDistance({ corner, u, v }: Screen, x: number, y: number, z: number, dx: number, dy: number, dz: number): number {
-  const nx = u[1] * v[2] - u[2] * v[1]
-  const ny = u[2] * v[0] - u[0] * v[2]
-  const nz = u[0] * v[1] - u[1] * v[0]
-  const along = nx * dx + ny * dy + nz * dz
-  if (abs(along) < 1e-12) return Infinity
-  const t = (nx * (corner[0] - x) + ny * (corner[1] - y) + nz * (corner[2] - z)) / along
+function boardDistance({ corner, normal, across, along }: Board, x: number, y: number, z: number, dx: number, dy: number, dz: number): number {
+  const facing = normal[0] * dx + normal[1] * dy + normal[2] * dz
+  if (abs(facing) < 1e-12) return Infinity
+  const t = (normal[0] * (corner[0] - x) + normal[1] * (corner[1] - y) + normal[2] * (corner[2] - z)) / facing
   if (t < 1e-6) return Infinity
   const px = x + dx * t - corner[0]
   const py = y + dy * t - corner[1]
   const pz = z + dz * t - corner[2]
-  const a = (px * u[0] + py * u[1] + pz * u[2]) / (u[0] * u[0] + u[1] * u[1] + u[2] * u[2])
-  const b = (px * v[0] + py * v[1] + pz * v[2]) / (v[0] * v[0] + v[1] * v[1] + v[2] * v[2])
+  const a = px * across[0] + py * across[1] + pz * across[2]
+  const b = px * along[0] + py * along[1] + pz * along[2]
   return a >= 0 && a <= 1 && b >= 0 && b <= 1 ? t : Infinity
 }

@@ -10,8 +10,8 @@ export const DECLINATIONS = 7
 export const HOUR_ANGLES = 48
 const DECLINATION_STEP = 2 * 23.5 / (DECLINATIONS - 1)
 const HOUR_ANGLE_STEP = 360 / HOUR_ANGLES
-/** Directions this far under the horizon are tabled too, for the hours between. */
-const LOWEST_SIN = -0.25
+/** Directions this far under the horizon or behind a pane are tabled too, for the hours between: sine of a little more than a step of the table aslant. */
+const BEYOND = 0.22
 const RAYS = 144
 const RAYS_OF_MANY = 32
 /** Neighbouring entries of the table cast from different points, so that what lies between them is cast from all. */
@@ -47,7 +47,7 @@ export interface LandingInput { building: Building, extras: SceneExtras, faces: 
 export function makeLandings({ building, extras, faces, latitudeDeg }: LandingInput): Landing[] {
   const scene = makeScene(building, extras)
   const n = faces.length
-  const indexOf = new Map(faces.map((f, i) => [f.id, i]))
+  const placeOf = scene.faces.map(id => faces.findIndex(f => f.id === id))
   const glazed = building.surfaces.filter(s => s.kind === 'glazed')
   const rays = glazed.length > 8 ? RAYS_OF_MANY : RAYS
   const directions = sunDirections(building, latitudeDeg)
@@ -56,17 +56,20 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
     const first = new Float64Array(n)
     const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES * n)
     for (let i = 0; i < DECLINATIONS * HOUR_ANGLES; i++) {
-      if (directions[i * 3 + 2]! < LOWEST_SIN) continue
+      const dx = directions[i * 3]!
+      const dy = directions[i * 3 + 1]!
+      const dz = directions[i * 3 + 2]!
+      if (dz < -BEYOND || dx * surface.normal[0] + dy * surface.normal[1] + dz * surface.normal[2] < -BEYOND) continue
       first.fill(0)
       const set = (2 * floor(i / HOUR_ANGLES) + i % HOUR_ANGLES) % SETS
-      cast(scene, sets[set]!, surface, directions[i * 3]!, directions[i * 3 + 1]!, directions[i * 3 + 2]!, 1, first, indexOf)
+      cast(scene, sets[set]!, surface, dx, dy, dz, 1, first, placeOf)
       beam.set(settle(first, faces), i * n)
     }
     const half = pointsOn(surface, max(12, rays / 4))
     return {
       surface, beam,
-      sky: settle(averageOver(scene, half, surface, 1, n, indexOf), faces), ground: settle(averageOver(scene, half, surface, -1, n, indexOf), faces),
-      spread: settle(spreadFrom(scene, sets[0]!, surface, n, indexOf), faces),
+      sky: settle(averageOver(scene, half, surface, 1, n, placeOf), faces), ground: settle(averageOver(scene, half, surface, -1, n, placeOf), faces),
+      spread: settle(spreadFrom(scene, sets[0]!, surface, n, placeOf), faces),
     }
   })
 }
@@ -128,7 +131,7 @@ function triangleArea(p: Vec, q: Vec, r: Vec): number {
 }
 
 /** Rays of one direction (towards the light) through all points: adds their weight to the faces where they land. A light behind the pane grazes it. */
-function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, sy: number, sz: number, weight: number, out: Float64Array, indexOf: Map<FaceId, number>): void {
+function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, sy: number, sz: number, weight: number, out: Float64Array, placeOf: readonly number[]): void {
   const [nx, ny, nz] = surface.normal
   const facing = nx * sx + ny * sy + nz * sz
   let dx = sx
@@ -144,18 +147,19 @@ function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, 
     dz /= length
   }
   const each = weight * 3 / points.length
+  scene.aim(-dx, -dy, -dz)
   for (let i = 0; i < points.length; i += 3) {
     const x = points[i]!
     const y = points[i + 1]!
     const z = points[i + 2]!
     if (!scene.open(x, y, z, dx, dy, dz)) continue
-    const at = indexOf.get(scene.land(x, y, z, -dx, -dy, -dz))
-    if (at !== undefined) out[at]! += each
+    const at = placeOf[scene.land(x, y, z)]!
+    if (at >= 0) out[at]! += each
   }
 }
 
 /** First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends through the surface. */
-function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1, n: number, indexOf: Map<FaceId, number>): Float64Array {
+function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1, n: number, placeOf: readonly number[]): Float64Array {
   const sum = new Float64Array(n)
   const [nx, ny, nz] = surface.normal
   let weight = 0
@@ -167,12 +171,12 @@ function averageOver(scene: Scene, points: Float64Array, surface: Surface, side:
       const z = side * sin(alt * RAD)
       const facing = x * nx + y * ny + z * nz
       if (facing <= 0) continue
-      cast(scene, points, surface, x, y, z, facing * c, sum, indexOf)
+      cast(scene, points, surface, x, y, z, facing * c, sum, placeOf)
       weight += facing * c
     }
   }
   // A level pane sees no ground: what little there is goes where the pane's own scatter goes.
-  if (weight < 1e-6) return spreadFrom(scene, points, surface, n, indexOf)
+  if (weight < 1e-6) return spreadFrom(scene, points, surface, n, placeOf)
   for (let i = 0; i < n; i++) sum[i]! /= weight
   return sum
 }
@@ -185,7 +189,7 @@ const STEP_3 = 0.5497004779019703
 const DIRECTIONS = 16
 
 /** First landings of light that leaves the pane's inner face evenly (Lambert): places along the pane and directions of the cosine hemisphere, each filling theirs independently. */
-function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: number, indexOf: Map<FaceId, number>): Float64Array {
+function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: number, placeOf: readonly number[]): Float64Array {
   const out = new Float64Array(n)
   const [nx, ny, nz] = surface.normal
   // Two directions across the normal.
@@ -202,8 +206,9 @@ function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: num
     const a = r * cos(turn)
     const b = r * sin(turn)
     const i = floor((0.5 + k * STEP_1) % 1 * count) * 3
-    const at = indexOf.get(scene.land(points[i]!, points[i + 1]!, points[i + 2]!, -up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, -up * nz + a * tz + b * bz))
-    if (at !== undefined) out[at]! += 1 / rays
+    scene.aim(-up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, -up * nz + a * tz + b * bz)
+    const at = placeOf[scene.land(points[i]!, points[i + 1]!, points[i + 2]!)]!
+    if (at >= 0) out[at]! += 1 / rays
   }
   return out
 }

@@ -23,7 +23,8 @@ const BRIGHT_WM2 = 120
 /** Monthly hours of direct sun on beds, benches, mass, floor and back wall: points on the faces that can see the sunny glass are looked from towards the sun. */
 export function sunHours(design: Pick<Design, 'shape'>, building: Building, site: SiteYear): SunHours[] {
   const scene = makeScene(building, shadingOf(design.shape, building.outline))
-  const glazed = new Set(building.surfaces.filter(s => s.kind === 'glazed').map(s => s.id as string))
+  const panes = new Set<string>(building.surfaces.filter(s => s.kind === 'glazed').map(s => s.id))
+  const glazed = scene.faces.map(f => panes.has(f))
   const things = pointsOnThings(building)
   const bright = brightShare(site)
   const out = things.map((t): SunHours => ({ name: t.name, clear: new Array<number>(12).fill(0), usual: new Array<number>(12).fill(0) }))
@@ -35,9 +36,10 @@ export function sunHours(design: Pick<Design, 'shape'>, building: Building, site
       if (sun.altitudeDeg <= 0.5) continue
       const v = skyVector(sun.altitudeDeg, sun.azimuthDeg)
       const [dx, dy, dz] = roomDirection(building, v.e, v.n, v.u)
+      scene.aim(dx, dy, dz)
       things.forEach((thing, i) => {
         let lit = 0
-        for (const [x, y, z] of thing.points) if (scene.open(x, y, z, dx, dy, dz) && glazed.has(scene.land(x, y, z, dx, dy, dz))) lit++
+        for (const [x, y, z] of thing.points) if (scene.open(x, y, z, dx, dy, dz) && glazed[scene.land(x, y, z)]) lit++
         out[i]!.clear[month]! += lit / thing.points.length * STEP_MIN / 60
       })
     }
