@@ -32,16 +32,25 @@ const MJ_PER_MOL = 0.21
 /** The sources of a design in a site's year. */
 export function makeSources(design: Design, site: SiteYear, building: Building): Sources {
   const { lamps, people, compost, dumpLoad, solarAir, solarWater, bedLoop, heater } = design.topUp
-  const hourly = (on: boolean, of: (h: number) => number) => (on ? Float32Array.from({ length: HOURS }, (_, h) => of(h)) : null)
+  const hourly = (on: boolean, of: (h: number) => number) => {
+    if (!on) return null
+    const out = new Float32Array(HOURS)
+    for (let h = 0; h < HOURS; h++) out[h] = of(h)
+    return out
+  }
+  const shares = (fromH: number, untilH: number) => Array.from({ length: 24 }, (_, k) => clockShare(k, fromH, untilH))
+  const lit = Array.from({ length: 12 }, (_, m) => lamps.months.includes(m + 1))
+  const lampShare = shares(lamps.fromH, lamps.untilH)
+  const peopleShare = shares(people.fromH, people.untilH)
   const equator = building.sunnyAzimuthDeg
   const dumpSun = dumpLoad.peakW > 0 ? sunOnPlane(site, dumpLoad.tiltDeg, equator) : null
   return {
-    lampsW: hourly(lamps.powerW > 0, h => (lamps.months.includes(MONTH_OF_DAY[(h / 24) | 0]! + 1) ? lamps.powerW * clockShare(h % 24, lamps.fromH, lamps.untilH) : 0)),
+    lampsW: hourly(lamps.powerW > 0, h => (lit[MONTH_OF_DAY[(h / 24) | 0]!] ? lamps.powerW * lampShare[h % 24]! : 0)),
     lampLightShare: Math.min(0.75, lamps.molPerMJ * MJ_PER_MOL),
-    peopleCount: hourly(people.count > 0, h => people.count * clockShare(h % 24, people.fromH, people.untilH)),
+    peopleCount: hourly(people.count > 0, h => people.count * peopleShare[h % 24]!),
     compostW: hourly(compost.tonnes > 0, (h) => {
-      const age = (h / 24 - compost.startDay + 365) % 365
-      return compost.tonnes * COMPOST_W_PER_TONNE * Math.exp(-age / COMPOST_FADES_DAYS)
+      const age = h / 24 - compost.startDay
+      return compost.tonnes * COMPOST_W_PER_TONNE * Math.exp(-(age < 0 ? age + 365 : age) / COMPOST_FADES_DAYS)
     }),
     dumpW: dumpSun && dumpSun.map(w => dumpLoad.peakW * w / 1000 * ARRAY_RATIO),
     solarAir: solarAir.areaM2 > 0 ? { sun: sunOnPlane(site, solarAir.tiltDeg, equator), areaM2: solarAir.areaM2, massFlow: solarAir.flowM3h / 3600 * 1.2 } : null,

@@ -5,10 +5,10 @@ import type { FaceId } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
 import { materialOf } from '../materials/assembly'
-import { dot, planeNormal, skyVector, type Vector3 } from '../sun'
+import { dot, planeNormal, type Vector3 } from '../sun'
 import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
 import { makeLandings, objectAreaM2, tablePlace, type Landing, type LightFace } from './landing'
-import { skyOnPlane, skyShape } from './sky'
+import { skyHours, skyOnPlane, type SkyShape } from './sky'
 import { glazingSnow } from './snow'
 
 const { max, min } = Math
@@ -115,7 +115,9 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   const panes = named(landings.map(l => l.surface.id))
   const paneOf = landings.map(l => panes.find(p => p.id === l.surface.id)!.watts)
   const paneSky = landings.map(l => planeSky(site, l.surface))
-  const snowOn = landings.map(l => glazingSnow(site, l.surface.tiltDeg))
+  const snowAt = new Map<number, Float32Array>()
+  for (const { surface } of landings) if (!snowAt.has(surface.tiltDeg)) snowAt.set(surface.tiltDeg, glazingSnow(site, surface.tiltDeg))
+  const snowOn = landings.map(l => snowAt.get(l.surface.tiltDeg)!)
   const solids = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
   const outer = named(solids.map(s => s.id))
   const outerOf = solids.map(s => outer.find(o => o.id === s.id)!.watts)
@@ -126,18 +128,24 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   const index = new Int32Array(4)
   const weight = new Float64Array(4)
   const on: OnPlane = { fromSun: 0, fromSky: 0, fromGround: 0 }
+  const now = new Float64Array(n)
+  const hours = skyHours(site)
+  const sun: Vector3 = { e: 0, n: 0, u: 0 }
+  const sky: SkyShape = { circumsolar: 0, horizon: 0 }
 
-  for (let h = 0; h < HOURS; h++) {
+  for (let l = 0; l < hours.lit.length; l++) {
+    const h = hours.lit[l]!
     const day = (h / 24) | 0
     const altitude = site.sunAltitudeDeg[h]!
-    const azimuth = site.sunAzimuthDeg[h]!
-    const past = site.horizon ? pastHorizon(site.horizon, azimuth, altitude, day) : 1
+    const past = site.horizon ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, altitude, day) : 1
     const global = site.globalWm2[h]!
-    if (global <= 0) continue
-    const sun = skyVector(altitude, azimuth)
+    sun.e = hours.e[h]!
+    sun.n = hours.n[h]!
+    sun.u = hours.u[h]!
+    sky.circumsolar = hours.circumsolar[h]!
+    sky.horizon = hours.horizon[h]!
     const beam = altitude > 0 ? site.beamWm2[h]! * past : 0
     const diffuse = site.diffuseWm2[h]!
-    const sky = skyShape(diffuse, altitude > 0 ? site.beamWm2[h]! : 0, altitude, site.extraterrestrialWm2[h]!)
     const leaf = site.horizon !== null && site.horizon.inLeaf[day] === 1
     const reflected = (global - site.beamWm2[h]! * (1 - past) * max(0, sun.u)) * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO)
     const fill = (plane: PlaneSky, cosine: number) => {
@@ -147,6 +155,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       on.fromGround = max(0, reflected) * (1 - plane.normal.u) / 2
     }
     let placed = false
+    let transmitted = 0
     for (let g = 0; g < landings.length; g++) {
       const landing = landings[g]!
       const plane = paneSky[g]!
@@ -158,31 +167,12 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       const even = light.diffuse.transmittance * area * kept
       const skyIn = on.fromSky * even
       const groundIn = on.fromGround * even
-      const scattered = light.haze
-      const { beam: beamTable, sky: skyTable, ground, spread } = landing
-      let beamLit = 0
-      if (straight > 0) {
-        if (!placed) {
-          tablePlace(site.latitudeDeg, sun.e, sun.n, sun.u, index, weight)
-          placed = true
-        }
-        for (let i = 0; i < n; i++) {
-          let share = 0
-          for (let k = 0; k < 4; k++) share += weight[k]! * beamTable[index[k]! * n + i]!
-          beamLit += share
-          watts[i]![h]! += straight * share * (1 - scattered)
-        }
+      if (straight > 0 && !placed) {
+        tablePlace(site.latitudeDeg, sun.e, sun.n, sun.u, index, weight)
+        placed = true
       }
-      // What the sheet scatters leaves it evenly, from as much of it as is lit.
-      let sum = 0
-      for (let i = 0; i < n; i++) {
-        const direct = skyIn * skyTable[i]! + groundIn * ground[i]!
-        sum += direct
-        watts[i]![h]! += direct * (1 - scattered)
-      }
-      const even2 = (straight * beamLit + sum) * scattered
-      for (let i = 0; i < n; i++) watts[i]![h]! += even2 * spread[i]!
-      transmittedW[h]! += straight * beamLit + sum
+      const through = straight > 0 ? addBeam(landing.beam, index, weight, straight, light.haze, now) : 0
+      transmitted += addEven(landing, through, skyIn, groundIn, light.haze, now)
       const taken = (cosine > 0 ? on.fromSun * atCosine(light.absorptance, cosine) : 0) + (on.fromSky + on.fromGround) * light.diffuse.absorptance
       paneOf[g]![h]! += taken * area * paneShare
     }
@@ -190,22 +180,68 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       fill(outerSky[o]!, max(0, dot(outerSky[o]!.normal, sun)))
       outerOf[o]![h]! += (on.fromSun + on.fromSky + on.fromGround) * OUTSIDE_ABSORPTANCE * solids[o]!.areaM2
     }
+    transmittedW[h] = transmitted
+    for (let i = 0; i < n; i++) {
+      watts[i]![h] = now[i]!
+      now[i] = 0
+    }
     if (grower >= 0) bedLightWm2[h] = watts[grower]![h]! / faces[grower]!.absorptance / faces[grower]!.areaM2
   }
   return { faces: faces.map((f, i) => ({ id: f.id, watts: watts[i]! })), panes, outer, bedLightWm2, transmittedW }
+}
+
+/** Adds what a beam brings to the faces, less what the sheet scatters; returns all of it, W. */
+function addBeam(table: Float32Array, index: Int32Array, weight: Float64Array, straight: number, scattered: number, to: Float64Array): number {
+  const n = to.length
+  const a = index[0]! * n
+  const b = index[1]! * n
+  const c = index[2]! * n
+  const d = index[3]! * n
+  const wa = weight[0]!
+  const wb = weight[1]!
+  const wc = weight[2]!
+  const wd = weight[3]!
+  const kept = straight * (1 - scattered)
+  let sum = 0
+  for (let i = 0; i < n; i++) {
+    const share = wa * table[a + i]! + wb * table[b + i]! + wc * table[c + i]! + wd * table[d + i]!
+    sum += share
+    to[i]! += kept * share
+  }
+  return straight * sum
+}
+
+/** Adds what sky and ground bring, and what the sheet scatters of that and of the beam: that leaves it evenly, from as much of it as is lit. Returns all that came through, W. */
+function addEven({ sky, ground, spread }: Landing, beam: number, skyIn: number, groundIn: number, scattered: number, to: Float64Array): number {
+  const n = to.length
+  let sum = beam
+  for (let i = 0; i < n; i++) {
+    const direct = skyIn * sky[i]! + groundIn * ground[i]!
+    sum += direct
+    to[i]! += direct * (1 - scattered)
+  }
+  if (scattered > 0) for (let i = 0; i < n; i++) to[i]! += sum * scattered * spread[i]!
+  return sum
 }
 
 /** Sunlight on a plane outdoors by hour, W/m², horizon and snow regarded: for collectors and solar arrays. Tilt from level, azimuth from true north. */
 export function sunOnPlane(site: SiteYear, tiltDeg: number, azimuthDeg: number): Float32Array {
   const normal = planeNormal(tiltDeg, azimuthDeg)
   const out = new Float32Array(HOURS)
-  for (let h = 0; h < HOURS; h++) {
-    if (site.globalWm2[h]! <= 0) continue
-    const sun = skyVector(site.sunAltitudeDeg[h]!, site.sunAzimuthDeg[h]!)
+  const hours = skyHours(site)
+  const sun: Vector3 = { e: 0, n: 0, u: 0 }
+  const sky: SkyShape = { circumsolar: 0, horizon: 0 }
+  for (let l = 0; l < hours.lit.length; l++) {
+    const h = hours.lit[l]!
     const past = site.horizon ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, site.sunAltitudeDeg[h]!, (h / 24) | 0) : 1
+    sun.e = hours.e[h]!
+    sun.n = hours.n[h]!
+    sun.u = hours.u[h]!
+    sky.circumsolar = hours.circumsolar[h]!
+    sky.horizon = hours.horizon[h]!
     const cosine = dot(normal, sun)
     const beam = site.sunAltitudeDeg[h]! > 0 ? site.beamWm2[h]! : 0
-    const onPlane = skyOnPlane(skyShape(site.diffuseWm2[h]!, beam, site.sunAltitudeDeg[h]!, site.extraterrestrialWm2[h]!), normal, sun, cosine)
+    const onPlane = skyOnPlane(sky, normal, sun, cosine)
     out[h] = max(0, cosine) * beam * past + site.diffuseWm2[h]! * (min(2, onPlane.withBeam) * past + onPlane.spread) + site.globalWm2[h]! * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO) * (1 - normal.u) / 2
   }
   return out

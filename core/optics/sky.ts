@@ -1,4 +1,5 @@
-import { dot, type Vector3 } from '../sun'
+import { HOURS, type SiteYear } from '../climate'
+import { dot, skyVector, type Vector3 } from '../sun'
 
 const { max, sin, sqrt } = Math
 
@@ -33,11 +34,13 @@ export interface SkyShape {
 export function skyShape(diffuse: number, beam: number, sunAltitudeDeg: number, extraterrestrial: number): SkyShape {
   if (diffuse <= 0.5 || sunAltitudeDeg <= 0) return { circumsolar: 0, horizon: 0 }
   const z = Math.PI / 2 - sunAltitudeDeg * Math.PI / 180
-  const cube = 1.041 * z ** 3
+  const cube = 1.041 * z * z * z
   const clearness = ((diffuse + beam) / diffuse + cube) / (1 + cube)
   const airMass = 1 / (sin(sunAltitudeDeg * Math.PI / 180) + 0.50572 * (sunAltitudeDeg + 6.07995) ** -1.6364)
   const brightness = diffuse * airMass / extraterrestrial
-  const f = F[BIN_TOP.findIndex(top => clearness < top)]!
+  let bin = 0
+  while (clearness >= BIN_TOP[bin]!) bin++
+  const f = F[bin]!
   return {
     circumsolar: max(0, f[0] + f[1] * brightness + f[2] * z),
     horizon: f[3] + f[4] * brightness + f[5] * z,
@@ -51,4 +54,42 @@ export function skyOnPlane(shape: SkyShape, normal: Vector3, sun: Vector3, cosIn
   const sinTilt = sqrt(max(0, 1 - normal.u * normal.u))
   const spread = (1 - shape.circumsolar) * (1 + normal.u) / 2 + shape.horizon * sinTilt
   return { withBeam: shape.circumsolar * a / b, spread: max(0, spread) }
+}
+
+/** The sky of every lit hour of a year: where the sun stands, and the sky's shape. */
+export interface SkyHours {
+  /** Hours with any light. */
+  lit: Int32Array
+  /** Towards the sun, by hour. */
+  e: Float64Array
+  n: Float64Array
+  u: Float64Array
+  circumsolar: Float64Array
+  horizon: Float64Array
+}
+
+const known = new WeakMap<object, SkyHours>()
+
+/** The sky of a site's year, remembered with it. */
+export function skyHours(site: SiteYear): SkyHours {
+  const before = known.get(site)
+  if (before) return before
+  const blank = () => new Float64Array(HOURS)
+  const lit: number[] = []
+  const sky = { e: blank(), n: blank(), u: blank(), circumsolar: blank(), horizon: blank() }
+  for (let h = 0; h < HOURS; h++) {
+    if (site.globalWm2[h]! <= 0) continue
+    const altitude = site.sunAltitudeDeg[h]!
+    const sun = skyVector(altitude, site.sunAzimuthDeg[h]!)
+    const shape = skyShape(site.diffuseWm2[h]!, altitude > 0 ? site.beamWm2[h]! : 0, altitude, site.extraterrestrialWm2[h]!)
+    lit.push(h)
+    sky.e[h] = sun.e
+    sky.n[h] = sun.n
+    sky.u[h] = sun.u
+    sky.circumsolar[h] = shape.circumsolar
+    sky.horizon[h] = shape.horizon
+  }
+  const hours = { ...sky, lit: Int32Array.from(lit) }
+  known.set(site, hours)
+  return hours
 }
