@@ -36,7 +36,8 @@ export function skyInfraredWm2(dryBulbC: number, dewPointC: number, cloud: numbe
   const d = dewPointC / 100
   const clear = 0.711 + 0.56 * d + 0.73 * d * d + 0.013 * cos(2 * Math.PI * hourOfDay / 24) + 0.00012 * (pressurePa / 100 - 1000)
   const emissivity = clear + (1 - clear) * 0.8 * cloud
-  return emissivity * 5.670374e-8 * (dryBulbC + 273.15) ** 4
+  const square = (dryBulbC + 273.15) * (dryBulbC + 273.15)
+  return emissivity * 5.670374e-8 * square * square
 }
 
 /** Dew point from relative humidity (0–1], inverse of the Magnus form over water. */

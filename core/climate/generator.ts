@@ -212,11 +212,14 @@ function fillRadiation(year: WeatherYear, clear: Float64Array, wanted: readonly 
     }
     if (off < 0.005) break
   }
-  for (let h = 0; h < HOURS; h++) {
-    if (year.globalWm2[h]! <= 0) continue
-    const split = splitGlobal(year.globalWm2[h]!, sun.altitudeDeg[h]!, extraterrestrialWm2((h / 24) | 0))
-    year.beamWm2[h] = split.beam
-    year.diffuseWm2[h] = split.diffuse
+  for (let d = 0; d < DAYS; d++) {
+    const ext = extraterrestrialWm2(d)
+    for (let h = d * 24; h < d * 24 + 24; h++) {
+      if (year.globalWm2[h]! <= 0) continue
+      const split = splitGlobal(year.globalWm2[h]!, sun.altitudeDeg[h]!, ext)
+      year.beamWm2[h] = split.beam
+      year.diffuseWm2[h] = split.diffuse
+    }
   }
 }
 

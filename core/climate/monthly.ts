@@ -35,10 +35,22 @@ function throughKnots(knots: readonly number[]): Float64Array {
 
 /** A daily series, unbroken at month ends and round the year, whose monthly means are `means` (within 1e-6 of their spread). */
 export function smoothDaily(means: readonly number[]): Float64Array {
-  const knots = [...means]
-  for (let i = 0; i < 60; i++) {
-    const got = monthlyMeans(throughKnots(knots))
-    got.forEach((g, m) => { knots[m] = knots[m]! + means[m]! - g })
-  }
-  return throughKnots(knots)
+  unmixed ??= unmix()
+  const weights = unmixed
+  return throughKnots(means.map((_, m) => means.reduce((sum, mean, k) => sum + weights[k]![m]! * mean, 0)))
+}
+
+/** Knots for a mean of one in each month by itself: what they are for other means is their sum. */
+let unmixed: number[][] | null = null
+
+function unmix(): number[][] {
+  return Array.from({ length: 12 }, (_, month) => {
+    const wanted = Array.from({ length: 12 }, (_, m) => Number(m === month))
+    const knots = [...wanted]
+    for (let i = 0; i < 60; i++) {
+      const got = monthlyMeans(throughKnots(knots))
+      got.forEach((g, m) => { knots[m] = knots[m]! + wanted[m]! - g })
+    }
+    return knots
+  })
 }

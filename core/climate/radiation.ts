@@ -43,7 +43,7 @@ export function clearnessFromSunshine(sunshineH: number, dayLength: number): num
 export function erbsDiffuseShare(clearness: number): number {
   const k = clearness
   if (k <= 0.22) return 1 - 0.09 * k
-  if (k <= 0.8) return 0.9511 - 0.1604 * k + 4.388 * k ** 2 - 16.638 * k ** 3 + 12.336 * k ** 4
+  if (k <= 0.8) return 0.9511 + k * (-0.1604 + k * (4.388 + k * (-16.638 + k * 12.336)))
   return 0.165
 }
 

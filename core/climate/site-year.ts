@@ -30,7 +30,7 @@ export function makeSiteYear(site: SiteInput): SiteYear {
   const plain = site.climate.kind === 'hourly' ? site.climate.weather : generateWeather(site.climate, sun, site.elevationM, site.seed)
   const weather = site.spell ? withSpell(plain, site.spell, sun) : plain
   const extraterrestrial = new Float32Array(HOURS)
-  for (let h = 0; h < HOURS; h++) extraterrestrial[h] = extraterrestrialWm2(Math.floor(h / 24))
+  for (let d = 0; d < DAYS; d++) extraterrestrial.fill(extraterrestrialWm2(d), d * 24, d * 24 + 24)
   const { skyC, humidity } = derivedHours(weather)
   return {
     ...weather, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: offset,

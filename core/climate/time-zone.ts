@@ -25,9 +25,15 @@ function offsetH(zone: string, utcMs: number): number {
   return Math.round((local - utcMs) / 60000) / 60
 }
 
+const standard = new Map<string, number>()
+
 /** Offset of a zone's standard (winter) time from UTC, h: the smaller of January's and July's. */
 export function standardOffsetH(zone: string): number {
-  return Math.min(offsetH(zone, Date.UTC(NOMINAL_YEAR, 0, 15)), offsetH(zone, Date.UTC(NOMINAL_YEAR, 6, 15)))
+  const known = standard.get(zone)
+  if (known !== undefined) return known
+  const offset = Math.min(offsetH(zone, Date.UTC(NOMINAL_YEAR, 0, 15)), offsetH(zone, Date.UTC(NOMINAL_YEAR, 6, 15)))
+  standard.set(zone, offset)
+  return offset
 }
 
 /** Offset of a zone's own clock (summer time included) from UTC at noon of a day of the nominal year, h. */

@@ -32,8 +32,8 @@ interface RoomPlane {
   inverse: number
 }
 
-/** An object as the rays meet it. Beds take light on the top as one face and on their sides as another. */
-interface Target { box: Box, bank: Bank | null, top: number, sides: number, isBed: boolean }
+/** An object as the rays meet it. Beds take light on the top as one face and on their sides as another. Its planes are named by which of them rays of the aim meet first. */
+interface Target { box: Box, bank: Bank | null, top: number, sides: number, isBed: boolean, inX: number, outX: number, inY: number, outY: number, inZ: number, outZ: number }
 
 interface Box { x0: number, x1: number, y0: number, y1: number, z0: number, z1: number }
 
@@ -65,6 +65,7 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
   const planes = roomPlanes(building.surfaces, placeOf)
   const targets = building.objects.map((o): Target => ({
     box: o.bank ? boxOfBank(o, o.bank) : o, bank: o.bank, top: placeOf(FACE_OF[o.kind]), sides: placeOf(o.kind === 'bed' ? 'bed sides' : FACE_OF[o.kind]), isBed: o.kind === 'bed',
+    inX: 0, outX: 0, inY: 0, outY: 0, inZ: 0, outZ: 0,
   }))
   const strip = extras.strip && makeBoard(extras.strip)
   const stripFace = strip ? placeOf('shade strip') : -1
@@ -89,6 +90,16 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
       p.inverse = 1 / along
       ahead.push(p)
     }
+    for (let i = 0; i < targets.length; i++) {
+      const o = targets[i]!
+      const { box } = o
+      o.inX = dx < 0 ? box.x1 : box.x0
+      o.outX = dx < 0 ? box.x0 : box.x1
+      o.inY = dy < 0 ? box.y1 : box.y0
+      o.outY = dy < 0 ? box.y0 : box.y1
+      o.inZ = dz < 0 ? box.z1 : box.z0
+      o.outZ = dz < 0 ? box.z0 : box.z1
+    }
   }
 
   function land(x: number, y: number, z: number): number {
@@ -106,7 +117,7 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
     let face = -1
     for (let i = 0; i < targets.length; i++) {
       const o = targets[i]!
-      let t = boxDistance(o.box, ray, x, y, z, near)
+      let t = boxDistance(o, ray, x, y, z, near)
       if (o.bank && t < near) t = bankDistance(o.box, o.bank, ray, x, y, z, near)
       if (t < near) {
         near = t
@@ -173,19 +184,21 @@ function insidePane(p: RoomPlane, x: number, y: number, z: number): boolean {
   return true
 }
 
-/** Distance to a box, 0 from inside it, or Infinity (also beyond `limit`). */
-function boxDistance(o: Box, ray: Aim, x: number, y: number, z: number, limit: number): number {
-  const ax = (o.x0 - x) * ray.ix
-  const bx = (o.x1 - x) * ray.ix
-  const ay = (o.y0 - y) * ray.iy
-  const by = (o.y1 - y) * ray.iy
-  const az = (o.z0 - z) * ray.iz
-  const bz = (o.z1 - z) * ray.iz
-  const enter = max(min(ax, bx), min(ay, by), min(az, bz))
-  const leave = min(max(ax, bx), max(ay, by), max(az, bz))
+/** Distance to an object's box, 0 from inside it, or Infinity (also beyond `limit`). */
+function boxDistance(o: Target, ray: Aim, x: number, y: number, z: number, limit: number): number {
+  let enter = (o.inX - x) * ray.ix
+  let leave = (o.outX - x) * ray.ix
+  const enterY = (o.inY - y) * ray.iy
+  const leaveY = (o.outY - y) * ray.iy
+  if (enterY > enter) enter = enterY
+  if (leaveY < leave) leave = leaveY
+  const enterZ = (o.inZ - z) * ray.iz
+  const leaveZ = (o.outZ - z) * ray.iz
+  if (enterZ > enter) enter = enterZ
+  if (leaveZ < leave) leave = leaveZ
   // What stands against the glass is lit where the glass is.
-  if (enter <= 1e-6 && leave > 1e-6) return 0
-  return enter > 1e-6 && enter <= leave && enter < limit ? enter : Infinity
+  if (leave <= 1e-6 || enter > leave || enter >= limit) return Infinity
+  return enter > 1e-6 ? enter : 0
 }
 
 /** The box that a bank's barrels fill. */

@@ -1,4 +1,4 @@
-import { coordinatesBetween, positionFrom, sunCoordinates, wrap180 } from './position'
+import { altitudeFrom, coordinatesBetween, hourAngleAt, sunCoordinates, wrap180 } from './position'
 
 const DAY = 86400000
 /** Altitude of the sun's centre at rise and set: refraction 34′ and semidiameter 16′. */
@@ -19,7 +19,7 @@ export function equationOfTimeMin(utcMs: number): number {
 }
 
 function altitudeAt(utcMs: number, latitudeDeg: number, longitudeDeg: number): number {
-  return positionFrom(sunCoordinates(utcMs), latitudeDeg, longitudeDeg).altitudeDeg
+  return altitudeFrom(sunCoordinates(utcMs), latitudeDeg, longitudeDeg)
 }
 
 /**
@@ -42,12 +42,25 @@ export function sunDay(utcMs: number, latitudeDeg: number, longitudeDeg: number)
 }
 
 function crossing(noon: number, side: 1 | -1, latitudeDeg: number, longitudeDeg: number): number | null {
-  let above = noon
-  let below = noon + side * DAY / 2
+  const half = side * DAY / 2
   const atNoon = sunCoordinates(noon)
-  const atMidnight = sunCoordinates(below)
-  const f = (t: number) => positionFrom(coordinatesBetween(atNoon, atMidnight, side / 2, (t - noon) / (side * DAY / 2)), latitudeDeg, longitudeDeg).altitudeDeg - RISE_ALTITUDE_DEG
-  if (f(above) <= 0 || f(below) >= 0) return null
+  const atMidnight = sunCoordinates(noon + half)
+  const at = (t: number) => coordinatesBetween(atNoon, atMidnight, side / 2, (t - noon) / half)
+  const f = (t: number) => altitudeFrom(at(t), latitudeDeg, longitudeDeg) - RISE_ALTITUDE_DEG
+  if (f(noon) <= 0 || f(noon + half) >= 0) return null
+  // The hour angle at which a sun of this declination stands at that altitude, with the declination of the moment found.
+  let t = noon + half / 2
+  for (let i = 0; i < 5; i++) {
+    const sun = at(t)
+    const angle = hourAngleAt(sun, RISE_ALTITUDE_DEG, latitudeDeg)
+    if (angle === null) break
+    const step = wrap180(side * angle - wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg)) / 360 * DAY
+    t += step
+    if (Math.abs(step) < 20) return t
+  }
+  // Where the sun all but grazes the horizon.
+  let above = noon
+  let below = noon + half
   for (let i = 0; i < 40 && Math.abs(below - above) > 50; i++) {
     const mid = (above + below) / 2
     if (f(mid) > 0) above = mid

@@ -1,4 +1,4 @@
-const { asin, atan2, cos, max, min, sin, tan } = Math
+const { acos, asin, atan2, cos, max, min, sin, tan } = Math
 
 /** Where the sun stands, seen from a place on the earth's surface. */
 export interface SunPosition {
@@ -108,9 +108,29 @@ export function positionFrom(sun: SunCoordinates, latitudeDeg: number, longitude
   const sd = sinD(sun.declinationDeg), cd = cosD(sun.declinationDeg)
   const sl = sinD(latitudeDeg), cl = cosD(latitudeDeg)
   const ch = cosD(hourAngle), sh = sinD(hourAngle)
-  const up = sl * sd + cl * cd * ch
-  const geocentric = asin(max(-1, min(1, up))) / RAD
-  const altitudeDeg = geocentric - 0.00244 * cosD(geocentric)
+  const altitudeDeg = seenFromGround(sl * sd + cl * cd * ch)
   const azimuthDeg = wrap360(atan2(-cd * sh, cl * sd - sl * cd * ch) / RAD)
   return { altitudeDeg, apparentAltitudeDeg: altitudeDeg + refractionDeg(altitudeDeg), azimuthDeg }
+}
+
+/** True altitude alone, degrees. */
+export function altitudeFrom(sun: SunCoordinates, latitudeDeg: number, longitudeDeg: number): number {
+  const hourAngle = wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg)
+  return seenFromGround(sinD(latitudeDeg) * sinD(sun.declinationDeg) + cosD(latitudeDeg) * cosD(sun.declinationDeg) * cosD(hourAngle))
+}
+
+/** Parallax of the sun at the horizon, degrees. */
+const PARALLAX_DEG = 0.00244
+
+/** Altitude from the sine of the altitude seen from the earth's middle. */
+function seenFromGround(up: number): number {
+  const geocentric = asin(max(-1, min(1, up))) / RAD
+  return geocentric - PARALLAX_DEG * cosD(geocentric)
+}
+
+/** Hour angle, 0–180°, at which a sun of these coordinates stands at a true altitude; null where it never does. */
+export function hourAngleAt(sun: SunCoordinates, altitudeDeg: number, latitudeDeg: number): number | null {
+  const sine = sinD(altitudeDeg + PARALLAX_DEG * cosD(altitudeDeg))
+  const cosine = (sine - sinD(latitudeDeg) * sinD(sun.declinationDeg)) / (cosD(latitudeDeg) * cosD(sun.declinationDeg))
+  return cosine > -1 && cosine < 1 ? acos(cosine) / RAD : null
 }
