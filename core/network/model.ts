@@ -64,6 +64,8 @@ export interface NetworkModel {
   /** Cells that pass heat sideways or to a neighbour body: those that feel the hour, and slow ones, whose flow is looked at every sixth. */
   quick: Links
   slow: Links
+  /** How long the quickest of those cells needs to follow its neighbours, s: longer blocks of time would swing. */
+  followS: number
   /** Deep ground under the floor: cells from here on, stepped by the hour. */
   deepFrom: number
   outsideGround: { first: number, columns: number, rows: number, down: Float64Array, area: Float64Array, half: Float64Array, film: number }
@@ -243,7 +245,7 @@ function startTemperatures(slice: GroundSlice, site: SiteYear, first: number, ce
   return start
 }
 
-function makeLinks(design: Design, building: Building, chains: readonly Chain[], slice: GroundSlice, offset: Int32Array, columnCell: (column: number, row: number) => number, capacity: Float64Array): Pick<NetworkModel, 'quick' | 'slow'> {
+function makeLinks(design: Design, building: Building, chains: readonly Chain[], slice: GroundSlice, offset: Int32Array, columnCell: (column: number, row: number) => number, capacity: Float64Array): Pick<NetworkModel, 'quick' | 'slow' | 'followS'> {
   const found: { a: number, b: number, g: number, edge: boolean }[] = []
   let edge = false
   const link = (a: number, b: number, g: number) => {
@@ -275,7 +277,12 @@ function makeLinks(design: Design, building: Building, chains: readonly Chain[],
     const some = found.filter(l => (Math.min(capacity[l.a]!, capacity[l.b]!) / l.g > SLOW_S) === slow).sort((p, q) => Number(p.edge) - Number(q.edge))
     return { a: Int32Array.from(some, l => l.a), b: Int32Array.from(some, l => l.b), g: Float64Array.from(some, l => l.g), edgeFrom: some.filter(l => !l.edge).length }
   }
-  return { quick: pack(false), slow: pack(true) }
+  const sum = new Float64Array(capacity.length)
+  for (const { a, b, g } of found) {
+    sum[a]! += g
+    sum[b]! += g
+  }
+  return { quick: pack(false), slow: pack(true), followS: sum.reduce((least, g, i) => (g > 0 ? Math.min(least, capacity[i]! / g) : least), Infinity) }
 }
 
 function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: number): NetworkModel['probes'] {

@@ -28,9 +28,8 @@ export class RunStopped extends Error {
   }
 }
 
-/** The warm-up year goes in blocks of three hours, its last days in hours. */
-const WARM_BLOCK = 3
-const WARM_LAST_DAYS = 12
+/** The warm-up year goes in blocks of hours that shorten towards its end: so many hours a block until so many days are left. Each divides a day. */
+const WARM_UP = [{ block: 6, untilDaysLeft: 60 }, { block: 3, untilDaysLeft: 12 }, { block: 1, untilDaysLeft: 0 }]
 
 /** Runs the network through a warm-up year and the year itself. */
 export function runNetwork(design: Design, site: SiteYear, building: Building, gains: SolarGains, options: RunOptions): YearSeries {
@@ -44,15 +43,17 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
   const heaterW = options.heater && heater.on ? heater.capacityW : 0
   const setPointC = heater.setPointC
   const { probes } = model
-  const blocksUntil = HOURS - WARM_LAST_DAYS * 24
-  for (let h = 0; h < HOURS;) {
-    if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
-    const block = h < blocksUntil ? WARM_BLOCK : 1
-    // The middle hour stands for its block.
-    prepareHour(h + (block >> 1), block * 3600, block * 3600)
-    step(block * 3600, heaterW, setPointC)
-    endHour(block * 3600)
-    h += block
+  let hour = 0
+  for (const { block, untilDaysLeft } of WARM_UP) {
+    const hours = block * 3600 <= model.followS ? block : 1
+    const span = hours * 3600
+    for (; hour < HOURS - untilDaysLeft * 24; hour += hours) {
+      if (hour % 24 === 0 && options.stop?.()) throw new RunStopped()
+      // The middle hour stands for its block.
+      prepareHour(hour + (hours >> 1), span, span)
+      step(span, heaterW, setPointC)
+      endHour(span)
+    }
   }
   stepper.clearTally()
   const series = emptySeries()

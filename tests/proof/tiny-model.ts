@@ -25,7 +25,7 @@ export function waterRoom(options: { wallWK: number, waterKg: number }): Network
     tie: Int32Array.from([OUTSIDE, CLOSED]), area: two(area, area), facingUp: two(), skyView: two(), longwaveThrough: two(), glazed: new Uint8Array(2),
     paneOpen: two(), paneDrawn: two(), insideDrawn: two(), outsideDrawn: two(), lossIndex: new Int32Array(2), underRow: new Uint8Array(2), waterKg: two(0, options.waterKg),
     openWater: new Uint8Array(2), bed: new Uint8Array(2), layered: new Int32Array(0), sun: { watts: new Float32Array(0), cell: empty.a, chain: empty.a, lit: 0, kept: 0 }, airSun: none, start: new Float64Array(4).fill(NaN),
-    quick: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 }, slow: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 }, deepFrom: 4, outsideGround: { first: 4, columns: 0, rows: 0, down: empty.g, area: empty.g, half: empty.g, film: 0 },
+    quick: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 }, slow: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 }, followS: Infinity, deepFrom: 4, outsideGround: { first: 4, columns: 0, rows: 0, down: empty.g, area: empty.g, half: empty.g, film: 0 },
     buried: { g: empty.g, cell: empty.a, share: two() }, houseC: 20, drawn: none, coverLeak: 0, bedAreaM2: 0, bedLight: none, leafArea: 0, leakAreaM2: 0,
     vents: { lowM2: 0, highM2: 0, riseM: 1 }, opener: { startC: 20, fullC: 30, lagS: 0, hysteresisK: 0 }, airing: PLAIN.breathe.airing, fans: PLAIN.breathe.fans,
     door: { areaM2: 0, secondsPerHour: 0 }, lobby: { areaM2: 0 }, rowCover: { on: false, belowC: 0 }, exchangers: [],
