@@ -39,6 +39,11 @@ export function makeExchangers(design: Design, building: Building, slice: Ground
   const tube = design.breathe.earthTube
   const soil = entry(MATERIALS, design.site.soil).conductivity
   const out: Exchanger[] = []
+  // Name by name, so that all are of one make: the loop reads them every hour.
+  const add = (e: Exchanger) => out.push({
+    kind: e.kind, name: e.name, flowM3s: e.flowM3s, pressurePa: e.pressurePa, fanW: e.fanW, massFlow: e.massFlow, effectiveness: e.effectiveness, cells: e.cells, weights: e.weights,
+    nodeCapacity: e.nodeCapacity, toGround: e.toGround, startK: e.startK, belowC: e.belowC, aboveC: e.aboveC, chargeAboveC: e.chargeAboveC, giveBelowC: e.giveBelowC,
+  })
   const rowAt = (depthM: number) => {
     let top = 0
     let row = 0
@@ -56,14 +61,14 @@ export function makeExchangers(design: Design, building: Building, slice: Ground
     return { ...control, kind, name, flowM3s: path.flowM3s, pressurePa: path.pressurePa, fanW: fan.powerW, massFlow: path.flowM3s * AIR_DENSITY, effectiveness: path.effectiveness }
   }
   if (earth.on) {
-    out.push({
+    add({
       ...pipes('earth store', 'pipes', { ...roundPipe(earth.pipeDiameterM), pipes: earth.pipes, lengthM: earth.pipeLengthM, roughnessM: CORRUGATION_M, fan: earth.fan, soilConductivity: soil }, earth.fan),
       ...place(all, rowAt(earth.depthM)), startK: earth.startK,
     })
   }
   if (channels.on) {
     const beds = all.filter(i => slice.floor[i]!.bed)
-    out.push({
+    add({
       ...pipes('bed channels', 'pipes', { ...rectangularChannel(channels.widthM, channels.heightM), pipes: channels.count, lengthM: building.lengthM, roughnessM: 0.002, fan: channels.fan, soilConductivity: soil }, channels.fan),
       ...place(beds.length > 0 ? beds : all, 0), startK: channels.startK,
     })
@@ -71,7 +76,7 @@ export function makeExchangers(design: Design, building: Building, slice: Ground
   if (rock.on) {
     const bed = rockBed(rock)
     const around = 2 * rock.areaM2 + 4 * Math.sqrt(rock.areaM2) * rock.depthM
-    out.push({
+    add({
       ...control, kind: 'rock', name: 'rock bed', flowM3s: bed.flowM3s, pressurePa: bed.pressurePa, fanW: rock.fan.powerW, massFlow: bed.flowM3s * AIR_DENSITY, effectiveness: bed.nodeEffectiveness,
       ...place(all, rowAt(rock.depthM)), nodeCapacity: bed.nodeCapacity, toGround: around / (rock.insulationM / 0.035 + 0.2), startK: rock.startK,
     })
@@ -79,7 +84,7 @@ export function makeExchangers(design: Design, building: Building, slice: Ground
   if (tube.on) {
     // The tube runs in open ground at its depth: the first column outside stands for it.
     const row = slice.depthM.reduce((best, d, r) => (Math.abs(d - tube.depthM) < Math.abs(slice.depthM[best]! - tube.depthM) ? r : best), 0)
-    out.push({
+    add({
       ...pipes('earth tube', 'tube', { ...roundPipe(tube.diameterM), pipes: 1, lengthM: tube.lengthM, roughnessM: 0.0005, fan: tube.fan, soilConductivity: soil }, tube.fan),
       cells: Int32Array.from([1, 2, 3, 4], j => outsideFirst + row * slice.outsideWidthsM.length + j), weights: Float64Array.from([0.1, 0.2, 0.3, 0.4]), belowC: tube.belowC, aboveC: tube.aboveC,
     })

@@ -133,6 +133,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   for (let i = 0; i < slice.floor.length; i++) for (let r = 0; r < deepRows; r++) capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
   const airMassKg = building.volumeM3 * site.pressurePa[0]! / (287.05 * 283.15)
   const { breathe, skin } = design
+  const { vents, airing, fans } = breathe
   const map = <T extends Float64Array | Uint8Array>(array: T, of: (c: Chain, i: number) => number) => {
     chains.forEach((c, i) => { array[i] = of(c, i) })
     return array
@@ -141,22 +142,25 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     ? offset[chains.findIndex(c => c.column === column)]! + NEAR_ROWS - 1 - row
     : deepFrom + column * deepRows + row - NEAR_ROWS
   const sun = sunByChain(chains, gains, offset)
+  const panes = glazingArrays(design, building, chains)
+  const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
   const door = breathe.doors
   const waterChain = chains.findIndex(c => c.waterKg > 0)
   const barrelLayers = chains.map((c, i) => (c.face === 'barrels' ? i : -1)).filter(i => i >= 0)
+  // Written out name by name: objects put together from parts are slow to read, and the loop reads these every hour.
   return {
     count, offset, cellCount, capacity, between,
     tie: Int32Array.from(chains, c => TIES[c.kind]),
     area: map(new Float64Array(count), c => c.areaM2), facingUp: map(new Float64Array(count), c => c.facingUp), skyView: map(new Float64Array(count), c => c.skyView),
     longwaveThrough: map(new Float64Array(count), c => c.longwaveThrough), glazed: map(new Uint8Array(count), c => (c.kind === 'glazing' ? 1 : 0)),
-    ...glazingArrays(design, building, chains),
+    paneOpen: panes.open, paneDrawn: panes.drawn, insideDrawn: panes.insideDrawn, outsideDrawn: panes.outsideDrawn,
     lossIndex: Int32Array.from(chains, c => LOSS_NAMES.indexOf(c.name)),
     underRow: map(new Uint8Array(count), c => (c.bed && breathe.rowCover.on ? 1 : 0)),
     waterKg: map(new Float64Array(count), c => c.waterKg), openWater: map(new Uint8Array(count), c => (c.open ? 1 : 0)), bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
     layered: Int32Array.from(barrelLayers.length > 1 ? barrelLayers : []),
-    ...sun,
+    sun: sun.sun, airSun: sun.airSun,
     start: startTemperatures(slice, site, first, cellCount, columnCell),
-    ...makeLinks(design, building, chains, slice, offset, columnCell, capacity),
+    quick: links.quick, slow: links.slow, followS: links.followS,
     deepFrom,
     outsideGround: { first, columns: slice.outsideWidthsM.length, rows: outRows, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: SURFACE_FILM },
     buried: {
@@ -167,9 +171,11 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     drawn: coverDrawn(site, skin.cover), coverLeak: fittedCover(skin.cover).edgeLeak,
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0), bedLight: gains.bedLightWm2, leafArea: breathe.leafArea,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
-    vents: { lowM2: breathe.vents.lowM2, highM2: breathe.vents.highM2, riseM: building.ventRiseM },
-    opener: breathe.vents, airing: breathe.airing, fans: breathe.fans,
-    door: { areaM2: door.areaM2, secondsPerHour: door.openingsPerDay * door.openS / 10 }, lobby: breathe.lobby, rowCover: breathe.rowCover,
+    vents: { lowM2: vents.lowM2, highM2: vents.highM2, riseM: building.ventRiseM },
+    opener: { startC: vents.startC, fullC: vents.fullC, lagS: vents.lagS, hysteresisK: vents.hysteresisK },
+    airing: { on: airing.on, fromH: airing.fromH, untilH: airing.untilH, holdUntilC: airing.holdUntilC, belowC: airing.belowC },
+    fans: { stages: fans.stages, flowM3h: fans.flowM3h, powerW: fans.powerW, startC: fans.startC, stepK: fans.stepK },
+    door: { areaM2: door.areaM2, secondsPerHour: door.openingsPerDay * door.openS / 10 }, lobby: { areaM2: breathe.lobby.areaM2 }, rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
     exchangers: makeExchangers(design, building, slice, columnCell, first),
     sources: makeSources(design, site, building),
     airMassKg, airCapacity: CONTENTS * airMassKg * AIR_HEAT,
@@ -184,13 +190,13 @@ function glazingArrays(design: Design, building: Building, chains: readonly Chai
   const there = cover.resistance > 0
   const tilts = skinParts(building).filter(p => p.kind === 'glazed').map(p => p.tiltDeg)
   const blank = () => new Float64Array(chains.length)
-  const out = { paneOpen: blank(), paneDrawn: blank(), insideDrawn: blank(), outsideDrawn: blank() }
+  const out = { open: blank(), drawn: blank(), insideDrawn: blank(), outsideDrawn: blank() }
   let g = 0
   chains.forEach((c, i) => {
     if (c.kind !== 'glazing') return
     const r = tiltedResistance(glazing, tilts[g++]!)
-    out.paneOpen[i] = c.areaM2 / r
-    out.paneDrawn[i] = there && place === 'between' ? glazingConductance(r, cover) * c.areaM2 : out.paneOpen[i]!
+    out.open[i] = c.areaM2 / r
+    out.drawn[i] = there && place === 'between' ? glazingConductance(r, cover) * c.areaM2 : out.open[i]!
     out.insideDrawn[i] = there && place === 'inside' ? coverConductance(cover) * c.areaM2 : OPEN_COVER * c.areaM2
     out.outsideDrawn[i] = there && place === 'outside' ? coverConductance(cover) * c.areaM2 : 0
   })

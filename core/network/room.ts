@@ -74,7 +74,11 @@ export const FOG = 49
 export const FOG_G = 50
 /** Temperature of the earth tube's supply, °C. */
 export const SUPPLY_C = 51
-export const STATE_SIZE = 52
+/** Vents: share of the way to its place that the opener goes in a step, the opening being tried, and how the heat let out last rose with the air, W/K. */
+export const LAG = 52
+export const OPENING_NOW = 53
+export const VENT_SLOPE = 54
+export const STATE_SIZE = 55
 
 /** Places in the sums over the steps of one hour, each times its seconds. */
 export const SUM_AIR = 0

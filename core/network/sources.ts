@@ -55,7 +55,7 @@ export function makeSources(design: Design, site: SiteYear, building: Building):
     dumpW: dumpSun && dumpSun.map(w => dumpLoad.peakW * w / 1000 * ARRAY_RATIO),
     solarAir: solarAir.areaM2 > 0 ? { sun: sunOnPlane(site, solarAir.tiltDeg, equator), areaM2: solarAir.areaM2, massFlow: solarAir.flowM3h / 3600 * 1.2 } : null,
     solarWater: solarWater.areaM2 > 0 ? { sun: sunOnPlane(site, solarWater.tiltDeg, equator), areaM2: solarWater.areaM2 } : null,
-    bedLoop: bedLoop.capacityW > 0 ? bedLoop : null,
+    bedLoop: bedLoop.capacityW > 0 ? { capacityW: bedLoop.capacityW, setPointC: bedLoop.setPointC } : null,
     heaterRadiant: heater.kind === 'radiant' ? 0.7 : 0,
     // Burning gas leaves about 1.6 kg of water a cubic metre of 10.3 kWh.
     heaterWater: heater.fuel === 'gas-unvented' ? 1.6 / (10.3 * 3.6e6) : 0,

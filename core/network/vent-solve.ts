@@ -1,7 +1,7 @@
 import { openerTarget, ventFactors, ventFlow, type VentFactors } from '../air/vents'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
-import { AIR_HEAT, DENSITY, FULL, LEAST, OPENING, OUT, START, VENT, WIND } from './room'
+import { AIR_HEAT, DENSITY, FULL, LAG, LEAST, OPENING, OPENING_NOW, OUT, START, VENT, VENT_SLOPE, WIND } from './room'
 
 const { abs, exp, max, min } = Math
 
@@ -19,7 +19,6 @@ export function makeVentSolver({ v }: Memory) {
   let vents!: VentFactors
   let hasVents = false
   let lastDt = -1
-  let lag = 0
 
   function lay(model: NetworkModel): void {
     m = model
@@ -29,7 +28,7 @@ export function makeVentSolver({ v }: Memory) {
   }
 
   /** Opener at a temperature: it follows the warming line up and, `hysteresisK` cooler, the cooling line down. */
-  function opening(t: number, closing: number): number {
+  function opening(t: number): number {
     const { startC, hysteresisK } = m.opener
     const up = openerTarget(t, v[START]!, v[FULL]!)
     const down = hysteresisK > 0 ? openerTarget(t + hysteresisK, v[START]!, v[FULL]!) : up
@@ -37,7 +36,7 @@ export function makeVentSolver({ v }: Memory) {
     // Midday airing ends by itself: nobody lets a cold room stand open.
     const least = v[LEAST]!
     const aired = least > 0 ? least * max(0, min(1, (t - startC) / AIRING_FADES_K + 1)) : 0
-    return max(aired, closing + lag * wanted)
+    return max(aired, v[OPENING]! * (1 - v[LAG]!) + v[LAG]! * wanted)
   }
 
   /** How many of the fans' stages run, each easing in over a kelvin. */
@@ -48,49 +47,57 @@ export function makeVentSolver({ v }: Memory) {
     return on
   }
 
-  /** m³/s. */
-  function flow(t: number, closing: number): number {
-    const natural = hasVents ? ventFlow(vents, opening(t, closing), t, v[OUT]!, v[WIND]!) : 0
-    return m.fans.stages > 0 ? natural + fansOn(t) * m.fans.flowM3h / 3600 : natural
+  /** m³/s at a temperature; leaves the opening in `OPENING_NOW`. */
+  function flow(t: number): number {
+    let sum = m.fans.stages > 0 ? fansOn(t) * m.fans.flowM3h / 3600 : 0
+    if (hasVents) {
+      const open = opening(t)
+      v[OPENING_NOW] = open
+      sum += ventFlow(vents, open, t, v[OUT]!, v[WIND]!)
+    }
+    return sum
   }
 
   /** Air of the step, °C; the flow's W/K is left in `VENT`, the opening in `OPENING`. */
   function solve(dt: number, a: number, b: number): number {
     const { lagS, hysteresisK } = m.opener
     if (dt !== lastDt) {
-      lag = lagS > 0 ? 1 - exp(-dt / lagS) : 1
+      v[LAG] = lagS > 0 ? 1 - exp(-dt / lagS) : 1
       lastDt = dt
     }
     const closed = b / a
-    const closing = v[OPENING]! * (1 - lag)
+    const closing = v[OPENING]! * (1 - v[LAG]!)
     const idle = closed <= v[START]! - hysteresisK && closing < 0.001 && v[LEAST] === 0
     if ((!hasVents || idle) && (m.fans.stages === 0 || closed <= m.fans.startC)) {
       v[OPENING] = 0
       v[VENT] = 0
       return closed
     }
+    v[OPENING_NOW] = 0
     const outside = v[OUT]!
     const perFlow = v[DENSITY]! * AIR_HEAT
     let lo = min(closed, outside)
     let hi = max(closed, outside)
     let t = (b + v[VENT]! * outside) / (a + v[VENT]!)
-    let g = flow(t, closing) * perFlow
-    let f = a * t - b + g * (t - outside)
-    // Without the vents' own answer to warmth the first slope is too flat: the next point falls beyond the root.
-    let slope = a + g
-    for (let k = 0; k < 40 && abs(f) >= NEAR_K * a; k++) {
+    let before = t
+    let fBefore = 0
+    let g = 0
+    for (let k = 0; k < 40; k++) {
+      g = flow(t) * perFlow
+      const f = a * t - b + g * (t - outside)
       if (f > 0) hi = t
       else lo = t
-      if (hi - lo < NEAR_K) break
+      if (abs(f) < NEAR_K * a || hi - lo < NEAR_K) break
+      // The first slope is the last one found: vents answer warmth much the same from step to step.
+      const slope = k === 0 ? a + v[VENT_SLOPE]! : (f - fBefore) / (t - before)
+      v[VENT_SLOPE] = max(g, slope - a)
       let next = t - f / slope
       if (!(next > lo && next < hi) || k % 4 === 3) next = (lo + hi) / 2
-      g = flow(next, closing) * perFlow
-      const fNext = a * next - b + g * (next - outside)
-      slope = (fNext - f) / (next - t)
+      before = t
+      fBefore = f
       t = next
-      f = fNext
     }
-    v[OPENING] = hasVents ? opening(t, closing) : 0
+    v[OPENING] = v[OPENING_NOW]!
     v[VENT] = g
     return (b + g * outside) / (a + g)
   }
