@@ -1,7 +1,7 @@
 import { aimLine, type AimLine } from './aim/aim-line'
 import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
-import { dayLengthH, dayName, DAYS, HOURS, isoAt, MONTH_DAYS, MONTH_OF_DAY, type SiteYear } from './climate'
+import { dayLengthH, dayName, DAYS, HOURS, isoAt, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, type SiteYear } from './climate'
 import type { Design } from './design/types'
 import type { Building } from './geometry/surfaces'
 import { elementLosses, type ElementLoss } from './network/chains'
@@ -201,21 +201,16 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     month.topUpKWh += (series.heaterW[h]! + series.gains[BED_LOOP]![h]!) / 1000
   }
   const losses: Record<string, number> = {}
-  let lost = 0
-  LOSS_NAMES.forEach((name, i) => {
-    let joules = 0
-    for (let h = 0; h < HOURS; h++) joules += series.losses[i]![h]! * 3600
-    losses[name] = joules / KWH
-    lost += joules
-  })
   const gains: Record<string, number> = {}
-  let gained = 0
+  const lostByMonth = series.losses.map(monthSums)
+  const gainedByMonth = series.gains.map(monthSums)
+  LOSS_NAMES.forEach((name, i) => { losses[name] = total(lostByMonth[i]!) / 1000 })
   GAIN_NAMES.forEach((name, i) => {
-    let joules = 0
-    for (let h = 0; h < HOURS; h++) joules += series.gains[i]![h]! * 3600
-    if (joules !== 0 || name === 'sun' || name === 'heater') gains[name] = joules / KWH
-    gained += joules
+    const kWh = total(gainedByMonth[i]!) / 1000
+    if (kWh !== 0 || name === 'sun' || name === 'heater') gains[name] = kWh
   })
+  const lost = total(Object.values(losses)) * KWH
+  const gained = total(Object.values(gains)) * KWH
   const heater = design.topUp.heater
   const fuel = entry(FUELS, heater.fuel)
   const price = heater.pricePerKWh / fuel.efficiency
@@ -235,41 +230,50 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     freeRunning: { coldestNight: coldestHour(site, free) },
     months, aim: { ...line, tightest: Number.isFinite(tightest.marginK) ? tightest : null },
     ledger: { gains, losses, storedKWh: series.storedJ / KWH, closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1) },
-    ledgerMonths: monthlyLedger(series),
+    ledgerMonths: monthlyLedger(gainedByMonth, lostByMonth),
     worstNightLosses: nightLosses(series, coldest.hour),
-    lossesByDay: dayAndNight(site, series),
+    lossesByDay: dayAndNight(site, series, losses),
     ua: { byElement: elementLosses(design, building), infiltrationWK: leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * 1006 },
     notes: [...site.notes],
     runMs,
   }
 }
 
-function dayAndNight(site: SiteYear, series: YearSeries): Answers['lossesByDay'] {
+function total(values: readonly number[]): number {
+  let sum = 0
+  for (const v of values) sum += v
+  return sum
+}
+
+/** Sums of a flow by month, Wh. */
+function monthSums(watts: Float32Array): number[] {
+  return MONTH_DAYS.map((days, m) => {
+    const from = MONTH_START[m]! * 24
+    let sum = 0
+    for (let h = from; h < from + days * 24; h++) sum += watts[h]!
+    return sum
+  })
+}
+
+function dayAndNight(site: SiteYear, series: YearSeries, losses: Readonly<Record<string, number>>): Answers['lossesByDay'] {
+  const days: number[] = []
+  for (let h = 0; h < HOURS; h++) if (site.sunAltitudeDeg[h]! > 0) days.push(h)
   return LOSS_NAMES.map((name, i) => {
+    const watts = series.losses[i]!
     let dayWh = 0
-    let nightWh = 0
-    for (let h = 0; h < HOURS; h++) {
-      if (site.sunAltitudeDeg[h]! > 0) dayWh += series.losses[i]![h]!
-      else nightWh += series.losses[i]![h]!
-    }
-    return { name, dayKWh: dayWh / 1000, nightKWh: nightWh / 1000 }
+    for (const h of days) dayWh += watts[h]!
+    return { name, dayKWh: dayWh / 1000, nightKWh: losses[name]! - dayWh / 1000 }
   })
 }
 
 /** Gains and losses by month, kWh; ways that carried nothing all year are left out. */
-function monthlyLedger(series: YearSeries): Answers['ledgerMonths'] {
-  const sums = (names: readonly string[], flows: readonly Float32Array[]) => {
-    const months = Array.from({ length: 12 }, (): Record<string, number> => ({}))
-    names.forEach((name, i) => {
-      const month = new Float64Array(12)
-      for (let h = 0; h < HOURS; h++) month[MONTH_OF_DAY[Math.floor(h / 24)]!]! += flows[i]![h]! / 1000
-      if (month.some(v => v !== 0)) month.forEach((v, m) => { months[m]![name] = v })
-    })
-    return months
+function monthlyLedger(gained: readonly number[][], lost: readonly number[][]): Answers['ledgerMonths'] {
+  const named = (names: readonly string[], sums: readonly number[][], m: number) => {
+    const out: Record<string, number> = {}
+    names.forEach((name, i) => { if (sums[i]!.some(v => v !== 0)) out[name] = sums[i]![m]! / 1000 })
+    return out
   }
-  const gains = sums(GAIN_NAMES, series.gains)
-  const losses = sums(LOSS_NAMES, series.losses)
-  return gains.map((g, m) => ({ gains: g, losses: losses[m]! }))
+  return MONTH_DAYS.map((_, m) => ({ gains: named(GAIN_NAMES, gained, m), losses: named(LOSS_NAMES, lost, m) }))
 }
 
 /** Frost dates, extremes and degree-hours of a site's year. Halves of the year are parted at the warmest day. */
