@@ -107,9 +107,9 @@ function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
   return { at: isoAt(best + 0.5, site.standardOffsetH), hour: best, insideC: inside[best]!, outsideC: site.dryBulbC[best]! }
 }
 
-/** Coldest inside hour of a year, by the lowest step of each hour. */
-export function coldestHour(site: SiteYear, series: YearSeries): Extreme {
-  return extreme(site, series.airMinC, -1)
+/** Coldest inside hour of a year, by the lowest air of each hour, °C. */
+export function coldestHour(site: SiteYear, airMinC: Float32Array): Extreme {
+  return extreme(site, airMinC, -1)
 }
 
 /** Days in a row before a day with less than 45 % of the light that its season's clearest days bring. */
@@ -126,9 +126,9 @@ function dullDaysBefore(site: SiteYear, day: number): number {
   return count
 }
 
-/** Works the year's answers out of its run. `free` is the unheated run (the same one where no heater is on). */
-export function makeAnswers(design: Design, site: SiteYear, building: Building, light: SolarGains, series: YearSeries, free: YearSeries, runMs: number): Answers {
-  const coldest = coldestHour(site, series)
+/** Works the year's answers out of its run. `freeC` is the lowest air of each hour of the unheated run, °C (the same one where no heater is on). */
+export function makeAnswers(design: Design, site: SiteYear, building: Building, light: SolarGains, series: YearSeries, freeC: Float32Array, runMs: number): Answers {
+  const coldest = coldestHour(site, series.airMinC)
   const day = Math.floor(coldest.hour / 24)
   let hoursBelow0 = 0
   let hoursBelowAim = 0
@@ -227,7 +227,7 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     hoursVented, hoursCovered: Math.round(hoursCovered), ice: hasWater ? { hours: iceHours, most: iceMost } : null, soilMinC, dimDays, condensedKg,
     shortDays: Array.from({ length: DAYS }, (_, d) => dayLengthH(d, site.latitudeDeg)).filter(l => l < 10).length,
     outside: outsideYear(site, line.lowC),
-    freeRunning: { coldestNight: coldestHour(site, free) },
+    freeRunning: { coldestNight: coldestHour(site, freeC) },
     months, aim: { ...line, tightest: Number.isFinite(tightest.marginK) ? tightest : null },
     ledger: { gains, losses, storedKWh: series.storedJ / KWH, closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1) },
     ledgerMonths: monthlyLedger(gainedByMonth, lostByMonth),

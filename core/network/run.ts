@@ -1,19 +1,17 @@
-import { HOURS, humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
+import { DAYS, HOURS, humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
 import { AIR, FAN_W, LOBBY, MOISTURE, OPENING, ROW, STAR, HEAT, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
-import { ownStepper } from './stepper'
+import { ownStepper, type Stepper } from './stepper'
 
 export interface RunOptions {
   /** 1–60; 4 is usual. */
   stepsPerHour: number
   /** false runs the same year unheated. */
   heater: boolean
-  /** Days to take in these steps, 1 each of 365; the others are taken in whole hours. All days unless given. */
-  closeDays?: Uint8Array
   /** Shown the cells' temperatures at the end of each hour of one day, and of the hour before it; with that day the run ends. */
   watch?: { day: number, see: (hour: number, cells: Float64Array) => void }
   /** Asked once a day of the run; when it says true the run ends with {@link RunStopped}. */
@@ -28,8 +26,37 @@ export class RunStopped extends Error {
   }
 }
 
-/** The warm-up year goes in blocks of hours that shorten towards its end: so many hours a block until so many days are left. Each divides a day. */
-const WARM_UP = [{ block: 6, untilDaysLeft: 60 }, { block: 3, untilDaysLeft: 12 }, { block: 1, untilDaysLeft: 0 }]
+/** Days go in blocks of hours that shorten towards what is to be known: so many hours a block while that is more than so many days off. Each divides a day. */
+const PACE = [{ block: 6, beyondDays: 60 }, { block: 3, beyondDays: 12 }, { block: 1, beyondDays: 0 }]
+
+/**
+ * Takes one day without looking closely.
+ * @param daysOff how far off what is to be known is; above 0
+ * @returns lowest air at the end of a block, °C
+ */
+export function takeDay(stepper: Stepper, model: NetworkModel, day: number, daysOff: number, heaterW = 0, setPointC = 0): number {
+  const { block } = PACE.find(p => daysOff > p.beyondDays)!
+  const hours = block * 3600 <= model.followS ? block : 1
+  const span = hours * 3600
+  let low = Infinity
+  for (let k = 0; k < 24; k += hours) {
+    // The middle hour stands for its block.
+    stepper.prepareHour(day * 24 + k + (hours >> 1), span, span)
+    stepper.step(span, heaterW, setPointC)
+    stepper.endHour(span)
+    low = Math.min(low, stepper.state[AIR]!)
+  }
+  return low
+}
+
+/** Goes through a year before the one that counts. */
+export function warmUp(stepper: Stepper, model: NetworkModel, stop: RunOptions['stop'], heaterW = 0, setPointC = 0): void {
+  for (let day = 0; day < DAYS; day++) {
+    if (stop?.()) throw new RunStopped()
+    takeDay(stepper, model, day, DAYS - day, heaterW, setPointC)
+  }
+  stepper.clearTally()
+}
 
 /** Runs the network through a warm-up year and the year itself. */
 export function runNetwork(design: Design, site: SiteYear, building: Building, gains: SolarGains, options: RunOptions): YearSeries {
@@ -43,28 +70,16 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
   const heaterW = options.heater && heater.on ? heater.capacityW : 0
   const setPointC = heater.setPointC
   const { probes } = model
-  let hour = 0
-  for (const { block, untilDaysLeft } of WARM_UP) {
-    const hours = block * 3600 <= model.followS ? block : 1
-    const span = hours * 3600
-    for (; hour < HOURS - untilDaysLeft * 24; hour += hours) {
-      if (hour % 24 === 0 && options.stop?.()) throw new RunStopped()
-      // The middle hour stands for its block.
-      prepareHour(hour + (hours >> 1), span, span)
-      step(span, heaterW, setPointC)
-      endHour(span)
-    }
-  }
-  stepper.clearTally()
+  warmUp(stepper, model, options.stop, heaterW, setPointC)
   const series = emptySeries()
   series.coverDrawn.set(model.drawn)
   const atStart = stepper.heatContentJ()
   const lossCount = lostJ.length
   const gainCount = gainedJ.length
+  const steps = options.stepsPerHour
+  const dt = 3600 / steps
   for (let h = 0; h < HOURS; h++) {
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
-    const steps = options.closeDays?.[Math.floor(h / 24)] === 0 ? 1 : options.stepsPerHour
-    const dt = 3600 / steps
     prepareHour(h, dt)
     let low = Infinity
     let high = -Infinity

@@ -1,7 +1,8 @@
 import { DAYS, HOURS, type SiteYear } from '../climate'
 import type { NetworkModel } from './model'
-import { runModel, type RunOptions } from './run'
-import type { YearSeries } from './series'
+import { AIR } from './room'
+import { runModel, RunStopped, takeDay, warmUp, type RunOptions } from './run'
+import { ownStepper } from './stepper'
 
 /** Days whose lowest air outside comes this near to the year's lowest are gone through step by step, K, and so many days before each of them. */
 const NEAR_LOWEST_K = 9
@@ -17,14 +18,35 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
 }
 
 /**
- * The unheated year of a heated house. It is asked for its coldest night alone, so the days that cannot hold it go in whole hours, which moves that night by less
- * than 0.01 K. Should it fall on such a day after all, the year is run in full.
+ * Lowest air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that cannot hold it go the quicker the
+ * further off it is, which moves that night by less than 0.02 K, and what follows the last day that can is left out (Infinity). Should it fall on another day after
+ * all, the year is run in full; so it is where fans blow through the ground, whose thermostats would switch at other hours.
  */
-export function runUnheated(model: NetworkModel, site: SiteYear, options: Pick<RunOptions, 'stepsPerHour' | 'stop'>): YearSeries {
-  const unheated = { on: false, capacityW: 0, setPointC: 0 }
-  const closeDays = coldDays(site.dryBulbC)
-  const series = runModel(model, site, unheated, { ...options, heater: false, closeDays })
+export function runUnheated(model: NetworkModel, site: SiteYear, options: Pick<RunOptions, 'stepsPerHour' | 'stop'>): Float32Array {
+  const inFull = () => runModel(model, site, { on: false, capacityW: 0, setPointC: 0 }, { ...options, heater: false }).airMinC
+  if (model.exchangers.length > 0) return inFull()
+  const close = coldDays(site.dryBulbC)
+  const airMinC = new Float32Array(HOURS).fill(Infinity)
+  const stepper = ownStepper(model, site)
+  const dt = 3600 / options.stepsPerHour
+  warmUp(stepper, model, options.stop)
   let coldest = 0
-  for (let h = 1; h < HOURS; h++) if (series.airMinC[h]! < series.airMinC[coldest]!) coldest = h
-  return closeDays[Math.floor(coldest / 24)] ? series : runModel(model, site, unheated, { ...options, heater: false })
+  for (let day = 0; day <= close.lastIndexOf(1); day++) {
+    if (options.stop?.()) throw new RunStopped()
+    if (!close[day]) airMinC.fill(takeDay(stepper, model, day, close.indexOf(1, day) - day), day * 24, day * 24 + 24)
+    else for (let h = day * 24; h < day * 24 + 24; h++) airMinC[h] = lowestOfHour(h)
+    for (let h = day * 24; h < day * 24 + 24; h++) if (airMinC[h]! < airMinC[coldest]!) coldest = h
+  }
+  return close[Math.floor(coldest / 24)] ? airMinC : inFull()
+
+  function lowestOfHour(hour: number): number {
+    let low = Infinity
+    stepper.prepareHour(hour, dt)
+    for (let s = 0; s < options.stepsPerHour; s++) {
+      stepper.step(dt, 0, 0)
+      low = Math.min(low, stepper.state[AIR]!)
+    }
+    stepper.endHour()
+    return low
+  }
 }

@@ -124,15 +124,16 @@ test('ice melts as it froze: what a cold week takes, a warm one gives back', () 
 })
 
 test('the unheated year of a heated house finds the night that the whole year finds', () => {
-  for (const design of [DEMOS[0]!, DEMOS[2]!]) {
+  const fanned: Design = { ...DEMOS[0]!, store: { ...DEMOS[0]!.store, earth: { ...DEMOS[0]!.store.earth, on: true } } }
+  for (const [design, within] of [[DEMOS[0]!, 0.02], [DEMOS[2]!, 0.02], [DEMOS[3]!, 0.02], [fanned, 0]] as const) {
     const heater = { ...design.topUp.heater, on: true, capacityW: 4000, setPointC: 8 }
     const heated = createYearEngine().run({ ...design, topUp: { ...design.topUp, heater } })
     const off = createYearEngine().run({ ...design, topUp: { ...design.topUp, heater: { ...heater, on: false } } })
     const short = heated.answers.freeRunning.coldestNight
     const whole = off.answers.coldestNight
     expect(short.hour).toBe(whole.hour)
-    expect(Math.abs(short.insideC - whole.insideC)).toBeLessThan(0.01)
+    expect(Math.abs(short.insideC - whole.insideC)).toBeLessThanOrEqual(within)
     // Days are left out, or the short way would save nothing.
-    expect(coldDays(heated.site.dryBulbC).reduce((a, b) => a + b, 0)).toBeLessThan(300)
+    expect(coldDays(heated.site.dryBulbC).reduce((a, b) => a + b, 0)).toBeLessThan(200)
   }
 })
