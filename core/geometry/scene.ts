@@ -28,28 +28,23 @@ interface RoomPlane {
   pane: number
   /** The pane's polygon as half-planes. */
   edges: Float64Array
-  /** One over the part of the aim along the normal. */
-  inverse: number
 }
 
-/** An object as the rays meet it. Beds take light on the top as one face and on their sides as another. Its planes are named by which of them rays of the aim meet first. */
-interface Target { box: Box, bank: Bank | null, top: number, sides: number, isBed: boolean, inX: number, outX: number, inY: number, outY: number, inZ: number, outZ: number }
+/** An object as the rays meet it. Beds take light on the top as one face and on their sides as another. */
+interface Target { box: Box, bank: Bank | null, top: number, sides: number, isBed: boolean }
 
 interface Box { x0: number, x1: number, y0: number, y1: number, z0: number, z1: number }
 
-/** A direction and one over each of its parts. */
-interface Aim { x: number, y: number, z: number, ix: number, iy: number, iz: number, inLevel: number }
-
-/** Rays in the room. Positions are inside or on the skin; directions are unit vectors. Built once a building; calls allocate nothing. */
+/** Where light may end. Positions are inside or on the skin; directions are unit vectors. */
 export interface Scene {
   /** What light can land on. */
   faces: readonly FaceId[]
-  /** The direction of the rays to come. */
-  aim: (dx: number, dy: number, dz: number) => void
-  /** Face that a ray of that direction lands on, by its place in `faces`. */
-  land: (x: number, y: number, z: number) => number
-  /** Whether the way from a point of the glass along a direction outwards is free of eaves and house walls. */
-  open: (x: number, y: number, z: number, dx: number, dy: number, dz: number) => boolean
+  /**
+   * Sends a ray of one direction from each point (x, y, z by turns) and adds a weight to the face where it lands. Where eaves or the wall of a house stand on the way
+   * to the light, none is sent: with `light` 1 the light lies ahead of the rays, with −1 behind them; with 0 nothing outside is asked.
+   * @param out one number a face, in the order of `faces`
+   */
+  cast: (points: Float64Array, dx: number, dy: number, dz: number, light: 1 | 0 | -1, weight: number, out: Float64Array) => void
 }
 
 /** Shade strip and outside screens of a design, from its building. */
@@ -65,77 +60,110 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
   const planes = roomPlanes(building.surfaces, placeOf)
   const targets = building.objects.map((o): Target => ({
     box: o.bank ? boxOfBank(o, o.bank) : o, bank: o.bank, top: placeOf(FACE_OF[o.kind]), sides: placeOf(o.kind === 'bed' ? 'bed sides' : FACE_OF[o.kind]), isBed: o.kind === 'bed',
-    inX: 0, outX: 0, inY: 0, outY: 0, inZ: 0, outZ: 0,
   }))
   const strip = extras.strip && makeBoard(extras.strip)
-  const stripFace = strip ? placeOf('shade strip') : -1
-  const outside = extras.outside.map(makeBoard)
-  const ray: Aim = { x: 0, y: 0, z: 0, ix: 0, iy: 0, iz: 0, inLevel: 0 }
-  /** Planes that rays of the aim can end on. */
-  const ahead: RoomPlane[] = []
+  const solid: Solid = { planes, targets, strip, stripFace: strip ? placeOf('shade strip') : -1, outside: extras.outside.map(makeBoard) }
+  const caster = planes.length <= USUAL_ROOM && targets.length <= USUAL_ROOM ? usualCaster : makeCaster(max(planes.length, targets.length))
+  return { faces, cast: (points, dx, dy, dz, light, weight, out) => caster(solid, points, dx, dy, dz, light, weight, out) }
+}
 
-  function aim(dx: number, dy: number, dz: number): void {
-    ray.x = dx
-    ray.y = dy
-    ray.z = dz
-    ray.ix = 1 / dx
-    ray.iy = 1 / dy
-    ray.iz = 1 / dz
-    ray.inLevel = dx * dx + dy * dy
-    ahead.length = 0
+/** All that stands in the way of rays. */
+interface Solid { planes: RoomPlane[], targets: Target[], strip: Board | null, stripFace: number, outside: Board[] }
+
+/** Planes, and objects, that the usual caster has room for. */
+const USUAL_ROOM = 64
+const usualCaster = makeCaster(USUAL_ROOM)
+
+/** Made once, so that the compiler takes its arrays for constants: rays are cast by the ten thousand. */
+function makeCaster(room: number) {
+  /** Of each plane ahead: offset and normal, over the part of the direction along the normal; and which it is. */
+  const ahead = new Float64Array(room * 4)
+  const planeOf = new Int32Array(room)
+  /** Of each object: where its box is entered and left along each axis, as the ray counts. */
+  const boxes = new Float64Array(room * 6)
+
+  return ({ planes, targets, strip, stripFace, outside }: Solid, points: Float64Array, dx: number, dy: number, dz: number, light: 1 | 0 | -1, weight: number, out: Float64Array): void => {
+    const slopes = ahead
+    const ends = boxes
+    const count = targets.length
+    let facing = 0
     for (let i = 0; i < planes.length; i++) {
       const p = planes[i]!
       const along = p.nx * dx + p.ny * dy + p.nz * dz
       if (along < 1e-9) continue
-      p.inverse = 1 / along
-      ahead.push(p)
+      slopes[facing * 4] = p.d / along
+      slopes[facing * 4 + 1] = p.nx / along
+      slopes[facing * 4 + 2] = p.ny / along
+      slopes[facing * 4 + 3] = p.nz / along
+      planeOf[facing++] = i
     }
-    for (let i = 0; i < targets.length; i++) {
-      const o = targets[i]!
-      const { box } = o
-      o.inX = dx < 0 ? box.x1 : box.x0
-      o.outX = dx < 0 ? box.x0 : box.x1
-      o.inY = dy < 0 ? box.y1 : box.y0
-      o.outY = dy < 0 ? box.y0 : box.y1
-      o.inZ = dz < 0 ? box.z1 : box.z0
-      o.outZ = dz < 0 ? box.z0 : box.z1
+    const ix = 1 / awayFromZero(dx)
+    const iy = 1 / awayFromZero(dy)
+    const iz = 1 / awayFromZero(dz)
+    for (let i = 0; i < count; i++) {
+      const { box } = targets[i]!
+      ends[i * 6] = (ix < 0 ? box.x1 : box.x0) * ix
+      ends[i * 6 + 1] = (ix < 0 ? box.x0 : box.x1) * ix
+      ends[i * 6 + 2] = (iy < 0 ? box.y1 : box.y0) * iy
+      ends[i * 6 + 3] = (iy < 0 ? box.y0 : box.y1) * iy
+      ends[i * 6 + 4] = (iz < 0 ? box.z1 : box.z0) * iz
+      ends[i * 6 + 5] = (iz < 0 ? box.z0 : box.z1) * iz
     }
-  }
-
-  function land(x: number, y: number, z: number): number {
-    let near = Infinity
-    let hit = planes[0]!
-    for (let i = 0; i < ahead.length; i++) {
-      const p = ahead[i]!
-      const t = (p.d - p.nx * x - p.ny * y - p.nz * z) * p.inverse
-      // A ray that starts on a plane leaves it; what runs along it belongs to the neighbour.
-      if (t > 1e-6 && t < near) {
-        near = t
-        hit = p
+    for (let k = 0; k < points.length; k += 3) {
+      const x = points[k]!
+      const y = points[k + 1]!
+      const z = points[k + 2]!
+      if (light !== 0 && outside.length > 0 && !open(outside, x, y, z, light * dx, light * dy, light * dz)) continue
+      let near = Infinity
+      let plane = 0
+      for (let i = 0; i < facing; i++) {
+        const t = slopes[i * 4]! - slopes[i * 4 + 1]! * x - slopes[i * 4 + 2]! * y - slopes[i * 4 + 3]! * z
+        // A ray that starts on a plane leaves it; what runs along it belongs to the neighbour.
+        if (t > 1e-6 && t < near) {
+          near = t
+          plane = i
+        }
       }
-    }
-    let face = -1
-    for (let i = 0; i < targets.length; i++) {
-      const o = targets[i]!
-      let t = boxDistance(o, ray, x, y, z, near)
-      if (o.bank && t < near) t = bankDistance(o.box, o.bank, ray, x, y, z, near)
-      if (t < near) {
-        near = t
+      let hit = -1
+      const atX = x * ix
+      const atY = y * iy
+      const atZ = z * iz
+      for (let i = 0; i < count; i++) {
+        const enter = max(ends[i * 6]! - atX, ends[i * 6 + 2]! - atY, ends[i * 6 + 4]! - atZ)
+        const leave = min(ends[i * 6 + 1]! - atX, ends[i * 6 + 3]! - atY, ends[i * 6 + 5]! - atZ)
+        if (leave <= 1e-6 || enter > leave || enter >= near) continue
+        const o = targets[i]!
+        // What stands against the glass is lit where the glass is.
+        const t = o.bank ? bankDistance(o.box, o.bank, x, y, z, dx, dy, dz, near) : max(0, enter)
+        if (t < near) {
+          near = t
+          hit = i
+        }
+      }
+      let face: number
+      if (strip && boardDistance(strip, x, y, z, dx, dy, dz) < near) face = stripFace
+      else if (hit >= 0) {
+        const o = targets[hit]!
         // Plants see what falls on the top of a bed; its sides only warm.
-        face = o.isBed && ray.z < 0 && z + ray.z * t > o.box.z1 - 1e-6 ? o.top : o.sides
+        face = o.isBed && dz < 0 && z + dz * near > o.box.z1 - 1e-6 ? o.top : o.sides
       }
+      else {
+        const p = planes[planeOf[plane]!]!
+        face = p.pane >= 0 && insidePane(p, x + dx * near, y + dy * near, z + dz * near) ? p.pane : p.face
+      }
+      out[face]! += weight
     }
-    if (strip && boardDistance(strip, x, y, z, ray.x, ray.y, ray.z) < near) return stripFace
-    if (face >= 0) return face
-    if (hit.pane >= 0 && insidePane(hit, x + ray.x * near, y + ray.y * near, z + ray.z * near)) return hit.pane
-    return hit.face
   }
+}
 
-  function open(x: number, y: number, z: number, dx: number, dy: number, dz: number): boolean {
-    for (let i = 0; i < outside.length; i++) if (boardDistance(outside[i]!, x, y, z, dx, dy, dz) < Infinity) return false
-    return true
-  }
-  return { faces, aim, land, open }
+function awayFromZero(v: number): number {
+  return abs(v) < 1e-12 ? 1e-12 : v
+}
+
+/** Whether the way from a point along a direction is free of screens. */
+function open(screens: readonly Board[], x: number, y: number, z: number, dx: number, dy: number, dz: number): boolean {
+  for (let i = 0; i < screens.length; i++) if (boardDistance(screens[i]!, x, y, z, dx, dy, dz) < Infinity) return false
+  return true
 }
 
 function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => number): RoomPlane[] {
@@ -149,7 +177,7 @@ function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => numbe
       same.pane = placeOf(s.id)
       same.edges = halfPlanes(s)
     }
-    else planes.push({ nx, ny, nz, d, face: placeOf(s.id), pane: -1, edges: new Float64Array(0), inverse: 0 })
+    else planes.push({ nx, ny, nz, d, face: placeOf(s.id), pane: -1, edges: new Float64Array(0) })
   }
   return planes
 }
@@ -184,23 +212,6 @@ function insidePane(p: RoomPlane, x: number, y: number, z: number): boolean {
   return true
 }
 
-/** Distance to an object's box, 0 from inside it, or Infinity (also beyond `limit`). */
-function boxDistance(o: Target, ray: Aim, x: number, y: number, z: number, limit: number): number {
-  let enter = (o.inX - x) * ray.ix
-  let leave = (o.outX - x) * ray.ix
-  const enterY = (o.inY - y) * ray.iy
-  const leaveY = (o.outY - y) * ray.iy
-  if (enterY > enter) enter = enterY
-  if (leaveY < leave) leave = leaveY
-  const enterZ = (o.inZ - z) * ray.iz
-  const leaveZ = (o.outZ - z) * ray.iz
-  if (enterZ > enter) enter = enterZ
-  if (leaveZ < leave) leave = leaveZ
-  // What stands against the glass is lit where the glass is.
-  if (leave <= 1e-6 || enter > leave || enter >= limit) return Infinity
-  return enter > 1e-6 ? enter : 0
-}
-
 /** The box that a bank's barrels fill. */
 function boxOfBank(o: RoomObject, { radiusM, perRow, pitchM, count }: Bank): Box {
   const y0 = o.y0 + pitchM / 2 - radiusM
@@ -208,7 +219,8 @@ function boxOfBank(o: RoomObject, { radiusM, perRow, pitchM, count }: Bank): Box
 }
 
 /** Distance to the first barrel of a bank, or Infinity: of each row, the barrels that stand where the ray crosses it. */
-function bankDistance(box: Box, { radiusM, rows, perRow, pitchM, count }: Bank, ray: Aim, x: number, y: number, z: number, limit: number): number {
+function bankDistance(box: Box, { radiusM, rows, perRow, pitchM, count }: Bank, x: number, y: number, z: number, dx: number, dy: number, dz: number, limit: number): number {
+  const inLevel = dx * dx + dy * dy
   let near = Infinity
   const rowDepth = (box.x1 - box.x0) / rows
   for (let row = 0; row < rows; row++) {
@@ -217,34 +229,34 @@ function bankDistance(box: Box, { radiusM, rows, perRow, pitchM, count }: Bank, 
     if (standing <= 0) break
     let from = 0
     let to = standing - 1
-    if (ray.inLevel > 1e-12) {
+    if (inLevel > 1e-12) {
       // Along the ridge the ray stays within this row between two crossings; only barrels in between can be met.
-      const t0 = abs(ray.x) > 1e-9 ? (cx - radiusM - x) * ray.ix : -Infinity
-      const t1 = abs(ray.x) > 1e-9 ? (cx + radiusM - x) * ray.ix : Infinity
+      const t0 = abs(dx) > 1e-9 ? (cx - radiusM - x) / dx : -Infinity
+      const t1 = abs(dx) > 1e-9 ? (cx + radiusM - x) / dx : Infinity
       const ta = max(0, min(t0, t1))
       const tb = min(limit, max(t0, t1))
       if (tb < ta) continue
-      const ya = y + ray.y * ta
-      const yb = y + ray.y * tb
+      const ya = y + dy * ta
+      const yb = y + dy * tb
       from = max(0, floor((min(ya, yb) - 2 * radiusM - box.y0) / pitchM))
       to = min(standing - 1, floor((max(ya, yb) - box.y0) / pitchM))
     }
     for (let k = from; k <= to; k++) {
-      const t = cylinderDistance(cx, box.y0 + radiusM + k * pitchM, radiusM, box, ray, x, y, z)
+      const t = cylinderDistance(cx, box.y0 + radiusM + k * pitchM, radiusM, box, x, y, z, dx, dy, dz, inLevel)
       if (t < near) near = t
     }
   }
   return near < limit ? near : Infinity
 }
 
-function cylinderDistance(cx: number, cy: number, r: number, { z0, z1 }: Box, ray: Aim, x: number, y: number, z: number): number {
+function cylinderDistance(cx: number, cy: number, r: number, { z0, z1 }: Box, x: number, y: number, z: number, dx: number, dy: number, dz: number, inLevel: number): number {
   const px = x - cx
   const py = y - cy
   let enter = 0
   let leave = Infinity
-  if (ray.inLevel > 1e-12) {
-    const b = (px * ray.x + py * ray.y) / ray.inLevel
-    const c = (px * px + py * py - r * r) / ray.inLevel
+  if (inLevel > 1e-12) {
+    const b = (px * dx + py * dy) / inLevel
+    const c = (px * px + py * py - r * r) / inLevel
     const disc = b * b - c
     if (disc <= 0) return Infinity
     const root = sqrt(disc)
@@ -252,9 +264,9 @@ function cylinderDistance(cx: number, cy: number, r: number, { z0, z1 }: Box, ra
     leave = -b + root
   }
   else if (px * px + py * py > r * r) return Infinity
-  if (abs(ray.z) > 1e-12) {
-    const a = (z0 - z) * ray.iz
-    const b = (z1 - z) * ray.iz
+  if (abs(dz) > 1e-12) {
+    const a = (z0 - z) / dz
+    const b = (z1 - z) / dz
     enter = max(enter, min(a, b))
     leave = min(leave, max(a, b))
   }

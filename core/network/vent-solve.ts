@@ -8,7 +8,7 @@ const { abs, exp, max, min } = Math
 /** The midday airing shrinks from its full opening to none over this fall of the air below the vents' start, K. */
 const AIRING_FADES_K = 3
 /** The air of a step is found this nearly, K. */
-const NEAR_K = 1e-5
+const NEAR_K = 1e-4
 
 /**
  * Solves the air of a step with vents and fans in it: what is left of the room is `a · air = b`, and the outside air let in rises with warmth.

@@ -47,13 +47,15 @@ export interface LandingInput { building: Building, extras: SceneExtras, faces: 
 export function makeLandings({ building, extras, faces, latitudeDeg }: LandingInput): Landing[] {
   const scene = makeScene(building, extras)
   const n = faces.length
-  const placeOf = scene.faces.map(id => faces.findIndex(f => f.id === id))
+  const places = faces.map(f => scene.faces.indexOf(f.id))
+  /** What lands by the scene's faces, as shares that the faces take in. */
+  const taken = (landed: Float64Array) => settle(Float64Array.from(places, at => (at < 0 ? 0 : landed[at]!)), faces)
   const glazed = building.surfaces.filter(s => s.kind === 'glazed')
   const rays = glazed.length > 8 ? RAYS_OF_MANY : RAYS
   const directions = sunDirections(building, latitudeDeg)
   return glazed.map((surface) => {
     const sets = Array.from({ length: SETS }, (_, k) => pointsOn(surface, rays, (k + 0.5) / SETS))
-    const first = new Float64Array(n)
+    const first = new Float64Array(scene.faces.length)
     const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES * n)
     for (let i = 0; i < DECLINATIONS * HOUR_ANGLES; i++) {
       const dx = directions[i * 3]!
@@ -62,14 +64,14 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
       if (dz < -BEYOND || dx * surface.normal[0] + dy * surface.normal[1] + dz * surface.normal[2] < -BEYOND) continue
       first.fill(0)
       const set = (2 * floor(i / HOUR_ANGLES) + i % HOUR_ANGLES) % SETS
-      cast(scene, sets[set]!, surface, dx, dy, dz, 1, first, placeOf)
-      beam.set(settle(first, faces), i * n)
+      cast(scene, sets[set]!, surface, dx, dy, dz, 1, first)
+      beam.set(taken(first), i * n)
     }
     const half = pointsOn(surface, max(12, rays / 4))
     return {
       surface, beam,
-      sky: settle(averageOver(scene, half, surface, 1, n, placeOf), faces), ground: settle(averageOver(scene, half, surface, -1, n, placeOf), faces),
-      spread: settle(spreadFrom(scene, sets[0]!, surface, n, placeOf), faces),
+      sky: taken(averageOver(scene, half, surface, 1)), ground: taken(averageOver(scene, half, surface, -1)),
+      spread: taken(spreadFrom(scene, sets[0]!, surface)),
     }
   })
 }
@@ -131,7 +133,7 @@ function triangleArea(p: Vec, q: Vec, r: Vec): number {
 }
 
 /** Rays of one direction (towards the light) through all points: adds their weight to the faces where they land. A light behind the pane grazes it. */
-function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, sy: number, sz: number, weight: number, out: Float64Array, placeOf: readonly number[]): void {
+function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, sy: number, sz: number, weight: number, out: Float64Array): void {
   const [nx, ny, nz] = surface.normal
   const facing = nx * sx + ny * sy + nz * sz
   let dx = sx
@@ -146,21 +148,12 @@ function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, 
     dy /= length
     dz /= length
   }
-  const each = weight * 3 / points.length
-  scene.aim(-dx, -dy, -dz)
-  for (let i = 0; i < points.length; i += 3) {
-    const x = points[i]!
-    const y = points[i + 1]!
-    const z = points[i + 2]!
-    if (!scene.open(x, y, z, dx, dy, dz)) continue
-    const at = placeOf[scene.land(x, y, z)]!
-    if (at >= 0) out[at]! += each
-  }
+  scene.cast(points, -dx, -dy, -dz, -1, weight * 3 / points.length, out)
 }
 
 /** First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends through the surface. */
-function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1, n: number, placeOf: readonly number[]): Float64Array {
-  const sum = new Float64Array(n)
+function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1): Float64Array {
+  const sum = new Float64Array(scene.faces.length)
   const [nx, ny, nz] = surface.normal
   let weight = 0
   for (let az = 15; az < 360; az += 30) {
@@ -171,14 +164,13 @@ function averageOver(scene: Scene, points: Float64Array, surface: Surface, side:
       const z = side * sin(alt * RAD)
       const facing = x * nx + y * ny + z * nz
       if (facing <= 0) continue
-      cast(scene, points, surface, x, y, z, facing * c, sum, placeOf)
+      cast(scene, points, surface, x, y, z, facing * c, sum)
       weight += facing * c
     }
   }
   // A level pane sees no ground: what little there is goes where the pane's own scatter goes.
-  if (weight < 1e-6) return spreadFrom(scene, points, surface, n, placeOf)
-  for (let i = 0; i < n; i++) sum[i]! /= weight
-  return sum
+  if (weight < 1e-6) return spreadFrom(scene, points, surface)
+  return sum.map(s => s / weight)
 }
 
 /** Steps of a sequence that fills three dimensions evenly: powers of 1/1.2207…, the root of x⁴ = x + 1. Roberts 2018. */
@@ -189,8 +181,9 @@ const STEP_3 = 0.5497004779019703
 const DIRECTIONS = 16
 
 /** First landings of light that leaves the pane's inner face evenly (Lambert): places along the pane and directions of the cosine hemisphere, each filling theirs independently. */
-function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: number, placeOf: readonly number[]): Float64Array {
-  const out = new Float64Array(n)
+function spreadFrom(scene: Scene, points: Float64Array, surface: Surface): Float64Array {
+  const out = new Float64Array(scene.faces.length)
+  const point = new Float64Array(3)
   const [nx, ny, nz] = surface.normal
   // Two directions across the normal.
   const flat = abs(nz) > 0.9
@@ -206,9 +199,8 @@ function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, n: num
     const a = r * cos(turn)
     const b = r * sin(turn)
     const i = floor((0.5 + k * STEP_1) % 1 * count) * 3
-    scene.aim(-up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, -up * nz + a * tz + b * bz)
-    const at = placeOf[scene.land(points[i]!, points[i + 1]!, points[i + 2]!)]!
-    if (at >= 0) out[at]! += 1 / rays
+    for (let axis = 0; axis < 3; axis++) point[axis] = points[i + axis]!
+    scene.cast(point, -up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, -up * nz + a * tz + b * bz, 0, 1 / rays, out)
   }
   return out
 }

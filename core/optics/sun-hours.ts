@@ -24,7 +24,7 @@ const BRIGHT_WM2 = 120
 export function sunHours(design: Pick<Design, 'shape'>, building: Building, site: SiteYear): SunHours[] {
   const scene = makeScene(building, shadingOf(design.shape, building.outline))
   const panes = new Set<string>(building.surfaces.filter(s => s.kind === 'glazed').map(s => s.id))
-  const glazed = scene.faces.map(f => panes.has(f))
+  const landed = new Float64Array(scene.faces.length)
   const things = pointsOnThings(building)
   const bright = brightShare(site)
   const out = things.map((t): SunHours => ({ name: t.name, clear: new Array<number>(12).fill(0), usual: new Array<number>(12).fill(0) }))
@@ -36,11 +36,9 @@ export function sunHours(design: Pick<Design, 'shape'>, building: Building, site
       if (sun.altitudeDeg <= 0.5) continue
       const v = skyVector(sun.altitudeDeg, sun.azimuthDeg)
       const [dx, dy, dz] = roomDirection(building, v.e, v.n, v.u)
-      scene.aim(dx, dy, dz)
       things.forEach((thing, i) => {
-        let lit = 0
-        for (const [x, y, z] of thing.points) if (scene.open(x, y, z, dx, dy, dz) && glazed[scene.land(x, y, z)]) lit++
-        out[i]!.clear[month]! += lit / thing.points.length * STEP_MIN / 60
+        scene.cast(thing.points, dx, dy, dz, 1, STEP_MIN / 60 / (thing.points.length / 3), landed.fill(0))
+        scene.faces.forEach((f, k) => { if (panes.has(f)) out[i]!.clear[month]! += landed[k]! })
       })
     }
     for (const o of out) o.usual[month] = o.clear[month]! * bright[month]!
@@ -66,7 +64,7 @@ const UP = [0.15, 0.5, 0.85]
 /** Off the face, so that a ray does not begin inside of it, m. */
 const OFF = 0.01
 
-function pointsOnThings(building: Building): { name: string, points: Vec[] }[] {
+function pointsOnThings(building: Building): { name: string, points: Float64Array }[] {
   const out: { name: string, points: Vec[] }[] = []
   const many = (kind: string) => building.objects.filter(o => o.kind === kind).length > 1
   for (const o of building.objects) {
@@ -85,5 +83,5 @@ function pointsOnThings(building: Building): { name: string, points: Vec[] }[] {
     out.push({ name: 'floor', points: ALONG.flatMap(t => ALONG.map((u): Vec => [outline.widthM * u, L * t, OFF])) })
     if (outline.backWallM > 0.3) out.push({ name: 'back wall', points: ALONG.flatMap(t => UP.map((u): Vec => [outline.widthM - OFF, L * t, outline.backWallM * u])) })
   }
-  return out
+  return out.map(({ name, points }) => ({ name, points: Float64Array.from(points.flat()) }))
 }
