@@ -48,6 +48,12 @@ export function makeHourly(memory: Memory) {
   /** Sun on outer faces in this hour, W. */
   const outerSun = memory.doubles(chains)
   const skyView = memory.doubles(chains)
+  const longwaveThrough = memory.doubles(chains)
+  const paneOpen = memory.doubles(chains)
+  const paneDrawn = memory.doubles(chains)
+  const insideDrawn = memory.doubles(chains)
+  const outsideDrawn = memory.doubles(chains)
+  const lossIndex = memory.ints(chains)
   const slowSource = memory.doubles(cells)
   /** Of a deep cell: how far a joule warms it, K. */
   const perJoule = memory.doubles(cells)
@@ -103,6 +109,12 @@ export function makeHourly(memory: Memory) {
       outT[c] = m.houseC
     }
     skyView.set(m.skyView)
+    longwaveThrough.set(m.longwaveThrough)
+    paneOpen.set(m.paneOpen)
+    paneDrawn.set(m.paneDrawn)
+    insideDrawn.set(m.insideDrawn)
+    outsideDrawn.set(m.outsideDrawn)
+    lossIndex.set(m.lossIndex)
     for (let i = m.deepFrom; i < m.cellCount; i++) perJoule[i] = 1 / m.capacity[i]!
     const waiting = new Set([...m.buried.cell, ...m.exchangers.flatMap(e => [...e.cells])])
     fedCount = waiting.size
@@ -381,10 +393,10 @@ export function makeHourly(memory: Memory) {
       const toAir = windFilm + skyFilm * (1 - view)
       let g = area[c]! * (toSky + toAir)
       if (glazed[c] === 1) {
-        between[i0] = mixed(m.paneOpen[c]!, m.paneDrawn[c]!, covered)
-        between[i0 + 1] = mixed(2000 * area[c]!, m.insideDrawn[c]!, covered)
-        if (covered > 0 && m.outsideDrawn[c]! > 0) g = mixed(g, 1 / (1 / g + 1 / m.outsideDrawn[c]!), covered)
-        const through = area[c]! * m.longwaveThrough[c]! * skyFilm * light
+        between[i0] = mixed(paneOpen[c]!, paneDrawn[c]!, covered)
+        between[i0 + 1] = mixed(2000 * area[c]!, insideDrawn[c]!, covered)
+        if (covered > 0 && outsideDrawn[c]! > 0) g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), covered)
+        const through = area[c]! * longwaveThrough[c]! * skyFilm * light
         film[c] = through
         filmT[c] = view * sky + (1 - view) * outside
         starSky += through
@@ -418,16 +430,16 @@ export function makeHourly(memory: Memory) {
       const c = outsides[k]!
       let out = outG[c]! * (firstSum[c]! / span - outT[c]!) - outerSun[c]!
       if (glazed[c] === 1) out += film[c]! * (starMean - filmT[c]!)
-      lostJ[m.lossIndex[c]!]! += out * span
+      lostJ[lossIndex[c]!]! += out * span
     }
     for (let k = 0; k < houses.length; k++) {
       const c = houses[k]!
-      lostJ[m.lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
+      lostJ[lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
     }
     const { g, cell, share } = m.buried
     for (let k = 0; k < burieds.length; k++) {
       const c = burieds[k]!
-      lostJ[m.lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
+      lostJ[lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
       for (let r = 0; r < g.length; r++) pending[cell[r]!]! += g[r]! * share[c]! * (firstSum[c]! - T[cell[r]!]! * span)
     }
     firstSum.fill(0)

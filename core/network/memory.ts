@@ -19,20 +19,20 @@ export function sizeOf(m: NetworkModel): Size {
  * times faster than arrays that come and go with a run.
  */
 export function makeMemory(size: Size) {
-  const all: (Float64Array | Float32Array | Int32Array | Uint8Array)[] = []
-  const kept = <T extends Float64Array | Float32Array | Int32Array | Uint8Array>(array: T): T => {
+  const all: (Float64Array | Int32Array | Uint8Array)[] = []
+  const cleared = <T extends Float64Array | Int32Array | Uint8Array>(array: T): T => {
     all.push(array)
     return array
   }
-  const doubles = (n: number) => kept(new Float64Array(n))
-  const ints = (n: number) => kept(new Int32Array(n))
-  const bytes = (n: number) => kept(new Uint8Array(n))
-  /** One value an hour. */
-  const hours = () => kept(new Float32Array(HOURS))
+  const doubles = (n: number) => cleared(new Float64Array(n))
+  const ints = (n: number) => cleared(new Int32Array(n))
+  const bytes = (n: number) => cleared(new Uint8Array(n))
+  /** One value an hour. These are not cleared: each model fills them whole. */
+  const hours = () => new Float32Array(HOURS)
   const { chains, cells } = size
   return {
     size, doubles, ints, bytes, hours,
-    suns: kept(new Float32Array(HOURS * size.suns)),
+    suns: new Float32Array(HOURS * size.suns),
     /** Scalars of the loop, and sums over the steps of a block: places in `room.ts`. */
     v: doubles(STATE_SIZE), sums: doubles(SUM_SIZE),
     lostJ: doubles(LOSS_NAMES.length), gainedJ: doubles(GAIN_NAMES.length),

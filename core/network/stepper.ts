@@ -51,7 +51,7 @@ export function makeStepper(model: NetworkModel, site: SiteYear): Stepper {
 }
 
 /** Room for any usual house: what is larger gets a loop of its size. */
-const USUAL: Size = { chains: 40, cells: 640, links: 640, suns: 64, stores: 4, storeCells: 128 }
+const USUAL: Size = { chains: 64, cells: 1024, links: 1024, suns: 128, stores: 4, storeCells: 256 }
 
 let own: Loop | null = null
 

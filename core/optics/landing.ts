@@ -49,7 +49,11 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
   const n = faces.length
   const places = faces.map(f => scene.faces.indexOf(f.id))
   /** What lands by the scene's faces, as shares that the faces take in. */
-  const taken = (landed: Float64Array) => settle(Float64Array.from(places, at => (at < 0 ? 0 : landed[at]!)), faces)
+  const sorted = new Float64Array(n)
+  const taken = (landed: Float64Array) => {
+    for (let i = 0; i < n; i++) sorted[i] = places[i]! < 0 ? 0 : landed[places[i]!]!
+    return settle(sorted, faces)
+  }
   const glazed = building.surfaces.filter(s => s.kind === 'glazed')
   const rays = glazed.length > 8 ? RAYS_OF_MANY : RAYS
   const directions = sunDirections(building, latitudeDeg)
