@@ -37,7 +37,7 @@ const LOSS = Object.fromEntries(LOSS_NAMES.map((n, i) => [n, i])) as Record<type
 
 /** What holds still within an hour: weather, schedules, the elimination of the chains; and what is closed at its end. */
 export function makeHourly(memory: Memory) {
-  const { v, sums, T, source, pending, capacity, between, store, pivot, factor, offset, face, area, glazed, bed, head, held, iceKg, firstSum, lostJ, gainedJ, suns } = memory
+  const { v, sums, T, source, pending, capacity, between, store, pivot, factor, offset, face, area, glazed, head, held, iceKg, firstSum, lostJ, gainedJ, suns } = memory
   const { chains, cells, storeCells } = memory.size
   /** What ties a chain's first cell to what lies behind it, W/K, and the temperature there, °C. */
   const outG = memory.doubles(chains)
@@ -91,6 +91,8 @@ export function makeHourly(memory: Memory) {
   /** Leaving along slow links, W; not known before the first look. */
   let slowEdge = NaN
   let lastDt = 0
+  /** The day whose mean stands in `DAY_MEAN`. */
+  let day = -1
 
   function lay(model: NetworkModel, site: SiteYear): void {
     m = model
@@ -137,6 +139,7 @@ export function makeHourly(memory: Memory) {
     drawn.set(m.drawn)
     slowEdge = NaN
     lastDt = 0
+    day = -1
     storeAir.lay(m)
     outsideGround.lay(m)
   }
@@ -152,11 +155,12 @@ export function makeHourly(memory: Memory) {
     v[PRESSURE] = pressure
     v[DENSITY] = pressure / (287.05 * (v[OUT]! + 273.15))
     v[MOIST_OUT] = moistureOut[h]!
-    if (h % 24 === 0) {
-      let sum = 0
-      for (let k = 0; k < 24; k++) sum += dryBulbC[h + k]!
-      v[DAY_MEAN] = sum / 24
-    }
+    const today = (h / 24) | 0
+    if (today === day) return
+    day = today
+    let sum = 0
+    for (let k = today * 24; k < today * 24 + 24; k++) sum += dryBulbC[k]!
+    v[DAY_MEAN] = sum / 24
   }
 
   /** Winter habit: on cold days the vents wait for real warmth, and at midday the house is aired when the sun is out. */

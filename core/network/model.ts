@@ -64,7 +64,7 @@ export interface NetworkModel {
   /** Cells that pass heat sideways or to a neighbour body: those that feel the hour, and slow ones, whose flow is looked at every sixth. */
   quick: Links
   slow: Links
-  /** How long the quickest of those cells needs to follow its neighbours, s: longer blocks of time would swing. */
+  /** How long the quickest cell needs to follow what it is passed by the block, s: longer blocks of time would swing. */
   followS: number
   /** Deep ground under the floor: cells from here on, stepped by the hour. */
   deepFrom: number
@@ -147,6 +147,11 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const door = breathe.doors
   const waterChain = chains.findIndex(c => c.waterKg > 0)
   const barrelLayers = chains.map((c, i) => (c.face === 'barrels' ? i : -1)).filter(i => i >= 0)
+  const exchangers = makeExchangers(design, building, slice, columnCell, first)
+  const buried = {
+    g: slice.wall, cell: Int32Array.from(slice.wall, (_, r) => first + r * slice.outsideWidthsM.length),
+    share: map(new Float64Array(count), c => (c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0)),
+  }
   // Written out name by name: objects put together from parts are slow to read, and the loop reads these every hour.
   return {
     count, offset, cellCount, capacity, between,
@@ -160,13 +165,10 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     layered: Int32Array.from(barrelLayers.length > 1 ? barrelLayers : []),
     sun: sun.sun, airSun: sun.airSun,
     start: startTemperatures(slice, site, first, cellCount, columnCell),
-    quick: links.quick, slow: links.slow, followS: links.followS,
+    quick: links.quick, slow: links.slow, followS: followTime(capacity, [links.quick, links.slow], buried, exchangers),
     deepFrom,
     outsideGround: { first, columns: slice.outsideWidthsM.length, rows: outRows, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: SURFACE_FILM },
-    buried: {
-      g: slice.wall, cell: Int32Array.from(slice.wall, (_, r) => first + r * slice.outsideWidthsM.length),
-      share: map(new Float64Array(count), c => (c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0)),
-    },
+    buried,
     houseC: design.shape.house.airC,
     drawn: coverDrawn(site, skin.cover), coverLeak: fittedCover(skin.cover).edgeLeak,
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0), bedLight: gains.bedLightWm2, leafArea: breathe.leafArea,
@@ -176,7 +178,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     airing: { on: airing.on, fromH: airing.fromH, untilH: airing.untilH, holdUntilC: airing.holdUntilC, belowC: airing.belowC },
     fans: { stages: fans.stages, flowM3h: fans.flowM3h, powerW: fans.powerW, startC: fans.startC, stepK: fans.stepK },
     door: { areaM2: door.areaM2, secondsPerHour: door.openingsPerDay * door.openS / 10 }, lobby: { areaM2: breathe.lobby.areaM2 }, rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
-    exchangers: makeExchangers(design, building, slice, columnCell, first),
+    exchangers,
     sources: makeSources(design, site, building),
     airMassKg, airCapacity: CONTENTS * airMassKg * AIR_HEAT,
     probes: makeProbes(chains, offset, waterChain),
@@ -251,7 +253,7 @@ function startTemperatures(slice: GroundSlice, site: SiteYear, first: number, ce
   return start
 }
 
-function makeLinks(design: Design, building: Building, chains: readonly Chain[], slice: GroundSlice, offset: Int32Array, columnCell: (column: number, row: number) => number, capacity: Float64Array): Pick<NetworkModel, 'quick' | 'slow' | 'followS'> {
+function makeLinks(design: Design, building: Building, chains: readonly Chain[], slice: GroundSlice, offset: Int32Array, columnCell: (column: number, row: number) => number, capacity: Float64Array): Pick<NetworkModel, 'quick' | 'slow'> {
   const found: { a: number, b: number, g: number, edge: boolean }[] = []
   let edge = false
   const link = (a: number, b: number, g: number) => {
@@ -283,12 +285,24 @@ function makeLinks(design: Design, building: Building, chains: readonly Chain[],
     const some = found.filter(l => (Math.min(capacity[l.a]!, capacity[l.b]!) / l.g > SLOW_S) === slow).sort((p, q) => Number(p.edge) - Number(q.edge))
     return { a: Int32Array.from(some, l => l.a), b: Int32Array.from(some, l => l.b), g: Float64Array.from(some, l => l.g), edgeFrom: some.filter(l => !l.edge).length }
   }
+  return { quick: pack(false), slow: pack(true) }
+}
+
+/** What comes a block late makes a cell swing the sooner: it counts as so much more. By itself such a swing fades while a block is shorter than the cell needs. */
+const LATE = 1.5
+
+/** Time that the quickest of the cells needs to follow what reaches it block by block, s. */
+function followTime(capacity: Float64Array, links: readonly Links[], buried: NetworkModel['buried'], exchangers: readonly Exchanger[]): number {
   const sum = new Float64Array(capacity.length)
-  for (const { a, b, g } of found) {
-    sum[a]! += g
-    sum[b]! += g
+  for (const { a, b, g } of links) {
+    g.forEach((w, l) => {
+      sum[a[l]!]! += w
+      sum[b[l]!]! += w
+    })
   }
-  return { quick: pack(false), slow: pack(true), followS: sum.reduce((least, g, i) => (g > 0 ? Math.min(least, capacity[i]! / g) : least), Infinity) }
+  buried.g.forEach((w, r) => { sum[buried.cell[r]!]! += LATE * w })
+  for (const e of exchangers) e.cells.forEach((cell, k) => { sum[cell]! += LATE * e.weights[k]! * (e.kind === 'rock' ? e.toGround : e.massFlow * AIR_HEAT * e.effectiveness) })
+  return sum.reduce((least, g, i) => (g > 0 ? Math.min(least, capacity[i]! / g) : least), Infinity)
 }
 
 function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: number): NetworkModel['probes'] {

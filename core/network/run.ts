@@ -35,8 +35,7 @@ const PACE = [{ block: 6, beyondDays: 60 }, { block: 3, beyondDays: 12 }, { bloc
  * @returns lowest air at the end of a block, °C
  */
 export function takeDay(stepper: Stepper, model: NetworkModel, day: number, daysOff: number, heaterW = 0, setPointC = 0): number {
-  const { block } = PACE.find(p => daysOff > p.beyondDays)!
-  const hours = block * 3600 <= model.followS ? block : 1
+  const hours = PACE.find(p => daysOff > p.beyondDays && p.block * 3600 <= model.followS)?.block ?? 1
   const span = hours * 3600
   let low = Infinity
   for (let k = 0; k < 24; k += hours) {

@@ -137,3 +137,18 @@ test('the unheated year of a heated house finds the night that the whole year fi
     expect(coldDays(heated.site.dryBulbC).reduce((a, b) => a + b, 0)).toBeLessThan(200)
   }
 })
+
+test('the warm-up year goes in blocks only where the ground is slow enough: a sunk house without a board at its edge does not swing', () => {
+  const sunk = DEMOS[2]!
+  const bare: Design = { ...sunk, skin: { ...sunk.skin, edge: { ...sunk.skin.edge, depthM: 0 } } }
+  const soil = (design: Design) => {
+    const { series, site: year } = createYearEngine().run(design)
+    for (let h = 0; h < 8760; h += 24) expect(series.soilC[h]!).toBeGreaterThan(year.ground.meanC - year.ground.amplitudeK - 5)
+    return series.soilC.subarray(0, 744).reduce((a, b) => a + b, 0) / 744
+  }
+  const boarded = soil(sunk)
+  const open = soil(bare)
+  // The board keeps the winter's beds warmer, by less than it keeps the ground outside away.
+  expect(boarded - open).toBeGreaterThan(0)
+  expect(boarded - open).toBeLessThan(4)
+})
