@@ -1,4 +1,4 @@
-const { acos, asin, atan2, cos, max, min, sin, tan } = Math
+const { acos, asin, atan2, cos, floor, max, min, sin, tan } = Math
 
 /** Where the sun stands, seen from a place on the earth's surface. */
 export interface SunPosition {
@@ -26,7 +26,10 @@ const SIDEREAL_DAY_DEG = 360.98564736629
 const sinD = (deg: number) => sin(deg * RAD)
 const cosD = (deg: number) => cos(deg * RAD)
 /** An angle brought into 0–360°. */
-export const wrap360 = (deg: number) => ((deg % 360) + 360) % 360
+export const wrap360 = (deg: number) => {
+  const turned = deg - 360 * floor(deg / 360)
+  return turned < 360 ? turned : 0
+}
 /** An angle brought into −180–180°. */
 export const wrap180 = (deg: number) => wrap360(deg + 180) - 180
 
