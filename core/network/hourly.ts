@@ -1,14 +1,15 @@
 import { outsideFilm, radiativeFilm } from '../air/films'
 import type { SiteYear } from '../climate'
+import { makeDevices } from './devices'
 import { makeGroundOutside } from './ground-outside'
+import { makeLinks } from './links'
 import type { Memory } from './memory'
 import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
-import { GAIN_NAMES, LOSS_NAMES } from './series'
+import { GAIN, LOSS } from './series'
 import {
   AIR, AIR_HEAT, AIR_W, DAY_MEAN, DENSITY, DOOR, EMISSIVITY, FAN_W, FULL, LATENT, LEAF_DRAW, LEAF_SUN, LEAST, LIGHT, LOBBY_DOOR, MOIST_OUT, OUT, PRESSURE, ROW_DRAWN, ROW_TIE, SOIL_DRAW,
-  STAR_SKY, STAR_SKY_T, START, SUM_AIR, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, VAPOUR, WET, WIND,
+  STAR_SKY, STAR_SKY_T, START, SUM_AIR, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, WET, WIND,
 } from './room'
-import { airPanelWm2, waterPanelWm2 } from './sources'
 import { makeStoreAir } from './store-air'
 import { transpiration } from './transpiration'
 
@@ -28,12 +29,6 @@ const ROW_OPEN = 25
 const ROW_CLOSED = 4.5
 /** A lobby's skin and leaks, W/K for each m² of its floor. */
 const LOBBY_SKIN = 8
-/** A person at light work: dry heat W, and water kg/s. */
-const PERSON_W = 90
-const PERSON_WATER = 50e-3 / 3600
-
-const GAIN = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i])) as Record<typeof GAIN_NAMES[number], number>
-const LOSS = Object.fromEntries(LOSS_NAMES.map((n, i) => [n, i])) as Record<typeof LOSS_NAMES[number], number>
 
 /** What holds still within an hour: weather, schedules, the elimination of the chains; and what is closed at its end. */
 export function makeHourly(memory: Memory) {
@@ -60,6 +55,8 @@ export function makeHourly(memory: Memory) {
   /** Cells that heat may wait for. */
   const fed = memory.ints(storeCells)
   const links = makeLinks(memory)
+  const devices = makeDevices(memory)
+  const { airSun } = devices
   const sunCell = memory.ints(memory.size.suns)
   const sunChain = memory.ints(memory.size.suns)
   const dryBulbC = memory.hours()
@@ -69,7 +66,6 @@ export function makeHourly(memory: Memory) {
   const skyC = memory.hours()
   const globalWm2 = memory.hours()
   const snowM = memory.hours()
-  const airSun = memory.hours()
   const bedLight = memory.hours()
   const drawn = memory.hours()
   const leaf = { fixed: 0, draw: 0 }
@@ -81,12 +77,10 @@ export function makeHourly(memory: Memory) {
   let burieds: number[] = []
   let houses: number[] = []
   let waters: number[] = []
-  let beds: number[] = []
   let fedCount = 0
   let sourceCells = source
   let slowCells = slowSource
   let buriedSum = 0
-  let firstWater = -1
   let glassArea = 0
   /** Leaving along slow links, W; not known before the first look. */
   let slowEdge = NaN
@@ -101,8 +95,6 @@ export function makeHourly(memory: Memory) {
     burieds = those(c => m.tie[c] === BURIED)
     houses = those(c => m.tie[c] === HOUSE)
     waters = those(c => m.waterKg[c]! > 0)
-    beds = those(c => m.bed[c] === 1)
-    firstWater = m.probes.waterChain >= 0 ? m.offset[m.probes.waterChain]! : -1
     glassArea = those(c => m.glazed[c] === 1).reduce((sum, c) => sum + m.area[c]!, 0)
     buriedSum = m.buried.g.reduce((a, b) => a + b, 0)
     for (const c of burieds) outG[c] = buriedSum * m.buried.share[c]!
@@ -134,7 +126,7 @@ export function makeHourly(memory: Memory) {
     skyC.set(site.skyC)
     globalWm2.set(site.globalWm2)
     snowM.set(site.snowM)
-    airSun.set(m.airSun)
+    devices.lay(m)
     bedLight.set(m.bedLight)
     drawn.set(m.drawn)
     slowEdge = NaN
@@ -189,72 +181,6 @@ export function makeHourly(memory: Memory) {
     v[ROW_TIE] = m.bedAreaM2 * (drawn ? ROW_CLOSED : ROW_OPEN)
   }
 
-  /** Heat from lamps, people, panels, compost and loops: to the air, and to cells. */
-  function devices(h: number, span: number): void {
-    const { sources } = m
-    let airW = airSun[h]! * v[LIGHT]!
-    v[VAPOUR] = 0
-    if (sources.lampsW) {
-      const w = sources.lampsW[h]!
-      const light = beds.length > 0 ? sources.lampLightShare * w : 0
-      airW += w - light
-      for (const c of beds) source[face[c]!]! += light * area[c]! / m.bedAreaM2
-      gainedJ[GAIN.lamps]! += w * span
-    }
-    if (sources.peopleCount) {
-      const n = sources.peopleCount[h]!
-      airW += n * PERSON_W
-      v[VAPOUR]! += n * PERSON_WATER
-      gainedJ[GAIN.people]! += n * (PERSON_W + LATENT * PERSON_WATER) * span
-    }
-    if (sources.solarAir && v[AIR]! < v[START]!) {
-      // The flow of the panel's fan bounds what it brings.
-      const w = min(sources.solarAir.areaM2 * airPanelWm2(sources.solarAir.sun[h]!, v[AIR]!, v[OUT]!), sources.solarAir.massFlow * AIR_HEAT * 40)
-      airW += w
-      gainedJ[GAIN['solar air panel']]! += w * span
-    }
-    const waterC = firstWater >= 0 ? T[firstWater]! : 99
-    if (sources.solarWater && waterC < 55) {
-      const w = sources.solarWater.areaM2 * waterPanelWm2(sources.solarWater.sun[h]!, waterC, v[OUT]!)
-      source[firstWater]! += w
-      gainedJ[GAIN['solar water panel']]! += w * span
-    }
-    if (sources.dumpW) {
-      const w = sources.dumpW[h]!
-      // Into the water until it is hot, then nowhere: without water it warms the air while that is not hot.
-      const toWater = firstWater >= 0 && waterC < 55
-      const toAir = firstWater < 0 && v[AIR]! < v[START]!
-      if (toWater) source[firstWater]! += w
-      if (toAir) airW += w
-      if (toWater || toAir) gainedJ[GAIN['dump load']]! += w * span
-    }
-    if (sources.compostW) {
-      const w = sources.compostW[h]!
-      airW += toBeds(w)
-      gainedJ[GAIN.compost]! += w * span
-    }
-    if (sources.bedLoop && beds.length > 0) {
-      const soil = T[m.probes.soil]!
-      let heat = 0
-      for (const c of beds) {
-        const i = m.probes.soil - offset[beds[0]!]! + offset[c]!
-        heat += max(0, (sources.bedLoop.setPointC - soil) * capacity[i]! / span)
-      }
-      const w = min(sources.bedLoop.capacityW, heat)
-      toBeds(w)
-      gainedJ[GAIN['bed loop']]! += w * span
-    }
-    v[AIR_W] = airW
-  }
-
-  /** Spreads heat over the middle of the beds' soil; returns what finds no bed. */
-  function toBeds(w: number): number {
-    if (beds.length === 0) return w
-    const row = m.probes.soil - offset[beds[0]!]!
-    for (const c of beds) source[offset[c]! + row]! += w * area[c]! / m.bedAreaM2
-    return 0
-  }
-
   function sideways(h: number, span: number): void {
     if (h % 6 < span / HOUR || Number.isNaN(slowEdge)) {
       slowCells.fill(0)
@@ -277,7 +203,7 @@ export function makeHourly(memory: Memory) {
     airing(h)
     doors(h)
     rowCover(h)
-    devices(h, span)
+    devices.bring(h, span)
     storeAir.prepare(span)
     v[AIR_W]! += v[FAN_W]!
     gainedJ[GAIN.fans]! += v[FAN_W]! * span
@@ -481,51 +407,4 @@ export function makeHourly(memory: Memory) {
   }
 
   return { lay, prepare, end, lobbyWK, inTransitJ, storeC: storeAir.storeC }
-}
-
-/** Heat that passes sideways between cells: the quick links stand first. */
-function makeLinks({ T, ints, doubles, size }: Memory) {
-  const a = ints(size.links)
-  const b = ints(size.links)
-  const g = doubles(size.links)
-  let m!: NetworkModel
-  function lay(model: NetworkModel): void {
-    m = model
-    const n = m.quick.g.length
-    for (const [links, from] of [[m.quick, 0], [m.slow, n]] as const) {
-      a.set(links.a, from)
-      b.set(links.b, from)
-      g.set(links.g, from)
-    }
-  }
-  /** Adds to the cells what passes along some of the links, W; returns what all of them pass. */
-  function pass(from: number, until: number, to: Float64Array): number {
-    const t = T
-    const ones = a
-    const others = b
-    const conductances = g
-    let sum = 0
-    for (let l = from; l < until; l++) {
-      const i = ones[l]!
-      const j = others[l]!
-      const q = conductances[l]! * (t[i]! - t[j]!)
-      to[i]! -= q
-      to[j]! += q
-      sum += q
-    }
-    return sum
-  }
-  /** Both return what leaves the building. */
-  function passQuick(to: Float64Array): number {
-    const { g, edgeFrom } = m.quick
-    pass(0, edgeFrom, to)
-    return pass(edgeFrom, g.length, to)
-  }
-  function passSlow(to: Float64Array): number {
-    const first = m.quick.g.length
-    const { g, edgeFrom } = m.slow
-    pass(first, first + edgeFrom, to)
-    return pass(first + edgeFrom, first + g.length, to)
-  }
-  return { lay, passQuick, passSlow }
 }

@@ -7,6 +7,10 @@ export type LossName = typeof LOSS_NAMES[number]
 /** What brings heat in. Order of `YearSeries.gains`. */
 export const GAIN_NAMES = ['sun', 'heater', 'bed loop', 'lamps', 'fans', 'people', 'solar air panel', 'solar water panel', 'compost', 'dump load'] as const
 
+/** Places of the ways in those orders. */
+export const LOSS = Object.fromEntries(LOSS_NAMES.map((n, i) => [n, i])) as Record<LossName, number>
+export const GAIN = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i])) as Record<typeof GAIN_NAMES[number], number>
+
 /** The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless said. */
 export interface YearSeries {
   airC: Float32Array

@@ -28,7 +28,7 @@ const cosD = (deg: number) => cos(deg * RAD)
 /** An angle brought into 0–360°. */
 export const wrap360 = (deg: number) => {
   const turned = deg - 360 * floor(deg / 360)
-  return turned < 360 ? turned : 0
+  return turned >= 0 && turned < 360 ? turned : 0
 }
 /** An angle brought into −180–180°. */
 export const wrap180 = (deg: number) => wrap360(deg + 180) - 180

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { wrap180, wrap360 } from '../../core/sun/position'
 import { equationOfTimeMin, profileAngleDeg, sunDay, sunPosition } from '../../core/sun'
 
 const at = (iso: string) => Date.parse(iso)
@@ -44,4 +45,34 @@ test('at noon before the sunny side the profile angle is the altitude; from the 
   expect(profileAngleDeg(22, 180, 180)).toBeCloseTo(22, 6)
   expect(profileAngleDeg(22, 240, 180)).toBeGreaterThan(22)
   expect(profileAngleDeg(22, 0, 180)).toBeGreaterThan(90)
+})
+
+test('sunrise and sunset: the sun stands at −0.833° then, was lower before and after, anywhere and on any day', () => {
+  const place = fc.record({ day: fc.nat(364), latitude: fc.double({ min: -89, max: 89, noNaN: true }), longitude: fc.double({ min: -180, max: 180, noNaN: true }) })
+  let risen = 0
+  fc.assert(fc.property(place, ({ day, latitude, longitude }) => {
+    const sun = sunDay(at('2027-01-01T12:00:00Z') + day * 86400000, latitude, longitude)
+    if (sun.sunriseUtc === null || sun.sunsetUtc === null) return
+    risen++
+    const altitude = (t: number) => sunPosition(t, latitude, longitude).altitudeDeg
+    for (const t of [sun.sunriseUtc, sun.sunsetUtc]) expect(Math.abs(altitude(t) + 0.8333)).toBeLessThan(0.01)
+    expect(altitude(sun.sunriseUtc - 600000)).toBeLessThan(altitude(sun.sunriseUtc))
+    expect(altitude(sun.sunsetUtc + 600000)).toBeLessThan(altitude(sun.sunsetUtc))
+    expect(sun.sunriseUtc).toBeLessThan(sun.solarNoonUtc)
+    expect(sun.sunsetUtc).toBeGreaterThan(sun.solarNoonUtc)
+  }), { numRuns: 400 })
+  expect(risen).toBeGreaterThan(250)
+})
+
+test('angles wrap into their turn, ends included', () => {
+  fc.assert(fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (deg) => {
+    const turned = wrap360(deg)
+    expect(turned).toBeGreaterThanOrEqual(0)
+    expect(turned).toBeLessThan(360)
+    expect(Math.cos(turned * Math.PI / 180)).toBeCloseTo(Math.cos(deg * Math.PI / 180), 8)
+    expect(wrap180(deg)).toBeGreaterThanOrEqual(-180)
+    expect(wrap180(deg)).toBeLessThan(180)
+  }))
+  expect(wrap360(-1e-17)).toBe(0)
+  expect(wrap360(720)).toBe(0)
 })
