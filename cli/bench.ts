@@ -47,14 +47,14 @@ export async function benchCommand(args: string[]): Promise<unknown> {
   }
 }
 
-/** Times ten years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and again with only the cover changed. The first years warm the compiler up. */
+/** Times twenty years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and again with only the cover changed. The first years warm the compiler up. */
 function timed(clock: () => number, make: (index: number) => Design) {
   const times: number[] = []
   const again: number[] = []
   const twins: number[] = []
   let stages: Record<string, number> = {}
   let memoryMB = 0
-  for (let i = 0; i < 16; i++) {
+  for (let i = 0; i < 26; i++) {
     const before = process.memoryUsage()
     const engine = createYearEngine(clock)
     const design = make(i)
@@ -86,7 +86,7 @@ async function sweepPerSecond(workers: number, runs: number): Promise<number> {
     w.once('error', reject)
     w.postMessage(message)
   })
-  await Promise.all(pool.map(w => answer(w, [0, 1, 2, 3])))
+  await Promise.all(pool.map(w => answer(w, Array.from({ length: 12 }, (_, i) => i))))
   const start = performance.now()
   await Promise.all(pool.map((w, k) => answer(w, Array.from({ length: runs }, (_, i) => i).filter(i => i % workers === k))))
   const seconds = (performance.now() - start) / 1000
