@@ -78,7 +78,12 @@ export const SUPPLY_C = 51
 export const LAG = 52
 export const OPENING_NOW = 53
 export const VENT_SLOPE = 54
-export const STATE_SIZE = 55
+/** The balance that is left for the air, its temperature as it is tried, °C, and what the vents then take along, W/K. */
+export const LEFT_A = 55
+export const LEFT_B = 56
+export const TRIED = 57
+export const VENT_NOW = 58
+export const STATE_SIZE = 59
 
 /** Places in the sums over the steps of one hour, each times its seconds. */
 export const SUM_AIR = 0

@@ -6,9 +6,9 @@ import { layModel, makeMemory, sizeOf, type Size } from './memory'
 import type { NetworkModel } from './model'
 import { makeMoisture } from './moisture'
 import {
-  A11, A12, A22, AIR, AIR_HEAT, AIR_W, B1, B2, CONDENSED, DENSITY, DOOR, EMISSIVITY, FOG, FOG_G, FUSION, HEAT, LATENT, LEAK, LIGHT, LOBBY, LOBBY_A, LOBBY_B, LOBBY_DOOR, MOIST_OUT, MOISTURE, OUT, ROW, ROW_A,
+  A11, A12, A22, AIR, AIR_HEAT, AIR_W, B1, B2, CONDENSED, DENSITY, DOOR, EMISSIVITY, FOG, FOG_G, FUSION, HEAT, LATENT, LEAK, LEFT_A, LEFT_B, LIGHT, LOBBY, LOBBY_A, LOBBY_B, LOBBY_DOOR, MOIST_OUT, MOISTURE, OUT, ROW, ROW_A,
   ROW_B, ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR,
-  SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, VENT, WIND,
+  SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, TRIED, VENT, WIND,
 } from './room'
 import { makeVentSolver } from './vent-solve'
 
@@ -318,7 +318,10 @@ function makeLoop(size: Size): Loop {
     const throughStar = v[A12]! / v[A22]!
     const a = v[A11]! - v[A12]! * throughStar + ties
     const b = v[B1]! + v[B2]! * throughStar + (leak + door) * outside + v[TIE_T]! + v[AIR_W]! + v[FOG]! + v[FOG_G]! * before
-    let next = vents.solve(dt, a, b)
+    v[LEFT_A] = a
+    v[LEFT_B] = b
+    vents.solve(dt)
+    let next = v[TRIED]!
     let heat = 0
     if (heaterW > 0 && next < setPointC) {
       const reach = 1 - radiant + radiant * throughStar

@@ -1,7 +1,7 @@
 import { openerTarget, ventFactors, ventFlow, type VentFactors } from '../air/vents'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
-import { AIR_HEAT, DENSITY, FULL, LAG, LEAST, OPENING, OPENING_NOW, OUT, START, VENT, VENT_SLOPE, WIND } from './room'
+import { AIR_HEAT, DENSITY, FULL, LAG, LEAST, LEFT_A, LEFT_B, OPENING, OPENING_NOW, OUT, START, TRIED, VENT, VENT_NOW, VENT_SLOPE, WIND } from './room'
 
 const { abs, exp, max, min } = Math
 
@@ -47,19 +47,25 @@ export function makeVentSolver({ v }: Memory) {
     return on
   }
 
-  /** m³/s at a temperature; leaves the opening in `OPENING_NOW`. */
-  function flow(t: number): number {
-    let sum = m.fans.stages > 0 ? fansOn(t) * m.fans.flowM3h / 3600 : 0
+  /** Lets air through at the temperature in `TRIED`: the opening is left in `OPENING_NOW`, the heat that the air takes along in `VENT_NOW`, W/K. */
+  function exchange(): void {
+    const t = v[TRIED]!
+    let flow = m.fans.stages > 0 ? fansOn(t) * m.fans.flowM3h / 3600 : 0
     if (hasVents) {
       const open = opening(t)
       v[OPENING_NOW] = open
-      sum += ventFlow(vents, open, t, v[OUT]!, v[WIND]!)
+      flow += ventFlow(vents, open, t, v[OUT]!, v[WIND]!)
     }
-    return sum
+    v[VENT_NOW] = flow * v[DENSITY]! * AIR_HEAT
   }
 
-  /** Air of the step, °C; the flow's W/K is left in `VENT`, the opening in `OPENING`. */
-  function solve(dt: number, a: number, b: number): number {
+  /**
+    * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT`, the opening in `OPENING`. What goes in and out stands
+   * in the state vector: numbers handed over by a call would be boxed, twenty to a step.
+   */
+  function solve(dt: number): void {
+    const a = v[LEFT_A]!
+    const b = v[LEFT_B]!
     const { lagS, hysteresisK } = m.opener
     if (dt !== lastDt) {
       v[LAG] = lagS > 0 ? 1 - exp(-dt / lagS) : 1
@@ -71,11 +77,11 @@ export function makeVentSolver({ v }: Memory) {
     if ((!hasVents || idle) && (m.fans.stages === 0 || closed <= m.fans.startC)) {
       v[OPENING] = 0
       v[VENT] = 0
-      return closed
+      v[TRIED] = closed
+      return
     }
     v[OPENING_NOW] = 0
     const outside = v[OUT]!
-    const perFlow = v[DENSITY]! * AIR_HEAT
     let lo = min(closed, outside)
     let hi = max(closed, outside)
     let t = (b + v[VENT]! * outside) / (a + v[VENT]!)
@@ -83,7 +89,9 @@ export function makeVentSolver({ v }: Memory) {
     let fBefore = 0
     let g = 0
     for (let k = 0; k < 40; k++) {
-      g = flow(t) * perFlow
+      v[TRIED] = t
+      exchange()
+      g = v[VENT_NOW]!
       const f = a * t - b + g * (t - outside)
       if (f > 0) hi = t
       else lo = t
@@ -99,7 +107,7 @@ export function makeVentSolver({ v }: Memory) {
     }
     v[OPENING] = v[OPENING_NOW]!
     v[VENT] = g
-    return (b + g * outside) / (a + g)
+    v[TRIED] = (b + g * outside) / (a + g)
   }
   return { lay, solve }
 }
