@@ -108,7 +108,7 @@ function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
 }
 
 /** Coldest inside hour of a year, by the lowest air of each hour, °C. */
-export function coldestHour(site: SiteYear, airMinC: Float32Array): Extreme {
+function coldestHour(site: SiteYear, airMinC: Float32Array): Extreme {
   return extreme(site, airMinC, -1)
 }
 

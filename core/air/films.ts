@@ -24,7 +24,7 @@ export function filmFactor(warmer: boolean, facingUp: number): number {
 /** Rooms are never quite still, W/m²K. */
 export const LEAST_FILM = 0.6
 
-/** Natural convection at an inner surface, W/m²K: surface minus air, K, and the cosine of {@link filmFactor}. */
+/** Natural convection at an inner surface, W/m²K: surface minus air, K, and the cosine of {@link filmFactor}. The time loop has it written out; this is what its results are proved against. */
 export function insideFilm(surfaceLessAirK: number, facingUp: number): number {
   return max(LEAST_FILM, filmFactor(surfaceLessAirK > 0, facingUp) * cbrt(abs(surfaceLessAirK)))
 }

@@ -7,7 +7,7 @@ const { abs, exp, max, min } = Math
 
 /** The midday airing shrinks from its full opening to none over this fall of the air below the vents' start, K. */
 const AIRING_FADES_K = 3
-/** The air of a step is found this nearly, K. */
+/** The balance may stay open by what so many kelvins of the closed room weigh; the air is then found within 0.005 K, however steep the fans. */
 const NEAR_K = 1e-4
 
 /**
