@@ -1,4 +1,6 @@
+import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
+import { build } from 'esbuild'
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -20,6 +22,22 @@ export default defineNuxtConfig({
       ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
+  },
+  nitro: {
+    compressPublicAssets: { gzip: true, brotli: true },
+    routeRules: {
+      '/**': { headers: { 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'DENY', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin' } },
+      '/api/**': { headers: { 'cache-control': 'no-store' } },
+    },
+    externals: { traceInclude: ['node_modules/piscina/dist/worker.js'] },
+  },
+  hooks: {
+    // The threads of the server's pool run a bundle of their own, which lies beside the server.
+    'nitro:init': nitro => nitro.hooks.hook('compiled', async () => {
+      await build({
+        entryPoints: [join(nitro.options.rootDir, 'server/work/year-work.ts')], outfile: join(nitro.options.output.serverDir, 'year-work.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+      })
+    }),
   },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },

@@ -1,6 +1,7 @@
 import { benchCommand } from './bench'
 import { BadInput } from './bad-input'
 import { checkCommand, demoCommand, demosCommand, simulateCommand, weatherCommand } from './design-commands'
+import { fuzzCommand } from './fuzz-command'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
 
@@ -12,10 +13,11 @@ const USAGE = `tierra <command>
   simulate <design.json> [--weather file.epw] [--seed n] [--steps-per-hour n] [--hourly out.csv]
   weather <design.json> --out year.epw                 the hourly year as an EPW file
   verify                                               the table of proofs
-  bench                                                how fast it runs here`
+  bench                                                how fast it runs here
+  fuzz [--n 5000] [--seed n] [--extremes no]           random sound documents: numbers that are none, open ledgers`
 
 const COMMANDS: Record<string, (args: string[]) => unknown> = {
-  sun: sunCommand, demos: demosCommand, demo: demoCommand, check: checkCommand, simulate: simulateCommand, weather: weatherCommand, verify: verifyCommand, bench: benchCommand,
+  sun: sunCommand, demos: demosCommand, demo: demoCommand, check: checkCommand, simulate: simulateCommand, weather: weatherCommand, verify: verifyCommand, bench: benchCommand, fuzz: fuzzCommand,
 }
 
 async function main(): Promise<void> {

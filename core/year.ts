@@ -1,6 +1,7 @@
 import { makeAnswers, type Answers } from './answers'
 import { makeSiteYear, type SiteYear, type WeatherYear } from './climate'
 import { unpackHourly } from './climate/hourly'
+import { withSharedBranches } from './design/branches'
 import type { Design } from './design/types'
 import { makeBuilding, type Building } from './geometry/surfaces'
 import { makeModel } from './network/model'
@@ -31,14 +32,14 @@ export interface YearOptions {
 /** Milliseconds spent in each stage of the last run; a stage that was remembered takes none. */
 export type StageTimes = Record<'site' | 'building' | 'light' | 'sun' | 'network' | 'answers', number>
 
-/** Remembers the last result of a stage and makes it anew when what it depends on has changed. */
-function remember<A extends readonly unknown[], T>(make: (...args: A) => T): (key: string, ...args: A) => T {
-  let lastKey: string | null = null
+/** Remembers the last result of a stage and makes it anew when one of the branches of the document that it hangs on is another. */
+function remember<A extends readonly unknown[], T>(make: (...args: A) => T): (branches: readonly unknown[], ...args: A) => T {
+  let lastBranches: readonly unknown[] | null = null
   let last: T
-  return (key, ...args) => {
-    if (key !== lastKey) {
+  return (branches, ...args) => {
+    if (lastBranches === null || branches.some((b, i) => !Object.is(b, lastBranches![i]))) {
       last = make(...args)
-      lastKey = key
+      lastBranches = branches
     }
     return last
   }
@@ -51,46 +52,37 @@ function remember<A extends readonly unknown[], T>(make: (...args: A) => T): (ke
  * @param now a clock in milliseconds, for `runMs` alone
  */
 export function createYearEngine(now: () => number = () => 0) {
-  const siteStage = remember((design: Design, weather?: WeatherYear): SiteYear => makeSiteYear({
-    ...design.site,
-    climate: weather ? { kind: 'hourly', weather } : design.site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(design.site.climate) } : design.site.climate,
+  const siteStage = remember((site: Design['site'], weather?: WeatherYear): SiteYear => makeSiteYear({
+    ...site, climate: weather ? { kind: 'hourly', weather } : site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(site.climate) } : site.climate,
   }))
   const lightStage = remember((design: Design, building: Building): LightTable => makeLightTable(design, building))
   const sunStage = remember((site: SiteYear, building: Building, table: LightTable): SolarGains => makeSolarGains(site, building, table))
-  const climates = new WeakMap<object, number>()
-  let climateCount = 0
-  const identity = (thing: object) => {
-    if (!climates.has(thing)) climates.set(thing, ++climateCount)
-    return climates.get(thing)
-  }
+  let lastDesign: Design | null = null
+  /** Documents come through as copies: what is as it was in the last one is taken from there, and then compares by reference. */
+  const taken = (design: Design): Design => (lastDesign = withSharedBranches(design, lastDesign))
   const stages: StageTimes = { site: 0, building: 0, light: 0, sun: 0, network: 0, answers: 0 }
 
-  function siteYearOf(design: Design, weather?: WeatherYear): { key: string, year: SiteYear } {
-    const { site } = design
-    const climate = weather ? `w${identity(weather)}` : site.climate.kind === 'hourly' ? hourlyKey(site.climate) : JSON.stringify(site.climate)
-    const key = [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone, site.seed, climate, JSON.stringify([site.spell, site.horizon])].join('|')
-    return { key, year: siteStage(key, design, weather) }
+  function siteYearOf({ site }: Design, weather?: WeatherYear): SiteYear {
+    return siteStage([site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone, site.seed, weather ?? site.climate, site.spell, site.horizon], site, weather)
   }
 
-  function run(design: Design, options: YearOptions = {}): YearResult {
+  function run(given: Design, options: YearOptions = {}): YearResult {
     const start = now()
+    const design = taken(given)
     let mark = start
     const lap = (stage: keyof StageTimes) => {
       const t = now()
       stages[stage] = t - mark
       mark = t
     }
-    const { site, shape, skin, store } = design
-    const { key: siteKey, year: siteYear } = siteYearOf(design, options.weather)
+    const siteYear = siteYearOf(design, options.weather)
     lap('site')
     const building = makeBuilding(design)
     lap('building')
-    const glowing = { ...skin, cover: null, edge: null }
-    const { barrels, tank, pond, innerWall, massWall, floor } = store
-    const lightKey = JSON.stringify([shape, glowing, site.latitudeDeg, { ...barrels, stratified: null }, tank, pond, innerWall, massWall.material, massWall.thicknessM > 0, floor.material])
-    const table = lightStage(lightKey, design, building)
+    const lit = litBranches(design)
+    const table = lightStage(lit, design, building)
     lap('light')
-    const gains = sunStage(`${siteKey}|${lightKey}`, siteYear, building, table)
+    const gains = sunStage([siteYear, ...lit], siteYear, building, table)
     lap('sun')
     const stepsPerHour = options.stepsPerHour ?? 4
     const heated = design.topUp.heater.on && design.topUp.heater.capacityW > 0
@@ -104,13 +96,15 @@ export function createYearEngine(now: () => number = () => 0) {
     return { answers, site: siteYear, series, gains }
   }
   /** The site's year alone, remembered as in a run. */
-  const site = (design: Design): SiteYear => siteYearOf(design).year
+  const site = (design: Design): SiteYear => siteYearOf(taken(design))
   return { run, site, stages }
 }
 
-function hourlyKey(climate: Extract<Design['site']['climate'], { kind: 'hourly' }>): string {
-  // A digest of the numbers that matter most; the source's name tells most files apart already.
-  let sum = 0
-  for (let h = 0; h < climate.dryBulbC.length; h++) sum = (sum * 31 + climate.dryBulbC[h]! * 100 + climate.globalWm2[h]! * 7 + climate.windMs[h]!) % 2147483647
-  return `${climate.source}#${sum}`
+/** Branches of a document on which the light in the room hangs. */
+function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
+  const { count, vessel, colour, place, stack, raisedM } = store.barrels
+  return [
+    site.latitudeDeg, shape, skin.glazing, skin.poleSlope, skin.endsGlazedShare, skin.wall, skin.roof, skin.condition, skin.finish,
+    count, vessel, colour, place, stack, raisedM, store.tank, store.pond, store.innerWall, store.massWall.material, store.massWall.thicknessM > 0, store.floor.material,
+  ]
 }

@@ -4,8 +4,8 @@ export interface Fuel {
   name: string
   /** Useful heat per heat paid for, 0–1 (typical appliance). */
   efficiency: number
-  /** false: the fumes, and their water, stay in the room. */
-  vented: boolean
+  /** Water that its fumes leave in the room, kg per unit sold; 0 where a flue takes them out. */
+  waterKg: number
   /** Heat of combustion, kWh per unit sold, and the unit; electricity is sold by the kWh. */
   perUnitKWh: number
   unit: string
@@ -13,10 +13,10 @@ export interface Fuel {
 }
 
 export const FUELS: readonly Fuel[] = [
-  { id: 'electricity', name: 'Electricity', efficiency: 1, vented: true, perUnitKWh: 1, unit: 'kWh', source: 'resistance heating' },
-  { id: 'gas', name: 'Gas, flued', efficiency: 0.85, vented: true, perUnitKWh: 10.3, unit: 'm³', source: 'typical flued air heater' },
-  { id: 'oil', name: 'Oil', efficiency: 0.82, vented: true, perUnitKWh: 10, unit: 'L', source: 'typical flued air heater' },
-  { id: 'wood', name: 'Wood stove', efficiency: 0.7, vented: true, perUnitKWh: 4.1, unit: 'kg', source: 'typical closed stove' },
-  { id: 'pellets', name: 'Pellets', efficiency: 0.85, vented: true, perUnitKWh: 4.8, unit: 'kg', source: 'typical pellet stove' },
-  { id: 'gas-unvented', name: 'Gas, no flue', efficiency: 0.98, vented: false, perUnitKWh: 10.3, unit: 'm³', source: 'higher heating value less what leaks; 1.6 kg of water a m³ stays inside' },
+  { id: 'electricity', name: 'Electricity', efficiency: 1, waterKg: 0, perUnitKWh: 1, unit: 'kWh', source: 'resistance heating' },
+  { id: 'gas', name: 'Gas, flued', efficiency: 0.85, waterKg: 0, perUnitKWh: 10.3, unit: 'm³', source: 'typical flued air heater' },
+  { id: 'oil', name: 'Oil', efficiency: 0.82, waterKg: 0, perUnitKWh: 10, unit: 'L', source: 'typical flued air heater' },
+  { id: 'wood', name: 'Wood stove', efficiency: 0.7, waterKg: 0, perUnitKWh: 4.1, unit: 'kg', source: 'typical closed stove' },
+  { id: 'pellets', name: 'Pellets', efficiency: 0.85, waterKg: 0, perUnitKWh: 4.8, unit: 'kg', source: 'typical pellet stove' },
+  { id: 'gas-unvented', name: 'Gas, no flue', efficiency: 0.87, waterKg: 1.6, perUnitKWh: 10.3, unit: 'm³', source: 'higher heating value less the tenth that leaves as vapour and a little that leaks' },
 ]

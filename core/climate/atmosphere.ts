@@ -1,4 +1,4 @@
-const { cos, exp, log, max } = Math
+const { cos, exp, log, max, min } = Math
 
 /** Standard pressure at a height above the sea, Pa; −400 to 9000 m. ICAO standard atmosphere. */
 export function standardPressurePa(elevationM: number): number {
@@ -23,9 +23,18 @@ export function tabledSaturationPa(temperatureC: number): number {
   return SATURATED[i]! + (SATURATED[i + 1]! - SATURATED[i]!) * (s - i)
 }
 
-/** Humidity ratio, kg water per kg dry air, from vapour and total pressure in Pa. */
+/** Vapour is at most this share of the whole pressure: nearer to boiling, air is no mixture to reckon with any more. */
+const MOST_VAPOUR = 0.8
+
+/** Humidity ratio, kg water per kg dry air, from vapour and total pressure in Pa. It ends at 2.5, a few kelvins below boiling. */
 export function humidityRatio(vapourPa: number, pressurePa: number): number {
-  return 0.62198 * vapourPa / max(1, pressurePa - vapourPa)
+  const vapour = min(vapourPa, MOST_VAPOUR * pressurePa)
+  return 0.62198 * vapour / (pressurePa - vapour)
+}
+
+/** Rise of the saturated humidity ratio with temperature, 1/K, from the ratio itself: the Magnus form over water, and the dry air that gives way. −60 to 95 °C. */
+export function saturatedSlope(temperatureC: number, ratio: number): number {
+  return ratio * (1 + ratio / 0.62198) * 17.625 * 243.04 / ((temperatureC + 243.04) * (temperatureC + 243.04))
 }
 
 /**

@@ -5,28 +5,34 @@ import { DAYS, HOURS, MONTH_OF_DAY, type SiteYear } from './types'
 /** Something seen from the greenhouse, as a builder paces it out: how far, how high above the glazing's foot, between which azimuths. */
 export interface Obstacle { kind: HorizonPoint['kind'], distanceM: number, heightM: number, fromDeg: number, toDeg: number }
 
-/**
- * The corners that an obstacle sets into a horizon: two, with the line falling to the ground beside them. Azimuths clockwise from true north; it may span north.
- * Throws RangeError for a distance that is not above 0.
- */
-export function obstacleCorners({ kind, distanceM, heightM, fromDeg, toDeg }: Obstacle): HorizonPoint[] {
-  if (!(distanceM > 0)) throw new RangeError(`An obstacle stands ${distanceM} m off; allowed is above 0.`)
-  const altitudeDeg = Math.round(Math.max(0, Math.atan2(heightM, distanceM)) * 180 / Math.PI * 10) / 10
-  const wrap = (v: number) => ((v % 360) + 360) % 360
-  const at = (azimuth: number, altitude: number): HorizonPoint => ({ azimuthDeg: Math.round(wrap(azimuth) * 10) / 10, altitudeDeg: altitude, kind })
-  return [at(fromDeg - 0.5, 0), at(fromDeg, altitudeDeg), at(toDeg, altitudeDeg), at(toDeg + 0.5, 0)]
+const turned = (v: number) => ((v % 360) + 360) % 360
+
+/** Width of an obstacle seen from the greenhouse, degrees: 0 where its azimuths are one, 360 where they are a whole turn apart. */
+function widthDeg({ fromDeg, toDeg }: Obstacle): number {
+  return Math.abs(toDeg - fromDeg) >= 360 ? 360 : turned(toDeg - fromDeg)
 }
 
-/** A horizon with an obstacle set into it: corners that it hides go, the line about it stays as it was. */
+/** How steeply a line climbs an obstacle's side: over so many degrees, or a quarter of its width. */
+const SIDE_DEG = 0.2
+
+/**
+ * A horizon with an obstacle set into it: corners that it hides go, the line about it stays as it was. What has no width or no height hides nothing. Azimuths
+ * clockwise from true north; it may span north. Throws RangeError for a distance that is not above 0.
+ */
 export function withObstacle(horizon: readonly HorizonPoint[], obstacle: Obstacle): HorizonPoint[] {
-  const corners = obstacleCorners(obstacle)
-  const from = corners[0]!.azimuthDeg
-  const width = ((corners[3]!.azimuthDeg - from) % 360 + 360) % 360
-  const inside = (azimuth: number) => ((azimuth - from) % 360 + 360) % 360 <= width
+  const { kind, distanceM, heightM, fromDeg } = obstacle
+  if (!(distanceM > 0)) throw new RangeError(`An obstacle stands ${distanceM} m off; allowed is above 0.`)
+  const width = widthDeg(obstacle)
+  if (width === 0 || heightM <= 0) return [...horizon]
+  const altitudeDeg = Math.round(Math.atan2(heightM, distanceM) * 180 / Math.PI * 10) / 10
+  const at = (beyondDeg: number, altitude: number): HorizonPoint => ({ azimuthDeg: Math.round(turned(fromDeg + beyondDeg) * 100) / 100, altitudeDeg: altitude, kind })
+  if (width === 360) return [0, 90, 180, 270].map(a => at(a, altitudeDeg)).sort((a, b) => a.azimuthDeg - b.azimuthDeg)
   // Where the line about it stood, so that it does not sink beside the obstacle.
   const before = makeHorizon(horizon, new Float32Array(HOURS))
-  const edge = (p: HorizonPoint): HorizonPoint => ({ ...p, altitudeDeg: before ? Math.round(before.altitudeDeg[Math.round(p.azimuthDeg) % 360]! * 10) / 10 : 0 })
-  return [...horizon.filter(p => !inside(p.azimuthDeg)), edge(corners[0]!), corners[1]!, corners[2]!, edge(corners[3]!)].sort((a, b) => a.azimuthDeg - b.azimuthDeg)
+  const stood = (beyondDeg: number) => (before ? Math.round(before.altitudeDeg[Math.round(turned(fromDeg + beyondDeg)) % 360]! * 10) / 10 : 0)
+  const side = Math.min(SIDE_DEG, width / 4)
+  const corners = [at(0, stood(0)), at(side, altitudeDeg), at(width - side, altitudeDeg), at(width, stood(width))]
+  return [...horizon.filter(p => turned(p.azimuthDeg - fromDeg) > width), ...corners].sort((a, b) => a.azimuthDeg - b.azimuthDeg)
 }
 
 /** Hours of sun and beam energy on the level that a horizon takes, by month, and of the winter half (the six months with the lowest sun). */

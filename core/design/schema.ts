@@ -1,7 +1,8 @@
-import { array, lazy, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
+import { array, lazy, mixed, number, object, reach, string, ValidationError, type AnySchema } from 'yup'
 import { COLOURS, CROPS, entry, FINISHES, FUELS, GAPS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../catalog'
 import { isTimeZone } from '../climate/time-zone'
 import { HOURS } from '../climate/types'
+import { misfits } from '../geometry/fit'
 import { outlineFaults } from '../geometry/section'
 import { GLAZING_ANGLE_RANGE, RANGES, type RangeName } from './ranges'
 import { FORMS, SCHEMA_VERSION, STEPS, type Design, type Fault } from './types'
@@ -14,20 +15,26 @@ const within = (name: RangeName) => {
   const [low, high] = RANGES[name]
   const allowed = `a number from ${low} to ${high}`
   return number().strict().typeError(say('is not a number', allowed)).required(say('is missing', allowed))
-    .test('range', say('is out of range', allowed), v => v !== undefined && Number.isFinite(v) && v >= low && v <= high)
+    .test('range', say('is out of range', allowed), v => v !== undefined && Number.isFinite(v) && v >= low && v <= high).meta({ rule: { low, high, whole: false } })
 }
-const whole = (name: RangeName) => within(name).test('whole', say('is not a whole number', 'a whole number'), v => Number.isInteger(v))
+const whole = (name: RangeName) => within(name).meta({ rule: { low: RANGES[name][0], high: RANGES[name][1], whole: true } }).test('whole', say('is not a whole number', 'a whole number'), v => Number.isInteger(v))
 const text = (longest: number) => string().strict().typeError(say('is not text', `text of 1 to ${longest} characters`))
   .required(say('is missing or empty', `text of 1 to ${longest} characters`)).max(longest, say('is too long', `at most ${longest} characters`))
 const oneOf = (ids: readonly string[]) => string().strict().typeError(say('is not text', `one of ${ids.join(', ')}`))
-  .required(say('is missing', `one of ${ids.join(', ')}`)).test('known', ({ value }) => say(`“${String(value)}” is not known`, `one of ${ids.join(', ')}`), v => ids.includes(v))
+  .required(say('is missing', `one of ${ids.join(', ')}`)).test('known', ({ value }) => say(`“${String(value)}” is not known`, `one of ${ids.join(', ')}`), v => ids.includes(v)).meta({ rule: { choices: ids } })
 const ids = (list: readonly { id: string }[]) => list.map(e => e.id)
 const group = (fields: Record<string, AnySchema>) => object(fields).strict()
   .typeError(say('is not a group of fields', `an object with ${Object.keys(fields).join(', ')}`))
   .required(say('is missing', `an object with ${Object.keys(fields).join(', ')}`))
-  .noUnknown(({ unknown }) => say(`has fields that are not known: ${String(unknown)}`, Object.keys(fields).join(', ')))
-const list = (item: AnySchema, min: number, max: number) => array().of(item).strict().typeError(say('is not a list', `a list of ${min} to ${max}`))
-  .required(say('is missing', `a list of ${min} to ${max}`)).min(min, say('has too few entries', `${min} to ${max}`)).max(max, say('has too many entries', `${min} to ${max}`))
+  .noUnknown(({ unknown }) => say(`has fields that are not known: ${String(unknown).slice(0, 200)}`, Object.keys(fields).join(', ')))
+/** A list is counted before its members are looked at: one that is too long costs nothing. */
+const list = (item: AnySchema, min: number, max: number) => {
+  const bounded = (inner: boolean) => (inner ? array().of(item) : array()).strict().typeError(say('is not a list', `a list of ${min} to ${max}`))
+    .required(say('is missing', `a list of ${min} to ${max}`)).min(min, say('has too few entries', `${min} to ${max}`)).max(max, say('has too many entries', `${min} to ${max}`))
+  const whole = bounded(true)
+  const counted = bounded(false)
+  return lazy((v: unknown) => (Array.isArray(v) && v.length > max ? counted : whole)) as unknown as AnySchema
+}
 
 const insulating = ids(MATERIALS)
 const maybe = (schema: AnySchema) => lazy(v => (v === undefined ? mixed() : schema))
@@ -38,9 +45,12 @@ const layers = list(group({ material: oneOf([...insulating, 'own']), thicknessM:
 const lining = (range: RangeName) => group({ material: oneOf(insulating), thicknessM: within(range) })
 
 const HOURLY: Record<string, readonly [number, number]> = {
-  dryBulbC: [-90, 70], dewPointC: [-100, 50], pressurePa: [30000, 110000], globalWm2: [0, 1600], beamWm2: [0, 1500], diffuseWm2: [0, 1200],
+  dryBulbC: [-90, 70], dewPointC: [-100, 40], pressurePa: [30000, 110000], globalWm2: [0, 1600], beamWm2: [0, 1500], diffuseWm2: [0, 1200],
   skyInfraredWm2: [40, 700], windMs: [0, 80], cloud: [0, 1], snowM: [0, 20],
 }
+
+/** No air warms or cools faster than this from hour to hour, K. */
+const FASTEST_K = 40
 
 /** A value as a fault names it. */
 const shown = (v: unknown) => (typeof v === 'number' ? String(v) : JSON.stringify(v)?.slice(0, 40) ?? 'missing')
@@ -68,6 +78,10 @@ function climateFaults(value: unknown): Complaint[] {
     const bad = series.findIndex(v => typeof v !== 'number' || !Number.isFinite(v) || v < low || v > high)
     if (bad >= 0) out.push({ at: `.${name}[${bad}]`, message: `is ${shown(series[bad])}`, allowed: `a number from ${low} to ${high}` })
   }
+  if (out.length > 0) return out
+  const air = climate.dryBulbC as number[]
+  const jump = air.findIndex((t, h) => h > 0 && Math.abs(t - air[h - 1]!) > FASTEST_K)
+  if (jump >= 0) out.push({ at: `.dryBulbC[${jump}]`, message: `is ${air[jump]}, after ${air[jump - 1]} an hour before`, allowed: `a change of at most ${FASTEST_K} K from hour to hour` })
   return out
 }
 
@@ -138,7 +152,7 @@ const cropNeeds = orNull(group({
   name: text(80), survivesC: within('temperature'), growsC: within('temperature'), soilC: within('temperature'), highestC: within('temperature'), dli: within('crop.dli'), weeks: within('crop.weeks'),
 }))
 const spell = group({ startDay: whole('site.spell.startDay'), dullDays: whole('site.spell.dullDays'), clearDays: whole('site.spell.clearDays'), lowC: within('site.spell.lowC') })
-const flag = () => mixed().nullable().test('flag', say('is not true or false', 'true or false'), v => typeof v === 'boolean')
+const flag = () => mixed().nullable().test('flag', say('is not true or false', 'true or false'), v => typeof v === 'boolean').meta({ rule: { choices: [true, false] } })
 const fan = () => group({ freeFlowM3h: within('fan.freeFlowM3h'), shutOffPa: within('fan.shutOffPa'), powerW: within('fan.powerW') })
 const bedLike = () => group({ atM: within('bed.atM'), widthM: within('bed.widthM'), heightM: within('bed.heightM') })
 const note = () => mixed().nullable().test('note', say('is not text', 'text of up to 400 characters, or none'), v => typeof v === 'string' && (v as string).length <= 400)
@@ -243,6 +257,25 @@ const schema = group({
   }),
 })
 
+/** What a field may hold: a number within limits, or one of some values. */
+export type FieldRule = { low: number, high: number, whole: boolean } | { choices: readonly unknown[] }
+
+/** The rule of a field by its path, as in `shape.beds[1].widthM`; null where it is free text, a whole group or not there. */
+export function fieldRule(path: string, design: Design): FieldRule | null {
+  try {
+    const found = reach(schema, path, design) as AnySchema
+    return (found.meta() as { rule?: FieldRule } | undefined)?.rule ?? null
+  }
+  catch {
+    return null
+  }
+}
+
+/** A tank or pond is at least this long, m. */
+const SHORTEST_WATER_M = 0.2
+/** Lamps give full sunlight at about this power, W per m² of floor. */
+const MOST_LAMPS_WM2 = 1000
+
 /** Checks that hold between fields; run once the fields themselves are sound. */
 function faultsBetween(design: Design): Fault[] {
   const out: Fault[] = []
@@ -264,15 +297,6 @@ function faultsBetween(design: Design): Fault[] {
   if (thick(design.skin.wall) < 0.002) add('skin.wall', 'has no thickness', 'layers that add up to 2 mm or more')
   if (thick(design.skin.roof) < 0.002) add('skin.roof', 'has no thickness', 'layers that add up to 2 mm or more')
   if (design.skin.cover.id !== 'none' && design.skin.cover.place === 'between' && entry(GLAZINGS, design.skin.glazing).layers < 2) add('skin.cover.place', 'is “between”, and this glazing has one sheet', 'inside or outside, or a glazing of two sheets')
-  const { count, vessel, stack, raisedM } = design.store.barrels
-  const v = entry(VESSELS, vessel)
-  if (count > 0) {
-    const top = raisedM + stack * v.heightM
-    if (top > design.shape.ridgeHeightM) add('store.barrels.stack', `stands ${top.toFixed(2)} m high, above the ridge`, `at most ${design.shape.ridgeHeightM} m with what it stands on`)
-    const perRow = Math.max(1, Math.floor(design.shape.lengthM / v.diameterM)) * stack
-    const rows = Math.max(1, Math.floor(design.shape.widthM / v.diameterM))
-    if (count > perRow * rows) add('store.barrels.count', 'does not fit on the floor', `at most ${perRow * rows} of these, ${stack} high`)
-  }
   for (const [name, at, width, there] of [
     ['tank', design.store.tank.atM, design.store.tank.widthM, design.store.tank.lengthM > 0], ['pond', design.store.pond.atM, design.store.pond.widthM, design.store.pond.lengthM > 0],
     ['innerWall', design.store.innerWall.atM, design.store.innerWall.thicknessM, design.store.innerWall.thicknessM > 0],
@@ -280,14 +304,49 @@ function faultsBetween(design: Design): Fault[] {
     if (there && at + width > design.shape.widthM + 1e-9) add(`store.${name}.atM`, 'runs through the back wall', `near edge plus width at most ${design.shape.widthM} m`)
   }
   for (const name of ['tank', 'pond'] as const) {
-    if (design.store[name].lengthM > design.shape.lengthM) add(`store.${name}.lengthM`, 'is longer than the greenhouse', `at most ${design.shape.lengthM} m`)
+    const { lengthM } = design.store[name]
+    if (lengthM > 0 && lengthM < SHORTEST_WATER_M) add(`store.${name}.lengthM`, 'is too short to hold water', `0 m for none, or ${SHORTEST_WATER_M} m and more`)
   }
-  if (design.store.tank.lengthM > 0 && design.store.tank.heightM > design.shape.ridgeHeightM) add('store.tank.heightM', 'stands above the ridge', `at most ${design.shape.ridgeHeightM} m`)
+  const { lamps } = design.topUp
+  const floorM2 = design.shape.lengthM * design.shape.widthM
+  if (lamps.powerW > MOST_LAMPS_WM2 * floorM2) add('topUp.lamps.powerW', 'is more light than any plant bears', `at most ${Math.floor(MOST_LAMPS_WM2 * floorM2)} W on this floor`)
+  if (design.store.rockBed.on && design.store.rockBed.areaM2 > floorM2) add('store.rockBed.areaM2', 'is larger than the floor that it lies under', `at most ${floorM2.toFixed(1)} m²`)
   return out
 }
 
-/** All faults of a document; an empty list means that it is a sound {@link Design}. Never throws, whatever it is given. */
+/** No document is deeper or holds more than this; nor is any text or list of it longer. An hourly year takes 90 000 values. */
+const MOST = { depth: 8, values: 150_000, listed: HOURS, fields: 60, letters: 2000 }
+
+/** What is too much of a document before its fields are looked at; null where nothing is. Goes no deeper and no further than is allowed. */
+function tooMuch(document: object): Fault | null {
+  const waiting: { node: object, path: string, depth: number }[] = [{ node: document, path: '', depth: 1 }]
+  let values = 0
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { node, path, depth } = next
+    const listed = Array.isArray(node)
+    const keys = listed ? node.length : Object.keys(node).length
+    if (keys > (listed ? MOST.listed : MOST.fields)) return { path, message: `has ${keys} ${listed ? 'entries' : 'fields'}`, allowed: `at most ${listed ? MOST.listed : MOST.fields}` }
+    values += keys
+    if (values > MOST.values) return { path: '', message: 'The document holds too much', allowed: `at most ${MOST.values} values` }
+    for (const [key, value] of Object.entries(node)) {
+      const at = listed ? `${path}[${key}]` : path ? `${path}.${key}` : key
+      if (typeof value === 'string' && value.length > MOST.letters) return { path: at.slice(0, 200), message: 'is too long', allowed: `text of at most ${MOST.letters} characters` }
+      if (typeof value !== 'object' || value === null) continue
+      if (depth === MOST.depth) return { path: at.slice(0, 200), message: 'lies too deep', allowed: `groups and lists within each other at most ${MOST.depth} deep` }
+      waiting.push({ node: value as object, path: at, depth: depth + 1 })
+    }
+  }
+  return null
+}
+
+/** All faults of a document; an empty list means that it is a sound {@link Design}, and that what stands in the house can stand there. Never throws, whatever it is given. */
 export function designFaults(document: unknown): Fault[] {
+  const faults = documentFaults(document)
+  return faults.length > 0 ? faults : misfits(document as Design)
+}
+
+/** Faults of a document by itself: whether all that stands in the house can stand there is not asked. Never throws, whatever it is given. */
+export function documentFaults(document: unknown): Fault[] {
   if (typeof document !== 'object' || document === null || Array.isArray(document)) {
     return [{ path: '', message: 'This is not a Tierra design', allowed: 'a design exported as JSON' }]
   }
@@ -299,6 +358,8 @@ export function designFaults(document: unknown): Fault[] {
       allowed: `${SCHEMA_VERSION}`,
     }]
   }
+  const much = tooMuch(document)
+  if (much) return [much]
   try {
     schema.validateSync(document, { abortEarly: false, strict: true })
   }

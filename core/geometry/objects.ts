@@ -35,6 +35,9 @@ export interface BarrelLayout {
   z1: number
   coverage: number
   bank: Bank
+  /** As many as fit in a row along the length, and the room across that rows have, m. */
+  perRowMost: number
+  roomM: number
 }
 
 /** Length along the ridge that a thing between x0 and x1 can have, m: all of it, or a dome's chord there. */
@@ -63,11 +66,14 @@ export function layBarrels(design: Pick<Design, 'shape' | 'store'>): BarrelLayou
   const x0 = b.place === 'sunny' ? gap : b.place === 'middle' ? (widthM - depth) / 2 : widthM - depth - gap
   const inRow = Math.ceil(columns / rows)
   return {
-    rows, columns, x0, x1: x0 + depth, z0: b.raisedM, z1: b.raisedM + b.stack * v.heightM,
+    perRowMost: perRow, roomM: widthM - 2 * rim, rows, columns, x0, x1: x0 + depth, z0: b.raisedM, z1: b.raisedM + b.stack * v.heightM,
     coverage: Math.min(1, b.count * v.diameterM / (b.stack * rows * design.shape.lengthM)),
     bank: { radiusM: v.diameterM / 2, rows, perRow: inRow, pitchM: lengthM / inRow, count: columns },
   }
 }
+
+/** What lies level with the floor stands this far above it, so that light finds it and not the floor, m. */
+const FLAT = 0.002
 
 /** Beds, benches, barrels, tank, pond and inner wall. What is shorter than the house stands in the middle of its length. */
 export function roomObjects(design: Pick<Design, 'shape' | 'store'>): RoomObject[] {
@@ -77,9 +83,9 @@ export function roomObjects(design: Pick<Design, 'shape' | 'store'>): RoomObject
     const lengthM = Math.min(most, lengthBetween(shape, x0, x1))
     return { kind, index, x0, x1, z0, z1, y0: (L - lengthM) / 2, y1: (L + lengthM) / 2, coverage: lengthM / L, bank: null }
   }
-  const out = shape.beds.map((b, i) => box('bed', i, b.atM, b.atM + b.widthM, 0, b.heightM))
+  const out = shape.beds.map((b, i) => box('bed', i, b.atM, b.atM + b.widthM, 0, Math.max(FLAT, b.heightM)))
   // A bench is its top: what stands beneath it sees light from the sides.
-  shape.benches.forEach((b, i) => out.push(box('bench', i, b.atM, b.atM + b.widthM, Math.max(0, b.heightM - 0.05), b.heightM)))
+  shape.benches.forEach((b, i) => out.push(box('bench', i, b.atM, b.atM + b.widthM, Math.max(0, b.heightM - 0.05), Math.max(FLAT, b.heightM))))
   const barrels = layBarrels(design)
   if (barrels) {
     const along = barrels.bank.perRow * barrels.bank.pitchM
@@ -88,7 +94,7 @@ export function roomObjects(design: Pick<Design, 'shape' | 'store'>): RoomObject
   const { tank, pond, innerWall } = store
   if (tank.lengthM > 0) out.push(box('tank', 0, tank.atM, tank.atM + tank.widthM, 0, tank.heightM, tank.lengthM))
   if (innerWall.thicknessM > 0) out.push(box('inner wall', 0, innerWall.atM, innerWall.atM + innerWall.thicknessM, 0, innerWall.heightM))
-  if (pond.lengthM > 0) out.push(box('pond', 0, pond.atM, pond.atM + pond.widthM, 0, 0.002, pond.lengthM))
+  if (pond.lengthM > 0) out.push(box('pond', 0, pond.atM, pond.atM + pond.widthM, 0, FLAT, pond.lengthM))
   return out
 }
 

@@ -7,8 +7,9 @@ import type { Memory } from './memory'
 import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
-  AIR, AIR_HEAT, AIR_W, DAY_MEAN, DENSITY, DOOR, EMISSIVITY, FAN_W, FULL, LATENT, LEAF_DRAW, LEAF_SUN, LEAST, LIGHT, LOBBY_DOOR, MOIST_OUT, OUT, PRESSURE, ROW_DRAWN, ROW_TIE, SOIL_DRAW,
-  STAR_SKY, STAR_SKY_T, START, SUM_AIR, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, WET, WIND,
+  AIR, AIR_HEAT, AIR_W, DAY_MEAN, DENSITY, DOOR, EMISSIVITY, FAN_W, FULL, LATENT, LEAF_DRAW, LEAF_SUN, LEAST, LIGHT,
+  MOIST_OUT, OUT, PRESSURE, ROW_DRAWN, ROW_TIE, SOIL_DRAW, START, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_DAMP, SUM_HEAT,
+  SUM_LEAK, SUM_MOIST, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, WET, WIND,
 } from './room'
 import { makeStoreAir } from './store-air'
 import { transpiration } from './transpiration'
@@ -29,6 +30,8 @@ const ROW_OPEN = 25
 const ROW_CLOSED = 4.5
 /** A lobby's skin and leaks, W/K for each m² of its floor. */
 const LOBBY_SKIN = 8
+/** In a lobby of this floor, m², one door is shut before the other is opened; in a smaller one, so much less often. */
+const LOBBY_ROOM = 1.5
 
 /** What holds still within an hour: weather, schedules, the elimination of the chains; and what is closed at its end. */
 export function makeHourly(memory: Memory) {
@@ -77,6 +80,7 @@ export function makeHourly(memory: Memory) {
   let burieds: number[] = []
   let houses: number[] = []
   let waters: number[] = []
+  let beds: number[] = []
   let fedCount = 0
   let sourceCells = source
   let slowCells = slowSource
@@ -95,6 +99,7 @@ export function makeHourly(memory: Memory) {
     burieds = those(c => m.tie[c] === BURIED)
     houses = those(c => m.tie[c] === HOUSE)
     waters = those(c => m.waterKg[c]! > 0)
+    beds = those(c => m.bed[c] === 1)
     glassArea = those(c => m.glazed[c] === 1).reduce((sum, c) => sum + m.area[c]!, 0)
     buriedSum = m.buried.g.reduce((a, b) => a + b, 0)
     for (const c of burieds) outG[c] = buriedSum * m.buried.share[c]!
@@ -136,10 +141,6 @@ export function makeHourly(memory: Memory) {
     outsideGround.lay(m)
   }
 
-  function lobbyWK(): number {
-    return LOBBY_SKIN * m.lobby.areaM2 + v[DOOR]!
-  }
-
   function weather(h: number): void {
     const pressure = pressurePa[h]!
     v[OUT] = dryBulbC[h]!
@@ -170,9 +171,12 @@ export function makeHourly(memory: Memory) {
     const k = h % 24
     const share = k >= 8 && k < 18 ? min(1, m.door.secondsPerHour / HOUR) : 0
     const flow = 0.2 * m.door.areaM2 * sqrt(9.81 * 2 * abs(v[AIR]! - v[OUT]!) / 290 + 0.05 * v[WIND]! * v[WIND]!)
-    v[DOOR] = share * flow * v[DENSITY]! * AIR_HEAT
-    // Through a lobby the same air passes two doors; the shut inner door leaks a little heat besides.
-    v[LOBBY_DOOR] = v[DOOR]! + 2 * m.door.areaM2
+    const open = share * flow * v[DENSITY]! * AIR_HEAT
+    // Air that passes a lobby meets a space between outside and inside: two ties in a row, the outer one with the lobby's skin beside its door.
+    const lobby = m.lobby.areaM2
+    const outer = LOBBY_SKIN * lobby + open
+    const between = outer > 0 ? open * outer / (open + outer) : 0
+    v[DOOR] = open + min(1, lobby / LOBBY_ROOM) * (between - open)
   }
 
   function rowCover(h: number): void {
@@ -210,6 +214,8 @@ export function makeHourly(memory: Memory) {
     if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * v[SUPPLY_C]!
     transpiration(v[AIR]!, v[PRESSURE]!, bedLight[h]! * v[LIGHT]!, m.leafArea, leaf)
     v[LEAF_SUN] = leaf.fixed * m.bedAreaM2
+    // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
+    for (let k = 0; k < beds.length; k++) source[face[beds[k]!]!]! -= LATENT * leaf.fixed * area[beds[k]!]!
     v[LEAF_DRAW] = leaf.draw * m.bedAreaM2
     v[SOIL_DRAW] = SOIL_EVAPORATION * m.bedAreaM2
     eliminate(h, dt, covered)
@@ -248,6 +254,14 @@ export function makeHourly(memory: Memory) {
       before = g - g * f
     }
     head[c] = store[i1]! + before
+  }
+
+  /** Lets water that has been held at its freezing point go again. */
+  function release(c: number, dt: number): void {
+    const i = offset[c]!
+    held[c] = 0
+    store[i] = capacity[i]! / dt
+    sweep(c)
   }
 
   function eliminate(h: number, dt: number, covered: number): void {
@@ -376,7 +390,6 @@ export function makeHourly(memory: Memory) {
     gainedJ[GAIN.sun]! += v[SUN_IN]! * span
     gainedJ[GAIN.heater]! += sums[SUM_HEAT]! * (1 + LATENT * m.sources.heaterWater)
     lostJ[LOSS['air leaks']]! += sums[SUM_LEAK]!
-    if (m.lobby.areaM2 > 0) lostJ[LOSS['air leaks']]! += lobbyWK() * (sums[SUM_LOBBY]! - v[OUT]! * span)
     lostJ[LOSS.vents]! += sums[SUM_VENT]!
     lostJ[LOSS['damp air']]! += sums[SUM_DAMP]!
     lostJ[LOSS.ground]! -= storeAir.end(sums[SUM_AIR]! / span, sums[SUM_MOIST]! / span, span)
@@ -406,5 +419,5 @@ export function makeHourly(memory: Memory) {
     return sum
   }
 
-  return { lay, prepare, end, lobbyWK, inTransitJ, storeC: storeAir.storeC }
+  return { lay, prepare, end, release, inTransitJ, storeC: storeAir.storeC }
 }

@@ -42,8 +42,8 @@ export function makeMemory(size: Size) {
     store: doubles(cells), factor: doubles(cells), pivot: doubles(cells),
     /** By chain: first cell and last, and as in the model. */
     offset: ints(chains + 1), face: ints(chains), area: doubles(chains), glazed: bytes(chains), bed: bytes(chains), openWater: bytes(chains),
-    /** By chain: what ties its face to what lies behind it, W/K; films inside, W/K; latent heat owed to the face, W, with its slope, W/K. */
-    head: doubles(chains), hc: doubles(chains), latent: doubles(chains), slope: doubles(chains),
+    /** By chain: what ties its face to what lies behind it, W/K; films inside, W/K; how it passes latent heat (`makeMoisture`), and where a try of the step left it, °C. */
+    head: doubles(chains), hc: doubles(chains), damp: doubles(chains), slope: doubles(chains), dampOwn: doubles(chains), tried: doubles(chains),
     /** By chain: ice, kg; 1 while its water is part frozen; sum of its first cell's temperature over the block, °C s. */
     iceKg: doubles(chains), held: bytes(chains), firstSum: doubles(chains),
     clear: () => {

@@ -1,14 +1,18 @@
-import { humidityRatio, tabledSaturationPa } from '../climate'
+import { humidityRatio, saturatedSlope, saturationPressurePa, tabledSaturationPa } from '../climate'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
-  AIR, AIR_HEAT, CONDENSED, FOG, FOG_G, LATENT, LEAF_DRAW, LEAF_SUN, LEAK, MOIST_OUT, MOISTURE, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, SUPPLY, VAPOUR, VENT, WET,
+  A31, A32, A33, AIR, AIR_HEAT, B3, CONDENSED, EXCHANGE, FOG_W, FULL_RATIO, FULL_SLOPE, HEAT, LATENT, LEAF_DRAW,
+  LEAF_SUN, LEAK, MOISTURE, MOIST_OUT, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, STAR, SUPPLY, TRY, VAPOUR, VENT,
+  WET,
 } from './room'
 
-const { log, max, min } = Math
+const { abs, log, max, min } = Math
 
 /** A pane holds this much before it runs, kg/m². */
 const WET_GLASS = 0.08
+/** The driest air that is reckoned with, kg/kg. */
+const DRIEST = 1e-8
 
 /** Temperature at which air of a humidity ratio is saturated, °C; inverse of the Magnus form, over ice below 0 °C. */
 export function dewPointOfRatio(ratio: number, pressurePa: number): number {
@@ -19,46 +23,48 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
   return 273.86 * y / (22.587 - y)
 }
 
-/** Rise of the saturated humidity ratio with temperature, as a share of itself, 1/K. From the Magnus form over water. */
-function steepness(temperatureC: number): number {
-  return 17.625 * 243.04 / ((temperatureC + 243.04) * (temperatureC + 243.04))
-}
-
 /**
- * Water in the air: transpiration, evaporation from soil and open water, condensation on every face colder than the dew point and drying of wet glass, and the
- * exchange with outside, solved implicitly. Heat and mass pass alike (Lewis number 0.9).
+ * Water in the air: transpiration, evaporation from soil and open water, condensation on every face colder than the dew point and drying of wet glass, fog, and the
+ * exchange with outside. Heat and mass pass alike (Lewis number 0.9).
  *
- * Latent heat goes to or from the faces (that of fog to the air) in the next step, with its slope: a face that warms gets less. What it got less is still owed
- * to it, so that nothing is lost and the exchange is stable however hot and damp the room.
+ * Its balance is solved together with air and star: what a face takes up or gives off hangs on its own temperature and on the air's moisture of the same step, and so
+ * does the latent heat, so that the exchange is stable however hot and damp the room. All terms are times the latent heat, W.
  */
 export function makeMoisture(memory: Memory) {
-  const { v, T, face, area, glazed, bed, openWater, hc, latent, slope } = memory
-  const saturated = memory.doubles(memory.size.chains)
-  const passing = memory.doubles(memory.size.chains)
+  const { v, T, face, area, glazed, bed, openWater, hc, damp, slope, dampOwn, tried } = memory
   let m!: NetworkModel
-  let glassHolds = 0
+  let glassArea = 1e-9
   let bedArea = 1
 
   function lay(model: NetworkModel): void {
     m = model
-    let glassArea = 0
+    glassArea = 1e-9
     for (let c = 0; c < m.count; c++) if (glazed[c]) glassArea += area[c]!
-    glassHolds = WET_GLASS * glassArea
     bedArea = max(1e-9, m.bedAreaM2)
   }
 
-  function step(dt: number): void {
+  /**
+   * Which faces are wet in this step, and how they pass heat with water: `damp`, W per unit of humidity ratio; `slope`, how that changes with the face's warmth, W/K;
+   * `dampOwn`, what a face at 0 °C would get from air without moisture, W. Then the balance's own terms: A33 · moisture = B3 so far.
+   * @param again the step has been tried: saturation then runs straight from where it begins to where that try ended, and not along its tangent
+   */
+  function gather(dt: number, again: boolean): void {
     const { count, airMassKg } = m
     const pressure = v[PRESSURE]!
-    const exchange = (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT
     const before = v[MOISTURE]!
     const dew = dewPointOfRatio(before, pressure)
-    let k = airMassKg / dt + exchange + v[PIPE_DRAW]!
-    let sum = airMassKg / dt * before + exchange * v[MOIST_OUT]! + v[VAPOUR]! + v[LEAF_SUN]! + v[PIPE_DRAW_T]!
-    const full = humidityRatio(tabledSaturationPa(v[AIR]!), pressure)
-    k += v[LEAF_DRAW]!
-    sum += v[LEAF_DRAW]! * full
+    const air = v[AIR]!
+    const full = humidityRatio(tabledSaturationPa(air), pressure)
+    const fullSlope = again ? chord(air, full, v[TRY]!) : saturatedSlope(air, full)
+    v[FULL_RATIO] = full - fullSlope * air
+    v[FULL_SLOPE] = fullSlope
+    const leaves = LATENT * v[LEAF_DRAW]!
+    const exchange = (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT
+    v[EXCHANGE] = exchange
+    let a33 = LATENT * (airMassKg / dt + exchange + v[PIPE_DRAW]!) + leaves
+    let b3 = LATENT * (airMassKg / dt * before + exchange * v[MOIST_OUT]! + v[PIPE_DRAW_T]! + v[VAPOUR]! + v[HEAT]! * m.sources.heaterWater + v[LEAF_SUN]!) + leaves * v[FULL_RATIO]!
     const wet = v[WET]! > 0
+    const onGlass = v[WET]! / (glassArea * dt)
     const fromSoil = v[SOIL_DRAW]! / bedArea
     const t = T
     const faces = face
@@ -67,50 +73,77 @@ export function makeMoisture(memory: Memory) {
     const glass = glazed
     const open = openWater
     const films = hc
+    const damps = damp
     const slopes = slope
-    const owed = latent
-    const pass = passing
-    const atFace = saturated
+    const owns = dampOwn
     for (let c = 0; c < count; c++) {
-      pass[c] = 0
-      slopes[c] = 0
       const faceC = t[faces[c]!]!
-      if (faceC >= dew && open[c] === 0 && beds[c] === 0 && !(wet && glass[c] === 1)) continue
+      if (faceC >= dew && open[c] === 0 && beds[c] === 0 && !(wet && glass[c] === 1)) {
+        damps[c] = 0
+        slopes[c] = 0
+        owns[c] = 0
+        continue
+      }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
-      atFace[c] = at
-      const film = beds[c] === 1 && before < at ? fromSoil * areas[c]! : 0.9 / AIR_HEAT * films[c]!
-      pass[c] = film
-      k += film
-      sum += film * at
+      let draws = beds[c] === 1 && before < at ? fromSoil * areas[c]! : 0.9 / AIR_HEAT * films[c]!
+      // Glass dries by what stands on it and no more.
+      if (glass[c] === 1 && at > before) draws = min(draws, onGlass * areas[c]! / (at - before))
+      const passes = LATENT * draws
+      const rises = passes * (again ? chord(faceC, at, tried[c]!) : saturatedSlope(faceC, at))
+      damps[c] = passes
+      slopes[c] = rises
+      owns[c] = rises * faceC - passes * at
+      a33 += passes
+      b3 -= owns[c]!
     }
-    let next = sum / k
-    let fog = 0
-    const rise = LATENT * full * steepness(v[AIR]!)
-    v[FOG_G] = rise * v[LEAF_DRAW]!
-    if (next > full) {
-      fog = (next - full) * k
-      v[FOG_G] = v[FOG_G]! + rise * k
-      next = full
-    }
-    // Fog gives its heat to the air; what leaves draw by the air's thirst comes from the air as well.
-    v[FOG] = v[FOG]! + LATENT * (fog - v[LEAF_DRAW]! * (full - next))
-    let condensed = 0
-    let onGlass = 0
-    // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
-    const leaves = LATENT * v[LEAF_SUN]! / bedArea
-    for (let c = 0; c < count; c++) {
-      const film = pass[c]!
-      if (film === 0) continue
-      const flow = film * (next - atFace[c]!)
-      owed[c]! += LATENT * flow
-      slopes[c] = LATENT * film * atFace[c]! * steepness(t[faces[c]!]!)
-      if (flow > 0) condensed += flow
-      if (glass[c] === 1) onGlass += flow
-      if (beds[c] === 1) owed[c]! -= leaves * areas[c]!
-    }
-    v[MOISTURE] = next
-    v[CONDENSED] = condensed + fog
-    v[WET] = min(glassHolds, max(0, v[WET]! + onGlass * dt))
+    v[A33] = a33
+    v[B3] = b3
   }
-  return { lay, step }
+
+  /** Rise of the saturated humidity ratio between two temperatures, 1/K. */
+  function chord(fromC: number, at: number, toC: number): number {
+    if (abs(toC - fromC) < 1) return saturatedSlope(fromC, at)
+    return (humidityRatio(saturationPressurePa(max(-100, toC)), v[PRESSURE]!) - at) / (toC - fromC)
+  }
+
+  /** Reckons with the exchange as it came to be. */
+  function adopt(): void {
+    const exchange = (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT
+    const more = LATENT * (exchange - v[EXCHANGE]!)
+    v[A33]! += more
+    v[B3]! += more * v[MOIST_OUT]!
+    v[EXCHANGE] = exchange
+  }
+
+  /** The air's moisture of the step, by the air and star that were found and the exchange as it came to be. What the air can't hold is fog: its heat is left in `FOG_W`, W. */
+  function settle(): void {
+    const more = LATENT * ((v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT - v[EXCHANGE]!)
+    const a33 = v[A33]! + more
+    const left = v[B3]! + more * v[MOIST_OUT]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]!
+    const full = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
+    const free = left / a33
+    const next = free > full ? full : free < DRIEST ? DRIEST : free
+    v[MOISTURE] = next
+    v[FOG_W] = next === free ? 0 : left - a33 * next
+  }
+
+  /** What condensed, and how wet the glass is now; the faces stand at their new temperatures. */
+  function tally(dt: number): void {
+    const { count } = m
+    const next = v[MOISTURE]!
+    const t = T
+    const faces = face
+    const damps = damp
+    let condensed = max(0, v[FOG_W]!)
+    let onGlass = 0
+    for (let c = 0; c < count; c++) {
+      if (damps[c] === 0) continue
+      const heat = damps[c]! * next + dampOwn[c]! - slope[c]! * t[faces[c]!]!
+      if (heat > 0) condensed += heat
+      if (glazed[c] === 1) onGlass += heat
+    }
+    v[CONDENSED] = condensed / LATENT
+    v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + onGlass / LATENT * dt))
+  }
+  return { lay, gather, adopt, settle, tally }
 }

@@ -24,75 +24,87 @@ export const STAR_SKY = 13
 export const STAR_SKY_T = 14
 export const A11 = 15
 export const A12 = 16
-export const A22 = 17
-export const B1 = 18
-export const B2 = 19
+export const A13 = 17
+export const A23 = 18
+export const A31 = 19
+export const A32 = 20
+export const A33 = 21
+export const B3 = 22
+export const A22 = 23
+export const B1 = 24
+export const B2 = 25
 /** Under the row cover, and its ties. */
-export const ROW = 20
-export const ROW_TIE = 21
-export const ROW_A = 22
-export const ROW_B = 23
-export const ROW_STAR = 24
+export const ROW = 26
+export const ROW_TIE = 27
+export const ROW_A = 28
+export const ROW_B = 29
+export const ROW_DAMP = 30
+export const ROW_STAR = 31
 /** Row cover drawn, 0 or 1. */
-export const ROW_DRAWN = 25
-export const LOBBY = 26
-export const LOBBY_DOOR = 27
-export const LOBBY_A = 28
-export const LOBBY_B = 29
+export const ROW_DRAWN = 32
 /** Heat put straight into the air this hour, W. */
-export const AIR_W = 30
+export const AIR_W = 33
 /** Fixed ties of the air this hour: conductance and conductance times temperature. */
-export const TIE = 31
-export const TIE_T = 32
+export const TIE = 34
+export const TIE_T = 35
 /** Supply of the earth tube, W/K. */
-export const SUPPLY = 33
+export const SUPPLY = 36
 /** Water brought into the air this hour, kg/s. */
-export const VAPOUR = 34
+export const VAPOUR = 37
 /** Transpiration: part that does not hang on the air's moisture, kg/s, and the rest per unit of humidity ratio. */
-export const LEAF_SUN = 35
-export const LEAF_DRAW = 36
-export const SOIL_DRAW = 37
+export const LEAF_SUN = 38
+export const LEAF_DRAW = 39
+export const SOIL_DRAW = 40
 /** Vent start and full opening in force, °C, and the least opening. */
-export const START = 38
-export const FULL = 39
-export const LEAST = 40
+export const START = 41
+export const FULL = 42
+export const LEAST = 43
 /** Water standing on the glass, kg. */
-export const WET = 41
+export const WET = 44
 /** Condensed in this step, kg/s. */
-export const CONDENSED = 42
-export const FAN_W = 43
-export const SUN_IN = 44
+export const CONDENSED = 45
+export const FAN_W = 46
+export const SUN_IN = 47
 /** Air through doors, W/K. */
-export const DOOR = 45
+export const DOOR = 48
 /** Mean outside air of the day, °C. */
-export const DAY_MEAN = 46
+export const DAY_MEAN = 49
 /** Pipes that condense or dry: kg/s per unit of humidity ratio, and the same times their saturation. */
-export const PIPE_DRAW = 47
-export const PIPE_DRAW_T = 48
-/** Latent heat still owed to the air by fog and leaves, W, and how fast warming air changes it, W/K. */
-export const FOG = 49
-export const FOG_G = 50
+export const PIPE_DRAW = 50
+export const PIPE_DRAW_T = 51
+/** Heat still owed to the air by its moisture, W; fog of the step, W. */
+export const OWED = 52
+export const FOG_W = 53
+/** Saturated humidity ratio as a line over the air's temperature: its value at 0 °C, and its rise, 1/K. */
+export const FULL_RATIO = 54
+export const FULL_SLOPE = 55
+/** Air exchanged with outside that the moisture's balance reckoned with, kg/s, and the humidity ratio that came of it. */
+export const EXCHANGE = 56
+/** Air of the last try of the step, °C, and how far air and wet faces have moved since, K. */
+export const TRY = 57
+export const MOVED = 58
+export const FOG_GUESSED = 59
+export const GUESSED = 60
 /** Temperature of the earth tube's supply, °C. */
-export const SUPPLY_C = 51
+export const SUPPLY_C = 61
 /** Vents: share of the way to its place that the opener goes in a step, the opening being tried, and how the heat let out last rose with the air, W/K. */
-export const LAG = 52
-export const OPENING_NOW = 53
-export const VENT_SLOPE = 54
+export const LAG = 62
+export const OPENING_NOW = 63
+export const VENT_SLOPE = 64
 /** The balance that is left for the air, its temperature as it is tried, °C, and what the vents then take along, W/K. */
-export const LEFT_A = 55
-export const LEFT_B = 56
-export const TRIED = 57
-export const VENT_NOW = 58
-export const STATE_SIZE = 59
+export const LEFT_A = 65
+export const LEFT_B = 66
+export const TRIED = 67
+export const VENT_NOW = 68
+export const STATE_SIZE = 69
 
 /** Places in the sums over the steps of one hour, each times its seconds. */
 export const SUM_AIR = 0
 export const SUM_STAR = 1
-export const SUM_LOBBY = 2
-export const SUM_VENT = 3
-export const SUM_LEAK = 4
-export const SUM_DAMP = 5
-export const SUM_HEAT = 6
-export const SUM_CONDENSED = 7
-export const SUM_MOIST = 8
-export const SUM_SIZE = 9
+export const SUM_VENT = 2
+export const SUM_LEAK = 3
+export const SUM_DAMP = 4
+export const SUM_HEAT = 5
+export const SUM_CONDENSED = 6
+export const SUM_MOIST = 7
+export const SUM_SIZE = 8

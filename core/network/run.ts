@@ -1,9 +1,9 @@
-import { DAYS, HOURS, humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
+import { dayName, DAYS, HOURS, humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
-import { AIR, FAN_W, LOBBY, MOISTURE, OPENING, ROW, STAR, HEAT, CONDENSED } from './room'
+import { AIR, FAN_W, MOISTURE, OPENING, ROW, STAR, HEAT, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
 import { ownStepper, type Stepper } from './stepper'
 
@@ -25,6 +25,17 @@ export class RunStopped extends Error {
     this.name = 'RunStopped'
   }
 }
+
+/** A year that came to nothing: the arithmetic left what can be. Its message says when, for a person. */
+export class YearFailed extends Error {
+  constructor(message: string) {
+    super(message)
+    this.name = 'YearFailed'
+  }
+}
+
+/** Air outside of this is no air of a house, °C: a sign that the arithmetic has broken. */
+const POSSIBLE_C = [-150, 500] as const
 
 /** Days go in blocks of hours that shorten towards what is to be known: so many hours a block while that is more than so many days off. Each divides a day. */
 const PACE = [{ block: 6, beyondDays: 60 }, { block: 3, beyondDays: 12 }, { block: 1, beyondDays: 0 }]
@@ -103,12 +114,15 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
       if (air > high) high = air
     }
     endHour()
+    if (!(low > POSSIBLE_C[0] && high < POSSIBLE_C[1] && Number.isFinite(airSum))) {
+      const came = Number.isFinite(airSum) ? `${Math.round(airSum / steps)} °C` : 'no number'
+      throw new YearFailed(`The year broke off on ${dayName((h / 24) | 0)} at ${h % 24}:00, where the air inside came to ${came}. Undo the last change, and report this design.`)
+    }
     series.airC[h] = airSum / steps
     series.airMinC[h] = low
     series.airMaxC[h] = high
     series.radiantC[h] = starSum / steps
     series.rowC[h] = rowSum / steps
-    series.lobbyC[h] = state[LOBBY]!
     series.glazingC[h] = glassSum / steps
     series.heaterW[h] = heatSum / steps
     series.ventOpening[h] = openSum / steps

@@ -20,7 +20,6 @@ export interface YearSeries {
   radiantC: Float32Array
   /** Under the row cover; the room's air where there is none. */
   rowC: Float32Array
-  lobbyC: Float32Array
   /** Middle of the bed (of the top ground where there are no beds). */
   soilC: Float32Array
   /** Of the first body of water; NaN where there is none. */
@@ -50,7 +49,7 @@ export interface YearSeries {
 export function emptySeries(): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
-    airC: s(), airMinC: s(), airMaxC: s(), radiantC: s(), rowC: s(), lobbyC: s(), soilC: s(), waterC: s(), iceShare: s(), storeC: s(), floorC: s(), backWallC: s(), glazingC: s(),
+    airC: s(), airMinC: s(), airMaxC: s(), radiantC: s(), rowC: s(), soilC: s(), waterC: s(), iceShare: s(), storeC: s(), floorC: s(), backWallC: s(), glazingC: s(),
     relativeHumidity: s(), ventOpening: s(), heaterW: s(), coverDrawn: s(), fanW: s(), condensedKg: s(), losses: LOSS_NAMES.map(s), gains: GAIN_NAMES.map(s), storedJ: 0,
   }
 }

@@ -1,3 +1,4 @@
+import { entry, FUELS } from '../catalog'
 import { HOURS, MONTH_OF_DAY, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
@@ -32,6 +33,7 @@ const MJ_PER_MOL = 0.21
 /** The sources of a design in a site's year. */
 export function makeSources(design: Design, site: SiteYear, building: Building): Sources {
   const { lamps, people, compost, dumpLoad, solarAir, solarWater, bedLoop, heater } = design.topUp
+  const fuel = entry(FUELS, heater.fuel)
   const hourly = (on: boolean, of: (h: number) => number) => {
     if (!on) return null
     const out = new Float32Array(HOURS)
@@ -57,8 +59,7 @@ export function makeSources(design: Design, site: SiteYear, building: Building):
     solarWater: solarWater.areaM2 > 0 ? { sun: sunOnPlane(site, solarWater.tiltDeg, equator), areaM2: solarWater.areaM2 } : null,
     bedLoop: bedLoop.capacityW > 0 ? { capacityW: bedLoop.capacityW, setPointC: bedLoop.setPointC } : null,
     heaterRadiant: heater.kind === 'radiant' ? 0.7 : 0,
-    // Burning gas leaves about 1.6 kg of water a cubic metre of 10.3 kWh.
-    heaterWater: heater.fuel === 'gas-unvented' ? 1.6 / (10.3 * 3.6e6) : 0,
+    heaterWater: fuel.waterKg / (fuel.efficiency * fuel.perUnitKWh * 3.6e6),
   }
 }
 

@@ -1,14 +1,16 @@
 import { filmFactor, FOUR_SIGMA, LEAST_FILM } from '../air/films'
 import { leakageFlow } from '../air/leakage'
-import { humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
+import { humidityRatio, saturationPressurePa, tabledSaturationPa, type SiteYear } from '../climate'
 import { makeHourly } from './hourly'
 import { layModel, makeMemory, sizeOf, type Size } from './memory'
 import type { NetworkModel } from './model'
 import { makeMoisture } from './moisture'
 import {
-  A11, A12, A22, AIR, AIR_HEAT, AIR_W, B1, B2, CONDENSED, DENSITY, DOOR, EMISSIVITY, FOG, FOG_G, FUSION, HEAT, LATENT, LEAK, LEFT_A, LEFT_B, LIGHT, LOBBY, LOBBY_A, LOBBY_B, LOBBY_DOOR, MOIST_OUT, MOISTURE, OUT, ROW, ROW_A,
-  ROW_B, ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR,
-  SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_LOBBY, SUM_MOIST, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, TRIED, VENT, WIND,
+  A11, A12, A13, A22, A23, A31, A32, A33, AIR, AIR_HEAT, AIR_W, B1, B2, B3, CONDENSED, DENSITY, DOOR, EMISSIVITY,
+  FOG_GUESSED, FOG_W, FULL_RATIO, FULL_SLOPE, FUSION, GUESSED, HEAT, LATENT, LEAF_DRAW, LEAK, LEFT_A, LEFT_B, LIGHT,
+  MOISTURE, MOIST_OUT, MOVED, OPENING, OUT, OWED, PRESSURE, ROW, ROW_A, ROW_B, ROW_DAMP, ROW_DRAWN, ROW_STAR,
+  ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_MOIST, SUM_STAR,
+  SUM_VENT, SUPPLY, TIE, TIE_T, TRIED, TRY, VENT, WIND,
 } from './room'
 import { makeVentSolver } from './vent-solve'
 
@@ -18,10 +20,17 @@ const { abs, cbrt, max, min, sqrt } = Math
 const ROW_COVER_OPEN = 0.45
 /** Air and leaves under a row cover, J/m²K. */
 const ROW_CAPACITY = 4000
-const LOBBY_CAPACITY = 30000
 /** Cube roots of 0–64 in steps of 1/32, for the films: the loop takes millions. */
 const ROOT_STEPS = 32
 const ROOTS = Float64Array.from({ length: 64 * ROOT_STEPS + 2 }, (_, i) => cbrt(i / ROOT_STEPS))
+/** When the air is owed more than would move it so far, K, the step is solved again. */
+const MUCH_OWED_K = 0.1
+/** And when air or wet faces have moved further than this, K, until tries lie nearer to each other than that. */
+const FAR_K = 10
+const NEAR_K = 1
+const MOST_TURNS = 8
+/** Places of the state that a try of a step leaves changed, and the next try must find as they were. */
+const ROOM = [AIR, OPENING, HEAT, OWED, MOISTURE, ROW]
 /** Films inside are taken anew after this long, s. */
 const FILMS_HOLD = 1800
 
@@ -72,13 +81,13 @@ interface Loop { size: Size, lay: (model: NetworkModel, site: SiteYear) => Stepp
 
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so each chain is eliminated from the
- * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the half hour before, then goes back out. The spaces
- * under a row cover and in the lobby are eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in
+ * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the half hour before, then goes back out. The space
+ * under a row cover is eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in
  * the ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
 function makeLoop(size: Size): Loop {
   const memory = makeMemory(size)
-  const { v, T, source, capacity, between, store, pivot, factor, offset, face, area, head, hc, latent, slope, held, iceKg, sums, firstSum, lostJ, gainedJ } = memory
+  const { v, T, source, capacity, between, store, pivot, factor, offset, face, area, head, hc, damp, slope, dampOwn, tried, held, iceKg, sums, firstSum, lostJ, gainedJ } = memory
   const { chains } = size
   /** Own part of each cell of a chain on the way in, W. */
   const sides = memory.doubles(size.cells)
@@ -93,13 +102,13 @@ function makeLoop(size: Size): Loop {
   const hourly = makeHourly(memory)
   const moisture = makeMoisture(memory)
   const vents = makeVentSolver(memory)
+  const kept = memory.doubles(ROOM.length)
   let m!: NetworkModel
   let chainCells = 0
   /** First cell of the second lane: chains are gone through in two lanes at once, the first at least as long. */
   let lane = 0
   let waterCount = 0
   let hasRow = false
-  let hasLobby = false
   let radiant = 0
   let lastDt = 0
   /** How long the films have held, s. */
@@ -119,13 +128,12 @@ function makeLoop(size: Size): Loop {
     longwaveThrough.set(m.longwaveThrough)
     underRow.set(m.underRow)
     hasRow = m.rowCover.on && m.bedAreaM2 > 0
-    hasLobby = m.lobby.areaM2 > 0
     radiant = m.sources.heaterRadiant
     lastDt = 0
     filmAge = FILMS_HOLD
     const warm = max(2, site.dryBulbC[0]!)
     for (let i = 0; i < m.cellCount; i++) T[i] = Number.isNaN(m.start[i]!) ? warm : m.start[i]!
-    v[AIR] = v[STAR] = v[ROW] = v[LOBBY] = warm
+    v[AIR] = v[STAR] = v[ROW] = warm
     v[MOISTURE] = humidityRatio(saturationPressurePa(warm) * 0.7, site.pressurePa[0]!)
     hourly.lay(m, site)
     moisture.lay(m)
@@ -222,31 +230,34 @@ function makeLoop(size: Size): Loop {
     }
   }
 
-  /** Right-hand sides inwards, and the two equations that are left. */
-  function gather(dt: number): void {
+  /** Right-hand sides inwards, and the three equations that are left: air, star and moisture. */
+  function gather(dt: number, again: boolean): void {
     const { count } = m
-    if (filmAge >= FILMS_HOLD) {
-      takeFilms()
-      filmAge = 0
-    }
-    filmAge += dt
-    inwards()
+    moisture.gather(dt, again)
     const row = v[ROW]!
     let a11 = m.airCapacity / dt
     let b1 = a11 * v[AIR]!
     let a12 = 0
     let a22 = v[STAR_SKY]!
     let b2 = v[STAR_SKY_T]!
+    let a13 = 0
+    let a23 = 0
+    let a31 = 0
+    let a32 = 0
+    let a33 = v[A33]!
+    let b3 = v[B3]!
     let rowA = 0
     let rowB = 0
     let rowStar = 0
-    const t = T
+    let rowDamp = 0
+    let dampRow = 0
     const side = sides
     const faces = face
     const under = underRow
     const heads = head
     const slopes = slope
-    const owed = latent
+    const damps = damp
+    const owns = dampOwn
     const films = hc
     const rays = hr
     const rows = headRow
@@ -255,8 +266,10 @@ function makeLoop(size: Size): Loop {
       const i1 = faces[c]!
       const convective = films[c]!
       const radiative = rays[c]!
-      const p = 1 / (heads[c]! + slopes[c]! + convective + radiative)
-      const own = (side[i1]! + slopes[c]! * t[i1]! + owed[c]!) * p
+      const rises = slopes[c]!
+      const passes = damps[c]!
+      const p = 1 / (heads[c]! + rises + convective + radiative)
+      const own = (side[i1]! + owns[c]!) * p
       rows[c] = own
       pivots[c] = p
       a22 += radiative - radiative * radiative * p
@@ -265,12 +278,21 @@ function makeLoop(size: Size): Loop {
         rowA += convective - convective * convective * p
         rowB += convective * own
         rowStar += convective * radiative * p
+        rowDamp += convective * passes * p
+        dampRow += rises * convective * p
       }
       else {
         a11 += convective - convective * convective * p
         b1 += convective * own
         a12 += convective * radiative * p
+        a13 -= convective * passes * p
+        a31 -= rises * convective * p
       }
+      if (passes === 0) continue
+      a23 -= radiative * passes * p
+      a32 -= rises * radiative * p
+      a33 -= rises * passes * p
+      b3 += rises * own
     }
     if (hasRow) {
       const own = ROW_CAPACITY * m.bedAreaM2 / dt
@@ -280,44 +302,79 @@ function makeLoop(size: Size): Loop {
       v[ROW_A] = rowA
       v[ROW_B] = rowB
       v[ROW_STAR] = rowStar
+      v[ROW_DAMP] = rowDamp
       a11 += tie * (1 - tie / rowA)
       a12 += tie * rowStar / rowA
       b1 += tie * rowB / rowA
       a22 -= rowStar * rowStar / rowA
       b2 += rowStar * rowB / rowA
+      a13 -= tie * rowDamp / rowA
+      a23 -= rowStar * rowDamp / rowA
+      a31 -= dampRow * tie / rowA
+      a32 -= dampRow * rowStar / rowA
+      a33 -= dampRow * rowDamp / rowA
+      b3 += dampRow * rowB / rowA
     }
-    if (hasLobby) {
-      const own = LOBBY_CAPACITY * m.lobby.areaM2 / dt
-      const door = v[LOBBY_DOOR]!
-      const toOut = hourly.lobbyWK()
-      const aL = own + door + toOut
-      const bL = own * v[LOBBY]! + toOut * v[OUT]!
-      v[LOBBY_A] = aL
-      v[LOBBY_B] = bL
-      a11 += door * (1 - door / aL)
-      b1 += door * bL / aL
-    }
+    // Leaves draw their heat from the air, by its thirst.
+    const leaves = LATENT * v[LEAF_DRAW]!
+    a11 += leaves * v[FULL_SLOPE]!
+    b1 -= leaves * v[FULL_RATIO]!
+    a13 -= leaves
+    a31 -= leaves * v[FULL_SLOPE]!
     v[A11] = a11
     v[A12] = a12
     v[A22] = a22
     v[B1] = b1
     v[B2] = b2
+    v[A13] = a13
+    v[A23] = a23
+    v[A31] = a31
+    v[A32] = a32
+    v[A33] = a33
+    v[B3] = b3
   }
 
-  /** Air of the step: the star is put aside, which leaves a · air = b + heater − vents. */
-  function solveAir(dt: number, heaterW: number, setPointC: number): void {
+  /** Ties of the air to what stands outside the equations, and the heat that it is owed from the step before. */
+  function tieAir(): void {
     const outside = v[OUT]!
     const perFlow = v[DENSITY]! * AIR_HEAT
     const supply = v[SUPPLY]!
     const natural = leakageFlow(m.leakAreaM2, v[AIR]! - outside, v[WIND]!) * perFlow
     // A fan that blows in lifts the pressure: what leaks besides adds in quadrature. ASHRAE Fundamentals ch. 16.
     const leak = supply > 0 ? sqrt(supply * supply + natural * natural) - supply : natural
-    const door = hasLobby ? 0 : v[DOOR]!
-    const before = v[AIR]!
-    const ties = leak + door + supply + v[TIE]! + v[FOG_G]!
-    const throughStar = v[A12]! / v[A22]!
-    const a = v[A11]! - v[A12]! * throughStar + ties
-    const b = v[B1]! + v[B2]! * throughStar + (leak + door) * outside + v[TIE_T]! + v[AIR_W]! + v[FOG]! + v[FOG_G]! * before
+    v[LEAK] = leak + v[DOOR]!
+    v[A11]! += v[LEAK]! + supply + v[TIE]!
+    v[B1]! += v[LEAK]! * outside + v[TIE_T]! + v[AIR_W]! + v[OWED]!
+  }
+
+  /**
+   * Air of the step. With moisture m and the star s put aside, in that order, one equation is left:
+   *
+   *     a11 · air − a12 · s + a13 · m = b1          m = (b3 − a31 · air − a32 · s) / a33     while the air is not full, or
+   *   −a12 · air + a22 · s + a23 · m = b2          m = full + slope · air, and b3 − a31 · air − a32 · s − a33 · m warms the air as fog
+   *
+   * which leaves a · air = b + heater − vents.
+   */
+  function solveAir(dt: number, heaterW: number, setPointC: number, foggy: boolean): void {
+    const outside = v[OUT]!
+    const a12 = v[A12]!
+    const a13 = v[A13]!
+    const a23 = v[A23]!
+    const a31 = v[A31]!
+    const a32 = v[A32]!
+    const a33 = v[A33]!
+    const b3 = v[B3]!
+    const full = v[FULL_RATIO]!
+    const fullSlope = v[FULL_SLOPE]!
+    const m11 = foggy ? v[A11]! + a31 + (a13 + a33) * fullSlope : v[A11]! - a13 * a31 / a33
+    const m12 = foggy ? a12 - a32 : a12 + a13 * a32 / a33
+    const c1 = foggy ? v[B1]! + b3 - (a13 + a33) * full : v[B1]! - a13 * b3 / a33
+    const m22 = foggy ? v[A22]! : v[A22]! - a23 * a32 / a33
+    const m21 = foggy ? a12 - a23 * fullSlope : a12 + a23 * a31 / a33
+    const c2 = foggy ? v[B2]! - a23 * full : v[B2]! - a23 * b3 / a33
+    const throughStar = m12 / m22
+    const a = m11 - throughStar * m21
+    const b = c1 + throughStar * c2
     v[LEFT_A] = a
     v[LEFT_B] = b
     vents.solve(dt)
@@ -330,40 +387,97 @@ function makeLoop(size: Size): Loop {
       next = (b + ventG * outside + heat * reach) / (a + ventG)
     }
     v[HEAT] = heat
-    v[LEAK] = leak + door
     v[AIR] = next
-    v[FOG] = v[FOG_G]! * (next - before)
-    v[STAR] = (v[B2]! + v[A12]! * next + radiant * heat) / v[A22]!
-    v[ROW] = hasRow ? (v[ROW_B]! + v[ROW_STAR]! * v[STAR]! + v[ROW_TIE]! * next) / v[ROW_A]! : next
-    if (hasLobby) v[LOBBY] = (v[LOBBY_B]! + v[LOBBY_DOOR]! * next) / v[LOBBY_A]!
+    v[STAR] = (c2 + m21 * next + radiant * heat) / m22
+    v[GUESSED] = foggy ? full + fullSlope * next : (b3 - a31 * next - a32 * v[STAR]!) / a33
   }
 
-  function goBack(): void {
+  /** As far as the air holds its moisture, else with fog. */
+  function solveEither(dt: number, heaterW: number, setPointC: number): void {
+    v[FOG_GUESSED] = 0
+    solveAir(dt, heaterW, setPointC, false)
+    if (v[GUESSED]! <= humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)) return
+    v[OPENING] = kept[ROOM.indexOf(OPENING)]!
+    solveAir(dt, heaterW, setPointC, true)
+    v[FOG_GUESSED] = v[B3]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]! - v[A33]! * v[GUESSED]!
+  }
+
+  /** Keeps how the room stands as a step begins, and puts it back for another try. */
+  function keepRoom(): void {
+    for (let k = 0; k < ROOM.length; k++) kept[k] = v[ROOM[k]!]!
+  }
+  function putBack(): void {
+    for (let k = 0; k < ROOM.length; k++) v[ROOM[k]!] = kept[k]!
+  }
+
+  /**
+   * Air, star, moisture and faces of the step. What exchange and fog came to be, less what was reckoned with, is owed to the air; when that is much, the step is solved
+   * again with them. When wet faces or the air move far, it is solved again along chords of the saturation's curve until they stand.
+   */
+  function solve(dt: number, heaterW: number, setPointC: number): void {
+    keepRoom()
+    v[TRY] = v[AIR]!
+    for (let turn = 0; turn < MOST_TURNS; turn++) {
+      gather(dt, turn > 0)
+      tieAir()
+      solveEither(dt, heaterW, setPointC)
+      settle()
+      for (let k = 0; k < 3 && abs(v[OWED]!) > MUCH_OWED_K * v[A11]!; k++) {
+        moisture.adopt()
+        putBack()
+        solveEither(dt, heaterW, setPointC)
+        settle()
+      }
+      v[ROW] = hasRow ? (v[ROW_B]! + v[ROW_STAR]! * v[STAR]! + v[ROW_TIE]! * v[AIR]! + v[ROW_DAMP]! * v[MOISTURE]!) / v[ROW_A]! : v[AIR]!
+      reachFaces()
+      if (v[MOVED]! < (turn === 0 ? FAR_K : NEAR_K) || turn === MOST_TURNS - 1) return
+      v[TRY] = v[AIR]!
+      putBack()
+    }
+  }
+
+  /** Moisture as it comes to be, and what the air is owed for it. */
+  function settle(): void {
+    moisture.settle()
+    v[OWED] = (v[GUESSED]! - v[MOISTURE]!) * (v[A13]! + v[A23]!) + v[FOG_W]! - v[FOG_GUESSED]!
+  }
+
+  /** Where the faces come to stand, °C; and how far wet ones and the air have moved since the last try, K. */
+  function reachFaces(): void {
     const air = v[AIR]!
     const star = v[STAR]!
     const row = v[ROW]!
+    const humid = v[MOISTURE]!
     const { count } = m
-    const t = T
-    const side = sides
-    const faces = face
+    const to = tried
     const under = underRow
-    const slopes = slope
-    const owed = latent
+    const damps = damp
     const films = hc
     const rays = hr
     const rows = headRow
     const pivots = headPivot
+    let moved = abs(air - v[TRY]!)
     for (let c = 0; c < count; c++) {
-      const i1 = faces[c]!
-      const faceC = rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star) * pivots[c]!
-      // Latent heat that the face's warming kept from it stays owed.
-      owed[c] = slopes[c]! * (faceC - t[i1]!)
-      side[i1] = faceC
+      const faceC = rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star + damps[c]! * humid) * pivots[c]!
+      if (damps[c]! > 0) moved = max(moved, abs(faceC - to[c]!))
+      to[c] = faceC
     }
+    v[MOVED] = moved
+  }
+
+  function goBack(): void {
+    const { count } = m
+    const side = sides
+    const faces = face
+    const to = tried
+    for (let c = 0; c < count; c++) side[faces[c]!] = to[c]!
     outwards()
   }
 
-  /** Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the solver and takes its heat here. */
+  /**
+   * Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the solver and takes its heat here; as soon as it is
+   * all ice or all water the solver has it back, so that little water behind much wall does not swing.
+   */
   function freeze(dt: number): void {
     for (let w = 0; w < waterCount; w++) {
       const c = waters[w]!
@@ -374,21 +488,26 @@ function makeLoop(size: Size): Loop {
       const whole = m.waterKg[c]! * FUSION
       iceKg[c] = heat >= 0 ? 0 : heat > -whole ? -heat / FUSION : m.waterKg[c]!
       T[i] = heat >= 0 ? heat / capacity[i]! : heat > -whole ? 0 : (heat + whole) / capacity[i]!
+      if (held[c] === 1 && T[i] !== 0) hourly.release(c, dt)
     }
   }
 
   function step(dt: number, heaterW: number, setPointC: number): void {
     const { count } = m
     lastDt = dt
-    gather(dt)
-    solveAir(dt, heaterW, setPointC)
+    if (filmAge >= FILMS_HOLD) {
+      takeFilms()
+      filmAge = 0
+    }
+    filmAge += dt
+    inwards()
+    solve(dt, heaterW, setPointC)
     goBack()
+    moisture.tally(dt)
     freeze(dt)
-    moisture.step(dt)
     const difference = v[AIR]! - v[OUT]!
     sums[SUM_AIR]! += v[AIR]! * dt
     sums[SUM_STAR]! += v[STAR]! * dt
-    sums[SUM_LOBBY]! += v[LOBBY]! * dt
     sums[SUM_VENT]! += (v[VENT]! + v[SUPPLY]!) * difference * dt
     sums[SUM_LEAK]! += v[LEAK]! * difference * dt
     sums[SUM_DAMP]! += LATENT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
@@ -407,20 +526,12 @@ function makeLoop(size: Size): Loop {
   }
 
   function heatContentJ(): number {
-    let sum = m.airCapacity * v[AIR]! + m.airMassKg * LATENT * v[MOISTURE]! + hourly.inTransitJ() + owedJ()
+    let sum = m.airCapacity * v[AIR]! + m.airMassKg * LATENT * v[MOISTURE]! + hourly.inTransitJ() + v[OWED]! * lastDt
     if (hasRow) sum += ROW_CAPACITY * m.bedAreaM2 * v[ROW]!
-    if (hasLobby) sum += LOBBY_CAPACITY * m.lobby.areaM2 * v[LOBBY]!
     for (let i = 0; i < chainCells; i++) sum += capacity[i]! * T[i]!
     for (let i = m.deepFrom; i < m.cellCount; i++) sum += capacity[i]! * T[i]!
     for (let c = 0; c < m.count; c++) sum -= iceKg[c]! * FUSION
     return sum
-  }
-
-  /** Latent heat on its way to faces and air, J: what one usual step delivers. */
-  function owedJ(): number {
-    let w = v[FOG]!
-    for (let c = 0; c < m.count; c++) w += latent[c]!
-    return w * lastDt
   }
 
   function clearTally(): void {

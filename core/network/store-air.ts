@@ -1,4 +1,4 @@
-import { humidityRatio, tabledSaturationPa } from '../climate'
+import { humidityRatio, saturatedSlope, tabledSaturationPa } from '../climate'
 import { ROCK_NODES } from '../store/rock-bed'
 import type { Exchanger } from './exchangers'
 import type { Memory } from './memory'
@@ -9,6 +9,8 @@ const { abs, exp, max, min } = Math
 
 /** Band of the fans' thermostats, K. */
 const HOLD_K = 3
+/** What heat that comes a block late may move the cells it goes to, as a share of the difference that drives it: more would swing. */
+const LATE_SHARE = 0.6
 /** Water that pipes and rock hold before it drains away, kg for each m³/s of flow. */
 const HOLDS = 60
 
@@ -17,7 +19,7 @@ const HOLDS = 60
  * at the hour's end from the mean air, and reaches its soil in the next hour. Moisture condenses where the soil is colder than the dew point and dries again while there is any.
  */
 export function makeStoreAir(memory: Memory) {
-  const { v, T, pending } = memory
+  const { v, T, pending, capacity } = memory
   const { stores, storeCells } = memory.size
   const storeC = memory.doubles(stores)
   const tieG = memory.doubles(stores)
@@ -31,6 +33,8 @@ export function makeStoreAir(memory: Memory) {
   const cell = memory.ints(storeCells)
   const weight = memory.doubles(storeCells)
   const from = memory.ints(stores + 1)
+  /** Of each store: heat that its cells take for a kelvin, as they are weighted, J/K. */
+  const soilJK = memory.doubles(stores)
   const rock = memory.doubles(stores * ROCK_NODES)
   /** Share that one node of rock takes in a block. */
   const nodeShare = memory.doubles(stores)
@@ -44,6 +48,9 @@ export function makeStoreAir(memory: Memory) {
       from[x + 1] = from[x]! + e.cells.length
       cell.set(e.cells, from[x])
       weight.set(e.weights, from[x])
+      let perJoule = 0
+      for (let k = from[x]!; k < from[x + 1]!; k++) perJoule += weight[k]! * weight[k]! / capacity[cell[k]!]!
+      soilJK[x] = 1 / perJoule
       rock.fill(soilC(x), x * ROCK_NODES, (x + 1) * ROCK_NODES)
     })
   }
@@ -53,6 +60,9 @@ export function makeStoreAir(memory: Memory) {
     for (let k = from[x]!; k < from[x + 1]!; k++) t += T[cell[k]!]! * weight[k]!
     return t
   }
+
+  /** Share of a conductance, W/K, that may work on cells of a heat capacity, J/K, for a block. */
+  const bearable = (g: number, joulesK: number, span: number) => min(1, LATE_SHARE * joulesK / (g * span))
 
   /** A node takes no more than brings it level with the air. */
   function shareNodes(span: number): void {
@@ -83,7 +93,7 @@ export function makeStoreAir(memory: Memory) {
         storeC[x] = soilC(x)
         if (air >= e.belowC && air <= e.aboveC) continue
         v[SUPPLY] = flow
-        v[SUPPLY_C] = v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness
+        v[SUPPLY_C] = v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness * bearable(flow * e.effectiveness, soilJK[x]!, span)
         v[FAN_W]! += e.fanW
         continue
       }
@@ -108,6 +118,9 @@ export function makeStoreAir(memory: Memory) {
         target = soilC(x)
         storeC[x] = target
       }
+      saturated[x] = humidityRatio(tabledSaturationPa(target), v[PRESSURE]!)
+      const damp = v[MOISTURE]! > saturated[x]! || waterKg[x]! > 0
+      if (e.kind === 'pipes') g *= bearable(g * (1 + (damp ? LATENT * saturatedSlope(target, saturated[x]!) / AIR_HEAT : 0)), soilJK[x]!, span)
       const difference = air - storeC[x]!
       // Once running, a thermostat holds on a little longer: fans do not hunt.
       const slack = running[x] ? HOLD_K : 0
@@ -117,8 +130,7 @@ export function makeStoreAir(memory: Memory) {
       v[TIE]! += g
       v[TIE_T]! += g * target
       v[FAN_W]! += e.fanW
-      saturated[x] = humidityRatio(tabledSaturationPa(target), v[PRESSURE]!)
-      if (v[MOISTURE]! > saturated[x]! || waterKg[x]! > 0) {
+      if (damp) {
         draw[x] = e.massFlow * (g / flow)
         v[PIPE_DRAW]! += draw[x]!
         v[PIPE_DRAW_T]! += draw[x]! * saturated[x]!
@@ -164,7 +176,7 @@ export function makeStoreAir(memory: Memory) {
           rock[i]! += (flow * taken * span + LATENT * water / ROCK_NODES) / e.nodeCapacity
         }
       }
-      const toGround = e.toGround * (meanOf(x) - soilC(x)) * span
+      const toGround = e.toGround * bearable(e.toGround, 1 / (1 / soilJK[x]! + 1 / (ROCK_NODES * e.nodeCapacity)), span) * (meanOf(x) - soilC(x)) * span
       const each = toGround / ROCK_NODES / e.nodeCapacity
       for (let k = x * ROCK_NODES; k < (x + 1) * ROCK_NODES; k++) rock[k]! -= each
       give(x, toGround)

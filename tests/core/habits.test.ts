@@ -54,9 +54,6 @@ test('doors let heat out, a lobby keeps much of it in', () => {
   expect(winter(doors)).toBeLessThan(winter(shut) - 0.05)
   expect(winter(lobby.answers)).toBeGreaterThan(winter(doors))
   expect(lobby.answers.ledger.closure).toBeLessThan(0.001)
-  // The lobby lies between outside and inside.
-  expect(lobby.series.lobbyC[100]!).toBeLessThan(lobby.series.airC[100]!)
-  expect(lobby.series.lobbyC[100]!).toBeGreaterThan(lobby.site.dryBulbC[100]!)
 })
 
 test('under a row cover the beds’ air stays warmer than the room on cold nights', () => {

@@ -1,5 +1,5 @@
 import { CLIMATE_TYPES, climateMonths } from '../../core/catalog'
-import { coldSpells, makeSiteYear, obstacleCorners, simulatedForecast, sunLost, withObstacle } from '../../core/climate'
+import { coldSpells, makeSiteYear, simulatedForecast, sunLost, withObstacle } from '../../core/climate'
 import { DEMOS, designFaults, type Design } from '../../core/design'
 import { compassReading, trueNorthDay } from '../../core/sun'
 import { createYearEngine } from '../../core/year'
@@ -28,8 +28,8 @@ test('true north: solar noon by longitude and equation of time, summer time incl
 
 test('an obstacle stands as high as distance and height say, sits in the horizon, and takes sun where the sun is low', () => {
   const tree = { kind: 'solid' as const, distanceM: 20, heightM: 8, fromDeg: 150, toDeg: 210 }
-  expect(obstacleCorners(tree)[1]!.altitudeDeg).toBeCloseTo(21.8, 1)
-  expect(() => obstacleCorners({ ...tree, distanceM: 0 })).toThrow(RangeError)
+  expect(withObstacle([], tree)[1]!.altitudeDeg).toBeCloseTo(21.8, 1)
+  expect(() => withObstacle([], { ...tree, distanceM: 0 })).toThrow(RangeError)
   const points = withObstacle([], tree)
   expect(points).toHaveLength(4)
   const lost = sunLost(site, points)
@@ -44,6 +44,11 @@ test('an obstacle stands as high as distance and height say, sits in the horizon
   // A ridge all round stays as it was beside it.
   const ridge = [0, 90, 180, 270].map(azimuthDeg => ({ azimuthDeg, altitudeDeg: 5, kind: 'solid' as const }))
   expect(withObstacle(ridge, tree).filter(p => p.altitudeDeg === 5).length).toBeGreaterThanOrEqual(5)
+  // What has no width or no height hides nothing; a hair's breadth hides next to nothing; a whole turn hides all round.
+  expect(withObstacle(ridge, { ...tree, toDeg: 150 })).toEqual(ridge)
+  expect(withObstacle(ridge, { ...tree, heightM: 0 })).toEqual(ridge)
+  expect(sunLost(site, withObstacle([], { ...tree, fromDeg: 180, toDeg: 180.01 })).winterLostH).toBeLessThan(5)
+  expect(sunLost(site, withObstacle([], { ...tree, fromDeg: 0, toDeg: 360 })).winterLostH).toBeGreaterThan(lost.winterLostH)
   // Spanning north.
   expect(withObstacle([], { ...tree, fromDeg: 350, toDeg: 10 }).every(p => p.azimuthDeg >= 349 || p.azimuthDeg <= 11)).toBe(true)
 })
