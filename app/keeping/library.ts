@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { DEMOS, designFaults, migrateDesign, type Design } from '../../core/design'
+import { DEMOS, documentFaults, migrateDesign, type Design } from '../../core/design'
 
 /** A design as it is kept, with the count of its saves: two tabs tell by it who was first. */
 export interface KeptDesign {
@@ -69,7 +69,7 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
     lasting: true,
     async list() {
       // What cannot be read any more is left in place, unlisted, rather than breaking the list.
-      return (await db.getAll('designs')).map(broughtForward).filter(k => designFaults(k.design).length === 0)
+      return (await db.getAll('designs')).map(broughtForward).filter(k => documentFaults(k.design).length === 0)
     },
     async get(id) {
       const kept = await db.get('designs', id)

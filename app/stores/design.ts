@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { DEMOS, designFaults, faultLine, patchDesign, STEPS, type Design, type Patch, type StepId } from '../../core/design'
+import { DEMOS, designFaults, documentFaults, faultLine, patchDesign, STEPS, type Design, type Form, type Patch, type StepId } from '../../core/design'
+import { inForm } from '../../core/study/variants'
 import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
 
 /** The design on the bench, its past and its future. It is always sound: an edit that would break it is refused with the reason. */
@@ -12,16 +13,24 @@ export const useDesign = defineStore('design', () => {
   /** Why the last edit was refused; empty once one is taken. */
   const refusal = ref('')
 
+  /** The designs from which another form was tried, and what came of the last try. */
+  let trail: Design[] = []
+  let triedLast: Design | null = null
+
   /** Puts another design on the bench; its history begins anew. */
   function open(design: Design): void {
+    trail = []
+    triedLast = null
     history.value = startHistory(design)
     refusal.value = ''
   }
 
   /** Takes a whole new state as one step of undo. Returns the fault when it is refused. */
   function replace(next: Design, kind: string): string | null {
-    const faults = designFaults(next)
-    if (faults.length > 0) {
+    // A house kept from earlier, in which something stands where it can't, is mended step by step: only what is newly wrong is refused.
+    const known = new Set(designFaults(current.value).map(f => f.path + f.message))
+    const faults = designFaults(next).filter(f => !known.has(f.path + f.message))
+    if (faults.length > 0 || documentFaults(next).length > 0) {
       refusal.value = faultLine(faults[0]!)
       return refusal.value
     }
@@ -36,6 +45,21 @@ export const useDesign = defineStore('design', () => {
     return replace(patchDesign(current.value, steps.length > 0 ? [...patches, ['decided', [...current.value.decided, ...new Set(steps)]]] : patches), kind)
   }
 
+  /** The design in another form; null where none can be built. */
+  const inAnotherForm = (form: Form): Design | null => inForm(current.value, form, trail, current.value === triedLast)
+
+  /** Takes another form; coming back to one brings back what it had. */
+  function takeForm(form: Form): void {
+    const before = current.value
+    const next = inAnotherForm(form)
+    if (!next || next === before) return
+    if (before !== triedLast) trail = trail.filter(d => d.shape.form !== before.shape.form)
+    edit([['shape', next.shape], ['store', next.store]], 'form')
+    if (current.value === before) return
+    trail.push(before)
+    triedLast = current.value
+  }
+
   const setShape = (shape: Design['shape'], kind: string) => edit([['shape', shape]], kind)
   function undo(): void {
     history.value = undoHistory(history.value)
@@ -46,5 +70,5 @@ export const useDesign = defineStore('design', () => {
     refusal.value = ''
   }
 
-  return { current, canUndo, canRedo, refusal, open, replace, edit, setShape, undo, redo }
+  return { current, canUndo, canRedo, refusal, open, replace, edit, setShape, inForm: inAnotherForm, takeForm, undo, redo }
 })

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, toRaw, watch } from 'vue'
-import { DEMOS, designFaults, type Design } from '../../core/design'
+import { DEMOS, documentFaults, type Design } from '../../core/design'
 import { memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
 import { useDesign } from './design'
 import { useNotices } from './notices'
@@ -33,7 +33,7 @@ export const useKeeping = defineStore('keeping', () => {
     catch { goWithoutStore() }
     await refresh()
     const kept = (wantedId ? await library.get(wantedId) : undefined) ?? list.value.find(k => k.id === DEMOS[0]!.id) ?? list.value[0]
-    if (kept && designFaults(kept.design).length === 0) take(kept)
+    if (kept && documentFaults(kept.design).length === 0) take(kept)
     else await add(DEMOS[0]!)
     state.value = library.lasting ? 'kept' : 'memory'
     watch([() => bench.current, () => year.pinned], schedule)

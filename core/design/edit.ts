@@ -1,4 +1,4 @@
-import { makeOutline, ridgeForAngle, tiedShape } from '../geometry/section'
+import { makeOutline, ridgeForAngle, TIED, tiedShape } from '../geometry/section'
 import type { Bed, Design, Form } from './types'
 
 /** A change to one place of the document: its path, as in `shape.beds.1.widthM`, and the new value. */
@@ -33,18 +33,27 @@ function settled(shape: Shape, was: Shape = shape): Shape {
   return { ...shape, kneeWallM: cm(t.kneeWallM), ridgeAtM: cm(t.ridgeAtM), backWallM: cm(t.backWallM), ...gambrel }
 }
 
-/** Another form at the same size: the dimensions that the new form sets free start where the old one had them. */
-export function withForm(shape: Shape, form: Form): Shape {
+/**
+ * Another form at the same size. A dimension that the new form sets free and the old one did not starts where it was last free in `earlier` (latest last), else where
+ * the old form had it.
+ */
+export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = []): Shape {
   const was = tiedShape(shape)
-  const next = { ...shape, form, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM, sunkM: form === 'a-frame' ? 0 : shape.sunkM }
-  if ((form === 'saltbox' || form === 'arch') && shape.form !== 'saltbox' && shape.form !== 'arch') {
+  const next = { ...shape, form, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM }
+  const freed = TIED[shape.form].filter(f => !TIED[form].includes(f))
+  if (freed.includes('ridgeAtM')) {
     next.ridgeAtM = cm(shape.widthM * 0.75)
     next.backWallM = cm(Math.max(shape.kneeWallM, shape.ridgeHeightM * 0.7))
   }
-  if (form === 'gambrel') {
+  if (freed.includes('breakAtM')) {
     next.breakAtM = cm(shape.widthM * 0.15)
     next.breakHeightM = cm(shape.kneeWallM + 0.65 * (shape.ridgeHeightM - shape.kneeWallM))
   }
+  for (const field of freed) {
+    const known = [...earlier].reverse().find(s => !TIED[s.form].includes(field))
+    if (known) Object.assign(next, { [field]: known[field] })
+  }
+  if (form === 'a-frame') next.sunkM = 0
   if (form === 'lean-to') next.house = { ...shape.house, heightM: Math.max(shape.house.heightM, cm(shape.ridgeHeightM)) }
   // A dome is as long as it is wide.
   if (form === 'dome') next.lengthM = shape.widthM

@@ -4,7 +4,7 @@ import { layBarrels, lengthBetween, roomObjects, type ObjectKind, type RoomObjec
 import { clearHeightAt, makeOutline, type Outline } from './section'
 
 /** A thing that cannot stand where it is said to stand. */
-export interface Misfit extends Fault { kind: ObjectKind, index: number }
+export interface Misfit extends Fault { kind: ObjectKind, index: number, /** What it stands in; null for the skin or the floor. */ other: Pick<RoomObject, 'kind' | 'index'> | null }
 
 /** What people do not see, m. */
 const NEAR_M = 0.01
@@ -55,7 +55,7 @@ export function misfits(design: Pick<Design, 'shape' | 'store'>): Misfit[] {
   const { shape, store } = design
   const out: Misfit[] = []
   const outline = makeOutline(shape)
-  const add = (o: Pick<RoomObject, 'kind' | 'index'>, path: string, message: string, allowed: string) => out.push({ kind: o.kind, index: o.index, path, message, allowed })
+  const add = (o: Pick<RoomObject, 'kind' | 'index'>, path: string, message: string, allowed: string, other: Misfit['other'] = null) => out.push({ kind: o.kind, index: o.index, path, message, allowed, other })
   const barrels = layBarrels(design)
   if (barrels) {
     const { diameterM } = entry(VESSELS, store.barrels.vessel)
@@ -76,7 +76,7 @@ export function misfits(design: Pick<Design, 'shape' | 'store'>): Misfit[] {
     const clear = clearOver(shape, outline, o)
     if (o.z1 > clear + NEAR_M) add(o, paths.height, `${o.kind === 'barrels' ? 'stand' : 'stands'} ${m(o.z1)} high, through the roof or the glass: ${m(clear)} is clear there`, `at most ${m(clear)}, or another place`)
     const other = objects.find(b => b !== o && objects.indexOf(b) < objects.indexOf(o) && collide(b, o))
-    if (other) add(o, paths.place, `${o.kind === 'barrels' ? 'stand' : 'stands'} in ${objectName(other)}`, `a place clear of ${objectName(other)}, which takes ${m(other.x0)} to ${m(other.x1)} from the sunny wall`)
+    if (other) add(o, paths.place, `${o.kind === 'barrels' ? 'stand' : 'stands'} in ${objectName(other)}`, `a place clear of ${objectName(other)}, which takes ${m(other.x0)} to ${m(other.x1)} from the sunny wall`, { kind: other.kind, index: other.index })
   }
   return out
 }

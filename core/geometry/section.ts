@@ -43,6 +43,18 @@ const ARCH_PIECES = 5
 export const DOME_RINGS = 3
 export const DOME_SIDES = 12
 
+/** Fields of a shape that a form ties to others or does not have: what stands in them there was not chosen. */
+export const TIED: Record<Form, readonly (keyof Design['shape'])[]> = {
+  'shed': ['ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM'],
+  'lean-to': ['ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM'],
+  'gable': ['ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM'],
+  'gambrel': ['ridgeAtM', 'backWallM'],
+  'dome': ['ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM', 'lengthM'],
+  'a-frame': ['kneeWallM', 'ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM', 'sunkM'],
+  'saltbox': ['breakAtM', 'breakHeightM'],
+  'arch': ['breakAtM', 'breakHeightM'],
+}
+
 /** The dimensions that a form ties to others. */
 export function tiedShape(shape: Shape): Shape {
   const { form, widthM, kneeWallM, ridgeHeightM } = shape

@@ -1,6 +1,6 @@
 import { aimLine } from '../aim/aim-line'
 import { GLAZINGS, NIGHT_COVERS } from '../catalog'
-import { designFaults, FORMS, GLAZING_ANGLE_RANGE, withForm, withGlazingAngle, type Design, type Form } from '../design'
+import { designFaults, documentFaults, FORMS, GLAZING_ANGLE_RANGE, madeToStand, withForm, withGlazingAngle, type Design, type Form } from '../design'
 import { makeOutline } from '../geometry/section'
 import { makeBuilding } from '../geometry/surfaces'
 import { roughCost } from '../takeoff/cost'
@@ -80,23 +80,32 @@ export function mapVariants(design: Design): Variant[] {
 /** Every form at the size of the design, in the order of {@link FORMS}. */
 export function formVariants(design: Design): Variant[] {
   return FORMS.flatMap((form, i) => {
-    const shape = soundForm(design, form)
-    return shape ? [{ at: i, across: 0, label: form, design: withShape(design, shape) }] : []
+    const own = inForm(design, form)
+    return own ? [{ at: i, across: 0, label: form, design: own }] : []
   })
 }
 
 /**
- * A design's shape in another form that can be built: at the same size where that stands up, else with the ridge at the nearest height that does. null where
- * none does.
+ * A design in another form that can be built: at the same size where that stands up, else with the ridge at the nearest height that does, and what stands in the house
+ * moved or lowered as little as that takes. null where nothing does.
+ * @param trail designs of earlier forms, latest last: what this form sets free again is taken from them
+ * @param untouched nothing but the form has been changed since the first of them: then its own house comes back whole
  */
-export function soundForm(design: Design, form: Form): Design['shape'] | null {
-  const plain = withForm(design.shape, form)
+export function inForm(design: Design, form: Form, trail: readonly Design[] = [], untouched = false): Design | null {
+  if (form === design.shape.form) return design
+  const before = untouched ? [...trail].reverse().find(d => d.shape.form === form) : undefined
+  if (before) return { ...design, shape: before.shape, store: before.store }
+  const plain = withForm(design.shape, form, trail.map(d => d.shape))
   const tries = [plain]
   const { glazingAngleDeg } = makeOutline(plain)
   for (const angle of [Math.min(60, Math.max(30, glazingAngleDeg)), 45, 55, 35]) tries.push(withGlazingAngle(plain, angle))
   for (const t of [...tries]) tries.push({ ...t, sunkM: 0, riseM: 0 })
-  const fits = tries.find(shape => designFaults(withShape(design, shape)).length === 0)
-  return fits ?? null
+  for (const shape of tries) {
+    const tried = withShape(design, shape)
+    const house = documentFaults(tried).length === 0 ? madeToStand(tried) : null
+    if (house && designFaults(house).length === 0) return house
+  }
+  return null
 }
 
 /** Every glazing in the same openings. */

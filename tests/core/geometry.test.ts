@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { DEMOS, designFaults, patchDesign, withBackWall, withForm, withGlazingAngle, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth, type Design } from '../../core/design'
+import { DEMOS, designFaults, documentFaults, patchDesign, withBackWall, withForm, withGlazingAngle, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth, type Design } from '../../core/design'
 import { turnWords } from '../../core/geometry/compass'
 import { sectionLight } from '../../core/geometry/lit'
 import { layBarrels } from '../../core/geometry/objects'
@@ -51,7 +51,7 @@ test('edits of the section keep what they promise', () => {
   expect(withWidth(s, 9.2).beds[0]!.widthM).toBeCloseTo(2.2, 6)
   expect(withBackWall({ ...s, form: 'shed' }, 4).ridgeHeightM).toBe(4)
   expect(withRidge(s, 2).backWallM).toBe(2)
-  for (const form of ['shed', 'gable', 'saltbox'] as const) expect(designFaults(withShape(withForm(s, form)))).toEqual([])
+  for (const form of ['shed', 'gable', 'saltbox'] as const) expect(documentFaults(withShape(withForm(s, form)))).toEqual([])
 })
 
 test('the sunny side faces the equator, turned to the east in both hemispheres', () => {

@@ -1,4 +1,4 @@
-import { completeDesign, DEMOS, type Design, type Form } from '../../core/design'
+import { completeDesign, DEMOS, madeToStand, type Design, type Form } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
 import { entry, GLAZINGS } from '../../core/catalog'
@@ -16,10 +16,10 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
     'shed': {}, 'gable': { ridgeHeightM: 3.2 }, 'saltbox': {}, 'gambrel': { breakAtM: 0.7, breakHeightM: 2.4, ridgeHeightM: 3.4 }, 'a-frame': { ridgeHeightM: 3.2, beds: [{ atM: 0.8, widthM: 1, heightM: 0.3 }] },
     'arch': { ridgeAtM: 3.8, backWallM: 2.8 }, 'lean-to': {}, 'dome': { widthM: 7, lengthM: 7, ridgeHeightM: 3.6, beds: [{ atM: 1.2, widthM: 1.1, heightM: 0.4 }, { atM: 2.9, widthM: 1.1, heightM: 0.4 }] },
   }
-  return completeDesign({
+  return madeToStand(completeDesign({
     ...demo, site: { ...demo.site, latitudeDeg }, shape: { ...demo.shape, form, ...shapes[form] }, skin: { ...demo.skin, glazing: 'glass-2', endsGlazedShare: form === 'a-frame' ? 0.4 : 0.25 },
     store: { ...demo.store, barrels: { ...demo.store.barrels, count: 8, stack: 1, raisedM: 0.2, place: form === 'a-frame' ? 'middle' : 'back' } },
-  })
+  }))!
 }
 
 /**

@@ -2,7 +2,7 @@
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { FORMS, type Form } from '../../../core/design'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
-import { heldC, soundForm } from '../../../core/study/variants'
+import { heldC } from '../../../core/study/variants'
 
 /** Every form drawn to one scale at the size of the design, with what the year says of it. */
 const bench = useDesign()
@@ -20,8 +20,8 @@ const WORDS: Record<Form, [name: string, good: string, bad: string]> = {
 }
 const shape = computed(() => bench.current.shape)
 const options = computed(() => FORMS.map((form) => {
-  const own = form === shape.value.form ? shape.value : soundForm(bench.current, form)
-  return { form, own, outline: own ? makeOutline(own) : null, figures: studies.all.forms.points.find(p => p.label === form)?.figures }
+  const own = bench.inForm(form)
+  return { form, own, outline: own ? makeOutline(own.shape) : null, figures: studies.all.forms.points.find(p => p.label === form)?.figures }
 }))
 /** One scale for all, so that a tall form looks tall. */
 const ppm = computed(() => Math.min(104 / Math.max(...options.value.map(o => o.outline?.widthM ?? 1)), 62 / Math.max(...options.value.map(o => o.outline?.ridgeHeightM ?? 1))))
@@ -33,16 +33,12 @@ const best = computed(() => {
   return { cold: top(f => f.coldestC), light: top(f => f.winterDli), cost: top(f => -f.cost), heat: top(f => -f.heatKWh) }
 })
 const currency = computed(() => bench.current.topUp.heater.currency)
-function take(form: Form): void {
-  const next = soundForm(bench.current, form)
-  if (next) bench.setShape(next, 'form')
-}
 </script>
 
 <template>
   <div>
     <StudyBar kind="forms" ask="Work out the year of each form" />
-    <RadioGroup as="div" :model-value="shape.form" @update:model-value="take">
+    <RadioGroup as="div" :model-value="shape.form" @update:model-value="bench.takeForm">
       <RadioGroupLabel as="h2" class="group-title">
         Form <span class="hint font-sans font-normal">each at your size; the sunny side is on the left</span>
       </RadioGroupLabel>
