@@ -33,11 +33,14 @@ export default defineNuxtConfig({
   },
   hooks: {
     // The threads of the server's pool run a bundle of their own, which lies beside the server.
-    'nitro:init': nitro => nitro.hooks.hook('compiled', async () => {
-      await build({
-        entryPoints: [join(nitro.options.rootDir, 'server/work/year-work.ts')], outfile: join(nitro.options.output.serverDir, 'year-work.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+    'nitro:init': (nitro) => {
+      nitro.hooks.hook('compiled', async () => {
+        await build({
+          entryPoints: [join(nitro.options.rootDir, 'server/work/year-work.ts')], outfile: join(nitro.options.output.serverDir, 'year-work.mjs'),
+          bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+        })
       })
-    }),
+    },
   },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },

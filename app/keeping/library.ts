@@ -27,6 +27,8 @@ export interface Library {
   restore: (kept: KeptDesign) => Promise<void>
   getSetting: (key: string) => Promise<unknown>
   setSetting: (key: string, value: unknown) => Promise<void>
+  /** Of a memory: the designs that are other than they were at its start, with the revision that they began from; nothing of a lasting store. */
+  changed: () => { id: string, kept: KeptDesign, base: number }[]
 }
 
 const NAME = 'tierra'
@@ -76,7 +78,8 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
       return kept && broughtForward(kept)
     },
     async save(design, pinned, baseRevision) {
-      const tx = db.transaction('designs', 'readwrite')
+      // Strict: what is said to be kept has reached the disk.
+      const tx = db.transaction('designs', 'readwrite', { durability: 'strict' })
       const theirs = await tx.store.get(design.id)
       if ((theirs?.revision ?? 0) !== baseRevision) {
         await tx.done
@@ -95,6 +98,7 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
     async setSetting(key, value) {
       await db.put('settings', value, key)
     },
+    changed: () => [],
   }
 }
 
@@ -102,6 +106,7 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
 export function memoryLibrary(now: () => number = Date.now, atHand: readonly KeptDesign[] = []): Library {
   const start = atHand.length > 0 ? atHand : DEMOS.map((design): KeptDesign => ({ id: design.id, design, pinned: null, revision: 1, updatedAt: now() }))
   const designs = new Map<string, KeptDesign>(start.map(k => [k.id, k]))
+  const first = new Map(designs)
   const settings = new Map<string, unknown>()
   return {
     lasting: false,
@@ -127,5 +132,6 @@ export function memoryLibrary(now: () => number = Date.now, atHand: readonly Kep
       settings.set(key, value)
       return Promise.resolve()
     },
+    changed: () => [...designs.values()].filter(k => first.get(k.id) !== k).map(kept => ({ id: kept.id, kept, base: first.get(kept.id)?.revision ?? 0 })),
   }
 }

@@ -2,7 +2,7 @@
 import { Copy, PencilLine, Trash2 } from 'lucide-vue-next'
 import { DEMOS, startingDesign, type Design } from '../../core/design'
 import { makeOutline } from '../../core/geometry/section'
-import { freshId } from '~/stores/keeping'
+import { freshId } from '~/keeping/journal'
 
 const keeping = useKeeping()
 const bench = useDesign()

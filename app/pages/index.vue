@@ -2,7 +2,7 @@
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
 import { startingDesign } from '../../core/design'
 import { loadLater } from '~/parts'
-import { freshId } from '~/stores/keeping'
+import { freshId } from '~/keeping/journal'
 
 const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year'] as const
 type Step = typeof STEPS[number]

@@ -1,14 +1,16 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, documentFaults, type Design } from '../../core/design'
+import { freshId, openJournal, type Journal } from '../keeping/journal'
 import { memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
 import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useYear } from './year'
 
-const AUTOSAVE_MS = 400
+/** In memory, the store is tried again this often. */
+const RETRY_MS = 5000
 
-/** Keeps designs in the browser: autosave, the list, and what happens when the store fails or two tabs meet. */
+/** Keeps designs in the browser: each edit at once, the list, and what happens when the store fails or two tabs meet. */
 export const useKeeping = defineStore('keeping', () => {
   const bench = useDesign()
   const year = useYear()
@@ -18,36 +20,89 @@ export const useKeeping = defineStore('keeping', () => {
   /** The other tab's version while two stand against each other. */
   const theirs = shallowRef<KeptDesign | null>(null)
   let library: Library = memoryLibrary()
+  let journal: Journal | null = null
   let revision = 0
   let saved: Design | null = null
   let savedPin: Design | null = null
-  let timer: ReturnType<typeof setTimeout> | undefined
+  let retry: ReturnType<typeof setTimeout> | undefined
   let busy: Promise<void> = Promise.resolve()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('tierra-designs')
 
+  const isSaved = () => bench.current === saved && year.pinned === savedPin
+  const settled = () => (library.lasting ? 'kept' : 'memory')
+
   /** Opens the store, then the wanted design or the first demo. */
   async function start(wantedId: string | null): Promise<void> {
+    journal = await openJournal()
     try {
       library = await openLibrary()
     }
     catch { goWithoutStore() }
+    await recover()
     await refresh()
-    const kept = (wantedId ? await library.get(wantedId) : undefined) ?? list.value.find(k => k.id === DEMOS[0]!.id) ?? list.value[0]
+    const wanted = wantedId ? await library.get(wantedId) : undefined
+    if (wantedId && !wanted) notices.tell('warning', 'The design in the address is not kept in this browser; another is opened.')
+    const kept = wanted ?? list.value.find(k => k.id === DEMOS[0]!.id) ?? list.value[0]
     if (kept && documentFaults(kept.design).length === 0) take(kept)
     else await add(DEMOS[0]!)
-    state.value = library.lasting ? 'kept' : 'memory'
-    watch([() => bench.current, () => year.pinned], schedule)
+    state.value = settled()
+    // At once, so that what is left within the same moment is on record.
+    watch([() => bench.current, () => year.pinned], changed, { flush: 'sync' })
     channel?.addEventListener('message', (event: MessageEvent<{ id: string, revision: number }>) => void heard(event.data))
     window.addEventListener('pagehide', () => void flush())
+    window.addEventListener('beforeunload', (event: BeforeUnloadEvent) => {
+      if (state.value !== 'kept') event.preventDefault()
+    })
     document.addEventListener('visibilitychange', () => {
       if (document.visibilityState === 'hidden') void flush()
     })
   }
 
+  /** Brings what a page left unsaved into the store: over the version it was built on, or beside a later one. */
+  async function recover(): Promise<void> {
+    const left = await journal!.left(async id => (await library.get(id))?.design.site.climate)
+    for (const { design, pinned, base } of left) {
+      if (documentFaults(design).length > 0) continue
+      const kept = await library.get(design.id)
+      if (kept && JSON.stringify(kept.design) === JSON.stringify(design)) continue
+      if ((kept?.revision ?? 0) === base) await library.save(design, pinned, base)
+      else {
+        list.value = await library.list()
+        await library.save({ ...design, id: freshId(), name: copyName(design.name) }, pinned, 0)
+        notices.tell('info', `What was not saved of “${design.name}” stands beside it as a design of its own: another tab had changed it since.`)
+      }
+    }
+  }
+
   function goWithoutStore(): void {
     library = memoryLibrary(Date.now, list.value)
     state.value = 'memory'
-    notices.tell('error', 'This browser does not let Tierra keep designs (its store is blocked or full). Work goes on in memory; export your design before you close the page.')
+    notices.tell('error', 'This browser does not let Tierra keep designs (its store is blocked or full). Work goes on in memory and the store is tried again; export your design before you close the page.')
+    clearTimeout(retry)
+    retry = setTimeout(() => void tryStore(), RETRY_MS)
+  }
+
+  /** Tries the store again; when it has room, everything in memory goes there. */
+  async function tryStore(): Promise<void> {
+    clearTimeout(retry)
+    if (library.lasting) return
+    try {
+      const store = await openLibrary()
+      for (const k of library.changed()) {
+        const there = await store.get(k.id)
+        if (there && there.revision > k.base) await store.save({ ...k.kept.design, id: freshId(), name: copyName(k.kept.design.name) }, k.kept.pinned, 0)
+        else await store.save(k.kept.design, k.kept.pinned, there?.revision ?? 0)
+      }
+      library = store
+      const kept = await store.get(bench.current.id)
+      revision = kept?.revision ?? 0
+      journal?.done(bench.current.id)
+      if (state.value === 'memory') state.value = 'kept'
+      notices.forget(/does not let Tierra keep designs/)
+      notices.tell('info', 'The browser keeps designs again; everything is saved.')
+      await refresh()
+    }
+    catch { retry = setTimeout(() => void tryStore(), RETRY_MS) }
   }
 
   function take(kept: KeptDesign): void {
@@ -60,25 +115,37 @@ export const useKeeping = defineStore('keeping', () => {
     void year.pin(kept.pinned)
   }
 
-  function schedule(): void {
-    if (state.value === 'conflict' || state.value === 'opening') return
-    if (bench.current === saved && year.pinned === savedPin) return
+  /** Something on the bench is another: noted at once, saved as soon as the store is free. */
+  function changed(): void {
+    if (state.value === 'opening') return
+    if (isSaved()) {
+      if (state.value === 'keeping') state.value = 'kept'
+      journal?.done(bench.current.id)
+      return
+    }
+    journal?.note({ design: toRaw(bench.current), pinned: toRaw(year.pinned), base: revision, at: Date.now() }, saved)
+    if (state.value === 'conflict') return
     if (state.value === 'kept') state.value = 'keeping'
-    clearTimeout(timer)
-    timer = setTimeout(() => void flush(), AUTOSAVE_MS)
+    void flush()
   }
 
-  /** Saves what is on the bench now. */
+  let waiting = false
+  /** Saves what is on the bench; while one save is on its way, the next takes the newest. */
   function flush(): Promise<void> {
-    clearTimeout(timer)
-    busy = busy.then(saveNow)
+    if (!waiting) {
+      waiting = true
+      busy = busy.then(() => {
+        waiting = false
+        return saveNow()
+      })
+    }
     return busy
   }
 
   async function saveNow(): Promise<void> {
     const design = bench.current
     const pinned = year.pinned
-    if (state.value === 'conflict' || (design === saved && pinned === savedPin)) return
+    if (state.value === 'conflict' || isSaved()) return
     try {
       const done = await library.save(toRaw(design), toRaw(pinned), revision)
       if (!done.ok) {
@@ -90,11 +157,14 @@ export const useKeeping = defineStore('keeping', () => {
       saved = design
       savedPin = pinned
       channel?.postMessage({ id: design.id, revision })
-      state.value = library.lasting ? 'kept' : 'memory'
+      if (!isSaved()) return
+      if (library.lasting) journal?.done(design.id)
+      state.value = settled()
     }
     catch {
       goWithoutStore()
-      await library.save(toRaw(design), toRaw(pinned), (await library.get(design.id))?.revision ?? 0).then((d) => { if (d.ok) revision = d.revision })
+      const done = await library.save(toRaw(design), toRaw(pinned), (await library.get(design.id))?.revision ?? 0)
+      if (done.ok) revision = done.revision
       saved = design
       savedPin = pinned
     }
@@ -106,13 +176,13 @@ export const useKeeping = defineStore('keeping', () => {
     if (message.id !== bench.current.id || message.revision <= revision || state.value === 'conflict') return
     theirs.value = (await library.get(message.id)) ?? null
     if (!theirs.value) return
-    clearTimeout(timer)
     state.value = 'conflict'
   }
 
   /** Settles a conflict by the other tab's version. */
   function takeTheirs(): void {
     if (!theirs.value) return
+    journal?.done(bench.current.id)
     state.value = 'kept'
     take(theirs.value)
   }
@@ -123,8 +193,9 @@ export const useKeeping = defineStore('keeping', () => {
     // What stands here goes into the copy; nothing more is to be saved under the old name.
     saved = mine
     savedPin = year.pinned
-    state.value = library.lasting ? 'kept' : 'memory'
+    state.value = settled()
     await add({ ...mine, id: freshId(), name: copyName(mine.name) })
+    journal?.done(mine.id)
   }
 
   async function refresh(): Promise<void> {
@@ -136,15 +207,12 @@ export const useKeeping = defineStore('keeping', () => {
     await flush()
     let unique = design
     if (await library.get(design.id)) unique = { ...design, id: freshId(), name: list.value.some(k => k.design.name === design.name) ? copyName(design.name) : design.name }
-    try {
-      const done = await library.save(toRaw(unique), null, 0)
-      take({ id: unique.id, design: unique, pinned: null, revision: done.ok ? done.revision : 0, updatedAt: Date.now() })
-    }
-    catch {
+    const save = () => library.save(toRaw(unique), null, 0)
+    const done = await save().catch(() => {
       goWithoutStore()
-      const done = await library.save(toRaw(unique), null, 0)
-      take({ id: unique.id, design: unique, pinned: null, revision: done.ok ? done.revision : 0, updatedAt: Date.now() })
-    }
+      return save()
+    })
+    take({ id: unique.id, design: unique, pinned: null, revision: done.ok ? done.revision : 0, updatedAt: Date.now() })
     await refresh()
   }
 
@@ -200,10 +268,5 @@ export const useKeeping = defineStore('keeping', () => {
     for (let n = 2; ; n++) if (!list.value.some(k => k.design.name === `${plain} (${n})`)) return `${plain} (${n})`
   }
 
-  return { list, state, theirs, start, flush, refresh, add, openDesign, rename, duplicate, remove, takeTheirs, keepMineAsCopy }
+  return { list, state, theirs, start, flush, refresh, add, openDesign, rename, duplicate, remove, takeTheirs, keepMineAsCopy, tryStore }
 })
-
-/** An id that no other design has. */
-export function freshId(): string {
-  return crypto.randomUUID()
-}

@@ -25,5 +25,10 @@ export const useNotices = defineStore('notices', () => {
     all.value = all.value.filter(n => n.id !== id)
   }
 
-  return { all, tell, close }
+  /** Takes back messages that no longer hold. */
+  function forget(text: RegExp): void {
+    all.value = all.value.filter(n => !text.test(n.text))
+  }
+
+  return { all, tell, close, forget }
 })

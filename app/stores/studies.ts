@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import { computed, reactive } from 'vue'
-import { withGlazingAngle, type Design } from '../../core/design'
+import { computed, markRaw, reactive, toRaw } from 'vue'
+import { withGlazingAngle, withSharedBranches, type Design } from '../../core/design'
 import { angleVariants, coverVariants, formVariants, glazingVariants, mapVariants, turnVariants, wallVariants, type Figures, type Variant } from '../../core/study/variants'
 import { useDesign } from './design'
 import { useYear } from './year'
@@ -27,18 +27,12 @@ const KINDS = {
 } satisfies Record<string, Kind>
 export type StudyKind = keyof typeof KINDS
 
-export interface Study { points: StudyPoint[], done: number, total: number, running: boolean, failure: string, /** What it is a study of. */ of: string }
+export interface Study { points: StudyPoint[], done: number, total: number, running: boolean, failure: string, /** What it is a study of. */ of: ReturnType<typeof figured> | null }
 
-const fresh = (): Study => ({ points: [], done: 0, total: 0, running: false, failure: '', of: '' })
+const fresh = (): Study => ({ points: [], done: 0, total: 0, running: false, failure: '', of: null })
 
-/** Weather is too long to compare by its numbers: one and the same object is one and the same weather. */
-const climates = new WeakMap<object, number>()
-let climateCount = 0
-function likeness(design: Design): string {
-  const { aim, site, shape, skin, store, breathe, topUp } = design
-  if (!climates.has(site.climate)) climates.set(site.climate, ++climateCount)
-  return JSON.stringify([aim, { ...site, climate: climates.get(site.climate) }, shape, skin, store, breathe, topUp])
-}
+/** What of a design the figures of a study hang on: not its name. */
+const figured = ({ aim, site, shape, skin, store, breathe, topUp }: Design) => ({ aim, site, shape, skin, store, breathe, topUp })
 
 /** Studies of the design on the bench: many years side by side, worked out on demand and kept until another is asked for. */
 export const useStudies = defineStore('studies', () => {
@@ -49,7 +43,8 @@ export const useStudies = defineStore('studies', () => {
   /** Studies whose design has changed since. */
   const stale = computed(() => Object.fromEntries(Object.entries(KINDS).map(([k, kind]) => {
     const study = all[k as StudyKind]
-    return [k, study.of !== '' && study.of !== likeness(kind.rest(bench.current))]
+    const of = toRaw(study).of
+    return [k, of !== null && withSharedBranches(figured(kind.rest(bench.current)), of) !== of]
   })) as Record<StudyKind, boolean>)
 
   function cancel(kind: StudyKind): void {
@@ -63,7 +58,7 @@ export const useStudies = defineStore('studies', () => {
     const variants = KINDS[kind].variants(design)
     const stop = new AbortController()
     stops.set(kind, stop)
-    Object.assign(all[kind], { ...fresh(), total: variants.length, running: true, of: likeness(KINDS[kind].rest(design)) })
+    Object.assign(all[kind], { ...fresh(), total: variants.length, running: true, of: markRaw(figured(KINDS[kind].rest(design))) })
     const study = all[kind]
     try {
       await year.study(variants.map(v => v.design), (figures, i) => {

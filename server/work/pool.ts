@@ -9,13 +9,17 @@ const TIME_LIMIT_MS = 20_000
 /** Runs that may wait for a free thread; more are sent away. */
 const WAITING = 4
 
+const THREADS = Math.max(1, availableParallelism() - 1)
+
 let pool: Piscina<Task, Reply> | null = null
+/** Runs on the threads and waiting for one. */
+let inHand = 0
 
 /** Threads that work years out, apart from the one that listens. */
 function threads(): Piscina<Task, Reply> {
   pool ??= new Piscina({
     // Bundled beside the server when the app is built (nuxt.config.ts).
-    filename: new URL('./year-work.mjs', import.meta.url).href, maxThreads: Math.max(1, availableParallelism() - 1), minThreads: 1, maxQueue: WAITING, idleTimeout: 60_000,
+    filename: new URL('./year-work.mjs', import.meta.url).href, maxThreads: THREADS, minThreads: 1, idleTimeout: 60_000,
   })
   return pool
 }
@@ -33,6 +37,11 @@ export function refuse(event: H3Event, status: number, ...lines: string[]): { ok
 export async function answerByThread(event: H3Event, task: Omit<Task, 'text'>): Promise<unknown> {
   const text = await readLimited(event, LARGEST_DESIGN)
   if (text === null) return refuse(event, 413, 'The document is larger than 2 MB.')
+  if (inHand >= THREADS + WAITING) {
+    event.node.res.setHeader('retry-after', '2')
+    return refuse(event, 429, 'Too many runs are waiting. Try again in a few seconds.')
+  }
+  inHand++
   const late = AbortSignal.timeout(TIME_LIMIT_MS)
   const gone = new AbortController()
   event.node.res.once('close', () => {
@@ -46,10 +55,7 @@ export async function answerByThread(event: H3Event, task: Omit<Task, 'text'>): 
   catch (error) {
     if (late.aborted) return refuse(event, 503, 'The run took longer than 20 s and was stopped. Try again when the machine is less busy.')
     if (gone.signal.aborted) return refuse(event, 499, 'The request was given up.')
-    if (error instanceof Error && /queue/i.test(error.message)) {
-      event.node.res.setHeader('retry-after', '2')
-      return refuse(event, 429, 'Too many runs are waiting. Try again in a few seconds.')
-    }
     throw error
   }
+  finally { inHand-- }
 }

@@ -38,7 +38,10 @@ function tab() {
   return { bench: inTab(useDesign), year: inTab(useYear), keeping: inTab(useKeeping), notices: inTab(useNotices), settings: inTab(useSettings) }
 }
 
-beforeEach(wipe)
+beforeEach(async () => {
+  localStorage.clear()
+  await wipe()
+})
 
 describe('the design on the bench', () => {
   test('an edit marks its step as decided, once, and undo takes both back', () => {
@@ -130,6 +133,88 @@ describe('keeping', () => {
     await two.keeping.flush()
     expect(two.keeping.state).toBe('kept')
     expect((await reopened('ribera-alta')).store.barrels.count).toBe(18)
+  })
+
+  test('left at once after an edit, nothing is lost: the next page brings it into the store', async () => {
+    const first = tab()
+    await first.keeping.start('hollow-ash')
+    first.bench.edit([['store.barrels.count', 23]])
+    // The page is gone before the store has answered.
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => { throw new DOMException('gone', 'AbortError') })
+    await first.keeping.flush()
+    put.mockRestore()
+    const later = tab()
+    await later.keeping.start('hollow-ash')
+    expect(later.bench.current.store.barrels.count).toBe(23)
+    expect((await reopened('hollow-ash')).store.barrels.count).toBe(23)
+    expect(Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)).filter(k => k!.startsWith('tierra-unsaved'))).toEqual([])
+  })
+
+  test('left in a conflict: what stood here is found beside the other tab’s version', async () => {
+    const one = tab()
+    const two = tab()
+    await one.keeping.start('hollow-ash')
+    await two.keeping.start('hollow-ash')
+    one.bench.edit([['store.barrels.count', 17]])
+    await one.keeping.flush()
+    two.bench.edit([['store.barrels.count', 5]])
+    await two.keeping.flush()
+    expect(two.keeping.state).toBe('conflict')
+    two.bench.edit([['store.barrels.count', 6]])
+    const later = tab()
+    await later.keeping.start('hollow-ash')
+    expect(later.bench.current.store.barrels.count).toBe(17)
+    const copy = later.keeping.list.find(k => k.design.name === 'Hollow Ash Seed Library (2)')!
+    expect(copy.design.store.barrels.count).toBe(6)
+  })
+
+  test('an edit taken back leaves nothing to keep', async () => {
+    const { keeping, bench } = tab()
+    await keeping.start('hollow-ash')
+    bench.edit([['store.barrels.count', 20]])
+    bench.undo()
+    expect(keeping.state).toBe('kept')
+    await keeping.flush()
+    expect(keeping.state).toBe('kept')
+    expect((await reopened('hollow-ash')).store.barrels.count).toBe(14)
+  })
+
+  test('a store that was full and has room again takes everything in, and says so', async () => {
+    const { keeping, bench, notices } = tab()
+    await keeping.start('hollow-ash')
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => { throw new DOMException('full', 'QuotaExceededError') })
+    bench.edit([['store.barrels.count', 19]])
+    await keeping.flush()
+    expect(keeping.state).toBe('memory')
+    await keeping.duplicate('hollow-ash')
+    bench.edit([['store.barrels.count', 18]])
+    await keeping.flush()
+    await keeping.tryStore()
+    expect(keeping.state).toBe('memory')
+    put.mockRestore()
+    await keeping.tryStore()
+    expect(keeping.state).toBe('kept')
+    expect(notices.all.map(n => n.text).join()).toMatch(/keeps designs again/)
+    expect((await reopened('hollow-ash')).store.barrels.count).toBe(19)
+    expect((await reopened(bench.current.id)).store.barrels.count).toBe(18)
+    bench.edit([['store.barrels.count', 21]])
+    await keeping.flush()
+    expect((await reopened(bench.current.id)).store.barrels.count).toBe(21)
+  })
+
+  test('another form and back: what it had, also after a change in between', () => {
+    const { bench } = tab()
+    bench.open(demo)
+    bench.takeForm('a-frame')
+    expect(bench.current.shape.form).toBe('a-frame')
+    bench.takeForm('dome')
+    bench.takeForm('saltbox')
+    expect(bench.current.shape).toEqual(demo.shape)
+    expect(bench.current.store).toEqual(demo.store)
+    bench.takeForm('dome')
+    expect(bench.edit([['shape.ridgeHeightM', 3.5]])).toBeNull()
+    bench.takeForm('saltbox')
+    expect(bench.current.shape).toMatchObject({ ridgeHeightM: 3.5, lengthM: demo.shape.lengthM, kneeWallM: demo.shape.kneeWallM, ridgeAtM: demo.shape.ridgeAtM })
   })
 
   test('duplicate, rename, delete and undo', async () => {

@@ -145,7 +145,7 @@ function groundRows(): ProofRow[] {
 }
 
 function lightRows(): ProofRow[] {
-  return FORMS.map(form => proof(`light: ${form}, furthest share of the beam from brute force`, 0, lightError(designOfForm(form), 1600), 0.02, 'independent ray casting (Möller & Trumbore)'))
+  return FORMS.map(form => proof(`light: ${form}, furthest share of the beam from brute force`, 0, lightError(designOfForm(form), 4000), 0.02, 'independent ray casting (Möller & Trumbore)'))
 }
 
 function heatRows(): ProofRow[] {

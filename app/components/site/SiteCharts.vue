@@ -69,7 +69,7 @@ async function ask(): Promise<void> {
   try {
     const today = new Date()
     const day = Math.min(364, Math.floor((Date.UTC(2027, today.getMonth(), today.getDate()) - Date.UTC(2027, 0, 1)) / 86400000))
-    forecast.value = (await $fetch<{ days: ForecastDay[] }>('/api/forecast', { method: 'POST', query: { day }, body: JSON.stringify(bench.current), headers: { 'content-type': 'text/plain' } })).days
+    forecast.value = (await $fetch<{ days: ForecastDay[] }>('/api/forecast', { method: 'POST', query: { day }, body: JSON.stringify(bench.current), headers: { 'content-type': 'application/json' } })).days
   }
   catch {
     forecastFault.value = 'The forecast cannot be reached just now.'
