@@ -10,7 +10,7 @@ import { GAIN_NAMES, LOSS_NAMES, type LossName, type YearSeries } from './networ
 import type { SolarGains } from './optics/gains'
 import { CORE_VERSION } from './version'
 
-/** An hour that stands out. */
+/** An hour that stands out: its air is the mean of the hour, as everywhere that an hour is shown. */
 export interface Extreme {
   /** ISO 8601 with offset, local standard time. */
   at: string
@@ -107,9 +107,9 @@ function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
   return { at: isoAt(best + 0.5, site.standardOffsetH), hour: best, insideC: inside[best]!, outsideC: site.dryBulbC[best]! }
 }
 
-/** Coldest inside hour of a year, by the lowest air of each hour, °C. */
-function coldestHour(site: SiteYear, airMinC: Float32Array): Extreme {
-  return extreme(site, airMinC, -1)
+/** Coldest inside hour of a year. */
+function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
+  return extreme(site, airC, -1)
 }
 
 /** Days in a row before a day with less than 45 % of the light that its season's clearest days bring. */
@@ -126,9 +126,9 @@ function dullDaysBefore(site: SiteYear, day: number): number {
   return count
 }
 
-/** Works the year's answers out of its run. `freeC` is the lowest air of each hour of the unheated run, °C (the same one where no heater is on). */
+/** Works the year's answers out of its run. `freeC` is the air of each hour of the unheated run, °C (the same one where no heater is on). */
 export function makeAnswers(design: Design, site: SiteYear, building: Building, light: SolarGains, series: YearSeries, freeC: Float32Array, runMs: number): Answers {
-  const coldest = coldestHour(site, series.airMinC)
+  const coldest = coldestHour(site, series.airC)
   const day = Math.floor(coldest.hour / 24)
   let hoursBelow0 = 0
   let hoursBelowAim = 0
@@ -169,11 +169,11 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     const high = line.highC[index]!
     if (low !== null && air < low) hoursBelowAim++
     if (high !== null && air > high) hoursAboveLimit++
-    if (low !== null && series.airMinC[h]! - low < tightest.marginK) tightest = { marginK: series.airMinC[h]! - low, aimC: low, hour: h }
-    dayLow = Math.min(dayLow, series.airMinC[h]!)
-    dayHigh = Math.max(dayHigh, series.airMaxC[h]!)
-    month.insideMinC = Math.min(month.insideMinC, series.airMinC[h]!)
-    month.insideMaxC = Math.max(month.insideMaxC, series.airMaxC[h]!)
+    if (low !== null && air - low < tightest.marginK) tightest = { marginK: air - low, aimC: low, hour: h }
+    dayLow = Math.min(dayLow, air)
+    dayHigh = Math.max(dayHigh, air)
+    month.insideMinC = Math.min(month.insideMinC, air)
+    month.insideMaxC = Math.max(month.insideMaxC, air)
     month.outsideMinC = Math.min(month.outsideMinC, site.dryBulbC[h]!)
     month.outsideMaxC = Math.max(month.outsideMaxC, site.dryBulbC[h]!)
     month.insideMeanC += air / hours
@@ -220,7 +220,7 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     version: CORE_VERSION,
     seed: design.site.seed,
     coldestNight: { ...coldest, dullDaysBefore: dullDaysBefore(site, day), day: dayName(day) },
-    hottestAfternoon: extreme(site, series.airMaxC, 1),
+    hottestAfternoon: extreme(site, series.airC, 1),
     hoursBelow0, hoursBelowAim, hoursAboveLimit, hoursDamp,
     topUp: { kWh: fuelJ / KWH, peakW, cost: fuelJ / KWH * price, currency: heater.currency, fuelAmount: fuelJ / KWH / fuel.efficiency / fuel.perUnitKWh, fuelUnit: fuel.unit },
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0 },

@@ -25,7 +25,43 @@ export interface HeatDay {
   /** Heat leaving and coming in by each way, W by hour. */
   losses: { name: string, watts: Float32Array }[]
   gains: { name: string, watts: Float32Array }[]
+  /** Heat that the ground under the floor takes up, W by hour; negative where it gives some back. */
+  underFloorW: Float32Array
 }
+
+/** A flow of an hour: heat that comes in, that leaves, or that a body keeps. */
+export interface HeatFlow {
+  kind: 'in' | 'out' | 'kept'
+  /** Its way, or the body. */
+  name: string
+  /** Above 0 along its kind: in for `in`, out for `out`, taken up for `kept`. */
+  watts: number
+}
+
+/** What stands in the room and keeps heat of its own. */
+const STORES: readonly string[] = ['barrels', 'tank', 'pond', 'inner wall', 'beds']
+
+/**
+ * Where the heat of an hour came from and went, in full: what comes in less what leaves is what is kept. Sun that outer faces take in is counted with their way out,
+ * which it may turn: what then flows in is the sun's, and named so.
+ */
+export function heatFlows(data: HeatDay, hour: number): HeatFlow[] {
+  const at = (a: Float32Array) => a[hour]!
+  const flows: HeatFlow[] = data.gains.map(g => ({ kind: 'in', name: g.name, watts: at(g.watts) }))
+  const colderOutside = at(data.outsideC) < at(data.airC)
+  for (const l of data.losses) {
+    const watts = at(l.watts)
+    const bySun = watts < 0 && colderOutside && WITH_OUTER_FACE.has(l.name)
+    flows.push(bySun ? { kind: 'in', name: `sun on the ${l.name}`, watts: -watts } : { kind: 'out', name: l.name, watts })
+  }
+  const kept = data.bodies.filter(b => STORES.includes(b.id)).map((b): HeatFlow => ({ kind: 'kept', name: b.id, watts: at(b.takesW) }))
+  kept.push({ kind: 'kept', name: 'ground under the floor', watts: at(data.underFloorW) })
+  const sum = (list: readonly HeatFlow[]) => list.reduce((s, f) => s + (f.kind === 'out' ? -f.watts : f.watts), 0)
+  const rest = sum(flows) - sum(kept)
+  return [...flows, ...kept, { kind: 'kept', name: 'walls, panes and air', watts: rest }]
+}
+
+const WITH_OUTER_FACE = new Set(['roof', 'back wall', 'knee wall', 'end walls'])
 
 /**
  * The day of a design's year, body by body. The year is run up to that day.
@@ -58,8 +94,18 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
   })
   const named = (names: readonly string[], flows: readonly Float32Array[]) => names.map((name, i) => ({ name, watts: cut(flows[i]!) }))
   return {
-    day, airC: cut(series.airC), outsideC: cut(site.dryBulbC), bodies: joined(bodies), ground: groundCells(),
+    day, airC: cut(series.airC), outsideC: cut(site.dryBulbC), bodies: joined(bodies), ground: groundCells(), underFloorW: underFloor(),
     losses: named(LOSS_NAMES, series.losses), gains: named(GAIN_NAMES, series.gains),
+  }
+
+  /** Cells of ground under the floor: the lower part of its chains, and what lies deeper. */
+  function underFloor(): Float32Array {
+    const cells = chains.flatMap((c, i) => (c.kind === 'ground' ? Array.from({ length: Math.min(NEAR_ROWS - 1, model.offset[i + 1]! - 1 - model.offset[i]!) }, (_, k) => model.offset[i]! + k) : []))
+    for (let i = model.deepFrom; i < model.cellCount; i++) cells.push(i)
+    return Float32Array.from(hours, (t, h) => {
+      const last = h === 0 ? before : hours[h - 1]!
+      return cells.reduce((joules, i) => joules + model.capacity[i]! * (t[i]! - last[i]!), 0) / 3600
+    })
   }
 
   function groundCells(): GroundCell[] {

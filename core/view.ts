@@ -10,7 +10,7 @@ export interface YearView {
   latitudeDeg: number
   longitudeDeg: number
   standardOffsetH: number
-  hours: Record<'outsideC' | 'airC' | 'airMinC' | 'airMaxC' | 'soilC' | 'waterC' | 'sunAltitudeDeg' | 'sunAzimuthDeg' | 'globalWm2' | 'beamWm2' | 'windMs' | 'heaterW' | 'ventOpening' | 'coverDrawn' | 'relativeHumidity', Float32Array>
+  hours: Record<'outsideC' | 'airC' | 'soilC' | 'waterC' | 'sunAltitudeDeg' | 'sunAzimuthDeg' | 'globalWm2' | 'beamWm2' | 'windMs' | 'heaterW' | 'ventOpening' | 'coverDrawn' | 'relativeHumidity', Float32Array>
   cold: DesignDay
   hot: DesignDay
   /** The yearly wave of the ground's surface, and how quickly the site's soil passes it on, m²/s. */
@@ -36,7 +36,7 @@ export function yearView(design: Design, { answers, site, series }: YearResult):
   return {
     answers, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: site.standardOffsetH, cold, hot, frostDepthM, snowMostM: site.snowM.reduce((a, b) => Math.max(a, b), 0), ground: site.ground, soilDiffusivity: diffusivity,
     hours: {
-      outsideC: site.dryBulbC, airC: series.airC, airMinC: series.airMinC, airMaxC: series.airMaxC, soilC: series.soilC, waterC: series.waterC,
+      outsideC: site.dryBulbC, airC: series.airC, soilC: series.soilC, waterC: series.waterC,
       sunAltitudeDeg: site.sunAltitudeDeg, sunAzimuthDeg: site.sunAzimuthDeg, globalWm2: site.globalWm2, beamWm2: site.beamWm2, windMs: site.windMs, heaterW: series.heaterW, ventOpening: series.ventOpening,
       coverDrawn: series.coverDrawn, relativeHumidity: series.relativeHumidity,
     },

@@ -88,7 +88,7 @@ export function createYearEngine(now: () => number = () => 0) {
     const heated = design.topUp.heater.on && design.topUp.heater.capacityW > 0
     const model = makeModel(design, siteYear, building, gains)
     const series = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: heated, stop: options.stop })
-    const free = heated && options.unheated !== false ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop }) : series.airMinC
+    const free = heated && options.unheated !== false ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop }) : series.airC
     lap('network')
     const answers = makeAnswers(design, siteYear, building, gains, series, free, 0)
     lap('answers')

@@ -7,8 +7,6 @@ export function writeHourlyCsv({ site, series, gains }: YearResult): string {
     ['hour_begins', h => isoAt(h, site.standardOffsetH)],
     ['outside_C', h => fixed(site.dryBulbC[h]!, 2)],
     ['air_C', h => fixed(series.airC[h]!, 2)],
-    ['air_lowest_C', h => fixed(series.airMinC[h]!, 2)],
-    ['air_highest_C', h => fixed(series.airMaxC[h]!, 2)],
     ['radiant_C', h => fixed(series.radiantC[h]!, 2)],
     ['soil_C', h => fixed(series.soilC[h]!, 2)],
     ['water_C', h => fixed(series.waterC[h]!, 2)],

@@ -119,8 +119,6 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
       throw new YearFailed(`The year broke off on ${dayName((h / 24) | 0)} at ${h % 24}:00, where the air inside came to ${came}. Undo the last change, and report this design.`)
     }
     series.airC[h] = airSum / steps
-    series.airMinC[h] = low
-    series.airMaxC[h] = high
     series.radiantC[h] = starSum / steps
     series.rowC[h] = rowSum / steps
     series.glazingC[h] = glassSum / steps

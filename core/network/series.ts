@@ -14,9 +14,6 @@ export const GAIN = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i])) as Reco
 /** The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless said. */
 export interface YearSeries {
   airC: Float32Array
-  /** Lowest and highest step of each hour. */
-  airMinC: Float32Array
-  airMaxC: Float32Array
   radiantC: Float32Array
   /** Under the row cover; the room's air where there is none. */
   rowC: Float32Array
@@ -49,7 +46,7 @@ export interface YearSeries {
 export function emptySeries(): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
-    airC: s(), airMinC: s(), airMaxC: s(), radiantC: s(), rowC: s(), soilC: s(), waterC: s(), iceShare: s(), storeC: s(), floorC: s(), backWallC: s(), glazingC: s(),
+    airC: s(), radiantC: s(), rowC: s(), soilC: s(), waterC: s(), iceShare: s(), storeC: s(), floorC: s(), backWallC: s(), glazingC: s(),
     relativeHumidity: s(), ventOpening: s(), heaterW: s(), coverDrawn: s(), fanW: s(), condensedKg: s(), losses: LOSS_NAMES.map(s), gains: GAIN_NAMES.map(s), storedJ: 0,
   }
 }

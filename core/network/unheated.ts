@@ -18,35 +18,35 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
 }
 
 /**
- * Lowest air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that cannot hold it go the quicker the
+ * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that cannot hold it go the quicker the
  * further off it is, which moves that night by less than 0.02 K, and what follows the last day that can is left out (Infinity). Should it fall on another day after
  * all, the year is run in full; so it is where fans blow through the ground, whose thermostats would switch at other hours.
  */
 export function runUnheated(model: NetworkModel, site: SiteYear, options: Pick<RunOptions, 'stepsPerHour' | 'stop'>): Float32Array {
-  const inFull = () => runModel(model, site, { on: false, capacityW: 0, setPointC: 0 }, { ...options, heater: false }).airMinC
+  const inFull = () => runModel(model, site, { on: false, capacityW: 0, setPointC: 0 }, { ...options, heater: false }).airC
   if (model.exchangers.length > 0) return inFull()
   const close = coldDays(site.dryBulbC)
-  const airMinC = new Float32Array(HOURS).fill(Infinity)
+  const airC = new Float32Array(HOURS).fill(Infinity)
   const stepper = ownStepper(model, site)
   const dt = 3600 / options.stepsPerHour
   warmUp(stepper, model, options.stop)
   let coldest = 0
   for (let day = 0; day <= close.lastIndexOf(1); day++) {
     if (options.stop?.()) throw new RunStopped()
-    if (!close[day]) airMinC.fill(takeDay(stepper, model, day, close.indexOf(1, day) - day), day * 24, day * 24 + 24)
-    else for (let h = day * 24; h < day * 24 + 24; h++) airMinC[h] = lowestOfHour(h)
-    for (let h = day * 24; h < day * 24 + 24; h++) if (airMinC[h]! < airMinC[coldest]!) coldest = h
+    if (!close[day]) airC.fill(takeDay(stepper, model, day, close.indexOf(1, day) - day), day * 24, day * 24 + 24)
+    else for (let h = day * 24; h < day * 24 + 24; h++) airC[h] = meanOfHour(h)
+    for (let h = day * 24; h < day * 24 + 24; h++) if (airC[h]! < airC[coldest]!) coldest = h
   }
-  return close[Math.floor(coldest / 24)] ? airMinC : inFull()
+  return close[Math.floor(coldest / 24)] ? airC : inFull()
 
-  function lowestOfHour(hour: number): number {
-    let low = Infinity
+  function meanOfHour(hour: number): number {
+    let sum = 0
     stepper.prepareHour(hour, dt)
     for (let s = 0; s < options.stepsPerHour; s++) {
       stepper.step(dt, 0, 0)
-      low = Math.min(low, stepper.state[AIR]!)
+      sum += stepper.state[AIR]!
     }
     stepper.endHour()
-    return low
+    return sum / options.stepsPerHour
   }
 }

@@ -1,7 +1,7 @@
 import { DEMOS, designFaults, FORMS, type Design } from '../../core/design'
 import { entry, GLAZINGS, MATERIALS } from '../../core/catalog'
 import { ach50OfAreaM2, leakageAreaM2 } from '../../core/air/leakage'
-import { heatDay } from '../../core/heat-view'
+import { heatDay, heatFlows } from '../../core/heat-view'
 import { litParts, sectionLight } from '../../core/geometry/lit'
 import { groundAt, makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -13,6 +13,7 @@ import { rayInSection, shadeStrip } from '../../core/sums'
 import { profileAngleDeg } from '../../core/sun'
 import { roughCost } from '../../core/takeoff/cost'
 import { designDays } from '../../core/climate'
+import { yearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 
 const demo = DEMOS[0]!
@@ -215,6 +216,36 @@ describe('the heat view', () => {
   test('the first day of the year, and any form, has one too', () => {
     expect(heatDay(demo, site, 0).airC).toHaveLength(24)
     for (const v of formVariants(demo)) expect(heatDay(v.design, site, 3).bodies.every(b => b.faceC.every(Number.isFinite))).toBe(true)
+  })
+
+  test('an hour has one value: score, chart, months and heat view agree to the last digit', () => {
+    const result = createYearEngine().run(demo)
+    const { hour, insideC, outsideC } = result.answers.coldestNight
+    const view = yearView(demo, result)
+    const heat = heatDay(demo, result.site, Math.floor(hour / 24))
+    expect(heat.airC[hour % 24]).toBe(insideC)
+    expect(view.hours.airC[hour]).toBe(insideC)
+    expect([heat.outsideC[hour % 24], view.hours.outsideC[hour]]).toEqual([outsideC, outsideC])
+    expect(Math.min(...result.answers.months.map(m => m.insideMinC))).toBe(insideC)
+    expect(result.answers.hoursBelow0 > 0).toBe(insideC < 0)
+  })
+
+  test('the flows of an hour balance: what comes in less what leaves is what bodies, ground, walls and air keep', () => {
+    for (const [d, on] of [[demo, 15], [demo, 190], [DEMOS[2]!, 20]] as const) {
+      const heat = heatDay(d, createYearEngine().site(d), on)
+      let off = 0
+      let moved = 0
+      for (let h = 0; h < 24; h++) {
+        const flows = heatFlows(heat, h)
+        const rest = flows.find(f => f.name === 'walls, panes and air')!.watts
+        // What is left for walls, panes and air is what their own temperatures tell, but for the air's own share.
+        const byTemperature = heat.bodies.filter(b => b.kind !== 'store' && b.kind !== 'ground').reduce((s, b) => s + b.takesW[h]!, 0)
+        off += Math.abs(rest - byTemperature)
+        moved += flows.reduce((s, f) => s + Math.abs(f.watts), 0)
+        expect(flows.every(f => f.kind !== 'in' || f.watts >= 0)).toBe(true)
+      }
+      expect(off / moved).toBeLessThan(0.05)
+    }
   })
 })
 

@@ -12,7 +12,7 @@ const bench = useDesign()
 
 const slice = (a: Float32Array) => Array.from(a.subarray(props.day * 24, props.day * 24 + 24))
 const temperature = (a: Float32Array) => slice(a).map(v => (Number.isFinite(v) ? Math.round(toShown(v, 'temperature', settings.units) * 10) / 10 : null))
-const hasWater = computed(() => bench.current.store.barrels.count > 0)
+const hasWater = computed(() => Number.isFinite(props.view.hours.waterC[0]))
 
 const series = computed(() => [
   { name: 'air inside', type: 'line', data: temperature(props.view.hours.airC) },

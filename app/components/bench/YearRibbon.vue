@@ -15,7 +15,7 @@ const days = computed(() => {
   if (!view) return []
   return Array.from({ length: DAYS }, (_, d) => {
     const of = (a: Float32Array, pick: (...v: number[]) => number) => pick(...a.subarray(d * 24, d * 24 + 24))
-    return { low: of(view.hours.airMinC, Math.min), high: of(view.hours.airMaxC, Math.max), out: of(view.hours.outsideC, Math.min) }
+    return { low: of(view.hours.airC, Math.min), high: of(view.hours.airC, Math.max), out: of(view.hours.outsideC, Math.min) }
   })
 })
 const aim = computed(() => aimLine(bench.current.aim))

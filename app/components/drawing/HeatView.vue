@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dayName } from '../../../core/climate'
-import type { HeatBody, HeatDay } from '../../../core/heat-view'
+import { heatFlows, type HeatBody, type HeatDay, type HeatFlow } from '../../../core/heat-view'
 import { roomObjects } from '../../../core/geometry/objects'
 import { groundAt, makeOutline, type Point } from '../../../core/geometry/section'
 
@@ -108,7 +108,7 @@ const air = computed(() => outline.value.corners.map(p => `${scale.value.x(p.x).
 const FACE: Record<string, string> = { 'bed': 'beds', 'barrels': 'barrels', 'tank': 'tank', 'pond': 'pond', 'inner wall': 'inner wall' }
 const stores = computed(() => roomObjects(drawnDesign.value).flatMap((o) => {
   const b = body(FACE[o.kind] ?? '')
-  return b ? [{ o, b, c: at(o.kind === 'bed' ? b.faceC : b.middleC) }] : []
+  return b ? [{ o, b, c: at(o.kind === 'bed' ? b.faceC : b.middleC), first: o.index === 0 }] : []
 }))
 const cells = computed(() => (data.value?.ground ?? []).filter(c => c.z1 > -DEPTH - 1).map(c => ({
   x: scale.value.x(c.x0), y: scale.value.y(c.z1), w: (c.x1 - c.x0) * scale.value.ppm + 0.6, h: (c.z1 - c.z0) * scale.value.ppm + 0.6, c: at(c.tC),
@@ -119,40 +119,47 @@ const marks = computed(() => {
   return columns.flatMap(x => (data.value?.ground ?? []).filter(c => c.x0 <= x && c.x1 > x && c.z1 - c.z0 >= 0.25 && c.z0 > -DEPTH).map(c => ({ x: scale.value.x(Math.max(-BESIDE + 0.4, Math.min(outline.value.widthM + BESIDE, x))), y: scale.value.y((c.z0 + c.z1) / 2) + 4, c: at(c.tC) })))
 })
 
-interface Arrow { key: string, x: number, y: number, dx: number, dy: number, watts: number, name: string, warm: boolean }
-/** Heat that flows, from where it leaves: out through the skin, in with the sun and the heater, to and from what stores it. */
+interface Arrow { key: string, x: number, y: number, dx: number, dy: number, watts: number, name: string, sun: boolean }
+const flows = computed(() => (data.value ? heatFlows(data.value, hour.value) : []))
+const watts = (kind: HeatFlow['kind'], ...names: string[]) => flows.value.filter(f => f.kind === kind && names.includes(f.name)).reduce((sum, f) => sum + f.watts, 0)
+/** Heat that flows, from where it leaves and where it comes in. An arrow turns where its heat does. */
 const arrows = computed((): Arrow[] => {
-  if (!data.value) return []
   const s = scale.value
   const out: Arrow[] = []
-  const loss = (name: string) => at(data.value!.losses.find(l => l.name === name)!.watts)
-  const gain = (name: string) => at(data.value!.gains.find(l => l.name === name)!.watts)
+  const glazed = skin.value.filter(p => p.name === 'sunny slope')
   const through = (name: string, part: string, from = skin.value.find(p => p.name === part)) => {
     if (!from) return
-    const w = loss(name)
-    out.push({ key: name, x: s.x(from.middle.x), y: s.y(from.middle.z), dx: from.normal.x * Math.sign(w || 1), dy: -from.normal.z * Math.sign(w || 1), watts: w, name, warm: w > 0 })
+    const at = { x: s.x(from.middle.x), y: s.y(from.middle.z) }
+    const leaves = watts('out', name)
+    const sun = watts('in', `sun on the ${name}`)
+    const way = leaves < 0 ? -1 : 1
+    if (leaves !== 0) out.push({ key: name, ...at, dx: from.normal.x * way, dy: -from.normal.z * way, watts: Math.abs(leaves), name, sun: false })
+    if (sun > 0) out.push({ key: `${name} sun`, ...at, dx: -from.normal.x, dy: from.normal.z, watts: sun, name: `sun on the ${name}`, sun: true })
   }
-  const glazed = skin.value.filter(p => p.name === 'sunny slope')
   through('glazing', 'sunny slope', glazed[Math.floor(glazed.length / 2)])
   through('roof', 'pole slope')
   through('back wall', 'back wall')
   through('house', 'back wall')
   through('knee wall', 'knee wall')
   const o = outline.value
-  out.push({ key: 'ground', x: s.x(o.widthM * 0.94), y: s.y(-0.2), dx: 0.55, dy: 0.85 * Math.sign(loss('ground') || 1), watts: loss('ground'), name: 'ground', warm: true })
-  const air = loss('air leaks') + loss('vents') + loss('damp air')
-  out.push({ key: 'air', x: s.x(o.ridgeAtM), y: s.y(o.ridgeHeightM) - 6, dx: 0.25, dy: -1, watts: air, name: 'air and damp', warm: true })
-  const sun = glazed[0]
-  if (sun && gain('sun') > 1) out.push({ key: 'sun', x: s.x(o.widthM * 0.3), y: s.y(o.ridgeHeightM * 0.52), dx: 0.7, dy: 0.72, watts: gain('sun'), name: 'sun', warm: true })
-  const heater = gain('heater') + gain('bed loop')
-  if (heater > 1) out.push({ key: 'heater', x: s.x(o.widthM * 0.62), y: s.y(0.5), dx: 0, dy: -1, watts: heater, name: 'heater', warm: true })
-  for (const { o: thing, b } of stores.value.filter((x, i, all) => all.findIndex(y => y.b === x.b) === i)) {
-    const w = at(b.takesW)
-    const down = w > 0
-    out.push({ key: `${thing.kind}`, x: s.x((thing.x0 + thing.x1) / 2), y: s.y(thing.z1) - (down ? 34 : 4), dx: 0, dy: down ? 1 : -1, watts: w, name: down ? `into the ${FACE[thing.kind]}` : `out of the ${FACE[thing.kind]}`, warm: !down })
-  }
-  return out.filter(a => Math.abs(a.watts) > 8)
+  const ends = watts('out', 'end walls') - watts('in', 'sun on the end walls')
+  if (ends !== 0) out.push({ key: 'ends', x: s.x(o.widthM * 0.14), y: s.y(o.ridgeHeightM * 0.12), dx: -0.5, dy: 0.6 * Math.sign(ends), watts: Math.abs(ends), name: 'end walls', sun: ends < 0 })
+  const ground = watts('out', 'ground')
+  out.push({ key: 'ground', x: s.x(o.widthM * 0.94), y: s.y(-0.2), dx: 0.55, dy: 0.85 * Math.sign(ground || 1), watts: Math.abs(ground), name: 'ground outside', sun: false })
+  const air = watts('out', 'air leaks', 'vents', 'damp air')
+  out.push({ key: 'air', x: s.x(o.ridgeAtM), y: s.y(o.ridgeHeightM) - 6, dx: 0.25, dy: -Math.sign(air || 1), watts: Math.abs(air), name: 'air and damp', sun: false })
+  const sun = watts('in', 'sun')
+  if (glazed[0]) out.push({ key: 'sun', x: s.x(o.widthM * 0.3), y: s.y(o.ridgeHeightM * 0.52), dx: 0.7, dy: 0.72, watts: sun, name: 'sun', sun: true })
+  const made = flows.value.filter(f => f.kind === 'in' && f.name !== 'sun' && !f.name.startsWith('sun on')).reduce((sum, f) => sum + f.watts, 0)
+  out.push({ key: 'made', x: s.x(o.widthM * 0.62), y: s.y(0.5), dx: 0, dy: -1, watts: made, name: watts('in', 'heater') > 0.5 * made ? 'heater' : 'added heat', sun: false })
+  return out.filter(a => a.watts > 8)
 })
+/** What bodies take up or give back is told in words: it flows in their faces, whichever of air, sun and walls it is for. */
+const kept = computed(() => {
+  const power = (w: number) => `${w < 0 ? '−' : '+'}${settings.show(Math.abs(w), 'power')}`
+  return flows.value.filter(f => f.kind === 'kept' && Math.abs(f.watts) > 8).map(f => ({ ...f, text: power(f.watts) }))
+})
+const keptBy = (name: string) => kept.value.find(k => k.name === name)?.text
 const most = computed(() => {
   if (!data.value) return 1
   const peak = (list: { watts: Float32Array }[]) => Math.max(...list.map(l => Math.max(...l.watts.map(Math.abs))))
@@ -160,7 +167,7 @@ const most = computed(() => {
 })
 /** A shaft and its head; as thick as the heat, on one scale for the day. */
 function arrow(a: Arrow): string {
-  const thick = Math.max(1.5, Math.min(26, Math.abs(a.watts) / most.value * 26))
+  const thick = Math.max(1.5, Math.min(26, a.watts / most.value * 26))
   const l = Math.hypot(a.dx, a.dy)
   const [ux, uy] = [a.dx / l, a.dy / l]
   const [vx, vy] = [-uy, ux]
@@ -170,7 +177,7 @@ function arrow(a: Arrow): string {
   return `M${p(0, -thick / 2)}L${p(shaft, -thick / 2)}L${p(shaft, -thick / 2 - 4)}L${p(shaft + head, 0)}L${p(shaft, thick / 2 + 4)}L${p(shaft, thick / 2)}L${p(0, thick / 2)}Z`
 }
 /** Small flows are drawn and speak under the pointer; only those that matter are written out. */
-const loudest = computed(() => Math.max(...arrows.value.map(a => Math.abs(a.watts)), 1))
+const loudest = computed(() => Math.max(...arrows.value.map(a => a.watts), 1))
 const label = (a: Arrow) => {
   const l = Math.hypot(a.dx, a.dy)
   const x = a.x + a.dx / l * 42 + (a.dx > 0.3 ? 6 : a.dx < -0.3 ? -6 : 12)
@@ -184,7 +191,7 @@ const house = computed(() => {
   return form === 'lean-to' ? { x: scale.value.x(outline.value.widthM + wallM), y: scale.value.y(h.heightM), c: h.airC } : null
 })
 const grade = (x: number) => scale.value.y(groundAt(drawnDesign.value.shape, x))
-const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayName(data.value.day)}: air ${t(at(data.value.airC))}, outside ${t(at(data.value.outsideC))}. ${arrows.value.map(a => `${a.name} ${settings.show(Math.abs(a.watts), 'power')}`).join(', ')}.` : 'The heat view is being worked out'))
+const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayName(data.value.day)}: air ${t(at(data.value.airC))}, outside ${t(at(data.value.outsideC))}. ${arrows.value.map(a => `${a.name} ${settings.show(a.watts, 'power')}`).join(', ')}; kept: ${kept.value.map(k => `${k.name} ${k.text}`).join(', ')}.` : 'The heat view is being worked out'))
 </script>
 
 <template>
@@ -208,16 +215,18 @@ const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayNa
       <polygon :points="air" fill="none" stroke="#2a2520" stroke-width="1.5" />
       <g v-for="s in stores" :key="`${s.o.kind}${s.o.index}`">
         <rect :x="scale.x(s.o.x0)" :y="scale.y(s.o.z1)" :width="(s.o.x1 - s.o.x0) * scale.ppm" :height="Math.max(5, (s.o.z1 - s.o.z0) * scale.ppm)" :fill="colour(s.c)" stroke="#2a2520" stroke-width="1.2" rx="2" />
-        <text :x="scale.x((s.o.x0 + s.o.x1) / 2)" :y="scale.y((s.o.z0 + s.o.z1) / 2) + 5" text-anchor="middle" class="num">{{ t(s.c) }}</text>
+        <text :x="scale.x((s.o.x0 + s.o.x1) / 2)" :y="scale.y((s.o.z0 + s.o.z1) / 2) + 1" text-anchor="middle" class="num">{{ t(s.c) }}</text>
+        <text v-if="keptBy(s.b.id) && s.first" :x="scale.x((s.o.x0 + s.o.x1) / 2)" :y="scale.y((s.o.z0 + s.o.z1) / 2) + 15" text-anchor="middle" class="num">{{ keptBy(s.b.id) }}</text>
       </g>
       <text v-for="(m, i) in marks" :key="`m${i}`" :x="m.x" :y="m.y" text-anchor="middle" class="num">{{ t(m.c) }}</text>
       <g v-for="a in arrows" :key="a.key">
-        <path :d="arrow(a)" :fill="a.key === 'sun' ? '#e7b53c' : a.warm ? '#b4472c' : '#34618a'" stroke="#fffbf1" stroke-width="1.4" />
-        <title>{{ a.name }} {{ settings.show(Math.abs(a.watts), 'power') }}</title>
-        <text v-if="Math.abs(a.watts) > 0.06 * loudest" :x="label(a).x" :y="label(a).y" :text-anchor="label(a).anchor" class="flow">{{ a.name }} {{ settings.show(Math.abs(a.watts), 'power') }}</text>
+        <path :d="arrow(a)" :fill="a.sun ? '#e7b53c' : '#b4472c'" stroke="#fffbf1" stroke-width="1.4" />
+        <title>{{ a.name }} {{ settings.show(a.watts, 'power') }}</title>
+        <text v-if="a.watts > 0.06 * loudest" :x="label(a).x" :y="label(a).y" :text-anchor="label(a).anchor" class="flow">{{ a.name }} {{ settings.show(a.watts, 'power') }}</text>
       </g>
       <text :x="scale.x(outline.widthM * 0.56)" :y="scale.y(outline.ridgeHeightM * 0.6)" text-anchor="middle" class="air">{{ t(at(data.airC)) }}</text>
       <text x="14" :y="width < 560 ? 96 : 64" class="flow">outside {{ t(at(data.outsideC)) }}</text>
+      <text :x="scale.x(outline.widthM / 2)" :y="scale.y(-0.42)" text-anchor="middle" class="num">{{ keptBy('ground under the floor') ? `ground ${keptBy('ground under the floor')}` : '' }}</text>
     </svg>
     <p v-else-if="failure" class="fault p-6" role="alert">
       {{ failure }}
