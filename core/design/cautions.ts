@@ -1,11 +1,15 @@
 import type { Answers } from '../answers'
 import { entry, GLAZINGS, VESSELS } from '../catalog'
+import { distanceKm } from '../climate/place-climate'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
 import type { Design, Layer, StepId } from './types'
 
 /** Something that can hurt people, plants or the building, and whom to ask. */
 export interface Caution { step: StepId, text: string }
+
+/** A climate from further away than this is another place's, km. */
+export const FAR_KM = 80
 
 const FOAMS = ['eps', 'xps', 'pir']
 
@@ -19,6 +23,8 @@ export function designCautions(design: Design, answers: Answers | null): Caution
   const { survey } = design.site
   if (survey.frostPocket) add('site', 'A frost pocket: nights here can be several degrees colder than the climate’s figures. Measure a few clear nights, or set a colder design low.')
   if (survey.waterTableM > 0 && survey.waterTableM < design.shape.sunkM + 0.5) add('site', 'The water table stands close below the floor: drains or a higher floor, before anything is dug.')
+  const { at } = design.site.climate
+  if (at && distanceKm(at, design.site) > FAR_KM) add('site', `The climate is still that of ${at.place}, ${Math.round(distanceKm(at, design.site))} km away: give the months of this place, or say under Site that it is meant.`)
   const { headroomM: wanted, reachM } = design.aim.practical
   if (headroomM(design) < wanted) add('shape', `Heads hit the roof where the path is: less than ${wanted} m is clear.`)
   const wide = design.shape.beds.findIndex(b => b.widthM > 2 * reachM)

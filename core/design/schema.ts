@@ -57,9 +57,16 @@ const shown = (v: unknown) => (typeof v === 'number' ? String(v) : JSON.stringif
 
 interface Complaint { at: string, message: string, allowed: string }
 
+function isPlace(at: unknown): boolean {
+  if (typeof at !== 'object' || at === null) return false
+  const { place, latitudeDeg, longitudeDeg } = at as Record<string, unknown>
+  return typeof place === 'string' && place.length <= 120 && typeof latitudeDeg === 'number' && Math.abs(latitudeDeg) <= 90 && typeof longitudeDeg === 'number' && Math.abs(longitudeDeg) <= 180
+}
+
 function climateFaults(value: unknown): Complaint[] {
   if (typeof value !== 'object' || value === null) return [{ at: '', message: 'is missing', allowed: 'normals or an hourly year' }]
   const climate = value as Record<string, unknown>
+  if (climate.at !== undefined && !isPlace(climate.at)) return [{ at: '.at', message: 'is not a place', allowed: 'place, latitudeDeg and longitudeDeg, or nothing at all' }]
   if (climate.kind === 'normals') {
     const faults = normalsFaults(climate.lowC, climate.highC)
     return faults.length > 0 ? faults : optionalNormalsFaults(climate)

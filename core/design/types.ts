@@ -40,9 +40,14 @@ export interface Bed {
   heightM: number
 }
 
+/** The place that a climate is of. */
+export interface ClimatePlace { place: string, latitudeDeg: number, longitudeDeg: number }
+
 /** A year of measured weather in the document, 8760 values each, from 1 January 00:00 local standard time. Units as in `WeatherYear`. */
 export interface HourlyClimate {
   kind: 'hourly'
+  /** Left out, it is of the site. */
+  at?: ClimatePlace
   source: string
   notes: string[]
   dryBulbC: number[]
@@ -61,6 +66,8 @@ export interface HourlyClimate {
 /** Monthly normals, January first. What is left out is estimated, and said to be. */
 export interface NormalsClimate {
   kind: 'normals'
+  /** Left out, they are of the site. */
+  at?: ClimatePlace
   /** Mean daily lowest and highest air temperature, °C. */
   lowC: number[]
   highC: number[]

@@ -54,7 +54,7 @@ function showColdest(): void {
       <p class="mt-1">
         inside, when it is {{ t(a.coldestNight.outsideC) }} outside.
         <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
-          {{ a.coldestNight.day }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}
+          {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16) }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}
         </button>.
         <template v-if="tightest">
           Aim {{ t(tightest.aimC) }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { CLIMATE_TYPES, climateMonths, MATERIALS } from '../../../core/catalog'
-import { MONTH_NAMES, monthlyNormals, standardOffsetH, timeZoneOf } from '../../../core/climate'
-import { RANGES, type HourlyClimate, type NormalsClimate, type Patch } from '../../../core/design'
+import { distanceKm, hottestMonth, looksTurned, MONTH_NAMES, monthlyNormals, standardOffsetH, timeZoneOf, turnedByHalfYear } from '../../../core/climate'
+import { FAR_KM, RANGES, type HourlyClimate, type NormalsClimate, type Patch } from '../../../core/design'
 import type { Coordinates } from '../../../formats/coordinates'
 import { readEpw } from '../../../formats/epw'
 import { parseNormalsTable } from '../../../formats/normals-table'
 import { readCsvTable, type CsvTable } from '../../../formats/weather-csv'
-import { formatNumber, parseNumber, toShown, fromShown } from '../../../core/units'
 
 const bench = useDesign()
 const settings = useSettings()
@@ -17,47 +16,50 @@ const soils = MATERIALS.filter(m => m.group === 'ground')
 const filePicker = ref<HTMLInputElement | null>(null)
 const pasted = ref('')
 const pasteFault = ref('')
-const cellFault = ref('')
 const placeId = useId()
 const zoneId = useId()
 const zoneFault = ref('')
 
+/** The climate with the place that it is of, once the site moves away from under it. */
+function climateLeftBehind(): Patch[] {
+  const { climate, place, latitudeDeg, longitudeDeg } = site.value
+  return climate.at ? [] : [['site.climate', { ...climate, at: { place, latitudeDeg, longitudeDeg } }]]
+}
+
 /** A new place brings its time zone with it. */
 function setPlace(path: 'site.latitudeDeg' | 'site.longitudeDeg', value: number): string | null {
   const next = { latitudeDeg: site.value.latitudeDeg, longitudeDeg: site.value.longitudeDeg, [path.slice(5)]: value }
-  const before = site.value.latitudeDeg
-  const refused = bench.edit([[path, value], ['site.timeZone', timeZoneOf(next.latitudeDeg, next.longitudeDeg)]], path)
-  if (refused === null && before * next.latitudeDeg < 0 && site.value.climate.kind === 'normals') askHemisphere(next.latitudeDeg)
-  return refused
+  return bench.edit([...climateLeftBehind(), [path, value], ['site.timeZone', timeZoneOf(next.latitudeDeg, next.longitudeDeg)]], path)
 }
 
 /** A place from the search, from coordinates or from the map, with its time zone. */
 function moveTo({ latitudeDeg, longitudeDeg }: Coordinates, name: string | null): void {
-  const before = site.value.latitudeDeg
   const refused = bench.edit([
-    ['site.latitudeDeg', latitudeDeg], ['site.longitudeDeg', longitudeDeg], ['site.timeZone', timeZoneOf(latitudeDeg, longitudeDeg)], ...(name ? [['site.place', name.slice(0, 120)] as const] : []),
+    ...climateLeftBehind(), ['site.latitudeDeg', latitudeDeg], ['site.longitudeDeg', longitudeDeg], ['site.timeZone', timeZoneOf(latitudeDeg, longitudeDeg)],
+    ...(name ? [['site.place', name.slice(0, 120)] as const] : []),
   ], 'move')
   if (refused) notices.tell('error', 'The place was not taken; nothing has changed.', { lines: [refused] })
-  else if (before * latitudeDeg < 0) askHemisphere(latitudeDeg)
 }
 
-/** A hottest month in the other hemisphere's summer is asked about, not refused. */
-function askHemisphere(latitudeDeg: number): void {
-  const climate = site.value.climate
-  if (climate.kind !== 'normals') return
-  const hottest = climate.highC.indexOf(Math.max(...climate.highC))
-  const northern = hottest >= 3 && hottest <= 8
-  if (northern === latitudeDeg >= 0 || Math.abs(latitudeDeg) < 20) return
-  notices.tell('warning', `The hottest month is ${MONTH_NAMES[hottest]}, yet the place lies ${latitudeDeg >= 0 ? 'north' : 'south'} of the equator. Is that meant?`, {
-    seconds: 30,
-    action: { label: 'Move the months by half a year', run: () => void bench.edit([['site.climate', turned(climate)]], 'half a year') },
-  })
+/** Another climate, of the place where the site is now. */
+function setClimate(climate: NormalsClimate | HourlyClimate, kind: string): string | null {
+  const here = { ...climate }
+  delete here.at
+  return bench.edit([['site.climate', here]], kind)
 }
+const climateIsMeant = () => setClimate(site.value.climate, 'climate is meant')
 
-/** Every monthly series half a year on. */
-function turned(climate: NormalsClimate): NormalsClimate {
-  return Object.fromEntries(Object.entries(climate).map(([key, v]) => [key, Array.isArray(v) ? v.map((_, m) => (v as number[])[(m + 6) % 12]!) : v])) as unknown as NormalsClimate
-}
+/** A climate from far away, and months that look like the other hemisphere's, are asked about for as long as they stand so. */
+const far = computed(() => {
+  const { at } = site.value.climate
+  const km = at ? distanceKm(at, site.value) : 0
+  return at && km > FAR_KM ? { place: at.place, km } : null
+})
+const turnedMonths = computed(() => {
+  const { climate, latitudeDeg } = site.value
+  return climate.kind === 'normals' && looksTurned(climate.highC, latitudeDeg) ? MONTH_NAMES[hottestMonth(climate.highC)]! : null
+})
+const turn = () => bench.edit([['site.climate', turnedByHalfYear(site.value.climate as NormalsClimate)]], 'half a year')
 
 /** An illustrative climate to begin with. What was typed before comes back with undo. */
 function begin(event: Event): void {
@@ -65,8 +67,8 @@ function begin(event: Event): void {
   const type = CLIMATE_TYPES.find(c => c.id === select.value)
   select.value = ''
   if (!type) return
-  bench.edit([['site.climate', { kind: 'normals', ...climateMonths(type, site.value.latitudeDeg) }]], 'climate type')
-  notices.tell('info', `${type.name}: an illustration to begin with, not your place. Put your own monthly figures in its stead when you have them.`)
+  setClimate({ kind: 'normals', ...climateMonths(type, site.value.latitudeDeg) }, 'climate type')
+  notices.tell('info', `${type.name}: an illustration to begin with, not your place. Put your own monthly figures in its place when you have them: its sunshine and snow stand in the rows below.`)
 }
 
 const csv = shallowRef<{ table: CsvTable, name: string } | null>(null)
@@ -84,7 +86,7 @@ const csvSite = computed(() => ({ latitudeDeg: site.value.latitudeDeg, longitude
 function takeCsv(climate: HourlyClimate): void {
   const name = csv.value?.name ?? 'the table'
   csv.value = null
-  const refused = bench.edit([['site.climate', climate]], `csv ${name}`)
+  const refused = setClimate(climate, `csv ${name}`)
   if (refused) notices.tell('error', `${name} was not taken; nothing has changed.`, { lines: [refused] })
   else notices.tell('info', `${name}: a year of 8760 hours is in use.`, { lines: climate.notes })
 }
@@ -100,31 +102,14 @@ function setName(event: Event): void {
   bench.edit([['site.place', (event.target as HTMLInputElement).value.trim() || 'Place not named yet']])
 }
 
-const shown = (c: number) => formatNumber(toShown(c, 'temperature', settings.units), 1)
-
-function setMonth(series: 'lowC' | 'highC', m: number, event: Event): void {
-  const input = event.target as HTMLInputElement
-  const parsed = parseNumber(input.value)
-  if (!parsed.ok) {
-    cellFault.value = `${MONTH_NAMES[m]}: ${parsed.message}.`
-    return
-  }
-  const value = Math.round(fromShown(parsed.value, 'temperature', settings.units) * 100) / 100
-  const refused = bench.edit([[`site.climate.${series}.${m}`, value]])
-  cellFault.value = refused ? `${MONTH_NAMES[m]}: ${refused}` : ''
-}
-
 function usePaste(): void {
   const table = parseNormalsTable(pasted.value, settings.units === 'us' ? 'F' : 'C')
   if (!table.ok) {
     pasteFault.value = table.message
     return
   }
-  pasteFault.value = bench.edit([['site.climate', { kind: 'normals', lowC: table.lowC, highC: table.highC }]], 'paste normals') ?? ''
-  if (pasteFault.value === '') {
-    pasted.value = ''
-    askHemisphere(site.value.latitudeDeg)
-  }
+  pasteFault.value = setClimate({ kind: 'normals', lowC: table.lowC, highC: table.highC }, 'paste normals') ?? ''
+  if (pasteFault.value === '') pasted.value = ''
 }
 
 async function useFile(event: Event): Promise<void> {
@@ -202,10 +187,10 @@ function backToNormals(): void {
       </h2>
       <div class="mb-1.5 flex flex-wrap items-end gap-2">
         <div>
-          <label :for="beginId">Begin with an illustrative climate</label>
+          <label :for="beginId" class="mr-2">Begin with an illustrative climate</label>
           <select :id="beginId" class="input !w-72" data-test="climate-type" @change="begin">
             <option value="">
-              choose one, then bend it …
+              choose one to start from …
             </option>
             <option v-for="c in CLIMATE_TYPES" :key="c.id" :value="c.id">
               {{ c.name }}
@@ -221,35 +206,21 @@ function backToNormals(): void {
         <input ref="filePicker" type="file" accept=".epw,text/plain" class="hidden" data-test="epw-file" @change="useFile">
         <input ref="csvPicker" type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" class="hidden" data-test="csv-file" @change="openCsv">
       </div>
+      <p v-if="far" class="ask" data-test="far-climate">
+        This is still the climate of {{ far.place }}, {{ Math.round(far.km) }} km away. <button class="button" data-test="climate-meant" @click="climateIsMeant">
+          It is meant
+        </button>
+      </p>
+      <p v-if="turnedMonths" class="ask" data-test="turned-months">
+        The hottest month is {{ turnedMonths }}, yet the place lies {{ site.latitudeDeg >= 0 ? 'north' : 'south' }} of the equator. <button class="button" @click="turn">
+          Move the months by half a year
+        </button>
+      </p>
       <template v-if="site.climate.kind === 'normals'">
         <p class="hint mb-1">
-          Mean daily low and high of each month, {{ settings.units === 'us' ? '°F' : '°C' }}. What is not given besides is <strong>estimated</strong> from them{{ site.climate.sunshineH || site.climate.globalJm2 ? ' (light comes from sunshine figures that came with it)' : '' }}; days are made from a seed.
+          Monthly means: what is not given is <strong>estimated</strong>. Days are made from them.
         </p>
-        <div class="overflow-x-auto">
-          <table class="months">
-            <thead>
-              <tr>
-                <th scope="col"><span class="sr-only">Series</span></th>
-                <th v-for="name in MONTH_NAMES" :key="name" scope="col">
-                  {{ name.slice(0, 3) }}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="[series, title] in ([['lowC', 'low'], ['highC', 'high']] as const)" :key="series">
-                <th scope="row">
-                  {{ title }}
-                </th>
-                <td v-for="(c, m) in site.climate[series]" :key="m">
-                  <input class="input !px-1 text-right" :value="shown(c)" :aria-label="`${MONTH_NAMES[m]} ${title}`" :data-test="`${series}-${m}`" @change="setMonth(series, m, $event)">
-                </td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <p v-if="cellFault" class="fault" role="alert">
-          {{ cellFault }}
-        </p>
+        <ClimateTable />
         <details class="mt-2">
           <summary class="cursor-pointer">
             Paste from a spreadsheet
@@ -265,7 +236,7 @@ function backToNormals(): void {
           </button>
         </details>
         <div class="mt-2 max-w-60">
-          <QuantityField label="Seed of the made days" quantity="count" :value="site.seed" :min="0" :max="RANGES['site.seed'][1]" hint="Another seed gives another year of the same climate." :set="set('site.seed')" />
+          <QuantityField label="Another invented year" quantity="count" :value="site.seed" :min="0" :max="RANGES['site.seed'][1]" hint="Each number gives other days of the same climate." :set="set('site.seed')" />
         </div>
       </template>
       <template v-else>
@@ -301,12 +272,8 @@ function backToNormals(): void {
 
 <style scoped>
 .panel { padding: 0.7rem 1.1rem; }
-.months { border-collapse: separate; border-spacing: 1px; width: 100%; }
+.ask { background: var(--warn); border-left: 4px solid var(--clay); padding: 0.3rem 0.6rem; margin-bottom: 0.4rem; }
 @media (min-width: 901px) {
-  .step-grid.site-grid { grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr) minmax(0, 1.25fr) !important; }
+  .step-grid.site-grid { grid-template-columns: minmax(0, 0.85fr) minmax(0, 1.25fr) minmax(0, 1.25fr) !important; column-gap: 1rem; }
 }
-.months th { font-weight: 400; font-size: 0.85rem; color: var(--soft); text-align: center; }
-.months tbody th { padding-right: 6px; text-align: left; color: var(--ink); }
-.months td { min-width: 2.5rem; }
-.months .input { font-size: 0.9rem; padding-inline: 1px !important; letter-spacing: -0.02em; }
 </style>
