@@ -1,5 +1,7 @@
+import { timeZoneOf } from '../../core/climate'
 import { faultLine, type Design } from '../../core/design'
 import { designFileName, readDesign, writeDesign } from '../../formats/design-json'
+import { readEpw } from '../../formats/epw'
 
 /** Hands a text to the person as a file. */
 function download(name: string, text: string): void {
@@ -15,13 +17,36 @@ function download(name: string, text: string): void {
 export function useDesignFiles() {
   const notices = useNotices()
   const keeping = useKeeping()
+  const bench = useDesign()
 
   function exportDesign(design: Design): void {
     download(designFileName(design.name), writeDesign(design))
   }
 
-  /** Takes a file in as a new design. A damaged or foreign one is refused with its faults, and nothing changes. */
+  /** Takes a weather file in as the climate of the design on the bench. */
+  async function importWeather(file: File): Promise<boolean> {
+    const bytes = await file.arrayBuffer()
+    let text = new TextDecoder().decode(bytes)
+    // Older tools write Latin-1 names.
+    if (text.includes('\uFFFD')) text = new TextDecoder('latin1').decode(bytes)
+    const read = readEpw(text, file.name)
+    if (!read.ok) {
+      notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [read.message] })
+      return false
+    }
+    const { epw } = read
+    const refused = bench.edit([
+      ['site.climate', epw.climate], ['site.place', epw.place.slice(0, 120)], ['site.latitudeDeg', epw.latitudeDeg], ['site.longitudeDeg', epw.longitudeDeg],
+      ['site.elevationM', Math.round(epw.elevationM)], ['site.timeZone', timeZoneOf(epw.latitudeDeg, epw.longitudeDeg)],
+    ], `epw ${file.name}`)
+    if (refused) notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [refused] })
+    else notices.tell('info', `${file.name}: a year of 8760 hours is in use.`, { lines: epw.climate.notes })
+    return refused === null
+  }
+
+  /** Takes a file in: weather by its ending, anything else as a new design. A damaged or foreign one is refused with its faults, and nothing changes. */
   async function importFile(file: File): Promise<boolean> {
+    if (/\.epw$/i.test(file.name)) return importWeather(file)
     const read = file.size > 8_000_000 ? { ok: false as const, faults: [{ path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 2 MB' }] } : readDesign(await file.text())
     if (!read.ok) {
       notices.tell('error', `${file.name} was not taken in; nothing has changed.`, { lines: read.faults.slice(0, 20).map(faultLine) })
@@ -43,5 +68,5 @@ export function useDesignFiles() {
     input.click()
   }
 
-  return { exportDesign, importFile, chooseFile }
+  return { exportDesign, importFile, importWeather, chooseFile }
 }

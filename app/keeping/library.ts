@@ -55,8 +55,10 @@ async function openIndexed(now: () => number): Promise<Library> {
   })
   const library = indexedLibrary(db, now)
   if (!await library.getSetting('demos-placed')) {
-    for (const demo of DEMOS) await library.save(demo, null, 0)
-    await library.setSetting('demos-placed', true)
+    const tx = db.transaction(['designs', 'settings'], 'readwrite')
+    for (const demo of DEMOS) if (!await tx.objectStore('designs').get(demo.id)) void tx.objectStore('designs').put({ id: demo.id, design: demo, pinned: null, revision: 1, updatedAt: now() })
+    void tx.objectStore('settings').put(true, 'demos-placed')
+    await tx.done
   }
   return library
 }

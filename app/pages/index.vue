@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
 import { startingDesign } from '../../core/design'
-import { loadLater } from '~/parts'
+import type { Component } from 'vue'
+import { LATER, loadLater } from '~/parts'
 import { freshId } from '~/keeping/journal'
 
 const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year'] as const
@@ -22,45 +23,64 @@ const nameTyped = ref('')
 const dragOver = ref(false)
 const ready = ref(false)
 
-const step = ref<Step>(STEPS.find(s => s === route.query.step) ?? 'shape')
-const PANELS: Record<Step, ReturnType<typeof resolveComponent>> = {
-  aim: resolveComponent('AimStep'), site: resolveComponent('SiteStep'), shape: resolveComponent('ShapeStep'), skin: resolveComponent('SkinStep'), store: resolveComponent('StoreStep'),
-  breathe: resolveComponent('BreatheStep'), topUp: resolveComponent('TopUpStep'), year: resolveComponent('YearStep'),
+/** The step stands in the address, so that back and forward go through the steps. */
+const step = computed<Step>(() => STEPS.find(s => s === route.query.step) ?? 'shape')
+const PANELS: Record<Step, Component> = {
+  aim: defineAsyncComponent(LATER.AimStep), site: defineAsyncComponent(LATER.SiteStep), shape: defineAsyncComponent(LATER.ShapeStep), skin: defineAsyncComponent(LATER.SkinStep),
+  store: defineAsyncComponent(LATER.StoreStep), breathe: defineAsyncComponent(LATER.BreatheStep), topUp: defineAsyncComponent(LATER.TopUpStep), year: defineAsyncComponent(LATER.YearStep),
+}
+const PrintSheet = defineAsyncComponent(LATER.PrintSheet)
+
+/** A whole number of the address within its limits; null where it has none. */
+function asked(key: 'day' | 'hour', below: number): number | null {
+  const v = Number(route.query[key])
+  return route.query[key] !== undefined && Number.isInteger(v) && v >= 0 && v < below ? v : null
+}
+function takeDay(): void {
+  year.day = asked('day', 365)
+  if (year.day !== null) year.hour = asked('hour', 24) ?? 12
 }
 
+// Begun by a plugin on the first page; on coming back from the list the year is asked for anew.
+const opened = keeping.state === 'opening' ? keeping.start(typeof route.query.d === 'string' ? route.query.d : null) : Promise.resolve(year.request(bench.current))
 onMounted(async () => {
-  if (keeping.state === 'opening') await keeping.start(typeof route.query.d === 'string' ? route.query.d : null)
-  const day = Number(route.query.day)
-  if (route.query.day !== undefined && Number.isInteger(day) && day >= 0 && day < 365) {
-    year.day = day
-    const hour = Number(route.query.hour)
-    year.hour = Number.isInteger(hour) && hour >= 0 && hour < 24 ? hour : 12
-  }
+  await opened
+  takeDay()
   ready.value = true
 })
 
 watch(() => bench.current, (design) => { if (ready.value) year.request(design) })
-watch(ready, () => year.request(bench.current))
 // What is not seen yet is loaded once the first year is there.
 watch(() => year.view !== null, () => { void loadLater() }, { once: true })
-// The address says where one is, so that a reload comes back to it.
-watch([() => bench.current.id, step, () => year.day, () => year.hour, ready], () => {
-  if (!ready.value) return
-  void router.replace({ query: { d: bench.current.id, step: step.value, ...(year.day === null ? {} : { day: year.day, hour: year.hour }) } })
+/** The address says where one is, so that a reload comes back to it. */
+const address = (to: Step) => ({ d: bench.current.id, step: to, ...(year.day === null ? {} : { day: String(year.day), hour: String(year.hour) }) })
+watch([() => bench.current.id, () => year.day, () => year.hour, ready], () => {
+  if (ready.value) void router.replace({ query: address(step.value) })
+})
+// Back and forward bring back the design and the day as well.
+watch(() => route.query, async (query) => {
+  if (!ready.value || route.path !== '/') return
+  if (typeof query.d === 'string' && query.d !== bench.current.id) await keeping.openDesign(query.d)
+  if (asked('day', 365) !== year.day || (year.day !== null && asked('hour', 24) !== year.hour)) takeDay()
 })
 
+const controls = ref<HTMLElement | null>(null)
 function go(to: string): void {
-  step.value = STEPS.find(s => s === to) ?? step.value
+  const next = STEPS.find(s => s === to)
+  if (!next || next === step.value) return
+  void router.push({ query: address(next) })
+  // Each step begins at its top.
+  if (controls.value) controls.value.scrollTop = 0
 }
 function chooseDay(day: number): void {
   if (year.day === null) year.hour = 12
   year.day = day
-  step.value = 'year'
+  go('year')
 }
 async function fresh(): Promise<void> {
   await keeping.add(startingDesign(freshId(), 'New greenhouse'))
-  step.value = 'site'
-  notices.tell('info', 'A complete design to bend. Begin with where it stands and its monthly temperatures.')
+  go('site')
+  notices.tell('info', 'A complete starter design: change anything. Begin with where it stands and its monthly temperatures.')
 }
 function beginRename(): void {
   nameTyped.value = bench.current.name
@@ -98,7 +118,7 @@ function key(event: KeyboardEvent): void {
   else if (letter === 'd') year.day = null
   else if (letter === 'n') settings.theme = settings.theme === 'day' ? 'night' : 'day'
   else if (letter === 'u') settings.units = UNIT_ORDER[(UNIT_ORDER.indexOf(settings.units) + 1) % 3]!
-  else if (/^[1-8]$/.test(event.key)) step.value = STEPS[Number(event.key) - 1]!
+  else if (/^[1-8]$/.test(event.key)) go(STEPS[Number(event.key) - 1]!)
   else return
   event.preventDefault()
 }
@@ -117,6 +137,8 @@ onBeforeUnmount(() => {
   window.removeEventListener('afterprint', fromPaper)
 })
 
+/** Text dragged about on the page is no file. */
+const carriesFiles = (event: DragEvent) => event.dataTransfer?.types.includes('Files') ?? false
 async function drop(event: DragEvent): Promise<void> {
   dragOver.value = false
   const file = event.dataTransfer?.files[0]
@@ -126,7 +148,7 @@ async function drop(event: DragEvent): Promise<void> {
 
 <template>
   <div>
-  <div class="bench" @dragover.prevent="dragOver = true" @dragleave.self="dragOver = false" @drop.prevent="drop">
+  <div class="bench" @dragover.prevent="dragOver = carriesFiles($event)" @dragleave.self="dragOver = false" @drop.prevent="drop">
     <div class="top">
       <BenchHeader @help="help = true" @fresh="fresh" @rename="beginRename" @export-design="files.exportDesign(bench.current)" @import-design="files.chooseFile()" />
       <ConflictBar />
@@ -143,7 +165,7 @@ async function drop(event: DragEvent): Promise<void> {
         <ChevronDown v-if="drawing.roomy" :size="16" aria-hidden="true" /><ChevronUp v-else :size="16" aria-hidden="true" />
         <span class="sr-only">More room for the controls</span>
       </button>
-      <div class="controls" :class="{ roomy: step === 'aim' || step === 'site', large: drawing.roomy }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
+      <div ref="controls" class="controls" :class="{ roomy: step === 'aim' || step === 'site', large: drawing.roomy }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
         <component :is="PANELS[step]" v-if="ready" :key="`${step}-${bench.current.id}`" />
       </div>
     </main>
@@ -153,7 +175,7 @@ async function drop(event: DragEvent): Promise<void> {
     <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
     <NoticeList />
     <div v-if="dragOver" class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center border-4 border-dashed border-clay bg-paper/80 text-2xl">
-      Drop a design here to take it in
+      Drop a design, or an EPW weather file
     </div>
   </div>
   <PrintSheet v-if="ready && printing" />
@@ -162,7 +184,7 @@ async function drop(event: DragEvent): Promise<void> {
 
 <style scoped>
 .bench {
-  display: grid; height: 100dvh; min-height: 640px; grid-template: auto minmax(0, 1fr) 112px / 176px minmax(0, 1fr) 288px;
+  display: grid; height: 100dvh; min-height: 640px; overflow: clip; grid-template: auto minmax(0, 1fr) 112px / 176px minmax(0, 1fr) 288px;
   grid-template-areas: 'top top top' 'path work score' 'year year year';
 }
 .top { grid-area: top; }
@@ -172,12 +194,12 @@ async function drop(event: DragEvent): Promise<void> {
 .controls { grid-row: 2; border-top: 1px solid var(--ink); height: 15rem; overflow-y: auto; }
 .controls.roomy { height: 20rem; }
 .controls.large { height: min(23rem, 50dvh); }
-.room { grid-row: 1; grid-column: 1; align-self: end; justify-self: center; z-index: 6; padding: 1px 12px; background: var(--paper); border: 1px solid var(--ink); border-bottom: 0; border-radius: 6px 6px 0 0; cursor: pointer; }
+.room { grid-row: 1; grid-column: 1; align-self: end; justify-self: end; margin-right: 5.5rem; z-index: 6; padding: 1px 12px; background: var(--paper); border: 1px solid var(--ink); border-bottom: 0; border-radius: 6px 6px 0 0; cursor: pointer; }
 .score { grid-area: score; border-left: 1px solid var(--ink); background: var(--paper); overflow-y: auto; }
 .year { grid-area: year; border-top: 1px solid var(--ink); }
 .controls :deep(.step-grid) { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.75rem 1.6rem; padding: 0.7rem 1.1rem; }
 @media (max-width: 900px) {
-  .bench { display: flex; flex-direction: column; height: auto; }
+  .bench { display: flex; flex-direction: column; height: auto; overflow: visible; }
   .path { border-right: 0; border-bottom: 1px solid var(--ink); padding: 0; position: sticky; top: 0; background: var(--lime); z-index: 30; }
   .work { display: contents; }
   .score { border-left: 0; border-top: 1px solid var(--ink); order: 3; overflow: visible; }

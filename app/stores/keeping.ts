@@ -31,21 +31,32 @@ export const useKeeping = defineStore('keeping', () => {
   const isSaved = () => bench.current === saved && year.pinned === savedPin
   const settled = () => (library.lasting ? 'kept' : 'memory')
 
-  /** Opens the store, then the wanted design or the first demo. */
-  async function start(wantedId: string | null): Promise<void> {
+  let started: Promise<void> | null = null
+  /** The first look at the list, which the bench does not wait for. */
+  let listed: Promise<void> = Promise.resolve()
+  /** Opens the store, then the wanted design or the first demo; once, however often it is asked. */
+  const start = (wantedId: string | null): Promise<void> => (started ??= begin(wantedId))
+
+  async function begin(wantedId: string | null): Promise<void> {
     journal = await openJournal()
     try {
       library = await openLibrary()
     }
     catch { goWithoutStore() }
     await recover()
-    await refresh()
     const wanted = wantedId ? await library.get(wantedId) : undefined
     if (wantedId && !wanted) notices.tell('warning', 'The design in the address is not kept in this browser; another is opened.')
-    const kept = wanted ?? list.value.find(k => k.id === DEMOS[0]!.id) ?? list.value[0]
-    if (kept && documentFaults(kept.design).length === 0) take(kept)
+    // The list is long to check: what is wanted goes onto the bench before it.
+    let kept = wanted ?? await library.get(DEMOS[0]!.id)
+    if (!kept || documentFaults(kept.design).length > 0) {
+      await refresh()
+      kept = list.value[0]
+    }
+    if (kept) take(kept)
     else await add(DEMOS[0]!)
+    year.request(bench.current)
     state.value = settled()
+    listed = refresh()
     // At once, so that what is left within the same moment is on record.
     watch([() => bench.current, () => year.pinned], changed, { flush: 'sync' })
     channel?.addEventListener('message', (event: MessageEvent<{ id: string, revision: number }>) => void heard(event.data))
@@ -204,7 +215,7 @@ export const useKeeping = defineStore('keeping', () => {
 
   /** Adds a design to the list and puts it on the bench. */
   async function add(design: Design): Promise<void> {
-    await flush()
+    await Promise.all([flush(), listed])
     let unique = design
     if (await library.get(design.id)) unique = { ...design, id: freshId(), name: list.value.some(k => k.design.name === design.name) ? copyName(design.name) : design.name }
     const save = () => library.save(toRaw(unique), null, 0)
@@ -245,7 +256,7 @@ export const useKeeping = defineStore('keeping', () => {
 
   /** Takes a design off the list; the notice brings it back. */
   async function remove(id: string): Promise<void> {
-    await flush()
+    await Promise.all([flush(), listed])
     const kept = await library.get(id)
     if (!kept) return
     await library.remove(id)

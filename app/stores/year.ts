@@ -26,13 +26,21 @@ export const useYear = defineStore('year', () => {
       failure.value = ''
       if (newest) running.value = false
     }, (error) => {
+      asked = null
       running.value = false
       failure.value = `The year could not be worked out: ${error.message}`
     })
     return client
   }
 
+  /** Starts the first worker, so that it is there when a year is asked for. */
+  const warm = (): void => void pool()
+
+  /** Asks for a design's year; one that is on its way or there is not asked for again. */
+  let asked: Design | null = null
   function request(design: Design): void {
+    if (design === asked && failure.value === '') return
+    asked = design
     running.value = true
     pool().request(design)
   }
@@ -53,5 +61,5 @@ export const useYear = defineStore('year', () => {
   const study = (designs: readonly Design[], each: (figures: Figures, index: number) => void, signal: AbortSignal): Promise<void> =>
     pool().many(designs, (worker, design) => worker.figures(design), each, signal)
 
-  return { view, heat, sunHours, study, running, failure, pinned, pinnedAnswers, day, hour, request, pin }
+  return { view, heat, sunHours, study, running, failure, pinned, pinnedAnswers, day, hour, warm, request, pin }
 })

@@ -24,12 +24,21 @@ export interface YearClient {
  * @param onError called when a run fails
  */
 export function createYearClient(size: number, onResult: (view: YearView, design: Design, newest: boolean) => void, onError: (error: Error) => void): YearClient {
-  const idle = startYearWorkers(size, onError)
+  // One worker to begin with: the first score has the machine to itself, and the others come when it is there.
+  const idle = startYearWorkers(1, onError)
+  let started = 1
   const waitingOnce: ((worker: Remote<YearWorker>) => void)[] = []
   let atStudy = 0
   let pending: Job | null = null
   let asked = 0
   let shown = 0
+
+  function grow(): void {
+    if (started === size) return
+    const more = startYearWorkers(size - started, onError)
+    started = size
+    for (const worker of more) free(worker)
+  }
 
   function free(worker: Remote<YearWorker>): void {
     // The newest design goes before a single year: the score must follow the hand.
@@ -51,10 +60,14 @@ export function createYearClient(size: number, onResult: (view: YearView, design
         onResult(view, job.design, job.sequence === asked)
       })
       .catch((error: unknown) => onError(error instanceof Error ? error : new Error(String(error))))
-      .finally(() => free(worker))
+      .finally(() => {
+        free(worker)
+        grow()
+      })
   }
 
   async function once<T>(work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> {
+    if (idle.length === 0) grow()
     const worker = idle.shift() ?? await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve))
     try {
       return await work(worker)
@@ -65,6 +78,7 @@ export function createYearClient(size: number, onResult: (view: YearView, design
   return {
     request(design) {
       pending = { sequence: ++asked, design }
+      if (idle.length === 0) grow()
       startPending()
     },
     once,

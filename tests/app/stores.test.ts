@@ -163,6 +163,7 @@ describe('keeping', () => {
     two.bench.edit([['store.barrels.count', 6]])
     const later = tab()
     await later.keeping.start('hollow-ash')
+    await later.keeping.refresh()
     expect(later.bench.current.store.barrels.count).toBe(17)
     const copy = later.keeping.list.find(k => k.design.name === 'Hollow Ash Seed Library (2)')!
     expect(copy.design.store.barrels.count).toBe(6)
@@ -241,6 +242,7 @@ describe('keeping', () => {
   test('when the last design is deleted a demo stands in', async () => {
     const { keeping, bench } = tab()
     await keeping.start(null)
+    await keeping.refresh()
     for (const k of [...keeping.list]) await keeping.remove(k.id)
     expect(bench.current.id).toBe('hollow-ash')
     expect(keeping.list).toHaveLength(1)

@@ -7,6 +7,9 @@ import { VIEWS } from '~/stores/drawing'
 const props = defineProps<{ step: string }>()
 const drawing = useDrawing()
 const ModelView = defineAsyncComponent(LATER.ModelView)
+const SitePlan = defineAsyncComponent(LATER.SitePlan)
+const FloorPlan = defineAsyncComponent(LATER.FloorPlan)
+const HeatView = defineAsyncComponent(LATER.HeatView)
 const NAMES = { section: 'Section', plan: 'Plan', model: 'Model', heat: 'Heat' } as const
 watch(() => props.step, (step, before) => {
   if (step === 'site') drawing.view = 'plan'

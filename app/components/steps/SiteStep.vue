@@ -4,13 +4,13 @@ import { CLIMATE_TYPES, climateMonths, MATERIALS } from '../../../core/catalog'
 import { distanceKm, hottestMonth, looksTurned, MONTH_NAMES, monthlyNormals, standardOffsetH, timeZoneOf, turnedByHalfYear } from '../../../core/climate'
 import { FAR_KM, RANGES, type HourlyClimate, type NormalsClimate, type Patch } from '../../../core/design'
 import type { Coordinates } from '../../../formats/coordinates'
-import { readEpw } from '../../../formats/epw'
 import { parseNormalsTable } from '../../../formats/normals-table'
 import { readCsvTable, type CsvTable } from '../../../formats/weather-csv'
 
 const bench = useDesign()
 const settings = useSettings()
 const notices = useNotices()
+const files = useDesignFiles()
 const site = computed(() => bench.current.site)
 const soils = MATERIALS.filter(m => m.group === 'ground')
 const filePicker = ref<HTMLInputElement | null>(null)
@@ -115,24 +115,8 @@ function usePaste(): void {
 async function useFile(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
-  if (!file) return
-  const bytes = await file.arrayBuffer()
+  if (file) await files.importWeather(file)
   input.value = ''
-  let text = new TextDecoder().decode(bytes)
-  if (text.includes('\uFFFD')) text = new TextDecoder('latin1').decode(bytes)
-  const read = readEpw(text, file.name)
-  if (!read.ok) {
-    notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [read.message] })
-    return
-  }
-  const { epw } = read
-  const patches: Patch[] = [
-    ['site.climate', epw.climate], ['site.place', epw.place.slice(0, 120)], ['site.latitudeDeg', epw.latitudeDeg], ['site.longitudeDeg', epw.longitudeDeg],
-    ['site.elevationM', Math.round(epw.elevationM)], ['site.timeZone', timeZoneOf(epw.latitudeDeg, epw.longitudeDeg)],
-  ]
-  const refused = bench.edit(patches, `epw ${file.name}`)
-  if (refused) notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [refused] })
-  else notices.tell('info', `${file.name}: a year of 8760 hours is in use.`, { lines: epw.climate.notes })
 }
 
 function backToNormals(): void {
