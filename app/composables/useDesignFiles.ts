@@ -1,4 +1,3 @@
-import { timeZoneOf } from '../../core/climate'
 import { faultLine, type Design } from '../../core/design'
 import { designFileName, readDesign, writeDesign } from '../../formats/design-json'
 import { readEpw } from '../../formats/epw'
@@ -35,6 +34,7 @@ export function useDesignFiles() {
       return false
     }
     const { epw } = read
+    const { timeZoneOf } = await import('../../core/climate/zone-of-place')
     const refused = bench.edit([
       ['site.climate', epw.climate], ['site.place', epw.place.slice(0, 120)], ['site.latitudeDeg', epw.latitudeDeg], ['site.longitudeDeg', epw.longitudeDeg],
       ['site.elevationM', Math.round(epw.elevationM)], ['site.timeZone', timeZoneOf(epw.latitudeDeg, epw.longitudeDeg)],

@@ -22,6 +22,7 @@ const renaming = ref(false)
 const nameTyped = ref('')
 const dragOver = ref(false)
 const ready = ref(false)
+const atHand = ref(false)
 
 /** The step stands in the address, so that back and forward go through the steps. */
 const step = computed<Step>(() => STEPS.find(s => s === route.query.step) ?? 'shape')
@@ -47,6 +48,9 @@ onMounted(async () => {
   await opened
   takeDay()
   ready.value = true
+  // The drawing first; the controls once the page has a moment, or after a while.
+  const rest = globalThis.requestIdleCallback ?? ((run: () => void) => setTimeout(run, 50))
+  rest(() => { atHand.value = true }, { timeout: 1200 })
 })
 
 watch(() => bench.current, (design) => { if (ready.value) year.request(design) })
@@ -166,7 +170,7 @@ async function drop(event: DragEvent): Promise<void> {
         <span class="sr-only">More room for the controls</span>
       </button>
       <div ref="controls" class="controls" :class="{ roomy: step === 'aim' || step === 'site', large: drawing.roomy }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
-        <component :is="PANELS[step]" v-if="ready" :key="`${step}-${bench.current.id}`" />
+        <component :is="PANELS[step]" v-if="atHand" :key="`${step}-${bench.current.id}`" />
       </div>
     </main>
     <ScorePanel class="score" :step="step" />

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, toRaw } from 'vue'
 import { withGlazingAngle, withSharedBranches, type Design } from '../../core/design'
-import { angleVariants, coverVariants, formVariants, glazingVariants, mapVariants, turnVariants, wallVariants, type Figures, type Variant } from '../../core/study/variants'
+import { type Figures } from '../../core/study/figures'
+import { angleVariants, coverVariants, formVariants, glazingVariants, mapVariants, turnVariants, wallVariants, type Variant } from '../../core/study/variants'
 import { useDesign } from './design'
 import { useYear } from './year'
 

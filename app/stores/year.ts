@@ -5,7 +5,7 @@ import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'
 import type { HeatDay } from '../../core/heat-view'
 import type { SunHours } from '../../core/optics/sun-hours'
-import type { Figures } from '../../core/study/variants'
+import type { Figures } from '../../core/study/figures'
 import { createYearClient, type YearClient } from '../workers/year-client'
 
 /** The year of the design on the bench, worked out in the background, and the pinned design's answers. */

@@ -3,7 +3,7 @@ import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { heatDay, type HeatDay } from '../../core/heat-view'
 import { sunHours, type SunHours } from '../../core/optics/sun-hours'
-import { figuresOf, type Figures } from '../../core/study/variants'
+import { figuresOf, type Figures } from '../../core/study/figures'
 import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 

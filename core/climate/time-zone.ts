@@ -1,10 +1,4 @@
-import tzLookup from '@photostructure/tz-lookup'
 import { NOMINAL_YEAR } from './types'
-
-/** IANA time zone of a place, from an offline map. Latitude −90 to 90°, longitude −180 to 180°. */
-export function timeZoneOf(latitudeDeg: number, longitudeDeg: number): string {
-  return tzLookup(latitudeDeg, longitudeDeg)
-}
 
 /** Whether the name is a time zone that this machine knows. */
 export function isTimeZone(name: string): boolean {
@@ -15,11 +9,19 @@ export function isTimeZone(name: string): boolean {
   catch { return false }
 }
 
+/** Clocks of the zones that were asked for: a new one takes milliseconds. */
+const clocks = new Map<string, Intl.DateTimeFormat>()
+
 /** Offset of a zone from UTC at an instant, h. Throws RangeError for an unknown zone. */
 function offsetH(zone: string, utcMs: number): number {
-  const parts = new Intl.DateTimeFormat('en-US', {
-    timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric', second: 'numeric',
-  }).formatToParts(utcMs)
+  let clock = clocks.get(zone)
+  if (!clock) {
+    clock = new Intl.DateTimeFormat('en-US', {
+      timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric', second: 'numeric',
+    })
+    clocks.set(zone, clock)
+  }
+  const parts = clock.formatToParts(utcMs)
   const get = (type: string) => Number(parts.find(p => p.type === type)!.value)
   const local = Date.UTC(get('year'), get('month') - 1, get('day'), get('hour'), get('minute'), get('second'))
   return Math.round((local - utcMs) / 60000) / 60

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { clearnessFromRange, dayName, designDays, erbsDiffuseShare, HOURS, isoAt, makeSiteYear, MONTH_OF_DAY, splitGlobal, standardOffsetH, timeZoneOf } from '../../core/climate'
+import { clearnessFromRange, dayName, designDays, erbsDiffuseShare, HOURS, isoAt, makeSiteYear, MONTH_OF_DAY, splitGlobal, standardOffsetH } from '../../core/climate'
+import { timeZoneOf } from '../../core/climate/zone-of-place'
 import { monthlyMeans, monthlyNormals, smoothDaily } from '../../core/climate/monthly'
 import { DEMOS } from '../../core/design'
 

@@ -2,7 +2,7 @@
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { FORMS, type Form } from '../../../core/design'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
-import { heldC } from '../../../core/study/variants'
+import { heldC } from '../../../core/study/figures'
 
 /** Every form drawn to one scale at the size of the design, with what the year says of it. */
 const bench = useDesign()

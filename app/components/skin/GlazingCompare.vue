@@ -2,7 +2,7 @@
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { entry, GLAZINGS } from '../../../core/catalog'
-import { heldC } from '../../../core/study/variants'
+import { heldC } from '../../../core/study/figures'
 import { glazingAt } from '../../../core/optics/glazing-light'
 
 /** Every glazing in this design's openings: its figures side by side, and its light against the angle at which the sun meets it. */

@@ -2,7 +2,8 @@
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { entry, FUELS } from '../../../core/catalog'
-import { heldC, mainInsulation, paybackSteps } from '../../../core/study/variants'
+import { heldC } from '../../../core/study/figures'
+import { mainInsulation, paybackSteps } from '../../../core/study/variants'
 
 /** When more insulation in the walls stops paying, in this design. */
 const bench = useDesign()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { GLAZING_ANGLE_RANGE, withGlazingAngle } from '../../../core/design'
 import { makeOutline } from '../../../core/geometry/section'
-import { heldC } from '../../../core/study/variants'
+import { heldC } from '../../../core/study/figures'
 import { angleSchools } from '../../../core/sums/glazing-angle'
 
 const bench = useDesign()

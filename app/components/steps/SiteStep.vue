@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { CLIMATE_TYPES, climateMonths, MATERIALS } from '../../../core/catalog'
-import { distanceKm, hottestMonth, looksTurned, MONTH_NAMES, monthlyNormals, standardOffsetH, timeZoneOf, turnedByHalfYear } from '../../../core/climate'
+import { distanceKm, hottestMonth, looksTurned, MONTH_NAMES, monthlyNormals, standardOffsetH, turnedByHalfYear } from '../../../core/climate'
+import { timeZoneOf } from '../../../core/climate/zone-of-place'
 import { FAR_KM, RANGES, type HourlyClimate, type NormalsClimate, type Patch } from '../../../core/design'
 import type { Coordinates } from '../../../formats/coordinates'
 import { parseNormalsTable } from '../../../formats/normals-table'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { turnWords } from '../../../core/geometry/compass'
-import { heldC } from '../../../core/study/variants'
+import { heldC } from '../../../core/study/figures'
 
 const bench = useDesign()
 const studies = useStudies()

@@ -1,0 +1,47 @@
+import { aimLine } from '../aim/aim-line'
+import type { Design } from '../design/types'
+import { makeBuilding } from '../geometry/surfaces'
+import { roughCost } from '../takeoff/cost'
+import type { createYearEngine } from '../year'
+
+/** What a study shows of each variant's year. */
+export interface Figures {
+  /** Coldest night with no heat, °C. */
+  coldestC: number
+  /** Heat that would hold the air at {@link heldC} all year, kWh. */
+  heatKWh: number
+  /** Light at the beds, mol/m² a day, mean of the winter half of the year. */
+  winterDli: number
+  glazedM2: number
+  cost: number
+}
+
+/** A heater that never falls short, W. */
+const AMPLE_W = 100000
+
+/** Where nothing else is asked, heat is compared at this air, °C: cool crops go on growing. */
+const COOL_C = 8
+
+/** Air that variants are compared at, °C: the heater's set point where there is one, else the warmest low that the aim asks for, and 8 °C at least. */
+export function heldC(design: Pick<Design, 'aim' | 'topUp'>): number {
+  if (design.topUp.heater.on) return design.topUp.heater.setPointC
+  const lows = aimLine(design.aim).lowC.filter(c => c !== null)
+  return Math.min(30, Math.max(COOL_C, ...lows))
+}
+
+/** The design with heat enough to hold that air. */
+export function heldDesign(design: Design): Design {
+  return { ...design, topUp: { ...design.topUp, heater: { ...design.topUp.heater, on: true, capacityW: AMPLE_W, setPointC: heldC(design) } } }
+}
+
+/** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
+export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
+  const { answers } = engine.run(heldDesign(design))
+  const dli = answers.months.map(m => m.dli)
+  const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
+  return {
+    coldestC: answers.freeRunning.coldestNight.insideC, heatKWh: answers.topUp.kWh,
+    winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0),
+    glazedM2: makeBuilding(design).surfaces.filter(s => s.kind === 'glazed').reduce((s, x) => s + x.areaM2, 0), cost: roughCost(design).total,
+  }
+}
