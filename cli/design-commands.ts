@@ -1,29 +1,36 @@
-import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { readFileSync, statSync } from 'node:fs'
 import { DAYS, makeSiteYear, monthlyMeans, monthlyNormals, monthlyRadiation } from '../core/climate'
 import { unpackHourly } from '../core/climate/hourly'
 import { DEMOS, faultLine, type Design } from '../core/design'
 import { createYearEngine } from '../core/year'
-import { readDesign } from '../formats/design-json'
+import { LARGEST_DESIGN, readDesign } from '../formats/design-json'
 import { readEpw } from '../formats/epw'
 import { writeEpw } from '../formats/epw-write'
 import { writeHourlyCsv } from '../formats/hourly-csv'
 import { BadInput } from './bad-input'
 import { numberOption, readOptions } from './options'
+import { writeWhole } from './output'
 
-function readText(path: string, what: string): string {
+/** No file that a command reads is longer than this, bytes: an EPW file is about 2 MB. */
+const LONGEST_FILE = 20_000_000
+
+function readText(path: string, what: string, longest = LONGEST_FILE): string {
   try {
+    const { size } = statSync(path)
+    if (size > longest) throw new BadInput([`${path}: is ${(size / 1e6).toFixed(1)} MB; allowed: ${what} of at most ${longest / 1e6} MB`])
     const bytes = readFileSync(path)
     // Weather files from older tools may carry Latin-1 names.
     const text = bytes.toString('utf8')
     return text.includes('\uFFFD') ? bytes.toString('latin1') : text
   }
   catch (error) {
+    if (error instanceof BadInput) throw error
     throw new BadInput([`${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'}); allowed: ${what}`])
   }
 }
 
 function loadDesign(path: string): Design {
-  const read = readDesign(readText(path, 'a design as JSON'))
+  const read = readDesign(readText(path, 'a design as JSON', 2 * LARGEST_DESIGN))
   if (!read.ok) throw new BadInput(read.faults.map(faultLine), { ok: false, faults: read.faults })
   return read.design
 }
@@ -58,7 +65,7 @@ export function simulateCommand(args: string[]): unknown {
     weather = unpackHourly(read.epw.climate)
   }
   const result = createYearEngine(() => performance.now()).run(design, { stepsPerHour, weather })
-  if (options.hourly !== undefined) writeWhole(options.hourly, writeHourlyCsv(result))
+  if (options.hourly !== undefined) writeWhole(options.hourly, writeHourlyCsv(result), [words[0]!, options.weather])
   return result.answers
 }
 
@@ -68,7 +75,7 @@ export function weatherCommand(args: string[]): unknown {
   if (options.out === undefined) throw new BadInput(['--out: is missing; allowed: a file to write, such as year.epw'])
   const { site } = loadDesign(words[0]!)
   const year = makeSiteYear({ ...site, climate: site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(site.climate) } : site.climate })
-  writeWhole(options.out, writeEpw(site, year))
+  writeWhole(options.out, writeEpw(site, year), [words[0]!])
   const { lowC, highC } = monthlyNormals(year.dryBulbC)
   const daily = (series: Float32Array) => monthlyMeans(Float64Array.from({ length: DAYS }, (_, d) => series.subarray(d * 24, d * 24 + 24).reduce((s, v) => s + v, 0) / 24))
   const dryBulbC = daily(year.dryBulbC)
@@ -76,16 +83,4 @@ export function weatherCommand(args: string[]): unknown {
   const light = monthlyRadiation(year)
   const months = lowC.map((low, m) => ({ dryBulbC: dryBulbC[m], lowC: low, highC: highC[m], globalKWhM2Day: light[m]! / 3.6e6, windMs: windMs[m] }))
   return { out: options.out, months, notes: year.notes }
-}
-
-function writeWhole(path: string, text: string): void {
-  const beside = `${path}.part-${process.pid}`
-  try {
-    writeFileSync(beside, text)
-    renameSync(beside, path)
-  }
-  catch (error) {
-    rmSync(beside, { force: true })
-    throw new BadInput([`${path}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'error'}); allowed: a file in a folder that may be written to`])
-  }
 }

@@ -33,7 +33,11 @@ export function sunCommand(args: string[]): unknown {
 function instant(text: string | undefined): number {
   const allowed = 'an instant with its offset from 1950 to 2050, such as 2027-01-15T11:00:00Z'
   if (text === undefined) throw new BadInput([`--at: is missing; allowed: ${allowed}`])
-  const ms = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})$/.test(text) ? Date.parse(text) : NaN
+  const parts = /^(\d{4})-(\d{2})-(\d{2})T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:?\d{2})$/.exec(text)
+  const ms = parts ? Date.parse(text) : NaN
+  if (parts && Number(parts[3]) > new Date(Date.UTC(Number(parts[1]), Number(parts[2]), 0)).getUTCDate()) {
+    throw new BadInput([`--at: there is no ${parts[1]}-${parts[2]}-${parts[3]}; allowed: ${allowed}`])
+  }
   const year = new Date(ms).getUTCFullYear()
   if (!Number.isFinite(ms) || year < 1950 || year > 2050) throw new BadInput([`--at: “${text}” is not usable; allowed: ${allowed}`])
   return ms

@@ -1,4 +1,5 @@
 import { designFaults, migrateDesign, type Design, type Fault } from '../core/design'
+import { asciiText } from './ascii'
 
 /** Largest design file that is read, characters; an hourly year of weather takes about 700 000. */
 export const LARGEST_DESIGN = 2_000_000
@@ -30,6 +31,6 @@ export function writeDesign(design: Design): string {
 
 /** File name for a design: its name in plain letters. */
 export function designFileName(name: string, ending = 'json'): string {
-  const plain = name.normalize('NFKD').replace(/[\u0300-\u036f]/g, '').replace(/ı/g, 'i').replace(/[^A-Za-z0-9]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase()
+  const plain = asciiText(name).replace(/[^A-Za-z0-9]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase()
   return `${plain || 'design'}.${ending}`
 }

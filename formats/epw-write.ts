@@ -1,5 +1,6 @@
 import { HOURS, MONTH_OF_DAY, MONTH_START, NOMINAL_YEAR, saturationPressurePa, type SiteYear } from '../core/climate'
 import type { Design } from '../core/design'
+import { asciiText } from './ascii'
 import { formatEpwTable, type EpwTable } from './epw-table'
 
 /**
@@ -7,11 +8,11 @@ import { formatEpwTable, type EpwTable } from './epw-table'
  * the like) carries the format's codes for “missing”. EnergyPlus Auxiliary Programs, EPW data dictionary.
  */
 export function writeEpw(site: Pick<Design['site'], 'place' | 'latitudeDeg' | 'longitudeDeg' | 'elevationM'>, year: SiteYear): string {
-  const plain = site.place.replace(/[,\s]+/g, ' ').trim()
+  const plain = asciiText(site.place).replace(/[,\s]+/g, ' ').trim()
   const table: EpwTable = { rows: [], lines: [], heading: [
     ['LOCATION', plain, '-', '-', 'Tierra', '000000', site.latitudeDeg, site.longitudeDeg, year.standardOffsetH, site.elevationM].join(','),
     'DESIGN CONDITIONS,0', 'TYPICAL/EXTREME PERIODS,0', 'GROUND TEMPERATURES,0', 'HOLIDAYS/DAYLIGHT SAVINGS,No,0,0,0',
-    `COMMENTS 1,${year.notes.join(' ').replace(/[\r\n,]+/g, ' ') || 'hourly year'}`, 'COMMENTS 2,written by Tierra', 'DATA PERIODS,1,1,Data,Friday,1/1,12/31',
+    `COMMENTS 1,${asciiText(year.notes.join(' ')).replace(/[\r\n,]+/g, ' ') || 'hourly year'}`, 'COMMENTS 2,written by Tierra', 'DATA PERIODS,1,1,Data,Friday,1/1,12/31',
   ] }
   for (let h = 0; h < HOURS; h++) {
     const day = Math.floor(h / 24)

@@ -1,9 +1,10 @@
 import { dewPointC, HOURS, MONTH_DAYS, MONTH_START, skyInfraredWm2, standardPressurePa } from '../core/climate'
 import { splitGlobal } from '../core/climate/radiation'
 import { makeSunYear } from '../core/climate/sun-year'
-import type { HourlyClimate } from '../core/design'
+import { RANGES, type HourlyClimate } from '../core/design'
 import { parseEpwTable } from './epw-table'
 import { crossGaps } from './gaps'
+import { unsoundHours } from './sound-hours'
 
 /** What an EPW file says of its place, and its year. */
 export interface EpwYear {
@@ -48,7 +49,8 @@ export function readEpw(text: string, fileName: string): ReadEpw {
   const [latitudeDeg, longitudeDeg, standardOffsetH, elevationM] = [6, 7, 8, 9].map(i => (location[i]?.trim() ? Number(location[i]) : NaN)) as [number, number, number, number]
   if (!(Math.abs(latitudeDeg) <= 90 && Math.abs(longitudeDeg) <= 180)) return no('Line 1 gives no latitude from −90 to 90 and longitude from −180 to 180 in its 7th and 8th fields.')
   if (!(Math.abs(standardOffsetH) <= 14)) return no('Line 1 gives no time zone from −14 to 14 h in its 9th field.')
-  if (!(elevationM > -500 && elevationM < 7000)) return no('Line 1 gives no elevation from −500 to 7000 m in its 10th field.')
+  const [lowest, highest] = RANGES['site.elevationM']
+  if (!(elevationM >= lowest && elevationM <= highest)) return no(`Line 1 gives no elevation from ${lowest} to ${highest} m in its 10th field.`)
   if (table.rows.length === 0) return no('There are no rows of data after the heading.')
 
   const values = Object.fromEntries(Object.keys(COLUMNS).map(k => [k, new Float64Array(HOURS).fill(NaN)])) as Record<Column, Float64Array>
@@ -88,18 +90,15 @@ export function readEpw(text: string, fileName: string): ReadEpw {
   if (gap.count > 0) notes.push(`${gap.count} missing hours of temperature were filled by straight lines.`)
   completeYear(values, { latitudeDeg, longitudeDeg, standardOffsetH, elevationM }, notes)
   const round = (a: Float64Array, digits: number) => Array.from(a, v => Math.round(v * 10 ** digits) / 10 ** digits)
-  return {
-    ok: true,
-    epw: {
-      place: location[1]?.trim() || fileName, latitudeDeg, longitudeDeg, standardOffsetH, elevationM,
-      climate: {
-        kind: 'hourly', source: fileName, notes,
-        dryBulbC: round(values.dryBulbC, 2), dewPointC: round(values.dewPointC, 2), pressurePa: round(values.pressurePa, 0), globalWm2: round(values.globalWm2, 1),
-        beamWm2: round(values.beamWm2, 1), diffuseWm2: round(values.diffuseWm2, 1), skyInfraredWm2: round(values.skyInfraredWm2, 1), windMs: round(values.windMs, 2),
-        cloud: round(values.cloud, 2), ...(values.snowCm.some(v => v > 0) ? { snowM: Array.from(values.snowCm, v => (v > 0 ? Math.round(v) / 100 : 0)) } : {}),
-      },
-    },
+  const climate: HourlyClimate = {
+    kind: 'hourly', source: fileName, notes,
+    dryBulbC: round(values.dryBulbC, 2), dewPointC: round(values.dewPointC, 2), pressurePa: round(values.pressurePa, 0), globalWm2: round(values.globalWm2, 1),
+    beamWm2: round(values.beamWm2, 1), diffuseWm2: round(values.diffuseWm2, 1), skyInfraredWm2: round(values.skyInfraredWm2, 1), windMs: round(values.windMs, 2),
+    cloud: round(values.cloud, 2), ...(values.snowCm.some(v => v > 0) ? { snowM: Array.from(values.snowCm, v => (v > 0 ? Math.round(v) / 100 : 0)) } : {}),
   }
+  const unsound = unsoundHours(climate)
+  if (unsound) return no(unsound)
+  return { ok: true, epw: { place: (location[1]?.trim() || fileName).slice(0, 120), latitudeDeg, longitudeDeg, standardOffsetH, elevationM, climate } }
 }
 
 /** Fills what an EPW leaves out from what it gives, and says so. */

@@ -4,6 +4,7 @@ import { splitGlobal } from '../core/climate/radiation'
 import { makeSunYear } from '../core/climate/sun-year'
 import type { HourlyClimate } from '../core/design'
 import { crossGaps } from './gaps'
+import { unsoundHours } from './sound-hours'
 
 /** What a column of hourly weather may hold, with its range and the words for it. Time may be one column (date and time) or left out for rows in order. */
 export const CSV_QUANTITIES = {
@@ -127,7 +128,9 @@ export function readWeatherCsv(table: CsvTable, mapping: CsvMapping, site: CsvSi
     }
     if (filled.count > 0) notes.push(`${filled.count} missing hours of ${CSV_QUANTITIES[q].name} were filled by straight lines.`)
   }
-  return { ok: true, climate: complete(series, site, fileName, notes) }
+  const climate = complete(series, site, fileName, notes)
+  const unsound = unsoundHours(climate)
+  return unsound ? no(unsound) : { ok: true, climate }
 }
 
 function complete(series: Map<CsvQuantity, Float64Array>, site: CsvSite, source: string, notes: string[]): HourlyClimate {

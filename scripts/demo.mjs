@@ -3,6 +3,10 @@ import { ensureBuilt, ensureInstalled, say } from './setup.mjs'
 import { freePort, startServer } from './serve.mjs'
 
 const args = process.argv.slice(2)
+if (args.includes('--help') || args.includes('-h')) {
+  console.log('npm run demo [-- --port 4310]\n\nInstalls if needed, builds if needed, serves Tierra with the demo designs on 127.0.0.1 and prints the address. Stop it with Ctrl+C.')
+  process.exit(0)
+}
 const at = args.findIndex(a => a === '--port' || a === '-p')
 const given = at >= 0 ? args[at + 1] : args.find(a => /^--port=/.test(a))?.slice(7) ?? args.find(a => /^\d+$/.test(a)) ?? process.env.PORT
 const wanted = given === undefined ? 4310 : Number(given)

@@ -3,6 +3,10 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureInstalled, ROOT, run, say } from './setup.mjs'
 
+if (process.argv.slice(2).some(a => a === '--help' || a === '-h')) {
+  console.log('npm test\n\nInstalls if needed (packages; Chromium where it may), then runs style, types, boundaries, unit and end-to-end tests. Its last line is “N passed, N failed”.')
+  process.exit(0)
+}
 ensureInstalled()
 let passed = 0
 let failed = 0

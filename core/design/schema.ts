@@ -63,7 +63,8 @@ function isPlace(at: unknown): boolean {
   return typeof place === 'string' && place.length <= 120 && typeof latitudeDeg === 'number' && Math.abs(latitudeDeg) <= 90 && typeof longitudeDeg === 'number' && Math.abs(longitudeDeg) <= 180
 }
 
-function climateFaults(value: unknown): Complaint[] {
+/** What is wrong with a climate, each with its place within it. */
+export function climateFaults(value: unknown): Complaint[] {
   if (typeof value !== 'object' || value === null) return [{ at: '', message: 'is missing', allowed: 'normals or an hourly year' }]
   const climate = value as Record<string, unknown>
   if (climate.at !== undefined && !isPlace(climate.at)) return [{ at: '.at', message: 'is not a place', allowed: 'place, latitudeDeg and longitudeDeg, or nothing at all' }]
