@@ -73,7 +73,8 @@ function go(to: string): void {
   const next = STEPS.find(s => s === to)
   if (!next || next === step.value) return
   void router.push({ query: address(next) })
-  // Each step begins at its top.
+  // Each step begins at its top, and with no refusal of another.
+  bench.forgive()
   if (controls.value) controls.value.scrollTop = 0
 }
 function chooseDay(day: number): void {

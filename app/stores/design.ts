@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { DEMOS, designFaults, documentFaults, faultLine, patchDesign, STEPS, type Design, type Form, type Patch, type StepId } from '../../core/design'
+import { DEMOS, designFaults, documentFaults, faultWords, patchDesign, STEPS, type Design, type Form, type Patch, type StepId } from '../../core/design'
 import { inForm } from '../../core/study/variants'
 import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
 
@@ -10,8 +10,9 @@ export const useDesign = defineStore('design', () => {
   const current = computed(() => history.value.present)
   const canUndo = computed(() => history.value.past.length > 0)
   const canRedo = computed(() => history.value.future.length > 0)
-  /** Why the last edit was refused; empty once one is taken. */
+  /** Why the last edit was refused, and the place of the document that it is about; empty once one is taken. */
   const refusal = ref('')
+  const refusedPath = ref('')
 
   /** The designs from which another form was tried, and what came of the last try. */
   let trail: Design[] = []
@@ -22,7 +23,7 @@ export const useDesign = defineStore('design', () => {
     trail = []
     triedLast = null
     history.value = startHistory(design)
-    refusal.value = ''
+    forgive()
   }
 
   /** Takes a whole new state as one step of undo. Returns the fault when it is refused. */
@@ -31,10 +32,11 @@ export const useDesign = defineStore('design', () => {
     const known = new Set(designFaults(current.value).map(f => f.path + f.message))
     const faults = designFaults(next).filter(f => !known.has(f.path + f.message))
     if (faults.length > 0 || documentFaults(next).length > 0) {
-      refusal.value = faultLine(faults[0]!)
+      refusal.value = faultWords(faults[0]!)
+      refusedPath.value = faults[0]!.path
       return refusal.value
     }
-    refusal.value = ''
+    forgive()
     history.value = pushHistory(history.value, next, kind, performance.now())
     return null
   }
@@ -54,21 +56,27 @@ export const useDesign = defineStore('design', () => {
     const next = inAnotherForm(form)
     if (!next || next === before) return
     if (before !== triedLast) trail = trail.filter(d => d.shape.form !== before.shape.form)
-    edit([['shape', next.shape], ['store', next.store]], 'form')
+    edit([['shape', next.shape], ['store', next.store]], `form ${form}`)
     if (current.value === before) return
     trail.push(before)
     triedLast = current.value
   }
 
+  /** Forgets what was refused. */
+  const forgive = (): void => {
+    refusal.value = ''
+    refusedPath.value = ''
+  }
+
   const setShape = (shape: Design['shape'], kind: string) => edit([['shape', shape]], kind)
   function undo(): void {
     history.value = undoHistory(history.value)
-    refusal.value = ''
+    forgive()
   }
   function redo(): void {
     history.value = redoHistory(history.value)
-    refusal.value = ''
+    forgive()
   }
 
-  return { current, canUndo, canRedo, refusal, open, replace, edit, setShape, inForm: inAnotherForm, takeForm, undo, redo }
+  return { current, canUndo, canRedo, refusal, refusedPath, forgive, open, replace, edit, setShape, inForm: inAnotherForm, takeForm, undo, redo }
 })

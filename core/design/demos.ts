@@ -162,7 +162,7 @@ const saritas = completeDesign({
 /** The demo designs, in the order in which they are listed. Places and groups are invented. */
 export const DEMOS: readonly Design[] = [hollowAsh, riberaAlta, fjellro, saritas]
 
-/** A complete design to bend: a plain lean shape at a middling place, with every step at its default. */
+/** A complete starter design: a plain shape at a middling place, with every step at its default. */
 export function startingDesign(id: string, name: string): Design {
   return {
     ...hollowAsh,

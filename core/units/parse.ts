@@ -57,6 +57,6 @@ export function parseQuantity(text: string, quantity: Quantity, system: UnitSyst
 
 function examples(quantity: Quantity): string {
   const names = UNITS[quantity].map(u => u.symbol).filter(Boolean)
-  if (names.length === 0) return 'a plain number'
+  if (names.length === 0) return 'a whole number'
   return names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} or ${names[names.length - 1]}`
 }

@@ -70,7 +70,7 @@ function togglePin(): void {
       </button>
       <button class="button" :title="isPinned ? 'Pin the design as it is now, or take the pin out' : 'Pin this design: later figures show their change against it (P)'" data-test="pin" @click="togglePin">
         <component :is="isPinned && year.pinned === bench.current ? PinOff : Pin" :size="16" aria-hidden="true" />
-        {{ isPinned ? (year.pinned === bench.current ? 'pinned' : 'pin anew') : 'pin' }}
+        {{ isPinned ? (year.pinned === bench.current ? 'pinned' : 'compare from here') : 'pin' }}
       </button>
       <button v-if="isPinned && year.pinned !== bench.current" class="button quiet" aria-label="Take the pin out" data-test="unpin" @click="year.pin(null)">
         <PinOff :size="16" />

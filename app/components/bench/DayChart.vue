@@ -19,7 +19,7 @@ const series = computed(() => [
   { name: 'outside', type: 'line', data: temperature(props.view.hours.outsideC) },
   { name: 'soil', type: 'line', data: temperature(props.view.hours.soilC) },
   ...(hasWater.value ? [{ name: 'water', type: 'line', data: temperature(props.view.hours.waterC) }] : []),
-  { name: 'sun on the level, W/m²', type: 'area', data: slice(props.view.hours.globalWm2).map(Math.round) },
+  { name: 'sun on level ground, W/m²', type: 'area', data: slice(props.view.hours.globalWm2).map(Math.round) },
 ])
 
 /** Colours come from the theme, read anew when it changes. */

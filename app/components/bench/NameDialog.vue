@@ -21,7 +21,7 @@ const emit = defineEmits<{ close: [], take: [] }>()
               Keep this name
             </button>
             <button class="button quiet" type="button" @click="emit('close')">
-              Leave it
+              Cancel
             </button>
           </div>
         </form>

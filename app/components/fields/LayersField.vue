@@ -82,7 +82,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
         </li>
       </ol>
     </div>
-    <p v-if="bench.refusal.startsWith(path)" class="fault" role="alert">
+    <p v-if="bench.refusedPath.startsWith(path)" class="fault" role="alert">
       {{ bench.refusal }}
     </p>
     <p v-for="d in damp" :key="d.text" class="damp" data-test="damp">

@@ -54,9 +54,6 @@ const spoken = computed(() => {
       <SectionThings :scale="scale" />
       <SectionHandles :outline="outline" :scale="scale" @hold="held = $event ? scale : null" />
     </template>
-    <p v-if="bench.refusal" class="absolute inset-x-4 top-8 rounded border-l-4 border-clay bg-paper px-3 py-1 text-sm" role="alert">
-      {{ bench.refusal }}
-    </p>
   </div>
 </template>
 

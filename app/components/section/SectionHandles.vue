@@ -26,8 +26,8 @@ interface Handle {
 const clamp = (v: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, v))
 const snap = (v: number) => Math.round(v * 50) / 50
 
-/** Said while a drag asks for more than a handle can give. */
-const limit = ref('')
+/** Said beside a handle while a drag asks for more than it can give, or when an edit of it was refused; gone with the next edit. */
+const said = ref<{ text: string, id: string } | null>(null)
 const between = ([low, high]: readonly [number, number]) => `${settings.show(low, 'length')} to ${settings.show(high, 'length')} is allowed`
 
 const handles = computed((): Handle[] => {
@@ -94,13 +94,14 @@ function moved(handle: Handle, event: PointerEvent): void {
     const now = handles.value.find(h => h.id === handle.id)
     const left = !now ? 0 : Math.max(handle.axis === 'z' ? 0 : Math.abs(now.x - x), handle.axis === 'x' ? 0 : Math.abs(now.z - z))
     // The foot stays at 0 while the wall moves: its place across says nothing.
-    limit.value = now && (handle.id === 'foot' ? Math.abs(now.z - z) : left) > 0.15 && bench.refusal === '' ? `${handle.label}: no further this way; ${handle.allowed}.` : ''
+    const far = now && (handle.id === 'foot' ? Math.abs(now.z - z) : left) > 0.15
+    said.value = bench.refusal !== '' ? { text: bench.refusal, id: handle.id } : far ? { text: `No further this way; ${handle.allowed}.`, id: handle.id } : null
   })
 }
 
 function up(): void {
   dragging = null
-  limit.value = ''
+  if (bench.refusal === '') said.value = null
   emit('hold', false)
 }
 
@@ -116,7 +117,16 @@ function key(handle: Handle, event: KeyboardEvent): void {
   const dz = handle.axis === 'z' ? (way[1] || way[0]) : way[1]
   const scaleZ = handle.id === 'knee' ? 0.5 : 1
   bench.setShape(handle.move(bench.current.shape, handle.x + dx * step, handle.z + dz * step * scaleZ), `key ${handle.id}`)
+  said.value = bench.refusal !== '' ? { text: bench.refusal, id: handle.id } : null
 }
+watch(() => [bench.current, bench.refusal], () => {
+  if (!dragging && bench.refusal === '') said.value = null
+})
+const beside = computed(() => {
+  const h = handles.value.find(k => k.id === said.value?.id)
+  const s = props.scale
+  return h ? { left: `${Math.max(8, Math.min(s.width - 280, s.x(h.x) + 18))}px`, top: `${Math.min(s.height - 80, s.y(h.z) + 14)}px` } : {}
+})
 </script>
 
 <template>
@@ -131,8 +141,8 @@ function key(handle: Handle, event: KeyboardEvent): void {
       <circle :r="h.id === 'knee' ? 5.5 : 8" class="knob" />
     </g>
   </svg>
-  <p v-if="limit" class="absolute inset-x-4 top-12 rounded border-l-4 border-clay bg-paper px-3 py-1 text-sm" role="status" data-test="limit">
-    {{ limit }}
+  <p v-if="said" class="pointer-events-none absolute z-20 w-68 rounded border-l-4 border-clay bg-paper px-2 py-1 text-sm shadow" :style="beside" role="status" data-test="limit">
+    {{ said.text }}
   </p>
 </template>
 

@@ -10,7 +10,7 @@ const studies = useStudies()
 const settings = useSettings()
 const WORDS: Record<Form, [name: string, good: string, bad: string]> = {
   'shed': ['Shed', 'simple, cheap, good all year', 'a steep one has a tall back wall'],
-  'gable': ['Gable', 'common, bright in summer', 'glazed on both sides it loses most heat'],
+  'gable': ['Gable', 'common, bright in summer', 'glazed on both sides it loses most heat; the figure is for the pole side as it is now'],
   'saltbox': ['Saltbox', 'long sunny slope, short insulated back', 'odd angles cost more'],
   'gambrel': ['Gambrel', 'headroom without height', 'more joints'],
   'a-frame': ['A-frame', 'the cheapest frame', 'no headroom at the sides, heat gathers in the peak'],

@@ -60,7 +60,7 @@ function take(): void {
         </p>
         <div class="mt-3 flex justify-end gap-2">
           <button class="button" @click="emit('close')">
-            Leave it
+            Cancel
           </button>
           <button class="button" data-test="csv-take" @click="take">
             Use this year

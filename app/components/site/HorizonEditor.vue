@@ -144,7 +144,7 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
     </div>
     <div>
       <h2 class="group-title">
-        Set in what stands there
+        Add what stands there
       </h2>
       <div class="grid grid-cols-2 gap-2">
         <QuantityField label="How far off" quantity="length" :value="obstacle.distanceM" :min="1" :max="20000" :set="setObstacle('distanceM')" />
@@ -158,7 +158,7 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
       </p>
       <div class="mt-1 flex flex-wrap gap-2">
         <button class="button" data-test="set-obstacle" @click="setAll(withObstacle(horizon, obstacle), 'obstacle')">
-          Set it in
+          Add the obstacle
         </button>
         <button v-if="horizon.length > 0" class="button quiet" data-test="clear-horizon" @click="setAll([], 'horizon clear')">
           Open horizon again

@@ -98,7 +98,7 @@ async function ask(): Promise<void> {
         <text v-for="(n, m) in MONTH_NAMES" :key="n" :x="(MONTH_START[m]! + 15) / DAYS * WIDTH" :y="YEAR_HEIGHT - 3" text-anchor="middle" class="n">{{ n.slice(0, 1) }}</text>
       </svg>
       <p class="hint">
-        Above: mean daily high and low, and in columns the radiation on the level{{ sunEstimated ? ' (estimated)' : '' }}, {{ Math.min(...light).toFixed(1) }} to {{ Math.max(...light).toFixed(1) }} kWh/m² a day. Below: each day’s low to high, freezing as a rule, cold spells shaded.
+        Above: mean daily high and low, and in columns the radiation on level ground{{ sunEstimated ? ' (estimated)' : '' }}, {{ Math.min(...light).toFixed(1) }} to {{ Math.max(...light).toFixed(1) }} kWh/m² a day. Below: each day’s low to high, freezing as a rule, cold spells shaded.
       </p>
       <p v-if="kind === 'normals'" data-test="estimated">
         <strong class="mark">estimated</strong> {{ notes.join(' ') }}

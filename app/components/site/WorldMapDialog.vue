@@ -62,7 +62,7 @@ function key(event: KeyboardEvent): void {
         <div class="mt-3 flex flex-wrap items-center justify-between gap-3">
           <strong data-test="map-words">{{ words }}</strong>
           <span class="flex gap-2">
-            <button class="button" @click="emit('close')">Leave it</button>
+            <button class="button" @click="emit('close')">Cancel</button>
             <button class="button" data-test="map-take" @click="emit('place', at)">Take this place</button>
           </span>
         </div>

@@ -47,7 +47,7 @@ function stop(): void {
       />
       <ChoiceField v-if="kind.resistance > 0" label="Place" :value="cover.place" :options="PLACES" :set="v => bench.edit([['skin.cover.place', v]])" :hint="WORDS[cover.place]" />
       <ChoiceField v-if="kind.resistance > 0" label="Fit" :value="cover.fit" :options="FITS" :set="v => bench.edit([['skin.cover.fit', v]])" hint="Edges that leak undo a cover." />
-      <p v-if="bench.refusal" class="fault" role="alert">
+      <p v-if="bench.refusedPath.startsWith('skin.cover')" class="fault" role="alert">
         {{ bench.refusal }}
       </p>
     </div>

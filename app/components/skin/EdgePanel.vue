@@ -34,7 +34,7 @@ function showHeat(): void {
         Floor and sunk walls pass {{ ground.uaDay.toFixed(0) }} W for each degree, once the ground is steady.
       </p>
       <p class="hint">
-        A slab insulated all over is school-split: it slows the loss and cuts off the earth’s warmth and the plants’ subsoil.
+        A slab insulated all over is something builders disagree on: it slows the loss and cuts off the earth’s warmth and the plants’ subsoil.
       </p>
       <button class="button mt-1" data-test="see-ground" @click="showHeat">
         See the ground’s temperatures

@@ -99,7 +99,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
     </p>
     <details class="col-span-full">
       <summary class="cursor-pointer">
-        What is at hand, and who must get about in it
+        Budget, services, access
       </summary>
       <div class="mt-1 grid grid-cols-2 items-end gap-3 md:grid-cols-4">
         <QuantityField label="Budget" quantity="money" :value="practical.budget" :min="0" :max="RANGES['aim.practical.budget'][1]" :set="v => setPractical('budget', v)" />

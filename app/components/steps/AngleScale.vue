@@ -13,6 +13,8 @@ const fault = ref('')
 
 const studies = useStudies()
 const [low, high] = [10, 90]
+/** A ridge higher than this many widths is told. */
+const TALL = 1.2
 const angle = computed(() => makeOutline(bench.current.shape).glazingAngleDeg)
 const schools = computed(() => angleSchools(bench.current.site.latitudeDeg, year.view?.cold.noonAltitudeDeg ?? 90 - Math.abs(bench.current.site.latitudeDeg) - 21))
 const x = (deg: number) => 12 + (deg - low) / (high - low) * (width.value - 24)
@@ -21,6 +23,8 @@ const ticks = Array.from({ length: 41 }, (_, i) => low + 2 * i)
 function setAngle(deg: number, kind = 'glazing angle'): void {
   const clamped = Math.min(GLAZING_ANGLE_RANGE[1], Math.max(GLAZING_ANGLE_RANGE[0] + 2, deg))
   fault.value = bench.setShape(withGlazingAngle(bench.current.shape, clamped), kind) ?? ''
+  const { ridgeHeightM, widthM } = bench.current.shape
+  if (fault.value === '' && ridgeHeightM > TALL * widthM) fault.value = `That angle takes a ridge of ${settings.show(ridgeHeightM, 'length')} over a width of ${settings.show(widthM, 'length')}: tall to build and to hold in the wind. Undo, or widen the house.`
 }
 function point(event: PointerEvent): void {
   const box = frame.value!.getBoundingClientRect()

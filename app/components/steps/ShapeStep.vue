@@ -76,8 +76,8 @@ function toggle(m: { kind: Mass, of: Record<string, number> }): void {
           All inside; or drag and type them on the drawing.
         </p>
         <div class="grid grid-cols-2 gap-3 md:grid-cols-5">
-        <QuantityField label="Length along the ridge" quantity="length" :value="shape.lengthM" :min="RANGES['shape.lengthM'][0]" :max="RANGES['shape.lengthM'][1]" :set="set('shape.lengthM')" />
-        <QuantityField label="Width" quantity="length" :value="shape.widthM" :min="RANGES['shape.widthM'][0]" :max="RANGES['shape.widthM'][1]" :set="v => bench.setShape(withWidth(shape, v), 'width')" />
+        <QuantityField :label="shape.form === 'dome' ? 'Across' : 'Length along the ridge'" quantity="length" :value="shape.lengthM" :min="RANGES['shape.lengthM'][0]" :max="RANGES['shape.lengthM'][1]" :set="v => shape.form === 'dome' ? bench.setShape(withWidth(shape, v), 'width') : bench.edit([['shape.lengthM', v]])" />
+        <QuantityField v-if="shape.form !== 'dome'" label="Width" quantity="length" :value="shape.widthM" :min="RANGES['shape.widthM'][0]" :max="RANGES['shape.widthM'][1]" :set="v => bench.setShape(withWidth(shape, v), 'width')" />
         <QuantityField label="Knee wall" quantity="length" :value="shape.kneeWallM" :min="0" :max="RANGES['shape.kneeWallM'][1]" :set="v => bench.setShape(withKneeWall(shape, v), 'knee wall')" />
         <QuantityField label="Ridge height" quantity="length" :value="shape.ridgeHeightM" :min="RANGES['shape.ridgeHeightM'][0]" :max="RANGES['shape.ridgeHeightM'][1]" :set="v => bench.setShape(withRidge(shape, v), 'ridge')" />
         <template v-if="shape.form === 'saltbox' || shape.form === 'arch'">
