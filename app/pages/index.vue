@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
-import { startingDesign } from '../../core/design'
+import { patchDesign, startingDesign } from '../../core/design'
 import type { Component } from 'vue'
 import { LATER, loadLater } from '~/parts'
 import { freshId } from '~/keeping/journal'
@@ -58,8 +58,10 @@ watch(() => bench.current, (design) => { if (ready.value) year.request(design) }
 watch(() => year.view !== null, () => { void loadLater() }, { once: true })
 /** The address says where one is, so that a reload comes back to it. */
 const address = (to: Step) => ({ d: bench.current.id, step: to, ...(year.day === null ? {} : { day: String(year.day), hour: String(year.hour) }) })
+/** On the way to another step, whose address says the rest as well. */
+let going = false
 watch([() => bench.current.id, () => year.day, () => year.hour, ready], () => {
-  if (ready.value) void router.replace({ query: address(step.value) })
+  if (ready.value && !going) void router.replace({ query: address(step.value) })
 })
 // Back and forward bring back the design and the day as well.
 watch(() => route.query, async (query) => {
@@ -72,7 +74,8 @@ const controls = ref<HTMLElement | null>(null)
 function go(to: string): void {
   const next = STEPS.find(s => s === to)
   if (!next || next === step.value) return
-  void router.push({ query: address(next) })
+  going = true
+  void router.push({ query: address(next) }).finally(() => { going = false })
   // Each step begins at its top, and with no refusal of another.
   bench.forgive()
   if (controls.value) controls.value.scrollTop = 0
@@ -83,7 +86,9 @@ function chooseDay(day: number): void {
   go('year')
 }
 async function fresh(): Promise<void> {
-  await keeping.add(startingDesign(freshId(), 'New greenhouse'))
+  const plain = startingDesign(freshId(), 'New greenhouse')
+  // Where feet and Fahrenheit are used, money is dollars until it is said to be another.
+  await keeping.add(settings.units === 'us' ? patchDesign(plain, [['topUp.heater.currency', 'USD']]) : plain)
   go('site')
   notices.tell('info', 'A complete starter design: change anything. Begin with where it stands and its monthly temperatures.')
 }

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, markRaw, reactive, toRaw } from 'vue'
+import { computed, markRaw, reactive } from 'vue'
 import { withGlazingAngle, withSharedBranches, type Design } from '../../core/design'
 import { type Figures } from '../../core/study/figures'
 import { angleVariants, coverVariants, formVariants, glazingVariants, mapVariants, turnVariants, wallVariants, type Variant } from '../../core/study/variants'
@@ -44,7 +44,7 @@ export const useStudies = defineStore('studies', () => {
   /** Studies whose design has changed since. */
   const stale = computed(() => Object.fromEntries(Object.entries(KINDS).map(([k, kind]) => {
     const study = all[k as StudyKind]
-    const of = toRaw(study).of
+    const { of } = study
     return [k, of !== null && withSharedBranches(figured(kind.rest(bench.current)), of) !== of]
   })) as Record<StudyKind, boolean>)
 

@@ -8,15 +8,17 @@ export interface Fuel {
   waterKg: number
   /** Heat of combustion, kWh per unit sold, and the unit; electricity is sold by the kWh. */
   perUnitKWh: number
+  /** A rough price of a kWh of it, money, until a person gives their own. */
+  roughPrice: number
   unit: string
   source: string
 }
 
 export const FUELS: readonly Fuel[] = [
-  { id: 'electricity', name: 'Electricity', efficiency: 1, waterKg: 0, perUnitKWh: 1, unit: 'kWh', source: 'resistance heating' },
-  { id: 'gas', name: 'Gas, flued', efficiency: 0.85, waterKg: 0, perUnitKWh: 10.3, unit: 'm³', source: 'typical flued air heater' },
-  { id: 'oil', name: 'Oil', efficiency: 0.82, waterKg: 0, perUnitKWh: 10, unit: 'L', source: 'typical flued air heater' },
-  { id: 'wood', name: 'Wood stove', efficiency: 0.7, waterKg: 0, perUnitKWh: 4.1, unit: 'kg', source: 'typical closed stove' },
-  { id: 'pellets', name: 'Pellets', efficiency: 0.85, waterKg: 0, perUnitKWh: 4.8, unit: 'kg', source: 'typical pellet stove' },
-  { id: 'gas-unvented', name: 'Gas, no flue', efficiency: 0.87, waterKg: 1.6, perUnitKWh: 10.3, unit: 'm³', source: 'higher heating value less the tenth that leaves as vapour and a little that leaks' },
+  { id: 'electricity', name: 'Electricity', efficiency: 1, waterKg: 0, perUnitKWh: 1, roughPrice: 0.28, unit: 'kWh', source: 'resistance heating' },
+  { id: 'gas', name: 'Gas, flued', efficiency: 0.85, waterKg: 0, perUnitKWh: 10.3, roughPrice: 0.1, unit: 'm³', source: 'typical flued air heater' },
+  { id: 'oil', name: 'Oil', efficiency: 0.82, waterKg: 0, perUnitKWh: 10, roughPrice: 0.11, unit: 'L', source: 'typical flued air heater' },
+  { id: 'wood', name: 'Wood stove', efficiency: 0.7, waterKg: 0, perUnitKWh: 4.1, roughPrice: 0.06, unit: 'kg', source: 'typical closed stove' },
+  { id: 'pellets', name: 'Pellets', efficiency: 0.85, waterKg: 0, perUnitKWh: 4.8, roughPrice: 0.08, unit: 'kg', source: 'typical pellet stove' },
+  { id: 'gas-unvented', name: 'Gas, no flue', efficiency: 0.87, waterKg: 1.6, perUnitKWh: 10.3, roughPrice: 0.1, unit: 'm³', source: 'higher heating value less the tenth that leaves as vapour and a little that leaks' },
 ]

@@ -14,6 +14,12 @@ const WORDS: Record<string, string> = {
   'store.rockBed': 'Rock bed', 'store.channels': 'Bed channels', 'breathe': 'Breathe', 'breathe.vents': 'Vents', 'breathe.lobby': 'Entry lobby', 'topUp': 'Top-up', 'topUp.heater': 'Heater', 'topUp.heater.currency': 'Currency',
   'topUp.lamps': 'Lamps',
 }
+for (const part of ['skin.wall', 'skin.roof']) {
+  Object.assign(WORDS, {
+    [`${part}[].own.name`]: 'Own material, name', [`${part}[].own.conductivity`]: 'Own material, conductivity', [`${part}[].own.density`]: 'Own material, density',
+    [`${part}[].own.specificHeat`]: 'Own material, specific heat', [`${part}[].own.solarAbsorptance`]: 'Own material, sun taken in',
+  })
+}
 
 /** A path of the document in the reader's words: “Bed 1”, “April low”. */
 export function pathInWords(path: string): string {

@@ -53,7 +53,7 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   const plain = withForm(design.shape, form, trail.map(d => d.shape))
   const tries = [plain]
   const { glazingAngleDeg } = makeOutline(plain)
-  for (const angle of [Math.min(60, Math.max(30, glazingAngleDeg)), 45, 55, 35]) tries.push(withGlazingAngle(plain, angle))
+  for (const angle of [Math.min(60, Math.max(30, glazingAngleDeg)), 45, 55, 35, 25, 15]) tries.push(withGlazingAngle(plain, angle))
   for (const t of [...tries]) tries.push({ ...t, sunkM: 0, riseM: 0 })
   for (const shape of tries) {
     const tried = withShape(design, shape)

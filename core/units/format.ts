@@ -43,6 +43,7 @@ export function formatQuantity(value: number, quantity: Quantity, system: UnitSy
   let decimals = options.decimals ?? DECIMALS[quantity] ?? 1
   if (options.decimals === undefined && u.symbol === 'in') decimals = 2
   if (options.decimals === undefined && u.symbol === 'R') decimals = 1
+  if (options.decimals === undefined && u.symbol === 'lb') decimals = 0
   const text = formatNumber(shown, decimals, options.sign)
   if (options.unit === false || u.symbol === '') return text
   const tight = u.symbol === '°' || u.symbol === '%' || u.symbol === '/h'

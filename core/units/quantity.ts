@@ -1,7 +1,7 @@
 /** The kinds of quantity a person types or reads, each with its units. Factors turn a typed value into SI: `si = value * factor + offset`. */
 export type Quantity =
   | 'length' | 'thickness' | 'area' | 'volume' | 'temperature' | 'temperatureDifference' | 'resistance' | 'transmittance'
-  | 'power' | 'energy' | 'angle' | 'share' | 'count' | 'airChanges' | 'speed' | 'money' | 'light' | 'hours' | 'insolation'
+  | 'power' | 'energy' | 'angle' | 'share' | 'count' | 'airChanges' | 'speed' | 'money' | 'light' | 'hours' | 'insolation' | 'mass'
 
 export type UnitSystem = 'metric' | 'us' | 'mixed'
 
@@ -54,6 +54,7 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   speed: [unit('m/s', 1, ['ms']), unit('mph', 0.44704, []), unit('km/h', 1 / 3.6, ['kmh', 'kph'])],
   money: [unit('', 1, ['€', '$', '£'])],
   light: [unit('mol', 1, ['mol/m²·d', 'mol/m2d'])],
+  mass: [unit('t', 1000, ['tonne', 'tonnes']), unit('kg', 1, ['kilogram', 'kilograms']), unit('lb', 0.45359237, ['lbs', 'pound', 'pounds'])],
   insolation: [unit('kWh/m²', 3.6e6, ['kwh/m2', 'kwh']), unit('MJ/m²', 1e6, ['mj/m2', 'mj'])],
   hours: [unit('h', 1, ['hour', 'hours', 'hr']), unit('min', 1 / 60, ['minute', 'minutes'])],
 }
@@ -78,6 +79,7 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   money: { metric: '', us: '', mixed: '' },
   light: { metric: 'mol', us: 'mol', mixed: 'mol' },
   hours: { metric: 'h', us: 'h', mixed: 'h' },
+  mass: { metric: 't', us: 'lb', mixed: 'lb' },
   insolation: { metric: 'kWh/m²', us: 'kWh/m²', mixed: 'kWh/m²' },
 }
 

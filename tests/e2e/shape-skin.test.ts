@@ -28,12 +28,25 @@ describe('forms', () => {
     expect(await consoleErrors(driver)).toEqual([])
   })
 
-  test('a drag that asks for too much is told why it stops', async () => {
-    await fresh('/?step=shape')
-    const box = await (await find(driver, 'handle-width')).getRect()
-    const [x, y] = [Math.round(box.x + box.width / 2), Math.round(box.y + box.height / 2)]
-    await driver.actions({ async: true }).move({ x, y }).press().move({ x: x - 200, y }).move({ x: 190, y }).perform()
-    expect(await (await find(driver, 'limit')).getText()).toMatch(/Width, back wall foot: no further this way; 1\.20\sm to 20\.00\sm is allowed/)
+  test('a drag that asks for too much is told why it stops, beside its handle', async () => {
+    await fresh('/?step=store')
+    const pull = async () => {
+      const box = await (await find(driver, 'handle-width')).getRect()
+      const [x, y] = [Math.round(box.x + box.width / 2), Math.round(box.y + box.height / 2)]
+      await driver.actions({ async: true }).move({ x, y }).press().move({ x: x - 200, y }).move({ x: 190, y }).perform()
+      return (await find(driver, 'limit')).getText()
+    }
+    // The barrels would stand in a bed: the wall stops before, and says so until the next edit.
+    expect(await pull()).toMatch(/Barrels: stand in bed \d/)
+    await driver.actions({ async: true }).release().perform()
+    const stopped = await metres('width')
+    expect(stopped).toBeGreaterThan(1.3)
+    const said = await (await find(driver, 'limit')).getRect()
+    const handle = await (await find(driver, 'handle-width')).getRect()
+    expect(Math.hypot(said.x - handle.x, said.y - handle.y)).toBeLessThan(330)
+    await type(driver, 'How many', '0')
+    expect(await driver.findElements(By.css('[data-test="limit"]'))).toHaveLength(0)
+    expect(await pull()).toMatch(/No further this way; 1\.20\sm to 20\.00\sm is allowed/)
     await driver.actions({ async: true }).release().perform()
     expect(await driver.findElements(By.css('[data-test="limit"]'))).toHaveLength(0)
     expect(await metres('width')).toBeCloseTo(1.2, 1)

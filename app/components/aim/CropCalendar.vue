@@ -20,6 +20,16 @@ function takeOut(i: number): void {
 }
 
 const cell = (i: number, m: number): CropCell | undefined => rows.value[i]?.cells[m]
+/** Why months fail, crop by crop: months of one reason together. */
+const failing = computed(() => rows.value.flatMap((row, i) => {
+  const months = new Map<string, string[]>()
+  row.cells.forEach((c, m) => {
+    if (crops.value[i]?.months[m] === '' || c.kept !== false) return
+    const why = c.reasons.join(', ') || 'not enough'
+    months.set(why, [...(months.get(why) ?? []), MONTH_NAMES[m]!.slice(0, 3)])
+  })
+  return months.size > 0 ? [{ name: needsOf(crops.value[i]!).name, text: [...months].map(([why, list]) => `${list.join(', ')} – ${why}`).join('; ') }] : []
+}))
 const spoken = (name: string, m: number, asked: CropMonth, c?: CropCell) => {
   const what = asked === '' ? 'nothing asked' : `asked to ${asked}`
   const gets = c ? `; the year lets it ${c.state === 'fails' ? 'die' : c.state.replace(/s$/, '')}${c.reasons.length > 0 ? `: ${c.reasons.join(', ')}` : ''}${c.tasks.length > 0 ? `; ${c.tasks.join(', ')}` : ''}` : ''
@@ -71,9 +81,14 @@ const spoken = (name: string, m: number, asked: CropMonth, c?: CropCell) => {
       </table>
     </div>
     <p v-if="crops.length > 0" class="hint mt-1">
-      Press a month: grow, hold, nothing. <span class="key grow" /> grows <span class="key hold" /> holds <span class="key missed" /> ✕ the year does not give it (its reason stands under the pointer) <span class="key could" /> it could grow;
+      Press a month: grow, hold, nothing. <span class="key grow" /> grows <span class="key hold" /> holds <span class="key missed" /> ✕ the year does not give it <span class="key could" /> it could grow;
       s sow, p plant, h harvest.
     </p>
+    <ul v-if="failing.length > 0" class="hint" data-test="crop-reasons">
+      <li v-for="f in failing" :key="f.name">
+        {{ f.name }}: {{ f.text }}
+      </li>
+    </ul>
   </div>
 </template>
 

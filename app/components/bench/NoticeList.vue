@@ -7,7 +7,7 @@ function act(id: number, run: () => void): void {
 </script>
 
 <template>
-  <div class="pointer-events-none fixed inset-x-0 bottom-4 z-50 flex flex-col items-center gap-2 px-4" aria-live="polite">
+  <div class="notices pointer-events-none fixed z-50 flex flex-col items-center gap-2" aria-live="polite">
     <div v-for="n in notices.all" :key="n.id" class="notice pointer-events-auto" :class="{ bad: n.kind !== 'info' }" :role="n.kind === 'error' ? 'alert' : 'status'" data-test="notice">
       <div class="min-w-0 flex-1">
         <p>{{ n.text }}</p>
@@ -28,6 +28,9 @@ function act(id: number, run: () => void): void {
 </template>
 
 <style scoped>
+/* Over the drawing, where it covers neither a field nor the year. */
+.notices { left: 190px; right: 302px; top: 3.4rem; }
+@media (max-width: 900px) { .notices { left: 0.6rem; right: 0.6rem; top: auto; bottom: 0.6rem; } }
 .notice { display: flex; gap: 0.8rem; align-items: flex-start; width: 100%; max-width: 42rem; background: var(--paper); border: 1px solid var(--ink); border-left: 6px solid var(--moss); padding: 0.6rem 0.9rem; box-shadow: 0 3px 14px #0003; }
 .notice.bad { border-left-color: var(--clay); }
 </style>

@@ -32,6 +32,11 @@ const steps = computed((): Step[] => {
   ]
 })
 
+/** On a phone the path runs sideways: the step in hand is brought into view. */
+const path = ref<HTMLElement | null>(null)
+watch(() => props.step, () => void nextTick(() => path.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })), { flush: 'post' })
+onMounted(() => path.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }))
+
 const cautions = computed(() => new Set(designCautions(bench.current, year.view?.answers ?? null).map(c => c.step)))
 
 /** State of a step: its mark and the words for it. */
@@ -44,7 +49,7 @@ function state(id: Step['id']): { mark: string, words: string, tone: string, siz
 </script>
 
 <template>
-  <nav aria-label="Path of work" class="path">
+  <nav ref="path" aria-label="Path of work" class="path">
     <p v-if="year.view" class="phone-score" aria-hidden="true">
       Coldest night <strong class="slab">{{ settings.show(year.view.answers.coldestNight.insideC, 'temperature') }}</strong>
     </p>
@@ -59,6 +64,9 @@ function state(id: Step['id']): { mark: string, words: string, tone: string, siz
         </button>
       </li>
     </ol>
+    <p class="marks hint">
+      <span class="text-moss">●</span> decided <span class="text-soft">○</span> default <span class="font-bold text-clay">!</span> caution
+    </p>
   </nav>
 </template>
 
@@ -69,11 +77,12 @@ function state(id: Step['id']): { mark: string, words: string, tone: string, siz
 .sub { display: block; font-size: 0.85rem; color: var(--soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .chosen .sub { color: inherit; opacity: 0.85; }
 .phone-score { display: none; }
+.marks { padding: 0.5rem 0 0 1.1rem; font-size: 0.78rem; white-space: nowrap; }
 @media (max-width: 900px) {
   .phone-score { display: block; padding: 0.15rem 0.8rem; background: var(--paper); border-bottom: 1px solid var(--line); }
   .phone-score strong { font-size: 1.35rem; }
   ol { display: flex; overflow-x: auto; }
-  .sub { display: none; }
+  .sub, .marks { display: none; }
   .step { padding: 0.35rem 0.8rem; border-left: 0; white-space: nowrap; }
   .step > span:first-child { gap: 0.35rem; }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { entry, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
-import { designCautions, headroomM, type Layer } from '../../../core/design'
+import { entry, FUELS, GLAZINGS, MATERIALS, NIGHT_COVERS, VESSELS } from '../../../core/catalog'
+import { designCautions, hasSolidRoof, headroom, type Layer } from '../../../core/design'
 import { turnWords } from '../../../core/geometry/compass'
 import { makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
@@ -23,21 +23,34 @@ const a = computed(() => year.view?.answers ?? null)
 const m = (v: number) => settings.show(v, 'length')
 const t = (v: number) => settings.show(v, 'temperature')
 const layers = (list: Layer[]) => `${list.map(l => `${materialOf(l).name} ${settings.show(l.thicknessM, 'thickness')}${l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : ''}`).join(', ')}; ${settings.show(layersResistance(list) + 0.17, 'resistance')} with its films`
+/** Mass, vents and heater, as far as there are any. */
+const stores = computed((): [string, string][] => {
+  const { store, breathe, topUp } = d.value
+  const v = entry(VESSELS, store.barrels.vessel)
+  const out: [string, string][] = []
+  if (store.barrels.count > 0) out.push(['Water', `${store.barrels.count} × ${v.name.toLowerCase()}, ${store.barrels.stack > 1 ? `${store.barrels.stack} high, ` : ''}${settings.show(store.barrels.count * v.volumeM3, 'volume')} in all`])
+  if (store.tank.lengthM > 0) out.push(['Tank', `${m(store.tank.lengthM)} × ${m(store.tank.widthM)} × ${m(store.tank.heightM)}`])
+  if (store.pond.lengthM > 0) out.push(['Pond', `${m(store.pond.lengthM)} × ${m(store.pond.widthM)}, ${m(store.pond.depthM)} deep`])
+  if (store.massWall.thicknessM > 0) out.push(['Mass wall', `${entry(MATERIALS, store.massWall.material).name}, ${settings.show(store.massWall.thicknessM, 'thickness')} inside the back wall`])
+  out.push(['Vents', `${settings.show(breathe.vents.lowM2, 'area')} low and ${settings.show(breathe.vents.highM2, 'area')} high, from ${t(breathe.vents.startC)} to ${t(breathe.vents.fullC)}`])
+  if (topUp.heater.on) out.push(['Heater', `${entry(FUELS, topUp.heater.fuel).name}, ${settings.show(topUp.heater.capacityW, 'power')}, keeps ${t(topUp.heater.setPointC)}`])
+  return out
+})
 const rows = computed((): [string, string][] => {
   const { shape, skin, site } = d.value
   const o = outline.value
   return [
     ['Where', `${site.place}, ${Math.abs(site.latitudeDeg).toFixed(2)}° ${site.latitudeDeg < 0 ? 'S' : 'N'}, sunny side ${turnWords(site.latitudeDeg, shape.turnDeg)} (true compass)`],
     ['Form', `${shape.form}, ${m(shape.lengthM)} long, ${m(o.widthM)} wide inside`],
-    ['Heights', `ridge ${m(o.ridgeHeightM)}, ${m(o.ridgeAtM)} from the sunny wall; knee wall ${m(o.kneeWallM)}; back wall ${m(o.backWallM)}; headroom ${m(headroomM(d.value))}`],
+    ['Heights', `ridge ${m(o.ridgeHeightM)}, ${m(o.ridgeAtM)} from the sunny wall; knee wall ${m(o.kneeWallM)}; back wall ${m(o.backWallM)}; headroom ${m(headroom(d.value).clearM)}`],
     ['Glazing', `${entry(GLAZINGS, skin.glazing).name} at ${o.glazingAngleDeg.toFixed(1)}° from level, slope ${m(o.sunnySlopeM)}`],
-    ['Walls', layers(skin.wall)], ['Solid roof', layers(skin.roof)],
+    ['Walls', layers(skin.wall)], ...(hasSolidRoof(d.value) ? [['Solid roof', layers(skin.roof)] as [string, string]] : []), ...stores.value,
     ['Night cover', skin.cover.id === 'none' ? 'none' : `${entry(NIGHT_COVERS, skin.cover.id).name}, ${skin.cover.place}, fit ${skin.cover.fit}`],
     ['Ground edge', skin.edge.thicknessM > 0 ? `${layers([skin.edge]).split(';')[0]}, ${m(skin.edge.depthM)} deep${skin.edge.skirtM > 0 ? `, skirt ${m(skin.edge.skirtM)}` : ''}; floor ${m(shape.sunkM)} below the ground` : 'no board'],
     ...(a.value ? [['Coldest night', `${t(a.value.coldestNight.insideC)} inside at ${t(a.value.coldestNight.outsideC)} outside, ${a.value.coldestNight.day}`], ['Hottest afternoon', `${t(a.value.hottestAfternoon.insideC)} inside`]] as [string, string][] : []),
   ]
 })
-const cautions = computed(() => designCautions(d.value, a.value))
+const cautions = computed(() => designCautions(d.value, a.value, settings.show))
 </script>
 
 <template>

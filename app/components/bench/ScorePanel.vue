@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { designCautions, type StepId } from '../../../core/design'
+import { roughCost } from '../../../core/takeoff/cost'
+import { formatNumber } from '../../../core/units'
 
 const props = defineProps<{ step: string }>()
 const bench = useDesign()
@@ -24,9 +26,11 @@ const sunEstimated = computed(() => {
 })
 const darkest = computed(() => (a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0))
 const hottestDay = computed(() => (a.value ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}` : ''))
-const cautions = computed(() => designCautions(bench.current, a.value).filter(c => c.step === props.step as StepId))
+const cautions = computed(() => designCautions(bench.current, a.value, settings.show).filter(c => c.step === props.step as StepId))
 const elsewhere = computed(() => designCautions(bench.current, a.value).length - cautions.value.length)
-const money = (v: number, currency: string) => `${currency} ${Math.round(v)}`
+const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
+const cost = computed(() => roughCost(bench.current).total)
+const budget = computed(() => bench.current.aim.practical.budget)
 
 function showColdest(): void {
   if (!a.value) return
@@ -86,6 +90,12 @@ function showColdest(): void {
           <dd>
             {{ heated ? settings.show(a.topUp.kWh * 3.6e6, 'energy') : 'none' }}
             <ChangeMark v-if="heated || (was && was.topUp.kWh > 0)" :now="a.topUp.kWh * 3.6e6" :was="was ? was.topUp.kWh * 3.6e6 : null" quantity="energy" more="bad" />
+          </dd>
+        </div>
+        <div class="row">
+          <dt>Materials, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span></dt>
+          <dd :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost">
+            {{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}
           </dd>
         </div>
         <div class="row">

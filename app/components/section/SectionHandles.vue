@@ -27,7 +27,7 @@ const clamp = (v: number, [low, high]: readonly [number, number]) => Math.min(hi
 const snap = (v: number) => Math.round(v * 50) / 50
 
 /** Said beside a handle while a drag asks for more than it can give, or when an edit of it was refused; gone with the next edit. */
-const said = ref<{ text: string, id: string } | null>(null)
+const said = ref<{ text: string, id: string, /** Only while the hand pulls. */ limit: boolean } | null>(null)
 const between = ([low, high]: readonly [number, number]) => `${settings.show(low, 'length')} to ${settings.show(high, 'length')} is allowed`
 
 const handles = computed((): Handle[] => {
@@ -89,19 +89,25 @@ function moved(handle: Handle, event: PointerEvent): void {
   if (!dragging || dragging.id !== handle.id) return
   const x = props.scale.toX(event.clientX + dragging.offX)
   const z = props.scale.toZ(event.clientY + dragging.offZ)
-  bench.setShape(handle.move(dragging.shape, x, z), dragging.kind)
+  // What can't be taken is taken half way, or a quarter: a fast hand stops where a slow one does.
+  let refused: string | null = null
+  for (const part of [1, 0.5, 0.25, 0.1]) {
+    const why = bench.setShape(handle.move(dragging.shape, handle.x + (x - handle.x) * part, handle.z + (z - handle.z) * part), dragging.kind)
+    refused ??= why
+    if (why === null) break
+  }
   void nextTick(() => {
     const now = handles.value.find(h => h.id === handle.id)
     const left = !now ? 0 : Math.max(handle.axis === 'z' ? 0 : Math.abs(now.x - x), handle.axis === 'x' ? 0 : Math.abs(now.z - z))
     // The foot stays at 0 while the wall moves: its place across says nothing.
     const far = now && (handle.id === 'foot' ? Math.abs(now.z - z) : left) > 0.15
-    said.value = bench.refusal !== '' ? { text: bench.refusal, id: handle.id } : far ? { text: `No further this way; ${handle.allowed}.`, id: handle.id } : null
+    said.value = refused !== null ? { text: refused, id: handle.id, limit: false } : far ? { text: `No further this way; ${handle.allowed}.`, id: handle.id, limit: true } : null
   })
 }
 
 function up(): void {
   dragging = null
-  if (bench.refusal === '') said.value = null
+  if (said.value?.limit) said.value = null
   emit('hold', false)
 }
 
@@ -117,10 +123,10 @@ function key(handle: Handle, event: KeyboardEvent): void {
   const dz = handle.axis === 'z' ? (way[1] || way[0]) : way[1]
   const scaleZ = handle.id === 'knee' ? 0.5 : 1
   bench.setShape(handle.move(bench.current.shape, handle.x + dx * step, handle.z + dz * step * scaleZ), `key ${handle.id}`)
-  said.value = bench.refusal !== '' ? { text: bench.refusal, id: handle.id } : null
+  said.value = bench.refusal !== '' ? { text: bench.refusal, id: handle.id, limit: false } : null
 }
-watch(() => [bench.current, bench.refusal], () => {
-  if (!dragging && bench.refusal === '') said.value = null
+watch(() => bench.current, () => {
+  if (!dragging) said.value = null
 })
 const beside = computed(() => {
   const h = handles.value.find(k => k.id === said.value?.id)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { entry, VESSELS } from '../../../core/catalog'
-import { clearances, type Design } from '../../../core/design'
+import { clearances, headroom, type Design } from '../../../core/design'
 import { layBarrels, roomObjects } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -53,17 +53,10 @@ const waterC = computed(() => {
   return view.hours.waterC[h]!
 })
 
-/** The person stands where there is most room beside the beds and barrels. */
+/** The person stands where there is most room overhead beside what stands on the floor. */
 const person = computed(() => {
-  let best = { x: props.outline.widthM / 2, clear: 0 }
-  const layout = layBarrels(props.design)
-  for (let i = 2; i <= 58; i++) {
-    const x = props.outline.widthM * i / 60
-    const taken = roomObjects(props.design).some(b => x > b.x0 - 0.16 && x < b.x1 + 0.16) || (layout && x > layout.x0 - 0.2 && x < layout.x1 + 0.2)
-    const clear = clearHeightAt(props.outline, x)
-    if (!taken && clear > best.clear) best = { x, clear }
-  }
-  return best.clear > 0 ? best : null
+  const found = headroom(props.design)
+  return found.clearM > 0 ? found : null
 })
 const tall = 1.72
 const paths = computed(() => clearances(props.design))
@@ -127,7 +120,7 @@ const heaterAt = computed(() => {
       <path :d="`M ${scale.x(heaterAt) - 6} ${scale.y(0) - 6} v 6 m 12 0 v -6`" stroke="var(--ink)" stroke-width="1.6" />
       <title>Heater</title>
     </g>
-    <text v-if="person && scale.ppm > 45" :x="scale.x(person.x) + 20" :y="scale.y(tall) - 8" text-anchor="end" class="note">{{ settings.show(person.clear - design.shape.pathM, 'length') }} clear</text>
+    <text v-if="person && scale.ppm > 45" :x="scale.x(person.x)" :y="scale.y(0.3 + design.shape.pathM)" text-anchor="middle" class="note">{{ settings.show(person.clearM, 'length') }} clear</text>
   </g>
 </template>
 

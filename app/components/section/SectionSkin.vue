@@ -65,6 +65,7 @@ const strip = computed(() => {
 /** Sheets of the glazing, drawn side by side from inside (thick, blue) outwards. */
 const sheets = computed(() => entry(GLAZINGS, props.design.skin.glazing).layers)
 const hasCover = computed(() => props.design.skin.cover.id !== 'none')
+const BENT = new Set(['dome', 'arch', 'gambrel'])
 /** Angle arc at the glazing's foot. */
 const arc = computed(() => {
   const { scale, outline } = props
@@ -74,6 +75,8 @@ const arc = computed(() => {
   const a = outline.glazingAngleDeg * Math.PI / 180
   return {
     path: `M ${x + r} ${y} A ${r} ${r} 0 0 0 ${x + r * Math.cos(a)} ${y - r * Math.sin(a)}`, x, y, r,
+    // Where the glazing bends, the angle is that of its chord: a line to the ridge shows it.
+    chord: BENT.has(outline.form) ? { x: scale.x(outline.ridgeAtM), y: scale.y(outline.ridgeHeightM) } : null,
   }
 })
 /** Draughts at the joints: none when built with care, one as usual, three when gappy. */
@@ -134,6 +137,7 @@ const vents = computed(() => {
       <title>Air leaks at this joint</title>
     </g>
     <path :d="arc.path" fill="none" stroke="var(--ink)" stroke-width="1.3" />
+    <line v-if="arc.chord" :x1="arc.x" :y1="arc.y" :x2="arc.chord.x" :y2="arc.chord.y" stroke="var(--ink)" stroke-width="1" stroke-dasharray="3 3" />
     <line :x1="arc.x" :x2="arc.x + arc.r + 12" :y1="arc.y" :y2="arc.y" stroke="var(--ink)" stroke-width="1" stroke-dasharray="3 3" />
   </g>
 </template>

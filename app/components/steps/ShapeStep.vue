@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clearances, freePlace, headroomM, RANGES, withBackWall, withBreak, withKneeWall, withRidge, withWidth, type Bed } from '../../../core/design'
+import { clearances, freePlace, headroom, RANGES, withBackWall, withBreak, withKneeWall, withRidge, withWidth, type Bed } from '../../../core/design'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { kneeWallSnow } from '../../../core/sums'
 
@@ -172,7 +172,7 @@ function toggle(m: { kind: Mass, of: Record<string, number> }): void {
             <p data-test="gaps">
               Free floor from the sunny wall: <template v-for="(g, i) in gaps" :key="g.x0">
                 {{ i > 0 ? ', ' : '' }}<strong :class="g.narrow ? 'text-clay' : ''">{{ m(g.widthM) }}{{ g.narrow ? ' (narrow)' : '' }}</strong>
-              </template>{{ gaps.length === 0 ? 'none' : '' }}. Headroom on the path {{ m(headroomM(bench.current)) }}.
+              </template>{{ gaps.length === 0 ? 'none' : '' }}. Headroom on the path {{ m(headroom(bench.current).clearM) }}.
             </p>
           </div>
         </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FINISHES, GLAZINGS } from '../../../core/catalog'
-import { RANGES } from '../../../core/design'
+import { hasSolidRoof, RANGES } from '../../../core/design'
+import { makeOutline } from '../../../core/geometry/section'
 import { LATER } from '~/parts'
 
 const bench = useDesign()
@@ -13,6 +14,7 @@ const TABS = [
 const GlazingCompare = defineAsyncComponent(LATER.GlazingCompare)
 const HeatLosses = defineAsyncComponent(LATER.HeatLosses)
 const tab = ref(0)
+const hasPoleSlope = computed(() => bench.current.shape.form === 'dome' || makeOutline(bench.current.shape).poleSlopeM > 0)
 const go = (id: string) => {
   tab.value = Math.max(0, TABS.findIndex(t => t.id === id))
 }
@@ -27,10 +29,10 @@ const go = (id: string) => {
       <div class="step-grid">
         <div>
           <ChoiceField label="Type" :value="skin.glazing" :options="GLAZINGS" :set="v => bench.edit([['skin.glazing', v]])" hint="Compare sets all of them side by side." data-test="glazing" />
-          <ChoiceField label="Slope on the pole side" :value="skin.poleSlope" :options="[{ id: 'solid', name: 'solid and insulated' }, { id: 'glazed', name: 'glazed as well' }]" :set="v => bench.edit([['skin.poleSlope', v]])" />
+          <ChoiceField v-if="hasPoleSlope" label="Slope on the pole side" :value="skin.poleSlope" :options="[{ id: 'solid', name: 'solid and insulated' }, { id: 'glazed', name: 'glazed as well' }]" :set="v => bench.edit([['skin.poleSlope', v]])" />
         </div>
         <div>
-          <QuantityField label="Glazed share of the ends" quantity="share" :value="skin.endsGlazedShare" :min="0" :max="RANGES['skin.endsGlazedShare'][1]" :slide="0.05" :set="set('skin.endsGlazedShare')" />
+          <QuantityField v-if="bench.current.shape.form !== 'dome'" label="Glazed share of the ends" quantity="share" :value="skin.endsGlazedShare" :min="0" :max="RANGES['skin.endsGlazedShare'][1]" :slide="0.05" :set="set('skin.endsGlazedShare')" />
           <QuantityField label="Bars and frame, share of the opening" quantity="share" :value="skin.condition.frameShare" :min="0" :max="RANGES['skin.condition.frameShare'][1]" :slide="0.01" :set="set('skin.condition.frameShare')" />
         </div>
         <div>
@@ -51,7 +53,7 @@ const go = (id: string) => {
           <LayersField title="Walls, outside to inside" path="skin.wall" :layers="skin.wall" />
           <ChoiceField class="mt-2" label="Inner face of the walls" :value="skin.finish.wall" :options="FINISHES" :set="v => bench.edit([['skin.finish.wall', v]])" hint="Reflecting faces light the plants; dark faces warm the mass." />
         </div>
-        <div>
+        <div v-if="hasSolidRoof(bench.current)">
           <LayersField title="Solid roof slope, outside to inside" path="skin.roof" :layers="skin.roof" />
           <ChoiceField class="mt-2" label="Inner face of the roof" :value="skin.finish.roof" :options="FINISHES" :set="v => bench.edit([['skin.finish.roof', v]])" />
         </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FUELS } from '../../../core/catalog'
+import { entry, FUELS } from '../../../core/catalog'
 import { RANGES } from '../../../core/design'
 
 const bench = useDesign()
@@ -27,14 +27,14 @@ function setCurrency(event: Event): void {
         Strength and fuel
       </h2>
       <QuantityField label="Greatest output" quantity="power" :value="heater.capacityW" :min="0" :max="20000" :slide="250" :set="set('topUp.heater.capacityW')" />
-      <ChoiceField label="Fuel" :value="heater.fuel" :options="FUELS" :set="v => bench.edit([['topUp.heater.fuel', v]])" />
+      <ChoiceField label="Fuel" :value="heater.fuel" :options="FUELS" :set="v => bench.edit([['topUp.heater.fuel', v], ['topUp.heater.pricePerKWh', entry(FUELS, v).roughPrice]], 'fuel')" hint="Its rough price comes along: put your own." />
     </div>
     <div>
       <h2 class="group-title">
         Price
       </h2>
       <QuantityField label="For each kWh of fuel" quantity="money" :value="heater.pricePerKWh" :min="0" :max="RANGES['topUp.heater.pricePerKWh'][1]" :set="set('topUp.heater.pricePerKWh')" />
-      <label :for="currencyId">Currency</label>
+      <label :for="currencyId" class="mr-2">Currency</label>
       <input :id="currencyId" class="input !w-20" maxlength="3" :value="heater.currency" @change="setCurrency">
       <p class="hint">
         A kWh is energy; a kW is how fast it flows.

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { withGlazingAngle } from '../../../core/design'
 import { makeOutline } from '../../../core/geometry/section'
+import { shownUnit } from '../../../core/units'
 import type { StudyPoint } from '~/stores/studies'
 
 /** Glazing angle against turn: every pair a year, its colour how it does. */
@@ -9,9 +10,9 @@ const bench = useDesign()
 const settings = useSettings()
 const study = computed(() => studies.all.map)
 const SHOWN = {
-  coldest: { name: 'coldest night', pick: (p: StudyPoint) => p.figures.coldestC, say: (v: number) => settings.show(v, 'temperature', { unit: false }), good: 1 },
-  light: { name: 'winter light', pick: (p: StudyPoint) => p.figures.winterDli, say: (v: number) => v.toFixed(1), good: 1 },
-  heat: { name: 'heat', pick: (p: StudyPoint) => p.figures.heatKWh, say: (v: number) => String(Math.round(v)), good: -1 },
+  coldest: { name: 'coldest night', pick: (p: StudyPoint) => p.figures.coldestC, say: (v: number) => settings.show(v, 'temperature', { unit: false }), unit: () => shownUnit('temperature', settings.units).symbol, good: 1 },
+  light: { name: 'winter light', pick: (p: StudyPoint) => p.figures.winterDli, say: (v: number) => v.toFixed(1), unit: () => 'mol/m² a day', good: 1 },
+  heat: { name: 'heat', pick: (p: StudyPoint) => p.figures.heatKWh, say: (v: number) => String(Math.round(v)), unit: () => 'kWh', good: -1 },
 } as const
 const shown = ref<keyof typeof SHOWN>('coldest')
 const angles = computed(() => [...new Set(study.value.points.map(p => p.at))].sort((a, b) => a - b))
@@ -61,7 +62,7 @@ const take = (p: StudyPoint) => bench.setShape({ ...withGlazingAngle(bench.curre
               <td v-for="t in turns" :key="t">
                 <button
                   v-if="cell(a, t)" class="w-full cursor-pointer px-1.5 py-0.5 text-right" :class="isNow(cell(a, t)!) ? 'outline-2 outline-clay' : ''" :style="{ background: shade(cell(a, t)!) }"
-                  :aria-label="`Angle ${a}°, turn ${cell(a, t)!.label}: ${SHOWN[shown].name} ${SHOWN[shown].say(SHOWN[shown].pick(cell(a, t)!))}. Take it.`" @click="take(cell(a, t)!)"
+                  :aria-label="`Angle ${a}°, turn ${cell(a, t)!.label}: ${SHOWN[shown].name} ${SHOWN[shown].say(SHOWN[shown].pick(cell(a, t)!))} ${SHOWN[shown].unit()}. Take it.`" @click="take(cell(a, t)!)"
                 >
                   {{ SHOWN[shown].say(SHOWN[shown].pick(cell(a, t)!)) }}
                 </button>
