@@ -1,4 +1,4 @@
-import { mkdtempSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
@@ -7,10 +7,10 @@ import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
 export interface Size { width: number, height: number }
 
 /** A headless Chromium with a fresh profile. */
-export async function openBrowser(size: Size = { width: 1280, height: 800 }, downloads = tmpdir()): Promise<WebDriver> {
+export async function openBrowser(size: Size = { width: 1280, height: 800 }, downloads = tmpdir(), more: { profile?: string, arguments?: string[] } = {}): Promise<WebDriver> {
   const options = new Options()
   options.addArguments('--headless', '--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-features=BackForwardCache',
-    '--hide-scrollbars', '--force-prefers-reduced-motion', `--window-size=${size.width},${size.height}`, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'tierra-profile-'))}`)
+    '--hide-scrollbars', '--force-prefers-reduced-motion', `--window-size=${size.width},${size.height}`, `--user-data-dir=${more.profile ?? mkdtempSync(join(tmpdir(), 'tierra-profile-'))}`, ...more.arguments ?? [])
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })
   const log = new logging.Preferences()
@@ -19,6 +19,16 @@ export async function openBrowser(size: Size = { width: 1280, height: 800 }, dow
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build() as WebDriver & { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
   await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { ...size, deviceScaleFactor: 1, mobile: size.width < 600 })
   return driver
+}
+
+/** Ends the browser of a profile at once, as a crash or a cut of power to it would. */
+export function killProcesses(profile: string): void {
+  for (const pid of readdirSync('/proc').filter(n => /^\d+$/.test(n))) {
+    try {
+      if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(`--user-data-dir=${profile}`)) process.kill(Number(pid), 'SIGKILL')
+    }
+    catch { /* it has ended by itself */ }
+  }
 }
 
 /** The element with a `data-test` name, once it is there. */

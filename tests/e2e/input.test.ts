@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { By } from 'selenium-webdriver'
+import { By, Key } from 'selenium-webdriver'
 import { epwText } from '../formats/epw-file'
 import { click, coldest, field, find, settled, type } from './browser'
 import { downloads, driver, fresh, notice, text } from './session'
@@ -11,13 +11,47 @@ describe('real input', () => {
     await type(driver, 'Longitude', '-70.4')
     await type(driver, 'Latitude', '-46.2')
     expect(await (await field(driver, 'Time zone')).getAttribute('value')).toMatch(/^America\//)
-    expect(await notice()).toMatch(/hottest month is July/)
+    expect(await text('[data-test="turned-months"]')).toMatch(/hottest month is July/)
+    // The offer goes as soon as it does not hold any more.
+    await type(driver, 'Latitude', '46.2')
+    expect(await driver.findElements(By.css('[data-test="turned-months"]'))).toHaveLength(0)
+    await type(driver, 'Latitude', '-46.2')
     await driver.findElement(By.xpath('//button[normalize-space(.)="Move the months by half a year"]')).click()
     await settled(driver)
     expect(await (await find(driver, 'highC-0')).getAttribute('value')).toBe('25.1')
     expect(await text('[data-test="score"]')).toMatch(/(June|July|August)/)
     await type(driver, 'Latitude', '95')
     expect(await text('[data-test="panel-site"]')).toMatch(/Out of range: −90\.0° to 90\.0° is allowed/)
+  })
+
+  test('months: lows typed above the old highs stay as typed until the highs come; any unit; every figure the year uses is shown, changed and given back', async () => {
+    await fresh('/?step=site')
+    const cell = async (name: string) => find(driver, name)
+    const put = async (name: string, typed: string) => (await cell(name)).sendKeys(Key.chord(Key.CONTROL, 'a'), typed, Key.TAB)
+    const before = await coldest(driver)
+    for (const m of [0, 1]) await put(`lowC-${m}`, '12')
+    expect(await (await cell('lowC-0')).getAttribute('value')).toBe('12')
+    expect(await (await cell('lowC-0')).getAttribute('aria-invalid')).toBe('true')
+    expect(await text('[data-test="month-faults"]')).toMatch(/January: the low of 12\.0.°C is not half a degree below the high/)
+    expect(await coldest(driver)).toBe(before)
+    // Elsewhere and back: what was typed waits.
+    await click(driver, 'step-skin')
+    await click(driver, 'step-site')
+    expect(await (await cell('lowC-0')).getAttribute('value')).toBe('12')
+    for (const m of [0, 1]) await put(`highC-${m}`, '68F')
+    expect(await (await cell('highC-0')).getAttribute('value')).toBe('20.0')
+    expect(await driver.findElements(By.css('[data-test="month-faults"]'))).toHaveLength(0)
+    expect(await coldest(driver)).toBeGreaterThan(before + 1)
+    // An illustrative climate brings sunshine: shown, and given back to the estimate.
+    await (await find(driver, 'climate-type')).findElement(By.css('option[value="continental"]')).click()
+    expect(await (await cell('sunshineH-0')).getAttribute('value')).toBe('2.4')
+    const given = await coldest(driver)
+    await click(driver, 'estimate-sunshineH')
+    await settled(driver)
+    expect(await text('[data-test="row-sunshineH"]')).toMatch(/estimated/)
+    expect(await coldest(driver)).not.toBe(given)
+    await click(driver, 'give-windMs')
+    expect(Number(await (await cell('windMs-0')).getAttribute('value'))).toBeCloseTo(2.5, 0)
   })
 
   test('normals pasted from a spreadsheet; what is wrong is said and nothing is lost', async () => {

@@ -1,8 +1,10 @@
-import { readdirSync, readFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
-import { click, coldest, field, find, settled, type } from './browser'
+import { epwText } from '../formats/epw-file'
+import { click, coldest, field, find, killProcesses, openBrowser, settled, type } from './browser'
 import { app, downloads, driver, dropFile, fresh, notice, text } from './session'
 
 describe('keeping', () => {
@@ -116,6 +118,89 @@ describe('keeping', () => {
     await settled(driver)
     await click(driver, 'step-store')
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('25')
+  })
+
+  test('left within 0 to 400 ms of an edit, fifty times: none is lost', async () => {
+    await fresh('/?step=store')
+    for (let i = 0; i < 50; i++) {
+      const count = 10 + i % 23
+      await type(driver, 'How many', String(count))
+      await driver.sleep(i * 8)
+      await driver.navigate().refresh()
+      await field(driver, 'How many')
+      await driver.wait(async () => (await (await field(driver, 'How many')).getAttribute('value')) === String(count), 5000, `edit ${i} of ${count} was lost`)
+    }
+  }, 240000)
+
+  test('a browser that is killed as soon as it says kept has kept it', async () => {
+    const profile = mkdtempSync(join(tmpdir(), 'tierra-killed-'))
+    for (const count of ['17', '19', '23']) {
+      const other = await openBrowser({ width: 1280, height: 800 }, tmpdir(), { profile })
+      await other.get(`${app.address}/?step=store`)
+      await settled(other)
+      await type(other, 'How many', count)
+      await other.wait(async () => (await (await find(other, 'keep-state')).getText()) === 'kept', 5000, 'not kept', 5)
+      killProcesses(profile)
+      await other.quit().catch(() => {})
+      const again = await openBrowser({ width: 1280, height: 800 }, tmpdir(), { profile })
+      await again.get(`${app.address}/?step=store`)
+      await settled(again)
+      expect(await (await field(again, 'How many')).getAttribute('value')).toBe(count)
+      await again.quit()
+    }
+  }, 180000)
+
+  test('on a plain host name, where the browser has no secure context: new, duplicate, edit and import work', async () => {
+    const other = await openBrowser({ width: 1280, height: 800 }, tmpdir(), { arguments: ['--host-resolver-rules=MAP bench.test 127.0.0.1'] })
+    try {
+      const address = app.address.replace('127.0.0.1', 'bench.test')
+      await other.get(`${address}/?step=store`)
+      await settled(other)
+      expect(await other.executeScript('return window.isSecureContext')).toBe(false)
+      await click(other, 'design-menu')
+      await click(other, 'menu-new')
+      await other.wait(async () => (await (await find(other, 'design-menu')).getText()) === 'New greenhouse', 5000)
+      await click(other, 'step-store')
+      await type(other, 'How many', '9')
+      await other.wait(async () => (await (await find(other, 'keep-state')).getText()) === 'kept', 5000)
+      await other.navigate().refresh()
+      await settled(other)
+      expect(await (await field(other, 'How many')).getAttribute('value')).toBe('9')
+      await other.get(`${address}/designs`)
+      await click(other, 'duplicate')
+      await other.wait(async () => /\(2\)/.test(await other.findElement(By.css('[data-test="design-list"]')).getText()), 5000)
+    }
+    finally { await other.quit() }
+  })
+
+  test('back and forward go through the steps; text dragged on the page is no file; a dropped EPW is weather', async () => {
+    await fresh('/?step=shape')
+    for (const step of ['skin', 'store', 'year']) await click(driver, `step-${step}`)
+    await driver.navigate().back()
+    await find(driver, 'panel-store')
+    await driver.navigate().back()
+    await find(driver, 'panel-skin')
+    await driver.navigate().forward()
+    await find(driver, 'panel-store')
+    await driver.executeScript('const t = new DataTransfer(); t.setData("text/plain", "x"); document.querySelector("main").dispatchEvent(new DragEvent("dragover", { dataTransfer: t, bubbles: true, cancelable: true }))')
+    expect(await text('body')).not.toMatch(/Drop a design/)
+    await dropFile('field.epw', epwText())
+    expect(await notice()).toMatch(/a year of 8760 hours is in use/)
+    await driver.get(`${app.address}/?d=nobody&step=store`)
+    await settled(driver)
+    expect(await notice()).toMatch(/is not kept in this browser/)
+  })
+
+  test('the page weighs at most 450 kB before its first score', async () => {
+    await fresh('/')
+    await driver.sendDevToolsCommand('Network.clearBrowserCache', {})
+    await driver.get(`${app.address}/`)
+    await find(driver, 'coldest')
+    // What is fetched after the score is what later steps need.
+    const weight = await driver.executeScript<number>(`const at = performance.getEntriesByType('mark').find(m => m.name === 'first score').startTime
+      return performance.getEntriesByType('resource').filter(r => r.startTime < at).reduce((sum, r) => sum + r.transferSize, 0)`)
+    expect(weight).toBeGreaterThan(100_000)
+    expect(weight).toBeLessThan(450_000)
   })
 
   test('once loaded it works offline', async () => {

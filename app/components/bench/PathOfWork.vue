@@ -65,7 +65,7 @@ function state(id: Step['id']): { mark: string, words: string, tone: string, siz
       </li>
     </ol>
     <p class="marks hint">
-      <span class="text-moss">●</span> decided <span class="text-soft">○</span> default <span class="font-bold text-clay">!</span> caution
+      <span class="text-moss">●</span> decided, <span class="text-soft">○</span> at its default, <span class="font-bold text-clay">!</span> has a caution
     </p>
   </nav>
 </template>
@@ -77,7 +77,7 @@ function state(id: Step['id']): { mark: string, words: string, tone: string, siz
 .sub { display: block; font-size: 0.85rem; color: var(--soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .chosen .sub { color: inherit; opacity: 0.85; }
 .phone-score { display: none; }
-.marks { padding: 0.5rem 0 0 1.1rem; font-size: 0.78rem; white-space: nowrap; }
+.marks { padding: 0.5rem 0.4rem 0 1.1rem; font-size: 0.78rem; line-height: 1.5; }
 @media (max-width: 900px) {
   .phone-score { display: block; padding: 0.15rem 0.8rem; background: var(--paper); border-bottom: 1px solid var(--line); }
   .phone-score strong { font-size: 1.35rem; }

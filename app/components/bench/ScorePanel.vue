@@ -32,6 +32,9 @@ const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)
 const cost = computed(() => roughCost(bench.current).total)
 const budget = computed(() => bench.current.aim.practical.budget)
 
+// For whoever measures how long the first score takes.
+watch(a, () => performance.mark('first score'), { once: true })
+
 function showColdest(): void {
   if (!a.value) return
   year.day = Math.floor(a.value.coldestNight.hour / 24) % DAYS

@@ -14,7 +14,7 @@ const ROWS: readonly Row[] = [
   { key: 'highC', title: 'high', quantity: 'temperature', decimals: 1, optional: false, estimate: '' },
   { key: 'sunshineH', title: 'sunshine, h a day', quantity: 'hours', decimals: 1, optional: true, estimate: 'what is needed of it, from the daily range of temperature' },
   { key: 'globalJm2', title: 'light, kWh/m²', quantity: 'insolation', decimals: 1, optional: true, estimate: 'from sunshine where it is given, else from the daily range; a day’s sum on level ground' },
-  { key: 'humidity', title: 'humidity, %', quantity: 'share', decimals: 0, optional: true, estimate: 'estimated from the daily low' },
+  { key: 'humidity', title: 'humidity, %', quantity: 'share', decimals: 0, optional: true, estimate: 'from the daily low' },
   { key: 'windMs', title: 'wind', quantity: 'speed', decimals: 1, optional: true, estimate: 'a typical breeze' },
   { key: 'snowDays', title: 'days of snow', quantity: 'count', decimals: 0, optional: true, estimate: 'none' },
 ]
