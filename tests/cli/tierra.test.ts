@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, lstatSync, mkdtempSync, readdirSync, readFileSync, statSync, symlinkSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { DEMOS } from '../../core/design'
@@ -102,3 +102,33 @@ test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
   expect(existsSync(join(folder, 'never.csv'))).toBe(false)
   expect(tierra('simulate', design, '--steps-per-hour', '0').code).toBe(2)
 }, 60000)
+
+test('outputs: onto new names and regular files alone; never a device, a folder or what is read; a link stays one', () => {
+  const design = file('out.json', JSON.stringify(DEMOS[0]))
+  const before = readFileSync(design, 'utf8')
+  expect(tierra('weather', design, '--out', '/dev/null')).toMatchObject({ code: 2, err: expect.stringMatching(/not a regular file/) })
+  expect(statSync('/dev/null').isCharacterDevice()).toBe(true)
+  expect(tierra('weather', design, '--out', folder)).toMatchObject({ code: 2, err: expect.stringMatching(/is a folder/) })
+  symlinkSync(design, join(folder, 'to-input'))
+  for (const out of [design, join(folder, 'to-input')]) expect(tierra('weather', design, '--out', out)).toMatchObject({ code: 2, err: expect.stringMatching(/would be written over/) })
+  expect(readFileSync(design, 'utf8')).toBe(before)
+  symlinkSync(join(folder, 'real.epw'), join(folder, 'link.epw'))
+  expect(tierra('weather', design, '--out', join(folder, 'link.epw')).code).toBe(0)
+  expect(lstatSync(join(folder, 'link.epw')).isSymbolicLink()).toBe(true)
+  // Plain ASCII, although the place and the notes are not.
+  expect(readFileSync(join(folder, 'real.epw'), 'latin1')).toMatch(/^LOCATION,Hollow Ash[\x00-\x7f]*$/)
+  expect(readdirSync(folder).filter(f => f.includes('part'))).toEqual([])
+}, 90000)
+
+test('help for each command, a closed pipe, dates that are none, files past all size, weather that a document would refuse', () => {
+  for (const name of ['sun', 'demos', 'demo', 'check', 'simulate', 'weather', 'verify', 'bench', 'fuzz']) expect(tierra(name, '--help')).toMatchObject({ code: 0, out: expect.stringMatching(new RegExp(`^tierra ${name}`)) })
+  expect(tierra('--help').out).toMatch(/fuzz/)
+  for (const script of ['demo', 'test']) expect(spawnSync(process.execPath, [join(process.cwd(), `scripts/${script}.mjs`), '--help'], { encoding: 'utf8' })).toMatchObject({ status: 0, stdout: expect.stringMatching(/^npm/) })
+  const piped = spawnSync('sh', ['-c', `${process.execPath} scripts/tierra.mjs demo hollow-ash | head -c 5`], { encoding: 'utf8' })
+  expect([piped.stdout, piped.stderr]).toEqual(['{"sch', ''])
+  expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2027-02-29T10:00:00Z')).toMatchObject({ code: 2, err: expect.stringMatching(/there is no 2027-02-29/) })
+  expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2028-02-29T10:00:00Z').code).toBe(0)
+  expect(tierra('check', file('huge.json', ' '.repeat(5_000_000)))).toMatchObject({ code: 2, err: expect.stringMatching(/is 5\.0 MB; allowed: .* at most 4 MB/) })
+  const mad = epwText().split('\n').map((line, i) => (i === 108 ? line.split(',').map((c, k) => (k === 6 ? '69.0' : c)).join(',') : line)).join('\n')
+  expect(tierra('simulate', file('design.json', JSON.stringify(DEMOS[0])), '--weather', file('mad.epw', mad))).toMatchObject({ code: 2, err: expect.stringMatching(/at most 40 K from hour to hour/) })
+}, 90000)
