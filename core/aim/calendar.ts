@@ -1,5 +1,6 @@
 import type { MonthAnswer } from '../answers'
 import { MONTH_NAMES } from '../climate/types'
+import { formatQuantity } from '../units'
 import { needsOf, type CropChoice } from './aim-line'
 
 /** What a month of the simulated year lets a crop do. */
@@ -24,18 +25,19 @@ export interface CropRow { id: string, name: string, cells: CropCell[] }
 /**
  * Month by month, what the design's own air, soil and light allow each chosen crop, against what was asked of it; with sowing, planting and harvest worked back from
  * the months that grow. Nights are judged by the month's mean of daily lows less 2 K (some nights are colder), survival by its coldest hour.
+ * @param degrees writes a temperature, °C, in the reader's units
  */
-export function cropCalendar(crops: readonly CropChoice[], months: readonly MonthAnswer[]): CropRow[] {
+export function cropCalendar(crops: readonly CropChoice[], months: readonly MonthAnswer[], degrees: (c: number) => string = c => formatQuantity(c, 'temperature', 'metric')): CropRow[] {
   return crops.map((choice) => {
     const needs = needsOf(choice)
     const cells = months.map((m, i): CropCell => {
       const reasons: string[] = []
-      if (m.insideMeanLowC - 2 < needs.growsC) reasons.push(`nights are too cold (${(m.insideMeanLowC - 2).toFixed(0)} °C, wants ${needs.growsC})`)
-      if (m.soilC < needs.soilC) reasons.push(`soil is too cold (${m.soilC.toFixed(0)} °C, wants ${needs.soilC})`)
-      if (m.dli < needs.dli) reasons.push(`light is short (${m.dli.toFixed(0)} mol, wants ${needs.dli})`)
-      if (m.insideMeanHighC > needs.highestC) reasons.push(`days are too hot (${m.insideMeanHighC.toFixed(0)} °C, bears ${needs.highestC})`)
+      if (m.insideMeanLowC - 2 < needs.growsC) reasons.push(`nights are too cold (${degrees(m.insideMeanLowC - 2)}, wants ${degrees(needs.growsC)})`)
+      if (m.soilC < needs.soilC) reasons.push(`soil is too cold (${degrees(m.soilC)}, wants ${degrees(needs.soilC)})`)
+      if (m.dli < needs.dli) reasons.push(`light is short (${m.dli.toFixed(1)} mol, wants ${needs.dli.toFixed(1)})`)
+      if (m.insideMeanHighC > needs.highestC) reasons.push(`days are too hot (${degrees(m.insideMeanHighC)}, bears ${degrees(needs.highestC)})`)
       const dies = m.insideMinC < needs.survivesC
-      if (dies) reasons.unshift(`the coldest hour kills it (${m.insideMinC.toFixed(0)} °C, bears ${needs.survivesC})`)
+      if (dies) reasons.unshift(`the coldest hour kills it (${degrees(m.insideMinC)}, bears ${degrees(needs.survivesC)})`)
       const state: CropState = dies ? 'fails' : reasons.length === 0 ? 'grows' : 'holds'
       const asked = choice.months[i] ?? ''
       return { state, asked, reasons, tasks: [], kept: asked === '' || state === 'grows' || (asked === 'hold' && state === 'holds') }

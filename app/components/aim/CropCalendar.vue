@@ -5,8 +5,9 @@ import { MONTH_NAMES } from '../../../core/climate'
 
 const bench = useDesign()
 const year = useYear()
+const settings = useSettings()
 const crops = computed(() => bench.current.aim.crops)
-const rows = computed(() => (year.view ? cropCalendar(crops.value, year.view.answers.months) : []))
+const rows = computed(() => (year.view ? cropCalendar(crops.value, year.view.answers.months, c => settings.show(c, 'temperature')) : []))
 const sentence = computed(() => aimSentence(rows.value))
 
 const NEXT: Record<CropMonth, CropMonth> = { '': 'grow', 'grow': 'hold', 'hold': '' }

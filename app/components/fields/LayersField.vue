@@ -59,7 +59,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
       </svg>
       <ol class="space-y-1">
         <li v-for="(layer, i) in layers" :key="i">
-          <div class="grid grid-cols-[1fr_6.5rem_5rem_auto] items-start gap-2">
+          <div class="layer-row grid items-start gap-2">
             <select class="input" :value="layer.material" :aria-label="`${title}, layer ${i + 1} from outside, material`" @change="setMaterial(i, ($event.target as HTMLSelectElement).value)">
               <option v-for="m in MATERIALS" :key="m.id" :value="m.id">
                 {{ m.name }}
@@ -101,6 +101,12 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
 </template>
 
 <style scoped>
+.layer-row { grid-template-columns: 1fr 6.5rem 5rem auto; }
+@media (max-width: 560px) {
+  /* The material's name has a line to itself. */
+  .layer-row { grid-template-columns: 1fr 1fr auto; }
+  .layer-row > :first-child { grid-column: 1 / -1; }
+}
 .hide-label :deep(label) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
 .end { font-size: 11.5px; fill: var(--soft); }
 .damp { background: var(--warn); border-left: 4px solid var(--clay); padding: 0.2rem 0.5rem; font-size: 0.9rem; margin-top: 0.25rem; }

@@ -4,6 +4,8 @@ import { RANGES, type Design } from '../../../core/design'
 import type { CropMonth } from '../../../core/aim/aim-line'
 
 const bench = useDesign()
+const settings = useSettings()
+const t = (c: number) => settings.show(c, 'temperature', { decimals: 0 })
 const aim = computed(() => bench.current.aim)
 const set = (path: string) => (v: number) => bench.edit([[path, v]])
 const adding = ref('')
@@ -85,13 +87,13 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
     <div>
       <QuantityField
         label="Lowest air inside" quantity="temperature" :value="aim.lowestAirC" :min="RANGES['aim.lowestAirC'][0]" :max="RANGES['aim.lowestAirC'][1]" :slide="0.5"
-        :hint="aim.crops.length > 0 ? 'The crops’ own figures stand in its place.' : 'Hardy leaves bear a light frost; cool crops want 2 °C, fruiting ones 10 °C, tropicals suffer below 7 to 10 °C.'" :set="set('aim.lowestAirC')"
+        :hint="aim.crops.length > 0 ? 'The crops’ own figures stand in its place.' : `Hardy leaves bear a light frost; cool crops want ${t(2)}, fruiting ones ${t(10)}, tropicals suffer below ${t(7)} to ${t(10)}.`" :set="set('aim.lowestAirC')"
       />
     </div>
     <div>
       <QuantityField
         label="Highest air inside" quantity="temperature" :value="aim.highestAirC" :min="RANGES['aim.highestAirC'][0]" :max="RANGES['aim.highestAirC'][1]" :slide="0.5"
-        hint="Most crops stop setting fruit above 32 to 35 °C; above 38 °C people are at risk." :set="set('aim.highestAirC')"
+        :hint="`Most crops stop setting fruit above ${t(32)} to ${t(35)}; above ${t(38)} people are at risk.`" :set="set('aim.highestAirC')"
       />
     </div>
     <p class="hint max-w-sm self-center">

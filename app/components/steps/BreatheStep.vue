@@ -3,6 +3,8 @@ import { RANGES } from '../../../core/design'
 import { ach50Of } from '../../../core/network/model'
 
 const bench = useDesign()
+const settings = useSettings()
+const t = (c: number) => settings.show(c, 'temperature', { decimals: 0 })
 const year = useYear()
 const breathe = computed(() => bench.current.breathe)
 const set = (path: string) => (v: number) => bench.edit([[path, v]])
@@ -34,7 +36,7 @@ const open = computed(() => (year.view ? year.view.hours.ventOpening.reduce((n, 
         Openers
       </h2>
       <QuantityField label="Start to open" quantity="temperature" :value="breathe.vents.startC" :min="RANGES['breathe.vents.startC'][0]" :max="RANGES['breathe.vents.startC'][1]" :slide="0.5" :set="set('breathe.vents.startC')" />
-      <QuantityField label="Fully open" quantity="temperature" :value="breathe.vents.fullC" :min="RANGES['breathe.vents.fullC'][0]" :max="RANGES['breathe.vents.fullC'][1]" :slide="0.5" hint="Wax pistons start near 18 to 21 °C and are full near 30 °C." :set="set('breathe.vents.fullC')" />
+      <QuantityField label="Fully open" quantity="temperature" :value="breathe.vents.fullC" :min="RANGES['breathe.vents.fullC'][0]" :max="RANGES['breathe.vents.fullC'][1]" :slide="0.5" :hint="`Wax pistons start near ${t(18)} to ${t(21)} and are full near ${t(30)}.`" :set="set('breathe.vents.fullC')" />
       <p class="hint">
         Open for {{ open }} hours of the year.
       </p>

@@ -44,7 +44,7 @@ const go = (by: number) => {
     <div v-else class="grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_10.5rem]">
       <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Month by month">
         <h2 class="group-title">
-          Month by month <span class="hint font-sans font-normal">click a day in the ribbon to see its hours</span>
+          Month by month <span class="hint font-sans font-normal">click a day in the year to see its hours<span class="sm:hidden">; the table goes on to the right →</span></span>
         </h2>
         <table class="table" data-test="months">
           <thead>
