@@ -31,6 +31,7 @@ const NEAR_K = 1
 const MOST_TURNS = 8
 /** Places of the state that a try of a step leaves changed, and the next try must find as they were. */
 const ROOM = [AIR, OPENING, HEAT, OWED, MOISTURE, ROW]
+const KEPT_OPENING = ROOM.indexOf(OPENING)
 /** Films inside are taken anew after this long, s. */
 const FILMS_HOLD = 1800
 
@@ -81,7 +82,7 @@ interface Loop { size: Size, lay: (model: NetworkModel, site: SiteYear) => Stepp
 
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so each chain is eliminated from the
- * outside in once an hour; a step carries the right-hand side inwards, solves star and air with films of the half hour before, then goes back out. The space
+ * outside in once an hour; a step carries the right-hand side inwards, solves air, star and moisture with films of the half hour before, then goes back out. The space
  * under a row cover is eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in
  * the ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
@@ -397,7 +398,7 @@ function makeLoop(size: Size): Loop {
     v[FOG_GUESSED] = 0
     solveAir(dt, heaterW, setPointC, false)
     if (v[GUESSED]! <= humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)) return
-    v[OPENING] = kept[ROOM.indexOf(OPENING)]!
+    v[OPENING] = kept[KEPT_OPENING]!
     solveAir(dt, heaterW, setPointC, true)
     v[FOG_GUESSED] = v[B3]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]! - v[A33]! * v[GUESSED]!
   }

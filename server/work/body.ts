@@ -1,4 +1,4 @@
-import { getRequestHeader, type H3Event } from 'h3'
+import type { H3Event } from 'h3'
 
 /** The request's body as text, or null as soon as it passes the limit in bytes. */
 export async function readLimited(event: H3Event, limit: number): Promise<string | null> {

@@ -1,5 +1,7 @@
 import { availableParallelism } from 'node:os'
-import { setResponseStatus, type H3Event } from 'h3'
+import { promisify } from 'node:util'
+import { gzip } from 'node:zlib'
+import type { H3Event } from 'h3'
 import Piscina from 'piscina'
 import { LARGEST_DESIGN } from '../../formats/design-json'
 import { readLimited } from './body'
@@ -22,6 +24,18 @@ function threads(): Piscina<Task, Reply> {
     filename: new URL('./year-work.mjs', import.meta.url).href, maxThreads: THREADS, minThreads: 1, idleTimeout: 60_000,
   })
   return pool
+}
+
+const zip = promisify(gzip)
+/** Below this packing is not worth it, bytes. */
+const SMALL = 1400
+
+/** JSON for a request, packed where it is long and the asker can read that. */
+async function packed(event: H3Event, body: unknown): Promise<unknown> {
+  const text = JSON.stringify(body)
+  if (text.length < SMALL || !/\bgzip\b/.test(getRequestHeader(event, 'accept-encoding') ?? '')) return body
+  setResponseHeaders(event, { 'content-type': 'application/json', 'content-encoding': 'gzip', 'vary': 'accept-encoding' })
+  return zip(text)
 }
 
 /** Sends a request away with a status and sentences. */
@@ -50,7 +64,7 @@ export async function answerByThread(event: H3Event, task: Omit<Task, 'text'>): 
   try {
     const reply = await threads().run({ ...task, text }, { signal: AbortSignal.any([late, gone.signal]) })
     setResponseStatus(event, reply.status)
-    return reply.body
+    return packed(event, reply.body)
   }
   catch (error) {
     if (late.aborted) return refuse(event, 503, 'The run took longer than 20 s and was stopped. Try again when the machine is less busy.')

@@ -64,6 +64,10 @@ describe('the server', () => {
     expect(policy).toMatch(/default-src 'none'.*script-src 'self' 'sha256-.*connect-src 'self'.*frame-ancestors 'none'/)
     expect(policy).not.toMatch(/script-src[^;]*unsafe/)
     expect([page.headers.get('x-content-type-options'), page.headers.get('referrer-policy'), page.headers.get('x-frame-options'), page.headers.get('x-powered-by'), page.headers.get('cache-control')]).toEqual(['nosniff', 'no-referrer', 'DENY', null, 'no-cache'])
+    // fetch unpacks what it gets; the header tells that it came packed.
+    const answers = await post('/api/simulate', demo, { 'accept-encoding': 'gzip' })
+    expect([answers.status, answers.headers.get('content-encoding'), answers.headers.get('cache-control')]).toEqual([200, 'gzip', 'no-store'])
+    expect((await answers.json() as { months: unknown[] }).months).toHaveLength(12)
     const script = /src="(\/_nuxt\/[^"]+\.js)"/.exec(html)![1]!
     for (const encoding of ['br', 'gzip']) {
       const asset = await fetch(app.address + script, { headers: { 'accept-encoding': encoding } })
