@@ -14,6 +14,8 @@ const INNER_COLUMN = 1.3
 const NARROWEST = 0.12
 /** Rows beside a sunk wall, m, at most. */
 const SUNK_ROW = 0.3
+/** A floor that lies less than this below the ground outside, by the mean, has no sunk walls, m. */
+export const LEAST_SUNK_M = 0.02
 
 /** What the ground slice is cut from: the section and what is buried at its edge. */
 export interface GroundInput {
@@ -82,7 +84,7 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
   const along = floorAreaM2 / widthM
   const floor = cutFloor(input).map(col => ({ ...col, areaM2: (col.x1 - col.x0) * along }))
   const rows = ROWS.length
-  const sunkCount = sunkM > 0.02 ? max(1, Math.ceil(sunkM / SUNK_ROW)) : 0
+  const sunkCount = sunkM > LEAST_SUNK_M ? max(1, Math.ceil(sunkM / SUNK_ROW)) : 0
   const sunkRowsM = Array.from({ length: sunkCount }, () => sunkM / sunkCount)
   const outRowsM = [...sunkRowsM, ...ROWS]
   const depthM: number[] = []

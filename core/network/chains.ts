@@ -3,7 +3,7 @@ import { entry, fittedCover, GLAZINGS, MATERIALS, VESSELS } from '../catalog'
 import type { Design } from '../design/types'
 import type { FaceId } from '../geometry/scene'
 import { barrelAreaM2, type Building, type SurfaceId } from '../geometry/surfaces'
-import { makeGroundSlice, NEAR_ROWS, type GroundSlice } from '../ground/slice'
+import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type GroundSlice } from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
 import { glazingConductance, tiltedResistance } from '../optics/glazing-heat'
 import type { LossName } from './series'
@@ -68,7 +68,8 @@ export function skinParts(building: Building): SkinPart[] {
     const height = Math.max(...s.polygon.map(p => p[2])) - Math.min(...s.polygon.map(p => p[2]))
     const foot = s.polygon.filter(p => p[2] < 1e-6)
     const sunkM = foot.reduce((sum, p) => sum + building.groundAt(p[0]), 0) / Math.max(1, foot.length)
-    const buried = s.kind === 'opaque' && s.boundary === 'outside' && sunkM > 0.02 && Math.abs(up) < 0.05 ? buriedShare(s.polygon, s.areaM2, sunkM, height) : 0
+    // Where the slice has no rows beside a wall, none lies against the ground.
+    const buried = building.sunkM > LEAST_SUNK_M && s.kind === 'opaque' && s.boundary === 'outside' && sunkM > LEAST_SUNK_M && Math.abs(up) < 0.05 ? buriedShare(s.polygon, s.areaM2, sunkM, height) : 0
     const join = (boundary: SkinPart['boundary'], areaM2: number) => {
       if (areaM2 < 1e-6) return
       const same = parts.find(p => p.id === s.id && p.kind === s.kind && p.boundary === boundary)

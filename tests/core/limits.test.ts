@@ -39,6 +39,12 @@ test.each(DEMOS.map(d => [d.id, d] as const))('%s: a January of 54.8 °C, hours 
   }
 })
 
+test('ground that rises by next to nothing: sound years, and no jump where the first wall is sunk', () => {
+  const coldest = [0, 0.03, 0.039, 0.041, 0.05].map(riseM => year(demo, ['shape.riseM', riseM]).coldestNight.insideC)
+  expect(coldest.every(Number.isFinite)).toBe(true)
+  expect(Math.max(...coldest) - Math.min(...coldest)).toBeLessThan(0.1)
+})
+
 test('hours that no weather has are refused with their place', () => {
   const jump = extremeHours(h => (h === 100 ? 60 : 0), seededRandom(1))
   expect(designFaults(patchDesign(demo, [['site.climate', jump]]))).toEqual([expect.objectContaining({ path: 'site.climate.dryBulbC[100]', allowed: expect.stringMatching(/at most 40 K from hour to hour/) })])
