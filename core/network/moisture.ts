@@ -3,8 +3,8 @@ import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
   A31, A32, A33, AIR, AIR_HEAT, B3, CONDENSED, EXCHANGE, FOG_W, FULL_RATIO, FULL_SLOPE, HEAT, LATENT, LEAF_DRAW,
-  LEAF_SUN, LEAK, MOISTURE, MOIST_OUT, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, STAR, SUPPLY, TRY, VAPOUR, VENT,
-  WET,
+  LEAF_SUN, LEAK, MOISTURE, MOIST_OUT, ON_FACES, ON_GLASS, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, STAR,
+  SUPPLY, TRY, VAPOUR, VENT, WET,
 } from './room'
 
 const { abs, log, max, min } = Math
@@ -127,23 +127,10 @@ export function makeMoisture(memory: Memory) {
     v[FOG_W] = next === free ? 0 : left - a33 * next
   }
 
-  /** What condensed, and how wet the glass is now; the faces stand at their new temperatures. */
+  /** What condensed, and how wet the glass is now. */
   function tally(dt: number): void {
-    const { count } = m
-    const next = v[MOISTURE]!
-    const t = T
-    const faces = face
-    const damps = damp
-    let condensed = max(0, v[FOG_W]!)
-    let onGlass = 0
-    for (let c = 0; c < count; c++) {
-      if (damps[c] === 0) continue
-      const heat = damps[c]! * next + dampOwn[c]! - slope[c]! * t[faces[c]!]!
-      if (heat > 0) condensed += heat
-      if (glazed[c] === 1) onGlass += heat
-    }
-    v[CONDENSED] = condensed / LATENT
-    v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + onGlass / LATENT * dt))
+    v[CONDENSED] = (v[ON_FACES]! + max(0, v[FOG_W]!)) / LATENT
+    v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + v[ON_GLASS]! / LATENT * dt))
   }
   return { lay, gather, adopt, settle, tally }
 }

@@ -83,20 +83,23 @@ export const EXCHANGE = 56
 /** Air of the last try of the step, °C, and how far air and wet faces have moved since, K. */
 export const TRY = 57
 export const MOVED = 58
-export const FOG_GUESSED = 59
-export const GUESSED = 60
+/** Latent heat that comes to faces in this step, W, and to glass by itself, net. */
+export const ON_FACES = 59
+export const ON_GLASS = 60
+export const FOG_GUESSED = 61
+export const GUESSED = 62
 /** Temperature of the earth tube's supply, °C. */
-export const SUPPLY_C = 61
+export const SUPPLY_C = 63
 /** Vents: share of the way to its place that the opener goes in a step, the opening being tried, and how the heat let out last rose with the air, W/K. */
-export const LAG = 62
-export const OPENING_NOW = 63
-export const VENT_SLOPE = 64
+export const LAG = 64
+export const OPENING_NOW = 65
+export const VENT_SLOPE = 66
 /** The balance that is left for the air, its temperature as it is tried, °C, and what the vents then take along, W/K. */
-export const LEFT_A = 65
-export const LEFT_B = 66
-export const TRIED = 67
-export const VENT_NOW = 68
-export const STATE_SIZE = 69
+export const LEFT_A = 67
+export const LEFT_B = 68
+export const TRIED = 69
+export const VENT_NOW = 70
+export const STATE_SIZE = 71
 
 /** Places in the sums over the steps of one hour, each times its seconds. */
 export const SUM_AIR = 0

@@ -8,9 +8,9 @@ import { makeMoisture } from './moisture'
 import {
   A11, A12, A13, A22, A23, A31, A32, A33, AIR, AIR_HEAT, AIR_W, B1, B2, B3, CONDENSED, DENSITY, DOOR, EMISSIVITY,
   FOG_GUESSED, FOG_W, FULL_RATIO, FULL_SLOPE, FUSION, GUESSED, HEAT, LATENT, LEAF_DRAW, LEAK, LEFT_A, LEFT_B, LIGHT,
-  MOISTURE, MOIST_OUT, MOVED, OPENING, OUT, OWED, PRESSURE, ROW, ROW_A, ROW_B, ROW_DAMP, ROW_DRAWN, ROW_STAR,
-  ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK, SUM_MOIST, SUM_STAR,
-  SUM_VENT, SUPPLY, TIE, TIE_T, TRIED, TRY, VENT, WIND,
+  MOISTURE, MOIST_OUT, MOVED, ON_FACES, ON_GLASS, OPENING, OUT, OWED, PRESSURE, ROW, ROW_A, ROW_B, ROW_DAMP,
+  ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK,
+  SUM_MOIST, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, TRIED, TRY, VENT, WIND,
 } from './room'
 import { makeVentSolver } from './vent-solve'
 
@@ -88,7 +88,7 @@ interface Loop { size: Size, lay: (model: NetworkModel, site: SiteYear) => Stepp
  */
 function makeLoop(size: Size): Loop {
   const memory = makeMemory(size)
-  const { v, T, source, capacity, between, store, pivot, factor, offset, face, area, head, hc, damp, slope, dampOwn, tried, held, iceKg, sums, firstSum, lostJ, gainedJ } = memory
+  const { v, T, source, capacity, between, store, pivot, factor, offset, face, area, head, hc, damp, slope, dampOwn, glazed, tried, held, iceKg, sums, firstSum, lostJ, gainedJ } = memory
   const { chains } = size
   /** Own part of each cell of a chain on the way in, W. */
   const sides = memory.doubles(size.cells)
@@ -434,6 +434,7 @@ function makeLoop(size: Size): Loop {
       if (v[MOVED]! < (turn === 0 ? FAR_K : NEAR_K) || turn === MOST_TURNS - 1) return
       v[TRY] = v[AIR]!
       putBack()
+      inwards()
     }
   }
 
@@ -443,7 +444,7 @@ function makeLoop(size: Size): Loop {
     v[OWED] = (v[GUESSED]! - v[MOISTURE]!) * (v[A13]! + v[A23]!) + v[FOG_W]! - v[FOG_GUESSED]!
   }
 
-  /** Where the faces come to stand, °C; and how far wet ones and the air have moved since the last try, K. */
+  /** Where the faces come to stand, °C; what condenses on them, W, on glass by itself; and how far wet ones and the air have moved since the last try, K. */
   function reachFaces(): void {
     const air = v[AIR]!
     const star = v[STAR]!
@@ -451,28 +452,35 @@ function makeLoop(size: Size): Loop {
     const humid = v[MOISTURE]!
     const { count } = m
     const to = tried
+    const side = sides
+    const faces = face
     const under = underRow
     const damps = damp
+    const owns = dampOwn
+    const slopes = slope
+    const glass = glazed
     const films = hc
     const rays = hr
     const rows = headRow
     const pivots = headPivot
     let moved = abs(air - v[TRY]!)
+    let condensed = 0
+    let onGlass = 0
     for (let c = 0; c < count; c++) {
-      const faceC = rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star + damps[c]! * humid) * pivots[c]!
-      if (damps[c]! > 0) moved = max(moved, abs(faceC - to[c]!))
+      const passes = damps[c]!
+      const faceC = rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star + passes * humid) * pivots[c]!
+      if (passes > 0) {
+        moved = max(moved, abs(faceC - to[c]!))
+        const heat = passes * humid + owns[c]! - slopes[c]! * faceC
+        if (heat > 0) condensed += heat
+        if (glass[c] === 1) onGlass += heat
+      }
       to[c] = faceC
+      side[faces[c]!] = faceC
     }
     v[MOVED] = moved
-  }
-
-  function goBack(): void {
-    const { count } = m
-    const side = sides
-    const faces = face
-    const to = tried
-    for (let c = 0; c < count; c++) side[faces[c]!] = to[c]!
-    outwards()
+    v[ON_FACES] = condensed
+    v[ON_GLASS] = onGlass
   }
 
   /**
@@ -503,7 +511,7 @@ function makeLoop(size: Size): Loop {
     filmAge += dt
     inwards()
     solve(dt, heaterW, setPointC)
-    goBack()
+    outwards()
     moisture.tally(dt)
     freeze(dt)
     const difference = v[AIR]! - v[OUT]!
