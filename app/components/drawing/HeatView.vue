@@ -143,7 +143,7 @@ const arrows = computed((): Arrow[] => {
   through('knee wall', 'knee wall')
   const o = outline.value
   const ends = watts('out', 'end walls') - watts('in', 'sun on the end walls')
-  if (ends !== 0) out.push({ key: 'ends', x: s.x(o.widthM * 0.38), y: s.y(o.ridgeHeightM * 0.16), dx: -0.25, dy: 0.6 * Math.sign(ends), watts: Math.abs(ends), name: 'end walls', sun: ends < 0 })
+  if (ends !== 0) out.push({ key: 'ends', x: s.x(o.widthM * 0.37), y: s.y(o.ridgeHeightM * 0.4), dx: 0.1, dy: 0.6 * Math.sign(ends), watts: Math.abs(ends), name: 'end walls', sun: ends < 0 })
   const ground = watts('out', 'ground')
   out.push({ key: 'ground', x: s.x(o.widthM * 0.94), y: s.y(-0.2), dx: 0.55, dy: 0.85 * Math.sign(ground || 1), watts: Math.abs(ground), name: 'ground outside', sun: false })
   const air = watts('out', 'air leaks', 'vents', 'damp air')
