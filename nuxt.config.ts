@@ -36,7 +36,7 @@ export default defineNuxtConfig({
     'nitro:init': (nitro) => {
       nitro.hooks.hook('compiled', async () => {
         await build({
-          entryPoints: [join(nitro.options.rootDir, 'server/work/year-work.ts')], outfile: join(nitro.options.output.serverDir, 'year-work.mjs'),
+          entryPoints: [join(nitro.options.rootDir, 'server/threads/year-work.ts')], outfile: join(nitro.options.output.serverDir, 'year-work.mjs'),
           bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
         })
       })

@@ -1,4 +1,4 @@
-import { answerByThread, refuse } from '../work/pool'
+import { answerByThread, refuse } from '../threads/pool'
 
 /** A week ahead for a design's site: a stand-in for a weather service, made from the design's own year and said to be so. `?day=` day of year, 0–364. */
 export default defineEventHandler((event) => {

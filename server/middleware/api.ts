@@ -1,4 +1,4 @@
-import { refuse } from '../work/pool'
+import { refuse } from '../threads/pool'
 
 /** The routes, and how each is asked. */
 const ROUTES: Record<string, 'GET' | 'POST'> = { '/api/simulate': 'POST', '/api/forecast': 'POST', '/api/places': 'GET', '/api/health': 'GET' }
