@@ -71,7 +71,7 @@ test('the catalogue holds together: ids are single, values in range, every entry
 test('cautions stand where the work can hurt, and go when it cannot', () => {
   const texts = (d: typeof demo) => designCautions(d, null).map(c => `${c.step}: ${c.text}`).join('\n')
   expect(texts(demo)).toMatch(/shape: Snow .*engineer/)
-  expect(texts(demo)).toMatch(/store: The water weighs 2\.8 t/)
+  expect(texts(demo)).toMatch(/store: The water weighs 2\.8\st/)
   expect(texts(patchDesign(demo, [['store.barrels.stack', 1], ['store.barrels.raisedM', 0]]))).not.toMatch(/weighs/)
   expect(texts(patchDesign(demo, [['topUp.heater.on', true], ['topUp.heater.fuel', 'wood']]))).toMatch(/carbon monoxide/)
   expect(texts(patchDesign(demo, [['skin.wall', [{ material: 'xps', thicknessM: 0.1 }]]]))).toMatch(/foam burns/)

@@ -41,8 +41,8 @@ test('what is shown can be typed again, in every system', () => {
     const text = formatQuantity(value, quantity, system as UnitSystem, quantity === 'count' ? { decimals: 3 } : {})
     const back = parseQuantity(text.replace(/[\u00a0\u202f]/g, ' '), quantity, system as UnitSystem)
     expect(back.ok).toBe(true)
-    // Within half of the last digit shown: the coarsest is a whole gallon, an inch, a whole BTU/h.
-    const unit = { length: 0.013, thickness: 0.0006, area: 0.06, volume: 0.002, power: 0.5, share: 0.006, resistance: 0.01, transmittance: 0.03, hours: 0.5 }[quantity as string] ?? 0.06
+    // Within half of the last digit shown: the coarsest is a whole gallon, an inch, a whole BTU/h, a tenth of a tonne or of a kWh/m².
+    const unit = { length: 0.013, thickness: 0.0006, area: 0.06, volume: 0.002, power: 0.5, share: 0.006, resistance: 0.01, transmittance: 0.03, hours: 0.5, mass: 50, insolation: 1.8e5 }[quantity as string] ?? 0.06
     if (back.ok) expect(Math.abs(back.value - value)).toBeLessThanOrEqual(unit)
   }))
 })

@@ -38,7 +38,7 @@ test('the hourly CSV has a row an hour, stamped in standard time', () => {
   expect(lines[0]).toMatch(/^hour_begins,outside_C,air_C,/)
   expect(lines[1]).toMatch(/^2027-01-01T00:00:00-03:00,-?\d/)
   expect(lines[8760]).toMatch(/^2027-12-31T23:00:00-03:00,/)
-  for (const line of lines) expect(line.split(',')).toHaveLength(16)
+  for (const line of lines) expect(line.split(',')).toHaveLength(14)
 })
 
 test('a document of the first version is brought forward: what it says stays, what came later starts plain', () => {
