@@ -12,7 +12,7 @@ const NEAR_M = 0.01
 const m = (v: number) => `${Math.max(0, Math.floor(v * 100) / 100).toFixed(2)} m`
 
 /** As a sentence names it. */
-export function objectName(o: Pick<RoomObject, 'kind' | 'index'>): string {
+function objectName(o: Pick<RoomObject, 'kind' | 'index'>): string {
   return o.kind === 'bed' || o.kind === 'bench' ? `${o.kind} ${o.index + 1}` : o.kind === 'barrels' ? 'the barrels' : `the ${o.kind}`
 }
 
@@ -27,7 +27,7 @@ const PATHS: Record<ObjectKind, (i: number) => { place: string, height: string }
 }
 
 /** Least height under roof and glazing over a thing's top, m: over its corners, since the room bulges outwards. */
-export function clearOver(shape: Design['shape'], outline: Outline, o: Pick<RoomObject, 'x0' | 'x1' | 'y0' | 'y1'>): number {
+function clearOver(shape: Design['shape'], outline: Outline, o: Pick<RoomObject, 'x0' | 'x1' | 'y0' | 'y1'>): number {
   let least = Infinity
   for (const x of [o.x0, o.x1]) {
     if (shape.form !== 'dome') least = Math.min(least, clearHeightAt(outline, Math.min(outline.widthM, Math.max(0, x))))
