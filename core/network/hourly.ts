@@ -9,7 +9,7 @@ import { GAIN, LOSS } from './series'
 import {
   AIR, AIR_HEAT, AIR_W, DAY_MEAN, DENSITY, DOOR, EMISSIVITY, FAN_W, FULL, LATENT, LEAF_DRAW, LEAF_SUN, LEAST, LIGHT,
   MOIST_OUT, OUT, PRESSURE, ROW_DRAWN, ROW_TIE, SOIL_DRAW, START, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_DAMP, SUM_HEAT,
-  SUM_LEAK, SUM_MOIST, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, WET, WIND,
+  SUM_LEAK, SUM_MOIST, SUM_SIZE, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, WET, WIND,
 } from './room'
 import { makeStoreAir } from './store-air'
 import { transpiration } from './transpiration'
@@ -386,7 +386,7 @@ export function makeHourly(memory: Memory) {
       lostJ[lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
       for (let r = 0; r < g.length; r++) pending[cell[r]!]! += g[r]! * share[c]! * (firstSum[c]! - T[cell[r]!]! * span)
     }
-    firstSum.fill(0)
+    for (let c = 0; c < m.count; c++) firstSum[c] = 0
     gainedJ[GAIN.sun]! += v[SUN_IN]! * span
     gainedJ[GAIN.heater]! += sums[SUM_HEAT]! * (1 + LATENT * m.sources.heaterWater)
     lostJ[LOSS['air leaks']]! += sums[SUM_LEAK]!
@@ -394,7 +394,7 @@ export function makeHourly(memory: Memory) {
     lostJ[LOSS['damp air']]! += sums[SUM_DAMP]!
     lostJ[LOSS.ground]! -= storeAir.end(sums[SUM_AIR]! / span, sums[SUM_MOIST]! / span, span)
     mixLayers()
-    sums.fill(0)
+    for (let k = 0; k < SUM_SIZE; k++) sums[k] = 0
   }
 
   /** Water in layers overturns when a lower one is warmer than the one above. */

@@ -2,15 +2,22 @@ import { humidityRatio, saturatedSlope, saturationPressurePa, tabledSaturationPa
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
-  A31, A32, A33, AIR, AIR_HEAT, B3, CONDENSED, EXCHANGE, FOG_W, FULL_RATIO, FULL_SLOPE, HEAT, LATENT, LEAF_DRAW,
+  A31, A32, A33, AIR, AIR_HEAT, B3, CONDENSED, EXCHANGE, FOG_W, FULL_RATIO, FULL_SLOPE, HEAT, HOLDS, LATENT, LEAF_DRAW,
   LEAF_SUN, LEAK, MOISTURE, MOIST_OUT, ON_FACES, ON_GLASS, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, STAR,
   SUPPLY, TRY, VAPOUR, VENT, WET,
 } from './room'
 
 const { abs, log, max, min } = Math
 
+const NOTHING = 0
+const GLASS = 1
+const SOIL = 2
+const WATER = 3
+
 /** A pane holds this much before it runs, kg/m². */
 const WET_GLASS = 0.08
+/** Air that carries a watt for each kelvin, kg/s. */
+const AIR_PER_HEAT = 1 / AIR_HEAT
 /** The driest air that is reckoned with, kg/kg. */
 const DRIEST = 1e-8
 
@@ -32,6 +39,8 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
  */
 export function makeMoisture(memory: Memory) {
   const { v, T, face, area, glazed, bed, openWater, hc, damp, slope, dampOwn, tried } = memory
+  /** Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, open water of itself. */
+  const driesOf = memory.bytes(memory.size.chains)
   let m!: NetworkModel
   let glassArea = 1e-9
   let bedArea = 1
@@ -39,7 +48,10 @@ export function makeMoisture(memory: Memory) {
   function lay(model: NetworkModel): void {
     m = model
     glassArea = 1e-9
-    for (let c = 0; c < m.count; c++) if (glazed[c]) glassArea += area[c]!
+    for (let c = 0; c < m.count; c++) {
+      if (glazed[c]) glassArea += area[c]!
+      driesOf[c] = glazed[c] ? GLASS : bed[c] ? SOIL : openWater[c] ? WATER : NOTHING
+    }
     bedArea = max(1e-9, m.bedAreaM2)
   }
 
@@ -59,7 +71,7 @@ export function makeMoisture(memory: Memory) {
     v[FULL_RATIO] = full - fullSlope * air
     v[FULL_SLOPE] = fullSlope
     const leaves = LATENT * v[LEAF_DRAW]!
-    const exchange = (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT
+    const exchange = AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!)
     v[EXCHANGE] = exchange
     let a33 = LATENT * (airMassKg / dt + exchange + v[PIPE_DRAW]!) + leaves
     let b3 = LATENT * (airMassKg / dt * before + exchange * v[MOIST_OUT]! + v[PIPE_DRAW_T]! + v[VAPOUR]! + v[HEAT]! * m.sources.heaterWater + v[LEAF_SUN]!) + leaves * v[FULL_RATIO]!
@@ -69,32 +81,33 @@ export function makeMoisture(memory: Memory) {
     const t = T
     const faces = face
     const areas = area
-    const beds = bed
-    const glass = glazed
-    const open = openWater
+    const dries = driesOf
     const films = hc
     const damps = damp
     const slopes = slope
     const owns = dampOwn
     for (let c = 0; c < count; c++) {
       const faceC = t[faces[c]!]!
-      if (faceC >= dew && open[c] === 0 && beds[c] === 0 && !(wet && glass[c] === 1)) {
+      const of = dries[c]!
+      if (faceC >= dew && (of === NOTHING || (of === GLASS && !wet))) {
+        if (damps[c] === 0) continue
         damps[c] = 0
         slopes[c] = 0
         owns[c] = 0
         continue
       }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
-      let draws = beds[c] === 1 && before < at ? fromSoil * areas[c]! : 0.9 / AIR_HEAT * films[c]!
+      let draws = of === SOIL && before < at ? fromSoil * areas[c]! : 0.9 * AIR_PER_HEAT * films[c]!
       // Glass dries by what stands on it and no more.
-      if (glass[c] === 1 && at > before) draws = min(draws, onGlass * areas[c]! / (at - before))
+      if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = onGlass * areas[c]! / (at - before)
       const passes = LATENT * draws
       const rises = passes * (again ? chord(faceC, at, tried[c]!) : saturatedSlope(faceC, at))
+      const own = rises * faceC - passes * at
       damps[c] = passes
       slopes[c] = rises
-      owns[c] = rises * faceC - passes * at
+      owns[c] = own
       a33 += passes
-      b3 -= owns[c]!
+      b3 -= own
     }
     v[A33] = a33
     v[B3] = b3
@@ -108,7 +121,7 @@ export function makeMoisture(memory: Memory) {
 
   /** Reckons with the exchange as it came to be. */
   function adopt(): void {
-    const exchange = (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT
+    const exchange = AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!)
     const more = LATENT * (exchange - v[EXCHANGE]!)
     v[A33]! += more
     v[B3]! += more * v[MOIST_OUT]!
@@ -117,10 +130,10 @@ export function makeMoisture(memory: Memory) {
 
   /** The air's moisture of the step, by the air and star that were found and the exchange as it came to be. What the air can't hold is fog: its heat is left in `FOG_W`, W. */
   function settle(): void {
-    const more = LATENT * ((v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT - v[EXCHANGE]!)
+    const more = LATENT * (AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) - v[EXCHANGE]!)
     const a33 = v[A33]! + more
     const left = v[B3]! + more * v[MOIST_OUT]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]!
-    const full = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
+    const full = v[HOLDS]!
     const free = left / a33
     const next = free > full ? full : free < DRIEST ? DRIEST : free
     v[MOISTURE] = next

@@ -99,7 +99,9 @@ export const LEFT_A = 67
 export const LEFT_B = 68
 export const TRIED = 69
 export const VENT_NOW = 70
-export const STATE_SIZE = 71
+/** Humidity ratio at which the air of the step is full. */
+export const HOLDS = 71
+export const STATE_SIZE = 72
 
 /** Places in the sums over the steps of one hour, each times its seconds. */
 export const SUM_AIR = 0

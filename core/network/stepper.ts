@@ -7,7 +7,7 @@ import type { NetworkModel } from './model'
 import { makeMoisture } from './moisture'
 import {
   A11, A12, A13, A22, A23, A31, A32, A33, AIR, AIR_HEAT, AIR_W, B1, B2, B3, CONDENSED, DENSITY, DOOR, EMISSIVITY,
-  FOG_GUESSED, FOG_W, FULL_RATIO, FULL_SLOPE, FUSION, GUESSED, HEAT, LATENT, LEAF_DRAW, LEAK, LEFT_A, LEFT_B, LIGHT,
+  FOG_GUESSED, FOG_W, FULL_RATIO, FULL_SLOPE, FUSION, GUESSED, HEAT, HOLDS, LATENT, LEAF_DRAW, LEAK, LEFT_A, LEFT_B, LIGHT,
   MOISTURE, MOIST_OUT, MOVED, ON_FACES, ON_GLASS, OPENING, OUT, OWED, PRESSURE, ROW, ROW_A, ROW_B, ROW_DAMP,
   ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK,
   SUM_MOIST, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, TRIED, TRY, VENT, WIND,
@@ -30,8 +30,9 @@ const FAR_K = 10
 const NEAR_K = 1
 const MOST_TURNS = 8
 /** Places of the state that a try of a step leaves changed, and the next try must find as they were. */
-const ROOM = [AIR, OPENING, HEAT, OWED, MOISTURE, ROW]
+const ROOM = Int32Array.of(AIR, OPENING, HEAT, OWED, MOISTURE, ROW)
 const KEPT_OPENING = ROOM.indexOf(OPENING)
+const ROOM_SIZE = ROOM.length
 /** Films inside are taken anew after this long, s. */
 const FILMS_HOLD = 1800
 
@@ -103,7 +104,7 @@ function makeLoop(size: Size): Loop {
   const hourly = makeHourly(memory)
   const moisture = makeMoisture(memory)
   const vents = makeVentSolver(memory)
-  const kept = memory.doubles(ROOM.length)
+  const kept = memory.doubles(ROOM_SIZE)
   let m!: NetworkModel
   let chainCells = 0
   /** First cell of the second lane: chains are gone through in two lanes at once, the first at least as long. */
@@ -182,9 +183,7 @@ function makeLoop(size: Size): Loop {
     const second = end - middle
     let a = 0
     let b = 0
-    for (let k = 1; k <= second; k++) {
-      const i = middle - k
-      const j = end - k
+    for (let i = middle - 1, j = end - 1; j >= middle; i--, j--) {
       a = own[i]! * pivots[i]! + factors[i]! * a
       t[i] = a
       b = own[j]! * pivots[j]! + factors[j]! * b
@@ -196,7 +195,7 @@ function makeLoop(size: Size): Loop {
     }
   }
 
-  /** Films at the faces, by where air and faces stand: `insideFilm` and `radiativeFilm`, written out, with cube roots straight between tabled ones (within 0.3 %). */
+  /** Films at the faces, by where air and faces stand: `insideFilm` and `radiativeFilm`, written out, with cube roots straight between tabled ones (within 0.5 % where the film is not the least). */
   function takeFilms(): void {
     const { count } = m
     const air = v[AIR]!
@@ -217,7 +216,7 @@ function makeLoop(size: Size): Loop {
       const difference = faceC - (under[c] === 1 ? row : air)
       const at = abs(difference) * ROOT_STEPS
       const k = min(at | 0, 64 * ROOT_STEPS)
-      const root = at < 3 ? cbrt(abs(difference)) : ROOTS[k]! + (ROOTS[k + 1]! - ROOTS[k]!) * (at - k)
+      const root = ROOTS[k]! + (ROOTS[k + 1]! - ROOTS[k]!) * (at - k)
       const film = (difference > 0 ? warm[c]! : cold[c]!) * root
       const kelvin = (faceC + star) / 2 + 273.15
       convective[c] = (film > LEAST_FILM ? film : LEAST_FILM) * areas[c]!
@@ -397,18 +396,20 @@ function makeLoop(size: Size): Loop {
   function solveEither(dt: number, heaterW: number, setPointC: number): void {
     v[FOG_GUESSED] = 0
     solveAir(dt, heaterW, setPointC, false)
-    if (v[GUESSED]! <= humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)) return
+    v[HOLDS] = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
+    if (v[GUESSED]! <= v[HOLDS]!) return
     v[OPENING] = kept[KEPT_OPENING]!
     solveAir(dt, heaterW, setPointC, true)
+    v[HOLDS] = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
     v[FOG_GUESSED] = v[B3]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]! - v[A33]! * v[GUESSED]!
   }
 
   /** Keeps how the room stands as a step begins, and puts it back for another try. */
   function keepRoom(): void {
-    for (let k = 0; k < ROOM.length; k++) kept[k] = v[ROOM[k]!]!
+    for (let k = 0; k < ROOM_SIZE; k++) kept[k] = v[ROOM[k]!]!
   }
   function putBack(): void {
-    for (let k = 0; k < ROOM.length; k++) v[ROOM[k]!] = kept[k]!
+    for (let k = 0; k < ROOM_SIZE; k++) v[ROOM[k]!] = kept[k]!
   }
 
   /**
@@ -519,7 +520,7 @@ function makeLoop(size: Size): Loop {
     sums[SUM_STAR]! += v[STAR]! * dt
     sums[SUM_VENT]! += (v[VENT]! + v[SUPPLY]!) * difference * dt
     sums[SUM_LEAK]! += v[LEAK]! * difference * dt
-    sums[SUM_DAMP]! += LATENT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) / AIR_HEAT * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
+    sums[SUM_DAMP]! += LATENT / AIR_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
     sums[SUM_HEAT]! += v[HEAT]! * dt
     sums[SUM_CONDENSED]! += v[CONDENSED]! * dt
     sums[SUM_MOIST]! += v[MOISTURE]! * dt

@@ -92,18 +92,30 @@ export function makeLightTable(design: Pick<Design, 'store' | 'skin' | 'shape' |
   }
 }
 
-/** Light that reaches a plane outdoors in one hour, W/m²: with the sun's direction, spread over the sky, and off the ground. */
-interface OnPlane { fromSun: number, fromSky: number, fromGround: number }
+/** A direction that planes outdoors face. */
+interface Facing {
+  normal: Vector3
+  /** Share of the even sky past the horizon, trees bare and in leaf. */
+  bare: number
+  leafy: number
+  /** Of the hour: cosine of the sun's incidence, and light on the plane, W/m²: with the sun's direction, spread over the sky, and off the ground. */
+  cosine: number
+  fromSun: number
+  fromSky: number
+  fromGround: number
+}
 
-interface PlaneSky { normal: Vector3, /** Share of the even sky past the horizon, trees bare and in leaf. */ bare: number, leafy: number }
-
-function planeSky(site: SiteYear, surface: Surface): PlaneSky {
+function facing(site: SiteYear, surface: Surface): Facing {
   const normal = planeNormal(surface.tiltDeg, surface.azimuthDeg)
-  if (!site.horizon) return { normal, bare: 1, leafy: 1 }
+  return { normal, ...skyShares(site, normal), cosine: 0, fromSun: 0, fromSky: 0, fromGround: 0 }
+}
+
+function skyShares(site: SiteYear, normal: Vector3): { bare: number, leafy: number } {
+  if (!site.horizon) return { bare: 1, leafy: 1 }
   const leaf = site.horizon.inLeaf.indexOf(1)
   const noLeaf = site.horizon.inLeaf.indexOf(0)
   const bare = skyPastHorizon(site.horizon, normal, max(0, noLeaf))
-  return { normal, bare, leafy: leaf < 0 ? bare : skyPastHorizon(site.horizon, normal, leaf) }
+  return { bare, leafy: leaf < 0 ? bare : skyPastHorizon(site.horizon, normal, leaf) }
 }
 
 /** A year of sunlight on and in the building. */
@@ -114,20 +126,26 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   const named = <T extends SurfaceId>(ids: T[]) => [...new Set(ids)].map(id => ({ id, watts: new Float32Array(HOURS) }))
   const panes = named(landings.map(l => l.surface.id))
   const paneOf = landings.map(l => panes.find(p => p.id === l.surface.id)!.watts)
-  const paneSky = landings.map(l => planeSky(site, l.surface))
+  const facings = new Map<string, Facing>()
+  const facingOf = (surface: Surface): Facing => {
+    const key = `${surface.tiltDeg} ${surface.azimuthDeg}`
+    if (!facings.has(key)) facings.set(key, facing(site, surface))
+    return facings.get(key)!
+  }
+  const paneFacing = landings.map(l => facingOf(l.surface))
   const snowAt = new Map<number, Float32Array>()
   for (const { surface } of landings) if (!snowAt.has(surface.tiltDeg)) snowAt.set(surface.tiltDeg, glazingSnow(site, surface.tiltDeg))
   const snowOn = landings.map(l => snowAt.get(l.surface.tiltDeg)!)
   const solids = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
   const outer = named(solids.map(s => s.id))
   const outerOf = solids.map(s => outer.find(o => o.id === s.id)!.watts)
-  const outerSky = solids.map(s => planeSky(site, s))
+  const outerFacing = solids.map(facingOf)
+  const planes = [...facings.values()]
   const bedLightWm2 = new Float32Array(HOURS)
   const transmittedW = new Float32Array(HOURS)
   const grower = faces.findIndex(f => f.id === (building.bedAreaM2 > 0 ? 'beds' : 'floor'))
   const index = new Int32Array(4)
   const weight = new Float64Array(4)
-  const on: OnPlane = { fromSun: 0, fromSky: 0, fromGround: 0 }
   const now = new Float64Array(n)
   const hours = skyHours(site)
   const sun: Vector3 = { e: 0, n: 0, u: 0 }
@@ -148,19 +166,20 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     const diffuse = site.diffuseWm2[h]!
     const leaf = site.horizon !== null && site.horizon.inLeaf[day] === 1
     const reflected = (global - site.beamWm2[h]! * (1 - past) * max(0, sun.u)) * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO)
-    const fill = (plane: PlaneSky, cosine: number) => {
+    for (const plane of planes) {
+      const cosine = dot(plane.normal, sun)
       const onPlane = skyOnPlane(sky, plane.normal, sun, cosine)
-      on.fromSun = cosine > 0 ? beam * cosine + diffuse * onPlane.withBeam * past : 0
-      on.fromSky = diffuse * onPlane.spread * (leaf ? plane.leafy : plane.bare)
-      on.fromGround = max(0, reflected) * (1 - plane.normal.u) / 2
+      plane.cosine = cosine
+      plane.fromSun = cosine > 0 ? beam * cosine + diffuse * onPlane.withBeam * past : 0
+      plane.fromSky = diffuse * onPlane.spread * (leaf ? plane.leafy : plane.bare)
+      plane.fromGround = max(0, reflected) * (1 - plane.normal.u) / 2
     }
     let placed = false
     let transmitted = 0
     for (let g = 0; g < landings.length; g++) {
       const landing = landings[g]!
-      const plane = paneSky[g]!
-      const cosine = dot(plane.normal, sun)
-      fill(plane, cosine)
+      const on = paneFacing[g]!
+      const { cosine } = on
       const clear = 1 - snowOn[g]![h]!
       const area = landing.surface.areaM2 * clear
       const straight = cosine > 0 ? on.fromSun * atCosine(light.transmittance, cosine) * area * kept : 0
@@ -177,7 +196,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       paneOf[g]![h]! += taken * area * paneShare
     }
     for (let o = 0; o < solids.length; o++) {
-      fill(outerSky[o]!, max(0, dot(outerSky[o]!.normal, sun)))
+      const on = outerFacing[o]!
       outerOf[o]![h]! += (on.fromSun + on.fromSky + on.fromGround) * OUTSIDE_ABSORPTANCE * solids[o]!.areaM2
     }
     transmittedW[h] = transmitted
