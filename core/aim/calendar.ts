@@ -1,6 +1,7 @@
 import type { MonthAnswer } from '../answers'
 import { MONTH_NAMES } from '../climate/types'
 import { formatQuantity } from '../units'
+import type { CropNeeds } from '../catalog'
 import { needsOf, type CropChoice } from './aim-line'
 
 /** What a month of the simulated year lets a crop do. */
@@ -42,7 +43,7 @@ export function cropCalendar(crops: readonly CropChoice[], months: readonly Mont
       const asked = choice.months[i] ?? ''
       return { state, asked, reasons, tasks: [], kept: asked === '' || state === 'grows' || (asked === 'hold' && state === 'holds') }
     })
-    addTasks(cells, needs.weeks)
+    addTasks(cells, needs)
     return { id: choice.id, name: needs.name, cells }
   })
 }
@@ -51,7 +52,7 @@ export function cropCalendar(crops: readonly CropChoice[], months: readonly Mont
 const PERENNIAL_WEEKS = 40
 
 /** Sow in the first month of each run of asked growth that the year allows, plant out a month later where it takes long, harvest from when it is ready to the run's end. */
-function addTasks(cells: CropCell[], weeks: number): void {
+function addTasks(cells: CropCell[], { weeks, stands = true }: CropNeeds): void {
   const grows = (i: number) => cells[i % 12]!.asked === 'grow' && cells[i % 12]!.state === 'grows'
   // What lives for years is neither sown nor planted each spring.
   if (weeks >= PERENNIAL_WEEKS) {
@@ -69,9 +70,9 @@ function addTasks(cells: CropCell[], weeks: number): void {
     const ready = Math.round(weeks / 4.35)
     cells[first]!.tasks.push('sow')
     if (weeks > 8 && length > 1) cells[(first + 1) % 12]!.tasks.push('plant')
-    // What is grown also stands through the months that hold it.
+    // What is grown also stands through the months that hold it, if it does not spoil.
     let end = length
-    while (end < 12 && cells[(first + end) % 12]!.asked === 'hold' && cells[(first + end) % 12]!.state !== 'fails') end++
+    while (stands && end < 12 && cells[(first + end) % 12]!.asked === 'hold' && cells[(first + end) % 12]!.state !== 'fails') end++
     for (let k = ready; k < end; k++) cells[(first + k) % 12]!.tasks.push('harvest')
   }
 }

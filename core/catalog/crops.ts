@@ -13,6 +13,8 @@ export interface CropNeeds {
   dli: number
   /** Sowing to first harvest in fair conditions, weeks. */
   weeks: number
+  /** Its harvest stays good on the plant while it holds through the cold: leaves and roots do, pods, fruit and potatoes do not. Left out: it does. */
+  stands?: boolean
 }
 
 export interface Crop extends CropNeeds {
@@ -22,8 +24,10 @@ export interface Crop extends CropNeeds {
 }
 
 const TABLES = 'extension tables of minimum and best growing temperatures; DLI ranges after Torres & Lopez 2012'
+/** Beside the hardy leaves. */
+const STANDING = new Set(['radish', 'carrot', 'chard'])
 const crop = (id: string, name: string, group: Crop['group'], survivesC: number, growsC: number, soilC: number, highestC: number, dli: number, weeks: number, source = TABLES): Crop =>
-  ({ id, name, group, survivesC, growsC, soilC, highestC, dli, weeks, source })
+  ({ id, name, group, survivesC, growsC, soilC, highestC, dli, weeks, source, stands: group === 'hardy leaves' || STANDING.has(id) })
 
 export const CROPS: readonly Crop[] = [
   crop('lambs-lettuce', 'Lamb’s lettuce', 'hardy leaves', -12, 1, 4, 26, 5, 10),

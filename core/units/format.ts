@@ -14,7 +14,7 @@ export function fromShown(shown: number, quantity: Quantity, system: UnitSystem)
 
 const DECIMALS: Partial<Record<Quantity, number>> = {
   length: 2, thickness: 0, area: 1, volume: 0, temperature: 1, temperatureDifference: 1, resistance: 2, transmittance: 2,
-  power: 0, energy: 0, angle: 1, share: 0, count: 0, airChanges: 2, speed: 1, money: 2, light: 1, hours: 0,
+  power: 0, energy: 0, angle: 1, share: 0, count: 0, airChanges: 2, speed: 1, money: 2, light: 1, hours: 0, arealPrice: 2,
 }
 
 export interface FormatOptions { decimals?: number, unit?: boolean, sign?: boolean }

@@ -1,7 +1,7 @@
 /** The kinds of quantity a person types or reads, each with its units. Factors turn a typed value into SI: `si = value * factor + offset`. */
 export type Quantity =
   | 'length' | 'thickness' | 'area' | 'volume' | 'temperature' | 'temperatureDifference' | 'resistance' | 'transmittance'
-  | 'power' | 'energy' | 'angle' | 'share' | 'count' | 'airChanges' | 'speed' | 'money' | 'light' | 'hours' | 'insolation' | 'mass'
+  | 'power' | 'energy' | 'angle' | 'share' | 'count' | 'airChanges' | 'speed' | 'money' | 'light' | 'hours' | 'insolation' | 'mass' | 'arealPrice' | 'arealMass' | 'gapArea'
 
 export type UnitSystem = 'metric' | 'us' | 'mixed'
 
@@ -56,6 +56,9 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   light: [unit('mol', 1, ['mol/m²·d', 'mol/m2d'])],
   mass: [unit('t', 1000, ['tonne', 'tonnes']), unit('kg', 1, ['kilogram', 'kilograms']), unit('lb', 0.45359237, ['lbs', 'pound', 'pounds'])],
   insolation: [unit('kWh/m²', 3.6e6, ['kwh/m2', 'kwh']), unit('MJ/m²', 1e6, ['mj/m2', 'mj'])],
+  arealPrice: [unit('/m²', 1, []), unit('/ft²', 1 / (FOOT * FOOT), [])],
+  arealMass: [unit('kg/m²', 1, []), unit('lb/ft²', 0.45359237 / (FOOT * FOOT), [])],
+  gapArea: [unit('cm²', 1e-4, ['cm2']), unit('in²', INCH * INCH, ['in2'])],
   hours: [unit('h', 1, ['hour', 'hours', 'hr']), unit('min', 1 / 60, ['minute', 'minutes'])],
 }
 
@@ -80,6 +83,9 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   light: { metric: 'mol', us: 'mol', mixed: 'mol' },
   hours: { metric: 'h', us: 'h', mixed: 'h' },
   mass: { metric: 't', us: 'lb', mixed: 'lb' },
+  arealPrice: { metric: '/m²', us: '/ft²', mixed: '/ft²' },
+  arealMass: { metric: 'kg/m²', us: 'lb/ft²', mixed: 'lb/ft²' },
+  gapArea: { metric: 'cm²', us: 'in²', mixed: 'in²' },
   insolation: { metric: 'kWh/m²', us: 'kWh/m²', mixed: 'kWh/m²' },
 }
 

@@ -35,6 +35,13 @@ test('a comma that could be either mark is refused with both spellings', () => {
   expect(parseNumber('12,5')).toEqual({ ok: true, value: 12.5 })
 })
 
+test('prices, weights and gaps by area follow the system', () => {
+  expect(formatQuantity(28, 'arealPrice', 'us')).toBe('2.60\u00a0/ft²')
+  expect(formatQuantity(4.882, 'arealMass', 'mixed')).toBe('1.0\u00a0lb/ft²')
+  expect(formatQuantity(6.4516e-4, 'gapArea', 'us')).toBe('1.0\u00a0in²')
+  expect(formatQuantity(28, 'arealPrice', 'metric')).toBe('28.00\u00a0/m²')
+})
+
 test('what is shown can be typed again, in every system', () => {
   const quantities = Object.keys(UNITS).filter(q => q !== 'money' && q !== 'energy') as Quantity[]
   fc.assert(fc.property(fc.constantFrom(...quantities), fc.constantFrom('metric', 'us', 'mixed' as const), fc.double({ min: 0, max: 90, noNaN: true }), (quantity, system, value) => {

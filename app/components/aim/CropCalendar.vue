@@ -50,9 +50,7 @@ const spoken = (name: string, m: number, asked: CropMonth, c?: CropCell) => {
             <th scope="col">
               <span class="sr-only">Crop</span>
             </th>
-            <th v-for="name in MONTH_NAMES" :key="name" scope="col">
-              {{ name.slice(0, 3) }}
-            </th>
+            <MonthHeads />
             <th scope="col">
               <span class="sr-only">Take out</span>
             </th>

@@ -28,7 +28,7 @@ const stores = computed((): [string, string][] => {
   const { store, breathe, topUp } = d.value
   const v = entry(VESSELS, store.barrels.vessel)
   const out: [string, string][] = []
-  if (store.barrels.count > 0) out.push(['Water', `${store.barrels.count} × ${v.name.toLowerCase()}, ${store.barrels.stack > 1 ? `${store.barrels.stack} high, ` : ''}${settings.show(store.barrels.count * v.volumeM3, 'volume')} in all`])
+  if (store.barrels.count > 0) out.push(['Water', `${store.barrels.count} × ${v.name.toLowerCase()} of ${settings.show(v.volumeM3, 'volume')}, ${store.barrels.stack > 1 ? `${store.barrels.stack} high, ` : ''}${settings.show(store.barrels.count * v.volumeM3, 'volume')} in all`])
   if (store.tank.lengthM > 0) out.push(['Tank', `${m(store.tank.lengthM)} × ${m(store.tank.widthM)} × ${m(store.tank.heightM)}`])
   if (store.pond.lengthM > 0) out.push(['Pond', `${m(store.pond.lengthM)} × ${m(store.pond.widthM)}, ${m(store.pond.depthM)} deep`])
   if (store.massWall.thicknessM > 0) out.push(['Mass wall', `${entry(MATERIALS, store.massWall.material).name}, ${settings.show(store.massWall.thicknessM, 'thickness')} inside the back wall`])

@@ -12,7 +12,7 @@ const settings = useSettings()
 const a = computed(() => year.view?.answers ?? null)
 const was = computed(() => year.pinnedAnswers)
 const t = (c: number) => settings.show(c, 'temperature')
-const DULL = ['', 'after one dull day', 'after two dull days', 'after three dull days', 'after four dull days', 'after five dull days', 'after six dull days or more']
+const DULL = ['', 'after one dull day', 'after two dull days', 'after three dull days', 'after four dull days', 'after five dull days', 'after six or more dull days']
 
 /** The hour that comes nearest to missing the aim: with crops the aim changes with the month. */
 const tightest = computed(() => a.value?.aim.tightest ?? null)
@@ -61,8 +61,8 @@ function showColdest(): void {
       <p class="mt-1">
         inside, when it is {{ t(a.coldestNight.outsideC) }} outside.
         <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
-          {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16) }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}
-        </button>.
+          {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16) }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}.
+        </button>
         <template v-if="tightest">
           Aim {{ t(tightest.aimC) }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:
         </template>

@@ -178,12 +178,31 @@ function arrow(a: Arrow): string {
 }
 /** Small flows are drawn and speak under the pointer; only those that matter are written out. */
 const loudest = computed(() => Math.max(...arrows.value.map(a => a.watts), 1))
+/** Written flows are this far apart, px. */
+const LINE = 17
+const CHARACTER = 6.6
 const label = (a: Arrow) => {
+  const text = `${a.name} ${settings.show(a.watts, 'power')}`
   const l = Math.hypot(a.dx, a.dy)
   const x = a.x + a.dx / l * 42 + (a.dx > 0.3 ? 6 : a.dx < -0.3 ? -6 : 12)
   const end = a.dx < -0.3
-  return { x: end ? Math.max(110, x) : Math.min(width.value - 130, x), y: Math.min(height.value - 8, a.y + a.dy / l * 42 + 4), anchor: end ? 'end' : 'start' }
+  const long = text.length * CHARACTER
+  // Clear of the controls above.
+  const top = width.value < 560 ? 116 : 60
+  return { text, long, x: end ? Math.max(long + 4, x) : Math.min(width.value - long - 4, x), y: Math.max(top, Math.min(height.value - 8, a.y + a.dy / l * 42 + 4)), anchor: end ? 'end' : 'start' }
 }
+/** Flows that matter, written beside their arrows and clear of each other; fewer where there is little room. */
+const labels = computed(() => {
+  const least = (width.value < 560 ? 0.15 : 0.06) * loudest.value
+  const out = arrows.value.filter(a => a.watts > least).map(label).sort((a, b) => a.y - b.y)
+  const reach = (l: typeof out[number]) => (l.anchor === 'end' ? [l.x - l.long, l.x] : [l.x, l.x + l.long]) as [number, number]
+  out.forEach((l, i) => {
+    for (const above of out.slice(0, i)) {
+      if (reach(l)[0] < reach(above)[1] && reach(above)[0] < reach(l)[1] && l.y < above.y + LINE) l.y = above.y + LINE
+    }
+  })
+  return out
+})
 /** The house of a lean-to stands as warm as it is kept, over ground that is not reckoned. */
 const house = computed(() => {
   const { form, house: h } = drawnDesign.value.shape
@@ -222,8 +241,8 @@ const spoken = computed(() => (data.value ? `Heat at ${hour.value}:30 on ${dayNa
       <g v-for="a in arrows" :key="a.key">
         <path :d="arrow(a)" :fill="a.sun ? '#e7b53c' : '#b4472c'" stroke="#fffbf1" stroke-width="1.4" />
         <title>{{ a.name }} {{ settings.show(a.watts, 'power') }}</title>
-        <text v-if="a.watts > 0.06 * loudest" :x="label(a).x" :y="label(a).y" :text-anchor="label(a).anchor" class="flow">{{ a.name }} {{ settings.show(a.watts, 'power') }}</text>
       </g>
+      <text v-for="l in labels" :key="l.text" :x="l.x" :y="l.y" :text-anchor="l.anchor" class="flow">{{ l.text }}</text>
       <text :x="scale.x(outline.widthM * 0.56)" :y="scale.y(outline.ridgeHeightM * 0.6)" text-anchor="middle" class="air">{{ t(at(data.airC)) }}</text>
       <text x="14" :y="width < 560 ? 96 : 64" class="flow">outside {{ t(at(data.outsideC)) }}</text>
       <text :x="scale.x(outline.widthM / 2)" :y="scale.y(-0.42)" text-anchor="middle" class="num">{{ keptBy('ground under the floor') ? `ground ${keptBy('ground under the floor')}` : '' }}</text>

@@ -11,6 +11,8 @@ const FILMS = 0.17
 const [low, high] = RANGES['layer.thicknessM']
 const whole = computed(() => layersResistance(props.layers) + FILMS)
 /** In the reader's units and in the other kind, for boards are labelled either way. */
+/** Of a square metre, at rough prices. */
+const price = computed(() => props.layers.reduce((s, l) => s + l.thicknessM * (PRICES.material[l.material] ?? 0), 0))
 const resistance = computed(() => `${settings.show(whole.value, 'resistance')}${settings.units === 'metric' ? ` (US R ${(whole.value / 0.1761101838).toFixed(1)})` : ` (${whole.value.toFixed(2)} m²K/W)`}`)
 const damp = computed(() => dampFaults(props.layers))
 const unframed = computed(() => layersResistance(props.layers.map(l => ({ ...l, framing: 0 }))) - layersResistance(props.layers))
@@ -92,7 +94,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
       Columns: material, thickness, share of timber that runs through it.<template v-if="unframed > 0.005">
         Framing takes {{ settings.show(unframed, 'resistance') }} off.
       </template>
-      About {{ bench.current.topUp.heater.currency }} {{ Math.round(layers.reduce((s, l) => s + l.thicknessM * (PRICES.material[l.material] ?? 0), 0)) }} a m² at rough prices.
+      About {{ bench.current.topUp.heater.currency }} {{ settings.show(price, 'arealPrice') }} at rough prices.
     </p>
     <button v-if="layers.length < 8" class="button mt-1" @click="add">
       Add a layer inside

@@ -42,7 +42,7 @@ const pebbles = computed(() => {
     <template v-if="house !== null">
       <rect :x="rightEdge" :y="house" :width="Math.max(0, scale.width - rightEdge)" :height="scale.y(0) - house" fill="var(--wall)" opacity="0.75" />
       <line :x1="rightEdge" :x2="rightEdge" :y1="house" :y2="scale.y(0)" stroke="var(--ink)" stroke-width="1.5" />
-      <text :x="rightEdge + 66" :y="Math.max(house, 0) + 34" class="label" style="stroke: none">house, {{ settings.show(design.shape.house.airC, 'temperature') }}</text>
+      <text :x="rightEdge + 66" :y="scale.y(0) - 14" class="label" style="stroke: none">house, {{ settings.show(design.shape.house.airC, 'temperature') }}</text>
     </template>
     <line v-for="(p, i) in pebbles" :key="i" :x1="p.x" :x2="p.x + 6" :y1="p.y" :y2="p.y" stroke="var(--earth-line)" stroke-width="1" opacity="0.6" />
     <line x1="0" :x2="leftEdge" :y1="grade" :y2="grade" stroke="var(--ink)" stroke-width="1.5" />

@@ -120,7 +120,7 @@ const heaterAt = computed(() => {
       <path :d="`M ${scale.x(heaterAt) - 6} ${scale.y(0) - 6} v 6 m 12 0 v -6`" stroke="var(--ink)" stroke-width="1.6" />
       <title>Heater</title>
     </g>
-    <text v-if="person && scale.ppm > 45" :x="scale.x(person.x)" :y="scale.y(0.3 + design.shape.pathM)" text-anchor="middle" class="note">{{ settings.show(person.clearM, 'length') }} clear</text>
+    <text v-if="person && scale.ppm > 45" :x="scale.x(person.x)" :y="scale.y(Math.min(0, design.shape.pathM)) + 19" text-anchor="middle" class="note">{{ settings.show(person.clearM, 'length') }} clear</text>
   </g>
 </template>
 

@@ -2,7 +2,7 @@
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { FORMS, type Form } from '../../../core/design'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
-import { heldC } from '../../../core/study/figures'
+import { heldC, heldWhy } from '../../../core/study/figures'
 
 /** Every form drawn to one scale at the size of the design, with what the year says of it. */
 const bench = useDesign()
@@ -79,7 +79,7 @@ const currency = computed(() => bench.current.topUp.heater.currency)
       </div>
     </RadioGroup>
     <p v-if="studies.all.forms.points.length > 0" class="hint">
-      Coldest night without heat; heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}; light at the beds in the winter half, mol/m² a day; cost of materials at rough prices, to compare by. ★ marks the best.
+      Coldest night without heat; heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}; light at the beds in the winter half, mol/m² a day; cost of materials at rough prices, to compare by. ★ marks the best. {{ heldWhy(bench.current) }}
     </p>
   </div>
 </template>

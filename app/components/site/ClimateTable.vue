@@ -98,9 +98,7 @@ function estimateExtreme(key: 'designLowC' | 'designHighC'): void {
             <th scope="col">
               <span class="sr-only">Series</span>
             </th>
-            <th v-for="name in MONTH_NAMES" :key="name" scope="col">
-              {{ name.slice(0, 3) }}
-            </th>
+            <MonthHeads />
           </tr>
         </thead>
         <tbody>

@@ -3,6 +3,7 @@ import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { entry, GLAZINGS } from '../../../core/catalog'
 import { heldC } from '../../../core/study/figures'
+import { shownUnit } from '../../../core/units'
 import { glazingAt } from '../../../core/optics/glazing-light'
 
 /** Every glazing in this design's openings: its figures side by side, and its light against the angle at which the sun meets it. */
@@ -55,10 +56,10 @@ const options = computed((): ApexOptions => {
                 light
               </th>
               <th scope="col">
-                price<span class="hint block font-normal">{{ currency }}/m²</span>
+                price<span class="hint block font-normal">{{ currency }}{{ shownUnit('arealPrice', settings.units).symbol }}</span>
               </th>
               <th scope="col">
-                weight<span class="hint block font-normal">kg/m²</span>
+                weight<span class="hint block font-normal">{{ shownUnit('arealMass', settings.units).symbol }}</span>
               </th>
               <th scope="col">
                 life<span class="hint block font-normal">years</span>
@@ -82,8 +83,8 @@ const options = computed((): ApexOptions => {
               <td :class="r.light < DIM ? 'text-clay' : ''" :title="r.light < DIM ? 'Under about 70 % fruiting crops suffer.' : ''">
                 {{ Math.round(r.light * 100) }} %{{ r.light < DIM ? ' dim' : '' }}
               </td>
-              <td>{{ r.g.pricePerM2 }}</td>
-              <td>{{ r.g.weightKgM2 }}</td>
+              <td>{{ settings.show(r.g.pricePerM2, 'arealPrice', { unit: false }) }}</td>
+              <td>{{ settings.show(r.g.weightKgM2, 'arealMass', { unit: false }) }}</td>
               <td>{{ r.g.lifeYears }}</td>
               <td :class="studies.stale.glazings ? 'opacity-50' : ''">
                 <template v-if="r.figures">

@@ -37,11 +37,11 @@ const take = () => bench.edit([['breathe.leakage', 'measured'], ['breathe.ach50'
         A walk round with a candle <span class="hint font-sans font-normal">what you find, counted or measured</span>
       </h2>
       <div class="grid gap-x-4 gap-y-1 sm:grid-cols-2 xl:grid-cols-3">
-        <QuantityField v-for="g in GAPS" :key="g.id" :label="g.name" :quantity="g.unit === 'm' ? 'length' : 'count'" :value="amount(g.id)" :min="0" :max="g.unit === 'm' ? 1000 : 100" :hint="`${(g.areaM2 * 1e4).toFixed(g.areaM2 < 1e-4 ? 2 : 1)} cm² each ${g.unit === 'm' ? 'metre' : 'one'}`" :set="v => setAmount(g.id, v)" />
+        <QuantityField v-for="g in GAPS" :key="g.id" :label="g.name" :quantity="g.unit === 'm' ? 'length' : 'count'" :value="amount(g.id)" :min="0" :max="g.unit === 'm' ? 1000 : 100" :hint="`${settings.show(g.areaM2, 'gapArea', { decimals: g.areaM2 < 1e-4 ? 2 : 1 })} each ${g.unit === 'm' ? 'metre' : 'one'}`" :set="v => setAmount(g.id, v)" />
       </div>
       <p class="mt-1" data-test="walk-round">
         <template v-if="areaM2 > 0">
-          Together a hole of {{ (areaM2 * 1e4).toFixed(0) }} cm²: about {{ found.toFixed(0) }} air changes an hour under 50 Pa.
+          Together a hole of {{ settings.show(areaM2, 'gapArea', { decimals: 0 }) }}: about {{ found.toFixed(0) }} air changes an hour under 50 Pa.
           <button class="button" data-test="take-gaps" @click="take">
             Take that
           </button>
@@ -51,7 +51,7 @@ const take = () => bench.edit([['breathe.leakage', 'measured'], ['breathe.ach50'
         </template>
       </p>
       <p class="hint">
-        Areas at 4 Pa. Source: {{ GAPS[0]!.source }}. {{ settings.units === 'us' ? '1 in² is 6.5 cm².' : '' }}
+        Areas at 4 Pa. Source: {{ GAPS[0]!.source }}.
       </p>
     </div>
   </div>

@@ -55,7 +55,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
       <CropCalendar />
       <div class="mt-1.5 flex flex-wrap items-end gap-x-4 gap-y-1">
         <div>
-          <label :for="addId">Add from the catalogue</label>
+          <label :for="addId" class="block">Add from the catalogue</label>
           <select :id="addId" v-model="adding" class="input !w-56" data-test="add-crop" @change="add">
             <option value="">
               choose a crop …

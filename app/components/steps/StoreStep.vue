@@ -10,6 +10,8 @@ const set = (path: string) => (v: number) => bench.edit([[path, v]])
 const masonry = MATERIALS.filter(m => m.group === 'masonry')
 const floors = MATERIALS.filter(m => m.group === 'masonry' || m.group === 'ground')
 const PLACES = [{ id: 'back', name: 'against the back wall' }, { id: 'middle', name: 'in the middle' }, { id: 'sunny', name: 'behind the knee wall' }] as const
+/** Named with what they hold, in the units in use. */
+const vessels = computed(() => VESSELS.map(v => ({ ...v, name: `${v.name}, ${settings.show(v.volumeM3, 'volume')}` })))
 const water = computed(() => store.value.barrels.count * entry(VESSELS, store.value.barrels.vessel).volumeM3)
 /** Litres to a square metre of glazing, or gallons to a square foot, with the rule in the same units. */
 const perArea = computed(() => {
@@ -29,7 +31,7 @@ const perArea = computed(() => {
         label="How many" quantity="count" :value="store.barrels.count" :min="0" :max="Math.min(60, RANGES['store.barrels.count'][1])" :slide="1" :set="set('store.barrels.count')"
         :hint="store.barrels.count > 0 ? `${settings.show(water, 'volume')} in all, ${perArea}.` : 'Rule: 80 to 200 L for each m² of glazing (2 to 5 US gal for each ft²).'"
       />
-      <ChoiceField label="Vessel" :value="store.barrels.vessel" :options="VESSELS" :set="v => bench.edit([['store.barrels.vessel', v]])" />
+      <ChoiceField label="Vessel" :value="store.barrels.vessel" :options="vessels" :set="v => bench.edit([['store.barrels.vessel', v]])" />
       <ChoiceField label="Colour" :value="store.barrels.colour" :options="COLOURS" :set="v => bench.edit([['store.barrels.colour', v]])" />
     </div>
     <div>

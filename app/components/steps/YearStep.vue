@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { MonthAnswer } from '../../../core/answers'
-import { dayName, DAYS, MONTH_NAMES } from '../../../core/climate'
+import { dayName, DAYS } from '../../../core/climate'
 import { LATER } from '~/parts'
 
 const year = useYear()
@@ -52,9 +52,7 @@ const go = (by: number) => {
               <th scope="col">
                 {{ settings.units === 'us' ? '°F' : '°C' }}
               </th>
-              <th v-for="name in MONTH_NAMES" :key="name" scope="col">
-                {{ name.slice(0, 3) }}
-              </th>
+              <MonthHeads />
             </tr>
           </thead>
           <tbody>
