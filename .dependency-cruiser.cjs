@@ -1,11 +1,31 @@
 /** The four storeys: each may use only those below it. */
 module.exports = {
   forbidden: [
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/' }, to: { path: '^(formats|cli|server|app|scripts|tests)/' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(formats|cli|server|app|scripts|tests)/' },
+    },
     { name: 'core-knows-no-platform', severity: 'error', from: { path: '^core/' }, to: { dependencyTypes: ['core'] } },
-    { name: 'core-packages', severity: 'error', from: { path: '^core/' }, to: { path: '^node_modules/', pathNot: '^node_modules/(yup|@photostructure/tz-lookup)/' } },
-    { name: 'formats-over-core', severity: 'error', from: { path: '^formats/' }, to: { path: '^(cli|server|app|scripts|tests)/' } },
-    { name: 'formats-know-no-interface', severity: 'error', from: { path: '^formats/' }, to: { path: '^node_modules/(vue|nuxt|pinia|@headlessui|apexcharts|idb)' } },
+    {
+      name: 'core-packages',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^node_modules/', pathNot: '^node_modules/(yup|@photostructure/tz-lookup)/' },
+    },
+    {
+      name: 'formats-over-core',
+      severity: 'error',
+      from: { path: '^formats/' },
+      to: { path: '^(cli|server|app|scripts|tests)/' },
+    },
+    {
+      name: 'formats-know-no-interface',
+      severity: 'error',
+      from: { path: '^formats/' },
+      to: { path: '^node_modules/(vue|nuxt|pinia|@headlessui|apexcharts|idb)' },
+    },
     { name: 'cli-apart-from-app', severity: 'error', from: { path: '^cli/' }, to: { path: '^(server|app)/' } },
     { name: 'server-apart-from-app', severity: 'error', from: { path: '^server/' }, to: { path: '^(cli|app|tests)/' } },
     { name: 'app-on-top', severity: 'error', from: { path: '^app/' }, to: { path: '^(cli|server|scripts|tests)/' } },
@@ -15,6 +35,10 @@ module.exports = {
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'node', 'default', 'types'], extensions: ['.ts', '.mjs', '.js', '.vue', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'default', 'types'],
+      extensions: ['.ts', '.mjs', '.js', '.vue', '.json'],
+    },
   },
 }

@@ -15,5 +15,16 @@ export default tseslint.config(
       'prefer-const': 'error',
     },
   },
+  // Prettier breaks lines; these say where a text or a comment is left too long.
+  { files: ['**/*.ts', '**/*.mjs'], rules: { 'max-len': ['error', { code: 120 }] } },
+  {
+    files: ['**/*.vue'],
+    rules: {
+      'vue/max-len': [
+        'error',
+        { code: 120, template: 120, ignoreHTMLAttributeValues: true, ignoreHTMLTextContents: true },
+      ],
+    },
+  },
   { files: ['scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
 )

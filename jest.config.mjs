@@ -3,7 +3,12 @@ export default {
   testMatch: ['<rootDir>/tests/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '<rootDir>/tests/e2e/'],
   modulePathIgnorePatterns: ['<rootDir>/.output/', '<rootDir>/.nuxt/'],
-  transform: { '^.+\\.(t|m?j)s$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.(t|m?j)s$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/(?!(fast-check|pure-rand|idb|comlink)/)'],
   setupFiles: ['<rootDir>/tests/fast-check-setup.ts'],
   maxWorkers: 2,

@@ -1,3 +1,9 @@
 import unit from './jest.config.mjs'
 
-export default { ...unit, testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'], testPathIgnorePatterns: ['/node_modules/'], maxWorkers: 1, testTimeout: 90000 }
+export default {
+  ...unit,
+  testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/'],
+  maxWorkers: 1,
+  testTimeout: 90000,
+}

@@ -26,18 +26,31 @@ export default defineNuxtConfig({
   nitro: {
     compressPublicAssets: { gzip: true, brotli: true },
     routeRules: {
-      '/**': { headers: { 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'DENY', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin' } },
+      '/**': {
+        headers: {
+          'x-content-type-options': 'nosniff',
+          'referrer-policy': 'no-referrer',
+          'x-frame-options': 'DENY',
+          'cross-origin-opener-policy': 'same-origin',
+          'cross-origin-resource-policy': 'same-origin',
+        },
+      },
       '/api/**': { headers: { 'cache-control': 'no-store' } },
     },
     externals: { traceInclude: ['node_modules/piscina/dist/worker.js'] },
   },
   hooks: {
     // The threads of the server's pool run a bundle of their own, which lies beside the server.
-    'nitro:init': (nitro) => {
+    'nitro:init': nitro => {
       nitro.hooks.hook('compiled', async () => {
         await build({
-          entryPoints: [join(nitro.options.rootDir, 'server/threads/year-work.ts')], outfile: join(nitro.options.output.serverDir, 'year-work.mjs'),
-          bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+          entryPoints: [join(nitro.options.rootDir, 'server/threads/year-work.ts')],
+          outfile: join(nitro.options.output.serverDir, 'year-work.mjs'),
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          logLevel: 'error',
         })
       })
     },

@@ -1,4 +1,7 @@
-/** Parts that are large and not seen at once. They are loaded when they are asked for, and else as soon as the page is at rest: from then on it works without a network. */
+/**
+ * Parts that are large and not seen at once. They are loaded when they are asked for, and else as soon as the page is
+ * at rest: from then on it works without a network.
+ */
 export const LATER = {
   AimStep: () => import('./components/steps/AimStep.vue'),
   SiteStep: () => import('./components/steps/SiteStep.vue'),

@@ -3,17 +3,22 @@ import { DEMOS, type Design } from '../core/design'
 import { createYearEngine } from '../core/year'
 import { numberOption, readOptions } from './options'
 
-/** A design of the sweep: the demo with another turn and another number of barrels, so that no stage but the site is remembered. */
+/**
+ * A design of the sweep: the demo with another turn and another number of barrels, so that no stage but the site is
+ * remembered.
+ */
 export function sweepDesign(index: number): Design {
   const demo = DEMOS[0]!
   return {
     ...demo,
-    shape: { ...demo.shape, turnDeg: (index * 7) % 60 - 30 },
-    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 4 + index % 20 } },
+    shape: { ...demo.shape, turnDeg: ((index * 7) % 60) - 30 },
+    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 4 + (index % 20) } },
   }
 }
 
-/** A house with every store, fan, cover and source of the core in use, heated: its answers take a second, unheated year. */
+/**
+ * A house with every store, fan, cover and source of the core in use, heated: its answers take a second, unheated year.
+ */
 export function everythingOn(index: number): Design {
   const demo = sweepDesign(index)
   const { store, breathe, topUp, skin, shape } = demo
@@ -21,13 +26,31 @@ export function everythingOn(index: number): Design {
     ...demo,
     shape: { ...shape, sunkM: 0.5, overhangM: 0.2, benches: [{ atM: 3.4, widthM: 0.6, heightM: 0.8 }] },
     skin: { ...skin, cover: { ...skin.cover, rule: 'cold' }, edge: { ...skin.edge, skirtM: 0.6 } },
-    store: { ...store, barrels: { ...store.barrels, stratified: true }, earth: { ...store.earth, on: true }, channels: { ...store.channels, on: true }, rockBed: { ...store.rockBed, on: true } },
+    store: {
+      ...store,
+      barrels: { ...store.barrels, stratified: true },
+      earth: { ...store.earth, on: true },
+      channels: { ...store.channels, on: true },
+      rockBed: { ...store.rockBed, on: true },
+    },
     breathe: {
-      ...breathe, fans: { ...breathe.fans, stages: 2 }, airing: { ...breathe.airing, on: true }, lobby: { areaM2: 2 }, rowCover: { ...breathe.rowCover, on: true }, earthTube: { ...breathe.earthTube, on: true },
+      ...breathe,
+      fans: { ...breathe.fans, stages: 2 },
+      airing: { ...breathe.airing, on: true },
+      lobby: { areaM2: 2 },
+      rowCover: { ...breathe.rowCover, on: true },
+      earthTube: { ...breathe.earthTube, on: true },
     },
     topUp: {
-      ...topUp, heater: { ...topUp.heater, on: true, setPointC: 8 }, solarAir: { ...topUp.solarAir, areaM2: 3 }, solarWater: { ...topUp.solarWater, areaM2: 2 }, compost: { ...topUp.compost, tonnes: 1 },
-      bedLoop: { capacityW: 500, setPointC: 14 }, lamps: { ...topUp.lamps, powerW: 300 }, dumpLoad: { ...topUp.dumpLoad, peakW: 500 }, people: { ...topUp.people, count: 1 },
+      ...topUp,
+      heater: { ...topUp.heater, on: true, setPointC: 8 },
+      solarAir: { ...topUp.solarAir, areaM2: 3 },
+      solarWater: { ...topUp.solarWater, areaM2: 2 },
+      compost: { ...topUp.compost, tonnes: 1 },
+      bedLoop: { capacityW: 500, setPointC: 14 },
+      lamps: { ...topUp.lamps, powerW: 300 },
+      dumpLoad: { ...topUp.dumpLoad, peakW: 500 },
+      people: { ...topUp.people, count: 1 },
     },
   }
 }
@@ -41,13 +64,20 @@ export async function benchCommand(args: string[]): Promise<unknown> {
   const full = timed(clock, everythingOn)
   const sweep = { runs, perSecond1: await sweepPerSecond(1, runs), perSecond2: await sweepPerSecond(2, runs) }
   return {
-    yearMs: full.year, withUnheatedTwinMs: full.withTwin, stagesMs: full.stages, networkOnlyMs: full.networkOnly,
+    yearMs: full.year,
+    withUnheatedTwinMs: full.withTwin,
+    stagesMs: full.stages,
+    networkOnlyMs: full.networkOnly,
     demo: { yearMs: demo.year, stagesMs: demo.stages, networkOnlyMs: demo.networkOnly },
-    memoryMB: full.memoryMB, sweep,
+    memoryMB: full.memoryMB,
+    sweep,
   }
 }
 
-/** Times twenty years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and again with only the cover changed. The first years warm the compiler up. */
+/**
+ * Times twenty years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and
+ * again with only the cover changed. The first years warm the compiler up.
+ */
 function timed(clock: () => number, make: (index: number) => Design) {
   const times: number[] = []
   const again: number[] = []
@@ -61,16 +91,28 @@ function timed(clock: () => number, make: (index: number) => Design) {
     const first = engine.run(design, { unheated: false }).answers.runMs
     const parts = { ...engine.stages }
     const after = process.memoryUsage()
-    const second = engine.run({ ...design, skin: { ...design.skin, cover: { ...design.skin.cover, onlyBelowC: 9 } } }, { unheated: false }).answers.runMs
+    const second = engine.run(
+      { ...design, skin: { ...design.skin, cover: { ...design.skin.cover, onlyBelowC: 9 } } },
+      { unheated: false },
+    ).answers.runMs
     const both = createYearEngine(clock).run(design).answers.runMs
     if (i < 6) continue
     times.push(first)
     again.push(second)
     twins.push(both)
     stages = parts
-    memoryMB = Math.max(memoryMB, (after.arrayBuffers - before.arrayBuffers + Math.max(0, after.heapUsed - before.heapUsed)) / 1e6)
+    memoryMB = Math.max(
+      memoryMB,
+      (after.arrayBuffers - before.arrayBuffers + Math.max(0, after.heapUsed - before.heapUsed)) / 1e6,
+    )
   }
-  return { year: { median: median(times), min: Math.min(...times) }, networkOnly: median(again), withTwin: { median: median(twins), min: Math.min(...twins) }, stages, memoryMB }
+  return {
+    year: { median: median(times), min: Math.min(...times) },
+    networkOnly: median(again),
+    withTwin: { median: median(twins), min: Math.min(...twins) },
+    stages,
+    memoryMB,
+  }
 }
 
 function median(values: number[]): number {
@@ -81,14 +123,29 @@ function median(values: number[]): number {
 /** Runs a second of a sweep shared among workers; starting and warming them is left out. */
 async function sweepPerSecond(workers: number, runs: number): Promise<number> {
   const pool = Array.from({ length: workers }, () => new Worker(new URL('./bench-worker.mjs', import.meta.url)))
-  const answer = (w: Worker, message: unknown) => new Promise<void>((resolve, reject) => {
-    w.once('message', () => resolve())
-    w.once('error', reject)
-    w.postMessage(message)
-  })
-  await Promise.all(pool.map(w => answer(w, Array.from({ length: 12 }, (_, i) => i))))
+  const answer = (w: Worker, message: unknown) =>
+    new Promise<void>((resolve, reject) => {
+      w.once('message', () => resolve())
+      w.once('error', reject)
+      w.postMessage(message)
+    })
+  await Promise.all(
+    pool.map(w =>
+      answer(
+        w,
+        Array.from({ length: 12 }, (_, i) => i),
+      ),
+    ),
+  )
   const start = performance.now()
-  await Promise.all(pool.map((w, k) => answer(w, Array.from({ length: runs }, (_, i) => i).filter(i => i % workers === k))))
+  await Promise.all(
+    pool.map((w, k) =>
+      answer(
+        w,
+        Array.from({ length: runs }, (_, i) => i).filter(i => i % workers === k),
+      ),
+    ),
+  )
   const seconds = (performance.now() - start) / 1000
   await Promise.all(pool.map(w => w.terminate()))
   return runs / seconds

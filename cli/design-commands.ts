@@ -17,15 +17,17 @@ const LONGEST_FILE = 20_000_000
 function readText(path: string, what: string, longest = LONGEST_FILE): string {
   try {
     const { size } = statSync(path)
-    if (size > longest) throw new BadInput([`${path}: is ${(size / 1e6).toFixed(1)} MB; allowed: ${what} of at most ${longest / 1e6} MB`])
+    if (size > longest)
+      throw new BadInput([`${path}: is ${(size / 1e6).toFixed(1)} MB; allowed: ${what} of at most ${longest / 1e6} MB`])
     const bytes = readFileSync(path)
     // Weather files from older tools may carry Latin-1 names.
     const text = bytes.toString('utf8')
     return text.includes('\uFFFD') ? bytes.toString('latin1') : text
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof BadInput) throw error
-    throw new BadInput([`${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'}); allowed: ${what}`])
+    throw new BadInput([
+      `${path}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'}); allowed: ${what}`,
+    ])
   }
 }
 
@@ -56,8 +58,10 @@ export function checkCommand(args: string[]): unknown {
 export function simulateCommand(args: string[]): unknown {
   const { options, words } = readOptions(args, ['weather', 'seed', 'steps-per-hour', 'hourly'], ['design.json'])
   let design = loadDesign(words[0]!)
-  if (options.seed !== undefined) design = { ...design, site: { ...design.site, seed: numberOption('seed', options.seed, 0, 4294967295, true) } }
-  const stepsPerHour = options['steps-per-hour'] === undefined ? 4 : numberOption('steps-per-hour', options['steps-per-hour'], 1, 60, true)
+  if (options.seed !== undefined)
+    design = { ...design, site: { ...design.site, seed: numberOption('seed', options.seed, 0, 4294967295, true) } }
+  const stepsPerHour =
+    options['steps-per-hour'] === undefined ? 4 : numberOption('steps-per-hour', options['steps-per-hour'], 1, 60, true)
   let weather
   if (options.weather !== undefined) {
     const read = readEpw(readText(options.weather, 'an EPW weather file'), options.weather)
@@ -74,13 +78,28 @@ export function weatherCommand(args: string[]): unknown {
   const { options, words } = readOptions(args, ['out'], ['design.json'])
   if (options.out === undefined) throw new BadInput(['--out: is missing; allowed: a file to write, such as year.epw'])
   const { site } = loadDesign(words[0]!)
-  const year = makeSiteYear({ ...site, climate: site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(site.climate) } : site.climate })
+  const year = makeSiteYear({
+    ...site,
+    climate: site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(site.climate) } : site.climate,
+  })
   writeWhole(options.out, writeEpw(site, year), [words[0]!])
   const { lowC, highC } = monthlyNormals(year.dryBulbC)
-  const daily = (series: Float32Array) => monthlyMeans(Float64Array.from({ length: DAYS }, (_, d) => series.subarray(d * 24, d * 24 + 24).reduce((s, v) => s + v, 0) / 24))
+  const daily = (series: Float32Array) =>
+    monthlyMeans(
+      Float64Array.from(
+        { length: DAYS },
+        (_, d) => series.subarray(d * 24, d * 24 + 24).reduce((s, v) => s + v, 0) / 24,
+      ),
+    )
   const dryBulbC = daily(year.dryBulbC)
   const windMs = daily(year.windMs)
   const light = monthlyRadiation(year)
-  const months = lowC.map((low, m) => ({ dryBulbC: dryBulbC[m], lowC: low, highC: highC[m], globalKWhM2Day: light[m]! / 3.6e6, windMs: windMs[m] }))
+  const months = lowC.map((low, m) => ({
+    dryBulbC: dryBulbC[m],
+    lowC: low,
+    highC: highC[m],
+    globalKWhM2Day: light[m]! / 3.6e6,
+    windMs: windMs[m],
+  }))
   return { out: options.out, months, notes: year.notes }
 }

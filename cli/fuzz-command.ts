@@ -3,7 +3,13 @@ import { extremes, joinReports, mutation, runTrials, type FuzzReport } from './f
 import { numberOption, readOptions } from './options'
 
 /** A share of the trials: of all, those whose number leaves `part` over when divided by `parts`. */
-export interface FuzzShare { seed: number, mutations: number, extremes: boolean, part: number, parts: number }
+export interface FuzzShare {
+  seed: number
+  mutations: number
+  extremes: boolean
+  part: number
+  parts: number
+}
 
 const LANES = 2
 
@@ -16,17 +22,28 @@ export function runShare({ seed, mutations, extremes: ends, part, parts }: FuzzS
   return runTrials(trials(), () => performance.now())
 }
 
-/** `fuzz [--n 5000] [--seed 1] [--no-extremes]`: sound documents anywhere in their ranges, run for numbers that are none and ledgers that stay open. */
+/**
+ * `fuzz [--n 5000] [--seed 1] [--no-extremes]`: sound documents anywhere in their ranges, run for numbers that are none
+ * and ledgers that stay open.
+ */
 export async function fuzzCommand(args: string[]): Promise<unknown> {
   const { options } = readOptions(args, ['n', 'seed', 'extremes'], [])
   const mutations = options.n === undefined ? 5000 : numberOption('n', options.n, 0, 1e6, true)
   const seed = options.seed === undefined ? 1 : numberOption('seed', options.seed, 0, 4294967295, true)
-  const shares = Array.from({ length: LANES }, (_, part): FuzzShare => ({ seed, mutations, extremes: options.extremes !== 'no', part, parts: LANES }))
-  const reports = await Promise.all(shares.map(share => new Promise<FuzzReport>((resolve, reject) => {
-    const worker = new Worker(new URL('./fuzz-worker.mjs', import.meta.url), { workerData: share })
-    worker.once('message', resolve)
-    worker.once('error', reject)
-  })))
+  const shares = Array.from(
+    { length: LANES },
+    (_, part): FuzzShare => ({ seed, mutations, extremes: options.extremes !== 'no', part, parts: LANES }),
+  )
+  const reports = await Promise.all(
+    shares.map(
+      share =>
+        new Promise<FuzzReport>((resolve, reject) => {
+          const worker = new Worker(new URL('./fuzz-worker.mjs', import.meta.url), { workerData: share })
+          worker.once('message', resolve)
+          worker.once('error', reject)
+        }),
+    ),
+  )
   const report = reports.reduce(joinReports)
   if (report.nan.length + report.open.length + report.threw.length > 0) process.exitCode = 1
   return { seed, ...report }

@@ -1,10 +1,22 @@
-import { DEMOS, designFaults, fieldRule, patchDesign, type Design, type HourlyClimate, type Patch } from '../core/design'
+import {
+  DEMOS,
+  designFaults,
+  fieldRule,
+  patchDesign,
+  type Design,
+  type HourlyClimate,
+  type Patch,
+} from '../core/design'
 import { HOURS } from '../core/climate'
 import { seededRandom } from '../core/climate/random'
 import { createYearEngine } from '../core/year'
 
 /** A design to try, and how it came about. */
-export interface Trial { demo: string, patches: Patch[], design: Design }
+export interface Trial {
+  demo: string
+  patches: Patch[]
+  design: Design
+}
 
 /** What trials came to. The lists name each trial that went wrong. */
 export interface FuzzReport {
@@ -33,7 +45,11 @@ export function ruledPaths(design: Design): string[] {
       return
     }
     for (const [key, value] of Object.entries(node)) {
-      walk(value, Array.isArray(node) ? `${path}[${key}]` : path ? `${path}.${key}` : key, dotted ? `${dotted}.${key}` : key)
+      walk(
+        value,
+        Array.isArray(node) ? `${path}[${key}]` : path ? `${path}.${key}` : key,
+        dotted ? `${dotted}.${key}` : key,
+      )
     }
   }
   walk({ ...design, site: { ...design.site, climate: null } }, '', '')
@@ -48,7 +64,14 @@ function someValue(design: Design, path: string, random: () => number): unknown 
   if ('choices' in rule) return rule.choices[Math.floor(random() * rule.choices.length)]
   const { low, high, whole } = rule
   const kind = random()
-  const v = kind < 0.15 ? low : kind < 0.3 ? high : kind < 0.7 ? low + (high - low) * random() : low + (high - low) * 10 ** (-9 * random())
+  const v =
+    kind < 0.15
+      ? low
+      : kind < 0.3
+        ? high
+        : kind < 0.7
+          ? low + (high - low) * random()
+          : low + (high - low) * 10 ** (-9 * random())
   return whole ? Math.round(v) : v
 }
 
@@ -58,7 +81,7 @@ function someNormals(random: () => number): Design['site']['climate'] {
   const swing = 25 * random()
   const range = 0.5 + 20 * random()
   const spike = Math.floor(random() * 24)
-  const month = (m: number) => mean - swing * Math.cos(2 * Math.PI * m / 12)
+  const month = (m: number) => mean - swing * Math.cos((2 * Math.PI * m) / 12)
   const cap = (v: number) => Math.max(-70, Math.min(54, v))
   const lowC = Array.from({ length: 12 }, (_, m) => cap(month(m) - range / 2))
   const highC = lowC.map((l, m) => Math.min(55, l + 0.5 + (m === spike ? 60 * random() : range)))
@@ -70,9 +93,18 @@ export function extremeHours(dryBulbC: (hour: number) => number, random: () => n
   const f = (of: (h: number) => number) => Array.from({ length: HOURS }, (_, h) => of(h))
   const t = f(dryBulbC)
   return {
-    kind: 'hourly', source: 'extremes', notes: [], dryBulbC: t, dewPointC: t.map(v => Math.max(-100, Math.min(40, v - 20 * random()))), pressurePa: f(() => (random() < 0.001 ? 30000 : 101325)),
-    globalWm2: f(h => (h % 24 > 6 && h % 24 < 18 ? 1600 * random() : 0)), beamWm2: f(h => (h % 24 > 6 && h % 24 < 18 ? 1500 * random() : 0)), diffuseWm2: f(h => (h % 24 > 6 && h % 24 < 18 ? 1200 * random() : 0)),
-    skyInfraredWm2: f(() => 40 + 660 * random()), windMs: f(() => 80 * random() ** 4), cloud: f(random),
+    kind: 'hourly',
+    source: 'extremes',
+    notes: [],
+    dryBulbC: t,
+    dewPointC: t.map(v => Math.max(-100, Math.min(40, v - 20 * random()))),
+    pressurePa: f(() => (random() < 0.001 ? 30000 : 101325)),
+    globalWm2: f(h => (h % 24 > 6 && h % 24 < 18 ? 1600 * random() : 0)),
+    beamWm2: f(h => (h % 24 > 6 && h % 24 < 18 ? 1500 * random() : 0)),
+    diffuseWm2: f(h => (h % 24 > 6 && h % 24 < 18 ? 1200 * random() : 0)),
+    skyInfraredWm2: f(() => 40 + 660 * random()),
+    windMs: f(() => 80 * random() ** 4),
+    cloud: f(random),
   }
 }
 
@@ -87,7 +119,8 @@ export function mutation(seed: number, index: number): Trial {
     const path = paths[Math.floor(random() * paths.length)]!
     const patch: Patch = random() < 0.06 ? ['site.climate', someNormals(random)] : [path, someValue(demo, path, random)]
     const next = patchDesign(design, [patch])
-    // A change that breaks the document is left out, or few would stand; one that stands alone in a trial is kept to be refused.
+    // A change that breaks the document is left out, or few would stand; one that stands alone in a trial is kept to be
+    // refused.
     if (patches.length > 0 && designFaults(next).length > 0) continue
     patches.push(patch)
     design = next
@@ -95,7 +128,10 @@ export function mutation(seed: number, index: number): Trial {
   return { demo: demo.id, patches, design }
 }
 
-/** Every field of every demo alone at either end of its range or at each of its choices; a speck above nothing; climates at their edges. */
+/**
+ * Every field of every demo alone at either end of its range or at each of its choices; a speck above nothing; climates
+ * at their edges.
+ */
 export function extremes(): Trial[] {
   const out: Trial[] = []
   for (const demo of DEMOS) {
@@ -110,27 +146,58 @@ export function extremes(): Trial[] {
       }
     }
     const random = seededRandom(11)
-    for (const high of [46, 49, 52, 54.8]) add(['site.climate', { ...demo.site.climate, highC: (demo.site.climate as { highC: number[] }).highC.map((v, m) => (m === 0 ? high : v)) }])
+    for (const high of [46, 49, 52, 54.8])
+      add([
+        'site.climate',
+        {
+          ...demo.site.climate,
+          highC: (demo.site.climate as { highC: number[] }).highC.map((v, m) => (m === 0 ? high : v)),
+        },
+      ])
     add(['site.climate', extremeHours(() => -90, random)])
     add(['site.climate', extremeHours(() => 70, random)])
     add(['site.climate', extremeHours(h => (h % 2 ? -90 : 70), random)])
     add(['site.climate', extremeHours(h => (h % 2 ? -10 : 30), random)])
     // As fast as is allowed, from the coldest to the hottest and back.
-    for (const period of [8, 48, 480]) add(['site.climate', extremeHours(h => Math.max(-90, Math.min(70, (Math.abs(h % period - period / 2) - period / 4) * 40 - 10)), random)])
+    for (const period of [8, 48, 480])
+      add([
+        'site.climate',
+        extremeHours(
+          h => Math.max(-90, Math.min(70, (Math.abs((h % period) - period / 2) - period / 4) * 40 - 10)),
+          random,
+        ),
+      ])
     for (const lengthM of [1e-6, 1e-4, 0.002, 0.01]) {
       add(['store.tank.lengthM', lengthM])
       add(['store.pond.lengthM', lengthM])
     }
-    for (const powerW of [17000, 40000, 92000]) add(['topUp.lamps.powerW', powerW], ['topUp.lamps.fromH', 0], ['topUp.lamps.untilH', 24], ['topUp.lamps.months', [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]])
+    for (const powerW of [17000, 40000, 92000])
+      add(
+        ['topUp.lamps.powerW', powerW],
+        ['topUp.lamps.fromH', 0],
+        ['topUp.lamps.untilH', 24],
+        ['topUp.lamps.months', [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]],
+      )
     add(['topUp.heater.on', true], ['topUp.heater.fuel', 'gas-unvented'], ['topUp.heater.setPointC', 20])
   }
   return out
 }
 
-const emptyReport = (): FuzzReport => ({ tried: 0, refused: 0, nan: [], open: [], threw: [], slowestMs: 0, slowest: '', closure: 0 })
+const emptyReport = (): FuzzReport => ({
+  tried: 0,
+  refused: 0,
+  nan: [],
+  open: [],
+  threw: [],
+  slowestMs: 0,
+  slowest: '',
+  closure: 0,
+})
 
 /** A trial as a reader can repeat it. */
-const told = ({ demo, patches }: Trial) => `${demo}: ${patches.map(([p, v]) => `${p}=${p === 'site.climate' && (v as { kind: string }).kind === 'hourly' ? 'hours' : JSON.stringify(v)}`).join(' ')}`
+const told = ({ demo, patches }: Trial) => `${demo}: ${patches.map(([p, v]) => `${p}=${toldValue(p, v)}`).join(' ')}`
+const toldValue = (path: string, v: unknown) =>
+  path === 'site.climate' && (v as { kind: string }).kind === 'hourly' ? 'hours' : JSON.stringify(v)
 
 /** Runs trials one after another. */
 export function runTrials(trials: Iterable<Trial>, clock: () => number, stepsPerHour = 4): FuzzReport {
@@ -147,11 +214,16 @@ export function runTrials(trials: Iterable<Trial>, clock: () => number, stepsPer
       const { answers } = engine.run(trial.design, { stepsPerHour })
       const ms = clock() - start
       if (ms > report.slowestMs) Object.assign(report, { slowestMs: ms, slowest: told(trial) })
-      if (JSON.stringify(answers, (_, v) => (typeof v === 'number' && !Number.isFinite(v) ? 'NO NUMBER' : v as unknown)).includes('NO NUMBER')) report.nan.push(told(trial))
-      else if (answers.ledger.closure > CLOSED) report.open.push(`${answers.ledger.closure.toExponential(1)} ${told(trial)}`)
+      if (
+        JSON.stringify(answers, (_, v) =>
+          typeof v === 'number' && !Number.isFinite(v) ? 'NO NUMBER' : (v as unknown),
+        ).includes('NO NUMBER')
+      )
+        report.nan.push(told(trial))
+      else if (answers.ledger.closure > CLOSED)
+        report.open.push(`${answers.ledger.closure.toExponential(1)} ${told(trial)}`)
       if (answers.ledger.closure > report.closure) report.closure = answers.ledger.closure
-    }
-    catch (error) {
+    } catch (error) {
       const list = error instanceof Error && error.name === 'YearFailed' ? report.nan : report.threw
       list.push(`${error instanceof Error ? error.message : String(error)} ${told(trial)}`)
     }
@@ -163,7 +235,13 @@ export function runTrials(trials: Iterable<Trial>, clock: () => number, stepsPer
 export function joinReports(a: FuzzReport, b: FuzzReport): FuzzReport {
   const slow = a.slowestMs > b.slowestMs ? a : b
   return {
-    tried: a.tried + b.tried, refused: a.refused + b.refused, nan: [...a.nan, ...b.nan], open: [...a.open, ...b.open], threw: [...a.threw, ...b.threw],
-    slowestMs: slow.slowestMs, slowest: slow.slowest, closure: Math.max(a.closure, b.closure),
+    tried: a.tried + b.tried,
+    refused: a.refused + b.refused,
+    nan: [...a.nan, ...b.nan],
+    open: [...a.open, ...b.open],
+    threw: [...a.threw, ...b.threw],
+    slowestMs: slow.slowestMs,
+    slowest: slow.slowest,
+    closure: Math.max(a.closure, b.closure),
   }
 }

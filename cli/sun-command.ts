@@ -9,8 +9,7 @@ export function sunCommand(args: string[]): unknown {
   const collect = <T>(read: () => T): T | undefined => {
     try {
       return read()
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof BadInput)) throw error
       faults.push(...error.lines)
       return undefined
@@ -22,11 +21,17 @@ export function sunCommand(args: string[]): unknown {
   if (lat === undefined || lon === undefined || at === undefined) throw new BadInput(faults)
   const p = sunPosition(at, lat, lon)
   const day = sunDay(at, lat, lon)
-  const iso = (ms: number | null) => (ms === null ? null : new Date(Math.round(ms / 1000) * 1000).toISOString().replace('.000', ''))
+  const iso = (ms: number | null) =>
+    ms === null ? null : new Date(Math.round(ms / 1000) * 1000).toISOString().replace('.000', '')
   const round = (x: number) => Math.round(x * 1e5) / 1e5
   return {
-    altitudeDeg: round(p.altitudeDeg), azimuthDeg: round(p.azimuthDeg), apparentAltitudeDeg: round(p.apparentAltitudeDeg),
-    solarNoonUtc: iso(day.solarNoonUtc), sunriseUtc: iso(day.sunriseUtc), sunsetUtc: iso(day.sunsetUtc), dayLengthH: round(day.dayLengthH),
+    altitudeDeg: round(p.altitudeDeg),
+    azimuthDeg: round(p.azimuthDeg),
+    apparentAltitudeDeg: round(p.apparentAltitudeDeg),
+    solarNoonUtc: iso(day.solarNoonUtc),
+    sunriseUtc: iso(day.sunriseUtc),
+    sunsetUtc: iso(day.sunsetUtc),
+    dayLengthH: round(day.dayLengthH),
   }
 }
 
@@ -39,6 +44,7 @@ function instant(text: string | undefined): number {
     throw new BadInput([`--at: there is no ${parts[1]}-${parts[2]}-${parts[3]}; allowed: ${allowed}`])
   }
   const year = new Date(ms).getUTCFullYear()
-  if (!Number.isFinite(ms) || year < 1950 || year > 2050) throw new BadInput([`--at: “${text}” is not usable; allowed: ${allowed}`])
+  if (!Number.isFinite(ms) || year < 1950 || year > 2050)
+    throw new BadInput([`--at: “${text}” is not usable; allowed: ${allowed}`])
   return ms
 }

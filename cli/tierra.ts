@@ -5,32 +5,71 @@ import { fuzzCommand } from './fuzz-command'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
 
-interface Command { usage: string, about: string, run: (args: string[]) => unknown }
-
-const COMMANDS: Record<string, Command> = {
-  sun: { usage: 'sun --lat 47.1 --lon 15.4 --at 2027-01-15T11:00:00Z', about: 'Where the sun stands, and its day. Latitude −90 to 90°, longitude −180 to 180°, an instant with its offset from 1950 to 2050.', run: sunCommand },
-  demos: { usage: 'demos', about: 'The ids and names of the demo designs.', run: demosCommand },
-  demo: { usage: 'demo <id>', about: 'One of them as a document.', run: demoCommand },
-  check: { usage: 'check <design.json>', about: 'Whether a document is sound: {"ok":true}, or its faults and exit code 2.', run: checkCommand },
-  simulate: {
-    usage: 'simulate <design.json> [--weather file.epw] [--seed n] [--steps-per-hour n] [--hourly out.csv]',
-    about: 'The answers to the design’s year. --weather takes the hours of an EPW file in place of the design’s own climate, --seed other made days (0 to 4294967295), --steps-per-hour 1 to 60 (4 unless said), --hourly writes every hour as CSV.',
-    run: simulateCommand,
-  },
-  weather: { usage: 'weather <design.json> --out year.epw', about: 'Writes the hourly year of the design’s site as an EPW file; prints its monthly means.', run: weatherCommand },
-  verify: { usage: 'verify', about: 'The table of proofs, computed now. Ends with 1 when one fails.', run: verifyCommand },
-  bench: { usage: 'bench [--runs 300]', about: 'How fast years are worked out on this machine.', run: benchCommand },
-  fuzz: { usage: 'fuzz [--n 5000] [--seed 1] [--extremes no]', about: 'Sound documents anywhere in their ranges, run: numbers that are none, open ledgers, crashes. Ends with 1 when there is any.', run: fuzzCommand },
+interface Command {
+  usage: string
+  about: string
+  run: (args: string[]) => unknown
 }
 
-const help = (name: string) => `tierra ${COMMANDS[name]!.usage}\n\n${COMMANDS[name]!.about}\nPrints JSON on standard output, messages on standard error. Exit code 0 done, 2 bad input, 1 anything else.`
+const COMMANDS: Record<string, Command> = {
+  sun: {
+    usage: 'sun --lat 47.1 --lon 15.4 --at 2027-01-15T11:00:00Z',
+    about:
+      'Where the sun stands, and its day. Latitude −90 to 90°, longitude −180 to 180°, an instant with ' +
+      'its offset from 1950 to 2050.',
+    run: sunCommand,
+  },
+  demos: { usage: 'demos', about: 'The ids and names of the demo designs.', run: demosCommand },
+  demo: { usage: 'demo <id>', about: 'One of them as a document.', run: demoCommand },
+  check: {
+    usage: 'check <design.json>',
+    about: 'Whether a document is sound: {"ok":true}, or its faults and exit code 2.',
+    run: checkCommand,
+  },
+  simulate: {
+    usage: 'simulate <design.json> [--weather file.epw] [--seed n] [--steps-per-hour n] [--hourly out.csv]',
+    about:
+      'The answers to the design’s year. --weather takes the hours of an EPW file in place of the ' +
+      'design’s own climate, --seed other made days (0 to 4294967295), --steps-per-hour 1 to 60 (4 unless ' +
+      'said), --hourly writes every hour as CSV.',
+    run: simulateCommand,
+  },
+  weather: {
+    usage: 'weather <design.json> --out year.epw',
+    about: 'Writes the hourly year of the design’s site as an EPW file; prints its monthly means.',
+    run: weatherCommand,
+  },
+  verify: {
+    usage: 'verify',
+    about: 'The table of proofs, computed now. Ends with 1 when one fails.',
+    run: verifyCommand,
+  },
+  bench: { usage: 'bench [--runs 300]', about: 'How fast years are worked out on this machine.', run: benchCommand },
+  fuzz: {
+    usage: 'fuzz [--n 5000] [--seed 1] [--extremes no]',
+    about:
+      'Sound documents anywhere in their ranges, run: numbers that are none, open ledgers, crashes. Ends ' +
+      'with 1 when there is any.',
+    run: fuzzCommand,
+  },
+}
+
+const help = (name: string) =>
+  `tierra ${COMMANDS[name]!.usage}\n\n${COMMANDS[name]!.about}\nPrints JSON on standard output, ` +
+  `messages on standard error. Exit code 0 done, 2 bad input, 1 anything else.`
 const USAGE = ['tierra <command>, or <command> --help', ...Object.values(COMMANDS).map(c => `  ${c.usage}`)].join('\n')
 
 async function main(): Promise<void> {
   const [name, ...args] = process.argv.slice(2)
   if (name === '--help' || name === '-h' || name === 'help') return print(USAGE)
   const command = name !== undefined && Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-  if (!command) throw new BadInput([name === undefined ? 'command: is missing; allowed: the following' : `command: “${name}” is not known; allowed: the following`, USAGE])
+  if (!command)
+    throw new BadInput([
+      name === undefined
+        ? 'command: is missing; allowed: the following'
+        : `command: “${name}” is not known; allowed: the following`,
+      USAGE,
+    ])
   if (args.includes('--help') || args.includes('-h')) return print(help(name!))
   print(JSON.stringify(await command.run(args)))
 }

@@ -1,7 +1,17 @@
 import { aimLine, type AimLine } from './aim/aim-line'
 import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
-import { dayLengthH, dayName, DAYS, HOURS, isoAt, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, type SiteYear } from './climate'
+import {
+  dayLengthH,
+  dayName,
+  DAYS,
+  HOURS,
+  isoAt,
+  MONTH_DAYS,
+  MONTH_OF_DAY,
+  MONTH_START,
+  type SiteYear,
+} from './climate'
 import type { Design } from './design/types'
 import type { Building } from './geometry/surfaces'
 import { elementLosses, type ElementLoss } from './network/chains'
@@ -49,13 +59,17 @@ export interface OutsideYear {
 }
 
 /** One part of the heat that left on the coldest night, 0–1 of all that left. */
-export interface LossShare { name: string, share: number, watts: number }
+export interface LossShare {
+  name: string
+  share: number
+  watts: number
+}
 
 /** The answers to a year, as the command line and the route print them. */
 export interface Answers {
   version: string
   seed: number
-  coldestNight: Extreme & { /** Dull days in a row before it. */ dullDaysBefore: number, day: string }
+  coldestNight: Extreme & { /** Dull days in a row before it. */ dullDaysBefore: number; day: string }
   hottestAfternoon: Extreme
   hoursBelow0: number
   hoursBelowAim: number
@@ -63,13 +77,15 @@ export interface Answers {
   /** Hours above 90 % relative humidity. */
   hoursDamp: number
   /** Heat from fuel: heater and bed loop; how much of the fuel as sold. */
-  topUp: { kWh: number, peakW: number, cost: number, currency: string, fuelAmount: number, fuelUnit: string }
+  topUp: { kWh: number; peakW: number; cost: number; currency: string; fuelAmount: number; fuelUnit: string }
   /** Fans of stores and extract fans, lamps. */
-  electricity: { fansKWh: number, lampsKWh: number }
+  electricity: { fansKWh: number; lampsKWh: number }
   hoursVented: number
   hoursCovered: number
-  /** Hours in which the first body of water holds ice, and the most of it that froze, 0–1; null where there is no water. */
-  ice: { hours: number, most: number } | null
+  /**
+   * Hours in which the first body of water holds ice, and the most of it that froze, 0–1; null where there is no water.
+   */
+  ice: { hours: number; most: number } | null
   soilMinC: number
   /** Days with less than ten hours of daylight, and days under 5 mol/m² at the beds. */
   shortDays: number
@@ -79,14 +95,14 @@ export interface Answers {
   freeRunning: { coldestNight: Extreme }
   months: MonthAnswer[]
   /** What was asked, and the hour that came nearest to missing it (or missed it most): air less what it had to be. */
-  aim: AimLine & { tightest: { marginK: number, aimC: number, hour: number } | null }
-  ledger: { gains: Record<string, number>, losses: Record<string, number>, storedKWh: number, closure: number }
+  aim: AimLine & { tightest: { marginK: number; aimC: number; hour: number } | null }
+  ledger: { gains: Record<string, number>; losses: Record<string, number>; storedKWh: number; closure: number }
   /** The same by month, kWh; what a month neither lost nor gained it stored. */
-  ledgerMonths: { gains: Record<string, number>, losses: Record<string, number> }[]
+  ledgerMonths: { gains: Record<string, number>; losses: Record<string, number> }[]
   worstNightLosses: LossShare[]
   /** What left by each way while the sun was up and while it was down, kWh in the year. */
-  lossesByDay: { name: LossName, dayKWh: number, nightKWh: number }[]
-  ua: { byElement: ElementLoss[], infiltrationWK: number }
+  lossesByDay: { name: LossName; dayKWh: number; nightKWh: number }[]
+  ua: { byElement: ElementLoss[]; infiltrationWK: number }
   notes: string[]
   runMs: number
 }
@@ -98,13 +114,21 @@ const DIM_DLI = 5
 const LAMP_REACHES = 0.85
 const LAMPS = GAIN_NAMES.indexOf('lamps')
 const BED_LOOP = GAIN_NAMES.indexOf('bed loop')
-/** Photons of useful light in sunlight, mol per joule: 0.45 of the energy at 4.57 µmol/J. McCree 1972; Thimijan & Heins 1983. */
+/**
+ * Photons of useful light in sunlight, mol per joule: 0.45 of the energy at 4.57 µmol/J. McCree 1972; Thimijan & Heins
+ * 1983.
+ */
 export const MOL_PER_JOULE = 0.45 * 4.57e-6
 
 function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
   let best = 0
   for (let h = 1; h < HOURS; h++) if (sign * inside[h]! > sign * inside[best]!) best = h
-  return { at: isoAt(best + 0.5, site.standardOffsetH), hour: best, insideC: inside[best]!, outsideC: site.dryBulbC[best]! }
+  return {
+    at: isoAt(best + 0.5, site.standardOffsetH),
+    hour: best,
+    insideC: inside[best]!,
+    outsideC: site.dryBulbC[best]!,
+  }
 }
 
 /** Coldest inside hour of a year. */
@@ -126,8 +150,19 @@ function dullDaysBefore(site: SiteYear, day: number): number {
   return count
 }
 
-/** Works the year's answers out of its run. `freeC` is the air of each hour of the unheated run, °C (the same one where no heater is on). */
-export function makeAnswers(design: Design, site: SiteYear, building: Building, light: SolarGains, series: YearSeries, freeC: Float32Array, runMs: number): Answers {
+/**
+ * Works the year's answers out of its run. `freeC` is the air of each hour of the unheated run, °C (the same one where
+ * no heater is on).
+ */
+export function makeAnswers(
+  design: Design,
+  site: SiteYear,
+  building: Building,
+  light: SolarGains,
+  series: YearSeries,
+  freeC: Float32Array,
+  runMs: number,
+): Answers {
   const coldest = coldestHour(site, series.airC)
   const day = Math.floor(coldest.hour / 24)
   let hoursBelow0 = 0
@@ -150,11 +185,24 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
   let soilMinC = Infinity
   let condensedKg = 0
   const growArea = building.bedAreaM2 > 0 ? building.bedAreaM2 : building.floorAreaM2
-  const lampMol = design.topUp.lamps.molPerMJ * 1e-6 * LAMP_REACHES / growArea
+  const lampMol = (design.topUp.lamps.molPerMJ * 1e-6 * LAMP_REACHES) / growArea
   let peakW = 0
-  const months = Array.from({ length: 12 }, (): MonthAnswer => ({
-    insideMinC: Infinity, insideMeanLowC: 0, insideMeanHighC: 0, insideMeanC: 0, insideMaxC: -Infinity, outsideMinC: Infinity, outsideMaxC: -Infinity, soilC: 0, waterC: 0, dli: 0, topUpKWh: 0,
-  }))
+  const months = Array.from(
+    { length: 12 },
+    (): MonthAnswer => ({
+      insideMinC: Infinity,
+      insideMeanLowC: 0,
+      insideMeanHighC: 0,
+      insideMeanC: 0,
+      insideMaxC: -Infinity,
+      outsideMinC: Infinity,
+      outsideMaxC: -Infinity,
+      soilC: 0,
+      waterC: 0,
+      dli: 0,
+      topUpKWh: 0,
+    }),
+  )
   const hasWater = !Number.isNaN(series.waterC[0]!)
   for (let h = 0; h < HOURS; h++) {
     const air = series.airC[h]!
@@ -204,7 +252,9 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
   const gains: Record<string, number> = {}
   const lostByMonth = series.losses.map(monthSums)
   const gainedByMonth = series.gains.map(monthSums)
-  LOSS_NAMES.forEach((name, i) => { losses[name] = total(lostByMonth[i]!) / 1000 })
+  LOSS_NAMES.forEach((name, i) => {
+    losses[name] = total(lostByMonth[i]!) / 1000
+  })
   GAIN_NAMES.forEach((name, i) => {
     const kWh = total(gainedByMonth[i]!) / 1000
     if (kWh !== 0 || name === 'sun' || name === 'heater') gains[name] = kWh
@@ -221,19 +271,44 @@ export function makeAnswers(design: Design, site: SiteYear, building: Building, 
     seed: design.site.seed,
     coldestNight: { ...coldest, dullDaysBefore: dullDaysBefore(site, day), day: dayName(day) },
     hottestAfternoon: extreme(site, series.airC, 1),
-    hoursBelow0, hoursBelowAim, hoursAboveLimit, hoursDamp,
-    topUp: { kWh: fuelJ / KWH, peakW, cost: fuelJ / KWH * price, currency: heater.currency, fuelAmount: fuelJ / KWH / fuel.efficiency / fuel.perUnitKWh, fuelUnit: fuel.unit },
+    hoursBelow0,
+    hoursBelowAim,
+    hoursAboveLimit,
+    hoursDamp,
+    topUp: {
+      kWh: fuelJ / KWH,
+      peakW,
+      cost: (fuelJ / KWH) * price,
+      currency: heater.currency,
+      fuelAmount: fuelJ / KWH / fuel.efficiency / fuel.perUnitKWh,
+      fuelUnit: fuel.unit,
+    },
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0 },
-    hoursVented, hoursCovered: Math.round(hoursCovered), ice: hasWater ? { hours: iceHours, most: iceMost } : null, soilMinC, dimDays, condensedKg,
+    hoursVented,
+    hoursCovered: Math.round(hoursCovered),
+    ice: hasWater ? { hours: iceHours, most: iceMost } : null,
+    soilMinC,
+    dimDays,
+    condensedKg,
     shortDays: Array.from({ length: DAYS }, (_, d) => dayLengthH(d, site.latitudeDeg)).filter(l => l < 10).length,
     outside: outsideYear(site, line.lowC),
     freeRunning: { coldestNight: coldestHour(site, freeC) },
-    months, aim: { ...line, tightest: Number.isFinite(tightest.marginK) ? tightest : null },
-    ledger: { gains, losses, storedKWh: series.storedJ / KWH, closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1) },
+    months,
+    aim: { ...line, tightest: Number.isFinite(tightest.marginK) ? tightest : null },
+    ledger: {
+      gains,
+      losses,
+      storedKWh: series.storedJ / KWH,
+      closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1),
+    },
     ledgerMonths: monthlyLedger(gainedByMonth, lostByMonth),
     worstNightLosses: nightLosses(series, coldest.hour),
     lossesByDay: dayAndNight(site, series, losses),
-    ua: { byElement: elementLosses(design, building), infiltrationWK: leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * 1006 },
+    ua: {
+      byElement: elementLosses(design, building),
+      infiltrationWK:
+        leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * 1006,
+    },
     notes: [...site.notes],
     runMs,
   }
@@ -255,7 +330,11 @@ function monthSums(watts: Float32Array): number[] {
   })
 }
 
-function dayAndNight(site: SiteYear, series: YearSeries, losses: Readonly<Record<string, number>>): Answers['lossesByDay'] {
+function dayAndNight(
+  site: SiteYear,
+  series: YearSeries,
+  losses: Readonly<Record<string, number>>,
+): Answers['lossesByDay'] {
   const days: number[] = []
   for (let h = 0; h < HOURS; h++) if (site.sunAltitudeDeg[h]! > 0) days.push(h)
   return LOSS_NAMES.map((name, i) => {
@@ -270,7 +349,9 @@ function dayAndNight(site: SiteYear, series: YearSeries, losses: Readonly<Record
 function monthlyLedger(gained: readonly number[][], lost: readonly number[][]): Answers['ledgerMonths'] {
   const named = (names: readonly string[], sums: readonly number[][], m: number) => {
     const out: Record<string, number> = {}
-    names.forEach((name, i) => { if (sums[i]!.some(v => v !== 0)) out[name] = sums[i]![m]! / 1000 })
+    names.forEach((name, i) => {
+      if (sums[i]!.some(v => v !== 0)) out[name] = sums[i]![m]! / 1000
+    })
     return out
   }
   return MONTH_DAYS.map((_, m) => ({ gains: named(GAIN_NAMES, gained, m), losses: named(LOSS_NAMES, lost, m) }))

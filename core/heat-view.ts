@@ -10,10 +10,23 @@ import { makeLightTable, makeSolarGains } from './optics/gains'
 import type { SiteYear } from './climate'
 
 /** A body's temperatures through a day, °C at the end of each hour: its room face, and its middle. */
-export interface HeatBody { id: FaceId | SurfaceId, kind: 'wall' | 'glazing' | 'store' | 'ground' | 'buried' | 'house', faceC: Float32Array, middleC: Float32Array, /** Heat going into it less what comes out, W by hour. */ takesW: Float32Array }
+export interface HeatBody {
+  id: FaceId | SurfaceId
+  kind: 'wall' | 'glazing' | 'store' | 'ground' | 'buried' | 'house'
+  faceC: Float32Array
+  middleC: Float32Array
+  /** Heat going into it less what comes out, W by hour. */
+  takesW: Float32Array
+}
 
 /** A cell of ground in the plane of the section, m from the sunny wall's inside face and above the floor. */
-export interface GroundCell { x0: number, x1: number, z0: number, z1: number, tC: Float32Array }
+export interface GroundCell {
+  x0: number
+  x1: number
+  z0: number
+  z1: number
+  tC: Float32Array
+}
 
 /** Everything warm and cold in the section through one day. */
 export interface HeatDay {
@@ -23,8 +36,8 @@ export interface HeatDay {
   bodies: HeatBody[]
   ground: GroundCell[]
   /** Heat leaving and coming in by each way, W by hour. */
-  losses: { name: string, watts: Float32Array }[]
-  gains: { name: string, watts: Float32Array }[]
+  losses: { name: string; watts: Float32Array }[]
+  gains: { name: string; watts: Float32Array }[]
   /** Heat that the ground under the floor takes up, W by hour; negative where it gives some back. */
   underFloorW: Float32Array
 }
@@ -42,7 +55,8 @@ export interface HeatFlow {
 const STORES: readonly string[] = ['barrels', 'tank', 'pond', 'inner wall', 'beds']
 
 /**
- * Where the heat of an hour came from and went, in full: what comes in less what leaves is what is kept. Sun that outer faces take in is counted with their way out,
+ * Where the heat of an hour came from and went, in full: what comes in less what leaves is what is kept. Sun that outer
+ * faces take in is counted with their way out,
  * which it may turn: what then flows in is the sun's, and named so.
  */
 export function heatFlows(data: HeatDay, hour: number): HeatFlow[] {
@@ -52,9 +66,13 @@ export function heatFlows(data: HeatDay, hour: number): HeatFlow[] {
   for (const l of data.losses) {
     const watts = at(l.watts)
     const bySun = watts < 0 && colderOutside && WITH_OUTER_FACE.has(l.name)
-    flows.push(bySun ? { kind: 'in', name: `sun on the ${l.name}`, watts: -watts } : { kind: 'out', name: l.name, watts })
+    flows.push(
+      bySun ? { kind: 'in', name: `sun on the ${l.name}`, watts: -watts } : { kind: 'out', name: l.name, watts },
+    )
   }
-  const kept = data.bodies.filter(b => STORES.includes(b.id)).map((b): HeatFlow => ({ kind: 'kept', name: b.id, watts: at(b.takesW) }))
+  const kept = data.bodies
+    .filter(b => STORES.includes(b.id))
+    .map((b): HeatFlow => ({ kind: 'kept', name: b.id, watts: at(b.takesW) }))
   kept.push({ kind: 'kept', name: 'ground under the floor', watts: at(data.underFloorW) })
   const sum = (list: readonly HeatFlow[]) => list.reduce((s, f) => s + (f.kind === 'out' ? -f.watts : f.watts), 0)
   const rest = sum(flows) - sum(kept)
@@ -74,7 +92,11 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
   const { chains, slice } = makeFabric(design, building)
   // The hour before the day comes first, so that the first hour knows what it changed.
   const seen: Float64Array[] = []
-  const series = runModel(model, site, design.topUp.heater, { stepsPerHour: 4, heater: design.topUp.heater.on, watch: { day, see: (_h, cells) => seen.push(Float64Array.from(cells)) } })
+  const series = runModel(model, site, design.topUp.heater, {
+    stepsPerHour: 4,
+    heater: design.topUp.heater.on,
+    watch: { day, see: (_h, cells) => seen.push(Float64Array.from(cells)) },
+  })
   const before = seen[0]!
   const hours = day === 0 ? seen : seen.slice(1)
   const cut = (a: Float32Array) => a.slice(day * 24, day * 24 + 24)
@@ -90,17 +112,37 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
       for (let k = from; k <= i1; k++) joules += model.capacity[k]! * (t[k]! - last[k]!)
       return joules / 3600
     })
-    return { id: c.face ?? c.pane!, kind: c.kind, faceC: at(c.kind === 'glazing' ? i0 + 1 : i1), middleC: at(middle), takesW }
+    return {
+      id: c.face ?? c.pane!,
+      kind: c.kind,
+      faceC: at(c.kind === 'glazing' ? i0 + 1 : i1),
+      middleC: at(middle),
+      takesW,
+    }
   })
-  const named = (names: readonly string[], flows: readonly Float32Array[]) => names.map((name, i) => ({ name, watts: cut(flows[i]!) }))
+  const named = (names: readonly string[], flows: readonly Float32Array[]) =>
+    names.map((name, i) => ({ name, watts: cut(flows[i]!) }))
   return {
-    day, airC: cut(series.airC), outsideC: cut(site.dryBulbC), bodies: joined(bodies), ground: groundCells(), underFloorW: underFloor(),
-    losses: named(LOSS_NAMES, series.losses), gains: named(GAIN_NAMES, series.gains),
+    day,
+    airC: cut(series.airC),
+    outsideC: cut(site.dryBulbC),
+    bodies: joined(bodies),
+    ground: groundCells(),
+    underFloorW: underFloor(),
+    losses: named(LOSS_NAMES, series.losses),
+    gains: named(GAIN_NAMES, series.gains),
   }
 
   /** Cells of ground under the floor: the lower part of its chains, and what lies deeper. */
   function underFloor(): Float32Array {
-    const cells = chains.flatMap((c, i) => (c.kind === 'ground' ? Array.from({ length: Math.min(NEAR_ROWS - 1, model.offset[i + 1]! - 1 - model.offset[i]!) }, (_, k) => model.offset[i]! + k) : []))
+    const cells = chains.flatMap((c, i) =>
+      c.kind === 'ground'
+        ? Array.from(
+            { length: Math.min(NEAR_ROWS - 1, model.offset[i + 1]! - 1 - model.offset[i]!) },
+            (_, k) => model.offset[i]! + k,
+          )
+        : [],
+    )
     for (let i = model.deepFrom; i < model.cellCount; i++) cells.push(i)
     return Float32Array.from(hours, (t, h) => {
       const last = h === 0 ? before : hours[h - 1]!
@@ -116,7 +158,8 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
       let top = 0
       rows.forEach((dz, r) => {
         const chain = chains.findIndex(c => c.column === i)
-        const cell = r < NEAR_ROWS ? model.offset[chain]! + NEAR_ROWS - 1 - r : model.deepFrom + i * deepRows + r - NEAR_ROWS
+        const cell =
+          r < NEAR_ROWS ? model.offset[chain]! + NEAR_ROWS - 1 - r : model.deepFrom + i * deepRows + r - NEAR_ROWS
         cells.push({ x0: col.x0, x1: col.x1, z0: top - dz, z1: top, tC: at(cell) })
         top -= dz
       })
@@ -134,7 +177,8 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
           const tC = at(model.outsideGround.first + r * slice.outsideWidthsM.length + j)
           // Under the wall the ground is drawn with its neighbour.
           const near = j === 0 ? 0 : out
-          const [x0, x1] = side < 0 ? [-out - w, -near] : [building.outline.widthM + near, building.outline.widthM + out + w]
+          const [x0, x1] =
+            side < 0 ? [-out - w, -near] : [building.outline.widthM + near, building.outline.widthM + out + w]
           cells.push({ x0, x1, z0: top - h, z1: top, tC })
           top -= h
         })
@@ -145,12 +189,21 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
   }
 }
 
-/** Chains of one face, above ground and below, or in layers, are one body to the eye: the mean of their temperatures, the sum of their heat. */
+/**
+ * Chains of one face, above ground and below, or in layers, are one body to the eye: the mean of their temperatures,
+ * the sum of their heat.
+ */
 function joined(bodies: readonly HeatBody[]): HeatBody[] {
   const groups = new Map<string, HeatBody[]>()
   for (const b of bodies) groups.set(b.id, [...(groups.get(b.id) ?? []), b])
-  return [...groups.values()].map((list) => {
-    const mean = (pick: (b: HeatBody) => Float32Array) => Float32Array.from({ length: 24 }, (_, h) => list.reduce((s, b) => s + pick(b)[h]!, 0) / list.length)
-    return { ...list[0]!, faceC: mean(b => b.faceC), middleC: mean(b => b.middleC), takesW: Float32Array.from({ length: 24 }, (_, h) => list.reduce((s, b) => s + b.takesW[h]!, 0)) }
+  return [...groups.values()].map(list => {
+    const mean = (pick: (b: HeatBody) => Float32Array) =>
+      Float32Array.from({ length: 24 }, (_, h) => list.reduce((s, b) => s + pick(b)[h]!, 0) / list.length)
+    return {
+      ...list[0]!,
+      faceC: mean(b => b.faceC),
+      middleC: mean(b => b.middleC),
+      takesW: Float32Array.from({ length: 24 }, (_, h) => list.reduce((s, b) => s + b.takesW[h]!, 0)),
+    }
   })
 }

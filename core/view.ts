@@ -4,13 +4,31 @@ import { entry, MATERIALS } from './catalog'
 import type { Design } from './design/types'
 import type { YearResult } from './year'
 
-/** What a screen needs of a year: the answers, the hours it charts, and the days it draws rays for. Plain data, cheap to pass between threads. */
+/**
+ * What a screen needs of a year: the answers, the hours it charts, and the days it draws rays for. Plain data, cheap to
+ * pass between threads.
+ */
 export interface YearView {
   answers: Answers
   latitudeDeg: number
   longitudeDeg: number
   standardOffsetH: number
-  hours: Record<'outsideC' | 'airC' | 'soilC' | 'waterC' | 'sunAltitudeDeg' | 'sunAzimuthDeg' | 'globalWm2' | 'beamWm2' | 'windMs' | 'heaterW' | 'ventOpening' | 'coverDrawn' | 'relativeHumidity', Float32Array>
+  hours: Record<
+    | 'outsideC'
+    | 'airC'
+    | 'soilC'
+    | 'waterC'
+    | 'sunAltitudeDeg'
+    | 'sunAzimuthDeg'
+    | 'globalWm2'
+    | 'beamWm2'
+    | 'windMs'
+    | 'heaterW'
+    | 'ventOpening'
+    | 'coverDrawn'
+    | 'relativeHumidity',
+    Float32Array
+  >
   cold: DesignDay
   hot: DesignDay
   /** The yearly wave of the ground's surface, and how quickly the site's soil passes it on, m²/s. */
@@ -30,15 +48,35 @@ export function yearView(design: Design, { answers, site, series }: YearResult):
   let frostDepthM = 0
   for (let depth = 0; depth <= 3; depth += 0.05) {
     let coldest = Infinity
-    for (let day = 0; day < 365; day += 5) coldest = Math.min(coldest, groundTemperatureC(site.ground, depth, day, diffusivity))
+    for (let day = 0; day < 365; day += 5)
+      coldest = Math.min(coldest, groundTemperatureC(site.ground, depth, day, diffusivity))
     if (coldest < 0) frostDepthM = depth
   }
   return {
-    answers, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: site.standardOffsetH, cold, hot, frostDepthM, snowMostM: site.snowM.reduce((a, b) => Math.max(a, b), 0), ground: site.ground, soilDiffusivity: diffusivity,
+    answers,
+    latitudeDeg: site.latitudeDeg,
+    longitudeDeg: site.longitudeDeg,
+    standardOffsetH: site.standardOffsetH,
+    cold,
+    hot,
+    frostDepthM,
+    snowMostM: site.snowM.reduce((a, b) => Math.max(a, b), 0),
+    ground: site.ground,
+    soilDiffusivity: diffusivity,
     hours: {
-      outsideC: site.dryBulbC, airC: series.airC, soilC: series.soilC, waterC: series.waterC,
-      sunAltitudeDeg: site.sunAltitudeDeg, sunAzimuthDeg: site.sunAzimuthDeg, globalWm2: site.globalWm2, beamWm2: site.beamWm2, windMs: site.windMs, heaterW: series.heaterW, ventOpening: series.ventOpening,
-      coverDrawn: series.coverDrawn, relativeHumidity: series.relativeHumidity,
+      outsideC: site.dryBulbC,
+      airC: series.airC,
+      soilC: series.soilC,
+      waterC: series.waterC,
+      sunAltitudeDeg: site.sunAltitudeDeg,
+      sunAzimuthDeg: site.sunAzimuthDeg,
+      globalWm2: site.globalWm2,
+      beamWm2: site.beamWm2,
+      windMs: site.windMs,
+      heaterW: series.heaterW,
+      ventOpening: series.ventOpening,
+      coverDrawn: series.coverDrawn,
+      relativeHumidity: series.relativeHumidity,
     },
   }
 }

@@ -32,8 +32,13 @@ export interface YearOptions {
 /** Milliseconds spent in each stage of the last run; a stage that was remembered takes none. */
 export type StageTimes = Record<'site' | 'building' | 'light' | 'sun' | 'network' | 'answers', number>
 
-/** Remembers the last result of a stage and makes it anew when one of the branches of the document that it hangs on is another. */
-function remember<A extends readonly unknown[], T>(make: (...args: A) => T): (branches: readonly unknown[], ...args: A) => T {
+/**
+ * Remembers the last result of a stage and makes it anew when one of the branches of the document that it hangs on is
+ * another.
+ */
+function remember<A extends readonly unknown[], T>(
+  make: (...args: A) => T,
+): (branches: readonly unknown[], ...args: A) => T {
   let lastBranches: readonly unknown[] | null = null
   let last: T
   return (branches, ...args) => {
@@ -46,24 +51,51 @@ function remember<A extends readonly unknown[], T>(make: (...args: A) => T): (br
 }
 
 /**
- * A year engine holds the stages' last results, so that a change of mass reruns only what hangs on mass. It is the one way through:
+ * A year engine holds the stages' last results, so that a change of mass reruns only what hangs on mass. It is the one
+ * way through:
  * design → site year → building → light table → solar gains → network → answers.
  * The design must be sound (`designFaults` empty); otherwise stages may throw RangeError.
  * @param now a clock in milliseconds, for `runMs` alone
  */
 export function createYearEngine(now: () => number = () => 0) {
-  const siteStage = remember((site: Design['site'], weather?: WeatherYear): SiteYear => makeSiteYear({
-    ...site, climate: weather ? { kind: 'hourly', weather } : site.climate.kind === 'hourly' ? { kind: 'hourly', weather: unpackHourly(site.climate) } : site.climate,
-  }))
+  const siteStage = remember(
+    (site: Design['site'], weather?: WeatherYear): SiteYear =>
+      makeSiteYear({
+        ...site,
+        climate: weather
+          ? { kind: 'hourly', weather }
+          : site.climate.kind === 'hourly'
+            ? { kind: 'hourly', weather: unpackHourly(site.climate) }
+            : site.climate,
+      }),
+  )
   const lightStage = remember((design: Design, building: Building): LightTable => makeLightTable(design, building))
-  const sunStage = remember((site: SiteYear, building: Building, table: LightTable): SolarGains => makeSolarGains(site, building, table))
+  const sunStage = remember(
+    (site: SiteYear, building: Building, table: LightTable): SolarGains => makeSolarGains(site, building, table),
+  )
   let lastDesign: Design | null = null
-  /** Documents come through as copies: what is as it was in the last one is taken from there, and then compares by reference. */
+  /**
+   * Documents come through as copies: what is as it was in the last one is taken from there, and then compares by
+   * reference.
+   */
   const taken = (design: Design): Design => (lastDesign = withSharedBranches(design, lastDesign))
   const stages: StageTimes = { site: 0, building: 0, light: 0, sun: 0, network: 0, answers: 0 }
 
   function siteYearOf({ site }: Design, weather?: WeatherYear): SiteYear {
-    return siteStage([site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone, site.seed, weather ?? site.climate, site.spell, site.horizon], site, weather)
+    return siteStage(
+      [
+        site.latitudeDeg,
+        site.longitudeDeg,
+        site.elevationM,
+        site.timeZone,
+        site.seed,
+        weather ?? site.climate,
+        site.spell,
+        site.horizon,
+      ],
+      site,
+      weather,
+    )
   }
 
   function run(given: Design, options: YearOptions = {}): YearResult {
@@ -88,7 +120,10 @@ export function createYearEngine(now: () => number = () => 0) {
     const heated = design.topUp.heater.on && design.topUp.heater.capacityW > 0
     const model = makeModel(design, siteYear, building, gains)
     const series = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: heated, stop: options.stop })
-    const free = heated && options.unheated !== false ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop }) : series.airC
+    const free =
+      heated && options.unheated !== false
+        ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop })
+        : series.airC
     lap('network')
     const answers = makeAnswers(design, siteYear, building, gains, series, free, 0)
     lap('answers')
@@ -104,7 +139,26 @@ export function createYearEngine(now: () => number = () => 0) {
 function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
   const { count, vessel, colour, place, stack, raisedM } = store.barrels
   return [
-    site.latitudeDeg, shape, skin.glazing, skin.poleSlope, skin.endsGlazedShare, skin.wall, skin.roof, skin.condition, skin.finish,
-    count, vessel, colour, place, stack, raisedM, store.tank, store.pond, store.innerWall, store.massWall.material, store.massWall.thicknessM > 0, store.floor.material,
+    site.latitudeDeg,
+    shape,
+    skin.glazing,
+    skin.poleSlope,
+    skin.endsGlazedShare,
+    skin.wall,
+    skin.roof,
+    skin.condition,
+    skin.finish,
+    count,
+    vessel,
+    colour,
+    place,
+    stack,
+    raisedM,
+    store.tank,
+    store.pond,
+    store.innerWall,
+    store.massWall.material,
+    store.massWall.thicknessM > 0,
+    store.floor.material,
   ]
 }

@@ -1,5 +1,9 @@
 /** What was filled in a series: how many values, the longest run, and where that begins. */
-export interface Filled { count: number, longest: number, at: number }
+export interface Filled {
+  count: number
+  longest: number
+  at: number
+}
 
 /** Crosses missing values (NaN) by straight lines; at either end the nearest value stands. Works in place. */
 export function crossGaps(values: Float64Array): Filled {
@@ -17,7 +21,7 @@ export function crossGaps(values: Float64Array): Filled {
     const after = end < values.length ? values[end]! : NaN
     const a = Number.isNaN(before) ? after : before
     const b = Number.isNaN(after) ? before : after
-    for (let i = h; i < end; i++) values[i] = a + (b - a) * (i - h + 1) / (end - h + 1)
+    for (let i = h; i < end; i++) values[i] = a + ((b - a) * (i - h + 1)) / (end - h + 1)
     h = end
   }
   return filled

@@ -1,7 +1,10 @@
 import { HOURS, isoAt } from '../core/climate'
 import type { YearResult } from '../core/year'
 
-/** The year hour by hour as CSV: a heading with units, 8760 rows, decimal points. The stamp is the beginning of the hour. */
+/**
+ * The year hour by hour as CSV: a heading with units, 8760 rows, decimal points. The stamp is the beginning of the
+ * hour.
+ */
 export function writeHourlyCsv({ site, series, gains }: YearResult): string {
   const columns: [string, (h: number) => number | string][] = [
     ['hour_begins', h => isoAt(h, site.standardOffsetH)],

@@ -3,21 +3,28 @@ import { MONTH_NAMES } from '../core/climate/types'
 import { normalsFaults } from '../core/design/schema'
 import { parseNumber } from '../core/units'
 
-export type NormalsTable = { ok: true, lowC: number[], highC: number[] } | { ok: false, message: string }
+export type NormalsTable = { ok: true; lowC: number[]; highC: number[] } | { ok: false; message: string }
 
 /**
- * Reads twelve monthly lows and highs pasted from a spreadsheet: twelve rows (low, high) or twelve columns (a row of lows, a row of highs), tabs,
- * semicolons, commas or blanks between, decimal points or commas, with or without month names. The colder series is taken as the lows.
+ * Reads twelve monthly lows and highs pasted from a spreadsheet: twelve rows (low, high) or twelve columns (a row of
+ * lows, a row of highs), tabs,
+ * semicolons, commas or blanks between, decimal points or commas, with or without month names. The colder series is
+ * taken as the lows.
  * @param unit of the numbers
  */
 export function parseNormalsTable(text: string, unit: 'C' | 'F'): NormalsTable {
   const no = (message: string): NormalsTable => ({ ok: false, message })
-  const lines = text.replace(/\r/g, '').split('\n').map(l => l.trimEnd()).filter(l => l.trim() !== '')
+  const lines = text
+    .replace(/\r/g, '')
+    .split('\n')
+    .map(l => l.trimEnd())
+    .filter(l => l.trim() !== '')
   if (lines.length === 0) return no('Nothing was pasted: give twelve monthly lows and highs.')
   const delimiter = chooseDelimiter(lines)
-  const rows = delimiter === ' '
-    ? lines.map(l => l.trim().split(/\s+/))
-    : Papa.parse<string[]>(lines.join('\n'), { delimiter, skipEmptyLines: true }).data.map(r => r.map(c => c.trim()))
+  const rows =
+    delimiter === ' '
+      ? lines.map(l => l.trim().split(/\s+/))
+      : Papa.parse<string[]>(lines.join('\n'), { delimiter, skipEmptyLines: true }).data.map(r => r.map(c => c.trim()))
   const numbers: number[][] = []
   for (let r = 0; r < rows.length; r++) {
     const row: number[] = []
@@ -36,17 +43,25 @@ export function parseNormalsTable(text: string, unit: 'C' | 'F'): NormalsTable {
     if (numbers.length !== 12) return no(`There are ${numbers.length} rows of numbers; twelve months are needed.`)
     const width = numbers[0]!.length
     const odd = numbers.findIndex(r => r.length !== width)
-    if (odd >= 0) return no(`Row ${odd + 1} has ${numbers[odd]!.length} numbers, the first has ${width}; each month needs a low and a high.`)
+    if (odd >= 0)
+      return no(
+        `Row ${odd + 1} has ${numbers[odd]!.length} numbers, the first has ${width}; each month needs a low ` +
+          `and a high.`,
+      )
     series = Array.from({ length: width }, (_, c) => numbers.map(r => r[c]!))
-  }
-  else {
+  } else {
     series = numbers
     const odd = series.findIndex(r => r.length !== 12)
-    if (odd >= 0) return no(`Found ${series[odd]!.length} numbers in row ${odd + 1}; give twelve rows (low and high) or two rows of twelve months.`)
+    if (odd >= 0)
+      return no(
+        `Found ${series[odd]!.length} numbers in row ${odd + 1}; give twelve rows (low and high) or two ` +
+          `rows of twelve months.`,
+      )
   }
   // A leading count of months (1 to 12) is a label, not a temperature.
   series = series.filter(s => !s.every((v, i) => v === i + 1))
-  if (series.length !== 2) return no(`Found ${series.length} series of twelve; two are needed, the mean daily lows and the mean daily highs.`)
+  if (series.length !== 2)
+    return no(`Found ${series.length} series of twelve; two are needed, the mean daily lows and the mean daily highs.`)
   const mean = (s: number[]) => s.reduce((a, b) => a + b, 0) / 12
   const [low, high] = mean(series[0]!) <= mean(series[1]!) ? [series[0]!, series[1]!] : [series[1]!, series[0]!]
   const celsius = (s: number[]) => s.map(v => Math.round((unit === 'F' ? (v - 32) / 1.8 : v) * 100) / 100)
@@ -69,7 +84,11 @@ function chooseDelimiter(lines: readonly string[]): string {
   if (all.includes('\t')) return '\t'
   if (all.includes(';')) return ';'
   // Commas part cells when a blank follows or a decimal point is about; between digits alone they are decimal commas.
-  const commas = lines.some(l => /,\s/.test(l) || (l.includes(',') && (l.includes('.') || (l.match(/,/g) ?? []).length >= 3 || /[\p{L}]\s*,/u.test(l))))
+  const commas = lines.some(
+    l =>
+      /,\s/.test(l) ||
+      (l.includes(',') && (l.includes('.') || (l.match(/,/g) ?? []).length >= 3 || /[\p{L}]\s*,/u.test(l))),
+  )
   if (commas && !lines.some(l => /\d,\d+\s+[-−]?\d/.test(l))) return ','
   if (lines.some(l => /\S\s+\S/.test(l.trim()))) return ' '
   return ','

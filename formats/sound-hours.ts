@@ -6,6 +6,8 @@ export function unsoundHours(climate: HourlyClimate): string | null {
   const fault = climateFaults(climate)[0]
   if (!fault) return null
   const found = /^\.(\w+)\[(\d+)\]$/.exec(fault.at)
-  const where = found ? `${found[1]} of ${dayName(Math.floor(Number(found[2]) / 24))}, ${Number(found[2]) % 24}:00` : fault.at.slice(1)
+  const where = found
+    ? `${found[1]} of ${dayName(Math.floor(Number(found[2]) / 24))}, ${Number(found[2]) % 24}:00`
+    : fault.at.slice(1)
   return `The ${where} ${fault.message}; allowed is ${fault.allowed}.`
 }

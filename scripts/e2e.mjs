@@ -7,6 +7,10 @@ ensureInstalled()
 ensureChromium()
 ensureBuilt()
 const { child, address } = await startServer(await freePort(4600))
-const done = spawnSync('npx', ['jest', '--config', 'jest.e2e.config.mjs', ...process.argv.slice(2)], { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, TIERRA_ADDRESS: address } })
+const done = spawnSync('npx', ['jest', '--config', 'jest.e2e.config.mjs', ...process.argv.slice(2)], {
+  cwd: ROOT,
+  stdio: ['ignore', 'inherit', 'inherit'],
+  env: { ...process.env, TIERRA_ADDRESS: address },
+})
 child.kill()
 process.exit(done.status ?? 1)

@@ -12,14 +12,20 @@ export const say = text => process.stderr.write(`${text}\n`)
 
 /** Runs a command in the project's folder with its output shown; true when it succeeds. */
 export function run(command, args, options = {}) {
-  const done = spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', options.quiet ? 2 : 'inherit', 'inherit'], env: { ...process.env, ...options.env } })
+  const done = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: ['ignore', options.quiet ? 2 : 'inherit', 'inherit'],
+    env: { ...process.env, ...options.env },
+  })
   return done.status === 0
 }
 
 function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
   if (major < 20 || (major === 20 && minor < 19)) {
-    say(`Tierra needs Node 20.19 or later; this is ${process.versions.node}. Install Node 20 and run the command again.`)
+    say(
+      `Tierra needs Node 20.19 or later; this is ${process.versions.node}. Install Node 20 and run the command again.`,
+    )
     process.exit(1)
   }
 }
@@ -32,16 +38,23 @@ export function ensureInstalled() {
   const wanted = createHash('sha256').update(readFileSync(lock)).digest('hex')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   say('Installing packages …')
-  // Not `npm ci`: it refuses a lock file without the binaries of platforms that a registry does not carry. This keeps to the locked versions and leaves the lock as it is.
+  // Not `npm ci`: it refuses a lock file without the binaries of platforms that a registry does not carry. This keeps
+  // to the locked versions and leaves the lock as it is.
   if (!run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true })) {
-    say('The packages could not be installed. Check that the package registry can be reached and that the disk has 1 GB free, then run the command again.')
+    say(
+      'The packages could not be installed. Check that the package registry can be reached and that the ' +
+        'disk has 1 GB free, then run the command again.',
+    )
     process.exit(1)
   }
   writeFileSync(stamp, wanted)
 }
 
 function onPath(name) {
-  return (process.env.PATH ?? '').split(':').map(d => join(d, name)).find(p => existsSync(p))
+  return (process.env.PATH ?? '')
+    .split(':')
+    .map(d => join(d, name))
+    .find(p => existsSync(p))
 }
 
 /** Chromium and its driver, installed from Debian's packages when they are missing and this is root. */
@@ -55,7 +68,12 @@ export function ensureChromium() {
   say('Installing Chromium …')
   const env = { DEBIAN_FRONTEND: 'noninteractive' }
   run('apt-get', ['update', '-qq'], { quiet: true, env })
-  if (!run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'chromium-driver'], { quiet: true, env })) {
+  if (
+    !run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'chromium-driver'], {
+      quiet: true,
+      env,
+    })
+  ) {
     say(`Chromium could not be installed. Run as root and read what it says:\n  ${command}`)
     process.exit(1)
   }
@@ -65,7 +83,7 @@ const SOURCES = ['app', 'core', 'formats', 'server', 'public', 'nuxt.config.ts',
 
 function sourceDigest() {
   const hash = createHash('sha256')
-  const visit = (path) => {
+  const visit = path => {
     if (!existsSync(path)) return
     if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) visit(join(path, name))
     else hash.update(path.slice(ROOT.length)).update(readFileSync(path))
@@ -78,7 +96,8 @@ function sourceDigest() {
 export function ensureBuilt() {
   const stamp = join(ROOT, '.cache', 'built')
   const wanted = sourceDigest()
-  if (existsSync(join(ROOT, '.output/server/index.mjs')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  if (existsSync(join(ROOT, '.output/server/index.mjs')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted)
+    return
   say('Building …')
   if (!run('npx', ['nuxt', 'build'], { quiet: true, env: { NUXT_TELEMETRY_DISABLED: '1' } })) {
     say('The build failed; the lines above say where. `npm test` checks types and style one by one.')

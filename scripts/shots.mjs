@@ -7,6 +7,10 @@ ensureInstalled()
 ensureChromium()
 ensureBuilt()
 const { child, address } = await startServer(await freePort(4700))
-const done = spawnSync(process.execPath, ['--import', 'tsx', 'tests/e2e/shots.ts'], { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, TIERRA_ADDRESS: address } })
+const done = spawnSync(process.execPath, ['--import', 'tsx', 'tests/e2e/shots.ts'], {
+  cwd: ROOT,
+  stdio: ['ignore', 'inherit', 'inherit'],
+  env: { ...process.env, TIERRA_ADDRESS: address },
+})
 child.kill()
 process.exit(done.status ?? 1)

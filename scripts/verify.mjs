@@ -3,13 +3,25 @@ import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ROOT } from './setup.mjs'
 
-const done = spawnSync(process.execPath, [join(ROOT, 'scripts/tierra.mjs'), 'verify'], { cwd: ROOT, encoding: 'utf8', maxBuffer: 1e8, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, INIT_CWD: ROOT } })
+const done = spawnSync(process.execPath, [join(ROOT, 'scripts/tierra.mjs'), 'verify'], {
+  cwd: ROOT,
+  encoding: 'utf8',
+  maxBuffer: 1e8,
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: { ...process.env, INIT_CWD: ROOT },
+})
 if (!done.stdout) process.exit(done.status || 1)
 const rows = JSON.parse(done.stdout)
 const text = v => (typeof v === 'number' ? String(Number(v.toPrecision(6))) : String(v))
 const wide = Math.max(...rows.map(r => r.case.length))
-console.log(`${'case'.padEnd(wide)}  ${'expected'.padStart(12)}  ${'got'.padStart(12)}  ${'tolerance'.padStart(10)}  ok   source`)
-for (const r of rows) console.log(`${r.case.padEnd(wide)}  ${text(r.expected).padStart(12)}  ${text(r.got).padStart(12)}  ${text(r.tolerance).padStart(10)}  ${r.ok ? 'ok ' : 'NO '}  ${r.source}`)
+console.log(
+  `${'case'.padEnd(wide)}  ${'expected'.padStart(12)}  ${'got'.padStart(12)}  ${'tolerance'.padStart(10)}  ok   source`,
+)
+for (const r of rows)
+  console.log(
+    `${r.case.padEnd(wide)}  ${text(r.expected).padStart(12)}  ${text(r.got).padStart(12)}  ` +
+      `${text(r.tolerance).padStart(10)}  ${r.ok ? 'ok ' : 'NO '}  ${r.source}`,
+  )
 const failed = rows.filter(r => !r.ok).length
 console.log(`${rows.length - failed} of ${rows.length} ok`)
 process.exit(failed > 0 ? 1 : 0)

@@ -3,9 +3,10 @@ import { existsSync, readFileSync } from 'node:fs'
 const read = (path: string) => readFileSync(path, 'utf8')
 
 test('the notices name every package that the app carries, as it is installed', () => {
-  const own = JSON.parse(read('package.json')) as { license: string, dependencies: Record<string, string> }
+  const own = JSON.parse(read('package.json')) as { license: string; dependencies: Record<string, string> }
   const notices = read('THIRD-PARTY-NOTICES.md')
-  for (const [name, version] of Object.entries(own.dependencies)) expect(notices).toMatch(new RegExp(`(\\| ${name} \\| ${version} \\|| ${name} ${version} \\()`))
+  for (const [name, version] of Object.entries(own.dependencies))
+    expect(notices).toMatch(new RegExp(`(\\| ${name} \\| ${version} \\|| ${name} ${version} \\()`))
   expect(own.license).toBe('MIT')
   expect(read('LICENSE')).toMatch(/^MIT License/)
 })

@@ -35,21 +35,41 @@ export function useDesignFiles() {
     }
     const { epw } = read
     const { timeZoneOf } = await import('../../core/climate/zone-of-place')
-    const refused = bench.edit([
-      ['site.climate', epw.climate], ['site.place', epw.place.slice(0, 120)], ['site.latitudeDeg', epw.latitudeDeg], ['site.longitudeDeg', epw.longitudeDeg],
-      ['site.elevationM', Math.round(epw.elevationM)], ['site.timeZone', timeZoneOf(epw.latitudeDeg, epw.longitudeDeg)],
-    ], `epw ${file.name}`)
+    const refused = bench.edit(
+      [
+        ['site.climate', epw.climate],
+        ['site.place', epw.place.slice(0, 120)],
+        ['site.latitudeDeg', epw.latitudeDeg],
+        ['site.longitudeDeg', epw.longitudeDeg],
+        ['site.elevationM', Math.round(epw.elevationM)],
+        ['site.timeZone', timeZoneOf(epw.latitudeDeg, epw.longitudeDeg)],
+      ],
+      `epw ${file.name}`,
+    )
     if (refused) notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [refused] })
     else notices.tell('info', `${file.name}: a year of 8760 hours is in use.`, { lines: epw.climate.notes })
     return refused === null
   }
 
-  /** Takes a file in: weather by its ending, anything else as a new design. A damaged or foreign one is refused with its faults, and nothing changes. */
+  /**
+   * Takes a file in: weather by its ending, anything else as a new design. A damaged or foreign one is refused with its
+   * faults, and nothing changes.
+   */
   async function importFile(file: File): Promise<boolean> {
     if (/\.epw$/i.test(file.name)) return importWeather(file)
-    const read = file.size > 8_000_000 ? { ok: false as const, faults: [{ path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 2 MB' }] } : readDesign(await file.text())
+    const read =
+      file.size > 8_000_000
+        ? {
+            ok: false as const,
+            faults: [
+              { path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 2 MB' },
+            ],
+          }
+        : readDesign(await file.text())
     if (!read.ok) {
-      notices.tell('error', `${file.name} was not taken in; nothing has changed.`, { lines: read.faults.slice(0, 20).map(faultLine) })
+      notices.tell('error', `${file.name} was not taken in; nothing has changed.`, {
+        lines: read.faults.slice(0, 20).map(faultLine),
+      })
       return false
     }
     await keeping.add(read.design)

@@ -13,17 +13,34 @@ export interface SectionScale {
   toZ: (pixel: number) => number
 }
 
-/** A scale that fits the section, its walls, its labels and some ground into a drawing. While `held` is set (a drag), the scale stands still. */
-export function makeSectionScale(outline: Outline, width: number, height: number, held: SectionScale | null): SectionScale {
+/**
+ * A scale that fits the section, its walls, its labels and some ground into a drawing. While `held` is set (a drag),
+ * the scale stands still.
+ */
+export function makeSectionScale(
+  outline: Outline,
+  width: number,
+  height: number,
+  held: SectionScale | null,
+): SectionScale {
   if (held && held.width === width && held.height === height) return held
   const narrow = width < 560
   const side = narrow ? 72 : 132
   const head = narrow ? 84 : 48
   const foot = narrow ? 84 : 78
-  const ppm = Math.max(8, Math.min((width - 2 * side) / (outline.widthM + 0.5), (height - head - foot) / outline.ridgeHeightM))
+  const ppm = Math.max(
+    8,
+    Math.min((width - 2 * side) / (outline.widthM + 0.5), (height - head - foot) / outline.ridgeHeightM),
+  )
   const left = (width - outline.widthM * ppm) / 2
   const ground = height - foot
   return {
-    width, height, ppm, x: m => left + m * ppm, y: m => ground - m * ppm, toX: px => (px - left) / ppm, toZ: px => (ground - px) / ppm,
+    width,
+    height,
+    ppm,
+    x: m => left + m * ppm,
+    y: m => ground - m * ppm,
+    toX: px => (px - left) / ppm,
+    toZ: px => (ground - px) / ppm,
   }
 }

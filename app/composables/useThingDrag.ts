@@ -1,25 +1,42 @@
 import type { Design, Patch, Thing } from '../../core/design'
 
 /** Which way the keys push. */
-const KEYS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
+const KEYS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+}
 
 /**
- * Taking hold of a thing with the pointer or the keys. A drag is one step of undo, and its changes are made from the design as it stood when the drag began.
+ * Taking hold of a thing with the pointer or the keys. A drag is one step of undo, and its changes are made from the
+ * design as it stood when the drag began.
  * @param move changes for a way gone, in pixels right and up from where the drag began
  * @param push changes for one press of an arrow key: steps right and up, each −1, 0 or 1
  */
-export function useThingDrag(move: (design: Design, thing: Thing, right: number, up: number) => Patch[], push: (design: Design, thing: Thing, right: number, up: number, far: boolean) => Patch[]) {
+export function useThingDrag(
+  move: (design: Design, thing: Thing, right: number, up: number) => Patch[],
+  push: (design: Design, thing: Thing, right: number, up: number, far: boolean) => Patch[],
+) {
   const bench = useDesign()
-  let held: { id: string, thing: Thing, design: Design, x: number, y: number, kind: string } | null = null
+  let held: { id: string; thing: Thing; design: Design; x: number; y: number; kind: string } | null = null
   const apply = (patches: Patch[], kind: string) => {
     if (patches.length > 0) bench.edit(patches, kind)
   }
   function down(thing: Thing, event: PointerEvent): void {
-    (event.currentTarget as Element).setPointerCapture(event.pointerId)
-    held = { id: thing.id, thing, design: bench.current, x: event.clientX, y: event.clientY, kind: `drag ${thing.id} ${event.timeStamp}` }
+    ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+    held = {
+      id: thing.id,
+      thing,
+      design: bench.current,
+      x: event.clientX,
+      y: event.clientY,
+      kind: `drag ${thing.id} ${event.timeStamp}`,
+    }
   }
   function moved(thing: Thing, event: PointerEvent): void {
-    if (held && held.id === thing.id) apply(move(held.design, held.thing, event.clientX - held.x, held.y - event.clientY), held.kind)
+    if (held && held.id === thing.id)
+      apply(move(held.design, held.thing, event.clientX - held.x, held.y - event.clientY), held.kind)
   }
   function up(): void {
     held = null

@@ -26,10 +26,22 @@ export function pushHistory<T>(history: History<T>, present: T, kind: string, at
 
 export function undoHistory<T>(history: History<T>): History<T> {
   if (history.past.length === 0) return history
-  return { past: history.past.slice(0, -1), present: history.past[history.past.length - 1]!, future: [history.present, ...history.future], kind: null, at: 0 }
+  return {
+    past: history.past.slice(0, -1),
+    present: history.past[history.past.length - 1]!,
+    future: [history.present, ...history.future],
+    kind: null,
+    at: 0,
+  }
 }
 
 export function redoHistory<T>(history: History<T>): History<T> {
   if (history.future.length === 0) return history
-  return { past: [...history.past, history.present], present: history.future[0]!, future: history.future.slice(1), kind: null, at: 0 }
+  return {
+    past: [...history.past, history.present],
+    present: history.future[0]!,
+    future: history.future.slice(1),
+    kind: null,
+    at: 0,
+  }
 }

@@ -11,8 +11,8 @@ export interface KeptDesign {
 }
 
 interface Schema extends DBSchema {
-  designs: { key: string, value: KeptDesign }
-  settings: { key: string, value: unknown }
+  designs: { key: string; value: KeptDesign }
+  settings: { key: string; value: unknown }
 }
 
 /** Where designs are kept. The browser's store, or memory when it is blocked or full. */
@@ -21,14 +21,24 @@ export interface Library {
   lasting: boolean
   list: () => Promise<KeptDesign[]>
   get: (id: string) => Promise<KeptDesign | undefined>
-  /** Saves on top of `baseRevision`; says `conflict` and changes nothing when someone else saved since. 0 stands for a design not kept yet. */
-  save: (design: Design, pinned: Design | null, baseRevision: number) => Promise<{ ok: true, revision: number } | { ok: false, reason: 'conflict', theirs: KeptDesign | undefined }>
+  /**
+   * Saves on top of `baseRevision`; says `conflict` and changes nothing when someone else saved since. 0 stands for a
+   * design not kept yet.
+   */
+  save: (
+    design: Design,
+    pinned: Design | null,
+    baseRevision: number,
+  ) => Promise<{ ok: true; revision: number } | { ok: false; reason: 'conflict'; theirs: KeptDesign | undefined }>
   remove: (id: string) => Promise<void>
   restore: (kept: KeptDesign) => Promise<void>
   getSetting: (key: string) => Promise<unknown>
   setSetting: (key: string, value: unknown) => Promise<void>
-  /** Of a memory: the designs that are other than they were at its start, with the revision that they began from; nothing of a lasting store. */
-  changed: () => { id: string, kept: KeptDesign, base: number }[]
+  /**
+   * Of a memory: the designs that are other than they were at its start, with the revision that they began from;
+   * nothing of a lasting store.
+   */
+  changed: () => { id: string; kept: KeptDesign; base: number }[]
 }
 
 const NAME = 'tierra'
@@ -54,9 +64,11 @@ async function openIndexed(now: () => number): Promise<Library> {
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
   })
   const library = indexedLibrary(db, now)
-  if (!await library.getSetting('demos-placed')) {
+  if (!(await library.getSetting('demos-placed'))) {
     const tx = db.transaction(['designs', 'settings'], 'readwrite')
-    for (const demo of DEMOS) if (!await tx.objectStore('designs').get(demo.id)) void tx.objectStore('designs').put({ id: demo.id, design: demo, pinned: null, revision: 1, updatedAt: now() })
+    for (const demo of DEMOS)
+      if (!(await tx.objectStore('designs').get(demo.id)))
+        void tx.objectStore('designs').put({ id: demo.id, design: demo, pinned: null, revision: 1, updatedAt: now() })
     void tx.objectStore('settings').put(true, 'demos-placed')
     await tx.done
   }
@@ -104,9 +116,15 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
   }
 }
 
-/** A library in memory: for browsers whose store is blocked or full. It begins with what is already at hand, or with the demos. */
+/**
+ * A library in memory: for browsers whose store is blocked or full. It begins with what is already at hand, or with the
+ * demos.
+ */
 export function memoryLibrary(now: () => number = Date.now, atHand: readonly KeptDesign[] = []): Library {
-  const start = atHand.length > 0 ? atHand : DEMOS.map((design): KeptDesign => ({ id: design.id, design, pinned: null, revision: 1, updatedAt: now() }))
+  const start =
+    atHand.length > 0
+      ? atHand
+      : DEMOS.map((design): KeptDesign => ({ id: design.id, design, pinned: null, revision: 1, updatedAt: now() }))
   const designs = new Map<string, KeptDesign>(start.map(k => [k.id, k]))
   const first = new Map(designs)
   const settings = new Map<string, unknown>()
@@ -116,16 +134,17 @@ export function memoryLibrary(now: () => number = Date.now, atHand: readonly Kep
     get: id => Promise.resolve(designs.get(id)),
     save(design, pinned, baseRevision) {
       const theirs = designs.get(design.id)
-      if ((theirs?.revision ?? 0) !== baseRevision) return Promise.resolve({ ok: false as const, reason: 'conflict' as const, theirs })
+      if ((theirs?.revision ?? 0) !== baseRevision)
+        return Promise.resolve({ ok: false as const, reason: 'conflict' as const, theirs })
       const revision = baseRevision + 1
       designs.set(design.id, { id: design.id, design, pinned, revision, updatedAt: now() })
       return Promise.resolve({ ok: true as const, revision })
     },
-    remove: (id) => {
+    remove: id => {
       designs.delete(id)
       return Promise.resolve()
     },
-    restore: (kept) => {
+    restore: kept => {
       designs.set(kept.id, kept)
       return Promise.resolve()
     },
@@ -134,6 +153,9 @@ export function memoryLibrary(now: () => number = Date.now, atHand: readonly Kep
       settings.set(key, value)
       return Promise.resolve()
     },
-    changed: () => [...designs.values()].filter(k => first.get(k.id) !== k).map(kept => ({ id: kept.id, kept, base: first.get(kept.id)?.revision ?? 0 })),
+    changed: () =>
+      [...designs.values()]
+        .filter(k => first.get(k.id) !== k)
+        .map(kept => ({ id: kept.id, kept, base: first.get(kept.id)?.revision ?? 0 })),
   }
 }

@@ -6,7 +6,7 @@ import { LATER, loadLater } from '~/parts'
 import { freshId } from '~/keeping/journal'
 
 const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year'] as const
-type Step = typeof STEPS[number]
+type Step = (typeof STEPS)[number]
 
 const route = useRoute()
 const router = useRouter()
@@ -27,8 +27,14 @@ const atHand = ref(false)
 /** The step stands in the address, so that back and forward go through the steps. */
 const step = computed<Step>(() => STEPS.find(s => s === route.query.step) ?? 'shape')
 const PANELS: Record<Step, Component> = {
-  aim: defineAsyncComponent(LATER.AimStep), site: defineAsyncComponent(LATER.SiteStep), shape: defineAsyncComponent(LATER.ShapeStep), skin: defineAsyncComponent(LATER.SkinStep),
-  store: defineAsyncComponent(LATER.StoreStep), breathe: defineAsyncComponent(LATER.BreatheStep), topUp: defineAsyncComponent(LATER.TopUpStep), year: defineAsyncComponent(LATER.YearStep),
+  aim: defineAsyncComponent(LATER.AimStep),
+  site: defineAsyncComponent(LATER.SiteStep),
+  shape: defineAsyncComponent(LATER.ShapeStep),
+  skin: defineAsyncComponent(LATER.SkinStep),
+  store: defineAsyncComponent(LATER.StoreStep),
+  breathe: defineAsyncComponent(LATER.BreatheStep),
+  topUp: defineAsyncComponent(LATER.TopUpStep),
+  year: defineAsyncComponent(LATER.YearStep),
 }
 const PrintSheet = defineAsyncComponent(LATER.PrintSheet)
 
@@ -43,39 +49,67 @@ function takeDay(): void {
 }
 
 // Begun by a plugin on the first page; on coming back from the list the year is asked for anew.
-const opened = keeping.state === 'opening' ? keeping.start(typeof route.query.d === 'string' ? route.query.d : null) : Promise.resolve(year.request(bench.current))
+const opened =
+  keeping.state === 'opening'
+    ? keeping.start(typeof route.query.d === 'string' ? route.query.d : null)
+    : Promise.resolve(year.request(bench.current))
 onMounted(async () => {
   await opened
   takeDay()
   ready.value = true
   // The drawing first; the controls once the page has a moment, or after a while.
   const rest = globalThis.requestIdleCallback ?? ((run: () => void) => setTimeout(run, 50))
-  rest(() => { atHand.value = true }, { timeout: 1200 })
+  rest(
+    () => {
+      atHand.value = true
+    },
+    { timeout: 1200 },
+  )
 })
 
-watch(() => bench.current, (design) => { if (ready.value) year.request(design) })
+watch(
+  () => bench.current,
+  design => {
+    if (ready.value) year.request(design)
+  },
+)
 // What is not seen yet is loaded once the first year is there.
-watch(() => year.view !== null, () => { void loadLater() }, { once: true })
+watch(
+  () => year.view !== null,
+  () => {
+    void loadLater()
+  },
+  { once: true },
+)
 /** The address says where one is, so that a reload comes back to it. */
-const address = (to: Step) => ({ d: bench.current.id, step: to, ...(year.day === null ? {} : { day: String(year.day), hour: String(year.hour) }) })
+const address = (to: Step) => ({
+  d: bench.current.id,
+  step: to,
+  ...(year.day === null ? {} : { day: String(year.day), hour: String(year.hour) }),
+})
 /** On the way to another step, whose address says the rest as well. */
 let going = false
 watch([() => bench.current.id, () => year.day, () => year.hour, ready], () => {
   if (ready.value && !going) void router.replace({ query: address(step.value) })
 })
 // Back and forward bring back the design and the day as well.
-watch(() => route.query, async (query) => {
-  if (!ready.value || route.path !== '/') return
-  if (typeof query.d === 'string' && query.d !== bench.current.id) await keeping.openDesign(query.d)
-  if (asked('day', 365) !== year.day || (year.day !== null && asked('hour', 24) !== year.hour)) takeDay()
-})
+watch(
+  () => route.query,
+  async query => {
+    if (!ready.value || route.path !== '/') return
+    if (typeof query.d === 'string' && query.d !== bench.current.id) await keeping.openDesign(query.d)
+    if (asked('day', 365) !== year.day || (year.day !== null && asked('hour', 24) !== year.hour)) takeDay()
+  },
+)
 
 const controls = ref<HTMLElement | null>(null)
 function go(to: string): void {
   const next = STEPS.find(s => s === to)
   if (!next || next === step.value) return
   going = true
-  void router.push({ query: address(next) }).finally(() => { going = false })
+  void router.push({ query: address(next) }).finally(() => {
+    going = false
+  })
   // Each step begins at its top, and with no refusal of another.
   bench.forgive()
   if (controls.value) controls.value.scrollTop = 0
@@ -90,7 +124,10 @@ async function fresh(): Promise<void> {
   // Where feet and Fahrenheit are used, money is dollars until it is said to be another.
   await keeping.add(settings.units === 'us' ? patchDesign(plain, [['topUp.heater.currency', 'USD']]) : plain)
   go('site')
-  notices.tell('info', 'A complete starter design: change anything. Begin with where it stands and its monthly temperatures.')
+  notices.tell(
+    'info',
+    'A complete starter design: change anything. Begin with where it stands and its monthly temperatures.',
+  )
 }
 function beginRename(): void {
   nameTyped.value = bench.current.name
@@ -109,7 +146,9 @@ const UNIT_ORDER = ['metric', 'us', 'mixed'] as const
 
 function key(event: KeyboardEvent): void {
   if (help.value || renaming.value) return
-  const typing = event.target instanceof HTMLElement && (event.target.matches('input:not([type=range]), textarea, select') || event.target.isContentEditable)
+  const typing =
+    event.target instanceof HTMLElement &&
+    (event.target.matches('input:not([type=range]), textarea, select') || event.target.isContentEditable)
   const letter = event.key.toLowerCase()
   if (event.ctrlKey || event.metaKey) {
     if (letter === 's') files.exportDesign(bench.current)
@@ -134,8 +173,12 @@ function key(event: KeyboardEvent): void {
 }
 /** The sheet for paper is made when it is asked for, so that it costs no drag a frame. */
 const printing = ref(false)
-const toPaper = () => { printing.value = true }
-const fromPaper = () => { printing.value = false }
+const toPaper = () => {
+  printing.value = true
+}
+const fromPaper = () => {
+  printing.value = false
+}
 onMounted(() => {
   window.addEventListener('keydown', key)
   window.addEventListener('beforeprint', toPaper)
@@ -158,66 +201,194 @@ async function drop(event: DragEvent): Promise<void> {
 
 <template>
   <div>
-  <div class="bench" @dragover.prevent="dragOver = carriesFiles($event)" @dragleave.self="dragOver = false" @drop.prevent="drop">
-    <div class="top">
-      <BenchHeader @help="help = true" @fresh="fresh" @rename="beginRename" @export-design="files.exportDesign(bench.current)" @import-design="files.chooseFile()" />
-      <ConflictBar />
-    </div>
-    <PathOfWork class="path" :step="step" @go="go" />
-    <main class="work">
-      <h1 class="sr-only">
-        {{ bench.current.name }}
-      </h1>
-      <div class="drawing">
-        <DrawingArea v-if="ready" :step="step" />
+    <div
+      class="bench"
+      @dragover.prevent="dragOver = carriesFiles($event)"
+      @dragleave.self="dragOver = false"
+      @drop.prevent="drop"
+    >
+      <div class="top">
+        <BenchHeader
+          @help="help = true"
+          @fresh="fresh"
+          @rename="beginRename"
+          @export-design="files.exportDesign(bench.current)"
+          @import-design="files.chooseFile()"
+        />
+        <ConflictBar />
       </div>
-      <button class="room" :aria-pressed="drawing.roomy" :title="drawing.roomy ? 'Give the drawing its room back' : 'More room for the controls'" data-test="more-room" @click="drawing.roomy = !drawing.roomy">
-        <ChevronDown v-if="drawing.roomy" :size="16" aria-hidden="true" /><ChevronUp v-else :size="16" aria-hidden="true" />
-        <span class="sr-only">More room for the controls</span>
-      </button>
-      <div ref="controls" class="controls" :class="{ roomy: step === 'aim' || step === 'site', large: drawing.roomy }" tabindex="0" role="region" :aria-label="`Controls of the step ${step}`" :data-test="`panel-${step}`">
-        <component :is="PANELS[step]" v-if="atHand" :key="`${step}-${bench.current.id}`" />
+      <PathOfWork class="path" :step="step" @go="go" />
+      <main class="work">
+        <h1 class="sr-only">
+          {{ bench.current.name }}
+        </h1>
+        <div class="drawing">
+          <DrawingArea v-if="ready" :step="step" />
+        </div>
+        <button
+          class="room"
+          :aria-pressed="drawing.roomy"
+          :title="drawing.roomy ? 'Give the drawing its room back' : 'More room for the controls'"
+          data-test="more-room"
+          @click="drawing.roomy = !drawing.roomy"
+        >
+          <ChevronDown v-if="drawing.roomy" :size="16" aria-hidden="true" /><ChevronUp
+            v-else
+            :size="16"
+            aria-hidden="true"
+          />
+          <span class="sr-only">More room for the controls</span>
+        </button>
+        <div
+          ref="controls"
+          class="controls"
+          :class="{ roomy: step === 'aim' || step === 'site', large: drawing.roomy }"
+          tabindex="0"
+          role="region"
+          :aria-label="`Controls of the step ${step}`"
+          :data-test="`panel-${step}`"
+        >
+          <component :is="PANELS[step]" v-if="atHand" :key="`${step}-${bench.current.id}`" />
+        </div>
+      </main>
+      <ScorePanel class="score" :step="step" />
+      <YearRibbon class="year" @day="chooseDay" />
+      <ShortcutsDialog :open="help" @close="help = false" />
+      <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
+      <NoticeList />
+      <div
+        v-if="dragOver"
+        class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center border-4 border-dashed border-clay bg-paper/80 text-2xl"
+      >
+        Drop a design, or an EPW weather file
       </div>
-    </main>
-    <ScorePanel class="score" :step="step" />
-    <YearRibbon class="year" @day="chooseDay" />
-    <ShortcutsDialog :open="help" @close="help = false" />
-    <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
-    <NoticeList />
-    <div v-if="dragOver" class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center border-4 border-dashed border-clay bg-paper/80 text-2xl">
-      Drop a design, or an EPW weather file
     </div>
-  </div>
-  <PrintSheet v-if="ready && printing" />
+    <PrintSheet v-if="ready && printing" />
   </div>
 </template>
 
 <style scoped>
 .bench {
-  display: grid; height: 100dvh; min-height: 640px; overflow: clip; grid-template: auto minmax(0, 1fr) 112px / 176px minmax(0, 1fr) 288px;
+  display: grid;
+  height: 100dvh;
+  min-height: 640px;
+  overflow: clip;
+  grid-template: auto minmax(0, 1fr) 112px / 176px minmax(0, 1fr) 288px;
   grid-template-areas: 'top top top' 'path work score' 'year year year';
 }
-.top { grid-area: top; }
-.path { grid-area: path; border-right: 1px solid var(--ink); overflow-y: auto; padding: 0.4rem 0; }
-.work { grid-area: work; display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
-.drawing { grid-row: 1; grid-column: 1; min-height: 0; position: relative; }
-.controls { grid-row: 2; border-top: 1px solid var(--ink); height: 15rem; overflow-y: auto; }
-.controls.roomy { height: 20rem; }
-.controls.large { height: min(23rem, 50dvh); }
-.room { grid-row: 1; grid-column: 1; align-self: end; justify-self: end; margin-right: 5.5rem; z-index: 6; padding: 1px 12px; background: var(--paper); border: 1px solid var(--ink); border-bottom: 0; border-radius: 6px 6px 0 0; cursor: pointer; }
-.score { grid-area: score; border-left: 1px solid var(--ink); background: var(--paper); overflow-y: auto; }
-.year { grid-area: year; border-top: 1px solid var(--ink); }
-.controls :deep(.step-grid) { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0.75rem 1.6rem; padding: 0.7rem 1.1rem; }
+.top {
+  grid-area: top;
+}
+.path {
+  grid-area: path;
+  border-right: 1px solid var(--ink);
+  overflow-y: auto;
+  padding: 0.4rem 0;
+}
+.work {
+  grid-area: work;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+  min-width: 0;
+}
+.drawing {
+  grid-row: 1;
+  grid-column: 1;
+  min-height: 0;
+  position: relative;
+}
+.controls {
+  grid-row: 2;
+  border-top: 1px solid var(--ink);
+  height: 15rem;
+  overflow-y: auto;
+}
+.controls.roomy {
+  height: 20rem;
+}
+.controls.large {
+  height: min(23rem, 50dvh);
+}
+.room {
+  grid-row: 1;
+  grid-column: 1;
+  align-self: end;
+  justify-self: end;
+  margin-right: 5.5rem;
+  z-index: 6;
+  padding: 1px 12px;
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  border-bottom: 0;
+  border-radius: 6px 6px 0 0;
+  cursor: pointer;
+}
+.score {
+  grid-area: score;
+  border-left: 1px solid var(--ink);
+  background: var(--paper);
+  overflow-y: auto;
+}
+.year {
+  grid-area: year;
+  border-top: 1px solid var(--ink);
+}
+.controls :deep(.step-grid) {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 0.75rem 1.6rem;
+  padding: 0.7rem 1.1rem;
+}
 @media (max-width: 900px) {
-  .bench { display: flex; flex-direction: column; height: auto; overflow: visible; }
-  .path { border-right: 0; border-bottom: 1px solid var(--ink); padding: 0; position: sticky; top: 0; background: var(--lime); z-index: 30; }
-  .work { display: contents; }
-  .score { border-left: 0; border-top: 1px solid var(--ink); order: 3; overflow: visible; }
-  .drawing { height: 320px; order: 1; flex: none; }
-  .room { display: none; }
-  .controls, .controls.roomy, .controls.large { height: auto; order: 2; }
-  .year { order: 4; height: 190px; }
-  .controls :deep(.step-grid) { grid-template-columns: minmax(0, 1fr); }
-  .controls :deep(.step-grid) > * { grid-column: auto; }
+  .bench {
+    display: flex;
+    flex-direction: column;
+    height: auto;
+    overflow: visible;
+  }
+  .path {
+    border-right: 0;
+    border-bottom: 1px solid var(--ink);
+    padding: 0;
+    position: sticky;
+    top: 0;
+    background: var(--lime);
+    z-index: 30;
+  }
+  .work {
+    display: contents;
+  }
+  .score {
+    border-left: 0;
+    border-top: 1px solid var(--ink);
+    order: 3;
+    overflow: visible;
+  }
+  .drawing {
+    height: 320px;
+    order: 1;
+    flex: none;
+  }
+  .room {
+    display: none;
+  }
+  .controls,
+  .controls.roomy,
+  .controls.large {
+    height: auto;
+    order: 2;
+  }
+  .year {
+    order: 4;
+    height: 190px;
+  }
+  .controls :deep(.step-grid) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .controls :deep(.step-grid) > * {
+    grid-column: auto;
+  }
 }
 </style>

@@ -1,10 +1,24 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { DEMOS, designFaults, documentFaults, faultWords, patchDesign, STEPS, type Design, type Form, type Patch, type StepId } from '../../core/design'
+import {
+  DEMOS,
+  designFaults,
+  documentFaults,
+  faultWords,
+  patchDesign,
+  STEPS,
+  type Design,
+  type Form,
+  type Patch,
+  type StepId,
+} from '../../core/design'
 import { inForm } from '../../core/study/variants'
 import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
 
-/** The design on the bench, its past and its future. It is always sound: an edit that would break it is refused with the reason. */
+/**
+ * The design on the bench, its past and its future. It is always sound: an edit that would break it is refused with the
+ * reason.
+ */
 export const useDesign = defineStore('design', () => {
   const history = shallowRef(startHistory<Design>(DEMOS[0]!))
   const current = computed(() => history.value.present)
@@ -28,7 +42,8 @@ export const useDesign = defineStore('design', () => {
 
   /** Takes a whole new state as one step of undo. Returns the fault when it is refused. */
   function replace(next: Design, kind: string): string | null {
-    // A house kept from earlier, in which something stands where it can't, is mended step by step: only what is newly wrong is refused.
+    // A house kept from earlier, in which something stands where it can't, is mended step by step: only what is newly
+    // wrong is refused.
     const known = new Set(designFaults(current.value).map(f => f.path + f.message))
     const faults = designFaults(next).filter(f => !known.has(f.path + f.message))
     if (faults.length > 0 || documentFaults(next).length > 0) {
@@ -43,8 +58,16 @@ export const useDesign = defineStore('design', () => {
 
   /** Changes places of the document. Edits of one kind close together are one step of undo. */
   function edit(patches: readonly Patch[], kind = patches.map(p => p[0]).join(' ')): string | null {
-    const steps = patches.map(p => p[0].split('.')[0] as StepId).filter(s => STEPS.includes(s) && !current.value.decided.includes(s))
-    return replace(patchDesign(current.value, steps.length > 0 ? [...patches, ['decided', [...current.value.decided, ...new Set(steps)]]] : patches), kind)
+    const steps = patches
+      .map(p => p[0].split('.')[0] as StepId)
+      .filter(s => STEPS.includes(s) && !current.value.decided.includes(s))
+    return replace(
+      patchDesign(
+        current.value,
+        steps.length > 0 ? [...patches, ['decided', [...current.value.decided, ...new Set(steps)]]] : patches,
+      ),
+      kind,
+    )
   }
 
   /** The design in another form; null where none can be built. */
@@ -56,7 +79,13 @@ export const useDesign = defineStore('design', () => {
     const next = inAnotherForm(form)
     if (!next || next === before) return
     if (before !== triedLast) trail = trail.filter(d => d.shape.form !== before.shape.form)
-    edit([['shape', next.shape], ['store', next.store]], `form ${form}`)
+    edit(
+      [
+        ['shape', next.shape],
+        ['store', next.store],
+      ],
+      `form ${form}`,
+    )
     if (current.value === before) return
     trail.push(before)
     triedLast = current.value
@@ -78,5 +107,20 @@ export const useDesign = defineStore('design', () => {
     forgive()
   }
 
-  return { current, canUndo, canRedo, refusal, refusedPath, forgive, open, replace, edit, setShape, inForm: inAnotherForm, takeForm, undo, redo }
+  return {
+    current,
+    canUndo,
+    canRedo,
+    refusal,
+    refusedPath,
+    forgive,
+    open,
+    replace,
+    edit,
+    setShape,
+    inForm: inAnotherForm,
+    takeForm,
+    undo,
+    redo,
+  }
 })

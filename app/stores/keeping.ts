@@ -10,7 +10,9 @@ import { useYear } from './year'
 /** In memory, the store is tried again this often. */
 const RETRY_MS = 5000
 
-/** Keeps designs in the browser: each edit at once, the list, and what happens when the store fails or two tabs meet. */
+/**
+ * Keeps designs in the browser: each edit at once, the list, and what happens when the store fails or two tabs meet.
+ */
 export const useKeeping = defineStore('keeping', () => {
   const bench = useDesign()
   const year = useYear()
@@ -41,13 +43,15 @@ export const useKeeping = defineStore('keeping', () => {
     journal = await openJournal()
     try {
       library = await openLibrary()
+    } catch {
+      goWithoutStore()
     }
-    catch { goWithoutStore() }
     await recover()
     const wanted = wantedId ? await library.get(wantedId) : undefined
-    if (wantedId && !wanted) notices.tell('warning', 'The design in the address is not kept in this browser; another is opened.')
+    if (wantedId && !wanted)
+      notices.tell('warning', 'The design in the address is not kept in this browser; another is opened.')
     // The list is long to check: what is wanted goes onto the bench before it.
-    let kept = wanted ?? await library.get(DEMOS[0]!.id)
+    let kept = wanted ?? (await library.get(DEMOS[0]!.id))
     if (!kept || documentFaults(kept.design).length > 0) {
       await refresh()
       kept = list.value[0]
@@ -59,7 +63,10 @@ export const useKeeping = defineStore('keeping', () => {
     listed = refresh()
     // At once, so that what is left within the same moment is on record.
     watch([() => bench.current, () => year.pinned], changed, { flush: 'sync' })
-    channel?.addEventListener('message', (event: MessageEvent<{ id: string, revision: number }>) => void heard(event.data))
+    channel?.addEventListener(
+      'message',
+      (event: MessageEvent<{ id: string; revision: number }>) => void heard(event.data),
+    )
     window.addEventListener('pagehide', () => void flush())
     window.addEventListener('beforeunload', (event: BeforeUnloadEvent) => {
       if (state.value !== 'kept') event.preventDefault()
@@ -80,7 +87,11 @@ export const useKeeping = defineStore('keeping', () => {
       else {
         list.value = await library.list()
         await library.save({ ...design, id: freshId(), name: copyName(design.name) }, pinned, 0)
-        notices.tell('info', `What was not saved of “${design.name}” stands beside it as a design of its own: another tab had changed it since.`)
+        notices.tell(
+          'info',
+          `What was not saved of “${design.name}” stands beside it as a design of its own: another tab had ` +
+            `changed it since.`,
+        )
       }
     }
   }
@@ -88,7 +99,11 @@ export const useKeeping = defineStore('keeping', () => {
   function goWithoutStore(): void {
     library = memoryLibrary(Date.now, list.value)
     state.value = 'memory'
-    notices.tell('error', 'This browser does not let Tierra keep designs (its store is blocked or full). Work goes on in memory and the store is tried again; export your design before you close the page.')
+    notices.tell(
+      'error',
+      'This browser does not let Tierra keep designs (its store is blocked or full). Work goes on in ' +
+        'memory and the store is tried again; export your design before you close the page.',
+    )
     clearTimeout(retry)
     retry = setTimeout(() => void tryStore(), RETRY_MS)
   }
@@ -101,7 +116,8 @@ export const useKeeping = defineStore('keeping', () => {
       const store = await openLibrary()
       for (const k of library.changed()) {
         const there = await store.get(k.id)
-        if (there && there.revision > k.base) await store.save({ ...k.kept.design, id: freshId(), name: copyName(k.kept.design.name) }, k.kept.pinned, 0)
+        if (there && there.revision > k.base)
+          await store.save({ ...k.kept.design, id: freshId(), name: copyName(k.kept.design.name) }, k.kept.pinned, 0)
         else await store.save(k.kept.design, k.kept.pinned, there?.revision ?? 0)
       }
       library = store
@@ -112,8 +128,9 @@ export const useKeeping = defineStore('keeping', () => {
       notices.forget(/does not let Tierra keep designs/)
       notices.tell('info', 'The browser keeps designs again; everything is saved.')
       await refresh()
+    } catch {
+      retry = setTimeout(() => void tryStore(), RETRY_MS)
     }
-    catch { retry = setTimeout(() => void tryStore(), RETRY_MS) }
   }
 
   function take(kept: KeptDesign): void {
@@ -171,8 +188,7 @@ export const useKeeping = defineStore('keeping', () => {
       if (!isSaved()) return
       if (library.lasting) journal?.done(design.id)
       state.value = settled()
-    }
-    catch {
+    } catch {
       goWithoutStore()
       const done = await library.save(toRaw(design), toRaw(pinned), (await library.get(design.id))?.revision ?? 0)
       if (done.ok) revision = done.revision
@@ -182,7 +198,7 @@ export const useKeeping = defineStore('keeping', () => {
   }
 
   /** Another tab saved a design: when it is this one, nothing is overwritten until a person has chosen. */
-  async function heard(message: { id: string, revision: number }): Promise<void> {
+  async function heard(message: { id: string; revision: number }): Promise<void> {
     await refresh()
     if (message.id !== bench.current.id || message.revision <= revision || state.value === 'conflict') return
     theirs.value = (await library.get(message.id)) ?? null
@@ -217,7 +233,12 @@ export const useKeeping = defineStore('keeping', () => {
   async function add(design: Design): Promise<void> {
     await Promise.all([flush(), listed])
     let unique = design
-    if (await library.get(design.id)) unique = { ...design, id: freshId(), name: list.value.some(k => k.design.name === design.name) ? copyName(design.name) : design.name }
+    if (await library.get(design.id))
+      unique = {
+        ...design,
+        id: freshId(),
+        name: list.value.some(k => k.design.name === design.name) ? copyName(design.name) : design.name,
+      }
     const save = () => library.save(toRaw(unique), null, 0)
     const done = await save().catch(() => {
       goWithoutStore()
@@ -240,8 +261,7 @@ export const useKeeping = defineStore('keeping', () => {
     if (id === bench.current.id) {
       bench.edit([['name', name]], 'rename')
       await flush()
-    }
-    else {
+    } else {
       const kept = await library.get(id)
       if (kept) await library.save({ ...kept.design, name }, kept.pinned, kept.revision)
     }
@@ -267,10 +287,7 @@ export const useKeeping = defineStore('keeping', () => {
     }
     notices.tell('info', `“${kept.design.name}” is deleted.`, {
       seconds: 15,
-      action: {
-        label: 'Undo',
-        run: () => void library.restore(kept).then(refresh),
-      },
+      action: { label: 'Undo', run: () => void library.restore(kept).then(refresh) },
     })
   }
 
@@ -279,5 +296,20 @@ export const useKeeping = defineStore('keeping', () => {
     for (let n = 2; ; n++) if (!list.value.some(k => k.design.name === `${plain} (${n})`)) return `${plain} (${n})`
   }
 
-  return { list, state, theirs, start, flush, refresh, add, openDesign, rename, duplicate, remove, takeTheirs, keepMineAsCopy, tryStore }
+  return {
+    list,
+    state,
+    theirs,
+    start,
+    flush,
+    refresh,
+    add,
+    openDesign,
+    rename,
+    duplicate,
+    remove,
+    takeTheirs,
+    keepMineAsCopy,
+    tryStore,
+  }
 })

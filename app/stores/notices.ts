@@ -6,7 +6,7 @@ export interface Notice {
   kind: 'info' | 'warning' | 'error'
   text: string
   lines: string[]
-  action: { label: string, run: () => void } | null
+  action: { label: string; run: () => void } | null
 }
 
 /** Short messages at the foot of the page. Errors stay until they are closed. */
@@ -14,9 +14,16 @@ export const useNotices = defineStore('notices', () => {
   const all = ref<Notice[]>([])
   let count = 0
 
-  function tell(kind: Notice['kind'], text: string, options: { lines?: string[], action?: Notice['action'], seconds?: number } = {}): number {
+  function tell(
+    kind: Notice['kind'],
+    text: string,
+    options: { lines?: string[]; action?: Notice['action']; seconds?: number } = {},
+  ): number {
     const id = ++count
-    all.value = [...all.value.filter(n => n.text !== text), { id, kind, text, lines: options.lines ?? [], action: options.action ?? null }].slice(-3)
+    all.value = [
+      ...all.value.filter(n => n.text !== text),
+      { id, kind, text, lines: options.lines ?? [], action: options.action ?? null },
+    ].slice(-3)
     if (kind !== 'error') setTimeout(() => close(id), (options.seconds ?? 8) * 1000)
     return id
   }

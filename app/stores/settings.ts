@@ -5,7 +5,10 @@ import { formatQuantity, type FormatOptions, type Quantity, type UnitSystem } fr
 const KEY = 'tierra-settings'
 type Theme = 'day' | 'night'
 
-interface Kept { units: UnitSystem, theme: Theme }
+interface Kept {
+  units: UnitSystem
+  theme: Theme
+}
 
 function load(): Kept {
   const dark = window.matchMedia?.('(prefers-color-scheme: dark)').matches
@@ -16,8 +19,9 @@ function load(): Kept {
       units: kept.units === 'us' || kept.units === 'mixed' || kept.units === 'metric' ? kept.units : start.units,
       theme: kept.theme === 'day' || kept.theme === 'night' ? kept.theme : start.theme,
     }
+  } catch {
+    return start
   }
-  catch { return start }
 }
 
 /** How this browser likes to see things: units and theme. */
@@ -26,16 +30,22 @@ export const useSettings = defineStore('settings', () => {
   const units = ref<UnitSystem>(kept.units)
   const theme = ref<Theme>(kept.theme)
 
-  watch([units, theme], () => {
-    document.documentElement.dataset.theme = theme.value
-    try {
-      localStorage.setItem(KEY, JSON.stringify({ units: units.value, theme: theme.value }))
-    }
-    catch { /* a blocked store is told by the design's own keeping */ }
-  }, { immediate: true })
+  watch(
+    [units, theme],
+    () => {
+      document.documentElement.dataset.theme = theme.value
+      try {
+        localStorage.setItem(KEY, JSON.stringify({ units: units.value, theme: theme.value }))
+      } catch {
+        /* a blocked store is told by the design's own keeping */
+      }
+    },
+    { immediate: true },
+  )
 
   /** A value in the chosen units. */
-  const show = (value: number, quantity: Quantity, options?: FormatOptions) => formatQuantity(value, quantity, units.value, options)
+  const show = (value: number, quantity: Quantity, options?: FormatOptions) =>
+    formatQuantity(value, quantity, units.value, options)
 
   return { units, theme, show }
 })

@@ -2,12 +2,24 @@ import { defineStore } from 'pinia'
 import { computed, markRaw, reactive } from 'vue'
 import { withGlazingAngle, withSharedBranches, type Design } from '../../core/design'
 import { type Figures } from '../../core/study/figures'
-import { angleVariants, coverVariants, formVariants, glazingVariants, mapVariants, turnVariants, wallVariants, type Variant } from '../../core/study/variants'
+import {
+  angleVariants,
+  coverVariants,
+  formVariants,
+  glazingVariants,
+  mapVariants,
+  turnVariants,
+  wallVariants,
+  type Variant,
+} from '../../core/study/variants'
 import { useDesign } from './design'
 import { useYear } from './year'
 
 /** One worked-out variant. */
-export interface StudyPoint extends Omit<Variant, 'design'> { figures: Figures, design: Design }
+export interface StudyPoint extends Omit<Variant, 'design'> {
+  figures: Figures
+  design: Design
+}
 
 interface Kind {
   variants: (design: Design) => Variant[]
@@ -22,31 +34,64 @@ const KINDS = {
   turn: { variants: d => turnVariants(d), rest: d => shaped(d, { turnDeg: 0 }) },
   map: { variants: mapVariants, rest: d => level(shaped(d, { turnDeg: 0 })) },
   forms: { variants: formVariants, rest: d => d },
-  glazings: { variants: d => [...glazingVariants(d), ...glazingVariants({ ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: 'none' } } }).map(v => ({ ...v, across: 1 }))], rest: d => ({ ...d, skin: { ...d.skin, glazing: '' } }) },
+  glazings: {
+    variants: d => [
+      ...glazingVariants(d),
+      ...glazingVariants({ ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: 'none' } } }).map(v => ({
+        ...v,
+        across: 1,
+      })),
+    ],
+    rest: d => ({ ...d, skin: { ...d.skin, glazing: '' } }),
+  },
   covers: { variants: coverVariants, rest: d => ({ ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: '' } } }) },
   walls: { variants: wallVariants, rest: d => d },
 } satisfies Record<string, Kind>
 export type StudyKind = keyof typeof KINDS
 
-export interface Study { points: StudyPoint[], done: number, total: number, running: boolean, failure: string, /** What it is a study of. */ of: ReturnType<typeof figured> | null }
+export interface Study {
+  points: StudyPoint[]
+  done: number
+  total: number
+  running: boolean
+  failure: string
+  /** What it is a study of. */
+  of: ReturnType<typeof figured> | null
+}
 
 const fresh = (): Study => ({ points: [], done: 0, total: 0, running: false, failure: '', of: null })
 
 /** What of a design the figures of a study hang on: not its name. */
-const figured = ({ aim, site, shape, skin, store, breathe, topUp }: Design) => ({ aim, site, shape, skin, store, breathe, topUp })
+const figured = ({ aim, site, shape, skin, store, breathe, topUp }: Design) => ({
+  aim,
+  site,
+  shape,
+  skin,
+  store,
+  breathe,
+  topUp,
+})
 
-/** Studies of the design on the bench: many years side by side, worked out on demand and kept until another is asked for. */
+/**
+ * Studies of the design on the bench: many years side by side, worked out on demand and kept until another is asked
+ * for.
+ */
 export const useStudies = defineStore('studies', () => {
   const bench = useDesign()
   const year = useYear()
   const all = reactive(Object.fromEntries(Object.keys(KINDS).map(k => [k, fresh()])) as Record<StudyKind, Study>)
   const stops = new Map<StudyKind, AbortController>()
   /** Studies whose design has changed since. */
-  const stale = computed(() => Object.fromEntries(Object.entries(KINDS).map(([k, kind]) => {
-    const study = all[k as StudyKind]
-    const { of } = study
-    return [k, of !== null && withSharedBranches(figured(kind.rest(bench.current)), of) !== of]
-  })) as Record<StudyKind, boolean>)
+  const stale = computed(
+    () =>
+      Object.fromEntries(
+        Object.entries(KINDS).map(([k, kind]) => {
+          const study = all[k as StudyKind]
+          const { of } = study
+          return [k, of !== null && withSharedBranches(figured(kind.rest(bench.current)), of) !== of]
+        }),
+      ) as Record<StudyKind, boolean>,
+  )
 
   function cancel(kind: StudyKind): void {
     stops.get(kind)?.abort()
@@ -59,15 +104,25 @@ export const useStudies = defineStore('studies', () => {
     const variants = KINDS[kind].variants(design)
     const stop = new AbortController()
     stops.set(kind, stop)
-    Object.assign(all[kind], { ...fresh(), total: variants.length, running: true, of: markRaw(figured(KINDS[kind].rest(design))) })
+    Object.assign(all[kind], {
+      ...fresh(),
+      total: variants.length,
+      running: true,
+      of: markRaw(figured(KINDS[kind].rest(design))),
+    })
     const study = all[kind]
     try {
-      await year.study(variants.map(v => v.design), (figures, i) => {
-        study.points = [...study.points, { ...variants[i]!, figures }].sort((a, b) => a.across - b.across || a.at - b.at)
-        study.done++
-      }, stop.signal)
-    }
-    catch (error) {
+      await year.study(
+        variants.map(v => v.design),
+        (figures, i) => {
+          study.points = [...study.points, { ...variants[i]!, figures }].sort(
+            (a, b) => a.across - b.across || a.at - b.at,
+          )
+          study.done++
+        },
+        stop.signal,
+      )
+    } catch (error) {
       if (!stop.signal.aborted) study.failure = error instanceof Error ? error.message : String(error)
     }
     if (!stop.signal.aborted) study.running = false

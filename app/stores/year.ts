@@ -21,15 +21,19 @@ export const useYear = defineStore('year', () => {
   let client: YearClient | null = null
 
   function pool(): YearClient {
-    client ??= createYearClient(3, (next, _design, newest) => {
-      view.value = next
-      failure.value = ''
-      if (newest) running.value = false
-    }, (error) => {
-      asked = null
-      running.value = false
-      failure.value = `The year could not be worked out: ${error.message}`
-    })
+    client ??= createYearClient(
+      3,
+      (next, _design, newest) => {
+        view.value = next
+        failure.value = ''
+        if (newest) running.value = false
+      },
+      error => {
+        asked = null
+        running.value = false
+        failure.value = `The year could not be worked out: ${error.message}`
+      },
+    )
     return client
   }
 
@@ -58,8 +62,11 @@ export const useYear = defineStore('year', () => {
   const heat = (design: Design, on: number): Promise<HeatDay> => pool().once(worker => worker.heat(design, on))
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
   /** The figures of many designs, as they come. */
-  const study = (designs: readonly Design[], each: (figures: Figures, index: number) => void, signal: AbortSignal): Promise<void> =>
-    pool().many(designs, (worker, design) => worker.figures(design), each, signal)
+  const study = (
+    designs: readonly Design[],
+    each: (figures: Figures, index: number) => void,
+    signal: AbortSignal,
+  ): Promise<void> => pool().many(designs, (worker, design) => worker.figures(design), each, signal)
 
   return { view, heat, sunHours, study, running, failure, pinned, pinnedAnswers, day, hour, warm, request, pin }
 })

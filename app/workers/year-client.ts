@@ -4,18 +4,30 @@ import type { YearView } from '../../core/view'
 import { startYearWorkers } from './year-pool'
 import type { YearWorker } from './year.worker'
 
-interface Job { sequence: number, design: Design }
+interface Job {
+  sequence: number
+  design: Design
+}
 
 export interface YearClient {
-  /** Asks for a year. The newest request wins: those still waiting are dropped, and a result older than one already shown is not handed on. */
+  /**
+   * Asks for a year. The newest request wins: those still waiting are dropped, and a result older than one already
+   * shown is not handed on.
+   */
   request: (design: Design) => void
   /** One piece of work by itself, apart from the newest-wins line. */
   once: <T>(work: (worker: Remote<YearWorker>) => Promise<T>) => Promise<T>
   /**
-   * Many pieces of work, of which one worker at least is always left free for the score. Ends when all are done, when one fails, or when the signal says so.
+   * Many pieces of work, of which one worker at least is always left free for the score. Ends when all are done, when
+   * one fails, or when the signal says so.
    * @param each called with the results as they come, in any order, by their index
    */
-  many: <J, T>(jobs: readonly J[], work: (worker: Remote<YearWorker>, job: J) => Promise<T>, each: (result: T, index: number) => void, signal: AbortSignal) => Promise<void>
+  many: <J, T>(
+    jobs: readonly J[],
+    work: (worker: Remote<YearWorker>, job: J) => Promise<T>,
+    each: (result: T, index: number) => void,
+    signal: AbortSignal,
+  ) => Promise<void>
 }
 
 /**
@@ -23,7 +35,11 @@ export interface YearClient {
  * @param onResult called with each result that is newer than the last, and whether it is the newest asked for
  * @param onError called when a run fails
  */
-export function createYearClient(size: number, onResult: (view: YearView, design: Design, newest: boolean) => void, onError: (error: Error) => void): YearClient {
+export function createYearClient(
+  size: number,
+  onResult: (view: YearView, design: Design, newest: boolean) => void,
+  onError: (error: Error) => void,
+): YearClient {
   // One worker to begin with: the first score has the machine to itself, and the others come when it is there.
   const idle = startYearWorkers(1, onError)
   let started = 1
@@ -53,8 +69,9 @@ export function createYearClient(size: number, onResult: (view: YearView, design
     const job = pending
     pending = null
     const worker = idle.shift()!
-    worker.run(job.design)
-      .then((view) => {
+    worker
+      .run(job.design)
+      .then(view => {
         if (job.sequence <= shown) return
         shown = job.sequence
         onResult(view, job.design, job.sequence === asked)
@@ -68,11 +85,12 @@ export function createYearClient(size: number, onResult: (view: YearView, design
 
   async function once<T>(work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> {
     if (idle.length === 0) grow()
-    const worker = idle.shift() ?? await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve))
+    const worker = idle.shift() ?? (await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve)))
     try {
       return await work(worker)
+    } finally {
+      free(worker)
     }
-    finally { free(worker) }
   }
 
   return {
@@ -95,8 +113,9 @@ export function createYearClient(size: number, onResult: (view: YearView, design
       atStudy += lanes
       try {
         await Promise.all(Array.from({ length: lanes }, lane))
+      } finally {
+        atStudy -= lanes
       }
-      finally { atStudy -= lanes }
     },
   }
 }

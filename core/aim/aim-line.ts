@@ -29,12 +29,18 @@ export function needsOf(choice: CropChoice): CropNeeds {
   return needs
 }
 
-/** The strictest of the chosen crops' needs in each month. Without crops the two numbers of the aim stand for every month. */
+/**
+ * The strictest of the chosen crops' needs in each month. Without crops the two numbers of the aim stand for every
+ * month.
+ */
 export function aimLine(aim: Design['aim']): AimLine {
   const blank = () => new Array<number | null>(12).fill(null)
-  if (aim.crops.length === 0) return { lowC: blank().fill(aim.lowestAirC), highC: blank().fill(aim.highestAirC), soilC: blank(), dli: blank() }
+  if (aim.crops.length === 0)
+    return { lowC: blank().fill(aim.lowestAirC), highC: blank().fill(aim.highestAirC), soilC: blank(), dli: blank() }
   const line: AimLine = { lowC: blank(), highC: blank(), soilC: blank(), dli: blank() }
-  const most = (series: (number | null)[], m: number, v: number) => { series[m] = Math.max(series[m] ?? -Infinity, v) }
+  const most = (series: (number | null)[], m: number, v: number) => {
+    series[m] = Math.max(series[m] ?? -Infinity, v)
+  }
   for (const choice of aim.crops) {
     const needs = needsOf(choice)
     choice.months.forEach((does, m) => {

@@ -21,27 +21,46 @@ export interface CropCell {
   tasks: CropTask[]
 }
 
-export interface CropRow { id: string, name: string, cells: CropCell[] }
+export interface CropRow {
+  id: string
+  name: string
+  cells: CropCell[]
+}
 
 /**
- * Month by month, what the design's own air, soil and light allow each chosen crop, against what was asked of it; with sowing, planting and harvest worked back from
- * the months that grow. Nights are judged by the month's mean of daily lows less 2 K (some nights are colder), survival by its coldest hour.
+ * Month by month, what the design's own air, soil and light allow each chosen crop, against what was asked of it; with
+ * sowing, planting and harvest worked back from
+ * the months that grow. Nights are judged by the month's mean of daily lows less 2 K (some nights are colder), survival
+ * by its coldest hour.
  * @param degrees writes a temperature, °C, in the reader's units
  */
-export function cropCalendar(crops: readonly CropChoice[], months: readonly MonthAnswer[], degrees: (c: number) => string = c => formatQuantity(c, 'temperature', 'metric')): CropRow[] {
-  return crops.map((choice) => {
+export function cropCalendar(
+  crops: readonly CropChoice[],
+  months: readonly MonthAnswer[],
+  degrees: (c: number) => string = c => formatQuantity(c, 'temperature', 'metric'),
+): CropRow[] {
+  return crops.map(choice => {
     const needs = needsOf(choice)
     const cells = months.map((m, i): CropCell => {
       const reasons: string[] = []
-      if (m.insideMeanLowC - 2 < needs.growsC) reasons.push(`nights are too cold (${degrees(m.insideMeanLowC - 2)}, wants ${degrees(needs.growsC)})`)
+      if (m.insideMeanLowC - 2 < needs.growsC)
+        reasons.push(`nights are too cold (${degrees(m.insideMeanLowC - 2)}, wants ${degrees(needs.growsC)})`)
       if (m.soilC < needs.soilC) reasons.push(`soil is too cold (${degrees(m.soilC)}, wants ${degrees(needs.soilC)})`)
       if (m.dli < needs.dli) reasons.push(`light is short (${m.dli.toFixed(1)} mol, wants ${needs.dli.toFixed(1)})`)
-      if (m.insideMeanHighC > needs.highestC) reasons.push(`days are too hot (${degrees(m.insideMeanHighC)}, bears ${degrees(needs.highestC)})`)
+      if (m.insideMeanHighC > needs.highestC)
+        reasons.push(`days are too hot (${degrees(m.insideMeanHighC)}, bears ${degrees(needs.highestC)})`)
       const dies = m.insideMinC < needs.survivesC
-      if (dies) reasons.unshift(`the coldest hour kills it (${degrees(m.insideMinC)}, bears ${degrees(needs.survivesC)})`)
+      if (dies)
+        reasons.unshift(`the coldest hour kills it (${degrees(m.insideMinC)}, bears ${degrees(needs.survivesC)})`)
       const state: CropState = dies ? 'fails' : reasons.length === 0 ? 'grows' : 'holds'
       const asked = choice.months[i] ?? ''
-      return { state, asked, reasons, tasks: [], kept: asked === '' || state === 'grows' || (asked === 'hold' && state === 'holds') }
+      return {
+        state,
+        asked,
+        reasons,
+        tasks: [],
+        kept: asked === '' || state === 'grows' || (asked === 'hold' && state === 'holds'),
+      }
     })
     addTasks(cells, needs)
     return { id: choice.id, name: needs.name, cells }
@@ -51,12 +70,17 @@ export function cropCalendar(crops: readonly CropChoice[], months: readonly Mont
 /** From here on a crop is a tree or bush. */
 const PERENNIAL_WEEKS = 40
 
-/** Sow in the first month of each run of asked growth that the year allows, plant out a month later where it takes long, harvest from when it is ready to the run's end. */
+/**
+ * Sow in the first month of each run of asked growth that the year allows, plant out a month later where it takes long,
+ * harvest from when it is ready to the run's end.
+ */
 function addTasks(cells: CropCell[], { weeks, stands = true }: CropNeeds): void {
   const grows = (i: number) => cells[i % 12]!.asked === 'grow' && cells[i % 12]!.state === 'grows'
   // What lives for years is neither sown nor planted each spring.
   if (weeks >= PERENNIAL_WEEKS) {
-    cells.forEach((c, i) => { if (grows(i)) c.tasks.push('harvest') })
+    cells.forEach((c, i) => {
+      if (grows(i)) c.tasks.push('harvest')
+    })
     return
   }
   if (cells.every((_, i) => grows(i))) {
@@ -72,7 +96,13 @@ function addTasks(cells: CropCell[], { weeks, stands = true }: CropNeeds): void 
     if (weeks > 8 && length > 1) cells[(first + 1) % 12]!.tasks.push('plant')
     // What is grown also stands through the months that hold it, if it does not spoil.
     let end = length
-    while (stands && end < 12 && cells[(first + end) % 12]!.asked === 'hold' && cells[(first + end) % 12]!.state !== 'fails') end++
+    while (
+      stands &&
+      end < 12 &&
+      cells[(first + end) % 12]!.asked === 'hold' &&
+      cells[(first + end) % 12]!.state !== 'fails'
+    )
+      end++
     for (let k = ready; k < end; k++) cells[(first + k) % 12]!.tasks.push('harvest')
   }
 }
@@ -82,7 +112,8 @@ export function aimSentence(rows: readonly CropRow[]): string {
   if (rows.length === 0) return 'No crops are chosen yet: the two temperatures stand for every month.'
   const failing = rows.filter(r => r.cells.some(c => !c.kept))
   const kept = rows.filter(r => r.cells.some(c => c.asked !== '') && r.cells.every(c => c.kept))
-  const list = (names: string[]) => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`)
+  const list = (names: string[]) =>
+    names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`
   const parts: string[] = []
   for (const row of failing.slice(0, 3)) {
     const months = row.cells.map((c, m) => ({ c, m })).filter(x => !x.c.kept)
@@ -93,6 +124,10 @@ export function aimSentence(rows: readonly CropRow[]): string {
     else if (dark.length > 0) parts.push(`${row.name} in ${list(dark.slice(0, 2).map(name))} would mean lamps`)
     else parts.push(`${row.name} is too hot in ${list(months.slice(0, 2).map(name))}`)
   }
-  if (kept.length > 0) parts.push(`${list(kept.slice(0, 3).map(r => r.name))} ${kept.length === 1 ? 'does' : 'do'} not ask more than this house gives`)
+  if (kept.length > 0)
+    parts.push(
+      `${list(kept.slice(0, 3).map(r => r.name))} ${kept.length === 1 ? 'does' : 'do'} not ask more than ` +
+        `this house gives`,
+    )
   return `${parts.join('; ')}.`
 }

@@ -3,7 +3,10 @@ const { abs, cbrt, max } = Math
 /** Four times the Stefan–Boltzmann constant, W/m²K⁴. */
 export const FOUR_SIGMA = 4 * 5.670374e-8
 
-/** Radiative film between a surface and its surroundings near a mean temperature, W/m²K, for emissivity 0–1. Linearised Stefan–Boltzmann. */
+/**
+ * Radiative film between a surface and its surroundings near a mean temperature, W/m²K, for emissivity 0–1. Linearised
+ * Stefan–Boltzmann.
+ */
 export function radiativeFilm(meanC: number, emissivity: number): number {
   const kelvin = meanC + 273.15
   return FOUR_SIGMA * emissivity * kelvin * kelvin * kelvin
@@ -12,7 +15,8 @@ export function radiativeFilm(meanC: number, emissivity: number): number {
 /**
  * Factor of the cube root in natural convection at an inner surface, W/m²K^(4/3).
  * @param warmer the surface is warmer than the air
- * @param facingUp cosine between the surface's room-facing normal and straight up: 1 for a floor, 0 for a wall, −1 for a ceiling
+ * @param facingUp cosine between the surface's room-facing normal and straight up: 1 for a floor, 0 for a wall, −1 for
+ * a ceiling
  * Source: Walton 1983 (TARP), stable and unstable branches.
  */
 export function filmFactor(warmer: boolean, facingUp: number): number {
@@ -24,7 +28,10 @@ export function filmFactor(warmer: boolean, facingUp: number): number {
 /** Rooms are never quite still, W/m²K. */
 export const LEAST_FILM = 0.6
 
-/** Natural convection at an inner surface, W/m²K: surface minus air, K, and the cosine of {@link filmFactor}. The time loop has it written out; this is what its results are proved against. */
+/**
+ * Natural convection at an inner surface, W/m²K: surface minus air, K, and the cosine of {@link filmFactor}. The time
+ * loop has it written out; this is what its results are proved against.
+ */
 export function insideFilm(surfaceLessAirK: number, facingUp: number): number {
   return max(LEAST_FILM, filmFactor(surfaceLessAirK > 0, facingUp) * cbrt(abs(surfaceLessAirK)))
 }

@@ -13,20 +13,58 @@ export interface NightCover {
   source: string
 }
 
-/** What the fit of a cover makes of its kind's leak: edges in pockets or channels, as its kind usually is, or hanging free. */
+/**
+ * What the fit of a cover makes of its kind's leak: edges in pockets or channels, as its kind usually is, or hanging
+ * free.
+ */
 export const COVER_FITS = { tight: 0.4, usual: 1, loose: 2.5 } as const
 
 export const NIGHT_COVERS: readonly NightCover[] = [
   { id: 'none', name: 'No cover', resistance: 0, edgeLeak: 0, pricePerM2: 0, source: 'by definition' },
-  { id: 'fleece', name: 'Thin curtain', resistance: 0.22, edgeLeak: 0.08, pricePerM2: 6, source: 'greenhouse screen trials, typical' },
-  { id: 'thermal-screen', name: 'Aluminised thermal curtain', resistance: 0.45, edgeLeak: 0.06, pricePerM2: 16, source: 'greenhouse screen trials, typical' },
-  { id: 'quilt', name: 'Quilted blanket, 30 mm', resistance: 0.9, edgeLeak: 0.05, pricePerM2: 24, source: 'layer sum with one still-air gap' },
-  { id: 'thick-quilt', name: 'Thick blanket, 60 mm', resistance: 1.6, edgeLeak: 0.05, pricePerM2: 36, source: 'layer sum with one still-air gap' },
-  { id: 'shutter', name: 'Foam shutters, 50 mm', resistance: 1.9, edgeLeak: 0.04, pricePerM2: 60, source: 'layer sum with one still-air gap' },
+  {
+    id: 'fleece',
+    name: 'Thin curtain',
+    resistance: 0.22,
+    edgeLeak: 0.08,
+    pricePerM2: 6,
+    source: 'greenhouse screen trials, typical',
+  },
+  {
+    id: 'thermal-screen',
+    name: 'Aluminised thermal curtain',
+    resistance: 0.45,
+    edgeLeak: 0.06,
+    pricePerM2: 16,
+    source: 'greenhouse screen trials, typical',
+  },
+  {
+    id: 'quilt',
+    name: 'Quilted blanket, 30 mm',
+    resistance: 0.9,
+    edgeLeak: 0.05,
+    pricePerM2: 24,
+    source: 'layer sum with one still-air gap',
+  },
+  {
+    id: 'thick-quilt',
+    name: 'Thick blanket, 60 mm',
+    resistance: 1.6,
+    edgeLeak: 0.05,
+    pricePerM2: 36,
+    source: 'layer sum with one still-air gap',
+  },
+  {
+    id: 'shutter',
+    name: 'Foam shutters, 50 mm',
+    resistance: 1.9,
+    edgeLeak: 0.04,
+    pricePerM2: 60,
+    source: 'layer sum with one still-air gap',
+  },
 ]
 
 /** A design's cover as it is fitted. */
-export function fittedCover(cover: { id: string, fit: keyof typeof COVER_FITS }): NightCover {
+export function fittedCover(cover: { id: string; fit: keyof typeof COVER_FITS }): NightCover {
   const kind = entry(NIGHT_COVERS, cover.id)
   return { ...kind, edgeLeak: Math.min(0.5, kind.edgeLeak * COVER_FITS[cover.fit]) }
 }

@@ -13,7 +13,10 @@ export interface CropNeeds {
   dli: number
   /** Sowing to first harvest in fair conditions, weeks. */
   weeks: number
-  /** Its harvest stays good on the plant while it holds through the cold: leaves and roots do, pods, fruit and potatoes do not. Left out: it does. */
+  /**
+   * Its harvest stays good on the plant while it holds through the cold: leaves and roots do, pods, fruit and potatoes
+   * do not. Left out: it does.
+   */
   stands?: boolean
 }
 
@@ -26,8 +29,30 @@ export interface Crop extends CropNeeds {
 const TABLES = 'extension tables of minimum and best growing temperatures; DLI ranges after Torres & Lopez 2012'
 /** Beside the hardy leaves. */
 const STANDING = new Set(['radish', 'carrot', 'chard'])
-const crop = (id: string, name: string, group: Crop['group'], survivesC: number, growsC: number, soilC: number, highestC: number, dli: number, weeks: number, source = TABLES): Crop =>
-  ({ id, name, group, survivesC, growsC, soilC, highestC, dli, weeks, source, stands: group === 'hardy leaves' || STANDING.has(id) })
+const crop = (
+  id: string,
+  name: string,
+  group: Crop['group'],
+  survivesC: number,
+  growsC: number,
+  soilC: number,
+  highestC: number,
+  dli: number,
+  weeks: number,
+  source = TABLES,
+): Crop => ({
+  id,
+  name,
+  group,
+  survivesC,
+  growsC,
+  soilC,
+  highestC,
+  dli,
+  weeks,
+  source,
+  stands: group === 'hardy leaves' || STANDING.has(id),
+})
 
 export const CROPS: readonly Crop[] = [
   crop('lambs-lettuce', 'Lamb’s lettuce', 'hardy leaves', -12, 1, 4, 26, 5, 10),
@@ -50,8 +75,30 @@ export const CROPS: readonly Crop[] = [
   crop('lemon', 'Lemon', 'citrus', -2, 8, 10, 38, 9, 52, 'citrus growers’ guides: brief cold to −2 °C'),
   crop('mandarin', 'Mandarin', 'citrus', -3, 8, 10, 38, 9, 52, 'citrus growers’ guides: brief cold to −3 °C'),
   crop('fig', 'Fig in a tub', 'citrus', -8, 8, 10, 40, 9, 40, 'fruit growers’ guides'),
-  crop('banana', 'Banana', 'tropical', 5, 14, 16, 38, 11, 60, 'tropical horticulture handbooks: chilling below 7–10 °C'),
-  crop('papaya', 'Papaya', 'tropical', 5, 14, 17, 38, 12, 50, 'tropical horticulture handbooks: chilling below 7–10 °C'),
+  crop(
+    'banana',
+    'Banana',
+    'tropical',
+    5,
+    14,
+    16,
+    38,
+    11,
+    60,
+    'tropical horticulture handbooks: chilling below 7–10 °C',
+  ),
+  crop(
+    'papaya',
+    'Papaya',
+    'tropical',
+    5,
+    14,
+    17,
+    38,
+    12,
+    50,
+    'tropical horticulture handbooks: chilling below 7–10 °C',
+  ),
   crop('seedlings-cool', 'Cool seedlings', 'raising', 0, 5, 8, 28, 6, 5),
   crop('seedlings-warm', 'Warm seedlings', 'raising', 6, 12, 18, 32, 10, 7),
 ]

@@ -9,7 +9,17 @@ export interface Finish {
 
 export const FINISHES: readonly Finish[] = [
   { id: 'bare', name: 'Bare', solarAbsorptance: null, source: 'by definition' },
-  { id: 'white', name: 'White paint', solarAbsorptance: 0.25, source: 'ASHRAE Fundamentals, solar absorptance of paints' },
+  {
+    id: 'white',
+    name: 'White paint',
+    solarAbsorptance: 0.25,
+    source: 'ASHRAE Fundamentals, solar absorptance of paints',
+  },
   { id: 'foil', name: 'Reflecting foil', solarAbsorptance: 0.12, source: 'aluminised film, weathered indoors' },
-  { id: 'dark', name: 'Dark paint', solarAbsorptance: 0.92, source: 'ASHRAE Fundamentals, solar absorptance of paints' },
+  {
+    id: 'dark',
+    name: 'Dark paint',
+    solarAbsorptance: 0.92,
+    source: 'ASHRAE Fundamentals, solar absorptance of paints',
+  },
 ]

@@ -27,13 +27,30 @@ export const GAPS: readonly Gap[] = [
   { id: 'vent-sealed', name: 'Edge of a shut vent, sealed', unit: 'm', areaM2: 0.8e-4, source: ASHRAE },
   { id: 'door', name: 'Door without strips', unit: 'piece', areaM2: 21e-4, source: ASHRAE },
   { id: 'door-strips', name: 'Door with strips', unit: 'piece', areaM2: 12e-4, source: ASHRAE },
-  { id: 'louvre', name: 'Fan or louvre, not plugged', unit: 'piece', areaM2: 60e-4, source: 'shut gravity louvres, typical' },
-  { id: 'louvre-plugged', name: 'Fan or louvre, plugged', unit: 'piece', areaM2: 5e-4, source: 'foam plug with a rim gap' },
+  {
+    id: 'louvre',
+    name: 'Fan or louvre, not plugged',
+    unit: 'piece',
+    areaM2: 60e-4,
+    source: 'shut gravity louvres, typical',
+  },
+  {
+    id: 'louvre-plugged',
+    name: 'Fan or louvre, plugged',
+    unit: 'piece',
+    areaM2: 5e-4,
+    source: 'foam plug with a rim gap',
+  },
   { id: 'pipe', name: 'Hole round a pipe or cable', unit: 'piece', areaM2: 6e-4, source: ASHRAE },
 ]
 
 export const LEAKAGE_CLASSES: readonly LeakageClass[] = [
-  { id: 'tight', name: 'Built with care, gaps sealed', ach50: 8, source: 'gives about 0.3–0.6 changes an hour in winter wind' },
+  {
+    id: 'tight',
+    name: 'Built with care, gaps sealed',
+    ach50: 8,
+    source: 'gives about 0.3–0.6 changes an hour in winter wind',
+  },
   { id: 'usual', name: 'As usually built', ach50: 24, source: 'gives about 1–2 changes an hour in winter wind' },
   { id: 'old', name: 'Old or gappy', ach50: 70, source: 'gives 3 or more changes an hour in winter wind' },
 ]

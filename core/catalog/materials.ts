@@ -23,11 +23,25 @@ export interface Dampness {
 }
 
 const DAMP: Record<string, Dampness> = {
-  'eps': { vapour: 60, unfit: '' }, 'xps': { vapour: 150, unfit: '' }, 'pir': { vapour: 150, unfit: '' },
-  'mineral-wool': { vapour: 1, unfit: 'it soaks up the damp, sags and stops insulating' }, 'wood-fibre': { vapour: 5, unfit: 'it swells and moulds in wet air' },
-  'straw': { vapour: 2, unfit: 'it rots once it is wet' }, 'softwood': { vapour: 50, unfit: '' }, 'plywood': { vapour: 90, unfit: '' }, 'steel-sheet': { vapour: 1e6, unfit: '' },
-  'brick': { vapour: 12, unfit: '' }, 'concrete': { vapour: 90, unfit: '' }, 'concrete-block': { vapour: 60, unfit: '' }, 'stone': { vapour: 250, unfit: '' }, 'rammed-earth': { vapour: 12, unfit: '' },
-  'gabion': { vapour: 1, unfit: '' }, 'soil': { vapour: 50, unfit: '' }, 'gravel': { vapour: 1, unfit: '' }, 'clay-soil': { vapour: 50, unfit: '' }, 'sandy-soil': { vapour: 50, unfit: '' },
+  'eps': { vapour: 60, unfit: '' },
+  'xps': { vapour: 150, unfit: '' },
+  'pir': { vapour: 150, unfit: '' },
+  'mineral-wool': { vapour: 1, unfit: 'it soaks up the damp, sags and stops insulating' },
+  'wood-fibre': { vapour: 5, unfit: 'it swells and moulds in wet air' },
+  'straw': { vapour: 2, unfit: 'it rots once it is wet' },
+  'softwood': { vapour: 50, unfit: '' },
+  'plywood': { vapour: 90, unfit: '' },
+  'steel-sheet': { vapour: 1e6, unfit: '' },
+  'brick': { vapour: 12, unfit: '' },
+  'concrete': { vapour: 90, unfit: '' },
+  'concrete-block': { vapour: 60, unfit: '' },
+  'stone': { vapour: 250, unfit: '' },
+  'rammed-earth': { vapour: 12, unfit: '' },
+  'gabion': { vapour: 1, unfit: '' },
+  'soil': { vapour: 50, unfit: '' },
+  'gravel': { vapour: 1, unfit: '' },
+  'clay-soil': { vapour: 50, unfit: '' },
+  'sandy-soil': { vapour: 50, unfit: '' },
 }
 
 /** How a material stands to damp; own materials are taken as middling and fit. */
@@ -36,8 +50,16 @@ export function dampness(id: string): Dampness {
 }
 
 const ISO = 'ISO 10456'
-const m = (id: string, name: string, group: Material['group'], conductivity: number, density: number, specificHeat: number, solarAbsorptance: number, source = ISO): Material =>
-  ({ id, name, group, conductivity, density, specificHeat, solarAbsorptance, source })
+const m = (
+  id: string,
+  name: string,
+  group: Material['group'],
+  conductivity: number,
+  density: number,
+  specificHeat: number,
+  solarAbsorptance: number,
+  source = ISO,
+): Material => ({ id, name, group, conductivity, density, specificHeat, solarAbsorptance, source })
 
 export const MATERIALS: readonly Material[] = [
   m('eps', 'Expanded polystyrene board', 'insulation', 0.036, 20, 1450, 0.4),
@@ -54,7 +76,16 @@ export const MATERIALS: readonly Material[] = [
   m('concrete-block', 'Concrete block, filled', 'masonry', 1.3, 2000, 1000, 0.65),
   m('stone', 'Stone, laid', 'masonry', 2.0, 2400, 1000, 0.65),
   m('rammed-earth', 'Rammed earth', 'masonry', 1.1, 1900, 1000, 0.7),
-  m('gabion', 'Stone in wire cages', 'masonry', 0.9, 1550, 900, 0.7, 'stone with 35 % air; packed-bed conductivity, typical'),
+  m(
+    'gabion',
+    'Stone in wire cages',
+    'masonry',
+    0.9,
+    1550,
+    900,
+    0.7,
+    'stone with 35 % air; packed-bed conductivity, typical',
+  ),
   m('soil', 'Moist garden soil', 'ground', 1.2, 1700, 1500, 0.8, 'ASHRAE Fundamentals, soils; moist loam'),
   m('gravel', 'Gravel', 'ground', 0.7, 1800, 900, 0.7),
   m('clay-soil', 'Clay or silt ground', 'ground', 1.5, 1800, 1670, 0.8, 'ISO 13370, clay or silt'),

@@ -12,10 +12,42 @@ export interface Vessel {
 }
 
 export const VESSELS: readonly Vessel[] = [
-  { id: 'barrel-200', name: 'Barrel', volumeM3: 0.2, diameterM: 0.58, heightM: 0.88, price: 25, source: 'common steel and plastic barrels' },
-  { id: 'barrel-120', name: 'Barrel', volumeM3: 0.12, diameterM: 0.49, heightM: 0.79, price: 20, source: 'common plastic barrels' },
-  { id: 'jug-20', name: 'Can', volumeM3: 0.019, diameterM: 0.27, heightM: 0.4, price: 4, source: 'common plastic cans' },
-  { id: 'bottle-2', name: 'Bottle', volumeM3: 0.0019, diameterM: 0.11, heightM: 0.3, price: 0.1, source: 'common plastic bottles' },
+  {
+    id: 'barrel-200',
+    name: 'Barrel',
+    volumeM3: 0.2,
+    diameterM: 0.58,
+    heightM: 0.88,
+    price: 25,
+    source: 'common steel and plastic barrels',
+  },
+  {
+    id: 'barrel-120',
+    name: 'Barrel',
+    volumeM3: 0.12,
+    diameterM: 0.49,
+    heightM: 0.79,
+    price: 20,
+    source: 'common plastic barrels',
+  },
+  {
+    id: 'jug-20',
+    name: 'Can',
+    volumeM3: 0.019,
+    diameterM: 0.27,
+    heightM: 0.4,
+    price: 4,
+    source: 'common plastic cans',
+  },
+  {
+    id: 'bottle-2',
+    name: 'Bottle',
+    volumeM3: 0.0019,
+    diameterM: 0.11,
+    heightM: 0.3,
+    price: 0.1,
+    source: 'common plastic bottles',
+  },
 ]
 
 /** Colours a vessel may have, with the share of sunlight each takes in. */

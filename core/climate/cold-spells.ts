@@ -1,13 +1,20 @@
 import { DAYS } from './types'
 
 /** A run of days far colder than the season. */
-export interface ColdSpell { startDay: number, days: number, lowestC: number, /** Mean of its days less the season's, K. */ belowK: number }
+export interface ColdSpell {
+  startDay: number
+  days: number
+  lowestC: number
+  /** Mean of its days less the season's, K. */
+  belowK: number
+}
 
 const LEAST_DAYS = 3
 const BELOW_K = 3
 
 /**
- * Cold spells of a year: three days or more whose mean lies 3 K below that of the five weeks about them, in its colder half. Coldest first. Hourly °C, 8760 long.
+ * Cold spells of a year: three days or more whose mean lies 3 K below that of the five weeks about them, in its colder
+ * half. Coldest first. Hourly °C, 8760 long.
  */
 export function coldSpells(dryBulbC: Float32Array): ColdSpell[] {
   const mean = new Float64Array(DAYS)

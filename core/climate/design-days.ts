@@ -14,15 +14,21 @@ export interface DesignDay {
 }
 
 /** The sun at solar noon of a day of year. */
-export function noonOfDay(site: Pick<SiteYear, 'latitudeDeg' | 'longitudeDeg' | 'standardOffsetH'>, day: number): DesignDay {
+export function noonOfDay(
+  site: Pick<SiteYear, 'latitudeDeg' | 'longitudeDeg' | 'standardOffsetH'>,
+  day: number,
+): DesignDay {
   const midnight = yearStartUtc(site.standardOffsetH) + day * 86400000
   const noon = sunDay(midnight + 43200000, site.latitudeDeg, site.longitudeDeg).solarNoonUtc
   const p = sunPosition(noon, site.latitudeDeg, site.longitudeDeg)
   return { day, noonAltitudeDeg: p.altitudeDeg, noonAzimuthDeg: p.azimuthDeg, noonClockH: (noon - midnight) / 3600000 }
 }
 
-/** The cold design day (middle of the coldest month, when heat is needed most) and the hot one (middle of the warmest), by mean air temperature. */
-export function designDays(site: SiteYear): { cold: DesignDay, hot: DesignDay } {
+/**
+ * The cold design day (middle of the coldest month, when heat is needed most) and the hot one (middle of the warmest),
+ * by mean air temperature.
+ */
+export function designDays(site: SiteYear): { cold: DesignDay; hot: DesignDay } {
   const sums = new Array<number>(12).fill(0)
   const counts = new Array<number>(12).fill(0)
   site.dryBulbC.forEach((t, h) => {

@@ -1,14 +1,24 @@
 import { dewPointC, skyInfraredWm2, standardPressurePa } from './atmosphere'
 import { fillTemperatures, radiationWeight, sunSine } from './diurnal'
 import { monthlyMeans, monthlyNormals, smoothDaily } from './monthly'
-import { clearnessFromRange, clearnessFromSunshine, dayLengthH, extraterrestrialDayJm2, extraterrestrialWm2, splitGlobal } from './radiation'
+import {
+  clearnessFromRange,
+  clearnessFromSunshine,
+  dayLengthH,
+  extraterrestrialDayJm2,
+  extraterrestrialWm2,
+  splitGlobal,
+} from './radiation'
 import { normalDeviates, seededRandom } from './random'
 import type { SunYear } from './sun-year'
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, type Normals, type WeatherYear } from './types'
 
 const { abs, exp, max, min, sin, sqrt } = Math
 
-/** Day-to-day memory of weather: a spell lasts about four days (Richardson 1981 finds 0.5–0.75 for temperature, 0.2–0.4 for radiation). */
+/**
+ * Day-to-day memory of weather: a spell lasts about four days (Richardson 1981 finds 0.5–0.75 for temperature, 0.2–0.4
+ * for radiation).
+ */
 const TEMPERATURE_MEMORY = 0.72
 /** Cloudiness has a quick part and a slow one, so that dull spells of a week come round. */
 const QUICK_MEMORY = 0.35
@@ -19,17 +29,26 @@ const USUAL_WIND = 2.5
 const CLEAREST_HOUR = 0.85
 
 /** The days of a made year. */
-export interface GeneratedDays { low: Float64Array, high: Float64Array, /** Standard deviates: positive is clear. */ clear: Float64Array, wind: Float64Array }
+export interface GeneratedDays {
+  low: Float64Array
+  high: Float64Array
+  /** Standard deviates: positive is clear. */
+  clear: Float64Array
+  wind: Float64Array
+}
 
 /**
  * A year of weather from monthly normals, the same for the same seed.
- * Daily clearness and temperature anomalies are autocorrelated; clear days swing more and clear nights are colder. Monthly means of the hourly year's daily lows
- * and highs meet the normals within 0.1 K, its radiation the normal or its estimate within 3 %; design extremes are reached and not passed. What is estimated is
+ * Daily clearness and temperature anomalies are autocorrelated; clear days swing more and clear nights are colder.
+ * Monthly means of the hourly year's daily lows
+ * and highs meet the normals within 0.1 K, its radiation the normal or its estimate within 3 %; design extremes are
+ * reached and not passed. What is estimated is
  * said in `notes`.
  * @param normals twelve lows and highs, °C, low below high; the rest optional
  * @param sun the sun's hours at the site
  * @param elevationM −430 to 9000 m
- * Sources: Richardson 1981 for the structure; Hargreaves & Samani 1982; Ångström 1924, Prescott 1940; Erbs et al. 1982; Berdahl & Martin 1984.
+ * Sources: Richardson 1981 for the structure; Hargreaves & Samani 1982; Ångström 1924, Prescott 1940; Erbs et al. 1982;
+ * Berdahl & Martin 1984.
  */
 export function generateWeather(normals: Normals, sun: SunYear, elevationM: number, seed: number): WeatherYear {
   const days = generateDays(normals, seed)
@@ -37,9 +56,13 @@ export function generateWeather(normals: Normals, sun: SunYear, elevationM: numb
   meetNormals(year.dryBulbC, days, normals, sun)
   fillSky(year, days, normals, sun, standardPressurePa(elevationM))
   fillSnow(year, normals)
-  year.notes.push(normals.globalJm2
-    ? 'Radiation meets the monthly means given.'
-    : normals.sunshineH ? 'Radiation is estimated from sunshine hours (Ångström–Prescott).' : 'Radiation is estimated from the daily range of temperature (Hargreaves–Samani).')
+  year.notes.push(
+    normals.globalJm2
+      ? 'Radiation meets the monthly means given.'
+      : normals.sunshineH
+        ? 'Radiation is estimated from sunshine hours (Ångström–Prescott).'
+        : 'Radiation is estimated from the daily range of temperature (Hargreaves–Samani).',
+  )
   if (!normals.humidity) year.notes.push('Humidity is estimated from the daily low.')
   if (!normals.windMs) year.notes.push(`Wind is a typical breeze of ${USUAL_WIND} m/s.`)
   return year
@@ -79,7 +102,10 @@ function generateDays(normals: Normals, seed: number): GeneratedDays {
   return days
 }
 
-/** Fills the hours and shifts the days, by turns, until the hourly year has the monthly means and the extremes asked of it. */
+/**
+ * Fills the hours and shifts the days, by turns, until the hourly year has the monthly means and the extremes asked of
+ * it.
+ */
 function meetNormals(hours: Float32Array, days: GeneratedDays, normals: Normals, sun: SunYear): void {
   const { low, high } = days
   const coldest = normals.designLowC === undefined ? -1 : indexOfLeast(low, 1)
@@ -125,8 +151,17 @@ function average(values: readonly number[]): number {
 export function emptyWeather(): WeatherYear {
   const blank = () => new Float32Array(HOURS)
   return {
-    dryBulbC: blank(), dewPointC: blank(), pressurePa: blank(), globalWm2: blank(), beamWm2: blank(), diffuseWm2: blank(),
-    skyInfraredWm2: blank(), windMs: blank(), cloud: blank(), snowM: blank(), notes: [],
+    dryBulbC: blank(),
+    dewPointC: blank(),
+    pressurePa: blank(),
+    globalWm2: blank(),
+    beamWm2: blank(),
+    diffuseWm2: blank(),
+    skyInfraredWm2: blank(),
+    windMs: blank(),
+    cloud: blank(),
+    snowM: blank(),
+    notes: [],
   }
 }
 
@@ -134,10 +169,20 @@ export function emptyWeather(): WeatherYear {
 export function wantedRadiation(normals: Normals, latitudeDeg: number): number[] {
   if (normals.globalJm2) return [...normals.globalJm2]
   const clearness = normals.sunshineH
-    ? normals.sunshineH.map((hours, m) => clearnessFromSunshine(hours, average(Array.from({ length: MONTH_DAYS[m]! }, (_, i) => dayLengthH(MONTH_START[m]! + i, latitudeDeg)))))
+    ? normals.sunshineH.map((hours, m) =>
+        clearnessFromSunshine(
+          hours,
+          average(Array.from({ length: MONTH_DAYS[m]! }, (_, i) => dayLengthH(MONTH_START[m]! + i, latitudeDeg))),
+        ),
+      )
     : normals.lowC.map((low, m) => clearnessFromRange(normals.highC[m]! - low))
   const smooth = smoothDaily(clearness)
-  return monthlyMeans(Float64Array.from({ length: DAYS }, (_, d) => max(0.05, min(0.78, smooth[d]!)) * extraterrestrialDayJm2(d, latitudeDeg)))
+  return monthlyMeans(
+    Float64Array.from(
+      { length: DAYS },
+      (_, d) => max(0.05, min(0.78, smooth[d]!)) * extraterrestrialDayJm2(d, latitudeDeg),
+    ),
+  )
 }
 
 function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: SunYear, pressurePa: number): void {
@@ -148,14 +193,17 @@ function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: 
   for (let d = 0; d < DAYS; d++) {
     const cloud = max(0, min(1, 0.5 - 0.36 * clear[d]!))
     const mean = (low[d]! + high[d]!) / 2
-    const dew = humidity ? dewPointC(mean, max(0.15, min(0.99, humidity[d]! - 0.05 * clear[d]!))) : low[d]! - 0.5 - 1.6 * max(0, clear[d]!)
+    const dew = humidity
+      ? dewPointC(mean, max(0.15, min(0.99, humidity[d]! - 0.05 * clear[d]!)))
+      : low[d]! - 0.5 - 1.6 * max(0, clear[d]!)
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k
       const t = year.dryBulbC[h]!
       year.pressurePa[h] = pressurePa
       year.dewPointC[h] = min(dew, t - 0.2)
       year.cloud[h] = cloud
-      year.windMs[h] = (breeze ? breeze[d]! : USUAL_WIND) * wind[d]! * (0.75 + 0.5 * max(0, sin(Math.PI * (k - 8) / 12)))
+      year.windMs[h] =
+        (breeze ? breeze[d]! : USUAL_WIND) * wind[d]! * (0.75 + 0.5 * max(0, sin((Math.PI * (k - 8)) / 12)))
       year.skyInfraredWm2[h] = skyInfraredWm2(t, year.dewPointC[h]!, cloud, k + 0.5, pressurePa)
     }
   }
@@ -166,14 +214,19 @@ function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: 
 
 function scaleMonths(hourly: Float32Array, means: readonly number[]): void {
   const sums = new Array<number>(12).fill(0)
-  hourly.forEach((v, h) => { sums[MONTH_OF_DAY[(h / 24) | 0]!]! += v })
+  hourly.forEach((v, h) => {
+    sums[MONTH_OF_DAY[(h / 24) | 0]!]! += v
+  })
   for (let h = 0; h < HOURS; h++) {
     const m = MONTH_OF_DAY[(h / 24) | 0]!
-    if (sums[m]! > 0) hourly[h] = hourly[h]! * means[m]! * MONTH_DAYS[m]! * 24 / sums[m]!
+    if (sums[m]! > 0) hourly[h] = (hourly[h]! * means[m]! * MONTH_DAYS[m]! * 24) / sums[m]!
   }
 }
 
-/** Hourly radiation: each month's mean spread over its days by clearness and over their hours by the sun, the mean kept though no hour passes the clearest sky. */
+/**
+ * Hourly radiation: each month's mean spread over its days by clearness and over their hours by the sun, the mean kept
+ * though no hour passes the clearest sky.
+ */
 function fillRadiation(year: WeatherYear, clear: Float64Array, wanted: readonly number[], sun: SunYear): void {
   const weight = new Float64Array(HOURS)
   const ceiling = new Float64Array(HOURS)
@@ -200,8 +253,8 @@ function fillRadiation(year: WeatherYear, clear: Float64Array, wanted: readonly 
       const m = MONTH_OF_DAY[d]!
       for (let k = 0; k < 24; k++) {
         const h = d * 24 + k
-        year.globalWm2[h] = min(day[d]! * factor[m]! / 3600 * weight[h]!, ceiling[h]!)
-        got[m]! += year.globalWm2[h]! * 3600 / MONTH_DAYS[m]!
+        year.globalWm2[h] = min(((day[d]! * factor[m]!) / 3600) * weight[h]!, ceiling[h]!)
+        got[m]! += (year.globalWm2[h]! * 3600) / MONTH_DAYS[m]!
       }
     }
     let off = 0
@@ -233,7 +286,9 @@ function fillSnow(year: WeatherYear, normals: Normals): void {
   })
   const lies = new Uint8Array(DAYS)
   normals.snowDays.forEach((count, m) => {
-    const order = Array.from({ length: MONTH_DAYS[m]! }, (_, i) => MONTH_START[m]! + i).sort((a, b) => mean[a]! - mean[b]!)
+    const order = Array.from({ length: MONTH_DAYS[m]! }, (_, i) => MONTH_START[m]! + i).sort(
+      (a, b) => mean[a]! - mean[b]!,
+    )
     for (const d of order.slice(0, Math.round(count))) lies[d] = 1
   })
   let depth = lies[DAYS - 1] ? 0.25 : 0

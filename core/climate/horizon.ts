@@ -8,10 +8,15 @@ const RAD = Math.PI / 180
 const BARE = 0.65
 const LEAFY = 0.2
 
-/** A horizon from its corners; null when nothing stands in the way. Trees are in leaf while the mean of the fortnight before is above 9 °C. */
+/**
+ * A horizon from its corners; null when nothing stands in the way. Trees are in leaf while the mean of the fortnight
+ * before is above 9 °C.
+ */
 export function makeHorizon(points: readonly HorizonPoint[], dryBulbC: Float32Array): Horizon | null {
   if (points.length === 0 || points.every(p => p.altitudeDeg <= 0)) return null
-  const sorted = [...points].map(p => ({ ...p, azimuthDeg: p.azimuthDeg % 360 })).sort((a, b) => a.azimuthDeg - b.azimuthDeg)
+  const sorted = [...points]
+    .map(p => ({ ...p, azimuthDeg: p.azimuthDeg % 360 }))
+    .sort((a, b) => a.azimuthDeg - b.azimuthDeg)
   const altitudeDeg = new Float32Array(360)
   const deciduous = new Uint8Array(360)
   for (let az = 0; az < 360; az++) {
@@ -19,8 +24,8 @@ export function makeHorizon(points: readonly HorizonPoint[], dryBulbC: Float32Ar
     if (i < 0) i = 0
     const b = sorted[i]!
     const a = sorted[(i + sorted.length - 1) % sorted.length]!
-    const gap = ((b.azimuthDeg - a.azimuthDeg) % 360 + 360) % 360 || 360
-    const t = (((az - a.azimuthDeg) % 360 + 360) % 360) / gap
+    const gap = (((b.azimuthDeg - a.azimuthDeg) % 360) + 360) % 360 || 360
+    const t = ((((az - a.azimuthDeg) % 360) + 360) % 360) / gap
     altitudeDeg[az] = a.altitudeDeg + (b.altitudeDeg - a.altitudeDeg) * t
     deciduous[az] = (t < 0.5 ? a : b).kind === 'deciduous' ? 1 : 0
   }
@@ -40,8 +45,11 @@ export function pastHorizon(horizon: Horizon, azimuthDeg: number, altitudeDeg: n
   return horizon.deciduous[az] ? (horizon.inLeaf[day] ? LEAFY : BARE) : 0
 }
 
-/** Share of the evenly bright sky that a plane still sees past the horizon, 0–1, trees as on `day`. Normal as east, north, up. */
-export function skyPastHorizon(horizon: Horizon, normal: { e: number, n: number, u: number }, day: number): number {
+/**
+ * Share of the evenly bright sky that a plane still sees past the horizon, 0–1, trees as on `day`. Normal as east,
+ * north, up.
+ */
+export function skyPastHorizon(horizon: Horizon, normal: { e: number; n: number; u: number }, day: number): number {
   let seen = 0
   let all = 0
   for (let az = 2.5; az < 360; az += 5) {

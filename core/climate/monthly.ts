@@ -8,7 +8,7 @@ export function monthlyMeans(daily: ArrayLike<number>): number[] {
 }
 
 /** Mean daily lowest and highest temperature by month, °C, of an hourly year (8760 long). */
-export function monthlyNormals(dryBulbC: ArrayLike<number>): { lowC: number[], highC: number[] } {
+export function monthlyNormals(dryBulbC: ArrayLike<number>): { lowC: number[]; highC: number[] } {
   const low = new Float64Array(DAYS).fill(Infinity)
   const high = new Float64Array(DAYS).fill(-Infinity)
   for (let h = 0; h < dryBulbC.length; h++) {
@@ -33,7 +33,10 @@ function throughKnots(knots: readonly number[]): Float64Array {
   return daily
 }
 
-/** A daily series, unbroken at month ends and round the year, whose monthly means are `means` (within 1e-6 of their spread). */
+/**
+ * A daily series, unbroken at month ends and round the year, whose monthly means are `means` (within 1e-6 of their
+ * spread).
+ */
 export function smoothDaily(means: readonly number[]): Float64Array {
   unmixed ??= unmix()
   const weights = unmixed
@@ -49,7 +52,9 @@ function unmix(): number[][] {
     const knots = [...wanted]
     for (let i = 0; i < 60; i++) {
       const got = monthlyMeans(throughKnots(knots))
-      got.forEach((g, m) => { knots[m] = knots[m]! + wanted[m]! - g })
+      got.forEach((g, m) => {
+        knots[m] = knots[m]! + wanted[m]! - g
+      })
     }
     return knots
   })

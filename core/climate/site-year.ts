@@ -18,29 +18,45 @@ export interface SiteInput {
   /** IANA name. */
   timeZone: string
   seed: number
-  climate: { kind: 'normals' } & Normals | { kind: 'hourly', weather: WeatherYear }
+  climate: ({ kind: 'normals' } & Normals) | { kind: 'hourly'; weather: WeatherYear }
   spell: Spell | null
   horizon: readonly HorizonPoint[]
 }
 
-/** The site's year: weather and sun, hour by hour in local standard time. Throws RangeError for an unknown time zone. */
+/**
+ * The site's year: weather and sun, hour by hour in local standard time. Throws RangeError for an unknown time zone.
+ */
 export function makeSiteYear(site: SiteInput): SiteYear {
   const offset = standardOffsetH(site.timeZone)
   const sun = makeSunYear(site.latitudeDeg, site.longitudeDeg, offset)
-  const plain = site.climate.kind === 'hourly' ? site.climate.weather : generateWeather(site.climate, sun, site.elevationM, site.seed)
+  const plain =
+    site.climate.kind === 'hourly'
+      ? site.climate.weather
+      : generateWeather(site.climate, sun, site.elevationM, site.seed)
   const weather = site.spell ? withSpell(plain, site.spell, sun) : plain
   const extraterrestrial = new Float32Array(HOURS)
   for (let d = 0; d < DAYS; d++) extraterrestrial.fill(extraterrestrialWm2(d), d * 24, d * 24 + 24)
   const { skyC, humidity } = derivedHours(weather)
   return {
-    ...weather, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, standardOffsetH: offset,
-    sunAltitudeDeg: sun.altitudeDeg, sunAzimuthDeg: sun.azimuthDeg, extraterrestrialWm2: extraterrestrial,
-    skyC, humidityRatio: humidity, ground: fitGroundClimate(weather.dryBulbC), horizon: makeHorizon(site.horizon, weather.dryBulbC),
+    ...weather,
+    latitudeDeg: site.latitudeDeg,
+    longitudeDeg: site.longitudeDeg,
+    standardOffsetH: offset,
+    sunAltitudeDeg: sun.altitudeDeg,
+    sunAzimuthDeg: sun.azimuthDeg,
+    extraterrestrialWm2: extraterrestrial,
+    skyC,
+    humidityRatio: humidity,
+    ground: fitGroundClimate(weather.dryBulbC),
+    horizon: makeHorizon(site.horizon, weather.dryBulbC),
   }
 }
 
 /** What the network asks of every hour: the sky's temperature and the moisture outside. */
-export function derivedHours(weather: Pick<WeatherYear, 'skyInfraredWm2' | 'dewPointC' | 'pressurePa'>): { skyC: Float32Array, humidity: Float32Array } {
+export function derivedHours(weather: Pick<WeatherYear, 'skyInfraredWm2' | 'dewPointC' | 'pressurePa'>): {
+  skyC: Float32Array
+  humidity: Float32Array
+} {
   const skyC = new Float32Array(HOURS)
   const humidity = new Float32Array(HOURS)
   for (let h = 0; h < HOURS; h++) {
@@ -52,5 +68,10 @@ export function derivedHours(weather: Pick<WeatherYear, 'skyInfraredWm2' | 'dewP
 
 /** Mean daily global radiation on the level by month, J/m². */
 export function monthlyRadiation(year: Pick<SiteYear, 'globalWm2'>): number[] {
-  return monthlyMeans(Float64Array.from({ length: DAYS }, (_, d) => year.globalWm2.subarray(d * 24, d * 24 + 24).reduce((s, w) => s + w, 0) * 3600))
+  return monthlyMeans(
+    Float64Array.from(
+      { length: DAYS },
+      (_, d) => year.globalWm2.subarray(d * 24, d * 24 + 24).reduce((s, w) => s + w, 0) * 3600,
+    ),
+  )
 }

@@ -12,14 +12,24 @@ const DULL = 0.14
 const CLEAR = 0.7
 
 /**
- * A copy of a weather year with a scripted spell in it: dull, mild-nighted days, then clear ones whose nights fall evenly to the low asked for. It may run over
+ * A copy of a weather year with a scripted spell in it: dull, mild-nighted days, then clear ones whose nights fall
+ * evenly to the low asked for. It may run over
  * the turn of the year.
  */
 export function withSpell(weather: WeatherYear, spell: Spell, sun: SunYear): WeatherYear {
   const year: WeatherYear = {
-    ...weather, dryBulbC: weather.dryBulbC.slice(), dewPointC: weather.dewPointC.slice(), globalWm2: weather.globalWm2.slice(), beamWm2: weather.beamWm2.slice(),
-    diffuseWm2: weather.diffuseWm2.slice(), skyInfraredWm2: weather.skyInfraredWm2.slice(), cloud: weather.cloud.slice(),
-    notes: [...weather.notes, `A spell is laid in: ${spell.dullDays} dull days, then ${spell.clearDays} clear ones down to ${spell.lowC} °C.`],
+    ...weather,
+    dryBulbC: weather.dryBulbC.slice(),
+    dewPointC: weather.dewPointC.slice(),
+    globalWm2: weather.globalWm2.slice(),
+    beamWm2: weather.beamWm2.slice(),
+    diffuseWm2: weather.diffuseWm2.slice(),
+    skyInfraredWm2: weather.skyInfraredWm2.slice(),
+    cloud: weather.cloud.slice(),
+    notes: [
+      ...weather.notes,
+      `A spell is laid in: ${spell.dullDays} dull days, then ${spell.clearDays} clear ones down to ${spell.lowC} °C.`,
+    ],
   }
   const low = new Float64Array(DAYS).fill(Infinity)
   const high = new Float64Array(DAYS).fill(-Infinity)
@@ -47,14 +57,26 @@ export function withSpell(weather: WeatherYear, spell: Spell, sun: SunYear): Wea
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k
       const ext = extraterrestrialWm2(d)
-      const global = sum > 0 ? min(day / 3600 * radiationWeight(sun, d, k) / sum, 0.85 * ext * max(0, sunSine(sun, h)) * sun.upShare[h]!) : 0
+      const global =
+        sum > 0
+          ? min(
+              ((day / 3600) * radiationWeight(sun, d, k)) / sum,
+              0.85 * ext * max(0, sunSine(sun, h)) * sun.upShare[h]!,
+            )
+          : 0
       const split = splitGlobal(global, sun.altitudeDeg[h]!, ext)
       year.globalWm2[h] = global
       year.beamWm2[h] = split.beam
       year.diffuseWm2[h] = split.diffuse
       year.cloud[h] = cloud
       year.dewPointC[h] = min(year.dryBulbC[h]! - 0.2, low[d]! - (dull ? 0.5 : 2.5))
-      year.skyInfraredWm2[h] = skyInfraredWm2(year.dryBulbC[h]!, year.dewPointC[h]!, cloud, k + 0.5, year.pressurePa[h]!)
+      year.skyInfraredWm2[h] = skyInfraredWm2(
+        year.dryBulbC[h]!,
+        year.dewPointC[h]!,
+        cloud,
+        k + 0.5,
+        year.pressurePa[h]!,
+      )
     }
   })
   return year

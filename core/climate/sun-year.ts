@@ -23,8 +23,12 @@ export function yearStartUtc(standardOffsetH: number): number {
 export function makeSunYear(latitudeDeg: number, longitudeDeg: number, standardOffsetH: number): SunYear {
   const start = yearStartUtc(standardOffsetH)
   const year: SunYear = {
-    latitudeDeg, altitudeDeg: new Float32Array(HOURS), azimuthDeg: new Float32Array(HOURS), upShare: new Float32Array(HOURS),
-    noonH: new Float32Array(DAYS), riseH: new Float32Array(DAYS),
+    latitudeDeg,
+    altitudeDeg: new Float32Array(HOURS),
+    azimuthDeg: new Float32Array(HOURS),
+    upShare: new Float32Array(HOURS),
+    noonH: new Float32Array(DAYS),
+    riseH: new Float32Array(DAYS),
   }
   let tomorrow = sunCoordinates(start)
   for (let d = 0; d < DAYS; d++) {
@@ -46,7 +50,11 @@ export function makeSunYear(latitudeDeg: number, longitudeDeg: number, standardO
         share = up.length / 3600000
         if (share > 0 && share < 1) t = up.middle
       }
-      const p = positionFrom(coordinatesBetween(today, tomorrow, 1, (t - midnight) / 86400000), latitudeDeg, longitudeDeg)
+      const p = positionFrom(
+        coordinatesBetween(today, tomorrow, 1, (t - midnight) / 86400000),
+        latitudeDeg,
+        longitudeDeg,
+      )
       year.altitudeDeg[h] = p.altitudeDeg
       year.azimuthDeg[h] = p.azimuthDeg
       year.upShare[h] = p.altitudeDeg > 0 ? share : 0
@@ -59,8 +67,11 @@ function wrap24(h: number): number {
   return ((h % 24) + 24) % 24
 }
 
-/** The part of an hour between rise and set, trying the neighbouring days too (the civil hour may belong to yesterday's sun). */
-function overlap(a0: number, a1: number, rise: number, set: number): { length: number, middle: number } {
+/**
+ * The part of an hour between rise and set, trying the neighbouring days too (the civil hour may belong to yesterday's
+ * sun).
+ */
+function overlap(a0: number, a1: number, rise: number, set: number): { length: number; middle: number } {
   let best = { length: 0, middle: (a0 + a1) / 2 }
   for (const shift of [-86400000, 0, 86400000]) {
     const from = Math.max(a0, rise + shift)

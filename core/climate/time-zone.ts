@@ -5,8 +5,9 @@ export function isTimeZone(name: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: name })
     return true
+  } catch {
+    return false
   }
-  catch { return false }
 }
 
 /** Clocks of the zones that were asked for: a new one takes milliseconds. */
@@ -17,7 +18,14 @@ function offsetH(zone: string, utcMs: number): number {
   let clock = clocks.get(zone)
   if (!clock) {
     clock = new Intl.DateTimeFormat('en-US', {
-      timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric', second: 'numeric',
+      timeZone: zone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: 'numeric',
+      day: 'numeric',
+      hour: 'numeric',
+      minute: 'numeric',
+      second: 'numeric',
     })
     clocks.set(zone, clock)
   }

@@ -2,18 +2,39 @@
 export const HOURS = 8760
 export const DAYS = 365
 export const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
-export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const
+export const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const
 
 /** First day of year (0-based) of each month, with 365 at the end. */
-export const MONTH_START: readonly number[] = MONTH_DAYS.reduce<number[]>((starts, d) => [...starts, starts[starts.length - 1]! + d], [0])
+export const MONTH_START: readonly number[] = MONTH_DAYS.reduce<number[]>(
+  (starts, d) => [...starts, starts[starts.length - 1]! + d],
+  [0],
+)
 
 /** Month (0–11) of each day of the nominal year. */
-export const MONTH_OF_DAY: Uint8Array = Uint8Array.from({ length: DAYS }, (_, day) => MONTH_START.findIndex((s, m) => day >= s && day < MONTH_START[m + 1]!))
+export const MONTH_OF_DAY: Uint8Array = Uint8Array.from({ length: DAYS }, (_, day) =>
+  MONTH_START.findIndex((s, m) => day >= s && day < MONTH_START[m + 1]!),
+)
 
 /** The calendar year whose dates the nominal year carries. It is a common year. */
 export const NOMINAL_YEAR = 2027
 
-/** Monthly normals, January first: mean daily lowest and highest air temperature, °C; the rest as in the document's `NormalsClimate`. */
+/**
+ * Monthly normals, January first: mean daily lowest and highest air temperature, °C; the rest as in the document's
+ * `NormalsClimate`.
+ */
 export interface Normals {
   lowC: readonly number[]
   highC: readonly number[]
@@ -27,7 +48,8 @@ export interface Normals {
 }
 
 /**
- * One year of weather, hour by hour in local standard time. Element `h` stands for the hour that begins `h` hours after 1 January 00:00.
+ * One year of weather, hour by hour in local standard time. Element `h` stands for the hour that begins `h` hours after
+ * 1 January 00:00.
  * Every array is 8760 long.
  */
 export interface WeatherYear {

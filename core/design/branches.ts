@@ -1,9 +1,17 @@
 /**
- * A value whose branches that have not changed are those of an earlier one, so that what has changed can be told by reference. Two branches are the same when all
+ * A value whose branches that have not changed are those of an earlier one, so that what has changed can be told by
+ * reference. Two branches are the same when all
  * that hangs on them is. The values are plain JSON data and stay as they are.
  */
 export function withSharedBranches<T>(value: T, earlier: unknown): T {
-  if (value === earlier || typeof value !== 'object' || value === null || typeof earlier !== 'object' || earlier === null) return value
+  if (
+    value === earlier ||
+    typeof value !== 'object' ||
+    value === null ||
+    typeof earlier !== 'object' ||
+    earlier === null
+  )
+    return value
   if (Array.isArray(value)) return sharedList(value, earlier) as T
   if (Array.isArray(earlier)) return value
   const old = earlier as Record<string, unknown>

@@ -9,7 +9,10 @@ import { clearances, WHEELCHAIR_M } from './place'
 import type { Design, Layer, StepId } from './types'
 
 /** Something that can hurt people, plants or the building, and whom to ask. */
-export interface Caution { step: StepId, text: string }
+export interface Caution {
+  step: StepId
+  text: string
+}
 
 /** A climate from further away than this is another place's, km. */
 export const FAR_KM = 80
@@ -23,58 +26,131 @@ type Show = (value: number, quantity: Quantity) => string
 const FOAMS = ['eps', 'xps', 'pir']
 
 /** Cautions that apply to a design as it stands; those that need the year's answers appear once they are there. */
-export function designCautions(design: Design, answers: Answers | null, show: Show = (v, quantity) => formatQuantity(v, quantity, 'metric')): Caution[] {
+export function designCautions(
+  design: Design,
+  answers: Answers | null,
+  show: Show = (v, quantity) => formatQuantity(v, quantity, 'metric'),
+): Caution[] {
   const out: Caution[] = []
   const add = (step: StepId, text: string) => out.push({ step, text })
   const outline = makeOutline(design.shape)
   const knee = design.shape.kneeWallM
-  add('shape', `Snow off the glass needs room: the knee wall holds ${show(knee, 'length')}. Snow, wind and anchorage are for an engineer or your building office.`)
+  add(
+    'shape',
+    `Snow off the glass needs room: the knee wall holds ${show(knee, 'length')}. Snow, wind and ` +
+      `anchorage are for an engineer or your building office.`,
+  )
   const { survey } = design.site
-  if (survey.frostPocket) add('site', 'A frost pocket: nights here can be several degrees colder than the climate’s figures. Measure a few clear nights, or set a colder design low.')
-  if (survey.waterTableM > 0 && survey.waterTableM < design.shape.sunkM + 0.5) add('site', 'The water table stands close below the floor: drains or a higher floor, before anything is dug.')
+  if (survey.frostPocket)
+    add(
+      'site',
+      'A frost pocket: nights here can be several degrees colder than the climate’s figures. Measure a ' +
+        'few clear nights, or set a colder design low.',
+    )
+  if (survey.waterTableM > 0 && survey.waterTableM < design.shape.sunkM + 0.5)
+    add('site', 'The water table stands close below the floor: drains or a higher floor, before anything is dug.')
   const { at } = design.site.climate
-  if (at && distanceKm(at, design.site) > FAR_KM) add('site', `The climate is still that of ${at.place}, ${Math.round(distanceKm(at, design.site))} km away: give the months of this place, or say under Site that it is meant.`)
+  if (at && distanceKm(at, design.site) > FAR_KM)
+    add(
+      'site',
+      `The climate is still that of ${at.place}, ${Math.round(distanceKm(at, design.site))} km away: give ` +
+        `the months of this place, or say under Site that it is meant.`,
+    )
   const { headroomM: wanted, reachM } = design.aim.practical
   const clear = headroom(design)
-  if (clear.clearM < wanted) add('shape', `Heads hit the roof where the path is: ${show(clear.clearM, 'length')} is clear, ${show(wanted, 'length')} is asked.`)
+  if (clear.clearM < wanted)
+    add(
+      'shape',
+      `Heads hit the roof where the path is: ${show(clear.clearM, 'length')} is clear, ` +
+        `${show(wanted, 'length')} is asked.`,
+    )
   const wide = design.shape.beds.findIndex(b => b.widthM > 2 * reachM)
   if (wide >= 0) add('shape', `Bed ${wide + 1} is wider than two arms reach (${show(2 * reachM, 'length')}).`)
-  if (Math.max(design.shape.sunkM, design.shape.sunkM + design.shape.riseM) > 0.9) add('shape', 'A pit deeper than your waist can bury people: shoring, drains and buried lines come first, and walls that hold earth are an engineer’s.')
-  if (design.shape.form === 'lean-to') add('shape', 'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.')
-  if (design.store.pond.lengthM > 0 || design.store.tank.lengthM > 0) add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
-  if (design.store.earth.on || design.store.rockBed.on || design.store.channels.on) add('store', 'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.')
+  if (Math.max(design.shape.sunkM, design.shape.sunkM + design.shape.riseM) > 0.9)
+    add(
+      'shape',
+      'A pit deeper than your waist can bury people: shoring, drains and buried lines come first, and ' +
+        'walls that hold earth are an engineer’s.',
+    )
+  if (design.shape.form === 'lean-to')
+    add(
+      'shape',
+      'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.',
+    )
+  if (design.store.pond.lengthM > 0 || design.store.tank.lengthM > 0)
+    add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
+  if (design.store.earth.on || design.store.rockBed.on || design.store.channels.on)
+    add(
+      'store',
+      'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.',
+    )
   const v = entry(VESSELS, design.store.barrels.vessel)
   const tonnes = design.store.barrels.count * v.volumeM3
   if (tonnes > 0 && (design.store.barrels.stack > 1 || design.store.barrels.raisedM > 0.05)) {
-    add('store', `The water weighs ${show(tonnes * 1000, 'mass')} and can tip: stands and straps must carry it, and children must not climb it. Ask an engineer.`)
+    add(
+      'store',
+      `The water weighs ${show(tonnes * 1000, 'mass')} and can tip: stands and straps must carry it, and ` +
+        `children must not climb it. Ask an engineer.`,
+    )
   }
-  if (answers && answers.months.some(m => m.waterC !== null && m.waterC < 0.5)) add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
+  if (answers && answers.months.some(m => m.waterC !== null && m.waterC < 0.5))
+    add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
   const foam = (layers: Layer[]) => FOAMS.includes(layers[layers.length - 1]?.material ?? '')
-  if (foam(design.skin.wall) || (hasSolidRoof(design) && foam(design.skin.roof))) add('skin', 'Bare foam burns and gives off poison: line it inside as your local code asks.')
-  for (const text of new Set([...dampFaults(design.skin.wall), ...(hasSolidRoof(design) ? dampFaults(design.skin.roof) : [])].map(f => f.text))) add('skin', text)
-  if (entry(GLAZINGS, design.skin.glazing).optics.kind === 'diffusing' && design.skin.glazing.includes('wall')) add('skin', 'Multiwall sheet has an outside face that bears the sun: fitted the wrong way round it goes brittle within a few years. Mark it before the film comes off.')
-  if (design.skin.glazing.startsWith('glass')) add('skin', 'Glass overhead falls on people: ask which glass your local code allows above heads.')
+  if (foam(design.skin.wall) || (hasSolidRoof(design) && foam(design.skin.roof)))
+    add('skin', 'Bare foam burns and gives off poison: line it inside as your local code asks.')
+  for (const text of new Set(
+    [...dampFaults(design.skin.wall), ...(hasSolidRoof(design) ? dampFaults(design.skin.roof) : [])].map(f => f.text),
+  ))
+    add('skin', text)
+  if (entry(GLAZINGS, design.skin.glazing).optics.kind === 'diffusing' && design.skin.glazing.includes('wall'))
+    add(
+      'skin',
+      'Multiwall sheet has an outside face that bears the sun: fitted the wrong way round it goes brittle ' +
+        'within a few years. Mark it before the film comes off.',
+    )
+  if (design.skin.glazing.startsWith('glass'))
+    add('skin', 'Glass overhead falls on people: ask which glass your local code allows above heads.')
   const { lowM2, highM2, startC } = design.breathe.vents
   const floor = outline.widthM * design.shape.lengthM
-  if (lowM2 + highM2 < 0.15 * floor) add('breathe', `Little to breathe with: vents are ${Math.round((lowM2 + highM2) / floor * 100)} % of the floor; 15 to 25 % each, low and high, is the rule. Air above ${show(38, 'temperature')} harms people.`)
+  if (lowM2 + highM2 < 0.15 * floor)
+    add(
+      'breathe',
+      `Little to breathe with: vents are ${Math.round(((lowM2 + highM2) / floor) * 100)} % of the floor; ` +
+        `15 to 25 % each, low and high, is the rule. Air above ${show(38, 'temperature')} harms people.`,
+    )
   const heater = design.topUp.heater
-  if (heater.on && heater.fuel !== 'electricity') add('topUp', 'Anything that burns needs a flue, fresh air, clearances and a carbon monoxide alarm. Have it fitted and checked by a licensed trade.')
-  if (heater.on && heater.fuel === 'electricity') add('topUp', 'Wet rooms need wet-rated fittings and residual-current protection: a licensed electrician’s work.')
+  if (heater.on && heater.fuel !== 'electricity')
+    add(
+      'topUp',
+      'Anything that burns needs a flue, fresh air, clearances and a carbon monoxide alarm. Have it ' +
+        'fitted and checked by a licensed trade.',
+    )
+  if (heater.on && heater.fuel === 'electricity')
+    add('topUp', 'Wet rooms need wet-rated fittings and residual-current protection: a licensed electrician’s work.')
   const { power, wheelchair } = design.aim.practical
-  if (!power && heater.on && heater.fuel === 'electricity') add('topUp', 'There is no power on the site, and the heater is electric: bring power, or choose a fuel that is there.')
+  if (!power && heater.on && heater.fuel === 'electricity')
+    add(
+      'topUp',
+      'There is no power on the site, and the heater is electric: bring power, or choose a fuel that is there.',
+    )
   if (!power && design.topUp.lamps.powerW > 0) add('topUp', 'There is no power on the site, and there are lamps.')
-  if (wheelchair && !clearances(design).some(g => !g.narrow)) add('shape', `No way through is wide enough for a wheelchair: ${show(WHEELCHAIR_M, 'length')} is needed.`)
-  if (heater.on && heater.setPointC >= startC) add('topUp', 'The heater is set above the vents’ start: it would heat the garden.')
+  if (wheelchair && !clearances(design).some(g => !g.narrow))
+    add('shape', `No way through is wide enough for a wheelchair: ${show(WHEELCHAIR_M, 'length')} is needed.`)
+  if (heater.on && heater.setPointC >= startC)
+    add('topUp', 'The heater is set above the vents’ start: it would heat the garden.')
   return out
 }
 
-/** Where a person stands with most room overhead, and how much that is, m: on floor that nothing stands on, paths dug lower counted. */
-export function headroom(design: Pick<Design, 'shape' | 'store'>): { x: number, clearM: number } {
+/**
+ * Where a person stands with most room overhead, and how much that is, m: on floor that nothing stands on, paths dug
+ * lower counted.
+ */
+export function headroom(design: Pick<Design, 'shape' | 'store'>): { x: number; clearM: number } {
   const outline = makeOutline(design.shape)
   const taken = roomObjects(design).filter(o => o.kind !== 'bench')
   let best = { x: outline.widthM / 2, clearM: 0 }
   for (let i = 1; i < 60; i++) {
-    const x = outline.widthM * i / 60
+    const x = (outline.widthM * i) / 60
     const clearM = clearHeightAt(outline, x) - design.shape.pathM
     if (clearM > best.clearM && !taken.some(o => x > o.x0 - ELBOW_M && x < o.x1 + ELBOW_M)) best = { x, clearM }
   }

@@ -2,12 +2,48 @@ import type { Design, Fan } from './types'
 
 const fan = (freeFlowM3h: number, shutOffPa: number, powerW: number): Fan => ({ freeFlowM3h, shutOffPa, powerW })
 
-/** Parts of a design as they stand before anybody has chosen: nothing dug, nothing added. Demos, new designs and older documents build on them. */
+/**
+ * Parts of a design as they stand before anybody has chosen: nothing dug, nothing added. Demos, new designs and older
+ * documents build on them.
+ */
 export const PLAIN = {
-  aim: { crops: [], practical: { budget: 0, builder: 'unknown', power: true, water: true, wheelchair: false, headroomM: 1.9, reachM: 0.75, permits: 'unknown' } },
-  site: { spell: null, horizon: [], survey: { declinationDeg: 0, waterTableM: 0, frostDepthM: 0, slopeDeg: 0, slopeTowardsDeg: 180, frostPocket: false, snowNote: '', windNote: '' } },
+  aim: {
+    crops: [],
+    practical: {
+      budget: 0,
+      builder: 'unknown',
+      power: true,
+      water: true,
+      wheelchair: false,
+      headroomM: 1.9,
+      reachM: 0.75,
+      permits: 'unknown',
+    },
+  },
+  site: {
+    spell: null,
+    horizon: [],
+    survey: {
+      declinationDeg: 0,
+      waterTableM: 0,
+      frostDepthM: 0,
+      slopeDeg: 0,
+      slopeTowardsDeg: 180,
+      frostPocket: false,
+      snowNote: '',
+      windNote: '',
+    },
+  },
   shape: {
-    breakAtM: 0.8, breakHeightM: 2.2, sunkM: 0, riseM: 0, pathM: 0, overhangM: 0, house: { heightM: 6, beyondM: 3, airC: 18 }, shadeStripM: 0, benches: [],
+    breakAtM: 0.8,
+    breakHeightM: 2.2,
+    sunkM: 0,
+    riseM: 0,
+    pathM: 0,
+    overhangM: 0,
+    house: { heightM: 6, beyondM: 3, airC: 18 },
+    shadeStripM: 0,
+    benches: [],
   },
   skin: {
     condition: { frameShare: 0.08, ageYears: 0, dirt: 0.02 },
@@ -62,7 +98,13 @@ function filled(given: Tree, plain: Tree): Tree {
 }
 
 /** What a document needs to say for itself; the rest may stand at {@link PLAIN}. */
-type Spare<T, P> = T extends readonly unknown[] ? T : T extends object ? { [K in keyof T as K extends keyof P ? never : K]: T[K] } & { [K in keyof T & keyof P]?: T[K] extends object ? Spare<T[K], P[K]> : T[K] } : T
+type Spare<T, P> = T extends readonly unknown[]
+  ? T
+  : T extends object
+    ? { [K in keyof T as K extends keyof P ? never : K]: T[K] } & {
+        [K in keyof T & keyof P]?: T[K] extends object ? Spare<T[K], P[K]> : T[K]
+      }
+    : T
 
 /** A whole design from one that leaves the plain parts out. */
 export function completeDesign(spare: Spare<Design, typeof PLAIN>): Design {
@@ -70,7 +112,8 @@ export function completeDesign(spare: Spare<Design, typeof PLAIN>): Design {
 }
 
 /**
- * A document brought forward to this version's schema: fields that came later start plain. What is not an older design comes back as it was, for
+ * A document brought forward to this version's schema: fields that came later start plain. What is not an older design
+ * comes back as it was, for
  * `designFaults` to judge. Never throws.
  */
 export function migrateDesign(document: unknown): unknown {

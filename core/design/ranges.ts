@@ -1,4 +1,7 @@
-/** Limits of every number in the document, in its own unit, with the words that explain them: the schema, the fields and the handles share them. */
+/**
+ * Limits of every number in the document, in its own unit, with the words that explain them: the schema, the fields and
+ * the handles share them.
+ */
 export const RANGES = {
   'aim.lowestAirC': [-20, 30],
   'aim.highestAirC': [15, 60],

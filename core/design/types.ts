@@ -4,11 +4,11 @@ import type { CropChoice } from '../aim/aim-line'
 export const SCHEMA_VERSION = 3
 
 export const FORMS = ['shed', 'gable', 'saltbox', 'gambrel', 'a-frame', 'arch', 'lean-to', 'dome'] as const
-export type Form = typeof FORMS[number]
+export type Form = (typeof FORMS)[number]
 
 /** The steps of the work, in the order in which it goes. */
 export const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp'] as const
-export type StepId = typeof STEPS[number]
+export type StepId = (typeof STEPS)[number]
 
 /** A material that is in no catalogue. */
 export interface OwnMaterial {
@@ -41,9 +41,16 @@ export interface Bed {
 }
 
 /** The place that a climate is of. */
-export interface ClimatePlace { place: string, latitudeDeg: number, longitudeDeg: number }
+export interface ClimatePlace {
+  place: string
+  latitudeDeg: number
+  longitudeDeg: number
+}
 
-/** A year of measured weather in the document, 8760 values each, from 1 January 00:00 local standard time. Units as in `WeatherYear`. */
+/**
+ * A year of measured weather in the document, 8760 values each, from 1 January 00:00 local standard time. Units as in
+ * `WeatherYear`.
+ */
 export interface HourlyClimate {
   kind: 'hourly'
   /** Left out, it is of the site. */
@@ -111,7 +118,10 @@ export interface Fan {
   powerW: number
 }
 
-/** The one document: plain JSON, SI units (angles in degrees, temperatures in °C). Results are derived from it and never stored in it. */
+/**
+ * The one document: plain JSON, SI units (angles in degrees, temperatures in °C). Results are derived from it and never
+ * stored in it.
+ */
 export interface Design {
   schemaVersion: typeof SCHEMA_VERSION
   id: string
@@ -187,14 +197,23 @@ export interface Design {
     breakHeightM: number
     /** How far the floor lies below the ground outside, at the sunny wall. */
     sunkM: number
-    /** How much higher the ground outside stands at the back wall than at the sunny wall; negative where it falls that way. */
+    /**
+     * How much higher the ground outside stands at the back wall than at the sunny wall; negative where it falls that
+     * way.
+     */
     riseM: number
     /** Level of the paths against the floor: negative where they are dug lower. */
     pathM: number
     /** Solid eave beyond the top of the sunny glazing, level. */
     overhangM: number
     /** Lean-to: the house that it leans on. */
-    house: { /** Above the greenhouse floor. */ heightM: number, /** Beyond each end of the greenhouse. */ beyondM: number, airC: number }
+    house: {
+      /** Above the greenhouse floor. */
+      heightM: number
+      /** Beyond each end of the greenhouse. */
+      beyondM: number
+      airC: number
+    }
     /** Opaque strip inside the top of the sunny glazing, measured down the slope. */
     shadeStripM: number
     beds: Bed[]
@@ -209,9 +228,15 @@ export interface Design {
     wall: Layer[]
     /** Solid roof slope, outside to inside. */
     roof: Layer[]
-    condition: { /** Share of each opening that is bars and frame, 0–1. */ frameShare: number, ageYears: number, /** Share of light that dirt takes, 0–1. */ dirt: number }
+    condition: {
+      /** Share of each opening that is bars and frame, 0–1. */
+      frameShare: number
+      ageYears: number
+      /** Share of light that dirt takes, 0–1. */
+      dirt: number
+    }
     /** Finish of the inner faces of walls and roof: its id. */
-    finish: { wall: string, roof: string }
+    finish: { wall: string; roof: string }
     cover: {
       id: string
       place: 'inside' | 'outside' | 'between'
@@ -228,7 +253,13 @@ export interface Design {
       /** It stays open on nights when the air outside is above this. */
       onlyBelowC: number
     }
-    edge: { material: string, thicknessM: number, depthM: number, /** Board sloping outwards under the soil, this wide. */ skirtM: number }
+    edge: {
+      material: string
+      thicknessM: number
+      depthM: number
+      /** Board sloping outwards under the soil, this wide. */
+      skirtM: number
+    }
   }
   store: {
     barrels: {
@@ -243,40 +274,82 @@ export interface Design {
       stratified: boolean
     }
     /** An open-sided box of water on the floor; no length means none. */
-    tank: { lengthM: number, widthM: number, heightM: number, atM: number, colour: string }
+    tank: { lengthM: number; widthM: number; heightM: number; atM: number; colour: string }
     /** Open water let into the floor; no length means none. */
-    pond: { lengthM: number, widthM: number, depthM: number, atM: number }
+    pond: { lengthM: number; widthM: number; depthM: number; atM: number }
     /** A wall of mass standing free in the room; no thickness means none. */
-    innerWall: { material: string, thicknessM: number, heightM: number, atM: number }
-    massWall: { material: string, thicknessM: number }
-    floor: { material: string, thicknessM: number }
+    innerWall: { material: string; thicknessM: number; heightM: number; atM: number }
+    massWall: { material: string; thicknessM: number }
+    floor: { material: string; thicknessM: number }
     /** Air drawn from the ridge through pipes in the ground and back. */
-    earth: { on: boolean, pipes: number, pipeLengthM: number, pipeDiameterM: number, depthM: number, fan: Fan, /** Runs when air and soil differ by this, K. */ startK: number }
+    earth: {
+      on: boolean
+      pipes: number
+      pipeLengthM: number
+      pipeDiameterM: number
+      depthM: number
+      fan: Fan
+      /** Runs when air and soil differ by this, K. */
+      startK: number
+    }
     /** Clean rock in an insulated pit, air through it. */
-    rockBed: { on: boolean, areaM2: number, depthM: number, rockM: number, insulationM: number, fan: Fan, startK: number }
+    rockBed: {
+      on: boolean
+      areaM2: number
+      depthM: number
+      rockM: number
+      insulationM: number
+      fan: Fan
+      startK: number
+    }
     /** Air channels or gravel ducts under the beds. */
-    channels: { on: boolean, count: number, widthM: number, heightM: number, fan: Fan, startK: number }
+    channels: { on: boolean; count: number; widthM: number; heightM: number; fan: Fan; startK: number }
   }
   breathe: {
     /** A leakage class, or `measured` with `ach50`. */
     leakage: string
     ach50: number
     /** Gaps found on a walk round: what, and how much of it in the unit of its kind. */
-    gaps: { kind: string, amount: number }[]
-    vents: { lowM2: number, highM2: number, startC: number, fullC: number, /** Time constant of the opener, s. */ lagS: number, /** It closes this much cooler than it opens, K. */ hysteresisK: number }
+    gaps: { kind: string; amount: number }[]
+    vents: {
+      lowM2: number
+      highM2: number
+      startC: number
+      fullC: number
+      /** Time constant of the opener, s. */
+      lagS: number
+      /** It closes this much cooler than it opens, K. */
+      hysteresisK: number
+    }
     /** Extract fans: stage k starts `stepK` above the one before. */
-    fans: { stages: number, flowM3h: number, powerW: number, startC: number, stepK: number }
+    fans: { stages: number; flowM3h: number; powerW: number; startC: number; stepK: number }
     /** Winter habit: vents stay shut until it is really warm, and the house is aired at midday. */
-    airing: { on: boolean, fromH: number, untilH: number, holdUntilC: number, /** Days are winter while their mean outside is below this. */ belowC: number }
-    doors: { areaM2: number, openingsPerDay: number, /** Each stands open this long, s. */ openS: number }
+    airing: {
+      on: boolean
+      fromH: number
+      untilH: number
+      holdUntilC: number
+      /** Days are winter while their mean outside is below this. */
+      belowC: number
+    }
+    doors: { areaM2: number; openingsPerDay: number; /** Each stands open this long, s. */ openS: number }
     /** Entry lobby before the door; no area means none. */
     lobby: { areaM2: number }
     /** Sheet over the beds on cold nights. */
-    rowCover: { on: boolean, belowC: number }
+    rowCover: { on: boolean; belowC: number }
     /** Leaf area over bed area. */
     leafArea: number
     /** Outside air drawn in through a pipe in the ground. */
-    earthTube: { on: boolean, lengthM: number, diameterM: number, depthM: number, fan: Fan, /** Runs while the air is below the first or above the second, °C. */ belowC: number, aboveC: number }
+    earthTube: {
+      on: boolean
+      lengthM: number
+      diameterM: number
+      depthM: number
+      fan: Fan
+      /** Runs while the air is below the first or above the second, °C. */
+      belowC: number
+      aboveC: number
+    }
   }
   topUp: {
     heater: {
@@ -290,17 +363,25 @@ export interface Design {
       kind: 'air' | 'radiant'
     }
     /** Collector that warms room air; no area means none. Tilt from level. */
-    solarAir: { areaM2: number, tiltDeg: number, flowM3h: number }
+    solarAir: { areaM2: number; tiltDeg: number; flowM3h: number }
     /** Collector with a loop of liquid to a coil in the water; no area means none. */
-    solarWater: { areaM2: number, tiltDeg: number }
+    solarWater: { areaM2: number; tiltDeg: number }
     /** Compost heap with a loop to the beds; no mass means none. */
-    compost: { tonnes: number, startDay: number }
+    compost: { tonnes: number; startDay: number }
     /** Warm-water loop in the beds, on the heater's fuel. */
-    bedLoop: { capacityW: number, setPointC: number }
-    lamps: { powerW: number, fromH: number, untilH: number, /** mol of useful light per MJ drawn. */ molPerMJ: number, /** Lit in these months, 1–12. */ months: number[] }
+    bedLoop: { capacityW: number; setPointC: number }
+    lamps: {
+      powerW: number
+      fromH: number
+      untilH: number
+      /** mol of useful light per MJ drawn. */
+      molPerMJ: number
+      /** Lit in these months, 1–12. */
+      months: number[]
+    }
     /** Spare power of a solar array into the water, else the air. */
-    dumpLoad: { peakW: number, tiltDeg: number }
-    people: { count: number, fromH: number, untilH: number }
+    dumpLoad: { peakW: number; tiltDeg: number }
+    people: { count: number; fromH: number; untilH: number }
   }
 }
 

@@ -13,7 +13,11 @@ export interface SectionRay {
 }
 
 /** A run of neighbouring rays that light the same face: the lit line of that face. */
-export interface LitSpan { face: FaceId, a: Point, b: Point }
+export interface LitSpan {
+  face: FaceId
+  a: Point
+  b: Point
+}
 
 export interface SectionLight {
   /** Neighbouring rays through each glazed slope, foot to ridge. */
@@ -28,8 +32,8 @@ export interface SectionLight {
 export function sectionLight(building: Building, profileDeg: number, count = 120): SectionLight {
   const none = { fans: [], spans: [] }
   if (!(profileDeg > 0 && profileDeg < 180)) return none
-  const dx = Math.cos(profileDeg * Math.PI / 180)
-  const dz = -Math.sin(profileDeg * Math.PI / 180)
+  const dx = Math.cos((profileDeg * Math.PI) / 180)
+  const dz = -Math.sin((profileDeg * Math.PI) / 180)
   const segments = sectionSegments(building)
   const fans: SectionRay[][] = []
   for (const opening of segments) {
@@ -40,7 +44,10 @@ export function sectionLight(building: Building, profileDeg: number, count = 120
     const fan: SectionRay[] = []
     for (let i = 0; i <= count; i++) {
       const t = Math.min(1 - 1e-6, Math.max(1e-6, i / count))
-      const from = { x: opening.a.x + (opening.b.x - opening.a.x) * t, z: opening.a.z + (opening.b.z - opening.a.z) * t }
+      const from = {
+        x: opening.a.x + (opening.b.x - opening.a.x) * t,
+        z: opening.a.z + (opening.b.z - opening.a.z) * t,
+      }
       let near = Infinity
       let segment = -1
       for (let k = 0; k < segments.length; k++) {
@@ -52,7 +59,8 @@ export function sectionLight(building: Building, profileDeg: number, count = 120
           segment = k
         }
       }
-      if (segment >= 0) fan.push({ from, to: { x: from.x + dx * near, z: from.z + dz * near }, face: segments[segment]!.face, segment })
+      if (segment >= 0)
+        fan.push({ from, to: { x: from.x + dx * near, z: from.z + dz * near }, face: segments[segment]!.face, segment })
     }
     if (fan.length > 1) fans.push(fan)
   }
@@ -71,15 +79,30 @@ function spansOf(fan: readonly SectionRay[]): LitSpan[] {
   return spans
 }
 
-/** What one sun lights of a face in the section: its lowest and highest lit point above the floor, and its nearest and furthest from the sunny wall, m. */
-export interface LitPart { face: FaceId, low: number, high: number, from: number, to: number }
+/**
+ * What one sun lights of a face in the section: its lowest and highest lit point above the floor, and its nearest and
+ * furthest from the sunny wall, m.
+ */
+export interface LitPart {
+  face: FaceId
+  low: number
+  high: number
+  from: number
+  to: number
+}
 
 /** The lit parts of every face that the sun reaches through the glazing. */
 export function litParts(light: SectionLight): LitPart[] {
   const out = new Map<FaceId, LitPart>()
   for (const { face, a, b } of light.spans) {
     const was = out.get(face) ?? { face, low: Infinity, high: -Infinity, from: Infinity, to: -Infinity }
-    out.set(face, { face, low: Math.min(was.low, a.z, b.z), high: Math.max(was.high, a.z, b.z), from: Math.min(was.from, a.x, b.x), to: Math.max(was.to, a.x, b.x) })
+    out.set(face, {
+      face,
+      low: Math.min(was.low, a.z, b.z),
+      high: Math.max(was.high, a.z, b.z),
+      from: Math.min(was.from, a.x, b.x),
+      to: Math.max(was.to, a.x, b.x),
+    })
   }
   return [...out.values()]
 }

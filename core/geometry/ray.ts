@@ -26,7 +26,15 @@ export function sectionSegments(building: Building): Segment[] {
   const dome = outline.form === 'dome'
   const solidPole = surfaces.some(s => s.id === 'dome roof')
   for (const e of outline.edges) {
-    const face: FaceId = !dome ? e.part : e.part === 'sunny slope' ? 'dome glazing' : e.part === 'pole slope' ? (solidPole && e.b.z < outline.ridgeHeightM - 0.01 && e.a.z < outline.ridgeHeightM - 0.01 ? 'dome roof' : 'dome glazing') : 'riser wall'
+    const face: FaceId = !dome
+      ? e.part
+      : e.part === 'sunny slope'
+        ? 'dome glazing'
+        : e.part === 'pole slope'
+          ? solidPole && e.b.z < outline.ridgeHeightM - 0.01 && e.a.z < outline.ridgeHeightM - 0.01
+            ? 'dome roof'
+            : 'dome glazing'
+          : 'riser wall'
     add(face, e.a, e.b)
   }
   for (const o of objects) for (const [a, b] of boxFaces(o)) add(faceOfObject(o.kind), a, b, o.coverage)

@@ -4,9 +4,25 @@ import type { Building, Surface, SurfaceId, Vec } from './surfaces'
 const { abs, floor, max, min, sqrt } = Math
 
 /** Where light can land in the room. */
-export type FaceId = SurfaceId | 'beds' | 'bed sides' | 'benches' | 'barrels' | 'tank' | 'inner wall' | 'pond' | 'shade strip'
+export type FaceId =
+  | SurfaceId
+  | 'beds'
+  | 'bed sides'
+  | 'benches'
+  | 'barrels'
+  | 'tank'
+  | 'inner wall'
+  | 'pond'
+  | 'shade strip'
 
-const FACE_OF: Record<RoomObject['kind'], FaceId> = { 'bed': 'beds', 'bench': 'benches', 'barrels': 'barrels', 'tank': 'tank', 'inner wall': 'inner wall', 'pond': 'pond' }
+const FACE_OF: Record<RoomObject['kind'], FaceId> = {
+  'bed': 'beds',
+  'bench': 'benches',
+  'barrels': 'barrels',
+  'tank': 'tank',
+  'inner wall': 'inner wall',
+  'pond': 'pond',
+}
 
 /** The face that an object belongs to. */
 export function faceOfObject(kind: RoomObject['kind']): FaceId {
@@ -14,7 +30,11 @@ export function faceOfObject(kind: RoomObject['kind']): FaceId {
 }
 
 /** A flat rectangle that shades the glass from outside or stands under it: corner, two sides. */
-export interface Screen { corner: Vec, u: Vec, v: Vec }
+export interface Screen {
+  corner: Vec
+  u: Vec
+  v: Vec
+}
 
 /** One plane of the convex room, with the glazing let into it. */
 interface RoomPlane {
@@ -31,26 +51,55 @@ interface RoomPlane {
 }
 
 /** An object as the rays meet it. Beds take light on the top as one face and on their sides as another. */
-interface Target { box: Box, bank: Bank | null, top: number, sides: number, isBed: boolean }
+interface Target {
+  box: Box
+  bank: Bank | null
+  top: number
+  sides: number
+  isBed: boolean
+}
 
-interface Box { x0: number, x1: number, y0: number, y1: number, z0: number, z1: number }
+interface Box {
+  x0: number
+  x1: number
+  y0: number
+  y1: number
+  z0: number
+  z1: number
+}
 
 /** Where light may end. Positions are inside or on the skin; directions are unit vectors. */
 export interface Scene {
   /** What light can land on. */
   faces: readonly FaceId[]
   /**
-   * Sends a ray of one direction from each point (x, y, z by turns) and adds a weight to the face where it lands. Where eaves or the wall of a house stand on the way
-   * to the light, none is sent: with `light` 1 the light lies ahead of the rays, with −1 behind them; with 0 nothing outside is asked.
+   * Sends a ray of one direction from each point (x, y, z by turns) and adds a weight to the face where it lands. Where
+   * eaves or the wall of a house stand on the way
+   * to the light, none is sent: with `light` 1 the light lies ahead of the rays, with −1 behind them; with 0 nothing
+   * outside is asked.
    * @param out one number a face, in the order of `faces`
    */
-  cast: (points: Float64Array, dx: number, dy: number, dz: number, light: 1 | 0 | -1, weight: number, out: Float64Array) => void
+  cast: (
+    points: Float64Array,
+    dx: number,
+    dy: number,
+    dz: number,
+    light: 1 | 0 | -1,
+    weight: number,
+    out: Float64Array,
+  ) => void
 }
 
 /** Shade strip and outside screens of a design, from its building. */
-export interface SceneExtras { strip: Screen | null, outside: Screen[] }
+export interface SceneExtras {
+  strip: Screen | null
+  outside: Screen[]
+}
 
-/** The scene of a building. Skins are convex, so a ray ends on the nearest plane before it, unless an object stands before that. */
+/**
+ * The scene of a building. Skins are convex, so a ray ends on the nearest plane before it, unless an object stands
+ * before that.
+ */
 export function makeScene(building: Building, extras: SceneExtras): Scene {
   const faces: FaceId[] = []
   const placeOf = (id: FaceId) => {
@@ -58,17 +107,41 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
     return faces.indexOf(id)
   }
   const planes = roomPlanes(building.surfaces, placeOf)
-  const targets = building.objects.map((o): Target => ({
-    box: o.bank ? boxOfBank(o, o.bank) : o, bank: o.bank, top: placeOf(FACE_OF[o.kind]), sides: placeOf(o.kind === 'bed' ? 'bed sides' : FACE_OF[o.kind]), isBed: o.kind === 'bed',
-  }))
+  const targets = building.objects.map(
+    (o): Target => ({
+      box: o.bank ? boxOfBank(o, o.bank) : o,
+      bank: o.bank,
+      top: placeOf(FACE_OF[o.kind]),
+      sides: placeOf(o.kind === 'bed' ? 'bed sides' : FACE_OF[o.kind]),
+      isBed: o.kind === 'bed',
+    }),
+  )
   const strip = extras.strip && makeBoard(extras.strip)
-  const solid: Solid = { planes, targets, strip, stripFace: strip ? placeOf('shade strip') : -1, outside: extras.outside.map(makeBoard) }
-  const caster = planes.length <= USUAL_ROOM && targets.length <= USUAL_ROOM ? usualCaster : makeCaster(max(planes.length, targets.length))
-  return { faces, cast: (points, dx, dy, dz, light, weight, out) => caster(solid, points, dx, dy, dz, light, weight, out) }
+  const solid: Solid = {
+    planes,
+    targets,
+    strip,
+    stripFace: strip ? placeOf('shade strip') : -1,
+    outside: extras.outside.map(makeBoard),
+  }
+  const caster =
+    planes.length <= USUAL_ROOM && targets.length <= USUAL_ROOM
+      ? usualCaster
+      : makeCaster(max(planes.length, targets.length))
+  return {
+    faces,
+    cast: (points, dx, dy, dz, light, weight, out) => caster(solid, points, dx, dy, dz, light, weight, out),
+  }
 }
 
 /** All that stands in the way of rays. */
-interface Solid { planes: RoomPlane[], targets: Target[], strip: Board | null, stripFace: number, outside: Board[] }
+interface Solid {
+  planes: RoomPlane[]
+  targets: Target[]
+  strip: Board | null
+  stripFace: number
+  outside: Board[]
+}
 
 /** Planes, and objects, that the usual caster has room for. */
 const USUAL_ROOM = 64
@@ -82,7 +155,16 @@ function makeCaster(room: number) {
   /** Of each object: where its box is entered and left along each axis, as the ray counts. */
   const boxes = new Float64Array(room * 6)
 
-  return ({ planes, targets, strip, stripFace, outside }: Solid, points: Float64Array, dx: number, dy: number, dz: number, light: 1 | 0 | -1, weight: number, out: Float64Array): void => {
+  return (
+    { planes, targets, strip, stripFace, outside }: Solid,
+    points: Float64Array,
+    dx: number,
+    dy: number,
+    dz: number,
+    light: 1 | 0 | -1,
+    weight: number,
+    out: Float64Array,
+  ): void => {
     const slopes = ahead
     const ends = boxes
     const count = targets.length
@@ -146,8 +228,7 @@ function makeCaster(room: number) {
         const o = targets[hit]!
         // Plants see what falls on the top of a bed; its sides only warm.
         face = o.isBed && dz < 0 && z + dz * near > o.box.z1 - 1e-6 ? o.top : o.sides
-      }
-      else {
+      } else {
         const p = planes[planeOf[plane]!]!
         face = p.pane >= 0 && insidePane(p, x + dx * near, y + dy * near, z + dz * near) ? p.pane : p.face
       }
@@ -176,8 +257,7 @@ function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => numbe
     if (same) {
       same.pane = placeOf(s.id)
       same.edges = halfPlanes(s)
-    }
-    else planes.push({ nx, ny, nz, d, face: placeOf(s.id), pane: -1, edges: new Float64Array(0) })
+    } else planes.push({ nx, ny, nz, d, face: placeOf(s.id), pane: -1, edges: new Float64Array(0) })
   }
   return planes
 }
@@ -185,12 +265,22 @@ function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => numbe
 /** Corners of a surface, shrunk about their middle by its inset. */
 export function paneCorners(s: Surface): Vec[] {
   const middle = centroid(s.polygon)
-  return s.polygon.map((p): Vec => [middle[0] + (p[0] - middle[0]) * s.inset, middle[1] + (p[1] - middle[1]) * s.inset, middle[2] + (p[2] - middle[2]) * s.inset])
+  return s.polygon.map(
+    (p): Vec => [
+      middle[0] + (p[0] - middle[0]) * s.inset,
+      middle[1] + (p[1] - middle[1]) * s.inset,
+      middle[2] + (p[2] - middle[2]) * s.inset,
+    ],
+  )
 }
 
 function centroid(polygon: readonly Vec[]): Vec {
   const n = polygon.length
-  return [polygon.reduce((a, p) => a + p[0], 0) / n, polygon.reduce((a, p) => a + p[1], 0) / n, polygon.reduce((a, p) => a + p[2], 0) / n]
+  return [
+    polygon.reduce((a, p) => a + p[0], 0) / n,
+    polygon.reduce((a, p) => a + p[1], 0) / n,
+    polygon.reduce((a, p) => a + p[2], 0) / n,
+  ]
 }
 
 /** Four numbers an edge: inward normal in the plane, and its offset. */
@@ -208,7 +298,8 @@ function halfPlanes(s: Surface): Float64Array {
 }
 
 function insidePane(p: RoomPlane, x: number, y: number, z: number): boolean {
-  for (let i = 0; i < p.edges.length; i += 4) if (p.edges[i]! * x + p.edges[i + 1]! * y + p.edges[i + 2]! * z < p.edges[i + 3]!) return false
+  for (let i = 0; i < p.edges.length; i += 4)
+    if (p.edges[i]! * x + p.edges[i + 1]! * y + p.edges[i + 2]! * z < p.edges[i + 3]!) return false
   return true
 }
 
@@ -218,8 +309,20 @@ function boxOfBank(o: RoomObject, { radiusM, perRow, pitchM, count }: Bank): Box
   return { x0: o.x0, x1: o.x1, y0, y1: y0 + (min(perRow, count) - 1) * pitchM + 2 * radiusM, z0: o.z0, z1: o.z1 }
 }
 
-/** Distance to the first barrel of a bank, or Infinity: of each row, the barrels that stand where the ray crosses it. */
-function bankDistance(box: Box, { radiusM, rows, perRow, pitchM, count }: Bank, x: number, y: number, z: number, dx: number, dy: number, dz: number, limit: number): number {
+/**
+ * Distance to the first barrel of a bank, or Infinity: of each row, the barrels that stand where the ray crosses it.
+ */
+function bankDistance(
+  box: Box,
+  { radiusM, rows, perRow, pitchM, count }: Bank,
+  x: number,
+  y: number,
+  z: number,
+  dx: number,
+  dy: number,
+  dz: number,
+  limit: number,
+): number {
   const inLevel = dx * dx + dy * dy
   let near = Infinity
   const rowDepth = (box.x1 - box.x0) / rows
@@ -249,7 +352,19 @@ function bankDistance(box: Box, { radiusM, rows, perRow, pitchM, count }: Bank, 
   return near < limit ? near : Infinity
 }
 
-function cylinderDistance(cx: number, cy: number, r: number, { z0, z1 }: Box, x: number, y: number, z: number, dx: number, dy: number, dz: number, inLevel: number): number {
+function cylinderDistance(
+  cx: number,
+  cy: number,
+  r: number,
+  { z0, z1 }: Box,
+  x: number,
+  y: number,
+  z: number,
+  dx: number,
+  dy: number,
+  dz: number,
+  inLevel: number,
+): number {
   const px = x - cx
   const py = y - cy
   let enter = 0
@@ -262,31 +377,47 @@ function cylinderDistance(cx: number, cy: number, r: number, { z0, z1 }: Box, x:
     const root = sqrt(disc)
     enter = -b - root
     leave = -b + root
-  }
-  else if (px * px + py * py > r * r) return Infinity
+  } else if (px * px + py * py > r * r) return Infinity
   if (abs(dz) > 1e-12) {
     const a = (z0 - z) / dz
     const b = (z1 - z) / dz
     enter = max(enter, min(a, b))
     leave = min(leave, max(a, b))
-  }
-  else if (z < z0 || z > z1) return Infinity
+  } else if (z < z0 || z > z1) return Infinity
   return enter > 1e-6 && enter <= leave ? enter : Infinity
 }
 
 /** A screen with its normal, and its sides over their squared lengths. */
-interface Board { corner: Vec, normal: Vec, across: Vec, along: Vec }
+interface Board {
+  corner: Vec
+  normal: Vec
+  across: Vec
+  along: Vec
+}
 
 function makeBoard({ corner, u, v }: Screen): Board {
   const over = (a: Vec): Vec => {
     const square = a[0] * a[0] + a[1] * a[1] + a[2] * a[2]
     return [a[0] / square, a[1] / square, a[2] / square]
   }
-  return { corner, normal: [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]], across: over(u), along: over(v) }
+  return {
+    corner,
+    normal: [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]],
+    across: over(u),
+    along: over(v),
+  }
 }
 
 /** Distance to a flat rectangle, or Infinity. */
-function boardDistance({ corner, normal, across, along }: Board, x: number, y: number, z: number, dx: number, dy: number, dz: number): number {
+function boardDistance(
+  { corner, normal, across, along }: Board,
+  x: number,
+  y: number,
+  z: number,
+  dx: number,
+  dy: number,
+  dz: number,
+): number {
   const facing = normal[0] * dx + normal[1] * dy + normal[2] * dz
   if (abs(facing) < 1e-12) return Infinity
   const t = (normal[0] * (corner[0] - x) + normal[1] * (corner[1] - y) + normal[2] * (corner[2] - z)) / facing

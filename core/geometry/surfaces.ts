@@ -2,11 +2,26 @@ import type { Design, Layer } from '../design/types'
 import { layBarrels, roomObjects, type RoomObject } from './objects'
 import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
 
-/** A point or direction in the room: x from the sunny wall towards the pole, y along the ridge from the west end to the east, z up from the floor, m. */
+/**
+ * A point or direction in the room: x from the sunny wall towards the pole, y along the ridge from the west end to the
+ * east, z up from the floor, m.
+ */
 export type Vec = readonly [x: number, y: number, z: number]
 
-/** What the reader calls a piece of skin; pieces of one name share a line of the ledger and a face of the light table. */
-export type SurfaceId = 'sunny slope' | 'pole slope' | 'knee wall' | 'back wall' | 'ends' | 'end glazing' | 'dome glazing' | 'dome roof' | 'riser wall' | 'floor'
+/**
+ * What the reader calls a piece of skin; pieces of one name share a line of the ledger and a face of the light table.
+ */
+export type SurfaceId =
+  | 'sunny slope'
+  | 'pole slope'
+  | 'knee wall'
+  | 'back wall'
+  | 'ends'
+  | 'end glazing'
+  | 'dome glazing'
+  | 'dome roof'
+  | 'riser wall'
+  | 'floor'
 
 /** A plane piece of the building's skin, or its floor. */
 export interface Surface {
@@ -19,9 +34,15 @@ export interface Surface {
   azimuthDeg: number
   /** Outward, in the room's own directions. */
   normal: Vec
-  /** Corners of the plane that it lies in, in the order that makes `normal` its vector area. An end's wall and glazing share a plane. */
+  /**
+   * Corners of the plane that it lies in, in the order that makes `normal` its vector area. An end's wall and glazing
+   * share a plane.
+   */
   polygon: Vec[]
-  /** Glazing let into a larger plane: it is the plane's shape shrunk by this about its middle, 1 where it fills the plane. */
+  /**
+   * Glazing let into a larger plane: it is the plane's shape shrunk by this about its middle, 1 where it fills the
+   * plane.
+   */
   inset: number
   boundary: 'outside' | 'ground' | 'house'
   /** Opaque only, outside to inside. */
@@ -70,8 +91,16 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     const { normal, areaM2 } = plane(polygon)
     if (areaM2 * share < 1e-6) return
     surfaces.push({
-      id, kind, polygon, normal, layers, areaM2: areaM2 * share, boundary: kind === 'floor' ? 'ground' : boundary, inset: kind === 'glazed' ? Math.sqrt(share) : 1,
-      tiltDeg: kind === 'floor' ? 0 : Math.acos(Math.min(1, Math.max(-1, normal[2]))) * DEG, azimuthDeg: kind === 'floor' ? sunny : azimuthOf(normal),
+      id,
+      kind,
+      polygon,
+      normal,
+      layers,
+      areaM2: areaM2 * share,
+      boundary: kind === 'floor' ? 'ground' : boundary,
+      inset: kind === 'glazed' ? Math.sqrt(share) : 1,
+      tiltDeg: kind === 'floor' ? 0 : Math.acos(Math.min(1, Math.max(-1, normal[2]))) * DEG,
+      azimuthDeg: kind === 'floor' ? sunny : azimuthOf(normal),
     })
   }
   const dome = shape.form === 'dome'
@@ -79,24 +108,64 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
   const floor = surfaces.find(s => s.kind === 'floor')!
   const objects = roomObjects(design)
   return {
-    outline, surfaces, objects, lengthM: L, sunnyAzimuthDeg: sunny, eastAzimuthDeg: east, floorAreaM2: floor.areaM2, bedAreaM2: objects.filter(o => o.kind === 'bed').reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0),
-    perimeterM, volumeM3: volumeM3(surfaces), sunkM: Math.max(0, shape.sunkM + shape.riseM / 2), groundAt: x => groundAt(shape, x),
+    outline,
+    surfaces,
+    objects,
+    lengthM: L,
+    sunnyAzimuthDeg: sunny,
+    eastAzimuthDeg: east,
+    floorAreaM2: floor.areaM2,
+    bedAreaM2: objects.filter(o => o.kind === 'bed').reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0),
+    perimeterM,
+    volumeM3: volumeM3(surfaces),
+    sunkM: Math.max(0, shape.sunkM + shape.riseM / 2),
+    groundAt: x => groundAt(shape, x),
     ventRiseM: Math.max(0.3, outline.ridgeHeightM - Math.min(0.3, outline.kneeWallM / 2) - 0.2),
   }
 }
 
-type AddSurface = (id: SurfaceId, kind: Surface['kind'], polygon: Vec[], layers?: Layer[], share?: number, boundary?: Surface['boundary']) => void
+type AddSurface = (
+  id: SurfaceId,
+  kind: Surface['kind'],
+  polygon: Vec[],
+  layers?: Layer[],
+  share?: number,
+  boundary?: Surface['boundary'],
+) => void
 
 /** A section drawn out along the ridge, closed by its two ends. Returns the length round its foot, m. */
-function extrudedSkin({ shape, skin, store }: Pick<Design, 'shape' | 'skin' | 'store'>, outline: Outline, add: AddSurface): number {
+function extrudedSkin(
+  { shape, skin, store }: Pick<Design, 'shape' | 'skin' | 'store'>,
+  outline: Outline,
+  add: AddSurface,
+): number {
   const L = shape.lengthM
   const lining = store.massWall.thicknessM > 0 ? [store.massWall] : []
   const leans = shape.form === 'lean-to'
   for (const { part, a, b } of outline.edges) {
-    const polygon: Vec[] = [[a.x, 0, a.z], [b.x, 0, b.z], [b.x, L, b.z], [a.x, L, a.z]]
+    const polygon: Vec[] = [
+      [a.x, 0, a.z],
+      [b.x, 0, b.z],
+      [b.x, L, b.z],
+      [a.x, L, a.z],
+    ]
     if (part === 'sunny slope') add(part, 'glazed', polygon)
-    else if (part === 'pole slope') add(part, skin.poleSlope === 'glazed' ? 'glazed' : 'opaque', polygon, skin.poleSlope === 'glazed' ? [] : skin.roof)
-    else add(part, 'opaque', polygon, part === 'back wall' ? [...skin.wall, ...lining] : skin.wall, 1, part === 'back wall' && leans ? 'house' : 'outside')
+    else if (part === 'pole slope')
+      add(
+        part,
+        skin.poleSlope === 'glazed' ? 'glazed' : 'opaque',
+        polygon,
+        skin.poleSlope === 'glazed' ? [] : skin.roof,
+      )
+    else
+      add(
+        part,
+        'opaque',
+        polygon,
+        part === 'back wall' ? [...skin.wall, ...lining] : skin.wall,
+        1,
+        part === 'back wall' && leans ? 'house' : 'outside',
+      )
   }
   for (const y of [L, 0]) {
     const polygon = outline.corners.map((p): Vec => [p.x, y, p.z])
@@ -104,18 +173,30 @@ function extrudedSkin({ shape, skin, store }: Pick<Design, 'shape' | 'skin' | 's
     add('ends', 'opaque', polygon, skin.wall, 1 - skin.endsGlazedShare)
     add('end glazing', 'glazed', polygon, [], skin.endsGlazedShare)
   }
-  add('floor', 'floor', [[0, 0, 0], [0, L, 0], [outline.widthM, L, 0], [outline.widthM, 0, 0]])
+  add('floor', 'floor', [
+    [0, 0, 0],
+    [0, L, 0],
+    [outline.widthM, L, 0],
+    [outline.widthM, 0, 0],
+  ])
   return 2 * (L + outline.widthM)
 }
 
-/** A faceted dome on a round riser wall: twelve sides, three rings. Facets within 75° of the pole are solid where the pole side is. Returns the length round its foot, m. */
+/**
+ * A faceted dome on a round riser wall: twelve sides, three rings. Facets within 75° of the pole are solid where the
+ * pole side is. Returns the length round its foot, m.
+ */
 function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outline, add: AddSurface): number {
   const cx = outline.widthM / 2
   const cy = shape.lengthM / 2
   const at = (side: number, ring: number): Vec => {
-    const around = 2 * Math.PI * (side + 0.5) / DOME_SIDES
-    const up = Math.PI / 2 * ring / DOME_RINGS
-    return [cx + cx * Math.cos(up) * Math.cos(around), cy + cy * Math.cos(up) * Math.sin(around), outline.kneeWallM + (outline.ridgeHeightM - outline.kneeWallM) * Math.sin(up)]
+    const around = (2 * Math.PI * (side + 0.5)) / DOME_SIDES
+    const up = ((Math.PI / 2) * ring) / DOME_RINGS
+    return [
+      cx + cx * Math.cos(up) * Math.cos(around),
+      cy + cy * Math.cos(up) * Math.sin(around),
+      outline.kneeWallM + (outline.ridgeHeightM - outline.kneeWallM) * Math.sin(up),
+    ]
   }
   const floor: Vec[] = []
   let perimeterM = 0
@@ -129,8 +210,10 @@ function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outl
     if (outline.kneeWallM > 0.01) add('riser wall', 'opaque', [foot, nextFoot, next, low], skin.wall)
     for (let ring = 0; ring < DOME_RINGS; ring++) {
       const top = ring === DOME_RINGS - 1
-      const polygon: Vec[] = top ? [at(side, ring), at(side + 1, ring), at(side, DOME_RINGS)] : [at(side, ring), at(side + 1, ring), at(side + 1, ring + 1), at(side, ring + 1)]
-      const middle = 2 * Math.PI * (side + 1) / DOME_SIDES
+      const polygon: Vec[] = top
+        ? [at(side, ring), at(side + 1, ring), at(side, DOME_RINGS)]
+        : [at(side, ring), at(side + 1, ring), at(side + 1, ring + 1), at(side, ring + 1)]
+      const middle = (2 * Math.PI * (side + 1)) / DOME_SIDES
       const solid = skin.poleSlope === 'solid' && Math.cos(middle) > Math.cos(75 / DEG) && ring < DOME_RINGS - 1
       add(solid ? 'dome roof' : 'dome glazing', solid ? 'opaque' : 'glazed', polygon, solid ? skin.roof : [])
     }
@@ -140,7 +223,7 @@ function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outl
 }
 
 /** Unit normal and area of a plane polygon: its vector area. */
-function plane(polygon: readonly Vec[]): { normal: Vec, areaM2: number } {
+function plane(polygon: readonly Vec[]): { normal: Vec; areaM2: number } {
   let x = 0
   let y = 0
   let z = 0
@@ -158,13 +241,19 @@ function plane(polygon: readonly Vec[]): { normal: Vec, areaM2: number } {
 function volumeM3(surfaces: readonly Surface[]): number {
   return surfaces.reduce((sum, s) => {
     const p = s.polygon[0]!
-    return sum + s.areaM2 * (p[0] * s.normal[0] + p[1] * s.normal[1] + p[2] * s.normal[2]) / 3
+    return sum + (s.areaM2 * (p[0] * s.normal[0] + p[1] * s.normal[1] + p[2] * s.normal[2])) / 3
   }, 0)
 }
 
 /** Outside face of the water that the barrels show to the room, m²: sides and one top to a stack. */
-export function barrelAreaM2(design: Pick<Design, 'shape' | 'store'>, vessel: { diameterM: number, heightM: number }): number {
+export function barrelAreaM2(
+  design: Pick<Design, 'shape' | 'store'>,
+  vessel: { diameterM: number; heightM: number },
+): number {
   const layout = layBarrels(design)
   if (!layout) return 0
-  return design.store.barrels.count * Math.PI * vessel.diameterM * vessel.heightM + layout.columns * Math.PI * vessel.diameterM ** 2 / 4
+  return (
+    design.store.barrels.count * Math.PI * vessel.diameterM * vessel.heightM +
+    (layout.columns * Math.PI * vessel.diameterM ** 2) / 4
+  )
 }

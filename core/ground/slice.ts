@@ -22,26 +22,33 @@ export interface GroundInput {
   /** Inside width of the section and where its floor changes from bed to path and back, m. */
   widthM: number
   /** Stretches of floor that beds take, m. */
-  beds: readonly { x0: number, x1: number }[]
+  beds: readonly { x0: number; x1: number }[]
   /** Area of floor and length round it: the slice stands for the floor's area, its edges for the perimeter. */
   floorAreaM2: number
   perimeterM: number
   sunkM: number
   soil: Pick<Material, 'conductivity' | 'density' | 'specificHeat'>
   /** Board down the foundation: resistance m²K/W and foot below the ground outside, m. */
-  edge: { resistance: number, depthM: number }
+  edge: { resistance: number; depthM: number }
   /** Board sloping outwards in the ground: resistance and width, m. It lies about a hand below the surface. */
-  skirt: { resistance: number, widthM: number }
+  skirt: { resistance: number; widthM: number }
   /** Thickness of the walls that part the floor from the ground outside, m. */
   wallM: number
 }
 
 /** A column of ground under the floor. */
-export interface FloorColumn { x0: number, x1: number, bed: boolean, areaM2: number }
+export interface FloorColumn {
+  x0: number
+  x1: number
+  bed: boolean
+  areaM2: number
+}
 
 /**
- * Ground as finite volumes in the plane of the section: columns under the floor and, folded into one, beside both walls. Rows run down from the floor;
- * columns outside begin higher where the floor is sunk. Nothing passes the far side or the foot, which lie beyond the year's reach.
+ * Ground as finite volumes in the plane of the section: columns under the floor and, folded into one, beside both
+ * walls. Rows run down from the floor;
+ * columns outside begin higher where the floor is sunk. Nothing passes the far side or the foot, which lie beyond the
+ * year's reach.
  */
 export interface GroundSlice {
   floor: FloorColumn[]
@@ -96,27 +103,38 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
   const nOut = outRowsM.length
   const columns = OUTSIDE_COLUMNS.length
   const slice: GroundSlice = {
-    floor, rowsM: ROWS, sunkRowsM, outsideWidthsM: OUTSIDE_COLUMNS, depthM,
-    floorCapacity: new Float64Array(floor.length * rows), outsideCapacity: new Float64Array(OUTSIDE_COLUMNS.length * nOut),
-    floorDown: new Float64Array(floor.length * rows), outsideDown: new Float64Array(OUTSIDE_COLUMNS.length * nOut),
-    floorAcross: new Float64Array(floor.length * rows), outsideAcross: new Float64Array(OUTSIDE_COLUMNS.length * nOut),
-    edge: new Float64Array(rows), surfaceArea: Float64Array.from(OUTSIDE_COLUMNS, w => w * perimeterM), surfaceHalf: new Float64Array(OUTSIDE_COLUMNS.length),
-    wall: new Float64Array(sunkCount), diffusivity: k / c, steady: (cover, wall) => steadyFlow(slice, cover, wall),
+    floor,
+    rowsM: ROWS,
+    sunkRowsM,
+    outsideWidthsM: OUTSIDE_COLUMNS,
+    depthM,
+    floorCapacity: new Float64Array(floor.length * rows),
+    outsideCapacity: new Float64Array(OUTSIDE_COLUMNS.length * nOut),
+    floorDown: new Float64Array(floor.length * rows),
+    outsideDown: new Float64Array(OUTSIDE_COLUMNS.length * nOut),
+    floorAcross: new Float64Array(floor.length * rows),
+    outsideAcross: new Float64Array(OUTSIDE_COLUMNS.length * nOut),
+    edge: new Float64Array(rows),
+    surfaceArea: Float64Array.from(OUTSIDE_COLUMNS, w => w * perimeterM),
+    surfaceHalf: new Float64Array(OUTSIDE_COLUMNS.length),
+    wall: new Float64Array(sunkCount),
+    diffusivity: k / c,
+    steady: (cover, wall) => steadyFlow(slice, cover, wall),
   }
   floor.forEach((col, i) => {
     const next = floor[i + 1]
     for (let r = 0; r < rows; r++) {
       const dz = ROWS[r]!
       slice.floorCapacity[i * rows + r] = col.areaM2 * dz * c
-      if (r + 1 < rows) slice.floorDown[i * rows + r] = col.areaM2 * k / ((dz + ROWS[r + 1]!) / 2)
-      if (next) slice.floorAcross[i * rows + r] = along * dz * k / ((col.x1 - col.x0 + next.x1 - next.x0) / 2)
+      if (r + 1 < rows) slice.floorDown[i * rows + r] = (col.areaM2 * k) / ((dz + ROWS[r + 1]!) / 2)
+      if (next) slice.floorAcross[i * rows + r] = (along * dz * k) / ((col.x1 - col.x0 + next.x1 - next.x0) / 2)
     }
   })
   // The board stands in the plane of the wall; a row that it ends in is parted by depth.
   const boarded = (from: number, dz: number) => min(1, max(0, (input.edge.depthM - from) / dz))
   const first = floor[0]!
   const last = floor[floor.length - 1]!
-  const inner = ((first.x1 - first.x0) + (last.x1 - last.x0)) / 4
+  const inner = (first.x1 - first.x0 + (last.x1 - last.x0)) / 4
   for (let r = 0; r < rows; r++) {
     const dz = ROWS[r]!
     const path = (inner + input.wallM + OUTSIDE_COLUMNS[0]! / 2) / k
@@ -127,7 +145,7 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
   let skirted = 0
   OUTSIDE_COLUMNS.forEach((w, j) => {
     const area = w * perimeterM
-    slice.surfaceHalf[j] = area * k / (outRowsM[0]! / 2)
+    slice.surfaceHalf[j] = (area * k) / (outRowsM[0]! / 2)
     const under = min(1, max(0, (input.skirt.widthM - skirted) / w))
     skirted += w
     for (let r = 0; r < nOut; r++) {
@@ -139,7 +157,8 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
         const here = r === skirtRow(depthM, outRowsM) ? under : 0
         slice.outsideDown[r * columns + j] = area * ((1 - here) / path + here / (path + input.skirt.resistance))
       }
-      if (j + 1 < OUTSIDE_COLUMNS.length) slice.outsideAcross[r * columns + j] = perimeterM * dz * k / ((w + OUTSIDE_COLUMNS[j + 1]!) / 2)
+      if (j + 1 < OUTSIDE_COLUMNS.length)
+        slice.outsideAcross[r * columns + j] = (perimeterM * dz * k) / ((w + OUTSIDE_COLUMNS[j + 1]!) / 2)
     }
   })
   for (let r = 0; r < sunkCount; r++) {
@@ -179,8 +198,14 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
         const up = r === 0 ? cover[i]! : s.floorDown[at - 1]!
         let g = up + s.floorDown[at]!
         let sum = up * (r === 0 ? 1 : floor[at - 1]!) + (r + 1 < rows ? s.floorDown[at]! * floor[at + 1]! : 0)
-        if (i < last) { g += s.floorAcross[at]!; sum += s.floorAcross[at]! * floor[at + rows]! }
-        if (i > 0) { g += s.floorAcross[at - rows]!; sum += s.floorAcross[at - rows]! * floor[at - rows]! }
+        if (i < last) {
+          g += s.floorAcross[at]!
+          sum += s.floorAcross[at]! * floor[at + rows]!
+        }
+        if (i > 0) {
+          g += s.floorAcross[at - rows]!
+          sum += s.floorAcross[at - rows]! * floor[at - rows]!
+        }
         const sides = ((i === 0 ? 0.5 : 0) + (i === last ? 0.5 : 0)) * s.edge[r]!
         g += sides
         sum += sides * out[(sunk + r) * columns]!
@@ -191,15 +216,18 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
       for (let r = 0; r < nOut; r++) {
         const at = r * columns + j
         let g = s.outsideDown[at]! + (r === 0 ? surface[j]! : s.outsideDown[at - columns]!)
-        let sum = (r + 1 < nOut ? s.outsideDown[at]! * out[at + columns]! : 0) + (r > 0 ? s.outsideDown[at - columns]! * out[at - columns]! : 0)
+        let sum =
+          (r + 1 < nOut ? s.outsideDown[at]! * out[at + columns]! : 0) +
+          (r > 0 ? s.outsideDown[at - columns]! * out[at - columns]! : 0)
         g += s.outsideAcross[at]!
         if (j + 1 < columns) sum += s.outsideAcross[at]! * out[at + 1]!
-        if (j > 0) { g += s.outsideAcross[at - 1]!; sum += s.outsideAcross[at - 1]! * out[at - 1]! }
-        else if (r >= sunk) {
+        if (j > 0) {
+          g += s.outsideAcross[at - 1]!
+          sum += s.outsideAcross[at - 1]! * out[at - 1]!
+        } else if (r >= sunk) {
           g += s.edge[r - sunk]!
-          sum += s.edge[r - sunk]! * (floor[r - sunk]! + floor[last * rows + r - sunk]!) / 2
-        }
-        else {
+          sum += (s.edge[r - sunk]! * (floor[r - sunk]! + floor[last * rows + r - sunk]!)) / 2
+        } else {
           g += s.wall[r]!
           sum += s.wall[r]! * face
         }
@@ -220,14 +248,15 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
 
 function skirtRow(depthM: readonly number[], rows: readonly number[]): number {
   let best = 0
-  for (let r = 0; r + 1 < rows.length; r++) if (Math.abs(depthM[r]! + rows[r]! / 2 - 0.25) < Math.abs(depthM[best]! + rows[best]! / 2 - 0.25)) best = r
+  for (let r = 0; r + 1 < rows.length; r++)
+    if (Math.abs(depthM[r]! + rows[r]! / 2 - 0.25) < Math.abs(depthM[best]! + rows[best]! / 2 - 0.25)) best = r
   return best
 }
 
 /** Columns of floor: broken where beds begin and end, fine beside the walls. */
 function cutFloor({ widthM, beds }: GroundInput): Omit<FloorColumn, 'areaM2'>[] {
   const marks = [0, widthM, ...beds.flatMap(b => [max(0, b.x0), min(widthM, b.x1)])].sort((a, b) => a - b)
-  const strips: { x0: number, x1: number, bed: boolean }[] = []
+  const strips: { x0: number; x1: number; bed: boolean }[] = []
   for (let i = 0; i + 1 < marks.length; i++) {
     const x0 = marks[i]!
     const x1 = marks[i + 1]!
@@ -246,7 +275,7 @@ function cutFloor({ widthM, beds }: GroundInput): Omit<FloorColumn, 'areaM2'>[] 
     else strips[1]!.x0 = s.x0
     strips.splice(i, 1)
   }
-  const out: { x0: number, x1: number, bed: boolean }[] = []
+  const out: { x0: number; x1: number; bed: boolean }[] = []
   for (const s of strips) {
     let x0 = s.x0
     let x1 = s.x1
@@ -254,7 +283,8 @@ function cutFloor({ widthM, beds }: GroundInput): Omit<FloorColumn, 'areaM2'>[] 
     const tail = x1 > widthM - 1e-6 && x1 - x0 > 2 * EDGE_COLUMN
     if (tail) x1 -= EDGE_COLUMN
     const pieces = max(1, Math.ceil((x1 - x0) / INNER_COLUMN))
-    for (let i = 0; i < pieces; i++) out.push({ x0: x0 + (x1 - x0) * i / pieces, x1: x0 + (x1 - x0) * (i + 1) / pieces, bed: s.bed })
+    for (let i = 0; i < pieces; i++)
+      out.push({ x0: x0 + ((x1 - x0) * i) / pieces, x1: x0 + ((x1 - x0) * (i + 1)) / pieces, bed: s.bed })
     if (tail) out.push({ x0: x1, x1: s.x1, bed: s.bed })
   }
   return out

@@ -4,22 +4,39 @@ import type { Layer } from '../design/types'
 /** Timber of the framing. */
 const TIMBER = entry(MATERIALS, 'softwood')
 
-/** What a layer is made of: its catalogue material or its own, with the framing that runs through it side by side with the rest. */
+/**
+ * What a layer is made of: its catalogue material or its own, with the framing that runs through it side by side with
+ * the rest.
+ */
 export function materialOf(layer: Pick<Layer, 'material' | 'framing' | 'own'>): Material {
-  const bare: Material = layer.material === 'own' && layer.own ? { ...layer.own, id: 'own', group: 'timber and board', source: 'own' } : entry(MATERIALS, layer.material)
+  const bare: Material =
+    layer.material === 'own' && layer.own
+      ? { ...layer.own, id: 'own', group: 'timber and board', source: 'own' }
+      : entry(MATERIALS, layer.material)
   const f = layer.framing ?? 0
   if (f === 0) return bare
   const mix = (of: (m: Material) => number) => (1 - f) * of(bare) + f * of(TIMBER)
   const density = mix(m => m.density)
-  return { ...bare, conductivity: mix(m => m.conductivity), density, specificHeat: mix(m => m.density * m.specificHeat) / density }
+  return {
+    ...bare,
+    conductivity: mix(m => m.conductivity),
+    density,
+    specificHeat: mix(m => m.density * m.specificHeat) / density,
+  }
 }
 
-/** Resistance of layers from face to face, m²K/W, films left out. Framing within a layer passes heat beside it, layer by layer (ISO 6946 §6.7, lower limit). */
+/**
+ * Resistance of layers from face to face, m²K/W, films left out. Framing within a layer passes heat beside it, layer by
+ * layer (ISO 6946 §6.7, lower limit).
+ */
 export function layersResistance(layers: readonly Layer[]): number {
   return layers.reduce((sum, l) => sum + l.thicknessM / materialOf(l).conductivity, 0)
 }
 
-/** A wall cut into cells for heat flow, outside first: each cell's heat capacity and the conductances between neighbours, per m². */
+/**
+ * A wall cut into cells for heat flow, outside first: each cell's heat capacity and the conductances between
+ * neighbours, per m².
+ */
 export interface WallCells {
   /** J/m²K; the faces are cells without capacity. */
   capacity: number[]
@@ -27,7 +44,9 @@ export interface WallCells {
   between: number[]
 }
 
-/** Cuts layers into cells: light ones whole, heavy ones no thicker than `thickest` (6 cm), with a face at either end. */
+/**
+ * Cuts layers into cells: light ones whole, heavy ones no thicker than `thickest` (6 cm), with a face at either end.
+ */
 export function cutWall(layers: readonly Layer[], thickest = 0.06): WallCells {
   const capacity: number[] = [0]
   const resistance: number[] = []
@@ -35,7 +54,10 @@ export function cutWall(layers: readonly Layer[], thickest = 0.06): WallCells {
   for (const layer of layers) {
     if (layer.thicknessM <= 0) continue
     const m = materialOf(layer)
-    const cells = m.group === 'insulation' ? Math.max(1, Math.round(layer.thicknessM / 0.1)) : Math.max(1, Math.ceil(layer.thicknessM / thickest - 1e-9))
+    const cells =
+      m.group === 'insulation'
+        ? Math.max(1, Math.round(layer.thicknessM / 0.1))
+        : Math.max(1, Math.ceil(layer.thicknessM / thickest - 1e-9))
     const dz = layer.thicknessM / cells
     for (let i = 0; i < cells; i++) {
       resistance.push(last + dz / 2 / m.conductivity)
@@ -49,29 +71,46 @@ export function cutWall(layers: readonly Layer[], thickest = 0.06): WallCells {
 }
 
 /** Something about an assembly that damp will find. */
-export interface DampFault { layer: number, text: string }
+export interface DampFault {
+  layer: number
+  text: string
+}
 
 /** Diffusion that a layer holds back, as metres of still air. */
 const vapourM = (l: Layer) => dampness(l.material).vapour * l.thicknessM
 
 /**
- * What damp air does to layers, outside to inside: materials that bear no damp, and an order in which vapour gets in more easily than out. The rule of
+ * What damp air does to layers, outside to inside: materials that bear no damp, and an order in which vapour gets in
+ * more easily than out. The rule of
  * thumb asks that what lies inside of the insulation holds vapour back at least as well as what lies outside of it.
  */
 export function dampFaults(layers: readonly Layer[]): DampFault[] {
   const out: DampFault[] = []
   layers.forEach((l, i) => {
     const { unfit } = dampness(l.material)
-    if (unfit) out.push({ layer: i, text: `${materialOf(l).name}: ${unfit}. It needs a perfect vapour barrier on the warm side, or another board in its place.` })
+    if (unfit)
+      out.push({
+        layer: i,
+        text:
+          `${materialOf(l).name}: ${unfit}. It needs a perfect vapour barrier on the warm side, or another ` +
+          `board in its place.`,
+      })
   })
-  const insulating = layers.map((l, i) => ({ i, r: l.thicknessM / materialOf(l).conductivity })).reduce((best, x) => (x.r > best.r ? x : best), { i: -1, r: 0.3 }).i
+  const insulating = layers
+    .map((l, i) => ({ i, r: l.thicknessM / materialOf(l).conductivity }))
+    .reduce((best, x) => (x.r > best.r ? x : best), { i: -1, r: 0.3 }).i
   if (insulating < 0) return out
   // Boards that hold vapour back by themselves carry no water to the cold side.
   const within = vapourM(layers[insulating]!)
   const inside = layers.slice(insulating + 1).reduce((s, l) => s + vapourM(l), 0)
   const outside = layers.slice(0, insulating).reduce((s, l) => s + vapourM(l), 0)
   if (outside > inside + within) {
-    out.push({ layer: insulating, text: `Vapour gets into the ${materialOf(layers[insulating]!).name.toLowerCase()} more easily than out: its outside is the tighter one. A sheet that holds vapour belongs inside of it, or openings to dry outwards.` })
+    out.push({
+      layer: insulating,
+      text:
+        `Vapour gets into the ${materialOf(layers[insulating]!).name.toLowerCase()} more easily than out: ` +
+        `its outside is the tighter one. A sheet that holds vapour belongs inside of it, or openings to dry outwards.`,
+    })
   }
   return out
 }

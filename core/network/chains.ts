@@ -45,18 +45,47 @@ const STIRRING = 150
 const VESSEL_WALL = 500
 const PANE = 4000
 
-const blank = { faceShare: 1, longwaveThrough: 0, pane: null, outer: null, column: -1, waterKg: 0, open: false, bed: false, skyView: 0 } as const
+const blank = {
+  faceShare: 1,
+  longwaveThrough: 0,
+  pane: null,
+  outer: null,
+  column: -1,
+  waterKg: 0,
+  open: false,
+  bed: false,
+  skyView: 0,
+} as const
 
 /** Everything in the network that stores heat: chains to the room, and the ground under and beside them. */
-export interface Fabric { chains: Chain[], slice: GroundSlice }
+export interface Fabric {
+  chains: Chain[]
+  slice: GroundSlice
+}
 
 const LOSS_OF: Record<SurfaceId, LossName> = {
-  'sunny slope': 'glazing', 'pole slope': 'roof', 'knee wall': 'knee wall', 'back wall': 'back wall', 'ends': 'end walls', 'end glazing': 'glazing', 'dome glazing': 'glazing',
-  'dome roof': 'roof', 'riser wall': 'knee wall', 'floor': 'ground',
+  'sunny slope': 'glazing',
+  'pole slope': 'roof',
+  'knee wall': 'knee wall',
+  'back wall': 'back wall',
+  'ends': 'end walls',
+  'end glazing': 'glazing',
+  'dome glazing': 'glazing',
+  'dome roof': 'roof',
+  'riser wall': 'knee wall',
+  'floor': 'ground',
 }
 
 /** Surfaces of one name and kind, taken together: they share a chain. */
-export interface SkinPart { id: SurfaceId, kind: 'glazed' | 'opaque', boundary: 'outside' | 'ground' | 'house', areaM2: number, up: number, tiltDeg: number, layers: Design['skin']['wall'] }
+export interface SkinPart {
+  id: SurfaceId
+  kind: 'glazed' | 'opaque'
+  boundary: 'outside' | 'ground' | 'house'
+  areaM2: number
+  up: number
+  tiltDeg: number
+  layers: Design['skin']['wall']
+}
 
 /** The skin by parts; what lies against the ground is parted from what stands above it. */
 export function skinParts(building: Building): SkinPart[] {
@@ -69,7 +98,14 @@ export function skinParts(building: Building): SkinPart[] {
     const foot = s.polygon.filter(p => p[2] < 1e-6)
     const sunkM = foot.reduce((sum, p) => sum + building.groundAt(p[0]), 0) / Math.max(1, foot.length)
     // Where the slice has no rows beside a wall, none lies against the ground.
-    const buried = building.sunkM > LEAST_SUNK_M && s.kind === 'opaque' && s.boundary === 'outside' && sunkM > LEAST_SUNK_M && Math.abs(up) < 0.05 ? buriedShare(s.polygon, s.areaM2, sunkM, height) : 0
+    const buried =
+      building.sunkM > LEAST_SUNK_M &&
+      s.kind === 'opaque' &&
+      s.boundary === 'outside' &&
+      sunkM > LEAST_SUNK_M &&
+      Math.abs(up) < 0.05
+        ? buriedShare(s.polygon, s.areaM2, sunkM, height)
+        : 0
     const join = (boundary: SkinPart['boundary'], areaM2: number) => {
       if (areaM2 < 1e-6) return
       const same = parts.find(p => p.id === s.id && p.kind === s.kind && p.boundary === boundary)
@@ -77,8 +113,16 @@ export function skinParts(building: Building): SkinPart[] {
         same.up = (same.up * same.areaM2 + up * areaM2) / (same.areaM2 + areaM2)
         same.tiltDeg = (same.tiltDeg * same.areaM2 + s.tiltDeg * areaM2) / (same.areaM2 + areaM2)
         same.areaM2 += areaM2
-      }
-      else parts.push({ id: s.id, kind: s.kind as 'glazed' | 'opaque', boundary, areaM2, up, tiltDeg: s.tiltDeg, layers: s.layers })
+      } else
+        parts.push({
+          id: s.id,
+          kind: s.kind as 'glazed' | 'opaque',
+          boundary,
+          areaM2,
+          up,
+          tiltDeg: s.tiltDeg,
+          layers: s.layers,
+        })
     }
     join(s.boundary, s.areaM2 * (1 - buried))
     join('ground', s.areaM2 * buried)
@@ -87,12 +131,17 @@ export function skinParts(building: Building): SkinPart[] {
 }
 
 /** Share of an upright wall that lies below `sunkM` above the floor. */
-function buriedShare(polygon: readonly (readonly [number, number, number])[], areaM2: number, sunkM: number, heightM: number): number {
+function buriedShare(
+  polygon: readonly (readonly [number, number, number])[],
+  areaM2: number,
+  sunkM: number,
+  heightM: number,
+): number {
   if (sunkM >= heightM) return 1
   // Walls are as wide at their foot as anywhere: a strip of the foot's length.
   const foot = polygon.filter(p => p[2] < 1e-6)
   const width = foot.length < 2 ? 0 : Math.hypot(foot[0]![0] - foot[1]![0], foot[0]![1] - foot[1]![1])
-  return Math.min(1, width * sunkM / Math.max(areaM2, 1e-9))
+  return Math.min(1, (width * sunkM) / Math.max(areaM2, 1e-9))
 }
 
 /** The fabric of a building. */
@@ -106,17 +155,34 @@ export function makeFabric(design: Design, building: Building): Fabric {
     if (p.kind === 'glazed') {
       const resistance = tiltedResistance(glazing, p.tiltDeg)
       chains.push({
-        ...blank, name: 'glazing', face: null, kind: 'glazing', areaM2: p.areaM2, facingUp: -p.up, skyView: (1 + p.up) / 2,
+        ...blank,
+        name: 'glazing',
+        face: null,
+        kind: 'glazing',
+        areaM2: p.areaM2,
+        facingUp: -p.up,
+        skyView: (1 + p.up) / 2,
         // Outer pane, inner pane, and the room face of an inside cover: one with the pane while that is open.
-        capacity: [PANE * p.areaM2, PANE * p.areaM2, 0], between: [p.areaM2 / resistance, OPEN_COVER * p.areaM2], longwaveThrough: glazing.longwaveTransmittance, pane: p.id,
+        capacity: [PANE * p.areaM2, PANE * p.areaM2, 0],
+        between: [p.areaM2 / resistance, OPEN_COVER * p.areaM2],
+        longwaveThrough: glazing.longwaveTransmittance,
+        pane: p.id,
       })
       continue
     }
     const cells = cutWall(p.layers)
     chains.push({
-      ...blank, name: p.boundary === 'ground' ? 'ground' : p.boundary === 'house' ? 'house' : LOSS_OF[p.id], face: p.id, faceShare: p.areaM2 / faceArea.get(p.id)!,
+      ...blank,
+      name: p.boundary === 'ground' ? 'ground' : p.boundary === 'house' ? 'house' : LOSS_OF[p.id],
+      face: p.id,
+      faceShare: p.areaM2 / faceArea.get(p.id)!,
       kind: p.boundary === 'ground' ? 'buried' : p.boundary === 'house' ? 'house' : 'wall',
-      areaM2: p.areaM2, facingUp: -p.up, skyView: (1 + p.up) / 2, capacity: cells.capacity.map(c => c * p.areaM2), between: cells.between.map(c => c * p.areaM2), outer: p.boundary === 'outside' ? p.id : null,
+      areaM2: p.areaM2,
+      facingUp: -p.up,
+      skyView: (1 + p.up) / 2,
+      capacity: cells.capacity.map(c => c * p.areaM2),
+      between: cells.between.map(c => c * p.areaM2),
+      outer: p.boundary === 'outside' ? p.id : null,
     })
   }
   const slice = groundSlice(design, building)
@@ -132,8 +198,14 @@ export function groundSlice(design: Design, building: Building): GroundSlice {
   const { edge } = design.skin
   const resistance = edge.thicknessM / entry(MATERIALS, edge.material).conductivity
   return makeGroundSlice({
-    widthM: building.outline.widthM, beds: design.shape.beds.map(b => ({ x0: b.atM, x1: b.atM + b.widthM })), floorAreaM2: building.floorAreaM2, perimeterM: building.perimeterM,
-    sunkM: building.sunkM, soil: entry(MATERIALS, design.site.soil), edge: { resistance, depthM: edge.depthM }, skirt: { resistance, widthM: edge.thicknessM > 0 ? edge.skirtM : 0 },
+    widthM: building.outline.widthM,
+    beds: design.shape.beds.map(b => ({ x0: b.atM, x1: b.atM + b.widthM })),
+    floorAreaM2: building.floorAreaM2,
+    perimeterM: building.perimeterM,
+    sunkM: building.sunkM,
+    soil: entry(MATERIALS, design.site.soil),
+    edge: { resistance, depthM: edge.depthM },
+    skirt: { resistance, widthM: edge.thicknessM > 0 ? edge.skirtM : 0 },
     wallM: design.skin.wall.reduce((s, l) => s + l.thicknessM, 0),
   })
 }
@@ -161,14 +233,22 @@ function floorChains(design: Design, slice: GroundSlice): Chain[] {
         capacity.push(c * col.areaM2)
         if (k > 0) between.push(cells.between[k]! * col.areaM2)
       })
-    }
-    else {
+    } else {
       between.push(col.areaM2 / halfTop)
       capacity.push(0)
     }
     return {
-      ...blank, name: 'ground', face: col.bed ? 'beds' : 'floor', faceShare: col.areaM2 / (col.bed ? bedArea : pathArea), kind: 'ground', areaM2: col.areaM2, facingUp: 1,
-      capacity, between, column: i, bed: col.bed,
+      ...blank,
+      name: 'ground',
+      face: col.bed ? 'beds' : 'floor',
+      faceShare: col.areaM2 / (col.bed ? bedArea : pathArea),
+      kind: 'ground',
+      areaM2: col.areaM2,
+      facingUp: 1,
+      capacity,
+      between,
+      column: i,
+      bed: col.bed,
     }
   })
 }
@@ -178,7 +258,17 @@ function storeChains(design: Design, building: Building): Chain[] {
   const out: Chain[] = []
   const { barrels, tank, pond, innerWall } = design.store
   const water = (face: FaceId, areaM2: number, kg: number, facingUp: number, share = 1, open = false): Chain => ({
-    ...blank, name: 'ground', face, faceShare: share, kind: 'store', areaM2, facingUp, capacity: [kg * WATER_HEAT, VESSEL_WALL * areaM2], between: [STIRRING * areaM2], waterKg: kg, open,
+    ...blank,
+    name: 'ground',
+    face,
+    faceShare: share,
+    kind: 'store',
+    areaM2,
+    facingUp,
+    capacity: [kg * WATER_HEAT, VESSEL_WALL * areaM2],
+    between: [STIRRING * areaM2],
+    waterKg: kg,
+    open,
   })
   if (barrels.count > 0) {
     const v = entry(VESSELS, barrels.vessel)
@@ -201,38 +291,77 @@ function storeChains(design: Design, building: Building): Chain[] {
     // Both faces breathe: half the thickness behind twice the face, nothing passing its middle.
     const cells = cutWall([{ material: innerWall.material, thicknessM: innerWall.thicknessM / 2 }])
     const area = 2 * building.lengthM * innerWall.heightM
-    out.push({ ...blank, name: 'ground', face: 'inner wall', kind: 'store', areaM2: area, facingUp: 0, capacity: cells.capacity.map(c => c * area), between: cells.between.map(g => g * area) })
+    out.push({
+      ...blank,
+      name: 'ground',
+      face: 'inner wall',
+      kind: 'store',
+      areaM2: area,
+      facingUp: 0,
+      capacity: cells.capacity.map(c => c * area),
+      between: cells.between.map(g => g * area),
+    })
   }
   return out
 }
 
 /** One row of the table of losses by element: nominal U-values with standard films. */
-export interface ElementLoss { name: string, areaM2: number, uDay: number, uNight: number, uaDay: number, uaNight: number }
+export interface ElementLoss {
+  name: string
+  areaM2: number
+  uDay: number
+  uNight: number
+  uaDay: number
+  uaNight: number
+}
 
-/** Transmission by element, W/K, by day and with the night cover drawn; the ground by its steady flow to the air outside. */
+/**
+ * Transmission by element, W/K, by day and with the night cover drawn; the ground by its steady flow to the air
+ * outside.
+ */
 export function elementLosses(design: Design, building: Building): ElementLoss[] {
   const glazing = entry(GLAZINGS, design.skin.glazing)
   const cover = fittedCover(design.skin.cover)
   const films = STANDARD_INSIDE + STANDARD_OUTSIDE
   const parts = skinParts(building)
-  const rows = parts.filter(p => p.boundary !== 'ground').map((p): ElementLoss => {
-    const r = tiltedResistance(glazing, p.tiltDeg)
-    const day = p.kind === 'glazed' ? 1 / (r + films) : 1 / (layersResistance(p.layers) + films)
-    const night = p.kind === 'glazed' && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(r, cover)) : day
-    return { name: p.boundary === 'house' ? 'house wall' : p.id, areaM2: p.areaM2, uDay: day, uNight: night, uaDay: day * p.areaM2, uaNight: night * p.areaM2 }
-  })
+  const rows = parts
+    .filter(p => p.boundary !== 'ground')
+    .map((p): ElementLoss => {
+      const r = tiltedResistance(glazing, p.tiltDeg)
+      const day = p.kind === 'glazed' ? 1 / (r + films) : 1 / (layersResistance(p.layers) + films)
+      const night = p.kind === 'glazed' && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(r, cover)) : day
+      return {
+        name: p.boundary === 'house' ? 'house wall' : p.id,
+        areaM2: p.areaM2,
+        uDay: day,
+        uNight: night,
+        uaDay: day * p.areaM2,
+        uaNight: night * p.areaM2,
+      }
+    })
   const ua = steadyGroundConductance(design, building)
-  rows.push({ name: 'ground', areaM2: building.floorAreaM2, uDay: ua / building.floorAreaM2, uNight: ua / building.floorAreaM2, uaDay: ua, uaNight: ua })
+  rows.push({
+    name: 'ground',
+    areaM2: building.floorAreaM2,
+    uDay: ua / building.floorAreaM2,
+    uNight: ua / building.floorAreaM2,
+    uaDay: ua,
+    uaNight: ua,
+  })
   return rows
 }
 
 /** Steady flow from a floor and sunk walls of one temperature to the air outside, W/K, films included. */
 export function steadyGroundConductance(design: Design, building: Building): number {
   const { chains, slice } = makeFabric(design, building)
-  const cover = chains.filter(c => c.kind === 'ground').map((c) => {
-    const own = c.between.slice(NEAR_ROWS - 1)
-    return 1 / (own.reduce((sum, g) => sum + 1 / g, 0) + 0.17 / c.areaM2)
-  })
-  const wall = chains.filter(c => c.kind === 'buried').reduce((sum, c) => sum + 1 / (c.between.reduce((s, g) => s + 1 / g, 0) + STANDARD_INSIDE / c.areaM2), 0)
+  const cover = chains
+    .filter(c => c.kind === 'ground')
+    .map(c => {
+      const own = c.between.slice(NEAR_ROWS - 1)
+      return 1 / (own.reduce((sum, g) => sum + 1 / g, 0) + 0.17 / c.areaM2)
+    })
+  const wall = chains
+    .filter(c => c.kind === 'buried')
+    .reduce((sum, c) => sum + 1 / (c.between.reduce((s, g) => s + 1 / g, 0) + STANDARD_INSIDE / c.areaM2), 0)
   return slice.steady(cover, wall)
 }

@@ -35,7 +35,7 @@ export function makeDevices(memory: Memory) {
       const w = sources.lampsW[h]!
       const light = beds.length > 0 ? sources.lampLightShare * w : 0
       airW += w - light
-      for (const c of beds) source[face[c]!]! += light * area[c]! / m.bedAreaM2
+      for (const c of beds) source[face[c]!]! += (light * area[c]!) / m.bedAreaM2
       gainedJ[GAIN.lamps]! += w * span
     }
     if (sources.peopleCount) {
@@ -46,7 +46,10 @@ export function makeDevices(memory: Memory) {
     }
     if (sources.solarAir && v[AIR]! < v[START]!) {
       // The flow of the panel's fan bounds what it brings.
-      const w = min(sources.solarAir.areaM2 * airPanelWm2(sources.solarAir.sun[h]!, v[AIR]!, v[OUT]!), sources.solarAir.massFlow * AIR_HEAT * 40)
+      const w = min(
+        sources.solarAir.areaM2 * airPanelWm2(sources.solarAir.sun[h]!, v[AIR]!, v[OUT]!),
+        sources.solarAir.massFlow * AIR_HEAT * 40,
+      )
       airW += w
       gainedJ[GAIN['solar air panel']]! += w * span
     }
@@ -75,7 +78,7 @@ export function makeDevices(memory: Memory) {
       let heat = 0
       for (const c of beds) {
         const i = m.probes.soil - offset[beds[0]!]! + offset[c]!
-        heat += max(0, (sources.bedLoop.setPointC - soil) * capacity[i]! / span)
+        heat += max(0, ((sources.bedLoop.setPointC - soil) * capacity[i]!) / span)
       }
       const w = min(sources.bedLoop.capacityW, heat)
       toBeds(w)
@@ -88,7 +91,7 @@ export function makeDevices(memory: Memory) {
   function toBeds(w: number): number {
     if (beds.length === 0) return w
     const row = m.probes.soil - offset[beds[0]!]!
-    for (const c of beds) source[offset[c]! + row]! += w * area[c]! / m.bedAreaM2
+    for (const c of beds) source[offset[c]! + row]! += (w * area[c]!) / m.bedAreaM2
     return 0
   }
 

@@ -5,7 +5,8 @@ import type { NetworkModel } from './model'
 const SNOW = 5
 
 /**
- * Steps the ground beside the building through one hour: each column by itself, implicitly, from its foot (which passes nothing) up to the surface under
+ * Steps the ground beside the building through one hour: each column by itself, implicitly, from its foot (which passes
+ * nothing) up to the surface under
  * film and snow. What passes between columns stands in `source`. Its elimination holds until the snow changes.
  */
 export function makeGroundOutside(memory: Memory) {
@@ -57,7 +58,8 @@ export function makeGroundOutside(memory: Memory) {
     const pivots = pivot
     // Row by row: its cells do not wait for each other.
     for (let i = n - 1; i >= n - columns; i--) side[i] = stores[i]! * t[first + i]! + sources[first + i]!
-    for (let i = n - columns - 1; i >= 0; i--) side[i] = stores[i]! * t[first + i]! + sources[first + i]! + side[i + columns]! * factors[i + columns]!
+    for (let i = n - columns - 1; i >= 0; i--)
+      side[i] = stores[i]! * t[first + i]! + sources[first + i]! + side[i + columns]! * factors[i + columns]!
     for (let i = 0; i < columns; i++) t[first + i] = side[i]! * pivots[i]! + factors[i]! * surfaceC
     for (let i = columns; i < n; i++) t[first + i] = side[i]! * pivots[i]! + factors[i]! * t[first + i - columns]!
   }

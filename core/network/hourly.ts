@@ -7,9 +7,43 @@ import type { Memory } from './memory'
 import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
-  AIR, AIR_HEAT, AIR_W, DAY_MEAN, DENSITY, DOOR, EMISSIVITY, FAN_W, FULL, LATENT, LEAF_DRAW, LEAF_SUN, LEAST, LIGHT,
-  MOIST_OUT, OUT, PRESSURE, ROW_DRAWN, ROW_TIE, SOIL_DRAW, START, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_DAMP, SUM_HEAT,
-  SUM_LEAK, SUM_MOIST, SUM_SIZE, SUM_STAR, SUM_VENT, SUN_IN, SUPPLY, SUPPLY_C, TIE_T, WET, WIND,
+  AIR,
+  AIR_HEAT,
+  AIR_W,
+  DAY_MEAN,
+  DENSITY,
+  DOOR,
+  EMISSIVITY,
+  FAN_W,
+  FULL,
+  LATENT,
+  LEAF_DRAW,
+  LEAF_SUN,
+  LEAST,
+  LIGHT,
+  MOIST_OUT,
+  OUT,
+  PRESSURE,
+  ROW_DRAWN,
+  ROW_TIE,
+  SOIL_DRAW,
+  START,
+  STAR_SKY,
+  STAR_SKY_T,
+  SUM_AIR,
+  SUM_DAMP,
+  SUM_HEAT,
+  SUM_LEAK,
+  SUM_MOIST,
+  SUM_SIZE,
+  SUM_STAR,
+  SUM_VENT,
+  SUN_IN,
+  SUPPLY,
+  SUPPLY_C,
+  TIE_T,
+  WET,
+  WIND,
 } from './room'
 import { makeStoreAir } from './store-air'
 import { transpiration } from './transpiration'
@@ -33,9 +67,33 @@ const LOBBY_SKIN = 8
 /** In a lobby of this floor, m², one door is shut before the other is opened; in a smaller one, so much less often. */
 const LOBBY_ROOM = 1.5
 
-/** What holds still within an hour: weather, schedules, the elimination of the chains; and what is closed at its end. */
+/**
+ * What holds still within an hour: weather, schedules, the elimination of the chains; and what is closed at its end.
+ */
 export function makeHourly(memory: Memory) {
-  const { v, sums, T, source, pending, capacity, between, store, pivot, factor, offset, face, area, glazed, head, held, iceKg, firstSum, lostJ, gainedJ, suns } = memory
+  const {
+    v,
+    sums,
+    T,
+    source,
+    pending,
+    capacity,
+    between,
+    store,
+    pivot,
+    factor,
+    offset,
+    face,
+    area,
+    glazed,
+    head,
+    held,
+    iceKg,
+    firstSum,
+    lostJ,
+    gainedJ,
+    suns,
+  } = memory
   const { chains, cells, storeCells } = memory.size
   /** What ties a chain's first cell to what lies behind it, W/K, and the temperature there, °C. */
   const outG = memory.doubles(chains)
@@ -156,7 +214,9 @@ export function makeHourly(memory: Memory) {
     v[DAY_MEAN] = sum / 24
   }
 
-  /** Winter habit: on cold days the vents wait for real warmth, and at midday the house is aired when the sun is out. */
+  /**
+   * Winter habit: on cold days the vents wait for real warmth, and at midday the house is aired when the sun is out.
+   */
   function airing(h: number): void {
     const { startC, fullC } = m.opener
     const winter = m.airing.on && v[DAY_MEAN]! < m.airing.belowC
@@ -166,16 +226,19 @@ export function makeHourly(memory: Memory) {
     v[LEAST] = winter && k >= m.airing.fromH && k < m.airing.untilH && v[AIR]! > startC ? 0.3 : 0
   }
 
-  /** Doors in working hours: two-way flow through an open door by warmth and wind, for the seconds that it stands open. */
+  /**
+   * Doors in working hours: two-way flow through an open door by warmth and wind, for the seconds that it stands open.
+   */
   function doors(h: number): void {
     const k = h % 24
     const share = k >= 8 && k < 18 ? min(1, m.door.secondsPerHour / HOUR) : 0
-    const flow = 0.2 * m.door.areaM2 * sqrt(9.81 * 2 * abs(v[AIR]! - v[OUT]!) / 290 + 0.05 * v[WIND]! * v[WIND]!)
+    const flow = 0.2 * m.door.areaM2 * sqrt((9.81 * 2 * abs(v[AIR]! - v[OUT]!)) / 290 + 0.05 * v[WIND]! * v[WIND]!)
     const open = share * flow * v[DENSITY]! * AIR_HEAT
-    // Air that passes a lobby meets a space between outside and inside: two ties in a row, the outer one with the lobby's skin beside its door.
+    // Air that passes a lobby meets a space between outside and inside: two ties in a row, the outer one with the
+    // lobby's skin beside its door.
     const lobby = m.lobby.areaM2
     const outer = LOBBY_SKIN * lobby + open
-    const between = outer > 0 ? open * outer / (open + outer) : 0
+    const between = outer > 0 ? (open * outer) / (open + outer) : 0
     v[DOOR] = open + min(1, lobby / LOBBY_ROOM) * (between - open)
   }
 
@@ -232,7 +295,9 @@ export function makeHourly(memory: Memory) {
     for (let i = m.deepFrom; i < end; i++) t[i]! += sources[i]! * span * kelvin[i]!
   }
 
-  /** Conductance between a value open and one drawn, by the share of the hour that it is drawn: their resistances mix. */
+  /**
+   * Conductance between a value open and one drawn, by the share of the hour that it is drawn: their resistances mix.
+   */
   function mixed(open: number, drawn: number, share: number): number {
     return share <= 0 ? open : share >= 1 ? drawn : 1 / ((1 - share) / open + share / drawn)
   }

@@ -5,7 +5,8 @@ const { min } = Math
 const HOUR = 3600
 
 /**
- * Heat that passes sideways between cells, explicitly by the block: the quick links stand first. Where a cell would follow its neighbours in less than an hour, which is
+ * Heat that passes sideways between cells, explicitly by the block: the quick links stand first. Where a cell would
+ * follow its neighbours in less than an hour, which is
  * the shortest block, its links pass so much less that it comes level with them and does not swing.
  */
 export function makeLinks({ T, capacity, ints, doubles, size }: Memory) {
@@ -18,7 +19,10 @@ export function makeLinks({ T, capacity, ints, doubles, size }: Memory) {
   function lay(model: NetworkModel): void {
     m = model
     const n = m.quick.g.length
-    for (const [links, from] of [[m.quick, 0], [m.slow, n]] as const) {
+    for (const [links, from] of [
+      [m.quick, 0],
+      [m.slow, n],
+    ] as const) {
       a.set(links.a, from)
       b.set(links.b, from)
       g.set(links.g, from)

@@ -4,18 +4,30 @@ import { STATE_SIZE, SUM_SIZE } from './room'
 import { GAIN_NAMES, LOSS_NAMES } from './series'
 
 /** How large a network a loop's memory can hold. */
-export interface Size { chains: number, cells: number, links: number, suns: number, stores: number, storeCells: number }
+export interface Size {
+  chains: number
+  cells: number
+  links: number
+  suns: number
+  stores: number
+  storeCells: number
+}
 
 /** What a model takes. */
 export function sizeOf(m: NetworkModel): Size {
   return {
-    chains: m.count, cells: m.cellCount, links: m.quick.g.length + m.slow.g.length, suns: m.sun.cell.length,
-    stores: m.exchangers.length, storeCells: m.buried.g.length + m.exchangers.reduce((sum, e) => sum + e.cells.length, 0),
+    chains: m.count,
+    cells: m.cellCount,
+    links: m.quick.g.length + m.slow.g.length,
+    suns: m.sun.cell.length,
+    stores: m.exchangers.length,
+    storeCells: m.buried.g.length + m.exchangers.reduce((sum, e) => sum + e.cells.length, 0),
   }
 }
 
 /**
- * The arrays of the time loop. They are made once and filled anew for each model: to the compiler they are then constants, which the loop reads two to three
+ * The arrays of the time loop. They are made once and filled anew for each model: to the compiler they are then
+ * constants, which the loop reads two to three
  * times faster than arrays that come and go with a run.
  */
 export function makeMemory(size: Size) {
@@ -31,21 +43,56 @@ export function makeMemory(size: Size) {
   const hours = () => new Float32Array(HOURS)
   const { chains, cells } = size
   return {
-    size, doubles, ints, bytes, hours,
+    size,
+    doubles,
+    ints,
+    bytes,
+    hours,
     suns: new Float32Array(HOURS * size.suns),
     /** Scalars of the loop, and sums over the steps of a block: places in `room.ts`. */
-    v: doubles(STATE_SIZE), sums: doubles(SUM_SIZE),
-    lostJ: doubles(LOSS_NAMES.length), gainedJ: doubles(GAIN_NAMES.length),
-    /** By cell: temperature °C; heat that comes to it in this block, W; heat that waits for the next block, J; and as in the model. */
-    T: doubles(cells), source: doubles(cells), pending: doubles(cells), capacity: doubles(cells), between: doubles(cells),
-    /** By cell of a chain: capacity over the step, W/K; share that it passes on to its neighbour towards the room, and follows it by; its own part. */
-    store: doubles(cells), factor: doubles(cells), pivot: doubles(cells),
+    v: doubles(STATE_SIZE),
+    sums: doubles(SUM_SIZE),
+    lostJ: doubles(LOSS_NAMES.length),
+    gainedJ: doubles(GAIN_NAMES.length),
+    /**
+     * By cell: temperature °C; heat that comes to it in this block, W; heat that waits for the next block, J; and as in
+     * the model.
+     */
+    T: doubles(cells),
+    source: doubles(cells),
+    pending: doubles(cells),
+    capacity: doubles(cells),
+    between: doubles(cells),
+    /**
+     * By cell of a chain: capacity over the step, W/K; share that it passes on to its neighbour towards the room, and
+     * follows it by; its own part.
+     */
+    store: doubles(cells),
+    factor: doubles(cells),
+    pivot: doubles(cells),
     /** By chain: first cell and last, and as in the model. */
-    offset: ints(chains + 1), face: ints(chains), area: doubles(chains), glazed: bytes(chains), bed: bytes(chains), openWater: bytes(chains),
-    /** By chain: what ties its face to what lies behind it, W/K; films inside, W/K; how it passes latent heat (`makeMoisture`), and where a try of the step left it, °C. */
-    head: doubles(chains), hc: doubles(chains), damp: doubles(chains), slope: doubles(chains), dampOwn: doubles(chains), tried: doubles(chains),
-    /** By chain: ice, kg; 1 while its water is part frozen; sum of its first cell's temperature over the block, °C s. */
-    iceKg: doubles(chains), held: bytes(chains), firstSum: doubles(chains),
+    offset: ints(chains + 1),
+    face: ints(chains),
+    area: doubles(chains),
+    glazed: bytes(chains),
+    bed: bytes(chains),
+    openWater: bytes(chains),
+    /**
+     * By chain: what ties its face to what lies behind it, W/K; films inside, W/K; how it passes latent heat
+     * (`makeMoisture`), and where a try of the step left it, °C.
+     */
+    head: doubles(chains),
+    hc: doubles(chains),
+    damp: doubles(chains),
+    slope: doubles(chains),
+    dampOwn: doubles(chains),
+    tried: doubles(chains),
+    /**
+     * By chain: ice, kg; 1 while its water is part frozen; sum of its first cell's temperature over the block, °C s.
+     */
+    iceKg: doubles(chains),
+    held: bytes(chains),
+    firstSum: doubles(chains),
     clear: () => {
       for (const array of all) array.fill(0)
     },

@@ -26,7 +26,10 @@ export const CLOSED = 2
 export const BURIED = 3
 export const HOUSE = 4
 
-/** The network laid out in flat arrays for the time loop. One entry a chain unless said. After the cells of the chains come those of the ground outside, then the deep ones under the floor. */
+/**
+ * The network laid out in flat arrays for the time loop. One entry a chain unless said. After the cells of the chains
+ * come those of the ground outside, then the deep ones under the floor.
+ */
 export interface NetworkModel {
   count: number
   /** First cell of each chain, with the number of chain cells at the end. */
@@ -61,16 +64,29 @@ export interface NetworkModel {
   airSun: Float32Array
   /** Starting temperature of each cell of ground, °C; NaN elsewhere. */
   start: Float64Array
-  /** Cells that pass heat sideways or to a neighbour body: those that feel the hour, and slow ones, whose flow is looked at every sixth. */
+  /**
+   * Cells that pass heat sideways or to a neighbour body: those that feel the hour, and slow ones, whose flow is looked
+   * at every sixth.
+   */
   quick: Links
   slow: Links
-  /** How long the quickest cell needs to follow what it is passed by the block, s: longer blocks of time would swing. */
+  /**
+   * How long the quickest cell needs to follow what it is passed by the block, s: longer blocks of time would swing.
+   */
   followS: number
   /** Deep ground under the floor: cells from here on, stepped by the hour. */
   deepFrom: number
-  outsideGround: { first: number, columns: number, rows: number, down: Float64Array, area: Float64Array, half: Float64Array, film: number }
+  outsideGround: {
+    first: number
+    columns: number
+    rows: number
+    down: Float64Array
+    area: Float64Array
+    half: Float64Array
+    film: number
+  }
   /** Sunk walls: conductance to each outside cell beside them, W/K, and each chain's share. */
-  buried: { g: Float64Array, cell: Int32Array, share: Float64Array }
+  buried: { g: Float64Array; cell: Int32Array; share: Float64Array }
   houseC: number
   drawn: Float32Array
   coverLeak: number
@@ -78,34 +94,56 @@ export interface NetworkModel {
   bedLight: Float32Array
   leafArea: number
   leakAreaM2: number
-  vents: { lowM2: number, highM2: number, riseM: number }
-  opener: { startC: number, fullC: number, lagS: number, hysteresisK: number }
+  vents: { lowM2: number; highM2: number; riseM: number }
+  opener: { startC: number; fullC: number; lagS: number; hysteresisK: number }
   airing: Design['breathe']['airing']
   fans: Design['breathe']['fans']
-  door: { areaM2: number, secondsPerHour: number }
+  door: { areaM2: number; secondsPerHour: number }
   lobby: { areaM2: number }
-  rowCover: { on: boolean, belowC: number }
+  rowCover: { on: boolean; belowC: number }
   exchangers: Exchanger[]
   sources: Sources
   airMassKg: number
   airCapacity: number
   /** Cells whose temperatures the reader sees. */
-  probes: { soil: number, water: number, waterChain: number, floor: number, backWall: number, glazing: number }
+  probes: { soil: number; water: number; waterChain: number; floor: number; backWall: number; glazing: number }
 }
 
 /**
- * Where the sun lands, W: `watts[hour * entries + entry]`. The first `lit` entries are faces in the room, which a drawn cover keeps it from; up to `kept` follow the panes;
+ * Where the sun lands, W: `watts[hour * entries + entry]`. The first `lit` entries are faces in the room, which a drawn
+ * cover keeps it from; up to `kept` follow the panes;
  * the rest are outer faces, each of another chain.
  */
-export interface SunEntries { watts: Float32Array, cell: Int32Array, chain: Int32Array, lit: number, kept: number }
+export interface SunEntries {
+  watts: Float32Array
+  cell: Int32Array
+  chain: Int32Array
+  lit: number
+  kept: number
+}
 
-/** Pairs of cells and what passes between them, W/K. From `edgeFrom` on the first cell is the building's and the second the ground outside. */
-export interface Links { a: Int32Array, b: Int32Array, g: Float64Array, edgeFrom: number }
+/**
+ * Pairs of cells and what passes between them, W/K. From `edgeFrom` on the first cell is the building's and the second
+ * the ground outside.
+ */
+export interface Links {
+  a: Int32Array
+  b: Int32Array
+  g: Float64Array
+  edgeFrom: number
+}
 
 /** A pair of cells is slow when its smaller one would need longer than this to follow the other, s. */
 const SLOW_S = 60 * 3600
 
-const TIES: Record<Chain['kind'], number> = { wall: OUTSIDE, glazing: OUTSIDE, ground: GROUND, buried: BURIED, house: HOUSE, store: CLOSED }
+const TIES: Record<Chain['kind'], number> = {
+  wall: OUTSIDE,
+  glazing: OUTSIDE,
+  ground: GROUND,
+  buried: BURIED,
+  house: HOUSE,
+  store: CLOSED,
+}
 
 /** Tightness as air changes an hour under 50 Pa. */
 export function ach50Of(breathe: Design['breathe']): number {
@@ -117,7 +155,9 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const { chains, slice } = makeFabric(design, building)
   const count = chains.length
   const offset = new Int32Array(count + 1)
-  chains.forEach((c, i) => { offset[i + 1] = offset[i]! + c.capacity.length })
+  chains.forEach((c, i) => {
+    offset[i + 1] = offset[i]! + c.capacity.length
+  })
   const first = offset[count]!
   const outRows = slice.sunkRowsM.length + slice.rowsM.length
   const deepFrom = first + slice.outsideCapacity.length
@@ -130,17 +170,22 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     between.set(c.between, offset[i])
   })
   capacity.set(slice.outsideCapacity, first)
-  for (let i = 0; i < slice.floor.length; i++) for (let r = 0; r < deepRows; r++) capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
-  const airMassKg = building.volumeM3 * site.pressurePa[0]! / (287.05 * 283.15)
+  for (let i = 0; i < slice.floor.length; i++)
+    for (let r = 0; r < deepRows; r++)
+      capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
+  const airMassKg = (building.volumeM3 * site.pressurePa[0]!) / (287.05 * 283.15)
   const { breathe, skin } = design
   const { vents, airing, fans } = breathe
   const map = <T extends Float64Array | Uint8Array>(array: T, of: (c: Chain, i: number) => number) => {
-    chains.forEach((c, i) => { array[i] = of(c, i) })
+    chains.forEach((c, i) => {
+      array[i] = of(c, i)
+    })
     return array
   }
-  const columnCell = (column: number, row: number) => row < NEAR_ROWS
-    ? offset[chains.findIndex(c => c.column === column)]! + NEAR_ROWS - 1 - row
-    : deepFrom + column * deepRows + row - NEAR_ROWS
+  const columnCell = (column: number, row: number) =>
+    row < NEAR_ROWS
+      ? offset[chains.findIndex(c => c.column === column)]! + NEAR_ROWS - 1 - row
+      : deepFrom + column * deepRows + row - NEAR_ROWS
   const sun = sunByChain(chains, gains, offset)
   const panes = glazingArrays(design, building, chains)
   const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
@@ -149,38 +194,76 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const barrelLayers = chains.map((c, i) => (c.face === 'barrels' ? i : -1)).filter(i => i >= 0)
   const exchangers = makeExchangers(design, building, slice, columnCell, first)
   const buried = {
-    g: slice.wall, cell: Int32Array.from(slice.wall, (_, r) => first + r * slice.outsideWidthsM.length),
-    share: map(new Float64Array(count), c => (c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0)),
+    g: slice.wall,
+    cell: Int32Array.from(slice.wall, (_, r) => first + r * slice.outsideWidthsM.length),
+    share: map(new Float64Array(count), c =>
+      c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0,
+    ),
   }
   // Written out name by name: objects put together from parts are slow to read, and the loop reads these every hour.
   return {
-    count, offset, cellCount, capacity, between,
+    count,
+    offset,
+    cellCount,
+    capacity,
+    between,
     tie: Int32Array.from(chains, c => TIES[c.kind]),
-    area: map(new Float64Array(count), c => c.areaM2), facingUp: map(new Float64Array(count), c => c.facingUp), skyView: map(new Float64Array(count), c => c.skyView),
-    longwaveThrough: map(new Float64Array(count), c => c.longwaveThrough), glazed: map(new Uint8Array(count), c => (c.kind === 'glazing' ? 1 : 0)),
-    paneOpen: panes.open, paneDrawn: panes.drawn, insideDrawn: panes.insideDrawn, outsideDrawn: panes.outsideDrawn,
+    area: map(new Float64Array(count), c => c.areaM2),
+    facingUp: map(new Float64Array(count), c => c.facingUp),
+    skyView: map(new Float64Array(count), c => c.skyView),
+    longwaveThrough: map(new Float64Array(count), c => c.longwaveThrough),
+    glazed: map(new Uint8Array(count), c => (c.kind === 'glazing' ? 1 : 0)),
+    paneOpen: panes.open,
+    paneDrawn: panes.drawn,
+    insideDrawn: panes.insideDrawn,
+    outsideDrawn: panes.outsideDrawn,
     lossIndex: Int32Array.from(chains, c => LOSS_NAMES.indexOf(c.name)),
     underRow: map(new Uint8Array(count), c => (c.bed && breathe.rowCover.on ? 1 : 0)),
-    waterKg: map(new Float64Array(count), c => c.waterKg), openWater: map(new Uint8Array(count), c => (c.open ? 1 : 0)), bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
+    waterKg: map(new Float64Array(count), c => c.waterKg),
+    openWater: map(new Uint8Array(count), c => (c.open ? 1 : 0)),
+    bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
     layered: Int32Array.from(barrelLayers.length > 1 ? barrelLayers : []),
-    sun: sun.sun, airSun: sun.airSun,
+    sun: sun.sun,
+    airSun: sun.airSun,
     start: startTemperatures(slice, site, first, cellCount, columnCell),
-    quick: links.quick, slow: links.slow, followS: followTime(capacity, [links.quick, links.slow], buried, exchangers),
+    quick: links.quick,
+    slow: links.slow,
+    followS: followTime(capacity, [links.quick, links.slow], buried, exchangers),
     deepFrom,
-    outsideGround: { first, columns: slice.outsideWidthsM.length, rows: outRows, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: SURFACE_FILM },
+    outsideGround: {
+      first,
+      columns: slice.outsideWidthsM.length,
+      rows: outRows,
+      down: slice.outsideDown,
+      area: slice.surfaceArea,
+      half: slice.surfaceHalf,
+      film: SURFACE_FILM,
+    },
     buried,
     houseC: design.shape.house.airC,
-    drawn: coverDrawn(site, skin.cover), coverLeak: fittedCover(skin.cover).edgeLeak,
-    bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0), bedLight: gains.bedLightWm2, leafArea: breathe.leafArea,
+    drawn: coverDrawn(site, skin.cover),
+    coverLeak: fittedCover(skin.cover).edgeLeak,
+    bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
+    bedLight: gains.bedLightWm2,
+    leafArea: breathe.leafArea,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
     vents: { lowM2: vents.lowM2, highM2: vents.highM2, riseM: building.ventRiseM },
     opener: { startC: vents.startC, fullC: vents.fullC, lagS: vents.lagS, hysteresisK: vents.hysteresisK },
-    airing: { on: airing.on, fromH: airing.fromH, untilH: airing.untilH, holdUntilC: airing.holdUntilC, belowC: airing.belowC },
+    airing: {
+      on: airing.on,
+      fromH: airing.fromH,
+      untilH: airing.untilH,
+      holdUntilC: airing.holdUntilC,
+      belowC: airing.belowC,
+    },
     fans: { stages: fans.stages, flowM3h: fans.flowM3h, powerW: fans.powerW, startC: fans.startC, stepK: fans.stepK },
-    door: { areaM2: door.areaM2, secondsPerHour: door.openingsPerDay * door.openS / 10 }, lobby: { areaM2: breathe.lobby.areaM2 }, rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
+    door: { areaM2: door.areaM2, secondsPerHour: (door.openingsPerDay * door.openS) / 10 },
+    lobby: { areaM2: breathe.lobby.areaM2 },
+    rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
     exchangers,
     sources: makeSources(design, site, building),
-    airMassKg, airCapacity: CONTENTS * airMassKg * AIR_HEAT,
+    airMassKg,
+    airCapacity: CONTENTS * airMassKg * AIR_HEAT,
     probes: makeProbes(chains, offset, waterChain),
   }
 }
@@ -190,7 +273,9 @@ function glazingArrays(design: Design, building: Building, chains: readonly Chai
   const cover = fittedCover(design.skin.cover)
   const { place } = design.skin.cover
   const there = cover.resistance > 0
-  const tilts = skinParts(building).filter(p => p.kind === 'glazed').map(p => p.tiltDeg)
+  const tilts = skinParts(building)
+    .filter(p => p.kind === 'glazed')
+    .map(p => p.tiltDeg)
   const blank = () => new Float64Array(chains.length)
   const out = { open: blank(), drawn: blank(), insideDrawn: blank(), outsideDrawn: blank() }
   let g = 0
@@ -205,8 +290,15 @@ function glazingArrays(design: Design, building: Building, chains: readonly Chai
   return out
 }
 
-/** Sunlight laid out hour by hour, so that the loop reads it in a line. What lands on things that keep no heat warms the air. */
-function sunByChain(chains: readonly Chain[], gains: SolarGains, offset: Int32Array): Pick<NetworkModel, 'sun' | 'airSun'> {
+/**
+ * Sunlight laid out hour by hour, so that the loop reads it in a line. What lands on things that keep no heat warms the
+ * air.
+ */
+function sunByChain(
+  chains: readonly Chain[],
+  gains: SolarGains,
+  offset: Int32Array,
+): Pick<NetworkModel, 'sun' | 'airSun'> {
   const lit: SunEntry[] = []
   const panes: SunEntry[] = []
   const outer: SunEntry[] = []
@@ -221,7 +313,8 @@ function sunByChain(chains: readonly Chain[], gains: SolarGains, offset: Int32Ar
     add(lit, face, gains.faces.find(f => f.id === c.face)?.watts, c.faceShare)
     // What the boards of a bed take in warms its soil.
     if (c.bed) add(lit, face, gains.faces.find(f => f.id === 'bed sides')?.watts, c.faceShare)
-    if (c.pane) for (const cell of [first, first + 1]) add(panes, cell, gains.panes.find(p => p.id === c.pane)?.watts, 0.5)
+    if (c.pane)
+      for (const cell of [first, first + 1]) add(panes, cell, gains.panes.find(p => p.id === c.pane)?.watts, 0.5)
     if (c.outer) add(outer, first, gains.outer.find(o => o.id === c.outer)?.watts, c.areaM2 / outerArea.get(c.outer)!)
   })
   const entries = [...lit, ...panes, ...outer]
@@ -232,29 +325,58 @@ function sunByChain(chains: readonly Chain[], gains: SolarGains, offset: Int32Ar
   const airSun = new Float32Array(HOURS)
   const glass = new Set<string>(gains.panes.map(p => p.id))
   const kept = new Set(chains.flatMap(c => (c.bed ? [c.face, 'bed sides' as const] : [c.face])))
-  for (const f of gains.faces) if (!kept.has(f.id) && !glass.has(f.id)) for (let h = 0; h < HOURS; h++) airSun[h] = airSun[h]! + f.watts[h]!
+  for (const f of gains.faces)
+    if (!kept.has(f.id) && !glass.has(f.id)) for (let h = 0; h < HOURS; h++) airSun[h] = airSun[h]! + f.watts[h]!
   return {
-    sun: { watts, cell: Int32Array.from(entries, e => e.cell), chain: Int32Array.from(entries, e => e.chain), lit: lit.length, kept: lit.length + panes.length }, airSun,
+    sun: {
+      watts,
+      cell: Int32Array.from(entries, e => e.cell),
+      chain: Int32Array.from(entries, e => e.chain),
+      lit: lit.length,
+      kept: lit.length + panes.length,
+    },
+    airSun,
   }
 }
 
-interface SunEntry { chain: number, cell: number, watts: Float32Array, share: number }
+interface SunEntry {
+  chain: number
+  cell: number
+  watts: Float32Array
+  share: number
+}
 
 function spread(to: Float32Array, day: number, n: number, k: number, { watts, share }: SunEntry): void {
   for (let h = day; h < day + 24; h++) to[h * n + k] = watts[h]! * share
 }
 
-function startTemperatures(slice: GroundSlice, site: SiteYear, first: number, cellCount: number, columnCell: (column: number, row: number) => number): Float64Array {
+function startTemperatures(
+  slice: GroundSlice,
+  site: SiteYear,
+  first: number,
+  cellCount: number,
+  columnCell: (column: number, row: number) => number,
+): Float64Array {
   const start = new Float64Array(cellCount).fill(NaN)
   const under = undisturbedTemperatures(slice.depthM.slice(slice.sunkRowsM.length), slice.diffusivity, site.ground)
   const beside = undisturbedTemperatures(slice.depthM, slice.diffusivity, site.ground)
-  for (let i = 0; i < slice.floor.length; i++) for (let r = 0; r < slice.rowsM.length; r++) start[columnCell(i, r)] = under[r]!
-  for (let j = 0; j < slice.outsideWidthsM.length; j++) for (let r = 0; r < slice.depthM.length; r++) start[first + r * slice.outsideWidthsM.length + j] = beside[r]!
+  for (let i = 0; i < slice.floor.length; i++)
+    for (let r = 0; r < slice.rowsM.length; r++) start[columnCell(i, r)] = under[r]!
+  for (let j = 0; j < slice.outsideWidthsM.length; j++)
+    for (let r = 0; r < slice.depthM.length; r++) start[first + r * slice.outsideWidthsM.length + j] = beside[r]!
   return start
 }
 
-function makeLinks(design: Design, building: Building, chains: readonly Chain[], slice: GroundSlice, offset: Int32Array, columnCell: (column: number, row: number) => number, capacity: Float64Array): Pick<NetworkModel, 'quick' | 'slow'> {
-  const found: { a: number, b: number, g: number, edge: boolean }[] = []
+function makeLinks(
+  design: Design,
+  building: Building,
+  chains: readonly Chain[],
+  slice: GroundSlice,
+  offset: Int32Array,
+  columnCell: (column: number, row: number) => number,
+  capacity: Float64Array,
+): Pick<NetworkModel, 'quick' | 'slow'> {
+  const found: { a: number; b: number; g: number; edge: boolean }[] = []
   let edge = false
   const link = (a: number, b: number, g: number) => {
     if (g > 0) found.push({ a, b, g, edge })
@@ -263,11 +385,20 @@ function makeLinks(design: Design, building: Building, chains: readonly Chain[],
   const columns = slice.outsideWidthsM.length
   const sunk = slice.sunkRowsM.length
   const first = offset[chains.length]!
-  for (let i = 0; i + 1 < slice.floor.length; i++) for (let r = 0; r < rows; r++) link(columnCell(i, r), columnCell(i + 1, r), slice.floorAcross[i * rows + r]!)
-  for (let i = 0; i < slice.floor.length; i++) for (let r = NEAR_ROWS - 1; r + 1 < rows; r++) link(columnCell(i, r), columnCell(i, r + 1), slice.floorDown[i * rows + r]!)
-  for (let r = 0; r < slice.depthM.length; r++) for (let j = 0; j + 1 < columns; j++) link(first + r * columns + j, first + r * columns + j + 1, slice.outsideAcross[r * columns + j]!)
+  for (let i = 0; i + 1 < slice.floor.length; i++)
+    for (let r = 0; r < rows; r++) link(columnCell(i, r), columnCell(i + 1, r), slice.floorAcross[i * rows + r]!)
+  for (let i = 0; i < slice.floor.length; i++)
+    for (let r = NEAR_ROWS - 1; r + 1 < rows; r++)
+      link(columnCell(i, r), columnCell(i, r + 1), slice.floorDown[i * rows + r]!)
+  for (let r = 0; r < slice.depthM.length; r++)
+    for (let j = 0; j + 1 < columns; j++)
+      link(first + r * columns + j, first + r * columns + j + 1, slice.outsideAcross[r * columns + j]!)
   // Standing water warms the soil that it stands on or in.
-  const under = (x: number) => Math.max(0, slice.floor.findIndex(c => x >= c.x0 && x <= c.x1))
+  const under = (x: number) =>
+    Math.max(
+      0,
+      slice.floor.findIndex(c => x >= c.x0 && x <= c.x1),
+    )
   chains.forEach((c, i) => {
     const o = c.waterKg > 0 ? building.objects.find(x => x.kind === c.face) : undefined
     if (!o || (c.face !== 'tank' && c.face !== 'pond')) return
@@ -280,19 +411,36 @@ function makeLinks(design: Design, building: Building, chains: readonly Chain[],
     link(offset[i]!, columnCell(under((o.x0 + o.x1) / 2), row), (foot + sides) * BED_OF_WATER)
   })
   edge = true
-  for (let r = 0; r < rows; r++) for (const i of [0, slice.floor.length - 1]) link(columnCell(i, r), first + (sunk + r) * columns, slice.edge[r]! / 2)
+  for (let r = 0; r < rows; r++)
+    for (const i of [0, slice.floor.length - 1])
+      link(columnCell(i, r), first + (sunk + r) * columns, slice.edge[r]! / 2)
   const pack = (slow: boolean): Links => {
-    const some = found.filter(l => (Math.min(capacity[l.a]!, capacity[l.b]!) / l.g > SLOW_S) === slow).sort((p, q) => Number(p.edge) - Number(q.edge))
-    return { a: Int32Array.from(some, l => l.a), b: Int32Array.from(some, l => l.b), g: Float64Array.from(some, l => l.g), edgeFrom: some.filter(l => !l.edge).length }
+    const some = found
+      .filter(l => Math.min(capacity[l.a]!, capacity[l.b]!) / l.g > SLOW_S === slow)
+      .sort((p, q) => Number(p.edge) - Number(q.edge))
+    return {
+      a: Int32Array.from(some, l => l.a),
+      b: Int32Array.from(some, l => l.b),
+      g: Float64Array.from(some, l => l.g),
+      edgeFrom: some.filter(l => !l.edge).length,
+    }
   }
   return { quick: pack(false), slow: pack(true) }
 }
 
-/** What comes a block late makes a cell swing the sooner: it counts as so much more. By itself such a swing fades while a block is shorter than the cell needs. */
+/**
+ * What comes a block late makes a cell swing the sooner: it counts as so much more. By itself such a swing fades while
+ * a block is shorter than the cell needs.
+ */
 const LATE = 1.5
 
 /** Time that the quickest of the cells needs to follow what reaches it block by block, s. */
-function followTime(capacity: Float64Array, links: readonly Links[], buried: NetworkModel['buried'], exchangers: readonly Exchanger[]): number {
+function followTime(
+  capacity: Float64Array,
+  links: readonly Links[],
+  buried: NetworkModel['buried'],
+  exchangers: readonly Exchanger[],
+): number {
   const sum = new Float64Array(capacity.length)
   for (const { a, b, g } of links) {
     g.forEach((w, l) => {
@@ -300,8 +448,13 @@ function followTime(capacity: Float64Array, links: readonly Links[], buried: Net
       sum[b[l]!]! += w
     })
   }
-  buried.g.forEach((w, r) => { sum[buried.cell[r]!]! += LATE * w })
-  for (const e of exchangers) e.cells.forEach((cell, k) => { sum[cell]! += LATE * e.weights[k]! * (e.kind === 'rock' ? e.toGround : e.massFlow * AIR_HEAT * e.effectiveness) })
+  buried.g.forEach((w, r) => {
+    sum[buried.cell[r]!]! += LATE * w
+  })
+  for (const e of exchangers)
+    e.cells.forEach((cell, k) => {
+      sum[cell]! += LATE * e.weights[k]! * (e.kind === 'rock' ? e.toGround : e.massFlow * AIR_HEAT * e.effectiveness)
+    })
   return sum.reduce((least, g, i) => (g > 0 ? Math.min(least, capacity[i]! / g) : least), Infinity)
 }
 
@@ -314,8 +467,16 @@ function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: nu
   const back = find(c => c.face === 'back wall' || c.face === 'dome roof' || c.face === 'riser wall')
   return {
     // Root depth: half way up the bed's own soil, or the top ground cell.
-    soil: bed >= 0 ? offset[bed]! + Math.min(chains[bed]!.capacity.length - 2, NEAR_ROWS - 1 + Math.ceil((chains[bed]!.capacity.length - NEAR_ROWS - 1) / 2)) : last(ground) - 1,
-    water: waterChain >= 0 ? offset[waterChain]! : -1, waterChain,
+    soil:
+      bed >= 0
+        ? offset[bed]! +
+          Math.min(
+            chains[bed]!.capacity.length - 2,
+            NEAR_ROWS - 1 + Math.ceil((chains[bed]!.capacity.length - NEAR_ROWS - 1) / 2),
+          )
+        : last(ground) - 1,
+    water: waterChain >= 0 ? offset[waterChain]! : -1,
+    waterChain,
     floor: last(floor >= 0 ? floor : ground),
     backWall: last(back >= 0 ? back : ground),
     glazing: offset[find(c => c.kind === 'glazing')]! + 1,

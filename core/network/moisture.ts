@@ -2,9 +2,37 @@ import { humidityRatio, saturatedSlope, saturationPressurePa, tabledSaturationPa
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
-  A31, A32, A33, AIR, AIR_HEAT, B3, CONDENSED, EXCHANGE, FOG_W, FULL_RATIO, FULL_SLOPE, HEAT, HOLDS, LATENT, LEAF_DRAW,
-  LEAF_SUN, LEAK, MOISTURE, MOIST_OUT, ON_FACES, ON_GLASS, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SOIL_DRAW, STAR,
-  SUPPLY, TRY, VAPOUR, VENT, WET,
+  A31,
+  A32,
+  A33,
+  AIR,
+  AIR_HEAT,
+  B3,
+  CONDENSED,
+  EXCHANGE,
+  FOG_W,
+  FULL_RATIO,
+  FULL_SLOPE,
+  HEAT,
+  HOLDS,
+  LATENT,
+  LEAF_DRAW,
+  LEAF_SUN,
+  LEAK,
+  MOISTURE,
+  MOIST_OUT,
+  ON_FACES,
+  ON_GLASS,
+  PIPE_DRAW,
+  PIPE_DRAW_T,
+  PRESSURE,
+  SOIL_DRAW,
+  STAR,
+  SUPPLY,
+  TRY,
+  VAPOUR,
+  VENT,
+  WET,
 } from './room'
 
 const { abs, log, max, min } = Math
@@ -23,23 +51,29 @@ const DRIEST = 1e-8
 
 /** Temperature at which air of a humidity ratio is saturated, °C; inverse of the Magnus form, over ice below 0 °C. */
 export function dewPointOfRatio(ratio: number, pressurePa: number): number {
-  const vapour = max(1, ratio * pressurePa / (0.62198 + ratio))
+  const vapour = max(1, (ratio * pressurePa) / (0.62198 + ratio))
   const x = log(vapour / 610.94)
-  if (x >= 0) return 243.04 * x / (17.625 - x)
+  if (x >= 0) return (243.04 * x) / (17.625 - x)
   const y = log(vapour / 611.21)
-  return 273.86 * y / (22.587 - y)
+  return (273.86 * y) / (22.587 - y)
 }
 
 /**
- * Water in the air: transpiration, evaporation from soil and open water, condensation on every face colder than the dew point and drying of wet glass, fog, and the
+ * Water in the air: transpiration, evaporation from soil and open water, condensation on every face colder than the dew
+ * point and drying of wet glass, fog, and the
  * exchange with outside. Heat and mass pass alike (Lewis number 0.9).
  *
- * Its balance is solved together with air and star: what a face takes up or gives off hangs on its own temperature and on the air's moisture of the same step, and so
- * does the latent heat, so that the exchange is stable however hot and damp the room. All terms are times the latent heat, W.
+ * Its balance is solved together with air and star: what a face takes up or gives off hangs on its own temperature and
+ * on the air's moisture of the same step, and so
+ * does the latent heat, so that the exchange is stable however hot and damp the room. All terms are times the latent
+ * heat, W.
  */
 export function makeMoisture(memory: Memory) {
   const { v, T, face, area, glazed, bed, openWater, hc, damp, slope, dampOwn, tried } = memory
-  /** Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, open water of itself. */
+  /**
+   * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, open water of
+   * itself.
+   */
   const driesOf = memory.bytes(memory.size.chains)
   let m!: NetworkModel
   let glassArea = 1e-9
@@ -56,9 +90,12 @@ export function makeMoisture(memory: Memory) {
   }
 
   /**
-   * Which faces are wet in this step, and how they pass heat with water: `damp`, W per unit of humidity ratio; `slope`, how that changes with the face's warmth, W/K;
-   * `dampOwn`, what a face at 0 °C would get from air without moisture, W. Then the balance's own terms: A33 · moisture = B3 so far.
-   * @param again the step has been tried: saturation then runs straight from where it begins to where that try ended, and not along its tangent
+   * Which faces are wet in this step, and how they pass heat with water: `damp`, W per unit of humidity ratio; `slope`,
+   * how that changes with the face's warmth, W/K;
+   * `dampOwn`, what a face at 0 °C would get from air without moisture, W. Then the balance's own terms: A33 · moisture
+   * = B3 so far.
+   * @param again the step has been tried: saturation then runs straight from where it begins to where that try ended,
+   * and not along its tangent
    */
   function gather(dt: number, again: boolean): void {
     const { count, airMassKg } = m
@@ -74,7 +111,15 @@ export function makeMoisture(memory: Memory) {
     const exchange = AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!)
     v[EXCHANGE] = exchange
     let a33 = LATENT * (airMassKg / dt + exchange + v[PIPE_DRAW]!) + leaves
-    let b3 = LATENT * (airMassKg / dt * before + exchange * v[MOIST_OUT]! + v[PIPE_DRAW_T]! + v[VAPOUR]! + v[HEAT]! * m.sources.heaterWater + v[LEAF_SUN]!) + leaves * v[FULL_RATIO]!
+    let b3 =
+      LATENT *
+        ((airMassKg / dt) * before +
+          exchange * v[MOIST_OUT]! +
+          v[PIPE_DRAW_T]! +
+          v[VAPOUR]! +
+          v[HEAT]! * m.sources.heaterWater +
+          v[LEAF_SUN]!) +
+      leaves * v[FULL_RATIO]!
     const wet = v[WET]! > 0
     const onGlass = v[WET]! / (glassArea * dt)
     const fromSoil = v[SOIL_DRAW]! / bedArea
@@ -99,7 +144,7 @@ export function makeMoisture(memory: Memory) {
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
       let draws = of === SOIL && before < at ? fromSoil * areas[c]! : 0.9 * AIR_PER_HEAT * films[c]!
       // Glass dries by what stands on it and no more.
-      if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = onGlass * areas[c]! / (at - before)
+      if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = (onGlass * areas[c]!) / (at - before)
       const passes = LATENT * draws
       const rises = passes * (again ? chord(faceC, at, tried[c]!) : saturatedSlope(faceC, at))
       const own = rises * faceC - passes * at
@@ -128,7 +173,10 @@ export function makeMoisture(memory: Memory) {
     v[EXCHANGE] = exchange
   }
 
-  /** The air's moisture of the step, by the air and star that were found and the exchange as it came to be. What the air can't hold is fog: its heat is left in `FOG_W`, W. */
+  /**
+   * The air's moisture of the step, by the air and star that were found and the exchange as it came to be. What the air
+   * can't hold is fog: its heat is left in `FOG_W`, W.
+   */
   function settle(): void {
     const more = LATENT * (AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) - v[EXCHANGE]!)
     const a33 = v[A33]! + more
@@ -143,7 +191,7 @@ export function makeMoisture(memory: Memory) {
   /** What condensed, and how wet the glass is now. */
   function tally(dt: number): void {
     v[CONDENSED] = (v[ON_FACES]! + max(0, v[FOG_W]!)) / LATENT
-    v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + v[ON_GLASS]! / LATENT * dt))
+    v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + (v[ON_GLASS]! / LATENT) * dt))
   }
   return { lay, gather, adopt, settle, tally }
 }

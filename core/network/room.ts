@@ -78,7 +78,9 @@ export const FOG_W = 53
 /** Saturated humidity ratio as a line over the air's temperature: its value at 0 °C, and its rise, 1/K. */
 export const FULL_RATIO = 54
 export const FULL_SLOPE = 55
-/** Air exchanged with outside that the moisture's balance reckoned with, kg/s, and the humidity ratio that came of it. */
+/**
+ * Air exchanged with outside that the moisture's balance reckoned with, kg/s, and the humidity ratio that came of it.
+ */
 export const EXCHANGE = 56
 /** Air of the last try of the step, °C, and how far air and wet faces have moved since, K. */
 export const TRY = 57
@@ -90,11 +92,16 @@ export const FOG_GUESSED = 61
 export const GUESSED = 62
 /** Temperature of the earth tube's supply, °C. */
 export const SUPPLY_C = 63
-/** Vents: share of the way to its place that the opener goes in a step, the opening being tried, and how the heat let out last rose with the air, W/K. */
+/**
+ * Vents: share of the way to its place that the opener goes in a step, the opening being tried, and how the heat let
+ * out last rose with the air, W/K.
+ */
 export const LAG = 64
 export const OPENING_NOW = 65
 export const VENT_SLOPE = 66
-/** The balance that is left for the air, its temperature as it is tried, °C, and what the vents then take along, W/K. */
+/**
+ * The balance that is left for the air, its temperature as it is tried, °C, and what the vents then take along, W/K.
+ */
 export const LEFT_A = 67
 export const LEFT_B = 68
 export const TRIED = 69

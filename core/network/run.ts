@@ -12,8 +12,11 @@ export interface RunOptions {
   stepsPerHour: number
   /** false runs the same year unheated. */
   heater: boolean
-  /** Shown the cells' temperatures at the end of each hour of one day, and of the hour before it; with that day the run ends. */
-  watch?: { day: number, see: (hour: number, cells: Float64Array) => void }
+  /**
+   * Shown the cells' temperatures at the end of each hour of one day, and of the hour before it; with that day the run
+   * ends.
+   */
+  watch?: { day: number; see: (hour: number, cells: Float64Array) => void }
   /** Asked once a day of the run; when it says true the run ends with {@link RunStopped}. */
   stop?: () => boolean
 }
@@ -37,15 +40,29 @@ export class YearFailed extends Error {
 /** Air outside of this is no air of a house, °C: a sign that the arithmetic has broken. */
 const POSSIBLE_C = [-150, 500] as const
 
-/** Days go in blocks of hours that shorten towards what is to be known: so many hours a block while that is more than so many days off. Each divides a day. */
-const PACE = [{ block: 6, beyondDays: 60 }, { block: 3, beyondDays: 12 }, { block: 1, beyondDays: 0 }]
+/**
+ * Days go in blocks of hours that shorten towards what is to be known: so many hours a block while that is more than so
+ * many days off. Each divides a day.
+ */
+const PACE = [
+  { block: 6, beyondDays: 60 },
+  { block: 3, beyondDays: 12 },
+  { block: 1, beyondDays: 0 },
+]
 
 /**
  * Takes one day without looking closely.
  * @param daysOff how far off what is to be known is; above 0
  * @returns lowest air at the end of a block, °C
  */
-export function takeDay(stepper: Stepper, model: NetworkModel, day: number, daysOff: number, heaterW = 0, setPointC = 0): number {
+export function takeDay(
+  stepper: Stepper,
+  model: NetworkModel,
+  day: number,
+  daysOff: number,
+  heaterW = 0,
+  setPointC = 0,
+): number {
   const hours = PACE.find(p => daysOff > p.beyondDays && p.block * 3600 <= model.followS)?.block ?? 1
   const span = hours * 3600
   let low = Infinity
@@ -60,7 +77,13 @@ export function takeDay(stepper: Stepper, model: NetworkModel, day: number, days
 }
 
 /** Goes through a year before the one that counts. */
-export function warmUp(stepper: Stepper, model: NetworkModel, stop: RunOptions['stop'], heaterW = 0, setPointC = 0): void {
+export function warmUp(
+  stepper: Stepper,
+  model: NetworkModel,
+  stop: RunOptions['stop'],
+  heaterW = 0,
+  setPointC = 0,
+): void {
   for (let day = 0; day < DAYS; day++) {
     if (stop?.()) throw new RunStopped()
     takeDay(stepper, model, day, DAYS - day, heaterW, setPointC)
@@ -69,12 +92,23 @@ export function warmUp(stepper: Stepper, model: NetworkModel, stop: RunOptions['
 }
 
 /** Runs the network through a warm-up year and the year itself. */
-export function runNetwork(design: Design, site: SiteYear, building: Building, gains: SolarGains, options: RunOptions): YearSeries {
+export function runNetwork(
+  design: Design,
+  site: SiteYear,
+  building: Building,
+  gains: SolarGains,
+  options: RunOptions,
+): YearSeries {
   return runModel(makeModel(design, site, building, gains), site, design.topUp.heater, options)
 }
 
 /** Runs a model that is laid out already. */
-export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Design['topUp']['heater'], 'on' | 'capacityW' | 'setPointC'>, options: RunOptions): YearSeries {
+export function runModel(
+  model: NetworkModel,
+  site: SiteYear,
+  heater: Pick<Design['topUp']['heater'], 'on' | 'capacityW' | 'setPointC'>,
+  options: RunOptions,
+): YearSeries {
   const stepper = ownStepper(model, site)
   const { state, cells, lostJ, gainedJ, prepareHour, step, endHour } = stepper
   const heaterW = options.heater && heater.on ? heater.capacityW : 0
@@ -116,7 +150,10 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
     endHour()
     if (!(low > POSSIBLE_C[0] && high < POSSIBLE_C[1] && Number.isFinite(airSum))) {
       const came = Number.isFinite(airSum) ? `${Math.round(airSum / steps)} °C` : 'no number'
-      throw new YearFailed(`The year broke off on ${dayName((h / 24) | 0)} at ${h % 24}:00, where the air inside came to ${came}. Undo the last change, and report this design.`)
+      throw new YearFailed(
+        `The year broke off on ${dayName((h / 24) | 0)} at ${h % 24}:00, where the air inside came to ` +
+          `${came}. Undo the last change, and report this design.`,
+      )
     }
     series.airC[h] = airSum / steps
     series.radiantC[h] = starSum / steps
@@ -124,15 +161,19 @@ export function runModel(model: NetworkModel, site: SiteYear, heater: Pick<Desig
     series.glazingC[h] = glassSum / steps
     series.heaterW[h] = heatSum / steps
     series.ventOpening[h] = openSum / steps
-    series.condensedKg[h] = condensed / steps * 3600
+    series.condensedKg[h] = (condensed / steps) * 3600
     series.fanW[h] = state[FAN_W]!
     series.soilC[h] = cells[probes.soil]!
     series.waterC[h] = probes.water >= 0 ? cells[probes.water]! : NaN
-    series.iceShare[h] = probes.waterChain >= 0 ? stepper.iceKg[probes.waterChain]! / model.waterKg[probes.waterChain]! : 0
+    series.iceShare[h] =
+      probes.waterChain >= 0 ? stepper.iceKg[probes.waterChain]! / model.waterKg[probes.waterChain]! : 0
     series.storeC[h] = stepper.storeC.length > 0 ? stepper.storeC[0]! : NaN
     series.floorC[h] = cells[probes.floor]!
     series.backWallC[h] = cells[probes.backWall]!
-    series.relativeHumidity[h] = Math.min(1, state[MOISTURE]! / humidityRatio(saturationPressurePa(state[AIR]!), site.pressurePa[h]!))
+    series.relativeHumidity[h] = Math.min(
+      1,
+      state[MOISTURE]! / humidityRatio(saturationPressurePa(state[AIR]!), site.pressurePa[h]!),
+    )
     for (let i = 0; i < lossCount; i++) series.losses[i]![h] = lostJ[i]! / 3600
     for (let i = 0; i < gainCount; i++) series.gains[i]![h] = gainedJ[i]! / 3600
     stepper.clearTally()

@@ -1,17 +1,42 @@
 import { HOURS } from '../climate'
 
 /** What leaves the house, and how. Order of `YearSeries.losses`. */
-export const LOSS_NAMES = ['glazing', 'roof', 'back wall', 'knee wall', 'end walls', 'ground', 'house', 'air leaks', 'vents', 'damp air'] as const
-export type LossName = typeof LOSS_NAMES[number]
+export const LOSS_NAMES = [
+  'glazing',
+  'roof',
+  'back wall',
+  'knee wall',
+  'end walls',
+  'ground',
+  'house',
+  'air leaks',
+  'vents',
+  'damp air',
+] as const
+export type LossName = (typeof LOSS_NAMES)[number]
 
 /** What brings heat in. Order of `YearSeries.gains`. */
-export const GAIN_NAMES = ['sun', 'heater', 'bed loop', 'lamps', 'fans', 'people', 'solar air panel', 'solar water panel', 'compost', 'dump load'] as const
+export const GAIN_NAMES = [
+  'sun',
+  'heater',
+  'bed loop',
+  'lamps',
+  'fans',
+  'people',
+  'solar air panel',
+  'solar water panel',
+  'compost',
+  'dump load',
+] as const
 
 /** Places of the ways in those orders. */
 export const LOSS = Object.fromEntries(LOSS_NAMES.map((n, i) => [n, i])) as Record<LossName, number>
-export const GAIN = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i])) as Record<typeof GAIN_NAMES[number], number>
+export const GAIN = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i])) as Record<(typeof GAIN_NAMES)[number], number>
 
-/** The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless said. */
+/**
+ * The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless
+ * said.
+ */
 export interface YearSeries {
   airC: Float32Array
   radiantC: Float32Array
@@ -46,7 +71,24 @@ export interface YearSeries {
 export function emptySeries(): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
-    airC: s(), radiantC: s(), rowC: s(), soilC: s(), waterC: s(), iceShare: s(), storeC: s(), floorC: s(), backWallC: s(), glazingC: s(),
-    relativeHumidity: s(), ventOpening: s(), heaterW: s(), coverDrawn: s(), fanW: s(), condensedKg: s(), losses: LOSS_NAMES.map(s), gains: GAIN_NAMES.map(s), storedJ: 0,
+    airC: s(),
+    radiantC: s(),
+    rowC: s(),
+    soilC: s(),
+    waterC: s(),
+    iceShare: s(),
+    storeC: s(),
+    floorC: s(),
+    backWallC: s(),
+    glazingC: s(),
+    relativeHumidity: s(),
+    ventOpening: s(),
+    heaterW: s(),
+    coverDrawn: s(),
+    fanW: s(),
+    condensedKg: s(),
+    losses: LOSS_NAMES.map(s),
+    gains: GAIN_NAMES.map(s),
+    storedJ: 0,
   }
 }

@@ -5,7 +5,10 @@ import type { Building } from '../geometry/surfaces'
 import { sunOnPlane } from '../optics/gains'
 import { clockShare } from './schedule'
 
-/** Heat and light added by devices and people, as far as it is known before the year is run. Arrays are 8760 long; null where there is none. */
+/**
+ * Heat and light added by devices and people, as far as it is known before the year is run. Arrays are 8760 long; null
+ * where there is none.
+ */
 export interface Sources {
   lampsW: Float32Array | null
   /** Light of lamps on the beds, W of radiation: the share of their power that is useful light. */
@@ -14,9 +17,9 @@ export interface Sources {
   compostW: Float32Array | null
   dumpW: Float32Array | null
   /** Sun on the collectors, W/m², and their area. */
-  solarAir: { sun: Float32Array, areaM2: number, massFlow: number } | null
-  solarWater: { sun: Float32Array, areaM2: number } | null
-  bedLoop: { capacityW: number, setPointC: number } | null
+  solarAir: { sun: Float32Array; areaM2: number; massFlow: number } | null
+  solarWater: { sun: Float32Array; areaM2: number } | null
+  bedLoop: { capacityW: number; setPointC: number } | null
   /** Share of the heater's heat that is radiant, and kg of water that its fumes leave in the room for each J. */
   heaterRadiant: number
   heaterWater: number
@@ -50,25 +53,39 @@ export function makeSources(design: Design, site: SiteYear, building: Building):
     lampsW: hourly(lamps.powerW > 0, h => (lit[MONTH_OF_DAY[(h / 24) | 0]!] ? lamps.powerW * lampShare[h % 24]! : 0)),
     lampLightShare: Math.min(0.75, lamps.molPerMJ * MJ_PER_MOL),
     peopleCount: hourly(people.count > 0, h => people.count * peopleShare[h % 24]!),
-    compostW: hourly(compost.tonnes > 0, (h) => {
+    compostW: hourly(compost.tonnes > 0, h => {
       const age = h / 24 - compost.startDay
       return compost.tonnes * COMPOST_W_PER_TONNE * Math.exp(-(age < 0 ? age + 365 : age) / COMPOST_FADES_DAYS)
     }),
-    dumpW: dumpSun && dumpSun.map(w => dumpLoad.peakW * w / 1000 * ARRAY_RATIO),
-    solarAir: solarAir.areaM2 > 0 ? { sun: sunOnPlane(site, solarAir.tiltDeg, equator), areaM2: solarAir.areaM2, massFlow: solarAir.flowM3h / 3600 * 1.2 } : null,
-    solarWater: solarWater.areaM2 > 0 ? { sun: sunOnPlane(site, solarWater.tiltDeg, equator), areaM2: solarWater.areaM2 } : null,
+    dumpW: dumpSun && dumpSun.map(w => ((dumpLoad.peakW * w) / 1000) * ARRAY_RATIO),
+    solarAir:
+      solarAir.areaM2 > 0
+        ? {
+            sun: sunOnPlane(site, solarAir.tiltDeg, equator),
+            areaM2: solarAir.areaM2,
+            massFlow: (solarAir.flowM3h / 3600) * 1.2,
+          }
+        : null,
+    solarWater:
+      solarWater.areaM2 > 0 ? { sun: sunOnPlane(site, solarWater.tiltDeg, equator), areaM2: solarWater.areaM2 } : null,
     bedLoop: bedLoop.capacityW > 0 ? { capacityW: bedLoop.capacityW, setPointC: bedLoop.setPointC } : null,
     heaterRadiant: heater.kind === 'radiant' ? 0.7 : 0,
     heaterWater: fuel.waterKg / (fuel.efficiency * fuel.perUnitKWh * 3.6e6),
   }
 }
 
-/** Useful heat of a solar air panel, W/m²: it takes 70 % of the sun and loses 5 W/m²K from its mean temperature to the air outside; nothing when it would cool. */
+/**
+ * Useful heat of a solar air panel, W/m²: it takes 70 % of the sun and loses 5 W/m²K from its mean temperature to the
+ * air outside; nothing when it would cool.
+ */
 export function airPanelWm2(sunWm2: number, insideC: number, outsideC: number): number {
   return Math.max(0, 0.7 * sunWm2 - 5 * (insideC - outsideC))
 }
 
-/** Useful heat of a solar water panel, W/m². Flat plate by its usual efficiency line, 0.75 and 4 W/m²K, less a tenth for the coil and its antifreeze. */
+/**
+ * Useful heat of a solar water panel, W/m². Flat plate by its usual efficiency line, 0.75 and 4 W/m²K, less a tenth for
+ * the coil and its antifreeze.
+ */
 export function waterPanelWm2(sunWm2: number, waterC: number, outsideC: number): number {
   return 0.9 * Math.max(0, 0.75 * sunWm2 - 4 * (waterC - outsideC))
 }

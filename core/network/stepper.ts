@@ -6,11 +6,72 @@ import { layModel, makeMemory, sizeOf, type Size } from './memory'
 import type { NetworkModel } from './model'
 import { makeMoisture } from './moisture'
 import {
-  A11, A12, A13, A22, A23, A31, A32, A33, AIR, AIR_HEAT, AIR_W, B1, B2, B3, CONDENSED, DENSITY, DOOR, EMISSIVITY,
-  FOG_GUESSED, FOG_W, FULL_RATIO, FULL_SLOPE, FUSION, GUESSED, HEAT, HOLDS, LATENT, LEAF_DRAW, LEAK, LEFT_A, LEFT_B, LIGHT,
-  MOISTURE, MOIST_OUT, MOVED, ON_FACES, ON_GLASS, OPENING, OUT, OWED, PRESSURE, ROW, ROW_A, ROW_B, ROW_DAMP,
-  ROW_DRAWN, ROW_STAR, ROW_TIE, STAR, STAR_SKY, STAR_SKY_T, SUM_AIR, SUM_CONDENSED, SUM_DAMP, SUM_HEAT, SUM_LEAK,
-  SUM_MOIST, SUM_STAR, SUM_VENT, SUPPLY, TIE, TIE_T, TRIED, TRY, VENT, WIND,
+  A11,
+  A12,
+  A13,
+  A22,
+  A23,
+  A31,
+  A32,
+  A33,
+  AIR,
+  AIR_HEAT,
+  AIR_W,
+  B1,
+  B2,
+  B3,
+  CONDENSED,
+  DENSITY,
+  DOOR,
+  EMISSIVITY,
+  FOG_GUESSED,
+  FOG_W,
+  FULL_RATIO,
+  FULL_SLOPE,
+  FUSION,
+  GUESSED,
+  HEAT,
+  HOLDS,
+  LATENT,
+  LEAF_DRAW,
+  LEAK,
+  LEFT_A,
+  LEFT_B,
+  LIGHT,
+  MOISTURE,
+  MOIST_OUT,
+  MOVED,
+  ON_FACES,
+  ON_GLASS,
+  OPENING,
+  OUT,
+  OWED,
+  PRESSURE,
+  ROW,
+  ROW_A,
+  ROW_B,
+  ROW_DAMP,
+  ROW_DRAWN,
+  ROW_STAR,
+  ROW_TIE,
+  STAR,
+  STAR_SKY,
+  STAR_SKY_T,
+  SUM_AIR,
+  SUM_CONDENSED,
+  SUM_DAMP,
+  SUM_HEAT,
+  SUM_LEAK,
+  SUM_MOIST,
+  SUM_STAR,
+  SUM_VENT,
+  SUPPLY,
+  TIE,
+  TIE_T,
+  TRIED,
+  TRY,
+  VENT,
+  WIND,
 } from './room'
 import { makeVentSolver } from './vent-solve'
 
@@ -67,7 +128,8 @@ const USUAL: Size = { chains: 64, cells: 1024, links: 1024, suns: 128, stores: 4
 let own: Loop | null = null
 
 /**
- * The thread's own stepper, laid out for a model: whoever had it before has lost it. A run goes through without a pause, so one is enough; and a loop that is made
+ * The thread's own stepper, laid out for a model: whoever had it before has lost it. A run goes through without a
+ * pause, so one is enough; and a loop that is made
  * once is compiled with its arrays as constants, which makes it two to three times as fast (docs/decisions/0002).
  */
 export function ownStepper(model: NetworkModel, site: SiteYear): Stepper {
@@ -77,19 +139,51 @@ export function ownStepper(model: NetworkModel, site: SiteYear): Stepper {
 }
 
 const fits = (a: Size, b: Size) => Object.keys(a).every(k => a[k as keyof Size] <= b[k as keyof Size])
-const largest = (a: Size, b: Size) => Object.fromEntries(Object.keys(a).map(k => [k, max(a[k as keyof Size], b[k as keyof Size])])) as unknown as Size
+const largest = (a: Size, b: Size) =>
+  Object.fromEntries(Object.keys(a).map(k => [k, max(a[k as keyof Size], b[k as keyof Size])])) as unknown as Size
 
-interface Loop { size: Size, lay: (model: NetworkModel, site: SiteYear) => Stepper }
+interface Loop {
+  size: Size
+  lay: (model: NetworkModel, site: SiteYear) => Stepper
+}
 
 /**
- * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so each chain is eliminated from the
- * outside in once an hour; a step carries the right-hand side inwards, solves air, star and moisture with films of the half hour before, then goes back out. The space
- * under a row cover is eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in
+ * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so
+ * each chain is eliminated from the
+ * outside in once an hour; a step carries the right-hand side inwards, solves air, star and moisture with films of the
+ * half hour before, then goes back out. The space
+ * under a row cover is eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same
+ * step. Heat passes sideways in
  * the ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
 function makeLoop(size: Size): Loop {
   const memory = makeMemory(size)
-  const { v, T, source, capacity, between, store, pivot, factor, offset, face, area, head, hc, damp, slope, dampOwn, glazed, tried, held, iceKg, sums, firstSum, lostJ, gainedJ } = memory
+  const {
+    v,
+    T,
+    source,
+    capacity,
+    between,
+    store,
+    pivot,
+    factor,
+    offset,
+    face,
+    area,
+    head,
+    hc,
+    damp,
+    slope,
+    dampOwn,
+    glazed,
+    tried,
+    held,
+    iceKg,
+    sums,
+    firstSum,
+    lostJ,
+    gainedJ,
+  } = memory
   const { chains } = size
   /** Own part of each cell of a chain on the way in, W. */
   const sides = memory.doubles(size.cells)
@@ -141,8 +235,17 @@ function makeLoop(size: Size): Loop {
     moisture.lay(m)
     vents.lay(m)
     return {
-      state: v, cells: T.subarray(0, m.cellCount), iceKg: iceKg.subarray(0, m.count), lostJ, gainedJ, storeC: hourly.storeC.subarray(0, m.exchangers.length),
-      prepareHour, step, endHour: hourly.end, clearTally, heatContentJ,
+      state: v,
+      cells: T.subarray(0, m.cellCount),
+      iceKg: iceKg.subarray(0, m.count),
+      lostJ,
+      gainedJ,
+      storeC: hourly.storeC.subarray(0, m.exchangers.length),
+      prepareHour,
+      step,
+      endHour: hourly.end,
+      clearTally,
+      heatContentJ,
     }
   }
 
@@ -195,7 +298,10 @@ function makeLoop(size: Size): Loop {
     }
   }
 
-  /** Films at the faces, by where air and faces stand: `insideFilm` and `radiativeFilm`, written out, with cube roots straight between tabled ones (within 0.5 % where the film is not the least). */
+  /**
+   * Films at the faces, by where air and faces stand: `insideFilm` and `radiativeFilm`, written out, with cube roots
+   * straight between tabled ones (within 0.5 % where the film is not the least).
+   */
   function takeFilms(): void {
     const { count } = m
     const air = v[AIR]!
@@ -280,8 +386,7 @@ function makeLoop(size: Size): Loop {
         rowStar += convective * radiative * p
         rowDamp += convective * passes * p
         dampRow += rises * convective * p
-      }
-      else {
+      } else {
         a11 += convective - convective * convective * p
         b1 += convective * own
         a12 += convective * radiative * p
@@ -295,7 +400,7 @@ function makeLoop(size: Size): Loop {
       b3 += rises * own
     }
     if (hasRow) {
-      const own = ROW_CAPACITY * m.bedAreaM2 / dt
+      const own = (ROW_CAPACITY * m.bedAreaM2) / dt
       const tie = v[ROW_TIE]!
       rowA += own + tie
       rowB += own * row
@@ -304,16 +409,16 @@ function makeLoop(size: Size): Loop {
       v[ROW_STAR] = rowStar
       v[ROW_DAMP] = rowDamp
       a11 += tie * (1 - tie / rowA)
-      a12 += tie * rowStar / rowA
-      b1 += tie * rowB / rowA
-      a22 -= rowStar * rowStar / rowA
-      b2 += rowStar * rowB / rowA
-      a13 -= tie * rowDamp / rowA
-      a23 -= rowStar * rowDamp / rowA
-      a31 -= dampRow * tie / rowA
-      a32 -= dampRow * rowStar / rowA
-      a33 -= dampRow * rowDamp / rowA
-      b3 += dampRow * rowB / rowA
+      a12 += (tie * rowStar) / rowA
+      b1 += (tie * rowB) / rowA
+      a22 -= (rowStar * rowStar) / rowA
+      b2 += (rowStar * rowB) / rowA
+      a13 -= (tie * rowDamp) / rowA
+      a23 -= (rowStar * rowDamp) / rowA
+      a31 -= (dampRow * tie) / rowA
+      a32 -= (dampRow * rowStar) / rowA
+      a33 -= (dampRow * rowDamp) / rowA
+      b3 += (dampRow * rowB) / rowA
     }
     // Leaves draw their heat from the air, by its thirst.
     const leaves = LATENT * v[LEAF_DRAW]!
@@ -350,8 +455,9 @@ function makeLoop(size: Size): Loop {
   /**
    * Air of the step. With moisture m and the star s put aside, in that order, one equation is left:
    *
-   *     a11 · air − a12 · s + a13 · m = b1          m = (b3 − a31 · air − a32 · s) / a33     while the air is not full, or
-   *   −a12 · air + a22 · s + a23 · m = b2          m = full + slope · air, and b3 − a31 · air − a32 · s − a33 · m warms the air as fog
+   * a11 · air − a12 · s + a13 · m = b1          m = (b3 − a31 · air − a32 · s) / a33     while the air is not full, or
+   * −a12 · air + a22 · s + a23 · m = b2          m = full + slope · air, and b3 − a31 · air − a32 · s − a33 · m warms
+   * the air as fog
    *
    * which leaves a · air = b + heater − vents.
    */
@@ -366,12 +472,12 @@ function makeLoop(size: Size): Loop {
     const b3 = v[B3]!
     const full = v[FULL_RATIO]!
     const fullSlope = v[FULL_SLOPE]!
-    const m11 = foggy ? v[A11]! + a31 + (a13 + a33) * fullSlope : v[A11]! - a13 * a31 / a33
-    const m12 = foggy ? a12 - a32 : a12 + a13 * a32 / a33
-    const c1 = foggy ? v[B1]! + b3 - (a13 + a33) * full : v[B1]! - a13 * b3 / a33
-    const m22 = foggy ? v[A22]! : v[A22]! - a23 * a32 / a33
-    const m21 = foggy ? a12 - a23 * fullSlope : a12 + a23 * a31 / a33
-    const c2 = foggy ? v[B2]! - a23 * full : v[B2]! - a23 * b3 / a33
+    const m11 = foggy ? v[A11]! + a31 + (a13 + a33) * fullSlope : v[A11]! - (a13 * a31) / a33
+    const m12 = foggy ? a12 - a32 : a12 + (a13 * a32) / a33
+    const c1 = foggy ? v[B1]! + b3 - (a13 + a33) * full : v[B1]! - (a13 * b3) / a33
+    const m22 = foggy ? v[A22]! : v[A22]! - (a23 * a32) / a33
+    const m21 = foggy ? a12 - a23 * fullSlope : a12 + (a23 * a31) / a33
+    const c2 = foggy ? v[B2]! - a23 * full : v[B2]! - (a23 * b3) / a33
     const throughStar = m12 / m22
     const a = m11 - throughStar * m21
     const b = c1 + throughStar * c2
@@ -413,8 +519,10 @@ function makeLoop(size: Size): Loop {
   }
 
   /**
-   * Air, star, moisture and faces of the step. What exchange and fog came to be, less what was reckoned with, is owed to the air; when that is much, the step is solved
-   * again with them. When wet faces or the air move far, it is solved again along chords of the saturation's curve until they stand.
+   * Air, star, moisture and faces of the step. What exchange and fog came to be, less what was reckoned with, is owed
+   * to the air; when that is much, the step is solved
+   * again with them. When wet faces or the air move far, it is solved again along chords of the saturation's curve
+   * until they stand.
    */
   function solve(dt: number, heaterW: number, setPointC: number): void {
     keepRoom()
@@ -430,7 +538,9 @@ function makeLoop(size: Size): Loop {
         solveEither(dt, heaterW, setPointC)
         settle()
       }
-      v[ROW] = hasRow ? (v[ROW_B]! + v[ROW_STAR]! * v[STAR]! + v[ROW_TIE]! * v[AIR]! + v[ROW_DAMP]! * v[MOISTURE]!) / v[ROW_A]! : v[AIR]!
+      v[ROW] = hasRow
+        ? (v[ROW_B]! + v[ROW_STAR]! * v[STAR]! + v[ROW_TIE]! * v[AIR]! + v[ROW_DAMP]! * v[MOISTURE]!) / v[ROW_A]!
+        : v[AIR]!
       reachFaces()
       if (v[MOVED]! < (turn === 0 ? FAR_K : NEAR_K) || turn === MOST_TURNS - 1) return
       v[TRY] = v[AIR]!
@@ -445,7 +555,10 @@ function makeLoop(size: Size): Loop {
     v[OWED] = (v[GUESSED]! - v[MOISTURE]!) * (v[A13]! + v[A23]!) + v[FOG_W]! - v[FOG_GUESSED]!
   }
 
-  /** Where the faces come to stand, °C; what condenses on them, W, on glass by itself; and how far wet ones and the air have moved since the last try, K. */
+  /**
+   * Where the faces come to stand, °C; what condenses on them, W, on glass by itself; and how far wet ones and the air
+   * have moved since the last try, K.
+   */
   function reachFaces(): void {
     const air = v[AIR]!
     const star = v[STAR]!
@@ -469,7 +582,8 @@ function makeLoop(size: Size): Loop {
     let onGlass = 0
     for (let c = 0; c < count; c++) {
       const passes = damps[c]!
-      const faceC = rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star + passes * humid) * pivots[c]!
+      const faceC =
+        rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star + passes * humid) * pivots[c]!
       if (passes > 0) {
         moved = max(moved, abs(faceC - to[c]!))
         const heat = passes * humid + owns[c]! - slopes[c]! * faceC
@@ -485,7 +599,8 @@ function makeLoop(size: Size): Loop {
   }
 
   /**
-   * Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the solver and takes its heat here; as soon as it is
+   * Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the
+   * solver and takes its heat here; as soon as it is
    * all ice or all water the solver has it back, so that little water behind much wall does not swing.
    */
   function freeze(dt: number): void {
@@ -520,7 +635,7 @@ function makeLoop(size: Size): Loop {
     sums[SUM_STAR]! += v[STAR]! * dt
     sums[SUM_VENT]! += (v[VENT]! + v[SUPPLY]!) * difference * dt
     sums[SUM_LEAK]! += v[LEAK]! * difference * dt
-    sums[SUM_DAMP]! += LATENT / AIR_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
+    sums[SUM_DAMP]! += (LATENT / AIR_HEAT) * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
     sums[SUM_HEAT]! += v[HEAT]! * dt
     sums[SUM_CONDENSED]! += v[CONDENSED]! * dt
     sums[SUM_MOIST]! += v[MOISTURE]! * dt

@@ -3,20 +3,39 @@ import { ROCK_NODES } from '../store/rock-bed'
 import type { Exchanger } from './exchangers'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
-import { AIR, AIR_HEAT, FAN_W, LATENT, MOISTURE, OUT, PIPE_DRAW, PIPE_DRAW_T, PRESSURE, SUPPLY, SUPPLY_C, TIE, TIE_T } from './room'
+import {
+  AIR,
+  AIR_HEAT,
+  FAN_W,
+  LATENT,
+  MOISTURE,
+  OUT,
+  PIPE_DRAW,
+  PIPE_DRAW_T,
+  PRESSURE,
+  SUPPLY,
+  SUPPLY_C,
+  TIE,
+  TIE_T,
+} from './room'
 
 const { abs, exp, max, min } = Math
 
 /** Band of the fans' thermostats, K. */
 const HOLD_K = 3
-/** What heat that comes a block late may move the cells it goes to, as a share of the difference that drives it: more would swing. */
+/**
+ * What heat that comes a block late may move the cells it goes to, as a share of the difference that drives it: more
+ * would swing.
+ */
 const LATE_SHARE = 0.6
 /** Water that pipes and rock hold before it drains away, kg for each m³/s of flow. */
 const HOLDS = 60
 
 /**
- * Fans that blow air through the ground or through rock. For an hour each running store is a tie of the air to its own temperature; what it got is worked out
- * at the hour's end from the mean air, and reaches its soil in the next hour. Moisture condenses where the soil is colder than the dew point and dries again while there is any.
+ * Fans that blow air through the ground or through rock. For an hour each running store is a tie of the air to its own
+ * temperature; what it got is worked out
+ * at the hour's end from the mean air, and reaches its soil in the next hour. Moisture condenses where the soil is
+ * colder than the dew point and dries again while there is any.
  */
 export function makeStoreAir(memory: Memory) {
   const { v, T, pending, capacity } = memory
@@ -49,7 +68,7 @@ export function makeStoreAir(memory: Memory) {
       cell.set(e.cells, from[x])
       weight.set(e.weights, from[x])
       let perJoule = 0
-      for (let k = from[x]!; k < from[x + 1]!; k++) perJoule += weight[k]! * weight[k]! / capacity[cell[k]!]!
+      for (let k = from[x]!; k < from[x + 1]!; k++) perJoule += (weight[k]! * weight[k]!) / capacity[cell[k]!]!
       soilJK[x] = 1 / perJoule
       rock.fill(soilC(x), x * ROCK_NODES, (x + 1) * ROCK_NODES)
     })
@@ -62,7 +81,7 @@ export function makeStoreAir(memory: Memory) {
   }
 
   /** Share of a conductance, W/K, that may work on cells of a heat capacity, J/K, for a block. */
-  const bearable = (g: number, joulesK: number, span: number) => min(1, LATE_SHARE * joulesK / (g * span))
+  const bearable = (g: number, joulesK: number, span: number) => min(1, (LATE_SHARE * joulesK) / (g * span))
 
   /** A node takes no more than brings it level with the air. */
   function shareNodes(span: number): void {
@@ -70,7 +89,11 @@ export function makeStoreAir(memory: Memory) {
     for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
       const flow = e.massFlow * AIR_HEAT
-      if (e.kind === 'rock') nodeShare[x] = min(e.effectiveness, (1 - exp(-flow * e.effectiveness * span / e.nodeCapacity)) * e.nodeCapacity / (flow * span))
+      if (e.kind === 'rock')
+        nodeShare[x] = min(
+          e.effectiveness,
+          ((1 - exp((-flow * e.effectiveness * span) / e.nodeCapacity)) * e.nodeCapacity) / (flow * span),
+        )
     }
   }
 
@@ -93,7 +116,8 @@ export function makeStoreAir(memory: Memory) {
         storeC[x] = soilC(x)
         if (air >= e.belowC && air <= e.aboveC) continue
         v[SUPPLY] = flow
-        v[SUPPLY_C] = v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness * bearable(flow * e.effectiveness, soilJK[x]!, span)
+        v[SUPPLY_C] =
+          v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness * bearable(flow * e.effectiveness, soilJK[x]!, span)
         v[FAN_W]! += e.fanW
         continue
       }
@@ -113,18 +137,26 @@ export function makeStoreAir(memory: Memory) {
         target /= 1 - left
         g = flow * (1 - left)
         storeC[x] = mean
-      }
-      else {
+      } else {
         target = soilC(x)
         storeC[x] = target
       }
       saturated[x] = humidityRatio(tabledSaturationPa(target), v[PRESSURE]!)
       const damp = v[MOISTURE]! > saturated[x]! || waterKg[x]! > 0
-      if (e.kind === 'pipes') g *= bearable(g * (1 + (damp ? LATENT * saturatedSlope(target, saturated[x]!) / AIR_HEAT : 0)), soilJK[x]!, span)
+      if (e.kind === 'pipes')
+        g *= bearable(
+          g * (1 + (damp ? (LATENT * saturatedSlope(target, saturated[x]!)) / AIR_HEAT : 0)),
+          soilJK[x]!,
+          span,
+        )
       const difference = air - storeC[x]!
       // Once running, a thermostat holds on a little longer: fans do not hunt.
       const slack = running[x] ? HOLD_K : 0
-      running[x] = abs(difference) > e.startK - slack / 2 && (difference > 0 ? air > e.chargeAboveC - slack : air < e.giveBelowC + slack) ? 1 : 0
+      running[x] =
+        abs(difference) > e.startK - slack / 2 &&
+        (difference > 0 ? air > e.chargeAboveC - slack : air < e.giveBelowC + slack)
+          ? 1
+          : 0
       if (!running[x]) continue
       tieG[x] = g
       v[TIE]! += g
@@ -173,10 +205,14 @@ export function makeStoreAir(memory: Memory) {
           const i = x * ROCK_NODES + (charging[x] ? k : ROCK_NODES - 1 - k)
           const taken = share * (t - rock[i]!)
           t -= taken
-          rock[i]! += (flow * taken * span + LATENT * water / ROCK_NODES) / e.nodeCapacity
+          rock[i]! += (flow * taken * span + (LATENT * water) / ROCK_NODES) / e.nodeCapacity
         }
       }
-      const toGround = e.toGround * bearable(e.toGround, 1 / (1 / soilJK[x]! + 1 / (ROCK_NODES * e.nodeCapacity)), span) * (meanOf(x) - soilC(x)) * span
+      const toGround =
+        e.toGround *
+        bearable(e.toGround, 1 / (1 / soilJK[x]! + 1 / (ROCK_NODES * e.nodeCapacity)), span) *
+        (meanOf(x) - soilC(x)) *
+        span
       const each = toGround / ROCK_NODES / e.nodeCapacity
       for (let k = x * ROCK_NODES; k < (x + 1) * ROCK_NODES; k++) rock[k]! -= each
       give(x, toGround)
@@ -190,7 +226,8 @@ export function makeStoreAir(memory: Memory) {
 
   function heatJ(): number {
     let sum = 0
-    for (let x = 0; x < exchangers.length; x++) if (exchangers[x]!.kind === 'rock') sum += meanOf(x) * ROCK_NODES * exchangers[x]!.nodeCapacity
+    for (let x = 0; x < exchangers.length; x++)
+      if (exchangers[x]!.kind === 'rock') sum += meanOf(x) * ROCK_NODES * exchangers[x]!.nodeCapacity
     return sum
   }
   return { lay, prepare, end, heatJ, storeC }

@@ -9,13 +9,19 @@ const BOUNDARY = 150
 /** Least stomatal resistance, s/m. Stanghellini 1987, tomato. */
 const STOMATA = 82
 
-/** Stomatal resistance, s/m, of leaves that take in `sunWm2` (0 or more): wide open in full light, all but shut in the dark. Stanghellini 1987, light term. */
+/**
+ * Stomatal resistance, s/m, of leaves that take in `sunWm2` (0 or more): wide open in full light, all but shut in the
+ * dark. Stanghellini 1987, light term.
+ */
 export function stomatalResistance(sunWm2: number): number {
-  return STOMATA * (sunWm2 + 4.3) / (sunWm2 + 0.54)
+  return (STOMATA * (sunWm2 + 4.3)) / (sunWm2 + 0.54)
 }
 
 /** Transpiration of a canopy as `fixed + draw · (saturated − actual humidity ratio)`, kg/m²s of bed, for one hour. */
-export interface Transpiration { fixed: number, draw: number }
+export interface Transpiration {
+  fixed: number
+  draw: number
+}
 
 /**
  * Penman and Monteith's balance with Stanghellini's stomata, over both sides of the leaves.
@@ -23,7 +29,13 @@ export interface Transpiration { fixed: number, draw: number }
  * @param sunWm2 sunlight on the beds
  * @param leafArea leaf over bed area, 0–6
  */
-export function transpiration(airC: number, pressurePa: number, sunWm2: number, leafArea: number, out: Transpiration): void {
+export function transpiration(
+  airC: number,
+  pressurePa: number,
+  sunWm2: number,
+  leafArea: number,
+  out: Transpiration,
+): void {
   if (leafArea <= 0) {
     out.fixed = 0
     out.draw = 0
@@ -33,11 +45,11 @@ export function transpiration(airC: number, pressurePa: number, sunWm2: number, 
   const rs = stomatalResistance(caught / (2 * leafArea))
   const es = saturationPressurePa(airC)
   // Slope of the saturation curve and the psychrometric constant, both Pa/K.
-  const slope = es * 17.625 * 243.04 / (max(-200, airC) + 243.04) ** 2
-  const gamma = AIR_HEAT * pressurePa / (0.62198 * LATENT)
+  const slope = (es * 17.625 * 243.04) / (max(-200, airC) + 243.04) ** 2
+  const gamma = (AIR_HEAT * pressurePa) / (0.62198 * LATENT)
   const density = pressurePa / (287.05 * (airC + 273.15))
   const below = slope + gamma * (1 + rs / BOUNDARY)
   // Leaves keep about half of the sun that they catch as heat to spend.
-  out.fixed = slope * 0.5 * caught / below / LATENT
-  out.draw = 2 * leafArea * density * AIR_HEAT / BOUNDARY / below * (pressurePa / 0.62198) / LATENT
+  out.fixed = (slope * 0.5 * caught) / below / LATENT
+  out.draw = (((2 * leafArea * density * AIR_HEAT) / BOUNDARY / below) * (pressurePa / 0.62198)) / LATENT
 }

@@ -4,11 +4,17 @@ import { AIR } from './room'
 import { runModel, RunStopped, takeDay, warmUp, type RunOptions } from './run'
 import { ownStepper } from './stepper'
 
-/** Days whose lowest air outside comes this near to the year's lowest are gone through step by step, K, and so many days before each of them. */
+/**
+ * Days whose lowest air outside comes this near to the year's lowest are gone through step by step, K, and so many days
+ * before each of them.
+ */
 const NEAR_LOWEST_K = 9
 const LEAD_DAYS = 14
 
-/** The days on which the year's coldest night may fall, 1 each of 365, with days before them in which the house comes to its state. */
+/**
+ * The days on which the year's coldest night may fall, 1 each of 365, with days before them in which the house comes to
+ * its state.
+ */
 export function coldDays(dryBulbC: Float32Array): Uint8Array {
   const low = Float32Array.from({ length: DAYS }, (_, d) => Math.min(...dryBulbC.subarray(d * 24, d * 24 + 24)))
   const limit = Math.min(...low) + NEAR_LOWEST_K
@@ -18,12 +24,20 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
 }
 
 /**
- * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that cannot hold it go the quicker the
- * further off it is, which moves that night by less than 0.02 K, and what follows the last day that can is left out (Infinity). Should it fall on another day after
- * all, the year is run in full; so it is where fans blow through the ground, whose thermostats would switch at other hours.
+ * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that
+ * cannot hold it go the quicker the
+ * further off it is, which moves that night by less than 0.02 K, and what follows the last day that can is left out
+ * (Infinity). Should it fall on another day after
+ * all, the year is run in full; so it is where fans blow through the ground, whose thermostats would switch at other
+ * hours.
  */
-export function runUnheated(model: NetworkModel, site: SiteYear, options: Pick<RunOptions, 'stepsPerHour' | 'stop'>): Float32Array {
-  const inFull = () => runModel(model, site, { on: false, capacityW: 0, setPointC: 0 }, { ...options, heater: false }).airC
+export function runUnheated(
+  model: NetworkModel,
+  site: SiteYear,
+  options: Pick<RunOptions, 'stepsPerHour' | 'stop'>,
+): Float32Array {
+  const inFull = () =>
+    runModel(model, site, { on: false, capacityW: 0, setPointC: 0 }, { ...options, heater: false }).airC
   if (model.exchangers.length > 0) return inFull()
   const close = coldDays(site.dryBulbC)
   const airC = new Float32Array(HOURS).fill(Infinity)

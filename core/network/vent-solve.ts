@@ -1,18 +1,40 @@
 import { openerTarget, ventFactors, ventFlow, type VentFactors } from '../air/vents'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
-import { AIR_HEAT, DENSITY, FULL, LAG, LEAST, LEFT_A, LEFT_B, OPENING, OPENING_NOW, OUT, START, TRIED, VENT, VENT_NOW, VENT_SLOPE, WIND } from './room'
+import {
+  AIR_HEAT,
+  DENSITY,
+  FULL,
+  LAG,
+  LEAST,
+  LEFT_A,
+  LEFT_B,
+  OPENING,
+  OPENING_NOW,
+  OUT,
+  START,
+  TRIED,
+  VENT,
+  VENT_NOW,
+  VENT_SLOPE,
+  WIND,
+} from './room'
 
 const { abs, exp, max, min } = Math
 
 /** The midday airing shrinks from its full opening to none over this fall of the air below the vents' start, K. */
 const AIRING_FADES_K = 3
-/** The balance may stay open by what so many kelvins of the closed room weigh; the air is then found within 0.005 K, however steep the fans. */
+/**
+ * The balance may stay open by what so many kelvins of the closed room weigh; the air is then found within 0.005 K,
+ * however steep the fans.
+ */
 const NEAR_K = 1e-4
 
 /**
- * Solves the air of a step with vents and fans in it: what is left of the room is `a · air = b`, and the outside air let in rises with warmth.
- * The balance rises with temperature, so its root lies between outside and the closed room: secants from the flow of the step before, kept in that bracket.
+ * Solves the air of a step with vents and fans in it: what is left of the room is `a · air = b`, and the outside air
+ * let in rises with warmth.
+ * The balance rises with temperature, so its root lies between outside and the closed room: secants from the flow of
+ * the step before, kept in that bracket.
  */
 export function makeVentSolver({ v }: Memory) {
   let m!: NetworkModel
@@ -47,10 +69,13 @@ export function makeVentSolver({ v }: Memory) {
     return on
   }
 
-  /** Lets air through at the temperature in `TRIED`: the opening is left in `OPENING_NOW`, the heat that the air takes along in `VENT_NOW`, W/K. */
+  /**
+   * Lets air through at the temperature in `TRIED`: the opening is left in `OPENING_NOW`, the heat that the air takes
+   * along in `VENT_NOW`, W/K.
+   */
   function exchange(): void {
     const t = v[TRIED]!
-    let flow = m.fans.stages > 0 ? fansOn(t) * m.fans.flowM3h / 3600 : 0
+    let flow = m.fans.stages > 0 ? (fansOn(t) * m.fans.flowM3h) / 3600 : 0
     if (hasVents) {
       const open = opening(t)
       v[OPENING_NOW] = open
@@ -60,7 +85,8 @@ export function makeVentSolver({ v }: Memory) {
   }
 
   /**
-   * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT`, the opening in `OPENING`. What goes in and out stands
+   * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT`, the
+   * opening in `OPENING`. What goes in and out stands
    * in the state vector: numbers handed over by a call would be boxed, twenty to a step.
    */
   function solve(dt: number): void {

@@ -1,7 +1,11 @@
 const { exp, max, min, sqrt } = Math
 
 /** What a sheet or a stack does with light that comes in at one angle. Shares of the light, 0–1, adding up to 1. */
-export interface SheetLight { transmittance: number, reflectance: number, absorptance: number }
+export interface SheetLight {
+  transmittance: number
+  reflectance: number
+  absorptance: number
+}
 
 /** One polarisation's transmittance and reflectance. */
 type Pair = [transmittance: number, reflectance: number]
@@ -9,7 +13,7 @@ type Pair = [transmittance: number, reflectance: number]
 function sheet(surfaceReflectance: number, absorbed: number): Pair {
   const r = surfaceReflectance
   const a = absorbed
-  const transmittance = a * (1 - r) ** 2 / (1 - (r * a) ** 2)
+  const transmittance = (a * (1 - r) ** 2) / (1 - (r * a) ** 2)
   return [transmittance, r * (1 + a * transmittance)]
 }
 

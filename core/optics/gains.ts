@@ -39,11 +39,11 @@ export interface LightTable {
 
 /** Sunlight taken in, hour by hour, W; each array 8760 long. */
 export interface SolarGains {
-  faces: { id: FaceId, watts: Float32Array }[]
+  faces: { id: FaceId; watts: Float32Array }[]
   /** Taken up in the panes, by the name of the glazed surface. */
-  panes: { id: SurfaceId, watts: Float32Array }[]
+  panes: { id: SurfaceId; watts: Float32Array }[]
   /** Taken in by the outer face, by the name of the opaque surface. */
-  outer: { id: SurfaceId, watts: Float32Array }[]
+  outer: { id: SurfaceId; watts: Float32Array }[]
   /** Light that lands on the tops of the beds (on the floor where there are none), W/m² of sunlight. */
   bedLightWm2: Float32Array
   /** Sunlight that came through all glazing, W. */
@@ -51,7 +51,11 @@ export interface SolarGains {
 }
 
 /** Faces that light can land on, with what they take in. */
-export function lightFaces(design: Pick<Design, 'store' | 'skin' | 'shape'>, building: Building, glazingReflectance: number): LightFace[] {
+export function lightFaces(
+  design: Pick<Design, 'store' | 'skin' | 'shape'>,
+  building: Building,
+  glazingReflectance: number,
+): LightFace[] {
   const { store, skin } = design
   const faces: LightFace[] = []
   const add = (id: FaceId, areaM2: number, absorptance: number, glazing = false) => {
@@ -63,11 +67,14 @@ export function lightFaces(design: Pick<Design, 'store' | 'skin' | 'shape'>, bui
     const finish = entry(FINISHES, s.id === 'pole slope' || s.id === 'dome roof' ? skin.finish.roof : skin.finish.wall)
     return finish.solarAbsorptance ?? materialOf(s.layers[s.layers.length - 1]!).solarAbsorptance
   }
-  const standing = building.objects.filter(o => o.z0 < 0.01 && !o.bank).reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0)
+  const standing = building.objects
+    .filter(o => o.z0 < 0.01 && !o.bank)
+    .reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0)
   for (const s of building.surfaces) {
     if (s.kind === 'glazed') add(s.id, s.areaM2, 1 - glazingReflectance, true)
     else if (s.kind === 'opaque') add(s.id, s.areaM2, inner(s))
-    else add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), entry(MATERIALS, store.floor.material).solarAbsorptance)
+    else
+      add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), entry(MATERIALS, store.floor.material).solarAbsorptance)
   }
   add('beds', building.bedAreaM2, BED_ABSORPTANCE)
   add('bed sides', objectAreaM2(building, 'beds') - building.bedAreaM2, BED_SIDE_ABSORPTANCE)
@@ -76,19 +83,34 @@ export function lightFaces(design: Pick<Design, 'store' | 'skin' | 'shape'>, bui
   add('tank', objectAreaM2(building, 'tank'), entry(COLOURS, store.tank.colour).solarAbsorptance)
   add('inner wall', objectAreaM2(building, 'inner wall'), entry(MATERIALS, store.innerWall.material).solarAbsorptance)
   add('pond', objectAreaM2(building, 'pond'), WATER_ABSORPTANCE)
-  add('shade strip', design.shape.form === 'dome' ? 0 : 2 * design.shape.shadeStripM * building.lengthM, STRIP_ABSORPTANCE)
+  add(
+    'shade strip',
+    design.shape.form === 'dome' ? 0 : 2 * design.shape.shadeStripM * building.lengthM,
+    STRIP_ABSORPTANCE,
+  )
   return faces
 }
 
 /** The light table of a building: independent of the weather. */
-export function makeLightTable(design: Pick<Design, 'store' | 'skin' | 'shape' | 'site'>, building: Building): LightTable {
+export function makeLightTable(
+  design: Pick<Design, 'store' | 'skin' | 'shape' | 'site'>,
+  building: Building,
+): LightTable {
   const glazing = entry(GLAZINGS, design.skin.glazing)
   const light = makeGlazingLight(glazing)
   const faces = lightFaces(design, building, light.diffuse.reflectance)
   const { frameShare, ageYears, dirt } = design.skin.condition
   return {
-    faces, light, landings: makeLandings({ building, extras: shadingOf(design.shape, building.outline), faces, latitudeDeg: design.site.latitudeDeg }),
-    kept: (1 - frameShare) * (1 - dirt) * (1 - glazing.ageingPerYear) ** ageYears, paneShare: 1 - frameShare,
+    faces,
+    light,
+    landings: makeLandings({
+      building,
+      extras: shadingOf(design.shape, building.outline),
+      faces,
+      latitudeDeg: design.site.latitudeDeg,
+    }),
+    kept: (1 - frameShare) * (1 - dirt) * (1 - glazing.ageingPerYear) ** ageYears,
+    paneShare: 1 - frameShare,
   }
 }
 
@@ -98,7 +120,10 @@ interface Facing {
   /** Share of the even sky past the horizon, trees bare and in leaf. */
   bare: number
   leafy: number
-  /** Of the hour: cosine of the sun's incidence, and light on the plane, W/m²: with the sun's direction, spread over the sky, and off the ground. */
+  /**
+   * Of the hour: cosine of the sun's incidence, and light on the plane, W/m²: with the sun's direction, spread over the
+   * sky, and off the ground.
+   */
   cosine: number
   fromSun: number
   fromSky: number
@@ -110,7 +135,7 @@ function facing(site: SiteYear, surface: Surface): Facing {
   return { normal, ...skyShares(site, normal), cosine: 0, fromSun: 0, fromSky: 0, fromGround: 0 }
 }
 
-function skyShares(site: SiteYear, normal: Vector3): { bare: number, leafy: number } {
+function skyShares(site: SiteYear, normal: Vector3): { bare: number; leafy: number } {
   if (!site.horizon) return { bare: 1, leafy: 1 }
   const leaf = site.horizon.inLeaf.indexOf(1)
   const noLeaf = site.horizon.inLeaf.indexOf(0)
@@ -134,7 +159,8 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   }
   const paneFacing = landings.map(l => facingOf(l.surface))
   const snowAt = new Map<number, Float32Array>()
-  for (const { surface } of landings) if (!snowAt.has(surface.tiltDeg)) snowAt.set(surface.tiltDeg, glazingSnow(site, surface.tiltDeg))
+  for (const { surface } of landings)
+    if (!snowAt.has(surface.tiltDeg)) snowAt.set(surface.tiltDeg, glazingSnow(site, surface.tiltDeg))
   const snowOn = landings.map(l => snowAt.get(l.surface.tiltDeg)!)
   const solids = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
   const outer = named(solids.map(s => s.id))
@@ -165,14 +191,15 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     const beam = altitude > 0 ? site.beamWm2[h]! * past : 0
     const diffuse = site.diffuseWm2[h]!
     const leaf = site.horizon !== null && site.horizon.inLeaf[day] === 1
-    const reflected = (global - site.beamWm2[h]! * (1 - past) * max(0, sun.u)) * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO)
+    const reflected =
+      (global - site.beamWm2[h]! * (1 - past) * max(0, sun.u)) * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO)
     for (const plane of planes) {
       const cosine = dot(plane.normal, sun)
       const onPlane = skyOnPlane(sky, plane.normal, sun, cosine)
       plane.cosine = cosine
       plane.fromSun = cosine > 0 ? beam * cosine + diffuse * onPlane.withBeam * past : 0
       plane.fromSky = diffuse * onPlane.spread * (leaf ? plane.leafy : plane.bare)
-      plane.fromGround = max(0, reflected) * (1 - plane.normal.u) / 2
+      plane.fromGround = (max(0, reflected) * (1 - plane.normal.u)) / 2
     }
     let placed = false
     let transmitted = 0
@@ -192,7 +219,9 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       }
       const through = straight > 0 ? addBeam(landing.beam, index, weight, straight, light.haze, now) : 0
       transmitted += addEven(landing, through, skyIn, groundIn, light.haze, now)
-      const taken = (cosine > 0 ? on.fromSun * atCosine(light.absorptance, cosine) : 0) + (on.fromSky + on.fromGround) * light.diffuse.absorptance
+      const taken =
+        (cosine > 0 ? on.fromSun * atCosine(light.absorptance, cosine) : 0) +
+        (on.fromSky + on.fromGround) * light.diffuse.absorptance
       paneOf[g]![h]! += taken * area * paneShare
     }
     for (let o = 0; o < solids.length; o++) {
@@ -210,7 +239,14 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
 }
 
 /** Adds what a beam brings to the faces, less what the sheet scatters; returns all of it, W. */
-function addBeam(table: Float32Array, index: Int32Array, weight: Float64Array, straight: number, scattered: number, to: Float64Array): number {
+function addBeam(
+  table: Float32Array,
+  index: Int32Array,
+  weight: Float64Array,
+  straight: number,
+  scattered: number,
+  to: Float64Array,
+): number {
   const n = to.length
   const a = index[0]! * n
   const b = index[1]! * n
@@ -230,8 +266,18 @@ function addBeam(table: Float32Array, index: Int32Array, weight: Float64Array, s
   return straight * sum
 }
 
-/** Adds what sky and ground bring, and what the sheet scatters of that and of the beam: that leaves it evenly, from as much of it as is lit. Returns all that came through, W. */
-function addEven({ sky, ground, spread }: Landing, beam: number, skyIn: number, groundIn: number, scattered: number, to: Float64Array): number {
+/**
+ * Adds what sky and ground bring, and what the sheet scatters of that and of the beam: that leaves it evenly, from as
+ * much of it as is lit. Returns all that came through, W.
+ */
+function addEven(
+  { sky, ground, spread }: Landing,
+  beam: number,
+  skyIn: number,
+  groundIn: number,
+  scattered: number,
+  to: Float64Array,
+): number {
   const n = to.length
   let sum = beam
   for (let i = 0; i < n; i++) {
@@ -243,7 +289,10 @@ function addEven({ sky, ground, spread }: Landing, beam: number, skyIn: number, 
   return sum
 }
 
-/** Sunlight on a plane outdoors by hour, W/m², horizon and snow regarded: for collectors and solar arrays. Tilt from level, azimuth from true north. */
+/**
+ * Sunlight on a plane outdoors by hour, W/m², horizon and snow regarded: for collectors and solar arrays. Tilt from
+ * level, azimuth from true north.
+ */
 export function sunOnPlane(site: SiteYear, tiltDeg: number, azimuthDeg: number): Float32Array {
   const normal = planeNormal(tiltDeg, azimuthDeg)
   const out = new Float32Array(HOURS)
@@ -252,7 +301,9 @@ export function sunOnPlane(site: SiteYear, tiltDeg: number, azimuthDeg: number):
   const sky: SkyShape = { circumsolar: 0, horizon: 0 }
   for (let l = 0; l < hours.lit.length; l++) {
     const h = hours.lit[l]!
-    const past = site.horizon ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, site.sunAltitudeDeg[h]!, (h / 24) | 0) : 1
+    const past = site.horizon
+      ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, site.sunAltitudeDeg[h]!, (h / 24) | 0)
+      : 1
     sun.e = hours.e[h]!
     sun.n = hours.n[h]!
     sun.u = hours.u[h]!
@@ -261,7 +312,10 @@ export function sunOnPlane(site: SiteYear, tiltDeg: number, azimuthDeg: number):
     const cosine = dot(normal, sun)
     const beam = site.sunAltitudeDeg[h]! > 0 ? site.beamWm2[h]! : 0
     const onPlane = skyOnPlane(sky, normal, sun, cosine)
-    out[h] = max(0, cosine) * beam * past + site.diffuseWm2[h]! * (min(2, onPlane.withBeam) * past + onPlane.spread) + site.globalWm2[h]! * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO) * (1 - normal.u) / 2
+    out[h] =
+      max(0, cosine) * beam * past +
+      site.diffuseWm2[h]! * (min(2, onPlane.withBeam) * past + onPlane.spread) +
+      (site.globalWm2[h]! * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO) * (1 - normal.u)) / 2
   }
   return out
 }

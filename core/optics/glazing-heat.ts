@@ -10,7 +10,8 @@ const AIR_CONDUCTIVITY = 0.0253
 const EDGE_FILM = 8
 
 /**
- * Convection and conduction across one gap of air, W/m²K, for 15 K across it. Nu = A·(Gr·Pr)ⁿ with A and n of EN 673: upright 0.035 and 0.38, at 45° 0.10
+ * Convection and conduction across one gap of air, W/m²K, for 15 K across it. Nu = A·(Gr·Pr)ⁿ with A and n of EN 673:
+ * upright 0.035 and 0.38, at 45° 0.10
  * and 0.31, level with heat flowing up 0.16 and 0.28; straight between them, and below Nu = 1 the air stands still.
  * @param gapM above 0
  * @param tiltDeg from level, 0–90
@@ -18,21 +19,25 @@ const EDGE_FILM = 8
 export function gapConvection(gapM: number, tiltDeg: number): number {
   // Wide gaps break into cells: what they pass stops falling at about 80 mm.
   const s = Math.min(gapM, 0.08)
-  const grashof = 9.81 * s ** 3 * 15 * 1.232 ** 2 / (283 * 1.761e-5 ** 2)
+  const grashof = (9.81 * s ** 3 * 15 * 1.232 ** 2) / (283 * 1.761e-5 ** 2)
   const rayleigh = grashof * 0.711
   const level = max(1, 0.16 * rayleigh ** 0.28)
   const slant = max(1, 0.1 * rayleigh ** 0.31)
   const upright = max(1, 0.035 * rayleigh ** 0.38)
-  const nu = tiltDeg >= 45 ? slant + (upright - slant) * (tiltDeg - 45) / 45 : level + (slant - level) * tiltDeg / 45
-  return nu * AIR_CONDUCTIVITY / s
+  const nu =
+    tiltDeg >= 45 ? slant + ((upright - slant) * (tiltDeg - 45)) / 45 : level + ((slant - level) * tiltDeg) / 45
+  return (nu * AIR_CONDUCTIVITY) / s
 }
 
-/** Resistance of a glazing from face to face at a tilt, m²K/W, films left out. Its rated U-value is for an upright pane; its gaps pass more the flatter it lies. */
+/**
+ * Resistance of a glazing from face to face at a tilt, m²K/W, films left out. Its rated U-value is for an upright pane;
+ * its gaps pass more the flatter it lies.
+ */
 export function tiltedResistance(glazing: Pick<Glazing, 'uValue' | 'layers' | 'gapM'>, tiltDeg: number): number {
   const upright = max(0.003, 1 / glazing.uValue - STANDARD_INSIDE - STANDARD_OUTSIDE)
   if (glazing.layers < 2 || glazing.gapM <= 0) return upright
   const h = (tilt: number) => GAP_RADIATION + gapConvection(glazing.gapM, tilt)
-  return upright * h(90) / h(tiltDeg)
+  return (upright * h(90)) / h(tiltDeg)
 }
 
 /** Face-to-face conductance of a glazing with a night cover that leaks at its edges, W/m²K. */

@@ -19,7 +19,8 @@ export interface GlazingLight {
 export function glazingAt(glazing: Glazing, cosIncidence: number): SheetLight {
   const o = glazing.optics
   if (o.kind === 'clear') return clearStack(o.refractiveIndex, o.kl, o.sheets, cosIncidence)
-  // Angle curve of diffusing sheets: K = 1 − tan⁴(θ/2), which keeps 98 % at 40° and 89 % at 60°. After Souka & Safwat 1966.
+  // Angle curve of diffusing sheets: K = 1 − tan⁴(θ/2), which keeps 98 % at 40° and 89 % at 60°. After Souka & Safwat
+  // 1966.
   const c = min(1, max(0, cosIncidence))
   const k = 1 - ((1 - c) / (1 + c)) ** 2
   const transmittance = o.transmittance * k
@@ -27,7 +28,10 @@ export function glazingAt(glazing: Glazing, cosIncidence: number): SheetLight {
   return { transmittance, absorptance, reflectance: 1 - transmittance - absorptance }
 }
 
-/** Mean over the hemisphere, cosine-weighted, by 90-point midpoint rule in the squared cosine (exact for smooth curves to 1e-3). */
+/**
+ * Mean over the hemisphere, cosine-weighted, by 90-point midpoint rule in the squared cosine (exact for smooth curves
+ * to 1e-3).
+ */
 export function hemispherical(at: (cosIncidence: number) => SheetLight): SheetLight {
   let transmittance = 0
   let reflectance = 0

@@ -8,9 +8,12 @@ const RAD = Math.PI / 180
 /** Where the sun can stand is tabled by declination and hour angle: the path of every day runs along the table. */
 export const DECLINATIONS = 7
 export const HOUR_ANGLES = 48
-const DECLINATION_STEP = 2 * 23.5 / (DECLINATIONS - 1)
+const DECLINATION_STEP = (2 * 23.5) / (DECLINATIONS - 1)
 const HOUR_ANGLE_STEP = 360 / HOUR_ANGLES
-/** Directions this far under the horizon or behind a pane are tabled too, for the hours between: sine of a little more than a step of the table aslant. */
+/**
+ * Directions this far under the horizon or behind a pane are tabled too, for the hours between: sine of a little more
+ * than a step of the table aslant.
+ */
 const BEYOND = 0.22
 const RAYS = 144
 const RAYS_OF_MANY = 32
@@ -26,7 +29,10 @@ export interface LightFace {
   glazing: boolean
 }
 
-/** Where light that falls on one glazed surface ends up, as shares of it, one per face. They add up to the share that nothing outside shades. */
+/**
+ * Where light that falls on one glazed surface ends up, as shares of it, one per face. They add up to the share that
+ * nothing outside shades.
+ */
 export interface Landing {
   surface: Surface
   /** Beam: `((declination index * HOUR_ANGLES) + hour angle index) * faces + face`. */
@@ -38,10 +44,16 @@ export interface Landing {
 }
 
 /** What the landing table of a building depends on besides its geometry. */
-export interface LandingInput { building: Building, extras: SceneExtras, faces: readonly LightFace[], latitudeDeg: number }
+export interface LandingInput {
+  building: Building
+  extras: SceneExtras
+  faces: readonly LightFace[]
+  latitudeDeg: number
+}
 
 /**
- * Shares of light that each face finally takes in, with first reflections by the face and the rest spread by area. Rays are cast in three dimensions from
+ * Shares of light that each face finally takes in, with first reflections by the face and the rest spread by area. Rays
+ * are cast in three dimensions from
  * points spread evenly over each pane; eaves and the wall of a house are asked on the way to the sun.
  */
 export function makeLandings({ building, extras, faces, latitudeDeg }: LandingInput): Landing[] {
@@ -57,7 +69,7 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
   const glazed = building.surfaces.filter(s => s.kind === 'glazed')
   const rays = glazed.length > 8 ? RAYS_OF_MANY : RAYS
   const directions = sunDirections(building, latitudeDeg)
-  return glazed.map((surface) => {
+  return glazed.map(surface => {
     const sets = Array.from({ length: SETS }, (_, k) => pointsOn(surface, rays, (k + 0.5) / SETS))
     const first = new Float64Array(scene.faces.length)
     const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES * n)
@@ -67,14 +79,16 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
       const dz = directions[i * 3 + 2]!
       if (dz < -BEYOND || dx * surface.normal[0] + dy * surface.normal[1] + dz * surface.normal[2] < -BEYOND) continue
       first.fill(0)
-      const set = (2 * floor(i / HOUR_ANGLES) + i % HOUR_ANGLES) % SETS
+      const set = (2 * floor(i / HOUR_ANGLES) + (i % HOUR_ANGLES)) % SETS
       cast(scene, sets[set]!, surface, dx, dy, dz, 1, first)
       beam.set(taken(first), i * n)
     }
     const half = pointsOn(surface, max(12, rays / 4))
     return {
-      surface, beam,
-      sky: taken(averageOver(scene, half, surface, 1)), ground: taken(averageOver(scene, half, surface, -1)),
+      surface,
+      beam,
+      sky: taken(averageOver(scene, half, surface, 1)),
+      ground: taken(averageOver(scene, half, surface, -1)),
       spread: taken(spreadFrom(scene, sets[0]!, surface)),
     }
   })
@@ -97,14 +111,20 @@ function sunDirections(building: Building, latitudeDeg: number): Float64Array {
 }
 
 /** A direction given as east, north, up in the room's own: poleward, towards the east end, up. */
-export function roomDirection(building: Pick<Building, 'sunnyAzimuthDeg' | 'eastAzimuthDeg'>, e: number, n: number, u: number): Vec {
+export function roomDirection(
+  building: Pick<Building, 'sunnyAzimuthDeg' | 'eastAzimuthDeg'>,
+  e: number,
+  n: number,
+  u: number,
+): Vec {
   const pole = (building.sunnyAzimuthDeg + 180) * RAD
   const along = building.eastAzimuthDeg * RAD
   return [e * sin(pole) + n * cos(pole), e * sin(along) + n * cos(along), u]
 }
 
 /**
- * Points spread evenly over a pane: even steps one way, the golden ratio's turns the other (Hammersley & Handscomb 1964, Roberts 2018). x, y, z by turns.
+ * Points spread evenly over a pane: even steps one way, the golden ratio's turns the other (Hammersley & Handscomb
+ * 1964, Roberts 2018). x, y, z by turns.
  * @param shift 0–1, moves the steps along, so that sets of points fall between each other
  */
 export function pointsOn(surface: Surface, count: number, shift = 0.5): Float64Array {
@@ -136,8 +156,20 @@ function triangleArea(p: Vec, q: Vec, r: Vec): number {
   return hypot(ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx) / 2
 }
 
-/** Rays of one direction (towards the light) through all points: adds their weight to the faces where they land. A light behind the pane grazes it. */
-function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, sy: number, sz: number, weight: number, out: Float64Array): void {
+/**
+ * Rays of one direction (towards the light) through all points: adds their weight to the faces where they land. A light
+ * behind the pane grazes it.
+ */
+function cast(
+  scene: Scene,
+  points: Float64Array,
+  surface: Surface,
+  sx: number,
+  sy: number,
+  sz: number,
+  weight: number,
+  out: Float64Array,
+): void {
   const [nx, ny, nz] = surface.normal
   const facing = nx * sx + ny * sy + nz * sz
   let dx = sx
@@ -152,10 +184,13 @@ function cast(scene: Scene, points: Float64Array, surface: Surface, sx: number, 
     dy /= length
     dz /= length
   }
-  scene.cast(points, -dx, -dy, -dz, -1, weight * 3 / points.length, out)
+  scene.cast(points, -dx, -dy, -dz, -1, (weight * 3) / points.length, out)
 }
 
-/** First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends through the surface. */
+/**
+ * First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends
+ * through the surface.
+ */
 function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1): Float64Array {
   const sum = new Float64Array(scene.faces.length)
   const [nx, ny, nz] = surface.normal
@@ -177,14 +212,19 @@ function averageOver(scene: Scene, points: Float64Array, surface: Surface, side:
   return sum.map(s => s / weight)
 }
 
-/** Steps of a sequence that fills three dimensions evenly: powers of 1/1.2207…, the root of x⁴ = x + 1. Roberts 2018. */
+/**
+ * Steps of a sequence that fills three dimensions evenly: powers of 1/1.2207…, the root of x⁴ = x + 1. Roberts 2018.
+ */
 const STEP_1 = 0.8191725133961645
 const STEP_2 = 0.6710436067037893
 const STEP_3 = 0.5497004779019703
 /** Directions to each point. */
 const DIRECTIONS = 16
 
-/** First landings of light that leaves the pane's inner face evenly (Lambert): places along the pane and directions of the cosine hemisphere, each filling theirs independently. */
+/**
+ * First landings of light that leaves the pane's inner face evenly (Lambert): places along the pane and directions of
+ * the cosine hemisphere, each filling theirs independently.
+ */
 function spreadFrom(scene: Scene, points: Float64Array, surface: Surface): Float64Array {
   const out = new Float64Array(scene.faces.length)
   const point = new Float64Array(3)
@@ -202,14 +242,25 @@ function spreadFrom(scene: Scene, points: Float64Array, surface: Surface): Float
     const up = sqrt(1 - r * r)
     const a = r * cos(turn)
     const b = r * sin(turn)
-    const i = floor((0.5 + k * STEP_1) % 1 * count) * 3
+    const i = floor(((0.5 + k * STEP_1) % 1) * count) * 3
     for (let axis = 0; axis < 3; axis++) point[axis] = points[i + axis]!
-    scene.cast(point, -up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, -up * nz + a * tz + b * bz, 0, 1 / rays, out)
+    scene.cast(
+      point,
+      -up * nx + a * tx + b * bx,
+      -up * ny + a * ty + b * by,
+      -up * nz + a * tz + b * bz,
+      0,
+      1 / rays,
+      out,
+    )
   }
   return out
 }
 
-/** First landings become final ones: each face keeps its absorptance, the rest goes round a well-mixed room until all is taken in. */
+/**
+ * First landings become final ones: each face keeps its absorptance, the rest goes round a well-mixed room until all is
+ * taken in.
+ */
 export function settle(first: Float64Array, faces: readonly LightFace[]): Float32Array {
   let bounced = 0
   let sink = 0
@@ -218,18 +269,27 @@ export function settle(first: Float64Array, faces: readonly LightFace[]): Float3
     sink += faces[i]!.areaM2 * faces[i]!.absorptance
   }
   const out = new Float32Array(faces.length)
-  for (let i = 0; i < faces.length; i++) out[i] = first[i]! * faces[i]!.absorptance + (sink > 0 ? bounced * faces[i]!.areaM2 * faces[i]!.absorptance / sink : 0)
+  for (let i = 0; i < faces.length; i++)
+    out[i] =
+      first[i]! * faces[i]!.absorptance + (sink > 0 ? (bounced * faces[i]!.areaM2 * faces[i]!.absorptance) / sink : 0)
   return out
 }
 
 /** Place in the table of a sun at `east, north, up`, as four entries and their weights. */
-export function tablePlace(latitudeDeg: number, e: number, n: number, u: number, index: Int32Array, weight: Float64Array): void {
+export function tablePlace(
+  latitudeDeg: number,
+  e: number,
+  n: number,
+  u: number,
+  index: Int32Array,
+  weight: Float64Array,
+): void {
   const phi = latitudeDeg * RAD
   const dec = asin(max(-1, min(1, u * sin(phi) + n * cos(phi)))) / RAD
   const hour = atan2(-e, u * cos(phi) - n * sin(phi)) / RAD
   const d = max(0, min(DECLINATIONS - 1.0001, (dec + 23.5) / DECLINATION_STEP))
   const d0 = floor(d)
-  const k = (((hour + 180) / HOUR_ANGLE_STEP) % HOUR_ANGLES + HOUR_ANGLES) % HOUR_ANGLES
+  const k = ((((hour + 180) / HOUR_ANGLE_STEP) % HOUR_ANGLES) + HOUR_ANGLES) % HOUR_ANGLES
   const k0 = floor(k) % HOUR_ANGLES
   const k1 = (k0 + 1) % HOUR_ANGLES
   const fd = d - d0

@@ -33,27 +33,32 @@ export interface SkyShape {
  */
 export function skyShape(diffuse: number, beam: number, sunAltitudeDeg: number, extraterrestrial: number): SkyShape {
   if (diffuse <= 0.5 || sunAltitudeDeg <= 0) return { circumsolar: 0, horizon: 0 }
-  const z = Math.PI / 2 - sunAltitudeDeg * Math.PI / 180
+  const z = Math.PI / 2 - (sunAltitudeDeg * Math.PI) / 180
   const cube = 1.041 * z * z * z
   const clearness = ((diffuse + beam) / diffuse + cube) / (1 + cube)
-  const airMass = 1 / (sin(sunAltitudeDeg * Math.PI / 180) + 0.50572 * (sunAltitudeDeg + 6.07995) ** -1.6364)
-  const brightness = diffuse * airMass / extraterrestrial
+  const airMass = 1 / (sin((sunAltitudeDeg * Math.PI) / 180) + 0.50572 * (sunAltitudeDeg + 6.07995) ** -1.6364)
+  const brightness = (diffuse * airMass) / extraterrestrial
   let bin = 0
   while (clearness >= BIN_TOP[bin]!) bin++
   const f = F[bin]!
-  return {
-    circumsolar: max(0, f[0] + f[1] * brightness + f[2] * z),
-    horizon: f[3] + f[4] * brightness + f[5] * z,
-  }
+  return { circumsolar: max(0, f[0] + f[1] * brightness + f[2] * z), horizon: f[3] + f[4] * brightness + f[5] * z }
 }
 
-/** Sky-diffuse light on a plane in two parts, each as a multiple of diffuse on the level: what comes from round the sun and goes with the beam, and the rest. */
-export function skyOnPlane(shape: SkyShape, normal: Vector3, sun: Vector3, cosIncidence: number): { withBeam: number, spread: number } {
+/**
+ * Sky-diffuse light on a plane in two parts, each as a multiple of diffuse on the level: what comes from round the sun
+ * and goes with the beam, and the rest.
+ */
+export function skyOnPlane(
+  shape: SkyShape,
+  normal: Vector3,
+  sun: Vector3,
+  cosIncidence: number,
+): { withBeam: number; spread: number } {
   const a = max(0, cosIncidence)
   const b = max(0.087, dot(sun, { e: 0, n: 0, u: 1 }))
   const sinTilt = sqrt(max(0, 1 - normal.u * normal.u))
-  const spread = (1 - shape.circumsolar) * (1 + normal.u) / 2 + shape.horizon * sinTilt
-  return { withBeam: shape.circumsolar * a / b, spread: max(0, spread) }
+  const spread = ((1 - shape.circumsolar) * (1 + normal.u)) / 2 + shape.horizon * sinTilt
+  return { withBeam: (shape.circumsolar * a) / b, spread: max(0, spread) }
 }
 
 /** The sky of every lit hour of a year: where the sun stands, and the sky's shape. */
@@ -81,7 +86,12 @@ export function skyHours(site: SiteYear): SkyHours {
     if (site.globalWm2[h]! <= 0) continue
     const altitude = site.sunAltitudeDeg[h]!
     const sun = skyVector(altitude, site.sunAzimuthDeg[h]!)
-    const shape = skyShape(site.diffuseWm2[h]!, altitude > 0 ? site.beamWm2[h]! : 0, altitude, site.extraterrestrialWm2[h]!)
+    const shape = skyShape(
+      site.diffuseWm2[h]!,
+      altitude > 0 ? site.beamWm2[h]! : 0,
+      altitude,
+      site.extraterrestrialWm2[h]!,
+    )
     lit.push(h)
     sky.e[h] = sun.e
     sky.n[h] = sun.n

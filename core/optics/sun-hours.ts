@@ -10,7 +10,10 @@ import { roomDirection } from './landing'
 export interface SunHours {
   /** As the reader calls it: “bed 1”, “barrels”, “back wall”. */
   name: string
-  /** Hours a day under a clear sky, in the middle of the month: an hour in which a third of the thing is lit counts for a third. */
+  /**
+   * Hours a day under a clear sky, in the middle of the month: an hour in which a third of the thing is lit counts for
+   * a third.
+   */
   clear: number[]
   /** The same with this site's clouds. */
   usual: number[]
@@ -20,14 +23,19 @@ const STEP_MIN = 15
 /** A beam weaker than this casts no shadow that one would call sun, W/m². WMO's threshold of bright sunshine. */
 const BRIGHT_WM2 = 120
 
-/** Monthly hours of direct sun on beds, benches, mass, floor and back wall: points on the faces that can see the sunny glass are looked from towards the sun. */
+/**
+ * Monthly hours of direct sun on beds, benches, mass, floor and back wall: points on the faces that can see the sunny
+ * glass are looked from towards the sun.
+ */
 export function sunHours(design: Pick<Design, 'shape'>, building: Building, site: SiteYear): SunHours[] {
   const scene = makeScene(building, shadingOf(design.shape, building.outline))
   const panes = new Set<string>(building.surfaces.filter(s => s.kind === 'glazed').map(s => s.id))
   const landed = new Float64Array(scene.faces.length)
   const things = pointsOnThings(building)
   const bright = brightShare(site)
-  const out = things.map((t): SunHours => ({ name: t.name, clear: new Array<number>(12).fill(0), usual: new Array<number>(12).fill(0) }))
+  const out = things.map(
+    (t): SunHours => ({ name: t.name, clear: new Array<number>(12).fill(0), usual: new Array<number>(12).fill(0) }),
+  )
   const start = yearStartUtc(site.standardOffsetH)
   for (let month = 0; month < 12; month++) {
     const midnight = start + middleOfMonth(month) * 86400000
@@ -38,7 +46,9 @@ export function sunHours(design: Pick<Design, 'shape'>, building: Building, site
       const [dx, dy, dz] = roomDirection(building, v.e, v.n, v.u)
       things.forEach((thing, i) => {
         scene.cast(thing.points, dx, dy, dz, 1, STEP_MIN / 60 / (thing.points.length / 3), landed.fill(0))
-        scene.faces.forEach((f, k) => { if (panes.has(f)) out[i]!.clear[month]! += landed[k]! })
+        scene.faces.forEach((f, k) => {
+          if (panes.has(f)) out[i]!.clear[month]! += landed[k]!
+        })
       })
     }
     for (const o of out) o.usual[month] = o.clear[month]! * bright[month]!
@@ -64,8 +74,8 @@ const UP = [0.15, 0.5, 0.85]
 /** Off the face, so that a ray does not begin inside of it, m. */
 const OFF = 0.01
 
-function pointsOnThings(building: Building): { name: string, points: Float64Array }[] {
-  const out: { name: string, points: Vec[] }[] = []
+function pointsOnThings(building: Building): { name: string; points: Float64Array }[] {
+  const out: { name: string; points: Vec[] }[] = []
   const many = (kind: string) => building.objects.filter(o => o.kind === kind).length > 1
   for (const o of building.objects) {
     const points: Vec[] = []
@@ -81,7 +91,11 @@ function pointsOnThings(building: Building): { name: string, points: Float64Arra
   const { outline, lengthM: L } = building
   if (outline.form !== 'dome') {
     out.push({ name: 'floor', points: ALONG.flatMap(t => ALONG.map((u): Vec => [outline.widthM * u, L * t, OFF])) })
-    if (outline.backWallM > 0.3) out.push({ name: 'back wall', points: ALONG.flatMap(t => UP.map((u): Vec => [outline.widthM - OFF, L * t, outline.backWallM * u])) })
+    if (outline.backWallM > 0.3)
+      out.push({
+        name: 'back wall',
+        points: ALONG.flatMap(t => UP.map((u): Vec => [outline.widthM - OFF, L * t, outline.backWallM * u])),
+      })
   }
   return out.map(({ name, points }) => ({ name, points: Float64Array.from(points.flat()) }))
 }

@@ -12,7 +12,10 @@ const FITTINGS = 4
 /** Height of the corrugations of drainage pipe, m: the roughness that the flow feels. */
 export const CORRUGATION_M = 0.003
 
-/** Friction factor (Darcy) of a pipe. Reynolds number above 1, roughness over diameter 0–0.1. 64/Re below 2300, above it Swamee & Jain 1976. */
+/**
+ * Friction factor (Darcy) of a pipe. Reynolds number above 1, roughness over diameter 0–0.1. 64/Re below 2300, above it
+ * Swamee & Jain 1976.
+ */
 export function frictionFactor(reynolds: number, relativeRoughness: number): number {
   if (reynolds < 2300) return 64 / max(1, reynolds)
   return 0.25 / log10(relativeRoughness / 3.7 + 5.74 / reynolds ** 0.9) ** 2
@@ -20,12 +23,15 @@ export function frictionFactor(reynolds: number, relativeRoughness: number): num
 
 /** Heat passed from air to a pipe's wall, W/m²K. Gnielinski 1976 above Re 3000; 3.66 below. */
 export function pipeFilm(reynolds: number, friction: number, diameterM: number): number {
-  if (reynolds < 3000) return 3.66 * AIR_CONDUCTIVITY / diameterM
+  if (reynolds < 3000) return (3.66 * AIR_CONDUCTIVITY) / diameterM
   const f = friction / 8
   // The formula holds for smooth and slightly rough pipes: corrugations add friction faster than heat.
   const smooth = (0.79 * log(reynolds) - 1.64) ** -2 / 8
   const used = Math.min(f, 2 * smooth)
-  return used * (reynolds - 1000) * PRANDTL / (1 + 12.7 * sqrt(used) * (PRANDTL ** (2 / 3) - 1)) * AIR_CONDUCTIVITY / diameterM
+  return (
+    (((used * (reynolds - 1000) * PRANDTL) / (1 + 12.7 * sqrt(used) * (PRANDTL ** (2 / 3) - 1))) * AIR_CONDUCTIVITY) /
+    diameterM
+  )
 }
 
 /** Where a fan's straight curve meets a path's resistance: flow, m³/s, by halving. `pressurePa` must rise with flow. */
@@ -67,33 +73,48 @@ export interface AirPath {
 
 /** A round pipe's numbers for a bundle. */
 export function roundPipe(diameterM: number): Pick<PipeBundle, 'diameterM' | 'areaM2' | 'perimeterM'> {
-  return { diameterM, areaM2: PI * diameterM ** 2 / 4, perimeterM: PI * diameterM }
+  return { diameterM, areaM2: (PI * diameterM ** 2) / 4, perimeterM: PI * diameterM }
 }
 
 /** A channel of a width and height, m, by its hydraulic diameter. */
-export function rectangularChannel(widthM: number, heightM: number): Pick<PipeBundle, 'diameterM' | 'areaM2' | 'perimeterM'> {
-  return { diameterM: 2 * widthM * heightM / (widthM + heightM), areaM2: widthM * heightM, perimeterM: 2 * (widthM + heightM) }
+export function rectangularChannel(
+  widthM: number,
+  heightM: number,
+): Pick<PipeBundle, 'diameterM' | 'areaM2' | 'perimeterM'> {
+  return {
+    diameterM: (2 * widthM * heightM) / (widthM + heightM),
+    areaM2: widthM * heightM,
+    perimeterM: 2 * (widthM + heightM),
+  }
 }
 
 /** Pressure to drive a flow through a bundle, Pa: Darcy–Weisbach with fittings. */
 export function bundlePressurePa(bundle: Omit<PipeBundle, 'fan'>, flowM3s: number): number {
   const v = flowM3s / bundle.pipes / bundle.areaM2
-  const reynolds = AIR_DENSITY * v * bundle.diameterM / AIR_VISCOSITY
+  const reynolds = (AIR_DENSITY * v * bundle.diameterM) / AIR_VISCOSITY
   const f = frictionFactor(reynolds, bundle.roughnessM / bundle.diameterM)
-  return (f * bundle.lengthM / bundle.diameterM + FITTINGS) * AIR_DENSITY * v * v / 2
+  return (((f * bundle.lengthM) / bundle.diameterM + FITTINGS) * AIR_DENSITY * v * v) / 2
 }
 
 /**
- * Flow, pressure and heat transfer of parallel pipes in soil with their fan. The soil's own resistance is that of a sleeve reaching a quarter metre from the
+ * Flow, pressure and heat transfer of parallel pipes in soil with their fan. The soil's own resistance is that of a
+ * sleeve reaching a quarter metre from the
  * pipe's middle, to the cell that holds it.
  */
 export function airPath(bundle: PipeBundle): AirPath {
   const flowM3s = operatingFlow(bundle.fan, q => bundlePressurePa(bundle, q))
   const velocityMs = flowM3s / bundle.pipes / bundle.areaM2
-  const reynolds = AIR_DENSITY * velocityMs * bundle.diameterM / AIR_VISCOSITY
+  const reynolds = (AIR_DENSITY * velocityMs * bundle.diameterM) / AIR_VISCOSITY
   const h = pipeFilm(reynolds, frictionFactor(reynolds, bundle.roughnessM / bundle.diameterM), bundle.diameterM)
   const sleeve = log(max(1.2, 0.5 / bundle.diameterM)) / (2 * PI * bundle.soilConductivity)
   const perMetre = 1 / (1 / (h * bundle.perimeterM) + sleeve)
-  const ntu = perMetre * bundle.lengthM * bundle.pipes / max(1e-9, flowM3s * AIR_DENSITY * AIR_HEAT)
-  return { flowM3s, pressurePa: bundlePressurePa(bundle, flowM3s), velocityMs, reynolds, ntu, effectiveness: 1 - Math.exp(-ntu) }
+  const ntu = (perMetre * bundle.lengthM * bundle.pipes) / max(1e-9, flowM3s * AIR_DENSITY * AIR_HEAT)
+  return {
+    flowM3s,
+    pressurePa: bundlePressurePa(bundle, flowM3s),
+    velocityMs,
+    reynolds,
+    ntu,
+    effectiveness: 1 - Math.exp(-ntu),
+  }
 }

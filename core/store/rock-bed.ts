@@ -19,10 +19,19 @@ export function rockFilm(massFlux: number, rockM: number): number {
 /** Pressure drop through a bed, Pa. Ergun 1952. Velocity over the whole face, m/s. */
 export function rockPressurePa(velocityMs: number, lengthM: number, rockM: number): number {
   const e = VOID
-  return lengthM * (150 * AIR_VISCOSITY * (1 - e) ** 2 / (e ** 3 * rockM ** 2) * velocityMs + 1.75 * AIR_DENSITY * (1 - e) / (e ** 3 * rockM) * velocityMs ** 2)
+  return (
+    lengthM *
+    (((150 * AIR_VISCOSITY * (1 - e) ** 2) / (e ** 3 * rockM ** 2)) * velocityMs +
+      ((1.75 * AIR_DENSITY * (1 - e)) / (e ** 3 * rockM)) * velocityMs ** 2)
+  )
 }
 
-export interface RockBedInput { areaM2: number, depthM: number, rockM: number, fan: Fan }
+export interface RockBedInput {
+  areaM2: number
+  depthM: number
+  rockM: number
+  fan: Fan
+}
 
 /** A packed bed with its fan running: nodes in line with the flow. */
 export interface RockBed {
@@ -36,9 +45,15 @@ export interface RockBed {
 
 /** Flow and heat transfer of a bed through which the air runs from top to bottom or back. */
 export function rockBed(input: RockBedInput): RockBed {
-  const at = (q: number) => rockPressurePa(q / input.areaM2, input.depthM, input.rockM) + 40 * (q / (input.fan.freeFlowM3h / 3600)) ** 2
+  const at = (q: number) =>
+    rockPressurePa(q / input.areaM2, input.depthM, input.rockM) + 40 * (q / (input.fan.freeFlowM3h / 3600)) ** 2
   const flowM3s = operatingFlow(input.fan, at)
-  const flux = flowM3s * AIR_DENSITY / input.areaM2
-  const ntu = rockFilm(flux, input.rockM) * input.depthM / ROCK_NODES / max(1e-9, flux * AIR_HEAT)
-  return { flowM3s, pressurePa: at(flowM3s), nodeEffectiveness: 1 - exp(-ntu), nodeCapacity: input.areaM2 * input.depthM * ROCK_CAPACITY / ROCK_NODES }
+  const flux = (flowM3s * AIR_DENSITY) / input.areaM2
+  const ntu = (rockFilm(flux, input.rockM) * input.depthM) / ROCK_NODES / max(1e-9, flux * AIR_HEAT)
+  return {
+    flowM3s,
+    pressurePa: at(flowM3s),
+    nodeEffectiveness: 1 - exp(-ntu),
+    nodeCapacity: (input.areaM2 * input.depthM * ROCK_CAPACITY) / ROCK_NODES,
+  }
 }

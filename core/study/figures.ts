@@ -22,7 +22,10 @@ const AMPLE_W = 100000
 /** Where nothing else is asked, heat is compared at this air, °C: cool crops go on growing. */
 const COOL_C = 8
 
-/** Air that variants are compared at, °C: the heater's set point where there is one, else the warmest low that the aim asks for, and 8 °C at least. */
+/**
+ * Air that variants are compared at, °C: the heater's set point where there is one, else the warmest low that the aim
+ * asks for, and 8 °C at least.
+ */
 export function heldC(design: Pick<Design, 'aim' | 'topUp'>): number {
   if (design.topUp.heater.on) return design.topUp.heater.setPointC
   const lows = aimLine(design.aim).lowC.filter(c => c !== null)
@@ -33,12 +36,21 @@ export function heldC(design: Pick<Design, 'aim' | 'topUp'>): number {
 export function heldWhy(design: Pick<Design, 'aim' | 'topUp'>): string {
   const lows = aimLine(design.aim).lowC.filter(c => c !== null)
   if (design.topUp.heater.on || Math.max(...lows) >= COOL_C) return ''
-  return 'This house asks for less; heat is compared where cool crops go on growing, so that houses that need none can be told apart.'
+  return (
+    'This house asks for less; heat is compared where cool crops go on growing, so that houses that ' +
+    'need none can be told apart.'
+  )
 }
 
 /** The design with heat enough to hold that air. */
 export function heldDesign(design: Design): Design {
-  return { ...design, topUp: { ...design.topUp, heater: { ...design.topUp.heater, on: true, capacityW: AMPLE_W, setPointC: heldC(design) } } }
+  return {
+    ...design,
+    topUp: {
+      ...design.topUp,
+      heater: { ...design.topUp.heater, on: true, capacityW: AMPLE_W, setPointC: heldC(design) },
+    },
+  }
 }
 
 /** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
@@ -47,8 +59,12 @@ export function figuresOf(design: Design, engine: ReturnType<typeof createYearEn
   const dli = answers.months.map(m => m.dli)
   const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
   return {
-    coldestC: answers.freeRunning.coldestNight.insideC, heatKWh: answers.topUp.kWh,
+    coldestC: answers.freeRunning.coldestNight.insideC,
+    heatKWh: answers.topUp.kWh,
     winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0),
-    glazedM2: makeBuilding(design).surfaces.filter(s => s.kind === 'glazed').reduce((s, x) => s + x.areaM2, 0), cost: roughCost(design).total,
+    glazedM2: makeBuilding(design)
+      .surfaces.filter(s => s.kind === 'glazed')
+      .reduce((s, x) => s + x.areaM2, 0),
+    cost: roughCost(design).total,
   }
 }

@@ -1,10 +1,25 @@
 import { GLAZINGS, NIGHT_COVERS } from '../catalog'
-import { designFaults, documentFaults, FORMS, GLAZING_ANGLE_RANGE, madeToStand, withForm, withGlazingAngle, type Design, type Form } from '../design'
+import {
+  designFaults,
+  documentFaults,
+  FORMS,
+  GLAZING_ANGLE_RANGE,
+  madeToStand,
+  withForm,
+  withGlazingAngle,
+  type Design,
+  type Form,
+} from '../design'
 import { makeOutline } from '../geometry/section'
 import type { Figures } from './figures'
 
 /** One point of a study: the design, and where it stands on the study's axes. */
-export interface Variant { at: number, across: number, label: string, design: Design }
+export interface Variant {
+  at: number
+  across: number
+  label: string
+  design: Design
+}
 
 /** Those of the wanted variants that can be built, in order of their place. */
 function sound(wanted: Variant[]): Variant[] {
@@ -16,20 +31,29 @@ const withShape = (design: Design, shape: Design['shape']): Design => ({ ...desi
 /** Glazing angles every `stepDeg` over what the form allows: the ridge goes up and down, all else stays. */
 export function angleVariants(design: Design, stepDeg = 5): Variant[] {
   const out: Variant[] = []
-  for (let a = 20; a <= Math.min(80, GLAZING_ANGLE_RANGE[1]); a += stepDeg) out.push({ at: a, across: 0, label: `${a}°`, design: withShape(design, withGlazingAngle(design.shape, a)) })
+  for (let a = 20; a <= Math.min(80, GLAZING_ANGLE_RANGE[1]); a += stepDeg)
+    out.push({ at: a, across: 0, label: `${a}°`, design: withShape(design, withGlazingAngle(design.shape, a)) })
   return sound(out)
 }
 
 /** Turns of the sunny side from 60° west to 60° east. */
 export function turnVariants(design: Design, stepDeg = 15): Variant[] {
   const out: Variant[] = []
-  for (let t = -60; t <= 60; t += stepDeg) out.push({ at: t, across: 0, label: `${Math.abs(t)}° ${t < 0 ? 'west' : t > 0 ? 'east' : ''}`.trim(), design: withShape(design, { ...design.shape, turnDeg: t }) })
+  for (let t = -60; t <= 60; t += stepDeg)
+    out.push({
+      at: t,
+      across: 0,
+      label: `${Math.abs(t)}° ${t < 0 ? 'west' : t > 0 ? 'east' : ''}`.trim(),
+      design: withShape(design, { ...design.shape, turnDeg: t }),
+    })
   return sound(out)
 }
 
 /** Both at once, `at` the angle and `across` the turn. */
 export function mapVariants(design: Design): Variant[] {
-  return turnVariants(design, 20).flatMap(t => angleVariants(t.design, 10).map(a => ({ ...a, across: t.at, label: `${a.label}, ${t.label}` })))
+  return turnVariants(design, 20).flatMap(t =>
+    angleVariants(t.design, 10).map(a => ({ ...a, across: t.at, label: `${a.label}, ${t.label}` })),
+  )
 }
 
 /** Every form at the size of the design, in the order of {@link FORMS}. */
@@ -41,7 +65,8 @@ export function formVariants(design: Design): Variant[] {
 }
 
 /**
- * A design in another form that can be built: at the same size where that stands up, else with the ridge at the nearest height that does, and what stands in the house
+ * A design in another form that can be built: at the same size where that stands up, else with the ridge at the nearest
+ * height that does, and what stands in the house
  * moved or lowered as little as that takes. null where nothing does.
  * @param trail designs of earlier forms, latest last: what this form sets free again is taken from them
  * @param untouched nothing but the form has been changed since the first of them: then its own house comes back whole
@@ -50,10 +75,15 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   if (form === design.shape.form) return design
   const before = untouched ? [...trail].reverse().find(d => d.shape.form === form) : undefined
   if (before) return { ...design, shape: before.shape, store: before.store }
-  const plain = withForm(design.shape, form, trail.map(d => d.shape))
+  const plain = withForm(
+    design.shape,
+    form,
+    trail.map(d => d.shape),
+  )
   const tries = [plain]
   const { glazingAngleDeg } = makeOutline(plain)
-  for (const angle of [Math.min(60, Math.max(30, glazingAngleDeg)), 45, 55, 35, 25, 15]) tries.push(withGlazingAngle(plain, angle))
+  for (const angle of [Math.min(60, Math.max(30, glazingAngleDeg)), 45, 55, 35, 25, 15])
+    tries.push(withGlazingAngle(plain, angle))
   for (const t of [...tries]) tries.push({ ...t, sunkM: 0, riseM: 0 })
   for (const shape of tries) {
     const tried = withShape(design, shape)
@@ -65,47 +95,93 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
 
 /** Every glazing in the same openings. */
 export function glazingVariants(design: Design): Variant[] {
-  return sound(GLAZINGS.map((g, i) => ({ at: i, across: 0, label: g.id, design: { ...design, skin: { ...design.skin, glazing: g.id } } })))
+  return sound(
+    GLAZINGS.map((g, i) => ({
+      at: i,
+      across: 0,
+      label: g.id,
+      design: { ...design, skin: { ...design.skin, glazing: g.id } },
+    })),
+  )
 }
 
 /** Every night cover, and none, over the same glazing. */
 export function coverVariants(design: Design): Variant[] {
-  return sound(NIGHT_COVERS.map((c, i) => ({ at: i, across: 0, label: c.id, design: { ...design, skin: { ...design.skin, cover: { ...design.skin.cover, id: c.id } } } })))
+  return sound(
+    NIGHT_COVERS.map((c, i) => ({
+      at: i,
+      across: 0,
+      label: c.id,
+      design: { ...design, skin: { ...design.skin, cover: { ...design.skin.cover, id: c.id } } },
+    })),
+  )
 }
 
-/** More and less insulation in the walls: the layer that insulates most, from none to 30 cm. `at` is its thickness, m. */
+/**
+ * More and less insulation in the walls: the layer that insulates most, from none to 30 cm. `at` is its thickness, m.
+ */
 export function wallVariants(design: Design): Variant[] {
   const { wall } = design.skin
   const index = mainInsulation(wall)
-  return sound([0.002, 0.025, 0.05, 0.075, 0.1, 0.15, 0.2, 0.3].map(t => ({
-    at: t, across: 0, label: `${Math.round(t * 1000)} mm`,
-    design: { ...design, skin: { ...design.skin, wall: index < 0 ? [{ material: 'eps', thicknessM: t }, ...wall] : wall.map((l, i) => (i === index ? { ...l, thicknessM: t } : l)) } },
-  })))
+  return sound(
+    [0.002, 0.025, 0.05, 0.075, 0.1, 0.15, 0.2, 0.3].map(t => ({
+      at: t,
+      across: 0,
+      label: `${Math.round(t * 1000)} mm`,
+      design: {
+        ...design,
+        skin: {
+          ...design.skin,
+          wall:
+            index < 0
+              ? [{ material: 'eps', thicknessM: t }, ...wall]
+              : wall.map((l, i) => (i === index ? { ...l, thicknessM: t } : l)),
+        },
+      },
+    })),
+  )
 }
 
 /** The layer of a wall that is insulation and thickest; −1 where there is none. */
 export function mainInsulation(layers: Design['skin']['wall']): number {
   let best = -1
   layers.forEach((l, i) => {
-    if (['eps', 'xps', 'pir', 'mineral-wool', 'wood-fibre', 'straw'].includes(l.material) && (best < 0 || l.thicknessM > layers[best]!.thicknessM)) best = i
+    if (
+      ['eps', 'xps', 'pir', 'mineral-wool', 'wood-fibre', 'straw'].includes(l.material) &&
+      (best < 0 || l.thicknessM > layers[best]!.thicknessM)
+    )
+      best = i
   })
   return best
 }
 
 /** A step of a ladder of wall insulation: what it costs more than the one before, and what heat it saves a year. */
-export interface Payback { fromM: number, toM: number, extraCost: number, savedKWh: number, /** Years until the saved fuel has paid; Infinity where none is saved. */ years: number }
+export interface Payback {
+  fromM: number
+  toM: number
+  extraCost: number
+  savedKWh: number
+  /** Years until the saved fuel has paid; Infinity where none is saved. */
+  years: number
+}
 
 /**
  * When more insulation stops paying: each step's simple pay-back at a price of useful heat.
  * @param pricePerKWh money per kWh of useful heat, 0 or more
  */
-export function paybackSteps(points: readonly { at: number, figures: Figures }[], pricePerKWh: number): Payback[] {
+export function paybackSteps(points: readonly { at: number; figures: Figures }[], pricePerKWh: number): Payback[] {
   const sorted = [...points].sort((a, b) => a.at - b.at)
   return sorted.slice(1).map((p, i) => {
     const before = sorted[i]!
     const extraCost = p.figures.cost - before.figures.cost
     const savedKWh = before.figures.heatKWh - p.figures.heatKWh
-    return { fromM: before.at, toM: p.at, extraCost, savedKWh, years: savedKWh * pricePerKWh > 1e-9 ? extraCost / (savedKWh * pricePerKWh) : Infinity }
+    return {
+      fromM: before.at,
+      toM: p.at,
+      extraCost,
+      savedKWh,
+      years: savedKWh * pricePerKWh > 1e-9 ? extraCost / (savedKWh * pricePerKWh) : Infinity,
+    }
   })
 }
 
@@ -115,19 +191,40 @@ export interface MoneyMatch {
   /** What the cover lifts the coldest night by, K, and saves of the heat a year, kWh. */
   coverK: number
   coverKWh: number
-  /** The glazing that does most for at most that money more than the design's own, and for what; null where none is within it. */
-  glazing: { id: string, cost: number, liftK: number, savedKWh: number } | null
+  /**
+   * The glazing that does most for at most that money more than the design's own, and for what; null where none is
+   * within it.
+   */
+  glazing: { id: string; cost: number; liftK: number; savedKWh: number } | null
   /** The best glazing at any price. */
-  best: { id: string, cost: number, liftK: number, savedKWh: number } | null
+  best: { id: string; cost: number; liftK: number; savedKWh: number } | null
 }
 
 /**
  * Sets a cover against glazing.
  * @param bare figures of the design without a cover; @param covered with it; @param glazings by id, without a cover
  */
-export function matchMoney(bare: Figures, covered: Figures, glazings: readonly { id: string, figures: Figures }[]): MoneyMatch {
+export function matchMoney(
+  bare: Figures,
+  covered: Figures,
+  glazings: readonly { id: string; figures: Figures }[],
+): MoneyMatch {
   const coverCost = covered.cost - bare.cost
-  const rows = glazings.map(g => ({ id: g.id, cost: g.figures.cost - bare.cost, liftK: g.figures.coldestC - bare.coldestC, savedKWh: bare.heatKWh - g.figures.heatKWh })).filter(g => g.liftK > 0)
-  const most = (list: typeof rows) => list.reduce<typeof rows[number] | null>((b, r) => (b === null || r.liftK > b.liftK ? r : b), null)
-  return { coverCost, coverK: covered.coldestC - bare.coldestC, coverKWh: bare.heatKWh - covered.heatKWh, glazing: most(rows.filter(r => r.cost <= coverCost)), best: most(rows) }
+  const rows = glazings
+    .map(g => ({
+      id: g.id,
+      cost: g.figures.cost - bare.cost,
+      liftK: g.figures.coldestC - bare.coldestC,
+      savedKWh: bare.heatKWh - g.figures.heatKWh,
+    }))
+    .filter(g => g.liftK > 0)
+  const most = (list: typeof rows) =>
+    list.reduce<(typeof rows)[number] | null>((b, r) => (b === null || r.liftK > b.liftK ? r : b), null)
+  return {
+    coverCost,
+    coverK: covered.coldestC - bare.coldestC,
+    coverKWh: bare.heatKWh - covered.heatKWh,
+    glazing: most(rows.filter(r => r.cost <= coverCost)),
+    best: most(rows),
+  }
 }

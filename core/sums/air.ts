@@ -5,14 +5,20 @@ import { line, need, plain, type Sum } from './sum'
 const FOOT = 0.3048
 
 /** Pipe for an earth store by the rule: at least a foot of pipe to every ten cubic feet of house. Thin evidence. */
-export function pipeRule(volumeM3: number, pipeLengthM: number): Sum<{ lengthM: number, pipes: number }> {
+export function pipeRule(volumeM3: number, pipeLengthM: number): Sum<{ lengthM: number; pipes: number }> {
   need('volume', volumeM3, 1)
   need('length of one pipe', pipeLengthM, 0.5)
-  const lengthM = volumeM3 / FOOT ** 3 / 10 * FOOT
+  const lengthM = (volumeM3 / FOOT ** 3 / 10) * FOOT
   const pipes = Math.ceil(lengthM / pipeLengthM - 1e-9)
   return {
-    result: { lengthM, pipes }, rule: 'Volume in ft³ ÷ 10 in feet of pipe. A builders’ rule with thin evidence: the year decides.',
-    lines: [line('V', 'volume of the house', volumeM3, 'volume'), line('L', 'pipe in all', lengthM, 'length'), line('l', 'one pipe', pipeLengthM, 'length'), line('n', 'pipes, rounded up', pipes, 'count')],
+    result: { lengthM, pipes },
+    rule: 'Volume in ft³ ÷ 10 in feet of pipe. A builders’ rule with thin evidence: the year decides.',
+    lines: [
+      line('V', 'volume of the house', volumeM3, 'volume'),
+      line('L', 'pipe in all', lengthM, 'length'),
+      line('l', 'one pipe', pipeLengthM, 'length'),
+      line('n', 'pipes, rounded up', pipes, 'count'),
+    ],
   }
 }
 
@@ -20,10 +26,15 @@ export function pipeRule(volumeM3: number, pipeLengthM: number): Sum<{ lengthM: 
 export function fanRule(volumeM3: number, changesPerHour: number): Sum {
   need('volume', volumeM3, 1)
   need('air changes', changesPerHour, 0.5, 60)
-  const flow = volumeM3 * changesPerHour / 3600
+  const flow = (volumeM3 * changesPerHour) / 3600
   return {
-    result: flow, rule: '4–8 air changes an hour through the pipes.',
-    lines: [line('V', 'volume of the house', volumeM3, 'volume'), plain('n', 'changes an hour', changesPerHour), plain('q', 'V × n', flow * 3600, 'm³/h')],
+    result: flow,
+    rule: '4–8 air changes an hour through the pipes.',
+    lines: [
+      line('V', 'volume of the house', volumeM3, 'volume'),
+      plain('n', 'changes an hour', changesPerHour),
+      plain('q', 'V × n', flow * 3600, 'm³/h'),
+    ],
   }
 }
 
@@ -36,10 +47,15 @@ export function pipePressure(flowM3s: number, pipes: number, lengthM: number, di
   const bundle = { ...roundPipe(diameterM), pipes, lengthM, roughnessM: CORRUGATION_M, soilConductivity: 1.5 }
   const pressure = bundlePressurePa(bundle, flowM3s)
   return {
-    result: pressure, rule: 'Darcy–Weisbach, corrugations 3 mm, fittings as four velocity heads.',
+    result: pressure,
+    rule: 'Darcy–Weisbach, corrugations 3 mm, fittings as four velocity heads.',
     lines: [
-      plain('q', 'flow in all', flowM3s * 3600, 'm³/h'), line('n', 'pipes', pipes, 'count'), line('v', 'speed in each', flowM3s / pipes / bundle.areaM2, 'speed'), line('L', 'length', lengthM, 'length'),
-      line('D', 'diameter', diameterM, 'thickness'), plain('Δp', 'pressure', pressure, 'Pa'),
+      plain('q', 'flow in all', flowM3s * 3600, 'm³/h'),
+      line('n', 'pipes', pipes, 'count'),
+      line('v', 'speed in each', flowM3s / pipes / bundle.areaM2, 'speed'),
+      line('L', 'length', lengthM, 'length'),
+      line('D', 'diameter', diameterM, 'thickness'),
+      plain('Δp', 'pressure', pressure, 'Pa'),
     ],
   }
 }
@@ -52,9 +68,13 @@ export function fanOnPipes(fan: Fan, pipes: number, lengthM: number, diameterM: 
   const bundle = { ...roundPipe(diameterM), pipes, lengthM, roughnessM: CORRUGATION_M, soilConductivity: 1.5 }
   const flow = operatingFlow(fan, q => bundlePressurePa(bundle, q))
   return {
-    result: flow, rule: 'The fan’s curve, taken as straight, against the pipes’ friction.',
+    result: flow,
+    rule: 'The fan’s curve, taken as straight, against the pipes’ friction.',
     lines: [
-      plain('q₀', 'fan blowing free', fan.freeFlowM3h, 'm³/h'), plain('p₀', 'fan shut off', fan.shutOffPa, 'Pa'), plain('Δp', 'pressure where they meet', bundlePressurePa(bundle, flow), 'Pa'), plain('q', 'flow there', flow * 3600, 'm³/h'),
+      plain('q₀', 'fan blowing free', fan.freeFlowM3h, 'm³/h'),
+      plain('p₀', 'fan shut off', fan.shutOffPa, 'Pa'),
+      plain('Δp', 'pressure where they meet', bundlePressurePa(bundle, flow), 'Pa'),
+      plain('q', 'flow there', flow * 3600, 'm³/h'),
     ],
   }
 }
@@ -63,11 +83,17 @@ export function fanOnPipes(fan: Fan, pipes: number, lengthM: number, diameterM: 
 export function manifoldSize(pipes: number, diameterM: number): Sum {
   need('pipes', pipes, 1)
   need('diameter', diameterM, 0.02, 2)
-  const area = pipes * Math.PI * diameterM ** 2 / 4
-  const size = Math.sqrt(4 * area / Math.PI)
+  const area = (pipes * Math.PI * diameterM ** 2) / 4
+  const size = Math.sqrt((4 * area) / Math.PI)
   return {
-    result: size, rule: 'Manifold area at least the sum of the pipes’.',
-    lines: [line('n', 'pipes', pipes, 'count'), line('D', 'each', diameterM, 'thickness'), line('A', 'area of all', area, 'area'), line('Dm', 'round manifold', size, 'thickness')],
+    result: size,
+    rule: 'Manifold area at least the sum of the pipes’.',
+    lines: [
+      line('n', 'pipes', pipes, 'count'),
+      line('D', 'each', diameterM, 'thickness'),
+      line('A', 'area of all', area, 'area'),
+      line('Dm', 'round manifold', size, 'thickness'),
+    ],
   }
 }
 
@@ -75,7 +101,15 @@ export function manifoldSize(pipes: number, diameterM: number): Sum {
 export function ventRule(floorM2: number, share = 0.2): Sum {
   need('floor', floorM2, 0)
   need('share', share, 0.01, 1)
-  return { result: floorM2 * share, rule: '15–25 % of the floor area low, and as much high.', lines: [line('F', 'floor', floorM2, 'area'), line('s', 'share', share, 'share'), line('A', 'low, and as much high', floorM2 * share, 'area')] }
+  return {
+    result: floorM2 * share,
+    rule: '15–25 % of the floor area low, and as much high.',
+    lines: [
+      line('F', 'floor', floorM2, 'area'),
+      line('s', 'share', share, 'share'),
+      line('A', 'low, and as much high', floorM2 * share, 'area'),
+    ],
+  }
 }
 
 /** Flow by stack through low and high openings, m³/s, no wind. Orifice equation, discharge 0.6. */
@@ -85,11 +119,15 @@ export function stackFlow(lowM2: number, highM2: number, riseM: number, insideC:
   need('rise', riseM, 0)
   const area = 1 / Math.sqrt(1 / lowM2 ** 2 + 1 / highM2 ** 2)
   const warm = Math.max(insideC, outsideC) + 273.15
-  const flow = 0.6 * area * Math.sqrt(2 * 9.81 * riseM * Math.abs(insideC - outsideC) / warm)
+  const flow = 0.6 * area * Math.sqrt((2 * 9.81 * riseM * Math.abs(insideC - outsideC)) / warm)
   return {
-    result: flow, rule: 'Orifice flow, both openings in series.',
+    result: flow,
+    rule: 'Orifice flow, both openings in series.',
     lines: [
-      line('A', 'both openings as one', area, 'area'), line('h', 'height between', riseM, 'length'), line('ΔT', 'difference', insideC - outsideC, 'temperatureDifference'), plain('q', '0.6 A √(2 g h ΔT ÷ T)', flow, 'm³/s'),
+      line('A', 'both openings as one', area, 'area'),
+      line('h', 'height between', riseM, 'length'),
+      line('ΔT', 'difference', insideC - outsideC, 'temperatureDifference'),
+      plain('q', '0.6 A √(2 g h ΔT ÷ T)', flow, 'm³/s'),
       plain('q', 'an hour', flow * 3600, 'm³/h'),
     ],
   }

@@ -7,40 +7,69 @@ export const WOODS = [
   { id: 'oak', name: 'Oak', stackedKgM3: 480, source: 'stacked logs at 20 % moisture, forestry tables' },
   { id: 'birch', name: 'Birch', stackedKgM3: 430, source: 'stacked logs at 20 % moisture, forestry tables' },
   { id: 'spruce', name: 'Spruce', stackedKgM3: 320, source: 'stacked logs at 20 % moisture, forestry tables' },
-  { id: 'poplar', name: 'Poplar or willow', stackedKgM3: 310, source: 'stacked logs at 20 % moisture, forestry tables' },
+  {
+    id: 'poplar',
+    name: 'Poplar or willow',
+    stackedKgM3: 310,
+    source: 'stacked logs at 20 % moisture, forestry tables',
+  },
 ] as const
 
-/** Heat of a kilogram of wood, J, by its water as a share of the whole (0–0.6). 18.5 MJ/kg dry, less the heat that boils the water off. */
+/**
+ * Heat of a kilogram of wood, J, by its water as a share of the whole (0–0.6). 18.5 MJ/kg dry, less the heat that boils
+ * the water off.
+ */
 export function woodHeatJkg(moisture: number): number {
   need('moisture', moisture, 0, 0.6)
   return 18.5e6 * (1 - moisture) - 2.44e6 * moisture
 }
 
 /** Wood for a winter: kg and stacked m³. @param efficiency of the stove, 0.05–1 */
-export function woodPerWinter(usefulJ: number, species: string, moisture: number, efficiency: number): Sum<{ kg: number, stackedM3: number }> {
+export function woodPerWinter(
+  usefulJ: number,
+  species: string,
+  moisture: number,
+  efficiency: number,
+): Sum<{ kg: number; stackedM3: number }> {
   need('heat', usefulJ, 0)
   need('efficiency', efficiency, 0.05, 1)
   const wood = entry(WOODS, species)
   const perKg = woodHeatJkg(moisture)
   const kg = usefulJ / perKg / efficiency
   // Stacked weights stand for wood with 20 % of water.
-  const stackedM3 = kg * (1 - moisture) / 0.8 / wood.stackedKgM3
+  const stackedM3 = (kg * (1 - moisture)) / 0.8 / wood.stackedKgM3
   return {
-    result: { kg, stackedM3 }, rule: 'Net heat of wood by its moisture; the same for all species by weight, not by volume.',
+    result: { kg, stackedM3 },
+    rule: 'Net heat of wood by its moisture; the same for all species by weight, not by volume.',
     lines: [
-      line('Q', 'heat needed', usefulJ, 'energy'), line('w', 'water in the wood', moisture, 'share'), line('H', 'heat of a kilogram', perKg, 'energy'), line('η', 'stove', efficiency, 'share'),
-      plain('m', 'Q ÷ (H × η)', kg, 'kg'), line('V', `${wood.name}, stacked`, stackedM3, 'volume'),
+      line('Q', 'heat needed', usefulJ, 'energy'),
+      line('w', 'water in the wood', moisture, 'share'),
+      line('H', 'heat of a kilogram', perKg, 'energy'),
+      line('η', 'stove', efficiency, 'share'),
+      plain('m', 'Q ÷ (H × η)', kg, 'kg'),
+      line('V', `${wood.name}, stacked`, stackedM3, 'volume'),
     ],
   }
 }
 
-/** Woodland that would grow it each year, m². Growth in kg of dry wood for each m² and year: about 0.4 for managed woodland, 1 for coppiced willow. */
+/**
+ * Woodland that would grow it each year, m². Growth in kg of dry wood for each m² and year: about 0.4 for managed
+ * woodland, 1 for coppiced willow.
+ */
 export function woodlandFor(woodKg: number, moisture: number, growthKgM2: number): Sum {
   need('wood', woodKg, 0)
   need('moisture', moisture, 0, 0.6)
   need('growth', growthKgM2, 0.05, 5)
-  const area = woodKg * (1 - moisture) / growthKgM2
-  return { result: area, rule: 'Yearly growth: about 4 t dry to the hectare in managed woodland, 8–12 t in coppiced willow.', lines: [plain('m', 'wood a year, dry', woodKg * (1 - moisture), 'kg'), plain('g', 'growth', growthKgM2, 'kg/m²'), line('A', 'm ÷ g', area, 'area')] }
+  const area = (woodKg * (1 - moisture)) / growthKgM2
+  return {
+    result: area,
+    rule: 'Yearly growth: about 4 t dry to the hectare in managed woodland, 8–12 t in coppiced willow.',
+    lines: [
+      plain('m', 'wood a year, dry', woodKg * (1 - moisture), 'kg'),
+      plain('g', 'growth', growthKgM2, 'kg/m²'),
+      line('A', 'm ÷ g', area, 'area'),
+    ],
+  }
 }
 
 /** Cost of a useful kWh, from the price of a unit as sold. */
@@ -49,8 +78,14 @@ export function costPerUsefulKWh(fuel: string, pricePerUnit: number): Sum {
   need('price', pricePerUnit, 0)
   const cost = pricePerUnit / f.perUnitKWh / f.efficiency
   return {
-    result: cost, rule: 'Price over heat in a unit and efficiency.',
-    lines: [plain('p', `price of a ${f.unit}`, pricePerUnit), plain('H', `heat in a ${f.unit}`, f.perUnitKWh, 'kWh'), line('η', 'efficiency', f.efficiency, 'share'), plain('c', 'p ÷ (H × η), for each useful kWh', cost)],
+    result: cost,
+    rule: 'Price over heat in a unit and efficiency.',
+    lines: [
+      plain('p', `price of a ${f.unit}`, pricePerUnit),
+      plain('H', `heat in a ${f.unit}`, f.perUnitKWh, 'kWh'),
+      line('η', 'efficiency', f.efficiency, 'share'),
+      plain('c', 'p ÷ (H × η), for each useful kWh', cost),
+    ],
   }
 }
 
@@ -59,7 +94,12 @@ export function payBack(cost: number, savedPerYear: number): Sum<number | null> 
   need('cost', cost, 0)
   const years = savedPerYear > 0 ? cost / savedPerYear : null
   return {
-    result: years, rule: 'Cost over yearly saving; interest and rising prices left out.',
-    lines: [plain('C', 'cost', cost), plain('S', 'saved a year', savedPerYear), years === null ? plain('t', 'nothing is saved: it does not pay back', 0) : plain('t', 'C ÷ S', years, 'years')],
+    result: years,
+    rule: 'Cost over yearly saving; interest and rising prices left out.',
+    lines: [
+      plain('C', 'cost', cost),
+      plain('S', 'saved a year', savedPerYear),
+      years === null ? plain('t', 'nothing is saved: it does not pay back', 0) : plain('t', 'C ÷ S', years, 'years'),
+    ],
   }
 }

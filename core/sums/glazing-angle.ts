@@ -24,8 +24,18 @@ export function angleSchools(latitudeDeg: number, coldNoonAltitudeDeg: number): 
   return [
     { id: 'equinox', name: 'equinox noon', angleDeg: at(l), why: 'For spring and autumn growing: the latitude.' },
     { id: 'plus-15', name: 'latitude + 15', angleDeg: at(l + 15), why: 'A rule between autumn and midwinter.' },
-    { id: 'coldest', name: 'coldest month’s noon', angleDeg: at(90 - coldNoonAltitudeDeg), why: 'For the weeks that need heat most.' },
+    {
+      id: 'coldest',
+      name: 'coldest month’s noon',
+      angleDeg: at(90 - coldNoonAltitudeDeg),
+      why: 'For the weeks that need heat most.',
+    },
     { id: 'plus-20', name: 'latitude + 20', angleDeg: at(l + 20), why: 'A rule close to midwinter.' },
-    { id: 'solstice', name: 'midwinter noon', angleDeg: at(90 - noonAltitudeDeg(-SOLSTICE, l)), why: 'For the lowest sun: the latitude + 23.4°.' },
+    {
+      id: 'solstice',
+      name: 'midwinter noon',
+      angleDeg: at(90 - noonAltitudeDeg(-SOLSTICE, l)),
+      why: 'For the lowest sun: the latitude + 23.4°.',
+    },
   ].sort((a, b) => a.angleDeg - b.angleDeg)
 }

@@ -4,14 +4,24 @@ import { line, need, plain, type Sum } from './sum'
 const AIR = 1200
 const WATER = 4184
 
-export interface LossPart { name: string, areaM2: number, uValue: number }
+export interface LossPart {
+  name: string
+  areaM2: number
+  uValue: number
+}
 
 /**
  * Heat loss at design temperatures: UA·ΔT of each part, and the air that leaks.
  * @param parts areas m² and U-values W/m²K, 0 or more
  * @param volumeM3 of the house; @param airChangesPerHour 0–20
  */
-export function designHeatLoss(parts: readonly LossPart[], volumeM3: number, airChangesPerHour: number, insideC: number, outsideC: number): Sum<{ watts: number, uaWK: number }> {
+export function designHeatLoss(
+  parts: readonly LossPart[],
+  volumeM3: number,
+  airChangesPerHour: number,
+  insideC: number,
+  outsideC: number,
+): Sum<{ watts: number; uaWK: number }> {
   need('volume', volumeM3, 0)
   need('air changes', airChangesPerHour, 0, 20)
   for (const p of parts) {
@@ -19,14 +29,22 @@ export function designHeatLoss(parts: readonly LossPart[], volumeM3: number, air
     need(`U-value of ${p.name}`, p.uValue, 0, 20)
   }
   const difference = insideC - outsideC
-  const leak = airChangesPerHour * volumeM3 * AIR / 3600
+  const leak = (airChangesPerHour * volumeM3 * AIR) / 3600
   const uaWK = parts.reduce((s, p) => s + p.areaM2 * p.uValue, leak)
   return {
-    result: { watts: uaWK * difference, uaWK }, rule: 'UA·ΔT, steady, as in EN 12831. Storage is left out: a real night is milder.',
+    result: { watts: uaWK * difference, uaWK },
+    rule: 'UA·ΔT, steady, as in EN 12831. Storage is left out: a real night is milder.',
     lines: [
       line('ΔT', 'inside less outside', difference, 'temperatureDifference'),
-      ...parts.map(p => plain('U·A', `${p.name}: ${p.areaM2.toFixed(1)} m² × ${p.uValue.toFixed(2)} W/m²K`, p.areaM2 * p.uValue, 'W/K')),
-      plain('n·V·ρc', `leaks: ${airChangesPerHour.toFixed(1)} changes an hour of ${volumeM3.toFixed(0)} m³`, leak, 'W/K'),
+      ...parts.map(p =>
+        plain('U·A', `${p.name}: ${p.areaM2.toFixed(1)} m² × ${p.uValue.toFixed(2)} W/m²K`, p.areaM2 * p.uValue, 'W/K'),
+      ),
+      plain(
+        'n·V·ρc',
+        `leaks: ${airChangesPerHour.toFixed(1)} changes an hour of ${volumeM3.toFixed(0)} m³`,
+        leak,
+        'W/K',
+      ),
       plain('UA', 'all together', uaWK, 'W/K'),
       line('Q', 'UA × ΔT', uaWK * difference, 'power'),
     ],
@@ -39,15 +57,29 @@ export function heatStored(massKg: number, specificHeat: number, fallK: number):
   need('specific heat', specificHeat, 100, 5000)
   const joules = massKg * specificHeat * fallK
   return {
-    result: joules, rule: 'm·c·ΔT, by definition.',
-    lines: [plain('m', 'mass', massKg, 'kg'), plain('c', 'specific heat', specificHeat, 'J/kgK'), line('ΔT', 'fall of its temperature', fallK, 'temperatureDifference'), line('Q', 'm × c × ΔT', joules, 'energy')],
+    result: joules,
+    rule: 'm·c·ΔT, by definition.',
+    lines: [
+      plain('m', 'mass', massKg, 'kg'),
+      plain('c', 'specific heat', specificHeat, 'J/kgK'),
+      line('ΔT', 'fall of its temperature', fallK, 'temperatureDifference'),
+      line('Q', 'm × c × ΔT', joules, 'energy'),
+    ],
   }
 }
 
 /** Heat that the ice in water would give as it freezes on top of cooling, J. */
 export function heatOfFreezing(waterKg: number): Sum {
   need('water', waterKg, 0)
-  return { result: waterKg * 334000, rule: 'Latent heat of ice, 334 kJ/kg. Frozen vessels split.', lines: [plain('m', 'water', waterKg, 'kg'), plain('L', 'heat of ice', 334000, 'J/kg'), line('Q', 'm × L', waterKg * 334000, 'energy')] }
+  return {
+    result: waterKg * 334000,
+    rule: 'Latent heat of ice, 334 kJ/kg. Frozen vessels split.',
+    lines: [
+      plain('m', 'water', waterKg, 'kg'),
+      plain('L', 'heat of ice', 334000, 'J/kg'),
+      line('Q', 'm × L', waterKg * 334000, 'energy'),
+    ],
+  }
 }
 
 /** How long a store lasts against a loss, h: the sceptic's sum. */
@@ -55,17 +87,31 @@ export function hoursCovered(storedJ: number, lossW: number): Sum {
   need('heat stored', storedJ, 0)
   need('loss', lossW, 1e-9)
   const hours = storedJ / lossW / 3600
-  return { result: hours, rule: 'Stored heat over a steady loss.', lines: [line('Q', 'heat in store', storedJ, 'energy'), line('P', 'loss at these temperatures', lossW, 'power'), line('t', 'Q ÷ P', hours, 'hours')] }
+  return {
+    result: hours,
+    rule: 'Stored heat over a steady loss.',
+    lines: [
+      line('Q', 'heat in store', storedJ, 'energy'),
+      line('P', 'loss at these temperatures', lossW, 'power'),
+      line('t', 'Q ÷ P', hours, 'hours'),
+    ],
+  }
 }
 
 /** How much a day's sun warms a mass, K: what a dull day can do for a tonne of water. */
 export function warmingBySun(sunJ: number, share: number, massKg: number, specificHeat = WATER): Sum {
   need('share', share, 0, 1)
   need('mass', massKg, 1e-6)
-  const rise = sunJ * share / (massKg * specificHeat)
+  const rise = (sunJ * share) / (massKg * specificHeat)
   return {
-    result: rise, rule: 'Sun taken in over m·c; losses of the day left out.',
-    lines: [line('G', 'sun of the day', sunJ, 'energy'), line('s', 'share that the mass takes in', share, 'share'), plain('m·c', 'heat to warm it by 1 K', massKg * specificHeat, 'J/K'), line('ΔT', 'G × s ÷ m·c', rise, 'temperatureDifference')],
+    result: rise,
+    rule: 'Sun taken in over m·c; losses of the day left out.',
+    lines: [
+      line('G', 'sun of the day', sunJ, 'energy'),
+      line('s', 'share that the mass takes in', share, 'share'),
+      plain('m·c', 'heat to warm it by 1 K', massKg * specificHeat, 'J/K'),
+      line('ΔT', 'G × s ÷ m·c', rise, 'temperatureDifference'),
+    ],
   }
 }
 
@@ -77,32 +123,60 @@ export function daySolarGain(irradiationJm2: number, areaM2: number, transmittan
   need('pane share', paneShare, 0, 1)
   const joules = irradiationJm2 * areaM2 * transmittance * paneShare
   return {
-    result: joules, rule: 'Irradiation × area × transmittance × share that is not frame.',
-    lines: [line('H', 'sun on a square metre of the pane', irradiationJm2, 'energy'), line('A', 'glazing', areaM2, 'area'), line('τ', 'let through', transmittance, 'share'), line('f', 'pane, not frame', paneShare, 'share'), line('Q', 'H × A × τ × f', joules, 'energy')],
+    result: joules,
+    rule: 'Irradiation × area × transmittance × share that is not frame.',
+    lines: [
+      line('H', 'sun on a square metre of the pane', irradiationJm2, 'energy'),
+      line('A', 'glazing', areaM2, 'area'),
+      line('τ', 'let through', transmittance, 'share'),
+      line('f', 'pane, not frame', paneShare, 'share'),
+      line('Q', 'H × A × τ × f', joules, 'energy'),
+    ],
   }
 }
 
 /** Light left after layers: the rule that each takes its share. Shares 0–1 for one layer of each. */
-export function lightThroughLayers(layers: readonly { name: string, takes: number }[]): Sum {
+export function lightThroughLayers(layers: readonly { name: string; takes: number }[]): Sum {
   let left = 1
-  const lines = layers.map((l) => {
+  const lines = layers.map(l => {
     need(`share of ${l.name}`, l.takes, 0, 1)
     left *= 1 - l.takes
     return line('× τ', `${l.name} lets through ${(100 * (1 - l.takes)).toFixed(0)} %`, left, 'share')
   })
-  return { result: left, rule: 'Each layer takes its share of what reaches it: 8–10 % for a plastic layer, 8 % for clear glass. Below about 70 % fruiting crops suffer.', lines: [...lines, line('τ', 'light left', left, 'share')] }
+  return {
+    result: left,
+    rule:
+      'Each layer takes its share of what reaches it: 8–10 % for a plastic layer, 8 % for clear glass. ' +
+      'Below about 70 % fruiting crops suffer.',
+    lines: [...lines, line('τ', 'light left', left, 'share')],
+  }
 }
 
-/** Water in store by the rule of litres to a square metre of glazing. @param litresPerM2 80–200 by climate and purpose */
-export function waterRule(glazingM2: number, litresPerM2: number, vesselM3: number): Sum<{ m3: number, vessels: number }> {
+/**
+ * Water in store by the rule of litres to a square metre of glazing. @param litresPerM2 80–200 by climate and purpose
+ */
+export function waterRule(
+  glazingM2: number,
+  litresPerM2: number,
+  vesselM3: number,
+): Sum<{ m3: number; vessels: number }> {
   need('glazing', glazingM2, 0)
   need('litres per m²', litresPerM2, 1, 1000)
   need('vessel', vesselM3, 1e-4)
-  const m3 = glazingM2 * litresPerM2 / 1000
+  const m3 = (glazingM2 * litresPerM2) / 1000
   const vessels = Math.ceil(m3 / vesselM3 - 1e-9)
   return {
-    result: { m3, vessels }, rule: '80–200 L to each m² of glazing (2–5 US gal/ft²) by climate and purpose. Mass in direct sun works several times better than mass in shade.',
-    lines: [line('A', 'glazing', glazingM2, 'area'), plain('r', 'rule', litresPerM2, 'L/m²'), line('V', 'A × r', m3, 'volume'), line('v', 'one vessel', vesselM3, 'volume'), line('n', 'vessels, rounded up', vessels, 'count')],
+    result: { m3, vessels },
+    rule:
+      '80–200 L to each m² of glazing (2–5 US gal/ft²) by climate and purpose. Mass in direct sun works ' +
+      'several times better than mass in shade.',
+    lines: [
+      line('A', 'glazing', glazingM2, 'area'),
+      plain('r', 'rule', litresPerM2, 'L/m²'),
+      line('V', 'A × r', m3, 'volume'),
+      line('v', 'one vessel', vesselM3, 'volume'),
+      line('n', 'vessels, rounded up', vessels, 'count'),
+    ],
   }
 }
 
@@ -114,7 +188,16 @@ export function insulationSaves(areaM2: number, uBefore: number, uAfter: number,
   need('U-value after', uAfter, 0, 20)
   const joules = areaM2 * (uBefore - uAfter) * degreeHours * 3600
   return {
-    result: joules, rule: 'A·ΔU times the year’s degree-hours. It holds where the house is heated all winter; unheated houses save less.',
-    lines: [line('A', 'area', areaM2, 'area'), line('U₁', 'now', uBefore, 'transmittance'), line('U₂', 'insulated', uAfter, 'transmittance'), plain('Dh', 'degree-hours of the year', degreeHours, 'K·h'), line('Q', 'A × (U₁ − U₂) × Dh', joules, 'energy')],
+    result: joules,
+    rule:
+      'A·ΔU times the year’s degree-hours. It holds where the house is heated all winter; unheated houses ' +
+      'save less.',
+    lines: [
+      line('A', 'area', areaM2, 'area'),
+      line('U₁', 'now', uBefore, 'transmittance'),
+      line('U₂', 'insulated', uAfter, 'transmittance'),
+      plain('Dh', 'degree-hours of the year', degreeHours, 'K·h'),
+      line('Q', 'A × (U₁ − U₂) × Dh', joules, 'energy'),
+    ],
   }
 }

@@ -1,6 +1,9 @@
 import type { Quantity } from '../units'
 
-/** One line of arithmetic: what stands for what, how big it is, and in words. Values are SI (temperatures °C); the screen shows them in the reader's units. */
+/**
+ * One line of arithmetic: what stands for what, how big it is, and in words. Values are SI (temperatures °C); the
+ * screen shows them in the reader's units.
+ */
 export interface SumLine {
   symbol: string
   text: string
@@ -30,5 +33,6 @@ export function plain(symbol: string, text: string, value: number, unit = ''): S
 
 /** Throws RangeError unless a number lies within bounds: a sum with nonsense in it would mislead. */
 export function need(name: string, value: number, low: number, high = Infinity): void {
-  if (!(Number.isFinite(value) && value >= low && value <= high)) throw new RangeError(`${name} is ${value}; allowed is ${low} to ${high}.`)
+  if (!(Number.isFinite(value) && value >= low && value <= high))
+    throw new RangeError(`${name} is ${value}; allowed is ${low} to ${high}.`)
 }

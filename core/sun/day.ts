@@ -24,37 +24,44 @@ function altitudeAt(utcMs: number, latitudeDeg: number, longitudeDeg: number): n
 
 /**
  * Solar noon, sunrise, sunset and day length of the solar day that holds an instant, for that longitude.
- * Where the sun stays up or down all day, rise and set are null and the length is 24 or 0 h. Within about 5 s up to 65° latitude.
+ * Where the sun stays up or down all day, rise and set are null and the length is 24 or 0 h. Within about 5 s up to 65°
+ * latitude.
  */
 export function sunDay(utcMs: number, latitudeDeg: number, longitudeDeg: number): SunDay {
-  const ahead = longitudeDeg / 360 * DAY
+  const ahead = (longitudeDeg / 360) * DAY
   let noon = Math.floor((utcMs + ahead) / DAY) * DAY + DAY / 2 - ahead
   for (let i = 0; i < 3; i++) {
     const sun = sunCoordinates(noon)
-    noon -= wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg) / 360 * DAY
+    noon -= (wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg) / 360) * DAY
   }
   const rise = crossing(noon, -1, latitudeDeg, longitudeDeg)
   const set = crossing(noon, 1, latitudeDeg, longitudeDeg)
   if (rise === null || set === null) {
-    return { solarNoonUtc: noon, sunriseUtc: null, sunsetUtc: null, dayLengthH: altitudeAt(noon, latitudeDeg, longitudeDeg) > RISE_ALTITUDE_DEG ? 24 : 0 }
+    return {
+      solarNoonUtc: noon,
+      sunriseUtc: null,
+      sunsetUtc: null,
+      dayLengthH: altitudeAt(noon, latitudeDeg, longitudeDeg) > RISE_ALTITUDE_DEG ? 24 : 0,
+    }
   }
   return { solarNoonUtc: noon, sunriseUtc: rise, sunsetUtc: set, dayLengthH: (set - rise) / 3600000 }
 }
 
 function crossing(noon: number, side: 1 | -1, latitudeDeg: number, longitudeDeg: number): number | null {
-  const half = side * DAY / 2
+  const half = (side * DAY) / 2
   const atNoon = sunCoordinates(noon)
   const atMidnight = sunCoordinates(noon + half)
   const at = (t: number) => coordinatesBetween(atNoon, atMidnight, side / 2, (t - noon) / half)
   const f = (t: number) => altitudeFrom(at(t), latitudeDeg, longitudeDeg) - RISE_ALTITUDE_DEG
   if (f(noon) <= 0 || f(noon + half) >= 0) return null
-  // The hour angle at which a sun of this declination stands at that altitude, with the declination of the moment found.
+  // The hour angle at which a sun of this declination stands at that altitude, with the declination of the moment
+  // found.
   let t = noon + half / 2
   for (let i = 0; i < 5; i++) {
     const sun = at(t)
     const angle = hourAngleAt(sun, RISE_ALTITUDE_DEG, latitudeDeg)
     if (angle === null) break
-    const step = wrap180(side * angle - wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg)) / 360 * DAY
+    const step = (wrap180(side * angle - wrap180(sun.siderealDeg + longitudeDeg - sun.rightAscensionDeg)) / 360) * DAY
     t += step
     if (Math.abs(step) < 20) return t
   }

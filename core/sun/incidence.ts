@@ -3,7 +3,11 @@ const { atan2, cos, sin } = Math
 const RAD = Math.PI / 180
 
 /** A direction in local axes: east, north, up. Unit length. */
-export interface Vector3 { e: number, n: number, u: number }
+export interface Vector3 {
+  e: number
+  n: number
+  u: number
+}
 
 /** Unit vector towards a point of the sky. */
 export function skyVector(altitudeDeg: number, azimuthDeg: number): Vector3 {
@@ -11,7 +15,10 @@ export function skyVector(altitudeDeg: number, azimuthDeg: number): Vector3 {
   return { e: c * sin(azimuthDeg * RAD), n: c * cos(azimuthDeg * RAD), u: sin(altitudeDeg * RAD) }
 }
 
-/** Outward normal of a plane tilted from horizontal (0 lies flat and faces up, 90 stands, 180 faces down) and facing an azimuth. */
+/**
+ * Outward normal of a plane tilted from horizontal (0 lies flat and faces up, 90 stands, 180 faces down) and facing an
+ * azimuth.
+ */
 export function planeNormal(tiltDeg: number, azimuthDeg: number): Vector3 {
   return skyVector(90 - tiltDeg, azimuthDeg)
 }
@@ -22,7 +29,8 @@ export function dot(a: Vector3, b: Vector3): number {
 }
 
 /**
- * Angle whose tangent is the sun's height over its reach in the section plane: the slope of the ray as the section shows it, degrees 0–180
+ * Angle whose tangent is the sun's height over its reach in the section plane: the slope of the ray as the section
+ * shows it, degrees 0–180
  * (above 90 the ray comes from the pole side). `sunnyAzimuthDeg` is the azimuth that the sunny side faces.
  */
 export function profileAngleDeg(altitudeDeg: number, azimuthDeg: number, sunnyAzimuthDeg: number): number {

@@ -3,12 +3,21 @@ import type { Design, Layer } from '../design/types'
 import { makeBuilding } from '../geometry/surfaces'
 
 /** A line of the rough cost. */
-export interface CostLine { name: string, amount: number, unit: 'm²' | 'm³' | 'm' | 'pieces', cost: number }
+export interface CostLine {
+  name: string
+  amount: number
+  unit: 'm²' | 'm³' | 'm' | 'pieces'
+  cost: number
+}
 
-export interface RoughCost { lines: CostLine[], total: number }
+export interface RoughCost {
+  lines: CostLine[]
+  total: number
+}
 
 /**
- * What a design's materials cost at the catalogue's rough prices, in money of its own currency; work, fittings, fans and pipes left out. It serves to
+ * What a design's materials cost at the catalogue's rough prices, in money of its own currency; work, fittings, fans
+ * and pipes left out. It serves to
  * compare designs. The design must be sound.
  */
 export function roughCost(design: Design): RoughCost {
@@ -18,8 +27,10 @@ export function roughCost(design: Design): RoughCost {
   const add = (name: string, amount: number, unit: CostLine['unit'], price: number) => {
     if (amount * price > 1e-6) lines.push({ name, amount, unit, cost: amount * price })
   }
-  const perM2 = (layers: readonly Layer[]) => layers.reduce((sum, l) => sum + l.thicknessM * (PRICES.material[l.material] ?? 0), 0)
-  const area = (test: (s: typeof building.surfaces[number]) => boolean) => building.surfaces.filter(test).reduce((sum, s) => sum + s.areaM2, 0)
+  const perM2 = (layers: readonly Layer[]) =>
+    layers.reduce((sum, l) => sum + l.thicknessM * (PRICES.material[l.material] ?? 0), 0)
+  const area = (test: (s: (typeof building.surfaces)[number]) => boolean) =>
+    building.surfaces.filter(test).reduce((sum, s) => sum + s.areaM2, 0)
   const glazed = area(s => s.kind === 'glazed')
   const roof = area(s => s.kind === 'opaque' && (s.id === 'pole slope' || s.id === 'dome roof'))
   const wall = area(s => s.kind === 'opaque' && s.id !== 'pole slope' && s.id !== 'dome roof' && s.boundary !== 'house')
@@ -35,8 +46,18 @@ export function roughCost(design: Design): RoughCost {
   add('floor', building.floorAreaM2 - building.bedAreaM2, 'm²', perM2([store.floor]))
   add('beds', building.bedAreaM2, 'm²', PRICES.bedM2)
   add('barrels', store.barrels.count, 'pieces', entry(VESSELS, store.barrels.vessel).price)
-  add('mass wall', store.massWall.thicknessM > 0 ? building.lengthM * building.outline.backWallM : 0, 'm²', perM2([store.massWall]))
-  add('inner wall', store.innerWall.thicknessM > 0 ? building.lengthM * store.innerWall.heightM : 0, 'm²', perM2([store.innerWall]))
+  add(
+    'mass wall',
+    store.massWall.thicknessM > 0 ? building.lengthM * building.outline.backWallM : 0,
+    'm²',
+    perM2([store.massWall]),
+  )
+  add(
+    'inner wall',
+    store.innerWall.thicknessM > 0 ? building.lengthM * store.innerWall.heightM : 0,
+    'm²',
+    perM2([store.innerWall]),
+  )
   add('entry lobby', breathe.lobby.areaM2, 'm²', PRICES.lobbyM2)
   return { lines, total: lines.reduce((sum, l) => sum + l.cost, 0) }
 }

@@ -13,11 +13,32 @@ export function fromShown(shown: number, quantity: Quantity, system: UnitSystem)
 }
 
 const DECIMALS: Partial<Record<Quantity, number>> = {
-  length: 2, thickness: 0, area: 1, volume: 0, temperature: 1, temperatureDifference: 1, resistance: 2, transmittance: 2,
-  power: 0, energy: 0, angle: 1, share: 0, count: 0, airChanges: 2, speed: 1, money: 2, light: 1, hours: 0, arealPrice: 2,
+  length: 2,
+  thickness: 0,
+  area: 1,
+  volume: 0,
+  temperature: 1,
+  temperatureDifference: 1,
+  resistance: 2,
+  transmittance: 2,
+  power: 0,
+  energy: 0,
+  angle: 1,
+  share: 0,
+  count: 0,
+  airChanges: 2,
+  speed: 1,
+  money: 2,
+  light: 1,
+  hours: 0,
+  arealPrice: 2,
 }
 
-export interface FormatOptions { decimals?: number, unit?: boolean, sign?: boolean }
+export interface FormatOptions {
+  decimals?: number
+  unit?: boolean
+  sign?: boolean
+}
 
 const MINUS = '−'
 
@@ -35,7 +56,12 @@ export function formatNumber(value: number, decimals: number, sign = false): str
  * A value for reading, in the unit of the system: `4.60 m`, `15 ft 1 in`, `−3.4 °C`.
  * Feet are shown with whole inches unless `decimals` is given.
  */
-export function formatQuantity(value: number, quantity: Quantity, system: UnitSystem, options: FormatOptions = {}): string {
+export function formatQuantity(
+  value: number,
+  quantity: Quantity,
+  system: UnitSystem,
+  options: FormatOptions = {},
+): string {
   const u = shownUnit(quantity, system)
   if (!Number.isFinite(value)) return '–'
   if (u.symbol === 'ft' && options.decimals === undefined) return feetAndInches(value, options.sign)

@@ -1,12 +1,18 @@
 import { shownUnit, UNITS, type Quantity, type Unit, type UnitSystem } from './quantity'
 
-export type Parsed = { ok: true, value: number } | { ok: false, message: string }
+export type Parsed = { ok: true; value: number } | { ok: false; message: string }
 
 const NUMBER = /^[+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?/i
 
-/** A number with a point or a comma as its decimal mark. `1,900` could mean two things, so it is refused with both spellings offered. */
+/**
+ * A number with a point or a comma as its decimal mark. `1,900` could mean two things, so it is refused with both
+ * spellings offered.
+ */
 export function parseNumber(text: string): Parsed {
-  const t = text.trim().replace(/[\u00a0\u202f\s]/g, '').replace(/^[−–]/, '-')
+  const t = text
+    .trim()
+    .replace(/[\u00a0\u202f\s]/g, '')
+    .replace(/^[−–]/, '-')
   const whole = NUMBER.exec(t)
   if (!whole || whole[0].length !== t.length) return { ok: false, message: `“${text.trim()}” is not a number` }
   if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(t)) {
@@ -22,8 +28,10 @@ function findUnit(quantity: Quantity, word: string): Unit | undefined {
 }
 
 /**
- * Reads what a person typed into an SI value. A bare number is in the unit that `system` shows; any unit of the quantity may follow it
- * (`1.9m`, `-10F`, `55gal`), lengths may have two parts (`6ft 4in`, `6' 4"`), and R-values may lead with their letter (`R20`, `RSI 3.5`).
+ * Reads what a person typed into an SI value. A bare number is in the unit that `system` shows; any unit of the
+ * quantity may follow it
+ * (`1.9m`, `-10F`, `55gal`), lengths may have two parts (`6ft 4in`, `6' 4"`), and R-values may lead with their letter
+ * (`R20`, `RSI 3.5`).
  * Temperatures come back in °C, angles in degrees, shares as 0–1, energy in joules, all else in plain SI.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Parsed {
@@ -39,15 +47,25 @@ export function parseQuantity(text: string, quantity: Quantity, system: UnitSyst
   let sign = 1
   while (rest !== '') {
     const found = NUMBER.exec(rest)
-    if (!found) return { ok: false, message: `“${text.trim()}” is not understood: type a number, then a unit such as ${examples(quantity)}` }
+    if (!found)
+      return {
+        ok: false,
+        message: `“${text.trim()}” is not understood: type a number, then a unit such as ${examples(quantity)}`,
+      }
     const number = parseNumber(found[0])
     if (!number.ok) return number
     rest = rest.slice(found[0].length).trimStart()
     const word = /^[^\d.,+\-−]*(?:(?<=[a-z^])[23](?![\d.,])[^\d.,+\-−]*)?/i.exec(rest)![0]
     rest = rest.slice(word.length)
-    const chosen = word.trim() === '' ? (parts === 0 ? shownUnit(quantity, system) : undefined) : findUnit(quantity, word)
-    if (!chosen) return { ok: false, message: `“${word.trim() || rest || text.trim()}” is not a unit for this: use ${examples(quantity)}` }
-    if (parts > 0 && quantity !== 'length' && quantity !== 'thickness') return { ok: false, message: `“${text.trim()}” has more than one number` }
+    const chosen =
+      word.trim() === '' ? (parts === 0 ? shownUnit(quantity, system) : undefined) : findUnit(quantity, word)
+    if (!chosen)
+      return {
+        ok: false,
+        message: `“${word.trim() || rest || text.trim()}” is not a unit for this: use ${examples(quantity)}`,
+      }
+    if (parts > 0 && quantity !== 'length' && quantity !== 'thickness')
+      return { ok: false, message: `“${text.trim()}” has more than one number` }
     if (parts === 0 && /^[-−]/.test(found[0])) sign = -1
     total += parts === 0 ? number.value * chosen.factor + (chosen.offset ?? 0) : sign * number.value * chosen.factor
     parts++

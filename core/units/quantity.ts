@@ -1,7 +1,31 @@
-/** The kinds of quantity a person types or reads, each with its units. Factors turn a typed value into SI: `si = value * factor + offset`. */
+/**
+ * The kinds of quantity a person types or reads, each with its units. Factors turn a typed value into SI: `si = value *
+ * factor + offset`.
+ */
 export type Quantity =
-  | 'length' | 'thickness' | 'area' | 'volume' | 'temperature' | 'temperatureDifference' | 'resistance' | 'transmittance'
-  | 'power' | 'energy' | 'angle' | 'share' | 'count' | 'airChanges' | 'speed' | 'money' | 'light' | 'hours' | 'insolation' | 'mass' | 'arealPrice' | 'arealMass' | 'gapArea'
+  | 'length'
+  | 'thickness'
+  | 'area'
+  | 'volume'
+  | 'temperature'
+  | 'temperatureDifference'
+  | 'resistance'
+  | 'transmittance'
+  | 'power'
+  | 'energy'
+  | 'angle'
+  | 'share'
+  | 'count'
+  | 'airChanges'
+  | 'speed'
+  | 'money'
+  | 'light'
+  | 'hours'
+  | 'insolation'
+  | 'mass'
+  | 'arealPrice'
+  | 'arealMass'
+  | 'gapArea'
 
 export type UnitSystem = 'metric' | 'us' | 'mixed'
 
@@ -21,14 +45,17 @@ const US_GALLON = 0.003785411784
 export const US_R = 0.1761101838
 
 const unit = (symbol: string, factor: number, spellings: string[], offset?: number): Unit => ({
-  symbol, factor, spellings: [symbol.toLowerCase(), ...spellings], offset,
+  symbol,
+  factor,
+  spellings: [symbol.toLowerCase(), ...spellings],
+  offset,
 })
 
 const M = unit('m', 1, ['metre', 'metres', 'meter', 'meters'])
 const CM = unit('cm', 0.01, ['centimetre', 'centimetres'])
 const MM = unit('mm', 0.001, ['millimetre', 'millimetres'])
-const FT = unit('ft', FOOT, ['\'', 'foot', 'feet', '′'])
-const IN = unit('in', INCH, ['"', 'inch', 'inches', '″', '\'\''])
+const FT = unit('ft', FOOT, ["'", 'foot', 'feet', '′'])
+const IN = unit('in', INCH, ['"', 'inch', 'inches', '″', "''"])
 const C = unit('°C', 1, ['c', 'celsius', 'degc', 'ºc'])
 const F = unit('°F', 5 / 9, ['f', 'fahrenheit', 'degf', 'ºf'], -160 / 9)
 const K = unit('K', 1, ['k', 'kelvin'], -273.15)
@@ -38,15 +65,30 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   thickness: [MM, IN, CM, M, FT],
   area: [unit('m²', 1, ['m2', 'sqm', 'm^2']), unit('ft²', FOOT * FOOT, ['ft2', 'sqft', 'sq ft', 'ft^2'])],
   volume: [
-    unit('L', 0.001, ['l', 'litre', 'litres', 'liter', 'liters']), unit('gal', US_GALLON, ['gallon', 'gallons', 'usgal', 'us gal']),
-    unit('m³', 1, ['m3', 'm^3']), unit('ft³', FOOT ** 3, ['ft3', 'cuft', 'ft^3']),
+    unit('L', 0.001, ['l', 'litre', 'litres', 'liter', 'liters']),
+    unit('gal', US_GALLON, ['gallon', 'gallons', 'usgal', 'us gal']),
+    unit('m³', 1, ['m3', 'm^3']),
+    unit('ft³', FOOT ** 3, ['ft3', 'cuft', 'ft^3']),
   ],
   temperature: [C, F, K],
   temperatureDifference: [unit('K', 1, ['k', 'c', '°c', 'kelvin']), unit('°F', 5 / 9, ['f', 'degf'])],
   resistance: [unit('m²K/W', 1, ['m2k/w', 'm²·k/w', 'rsi', 'm2·k/w']), unit('R', US_R, ['ft²·°f·h/btu'])],
-  transmittance: [unit('W/m²K', 1, ['w/m2k', 'w/m²·k', 'u']), unit('BTU/h·ft²·°F', 1 / US_R, ['btu/hft2f', 'btu/h·ft2·f'])],
-  power: [unit('W', 1, ['watt', 'watts']), unit('BTU/h', 0.29307107, ['btu/h', 'btuh', 'btu/hr']), unit('kW', 1000, ['kilowatt'])],
-  energy: [unit('kWh', 3.6e6, []), unit('J', 1, ['joule']), unit('MJ', 1e6, []), unit('BTU', 1055.05585, []), unit('therm', 105505585, [])],
+  transmittance: [
+    unit('W/m²K', 1, ['w/m2k', 'w/m²·k', 'u']),
+    unit('BTU/h·ft²·°F', 1 / US_R, ['btu/hft2f', 'btu/h·ft2·f']),
+  ],
+  power: [
+    unit('W', 1, ['watt', 'watts']),
+    unit('BTU/h', 0.29307107, ['btu/h', 'btuh', 'btu/hr']),
+    unit('kW', 1000, ['kilowatt']),
+  ],
+  energy: [
+    unit('kWh', 3.6e6, []),
+    unit('J', 1, ['joule']),
+    unit('MJ', 1e6, []),
+    unit('BTU', 1055.05585, []),
+    unit('therm', 105505585, []),
+  ],
   angle: [unit('°', 1, ['deg', 'degree', 'degrees'])],
   share: [unit('%', 0.01, ['percent', 'per cent'])],
   count: [unit('', 1, [])],
@@ -54,7 +96,11 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   speed: [unit('m/s', 1, ['ms']), unit('mph', 0.44704, []), unit('km/h', 1 / 3.6, ['kmh', 'kph'])],
   money: [unit('', 1, ['€', '$', '£'])],
   light: [unit('mol', 1, ['mol/m²·d', 'mol/m2d'])],
-  mass: [unit('t', 1000, ['tonne', 'tonnes']), unit('kg', 1, ['kilogram', 'kilograms']), unit('lb', 0.45359237, ['lbs', 'pound', 'pounds'])],
+  mass: [
+    unit('t', 1000, ['tonne', 'tonnes']),
+    unit('kg', 1, ['kilogram', 'kilograms']),
+    unit('lb', 0.45359237, ['lbs', 'pound', 'pounds']),
+  ],
   insolation: [unit('kWh/m²', 3.6e6, ['kwh/m2', 'kwh']), unit('MJ/m²', 1e6, ['mj/m2', 'mj'])],
   arealPrice: [unit('/m²', 1, []), unit('/ft²', 1 / (FOOT * FOOT), [])],
   arealMass: [unit('kg/m²', 1, []), unit('lb/ft²', 0.45359237 / (FOOT * FOOT), [])],

@@ -21,7 +21,10 @@ let inHand = 0
 function threads(): Piscina<Task, Reply> {
   pool ??= new Piscina({
     // Bundled beside the server when the app is built (nuxt.config.ts).
-    filename: new URL('./year-work.mjs', import.meta.url).href, maxThreads: THREADS, minThreads: 1, idleTimeout: 60_000,
+    filename: new URL('./year-work.mjs', import.meta.url).href,
+    maxThreads: THREADS,
+    minThreads: 1,
+    idleTimeout: 60_000,
   })
   return pool
 }
@@ -34,18 +37,23 @@ const SMALL = 1400
 async function packed(event: H3Event, body: unknown): Promise<unknown> {
   const text = JSON.stringify(body)
   if (text.length < SMALL || !/\bgzip\b/.test(getRequestHeader(event, 'accept-encoding') ?? '')) return body
-  setResponseHeaders(event, { 'content-type': 'application/json', 'content-encoding': 'gzip', 'vary': 'accept-encoding' })
+  setResponseHeaders(event, {
+    'content-type': 'application/json',
+    'content-encoding': 'gzip',
+    'vary': 'accept-encoding',
+  })
   return zip(text)
 }
 
 /** Sends a request away with a status and sentences. */
-export function refuse(event: H3Event, status: number, ...lines: string[]): { ok: false, faults: [], lines: string[] } {
+export function refuse(event: H3Event, status: number, ...lines: string[]): { ok: false; faults: []; lines: string[] } {
   setResponseStatus(event, status)
   return { ok: false, faults: [], lines }
 }
 
 /**
- * Answers a request whose body is a design document with work on a thread of its own: 413 for a document that is too large, 429 while too many wait, 503 past
+ * Answers a request whose body is a design document with work on a thread of its own: 413 for a document that is too
+ * large, 429 while too many wait, 503 past
  * the time limit. A request that its sender gives up is dropped.
  */
 export async function answerByThread(event: H3Event, task: Omit<Task, 'text'>): Promise<unknown> {
@@ -65,11 +73,16 @@ export async function answerByThread(event: H3Event, task: Omit<Task, 'text'>): 
     const reply = await threads().run({ ...task, text }, { signal: AbortSignal.any([late, gone.signal]) })
     setResponseStatus(event, reply.status)
     return packed(event, reply.body)
-  }
-  catch (error) {
-    if (late.aborted) return refuse(event, 503, 'The run took longer than 20 s and was stopped. Try again when the machine is less busy.')
+  } catch (error) {
+    if (late.aborted)
+      return refuse(
+        event,
+        503,
+        'The run took longer than 20 s and was stopped. Try again when the machine is less busy.',
+      )
     if (gone.signal.aborted) return refuse(event, 499, 'The request was given up.')
     throw error
+  } finally {
+    inHand--
   }
-  finally { inHand-- }
 }

@@ -4,10 +4,18 @@ import { createYearEngine } from '../../core/year'
 import { readDesign } from '../../formats/design-json'
 
 /** Work on a design document as it came. */
-export interface Task { kind: 'simulate' | 'forecast', text: string, /** Forecast only: day of year, 0–364. */ day?: number }
+export interface Task {
+  kind: 'simulate' | 'forecast'
+  text: string
+  /** Forecast only: day of year, 0–364. */
+  day?: number
+}
 
 /** The status and body of the answer. */
-export interface Reply { status: number, body: unknown }
+export interface Reply {
+  status: number
+  body: unknown
+}
 
 const engine = createYearEngine(() => performance.now())
 
@@ -16,12 +24,16 @@ export default function work({ kind, text, day = 0 }: Task): Reply {
   const read = readDesign(text)
   if (!read.ok) return { status: 400, body: { ok: false, faults: read.faults, lines: read.faults.map(faultLine) } }
   const { design } = read
-  if (kind === 'forecast') return { status: 200, body: { ok: true, simulated: true, days: simulatedForecast(engine.site(design), day, 7, design.site.seed) } }
+  if (kind === 'forecast')
+    return {
+      status: 200,
+      body: { ok: true, simulated: true, days: simulatedForecast(engine.site(design), day, 7, design.site.seed) },
+    }
   try {
     return { status: 200, body: engine.run(design).answers }
-  }
-  catch (error) {
-    if (error instanceof Error && error.name === 'YearFailed') return { status: 422, body: { ok: false, faults: [], lines: [error.message] } }
+  } catch (error) {
+    if (error instanceof Error && error.name === 'YearFailed')
+      return { status: 422, body: { ok: false, faults: [], lines: [error.message] } }
     throw error
   }
 }

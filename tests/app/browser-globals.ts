@@ -9,12 +9,19 @@ globalThis.setTimeout = ((...args: Parameters<typeof plain>) => plain(...args).u
 function storage() {
   const kept = new Map<string, string>()
   return {
-    getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => void kept.set(k, v), removeItem: (k: string) => void kept.delete(k), clear: () => kept.clear(),
-    key: (i: number) => [...kept.keys()][i] ?? null, get length() { return kept.size },
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => void kept.set(k, v),
+    removeItem: (k: string) => void kept.delete(k),
+    clear: () => kept.clear(),
+    key: (i: number) => [...kept.keys()][i] ?? null,
+    get length() {
+      return kept.size
+    },
   }
 }
 Object.assign(globalThis, {
-  localStorage: storage(), sessionStorage: storage(),
+  localStorage: storage(),
+  sessionStorage: storage(),
   window: { addEventListener: () => {}, matchMedia: () => ({ matches: false }) },
   document: { addEventListener: () => {}, visibilityState: 'visible', documentElement: { dataset: {} } },
   // Tabs meet in the store alone; the channel only tells them sooner.

@@ -22,14 +22,20 @@ test('an edit after an undo never joins what came before, and clears the future'
 })
 
 test('undo then redo always comes back to where one was', () => {
-  fc.assert(fc.property(fc.array(fc.tuple(fc.integer(), fc.constantFrom('a', 'b'), fc.integer({ min: 0, max: 3000 }))), fc.integer({ min: 0, max: 20 }), (edits, steps) => {
-    let h = startHistory(-1)
-    let at = 0
-    for (const [value, kind, wait] of edits) h = pushHistory(h, value, kind, at += wait)
-    const end = h.present
-    const depth = Math.min(steps, h.past.length)
-    for (let i = 0; i < depth; i++) h = undoHistory(h)
-    for (let i = 0; i < depth; i++) h = redoHistory(h)
-    expect(h.present).toBe(end)
-  }))
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(fc.integer(), fc.constantFrom('a', 'b'), fc.integer({ min: 0, max: 3000 }))),
+      fc.integer({ min: 0, max: 20 }),
+      (edits, steps) => {
+        let h = startHistory(-1)
+        let at = 0
+        for (const [value, kind, wait] of edits) h = pushHistory(h, value, kind, (at += wait))
+        const end = h.present
+        const depth = Math.min(steps, h.past.length)
+        for (let i = 0; i < depth; i++) h = undoHistory(h)
+        for (let i = 0; i < depth; i++) h = redoHistory(h)
+        expect(h.present).toBe(end)
+      },
+    ),
+  )
 })

@@ -5,7 +5,10 @@ import { memoryLibrary, openLibrary, type Library } from '../../app/keeping/libr
 const indexed = () => openLibrary(() => 1000)
 const memory = () => Promise.resolve(memoryLibrary(() => 1000))
 
-describe.each([['indexed', indexed], ['memory', memory]] as [string, () => Promise<Library>][])('%s library', (_, open) => {
+describe.each([
+  ['indexed', indexed],
+  ['memory', memory],
+] as [string, () => Promise<Library>][])('%s library', (_, open) => {
   test('holds the demos from the start, keeps, lists and restores', async () => {
     const library = await open()
     expect((await library.list()).map(k => k.id).sort()).toEqual(DEMOS.map(d => d.id).sort())
@@ -13,7 +16,12 @@ describe.each([['indexed', indexed], ['memory', memory]] as [string, () => Promi
     const saved = await library.save(mine, DEMOS[1]!, 0)
     expect(saved).toEqual({ ok: true, revision: 1 })
     const kept = (await library.get('mine'))!
-    expect(kept).toMatchObject({ design: { name: 'Mine' }, pinned: { id: 'ribera-alta' }, revision: 1, updatedAt: 1000 })
+    expect(kept).toMatchObject({
+      design: { name: 'Mine' },
+      pinned: { id: 'ribera-alta' },
+      revision: 1,
+      updatedAt: 1000,
+    })
     await library.remove('mine')
     expect(await library.get('mine')).toBeUndefined()
     await library.restore(kept)
@@ -27,7 +35,11 @@ describe.each([['indexed', indexed], ['memory', memory]] as [string, () => Promi
     await library.save(mine, null, 0)
     expect(await library.save({ ...mine, name: 'first tab' }, null, 1)).toEqual({ ok: true, revision: 2 })
     const second = await library.save({ ...mine, name: 'second tab' }, null, 1)
-    expect(second).toMatchObject({ ok: false, reason: 'conflict', theirs: { design: { name: 'first tab' }, revision: 2 } })
+    expect(second).toMatchObject({
+      ok: false,
+      reason: 'conflict',
+      theirs: { design: { name: 'first tab' }, revision: 2 },
+    })
     expect((await library.get('two-tabs'))!.design.name).toBe('first tab')
     await library.remove('two-tabs')
   })
@@ -53,6 +65,10 @@ test('deleted demos stay deleted when the store is opened again; a damaged entry
   const damaged = { id: 'broken', design: { schemaVersion: 1 } as never, pinned: null, revision: 1, updatedAt: 0 }
   await library.restore(damaged)
   const again = await indexed()
-  expect((await again.list()).map(k => k.id).sort()).toEqual(DEMOS.filter(d => d !== DEMOS[1]).map(d => d.id).sort())
+  expect((await again.list()).map(k => k.id).sort()).toEqual(
+    DEMOS.filter(d => d !== DEMOS[1])
+      .map(d => d.id)
+      .sort(),
+  )
   expect(await again.get('broken')).toBeDefined()
 })

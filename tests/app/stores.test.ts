@@ -13,20 +13,25 @@ import { useYear } from '../../app/stores/year'
 /** Years that end at once, with a coldest night that tells which design they are of. */
 const mockRequests: Design[] = []
 jest.mock('../../app/workers/year-pool', () => ({
-  startYearWorkers: () => [{
-    run: (design: Design) => {
-      mockRequests.push(design)
-      return Promise.resolve({ answers: { coldestNight: { insideC: design.store.barrels.count } } } as unknown as YearView)
+  startYearWorkers: () => [
+    {
+      run: (design: Design) => {
+        mockRequests.push(design)
+        return Promise.resolve({
+          answers: { coldestNight: { insideC: design.store.barrels.count } },
+        } as unknown as YearView)
+      },
     },
-  }],
+  ],
 }))
 
 const demo = DEMOS[0]!
 const rest = () => new Promise(resolve => setTimeout(resolve, 20))
-const wipe = () => new Promise<void>((resolve) => {
-  const request = indexedDB.deleteDatabase('tierra')
-  request.onsuccess = request.onerror = () => resolve()
-})
+const wipe = () =>
+  new Promise<void>(resolve => {
+    const request = indexedDB.deleteDatabase('tierra')
+    request.onsuccess = request.onerror = () => resolve()
+  })
 
 /** One browser tab: its own stores over the one database. */
 function tab() {
@@ -35,7 +40,13 @@ function tab() {
     setActivePinia(pinia)
     return use()
   }
-  return { bench: inTab(useDesign), year: inTab(useYear), keeping: inTab(useKeeping), notices: inTab(useNotices), settings: inTab(useSettings) }
+  return {
+    bench: inTab(useDesign),
+    year: inTab(useYear),
+    keeping: inTab(useKeeping),
+    notices: inTab(useNotices),
+    settings: inTab(useSettings),
+  }
 }
 
 beforeEach(async () => {
@@ -140,14 +151,20 @@ describe('keeping', () => {
     await first.keeping.start('hollow-ash')
     first.bench.edit([['store.barrels.count', 23]])
     // The page is gone before the store has answered.
-    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => { throw new DOMException('gone', 'AbortError') })
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('gone', 'AbortError')
+    })
     await first.keeping.flush()
     put.mockRestore()
     const later = tab()
     await later.keeping.start('hollow-ash')
     expect(later.bench.current.store.barrels.count).toBe(23)
     expect((await reopened('hollow-ash')).store.barrels.count).toBe(23)
-    expect(Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)).filter(k => k!.startsWith('tierra-unsaved'))).toEqual([])
+    expect(
+      Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)).filter(k =>
+        k!.startsWith('tierra-unsaved'),
+      ),
+    ).toEqual([])
   })
 
   test('left in a conflict: what stood here is found beside the other tab’s version', async () => {
@@ -183,7 +200,9 @@ describe('keeping', () => {
   test('a store that was full and has room again takes everything in, and says so', async () => {
     const { keeping, bench, notices } = tab()
     await keeping.start('hollow-ash')
-    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => { throw new DOMException('full', 'QuotaExceededError') })
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError')
+    })
     bench.edit([['store.barrels.count', 19]])
     await keeping.flush()
     expect(keeping.state).toBe('memory')
@@ -215,7 +234,12 @@ describe('keeping', () => {
     bench.takeForm('dome')
     expect(bench.edit([['shape.ridgeHeightM', 3.5]])).toBeNull()
     bench.takeForm('saltbox')
-    expect(bench.current.shape).toMatchObject({ ridgeHeightM: 3.5, lengthM: demo.shape.lengthM, kneeWallM: demo.shape.kneeWallM, ridgeAtM: demo.shape.ridgeAtM })
+    expect(bench.current.shape).toMatchObject({
+      ridgeHeightM: 3.5,
+      lengthM: demo.shape.lengthM,
+      kneeWallM: demo.shape.kneeWallM,
+      ridgeAtM: demo.shape.ridgeAtM,
+    })
   })
 
   test('duplicate, rename, delete and undo', async () => {

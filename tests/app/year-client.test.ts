@@ -4,9 +4,13 @@ import { DEMOS } from '../../core/design'
 import type { YearView } from '../../core/view'
 
 /** Workers whose runs end when the test says so. */
-const runs: { design: Design, end: (view: YearView) => void, fail: (error: Error) => void }[] = []
-const mockWorker = () => ({ run: (design: Design) => new Promise<YearView>((end, fail) => runs.push({ design, end, fail })) })
-jest.mock('../../app/workers/year-pool', () => ({ startYearWorkers: (size: number) => Array.from({ length: size }, mockWorker) }))
+const runs: { design: Design; end: (view: YearView) => void; fail: (error: Error) => void }[] = []
+const mockWorker = () => ({
+  run: (design: Design) => new Promise<YearView>((end, fail) => runs.push({ design, end, fail })),
+})
+jest.mock('../../app/workers/year-pool', () => ({
+  startYearWorkers: (size: number) => Array.from({ length: size }, mockWorker),
+}))
 
 const design = (name: string): Design => ({ ...DEMOS[0]!, name })
 const view = (name: string) => ({ name }) as unknown as YearView
@@ -18,7 +22,11 @@ beforeEach(() => {
 
 test('the newest request wins: what waits is dropped, what comes late is not shown', async () => {
   const shown: [string, boolean][] = []
-  const client = createYearClient(2, (v, d, newest) => shown.push([d.name, newest]), () => {})
+  const client = createYearClient(
+    2,
+    (v, d, newest) => shown.push([d.name, newest]),
+    () => {},
+  )
   for (const name of ['a', 'b', 'c', 'd', 'e']) client.request(design(name))
   // Two workers took the first two; c and d were overtaken by e while waiting.
   expect(runs.map(r => r.design.name)).toEqual(['a', 'b'])
@@ -29,13 +37,20 @@ test('the newest request wins: what waits is dropped, what comes late is not sho
   await rest()
   runs[0]!.end(view('a'))
   await rest()
-  expect(shown).toEqual([['b', false], ['e', true]])
+  expect(shown).toEqual([
+    ['b', false],
+    ['e', true],
+  ])
 })
 
 test('a failed run is told and its worker goes on', async () => {
   const errors: string[] = []
   const shown: string[] = []
-  const client = createYearClient(1, (_, d) => shown.push(d.name), e => errors.push(e.message))
+  const client = createYearClient(
+    1,
+    (_, d) => shown.push(d.name),
+    e => errors.push(e.message),
+  )
   client.request(design('bad'))
   client.request(design('good'))
   runs[0]!.fail(new Error('no sun'))
@@ -47,7 +62,11 @@ test('a failed run is told and its worker goes on', async () => {
 })
 
 test('a single year waits its turn behind the newest design', async () => {
-  const client = createYearClient(1, () => {}, () => {})
+  const client = createYearClient(
+    1,
+    () => {},
+    () => {},
+  )
   client.request(design('a'))
   const pin = client.once(worker => worker.run(design('pin')))
   client.request(design('b'))
@@ -62,10 +81,19 @@ test('a single year waits its turn behind the newest design', async () => {
 
 test('a study leaves a worker for the score, tells results by their index, and ends when told', async () => {
   const shown: string[] = []
-  const client = createYearClient(3, (_, d) => shown.push(d.name), () => {})
+  const client = createYearClient(
+    3,
+    (_, d) => shown.push(d.name),
+    () => {},
+  )
   const stop = new AbortController()
   const got: [string, number][] = []
-  const work = client.many(['p', 'q', 'r', 's', 't'].map(design), (worker, d) => worker.run(d), (v, i) => got.push([(v as unknown as { name: string }).name, i]), stop.signal)
+  const work = client.many(
+    ['p', 'q', 'r', 's', 't'].map(design),
+    (worker, d) => worker.run(d),
+    (v, i) => got.push([(v as unknown as { name: string }).name, i]),
+    stop.signal,
+  )
   expect(runs.map(r => r.design.name)).toEqual(['p', 'q'])
   client.request(design('score'))
   expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score'])
@@ -79,15 +107,27 @@ test('a study leaves a worker for the score, tells results by their index, and e
   for (const r of runs.slice(3)) r.end(view(r.design.name))
   await work
   // What came after the end is not told, and nothing more was begun.
-  expect(got).toEqual([['q', 1], ['p', 0]])
+  expect(got).toEqual([
+    ['q', 1],
+    ['p', 0],
+  ])
   expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score', 'r', 's'])
   expect(shown).toEqual(['score'])
 })
 
 test('a study whose run fails is refused, and its workers go on', async () => {
   const shown: string[] = []
-  const client = createYearClient(2, (_, d) => shown.push(d.name), () => {})
-  const work = client.many([design('bad'), design('never')], (worker, d) => worker.run(d), () => {}, new AbortController().signal)
+  const client = createYearClient(
+    2,
+    (_, d) => shown.push(d.name),
+    () => {},
+  )
+  const work = client.many(
+    [design('bad'), design('never')],
+    (worker, d) => worker.run(d),
+    () => {},
+    new AbortController().signal,
+  )
   runs[0]!.fail(new Error('no sun'))
   await expect(work).rejects.toThrow('no sun')
   client.request(design('a'))

@@ -1,5 +1,14 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, lstatSync, mkdtempSync, readdirSync, readFileSync, statSync, symlinkSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  lstatSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { DEMOS } from '../../core/design'
@@ -7,7 +16,10 @@ import { epwText } from '../formats/epw-file'
 
 const folder = mkdtempSync(join(tmpdir(), 'tierra-cli-'))
 function tierra(...args: string[]) {
-  const done = spawnSync(process.execPath, [join(process.cwd(), 'scripts/tierra.mjs'), ...args], { encoding: 'utf8', maxBuffer: 1e8 })
+  const done = spawnSync(process.execPath, [join(process.cwd(), 'scripts/tierra.mjs'), ...args], {
+    encoding: 'utf8',
+    maxBuffer: 1e8,
+  })
   return { code: done.status, out: done.stdout, err: done.stderr, json: () => JSON.parse(done.stdout) }
 }
 const file = (name: string, text: string) => {
@@ -19,7 +31,15 @@ test('sun: its fields, to the second and the hundredth of a degree', () => {
   const { code, json } = tierra('sun', '--lat', '47.1', '--lon', '15.4', '--at', '2027-01-15T11:00:00Z')
   expect(code).toBe(0)
   const sun = json()
-  expect(Object.keys(sun)).toEqual(['altitudeDeg', 'azimuthDeg', 'apparentAltitudeDeg', 'solarNoonUtc', 'sunriseUtc', 'sunsetUtc', 'dayLengthH'])
+  expect(Object.keys(sun)).toEqual([
+    'altitudeDeg',
+    'azimuthDeg',
+    'apparentAltitudeDeg',
+    'solarNoonUtc',
+    'sunriseUtc',
+    'sunsetUtc',
+    'dayLengthH',
+  ])
   expect(sun.solarNoonUtc).toMatch(/^2027-01-15T11:07:\d\dZ$/)
   expect(sun.altitudeDeg).toBeCloseTo(21.76, 1)
   const polar = tierra('sun', '--lat', '-78', '--lon', '-70.4', '--at', '2027-12-21T11:00:00-03:00').json()
@@ -27,21 +47,39 @@ test('sun: its fields, to the second and the hundredth of a degree', () => {
 }, 20000)
 
 test.each([
-  [['sun', '--lat', '95', '--lon', '0', '--at', 'noon'], [/--lat:.*−?90|--lat/, /--at:/]], [['sun', '--lat', '1'], [/--lon/, /--at/]], [['fly'], [/not known/]], [['demo', 'atlantis'], [/allowed: hollow-ash/]],
-  [['check', '/nowhere.json'], [/cannot be read/]], [['simulate'], [/design.json/]], [['sun', '--latitude', '3'], [/arguments/]],
-])('%p is bad input: exit 2, a line a fault, nothing on stdout', (args, lines) => {
-  const { code, out, err } = tierra(...args as string[])
-  expect(code).toBe(2)
-  expect(out).toBe('')
-  for (const line of lines as RegExp[]) expect(err).toMatch(line)
-}, 20000)
+  [
+    ['sun', '--lat', '95', '--lon', '0', '--at', 'noon'],
+    [/--lat:.*−?90|--lat/, /--at:/],
+  ],
+  [
+    ['sun', '--lat', '1'],
+    [/--lon/, /--at/],
+  ],
+  [['fly'], [/not known/]],
+  [['demo', 'atlantis'], [/allowed: hollow-ash/]],
+  [['check', '/nowhere.json'], [/cannot be read/]],
+  [['simulate'], [/design.json/]],
+  [['sun', '--latitude', '3'], [/arguments/]],
+])(
+  '%p is bad input: exit 2, a line a fault, nothing on stdout',
+  (args, lines) => {
+    const { code, out, err } = tierra(...(args as string[]))
+    expect(code).toBe(2)
+    expect(out).toBe('')
+    for (const line of lines as RegExp[]) expect(err).toMatch(line)
+  },
+  20000,
+)
 
 test('demos, demo and check go round', () => {
   expect(tierra('demos').json()).toEqual(DEMOS.map(d => ({ id: d.id, name: d.name })))
   const demo = tierra('demo', 'ribera-alta')
   expect(demo.json()).toEqual(DEMOS[1])
   expect(tierra('check', file('good.json', demo.out)).json()).toEqual({ ok: true })
-  const bad = tierra('check', file('bad.json', JSON.stringify({ ...DEMOS[0], shape: { ...DEMOS[0]!.shape, lengthM: -1 } })))
+  const bad = tierra(
+    'check',
+    file('bad.json', JSON.stringify({ ...DEMOS[0], shape: { ...DEMOS[0]!.shape, lengthM: -1 } })),
+  )
   expect(bad.code).toBe(2)
   expect(bad.err).toMatch(/^shape\.lengthM: is out of range; allowed: a number from 1 to 100$/m)
   expect(bad.json()).toMatchObject({ ok: false, faults: [{ path: 'shape.lengthM' }] })
@@ -53,7 +91,10 @@ test('weather: an EPW that the design can be run with, and its monthly means', (
   const { code, json } = tierra('weather', design, '--out', out)
   expect(code).toBe(0)
   const climate = DEMOS[1]!.site.climate
-  if (climate.kind === 'normals') json().months.forEach((m: { lowC: number }, i: number) => expect(Math.abs(m.lowC - climate.lowC[i]!)).toBeLessThan(0.4))
+  if (climate.kind === 'normals')
+    json().months.forEach((m: { lowC: number }, i: number) =>
+      expect(Math.abs(m.lowC - climate.lowC[i]!)).toBeLessThan(0.4),
+    )
   const own = tierra('simulate', design).json()
   const back = tierra('simulate', design, '--weather', out).json()
   expect(back.coldestNight.at).toBe(own.coldestNight.at)
@@ -79,10 +120,38 @@ test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
   const plain = tierra('simulate', design, '--hourly', hourly)
   expect(plain.code).toBe(0)
   const a = plain.json()
-  for (const key of ['version', 'seed', 'coldestNight', 'hottestAfternoon', 'hoursBelow0', 'hoursBelowAim', 'hoursAboveLimit', 'hoursDamp', 'topUp', 'freeRunning', 'months', 'ledger', 'ua', 'runMs']) expect(a).toHaveProperty(key)
+  for (const key of [
+    'version',
+    'seed',
+    'coldestNight',
+    'hottestAfternoon',
+    'hoursBelow0',
+    'hoursBelowAim',
+    'hoursAboveLimit',
+    'hoursDamp',
+    'topUp',
+    'freeRunning',
+    'months',
+    'ledger',
+    'ua',
+    'runMs',
+  ])
+    expect(a).toHaveProperty(key)
   expect(a.months).toHaveLength(12)
-  for (const key of ['insideMinC', 'insideMeanC', 'insideMaxC', 'outsideMinC', 'outsideMaxC', 'soilC', 'waterC', 'dli', 'topUpKWh']) expect(typeof a.months[0][key]).toBe('number')
-  for (const key of ['name', 'areaM2', 'uDay', 'uNight', 'uaDay', 'uaNight']) expect(a.ua.byElement[0]).toHaveProperty(key)
+  for (const key of [
+    'insideMinC',
+    'insideMeanC',
+    'insideMaxC',
+    'outsideMinC',
+    'outsideMaxC',
+    'soilC',
+    'waterC',
+    'dli',
+    'topUpKWh',
+  ])
+    expect(typeof a.months[0][key]).toBe('number')
+  for (const key of ['name', 'areaM2', 'uDay', 'uNight', 'uaDay', 'uaNight'])
+    expect(a.ua.byElement[0]).toHaveProperty(key)
   expect(a.coldestNight.at).toMatch(/^2027-\d\d-\d\dT\d\d:30:00\+01:00$/)
   expect(a.ledger.closure).toBeLessThan(0.001)
   expect(a.seed).toBe(7)
@@ -96,39 +165,92 @@ test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
   const weather = tierra('simulate', design, '--weather', file('year.epw', epwText())).json()
   expect(weather.coldestNight.outsideC).toBeGreaterThan(-9)
 
-  const cut = tierra('simulate', design, '--weather', file('cut.epw', epwText().slice(0, 9000)), '--hourly', join(folder, 'never.csv'))
+  const cut = tierra(
+    'simulate',
+    design,
+    '--weather',
+    file('cut.epw', epwText().slice(0, 9000)),
+    '--hourly',
+    join(folder, 'never.csv'),
+  )
   expect(cut.code).toBe(2)
   expect(cut.err).toMatch(/Line \d+|hourly rows/)
   expect(existsSync(join(folder, 'never.csv'))).toBe(false)
   expect(tierra('simulate', design, '--steps-per-hour', '0').code).toBe(2)
 }, 60000)
 
-test('outputs: onto new names and regular files alone; never a device, a folder or what is read; a link stays one', () => {
-  const design = file('out.json', JSON.stringify(DEMOS[0]))
-  const before = readFileSync(design, 'utf8')
-  expect(tierra('weather', design, '--out', '/dev/null')).toMatchObject({ code: 2, err: expect.stringMatching(/not a regular file/) })
-  expect(statSync('/dev/null').isCharacterDevice()).toBe(true)
-  expect(tierra('weather', design, '--out', folder)).toMatchObject({ code: 2, err: expect.stringMatching(/is a folder/) })
-  symlinkSync(design, join(folder, 'to-input'))
-  for (const out of [design, join(folder, 'to-input')]) expect(tierra('weather', design, '--out', out)).toMatchObject({ code: 2, err: expect.stringMatching(/would be written over/) })
-  expect(readFileSync(design, 'utf8')).toBe(before)
-  symlinkSync(join(folder, 'real.epw'), join(folder, 'link.epw'))
-  expect(tierra('weather', design, '--out', join(folder, 'link.epw')).code).toBe(0)
-  expect(lstatSync(join(folder, 'link.epw')).isSymbolicLink()).toBe(true)
-  // Plain ASCII, although the place and the notes are not.
-  expect(readFileSync(join(folder, 'real.epw'), 'latin1')).toMatch(/^LOCATION,Hollow Ash[\x00-\x7f]*$/)
-  expect(readdirSync(folder).filter(f => f.includes('part'))).toEqual([])
-}, 90000)
+test(
+  'outputs: onto new names and regular files alone; never a device, a folder or what is read; a link ' + 'stays one',
+  () => {
+    const design = file('out.json', JSON.stringify(DEMOS[0]))
+    const before = readFileSync(design, 'utf8')
+    expect(tierra('weather', design, '--out', '/dev/null')).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/not a regular file/),
+    })
+    expect(statSync('/dev/null').isCharacterDevice()).toBe(true)
+    expect(tierra('weather', design, '--out', folder)).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/is a folder/),
+    })
+    symlinkSync(design, join(folder, 'to-input'))
+    for (const out of [design, join(folder, 'to-input')])
+      expect(tierra('weather', design, '--out', out)).toMatchObject({
+        code: 2,
+        err: expect.stringMatching(/would be written over/),
+      })
+    expect(readFileSync(design, 'utf8')).toBe(before)
+    symlinkSync(join(folder, 'real.epw'), join(folder, 'link.epw'))
+    expect(tierra('weather', design, '--out', join(folder, 'link.epw')).code).toBe(0)
+    expect(lstatSync(join(folder, 'link.epw')).isSymbolicLink()).toBe(true)
+    // Plain ASCII, although the place and the notes are not.
+    expect(readFileSync(join(folder, 'real.epw'), 'latin1')).toMatch(/^LOCATION,Hollow Ash[\x00-\x7f]*$/)
+    expect(readdirSync(folder).filter(f => f.includes('part'))).toEqual([])
+  },
+  90000,
+)
 
-test('help for each command, a closed pipe, dates that are none, files past all size, weather that a document would refuse', () => {
-  for (const name of ['sun', 'demos', 'demo', 'check', 'simulate', 'weather', 'verify', 'bench', 'fuzz']) expect(tierra(name, '--help')).toMatchObject({ code: 0, out: expect.stringMatching(new RegExp(`^tierra ${name}`)) })
-  expect(tierra('--help').out).toMatch(/fuzz/)
-  for (const script of ['demo', 'test']) expect(spawnSync(process.execPath, [join(process.cwd(), `scripts/${script}.mjs`), '--help'], { encoding: 'utf8' })).toMatchObject({ status: 0, stdout: expect.stringMatching(/^npm/) })
-  const piped = spawnSync('sh', ['-c', `${process.execPath} scripts/tierra.mjs demo hollow-ash | head -c 5`], { encoding: 'utf8' })
-  expect([piped.stdout, piped.stderr]).toEqual(['{"sch', ''])
-  expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2027-02-29T10:00:00Z')).toMatchObject({ code: 2, err: expect.stringMatching(/there is no 2027-02-29/) })
-  expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2028-02-29T10:00:00Z').code).toBe(0)
-  expect(tierra('check', file('huge.json', ' '.repeat(5_000_000)))).toMatchObject({ code: 2, err: expect.stringMatching(/is 5\.0 MB; allowed: .* at most 4 MB/) })
-  const mad = epwText().split('\n').map((line, i) => (i === 108 ? line.split(',').map((c, k) => (k === 6 ? '69.0' : c)).join(',') : line)).join('\n')
-  expect(tierra('simulate', file('design.json', JSON.stringify(DEMOS[0])), '--weather', file('mad.epw', mad))).toMatchObject({ code: 2, err: expect.stringMatching(/at most 40 K from hour to hour/) })
-}, 90000)
+test(
+  'help for each command, a closed pipe, dates that are none, files past all size, weather that a ' +
+    'document would refuse',
+  () => {
+    for (const name of ['sun', 'demos', 'demo', 'check', 'simulate', 'weather', 'verify', 'bench', 'fuzz'])
+      expect(tierra(name, '--help')).toMatchObject({
+        code: 0,
+        out: expect.stringMatching(new RegExp(`^tierra ${name}`)),
+      })
+    expect(tierra('--help').out).toMatch(/fuzz/)
+    for (const script of ['demo', 'test'])
+      expect(
+        spawnSync(process.execPath, [join(process.cwd(), `scripts/${script}.mjs`), '--help'], { encoding: 'utf8' }),
+      ).toMatchObject({ status: 0, stdout: expect.stringMatching(/^npm/) })
+    const piped = spawnSync('sh', ['-c', `${process.execPath} scripts/tierra.mjs demo hollow-ash | head -c 5`], {
+      encoding: 'utf8',
+    })
+    expect([piped.stdout, piped.stderr]).toEqual(['{"sch', ''])
+    expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2027-02-29T10:00:00Z')).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/there is no 2027-02-29/),
+    })
+    expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2028-02-29T10:00:00Z').code).toBe(0)
+    expect(tierra('check', file('huge.json', ' '.repeat(5_000_000)))).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/is 5\.0 MB; allowed: .* at most 4 MB/),
+    })
+    const mad = epwText()
+      .split('\n')
+      .map((line, i) =>
+        i === 108
+          ? line
+              .split(',')
+              .map((c, k) => (k === 6 ? '69.0' : c))
+              .join(',')
+          : line,
+      )
+      .join('\n')
+    expect(
+      tierra('simulate', file('design.json', JSON.stringify(DEMOS[0])), '--weather', file('mad.epw', mad)),
+    ).toMatchObject({ code: 2, err: expect.stringMatching(/at most 40 K from hour to hour/) })
+  },
+  90000,
+)

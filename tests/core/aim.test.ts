@@ -22,12 +22,18 @@ test('without crops the two temperatures stand for every month; with them the st
 })
 
 test('needs of one’s own go before the catalogue’s; a crop that says nothing of itself is refused', () => {
-  const own: CropChoice = { id: 'spinach', needs: { ...CROPS.find(c => c.id === 'spinach')!, growsC: 9 }, months: all('grow') }
+  const own: CropChoice = {
+    id: 'spinach',
+    needs: { ...CROPS.find(c => c.id === 'spinach')!, growsC: 9 },
+    months: all('grow'),
+  }
   expect(aimLine(choose(own).aim).lowC[3]).toBe(9)
   expect(() => needsOf({ id: 'dragon-fruit', needs: null, months: all('') })).toThrow(RangeError)
   expect(designFaults(choose(pick('dragon-fruit', all('grow'))))[0]!.path).toBe('aim.crops[0].id')
   expect(designFaults(choose(pick('spinach', all('grow')), pick('spinach', all('hold'))))[0]!.message).toMatch(/twice/)
-  expect(designFaults(choose({ id: 'spinach', needs: null, months: all('grow').slice(1) }))[0]!.path).toBe('aim.crops[0].months')
+  expect(designFaults(choose({ id: 'spinach', needs: null, months: all('grow').slice(1) }))[0]!.path).toBe(
+    'aim.crops[0].months',
+  )
 })
 
 test('hours below and above are counted against the month’s own aim', () => {
@@ -41,7 +47,10 @@ test('hours below and above are counted against the month’s own aim', () => {
 })
 
 test('the calendar says which months fail and why, and follows the house', () => {
-  const crops = [pick('spinach', ['hold', 'hold', 'grow', 'grow', 'grow', '', '', '', 'grow', 'grow', 'hold', 'hold']), pick('tomato', only(0, 5, 6, 7))]
+  const crops = [
+    pick('spinach', ['hold', 'hold', 'grow', 'grow', 'grow', '', '', '', 'grow', 'grow', 'hold', 'hold']),
+    pick('tomato', only(0, 5, 6, 7)),
+  ]
   const engine = createYearEngine()
   const rows = cropCalendar(crops, engine.run(demo).answers.months)
   expect(rows[0]!.cells.every(c => c.kept)).toBe(true)
@@ -52,25 +61,61 @@ test('the calendar says which months fail and why, and follows the house', () =>
   expect(rows[1]!.cells[6]!.state).toBe('grows')
   expect(aimSentence(rows)).toMatch(/Tomato in January would mean (heat|lamps); Spinach does not ask more/)
   expect(aimSentence([])).toMatch(/No crops/)
-  const heated: Design = { ...demo, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW: 20000, setPointC: 14 }, lamps: { ...demo.topUp.lamps, powerW: 3000, fromH: 4, untilH: 20 } } }
-  expect(cropCalendar(crops, engine.run(heated).answers.months)[1]!.cells[0]!.reasons.length).toBeLessThan(january.reasons.length)
+  const heated: Design = {
+    ...demo,
+    topUp: {
+      ...demo.topUp,
+      heater: { ...demo.topUp.heater, on: true, capacityW: 20000, setPointC: 14 },
+      lamps: { ...demo.topUp.lamps, powerW: 3000, fromH: 4, untilH: 20 },
+    },
+  }
+  expect(cropCalendar(crops, engine.run(heated).answers.months)[1]!.cells[0]!.reasons.length).toBeLessThan(
+    january.reasons.length,
+  )
 })
 
 test('trees are harvested, not sown each spring; the catalogue is in order', () => {
-  const warm = createYearEngine().run(demo).answers.months.map(m => ({ ...m, insideMeanLowC: 15, insideMinC: 12, soilC: 18, dli: 20, insideMeanHighC: 28 }))
+  const warm = createYearEngine()
+    .run(demo)
+    .answers.months.map(m => ({ ...m, insideMeanLowC: 15, insideMinC: 12, soilC: 18, dli: 20, insideMeanHighC: 28 }))
   const [lemon] = cropCalendar([pick('lemon', all('grow'))], warm)
   expect(new Set(lemon!.cells.flatMap(c => c.tasks))).toEqual(new Set(['harvest']))
   const [radish] = cropCalendar([pick('radish', only(2, 3, 4))], warm)
-  expect(radish!.cells.map(c => c.tasks.join())).toEqual(['', '', 'sow', 'harvest', 'harvest', '', '', '', '', '', '', ''])
+  expect(radish!.cells.map(c => c.tasks.join())).toEqual([
+    '',
+    '',
+    'sow',
+    'harvest',
+    'harvest',
+    '',
+    '',
+    '',
+    '',
+    '',
+    '',
+    '',
+  ])
   // Roots stand ready through the cold months; pods do not, and are not harvested a year after they were sown.
-  const spring = (id: string) => pick(id, ['hold', 'hold', 'grow', 'grow', 'grow', 'grow', '', '', '', '', 'hold', 'hold'])
-  const [pea, carrot] = cropCalendar([spring('pea'), spring('carrot')], warm.map((m, i) => (i < 2 || i > 9 ? { ...m, dli: 3 } : m)))
-  expect(pea!.cells.map(c => c.tasks.includes('harvest') ? 'h' : '.').join('')).toBe('.....h......')
+  const spring = (id: string) =>
+    pick(id, ['hold', 'hold', 'grow', 'grow', 'grow', 'grow', '', '', '', '', 'hold', 'hold'])
+  const [pea, carrot] = cropCalendar(
+    [spring('pea'), spring('carrot')],
+    warm.map((m, i) => (i < 2 || i > 9 ? { ...m, dli: 3 } : m)),
+  )
+  expect(pea!.cells.map(c => (c.tasks.includes('harvest') ? 'h' : '.')).join('')).toBe('.....h......')
   const autumn = (id: string) => pick(id, ['hold', 'hold', '', '', '', '', '', 'grow', 'grow', 'grow', 'hold', 'hold'])
   const standing = warm.map((m, i) => (i < 2 || i > 9 ? { ...m, dli: 3 } : m))
   expect(carrot!.cells[0]!.tasks).toEqual([])
-  expect(cropCalendar([autumn('kale')], standing)[0]!.cells.map(c => c.tasks.includes('harvest') ? 'h' : '.').join('')).toBe('hh.......hhh')
-  expect(cropCalendar([autumn('pea')], standing)[0]!.cells.map(c => c.tasks.includes('harvest') ? 'h' : '.').join('')).toBe('............')
+  expect(
+    cropCalendar([autumn('kale')], standing)[0]!
+      .cells.map(c => (c.tasks.includes('harvest') ? 'h' : '.'))
+      .join(''),
+  ).toBe('hh.......hhh')
+  expect(
+    cropCalendar([autumn('pea')], standing)[0]!
+      .cells.map(c => (c.tasks.includes('harvest') ? 'h' : '.'))
+      .join(''),
+  ).toBe('............')
   for (const c of CROPS) {
     expect(c.survivesC).toBeLessThan(c.growsC)
     expect(c.growsC).toBeLessThan(c.highestC - 10)

@@ -1,10 +1,25 @@
 import { DEMOS, type Design } from '../../core/design'
-import { airPath, bundlePressurePa, frictionFactor, operatingFlow, pipeFilm, rectangularChannel, roundPipe } from '../../core/store/air-path'
+import {
+  airPath,
+  bundlePressurePa,
+  frictionFactor,
+  operatingFlow,
+  pipeFilm,
+  rectangularChannel,
+  roundPipe,
+} from '../../core/store/air-path'
 import { rockBed, rockFilm, rockPressurePa } from '../../core/store/rock-bed'
 import { createYearEngine } from '../../core/year'
 
 const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
-const pipes = { ...roundPipe(0.1), pipes: 10, lengthM: 8, roughnessM: 0.003, soilConductivity: 1.5, fan: { freeFlowM3h: 700, shutOffPa: 120, powerW: 90 } }
+const pipes = {
+  ...roundPipe(0.1),
+  pipes: 10,
+  lengthM: 8,
+  roughnessM: 0.003,
+  soilConductivity: 1.5,
+  fan: { freeFlowM3h: 700, shutOffPa: 120, powerW: 90 },
+}
 
 test('friction: laminar by 64/Re, smooth pipe near Blasius, rough pipe near the fully rough law', () => {
   expect(frictionFactor(1000, 0)).toBeCloseTo(0.064, 9)
@@ -14,15 +29,15 @@ test('friction: laminar by 64/Re, smooth pipe near Blasius, rough pipe near the 
 
 test('film in a smooth pipe is near Dittus and Boelter’s', () => {
   const re = 30000
-  const dittus = 0.023 * re ** 0.8 * 0.71 ** 0.4 * 0.0257 / 0.1
+  const dittus = (0.023 * re ** 0.8 * 0.71 ** 0.4 * 0.0257) / 0.1
   expect(pipeFilm(re, frictionFactor(re, 0), 0.1) / dittus).toBeCloseTo(1, 0)
-  expect(pipeFilm(500, 0.128, 0.1)).toBeCloseTo(3.66 * 0.0257 / 0.1, 9)
+  expect(pipeFilm(500, 0.128, 0.1)).toBeCloseTo((3.66 * 0.0257) / 0.1, 9)
 })
 
 test('pipes: effectiveness is 1 − e^(−NTU); longer and more pipes give up more; the fan meets their curve', () => {
   const path = airPath(pipes)
   expect(path.effectiveness).toBeCloseTo(1 - Math.exp(-path.ntu), 12)
-  expect(pipes.fan.shutOffPa * (1 - path.flowM3s * 3600 / pipes.fan.freeFlowM3h)).toBeCloseTo(path.pressurePa, 3)
+  expect(pipes.fan.shutOffPa * (1 - (path.flowM3s * 3600) / pipes.fan.freeFlowM3h)).toBeCloseTo(path.pressurePa, 3)
   expect(bundlePressurePa(pipes, path.flowM3s)).toBeCloseTo(path.pressurePa, 9)
   expect(airPath({ ...pipes, lengthM: 20 }).effectiveness).toBeGreaterThan(path.effectiveness)
   expect(airPath({ ...pipes, lengthM: 20 }).flowM3s).toBeLessThan(path.flowM3s)
@@ -39,7 +54,9 @@ test('a fan against nothing blows free; against a wall of pressure it hardly blo
 test('rock: Löf and Hawley’s film, Ergun’s drop by hand, smaller rock holds back more and takes more', () => {
   expect(rockFilm(0.1, 0.05)).toBeCloseTo(650 * 2 ** 0.7, 6)
   const e = 0.42
-  const byHand = 0.6 * (150 * 1.81e-5 * (1 - e) ** 2 / (e ** 3 * 0.05 ** 2) * 0.1 + 1.75 * 1.2 * (1 - e) / (e ** 3 * 0.05) * 0.01)
+  const byHand =
+    0.6 *
+    (((150 * 1.81e-5 * (1 - e) ** 2) / (e ** 3 * 0.05 ** 2)) * 0.1 + ((1.75 * 1.2 * (1 - e)) / (e ** 3 * 0.05)) * 0.01)
   expect(rockPressurePa(0.1, 0.6, 0.05)).toBeCloseTo(byHand, 9)
   const coarse = rockBed({ areaM2: 6, depthM: 0.6, rockM: 0.1, fan: pipes.fan })
   const fine = rockBed({ areaM2: 6, depthM: 0.6, rockM: 0.02, fan: pipes.fan })
@@ -55,7 +72,10 @@ test.each<[string, Design]>([
   ['earth store', withStore({ earth: { ...demo.store.earth, on: true } })],
   ['rock bed', withStore({ rockBed: { ...demo.store.rockBed, on: true } })],
   ['bed channels', withStore({ channels: { ...demo.store.channels, on: true } })],
-  ['earth tube', { ...demo, breathe: { ...demo.breathe, earthTube: { ...demo.breathe.earthTube, on: true, belowC: 6 } } }],
+  [
+    'earth tube',
+    { ...demo, breathe: { ...demo.breathe, earthTube: { ...demo.breathe.earthTube, on: true, belowC: 6 } } },
+  ],
 ])('%s: it runs, its fan is paid for, energy closes', (_, design) => {
   const { answers, series } = engine.run(design)
   expect(answers.electricity.fansKWh).toBeGreaterThan(1)
@@ -65,9 +85,13 @@ test.each<[string, Design]>([
 })
 
 test('an earth store takes the edge off the worst night and warms its soil in autumn; a bigger one more', () => {
-  const plain = withStore({ barrels: { ...demo.store.barrels, count: 0 }, massWall: { ...demo.store.massWall, thicknessM: 0 } })
+  const plain = withStore({
+    barrels: { ...demo.store.barrels, count: 0 },
+    massWall: { ...demo.store.massWall, thicknessM: 0 },
+  })
   const none = engine.run(plain).answers.coldestNight.insideC
-  const with10 = engine.run({ ...plain, store: { ...plain.store, earth: { ...plain.store.earth, on: true } } }).answers.coldestNight.insideC
+  const with10 = engine.run({ ...plain, store: { ...plain.store, earth: { ...plain.store.earth, on: true } } }).answers
+    .coldestNight.insideC
   expect(with10).toBeGreaterThan(none)
   const { series } = engine.run(withStore({ earth: { ...demo.store.earth, on: true } }))
   const day = (d: number) => series.storeC[d * 24]!

@@ -9,17 +9,31 @@ const nested = (depth: number) => {
 }
 
 test('lists that are too long are one fault, whatever is in them', () => {
-  for (const beds of [Array.from({ length: 20000 }, () => ({})), Array.from({ length: 8000 }, () => null), Array.from({ length: 7 }, () => demo.shape.beds[0])]) {
-    expect(designFaults(patchDesign(demo, [['shape.beds', beds]]))).toEqual([{ path: 'shape.beds', message: 'has too many entries', allowed: '0 to 6' }])
+  for (const beds of [
+    Array.from({ length: 20000 }, () => ({})),
+    Array.from({ length: 8000 }, () => null),
+    Array.from({ length: 7 }, () => demo.shape.beds[0]),
+  ]) {
+    expect(designFaults(patchDesign(demo, [['shape.beds', beds]]))).toEqual([
+      { path: 'shape.beds', message: 'has too many entries', allowed: '0 to 6' },
+    ])
   }
-  const far = designFaults({ ...demo, aim: { ...demo.aim, crops: Array.from({ length: 100000 }, () => 'x'.repeat(10)) } })
+  const far = designFaults({
+    ...demo,
+    aim: { ...demo.aim, crops: Array.from({ length: 100000 }, () => 'x'.repeat(10)) },
+  })
   expect(far).toEqual([{ path: 'aim.crops', message: 'has too many entries', allowed: '0 to 12' }])
 })
 
 test('depth, texts and numbers of fields are bounded, and what is past them gives one sentence', () => {
   expect(designFaults({ ...demo, site: nested(5000) })[0]!.message).toBe('lies too deep')
-  expect(designFaults({ ...demo, name: 'x'.repeat(1e6) })).toEqual([{ path: 'name', message: 'is too long', allowed: 'text of at most 2000 characters' }])
-  expect(designFaults({ ...demo, aim: Object.fromEntries(Array.from({ length: 5000 }, (_, i) => [`k${i}`, i])) })[0]!.message).toBe('has 5000 fields')
+  expect(designFaults({ ...demo, name: 'x'.repeat(1e6) })).toEqual([
+    { path: 'name', message: 'is too long', allowed: 'text of at most 2000 characters' },
+  ])
+  expect(
+    designFaults({ ...demo, aim: Object.fromEntries(Array.from({ length: 5000 }, (_, i) => [`k${i}`, i])) })[0]!
+      .message,
+  ).toBe('has 5000 fields')
   const read = readDesign(JSON.stringify({ ...demo, shape: { ...demo.shape, beds: nested(100) } }))
   expect(read.ok).toBe(false)
 })
@@ -27,7 +41,12 @@ test('depth, texts and numbers of fields are bounded, and what is past them give
 test('what has not changed in a copy of a document is what it was, by reference; what has changed is not', () => {
   const copy = structuredClone(demo)
   expect(withSharedBranches(copy, demo)).toBe(demo)
-  const other: Design = structuredClone(patchDesign(demo, [['store.barrels.count', 3], ['shape.beds.1.widthM', 0.8]]))
+  const other: Design = structuredClone(
+    patchDesign(demo, [
+      ['store.barrels.count', 3],
+      ['shape.beds.1.widthM', 0.8],
+    ]),
+  )
   const shared = withSharedBranches(other, demo)
   expect(shared).toEqual(other)
   expect(shared.site).toBe(demo.site)

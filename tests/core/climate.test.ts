@@ -1,16 +1,28 @@
 import fc from 'fast-check'
-import { clearnessFromRange, dayName, designDays, erbsDiffuseShare, HOURS, isoAt, makeSiteYear, MONTH_OF_DAY, splitGlobal, standardOffsetH } from '../../core/climate'
+import {
+  clearnessFromRange,
+  dayName,
+  designDays,
+  erbsDiffuseShare,
+  HOURS,
+  isoAt,
+  makeSiteYear,
+  MONTH_OF_DAY,
+  splitGlobal,
+  standardOffsetH,
+} from '../../core/climate'
 import { timeZoneOf } from '../../core/climate/zone-of-place'
 import { monthlyMeans, monthlyNormals, smoothDaily } from '../../core/climate/monthly'
 import { DEMOS } from '../../core/design'
 
 const [north, south] = DEMOS
-const yearOf = (design: typeof DEMOS[number], seed = design.site.seed) => {
+const yearOf = (design: (typeof DEMOS)[number], seed = design.site.seed) => {
   const climate = design.site.climate
   if (climate.kind !== 'normals') throw new Error('demo climates are normals')
   return makeSiteYear({ ...design.site, seed, climate })
 }
-const daily = (hours: Float32Array, pick: (...v: number[]) => number) => Float64Array.from({ length: 365 }, (_, d) => pick(...hours.subarray(d * 24, d * 24 + 24)))
+const daily = (hours: Float32Array, pick: (...v: number[]) => number) =>
+  Float64Array.from({ length: 365 }, (_, d) => pick(...hours.subarray(d * 24, d * 24 + 24)))
 
 test('the same seed gives the same year, another seed another one with the same means', () => {
   const a = yearOf(north!)
@@ -21,7 +33,7 @@ test('the same seed gives the same year, another seed another one with the same 
   means(a).forEach((m, i) => expect(Math.abs(m - means(b)[i]!)).toBeLessThan(0.8))
 })
 
-test.each([[0], [1]])('demo %#: daily highs meet the monthly normals, nothing is out of bounds', (i) => {
+test.each([[0], [1]])('demo %#: daily highs meet the monthly normals, nothing is out of bounds', i => {
   const demo = DEMOS[i]!
   const y = yearOf(demo)
   const highs = monthlyMeans(daily(y.dryBulbC, Math.max))
@@ -32,22 +44,32 @@ test.each([[0], [1]])('demo %#: daily highs meet the monthly normals, nothing is
     expect(y.globalWm2[h]!).toBeGreaterThanOrEqual(0)
     if (y.sunAltitudeDeg[h]! < -1) expect(y.globalWm2[h]!).toBe(0)
     expect(y.globalWm2[h]!).toBeLessThan(1200)
-    expect(Math.abs(y.beamWm2[h]! * Math.max(0, Math.sin(y.sunAltitudeDeg[h]! * Math.PI / 180)) + y.diffuseWm2[h]! - y.globalWm2[h]!)).toBeLessThan(1)
+    expect(
+      Math.abs(
+        y.beamWm2[h]! * Math.max(0, Math.sin((y.sunAltitudeDeg[h]! * Math.PI) / 180)) +
+          y.diffuseWm2[h]! -
+          y.globalWm2[h]!,
+      ),
+    ).toBeLessThan(1)
   }
 })
 
-test('clear winter nights are colder than dull ones, weather has a memory, and the worst night is far below the mean low', () => {
-  const y = yearOf(north!)
-  const lows = daily(y.dryBulbC, Math.min)
-  const clouds = daily(y.cloud, Math.max)
-  const winter = Array.from({ length: 365 }, (_, d) => d).filter(d => MONTH_OF_DAY[d]! < 2 || MONTH_OF_DAY[d] === 11)
-  const mean = (days: number[]) => days.reduce((s, d) => s + lows[d]!, 0) / days.length
-  expect(mean(winter.filter(d => clouds[d]! < 0.4))).toBeLessThan(mean(winter.filter(d => clouds[d]! > 0.6)) - 1)
-  const off = winter.slice(1, 58).map(d => lows[d]! - mean(winter))
-  const r = off.slice(1).reduce((s, v, i) => s + v * off[i]!, 0) / off.reduce((s, v) => s + v * v, 0)
-  expect(r).toBeGreaterThan(0.3)
-  expect(Math.min(...lows)).toBeLessThan(-15)
-})
+test(
+  'clear winter nights are colder than dull ones, weather has a memory, and the worst night is far ' +
+    'below the mean low',
+  () => {
+    const y = yearOf(north!)
+    const lows = daily(y.dryBulbC, Math.min)
+    const clouds = daily(y.cloud, Math.max)
+    const winter = Array.from({ length: 365 }, (_, d) => d).filter(d => MONTH_OF_DAY[d]! < 2 || MONTH_OF_DAY[d] === 11)
+    const mean = (days: number[]) => days.reduce((s, d) => s + lows[d]!, 0) / days.length
+    expect(mean(winter.filter(d => clouds[d]! < 0.4))).toBeLessThan(mean(winter.filter(d => clouds[d]! > 0.6)) - 1)
+    const off = winter.slice(1, 58).map(d => lows[d]! - mean(winter))
+    const r = off.slice(1).reduce((s, v, i) => s + v * off[i]!, 0) / off.reduce((s, v) => s + v * v, 0)
+    expect(r).toBeGreaterThan(0.3)
+    expect(Math.min(...lows)).toBeLessThan(-15)
+  },
+)
 
 test('the southern demo is cold in June to August, and its design days are turned', () => {
   const { cold, hot } = designDays(yearOf(south!))
@@ -58,26 +80,37 @@ test('the southern demo is cold in June to August, and its design days are turne
 })
 
 test('monthly lows and highs of an hourly year, by hand', () => {
-  const { lowC, highC } = monthlyNormals(Float64Array.from({ length: HOURS }, (_, h) => MONTH_OF_DAY[Math.floor(h / 24)]! * 2 + (h % 24) / 10))
+  const { lowC, highC } = monthlyNormals(
+    Float64Array.from({ length: HOURS }, (_, h) => MONTH_OF_DAY[Math.floor(h / 24)]! * 2 + (h % 24) / 10),
+  )
   lowC.forEach((v, m) => expect(v).toBeCloseTo(2 * m, 9))
   highC.forEach((v, m) => expect(v).toBeCloseTo(2 * m + 2.3, 9))
 })
 
 test('a smooth daily series keeps its monthly means', () => {
-  fc.assert(fc.property(fc.array(fc.double({ min: -30, max: 30, noNaN: true }), { minLength: 12, maxLength: 12 }), (means) => {
-    monthlyMeans(smoothDaily(means)).forEach((m, i) => expect(m).toBeCloseTo(means[i]!, 4))
-  }), { numRuns: 50 })
+  fc.assert(
+    fc.property(fc.array(fc.double({ min: -30, max: 30, noNaN: true }), { minLength: 12, maxLength: 12 }), means => {
+      monthlyMeans(smoothDaily(means)).forEach((m, i) => expect(m).toBeCloseTo(means[i]!, 4))
+    }),
+    { numRuns: 50 },
+  )
 })
 
 test('diffuse share falls from all to little as the sky clears; a split never makes light', () => {
   expect(erbsDiffuseShare(0.1)).toBeGreaterThan(0.98)
   expect(erbsDiffuseShare(0.75)).toBeLessThan(0.25)
-  fc.assert(fc.property(fc.double({ min: 0, max: 1100, noNaN: true }), fc.double({ min: -10, max: 90, noNaN: true }), (global, altitude) => {
-    const { beam, diffuse } = splitGlobal(global, altitude, 1361)
-    expect(beam).toBeGreaterThanOrEqual(0)
-    expect(diffuse).toBeGreaterThanOrEqual(-1e-9)
-    expect(beam * Math.max(0, Math.sin(altitude * Math.PI / 180)) + diffuse).toBeCloseTo(global, 6)
-  }))
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 1100, noNaN: true }),
+      fc.double({ min: -10, max: 90, noNaN: true }),
+      (global, altitude) => {
+        const { beam, diffuse } = splitGlobal(global, altitude, 1361)
+        expect(beam).toBeGreaterThanOrEqual(0)
+        expect(diffuse).toBeGreaterThanOrEqual(-1e-9)
+        expect(beam * Math.max(0, Math.sin((altitude * Math.PI) / 180)) + diffuse).toBeCloseTo(global, 6)
+      },
+    ),
+  )
   expect(clearnessFromRange(16)).toBeCloseTo(0.66, 2)
 })
 

@@ -12,12 +12,29 @@ test('the demos and the starting design are sound', () => {
 })
 
 test.each([
-  ['shape.lengthM', -2, 'shape.lengthM'], ['shape.lengthM', Number.NaN, 'shape.lengthM'], ['shape.lengthM', '9', 'shape.lengthM'], ['site.latitudeDeg', 91, 'site.latitudeDeg'],
-  ['site.timeZone', 'Middle/Earth', 'site.timeZone'], ['skin.glazing', 'sugar', 'skin.glazing'], ['skin.wall', [], 'skin.wall'], ['skin.wall.0.material', 'gold', 'skin.wall[0].material'],
-  ['site.climate.lowC.3', 40, 'site.climate.highC[3]'], ['site.climate.lowC', [1, 2], 'site.climate.lowC'], ['site.climate', null, 'site.climate'], ['shape.ridgeHeightM', 0.9, 'shape.ridgeHeightM'],
-  ['shape.ridgeAtM', 4.6, 'shape.ridgeAtM'], ['shape.backWallM', 5, 'shape.backWallM'], ['shape.beds.1.atM', 0.5, 'shape.beds[1].atM'], ['shape.beds.1.atM', 4, 'shape.beds[1].atM'],
-  ['breathe.vents.fullC', 15, 'breathe.vents.fullC'], ['store.barrels.count', 2.5, 'store.barrels.count'], ['store.barrels.count', 390, 'store.barrels.count'], ['aim.lowestAirC', 29.5, null],
-  ['topUp.heater.on', 'yes', 'topUp.heater.on'], ['schemaVersion', 7, 'schemaVersion'], ['name', '', 'name'],
+  ['shape.lengthM', -2, 'shape.lengthM'],
+  ['shape.lengthM', Number.NaN, 'shape.lengthM'],
+  ['shape.lengthM', '9', 'shape.lengthM'],
+  ['site.latitudeDeg', 91, 'site.latitudeDeg'],
+  ['site.timeZone', 'Middle/Earth', 'site.timeZone'],
+  ['skin.glazing', 'sugar', 'skin.glazing'],
+  ['skin.wall', [], 'skin.wall'],
+  ['skin.wall.0.material', 'gold', 'skin.wall[0].material'],
+  ['site.climate.lowC.3', 40, 'site.climate.highC[3]'],
+  ['site.climate.lowC', [1, 2], 'site.climate.lowC'],
+  ['site.climate', null, 'site.climate'],
+  ['shape.ridgeHeightM', 0.9, 'shape.ridgeHeightM'],
+  ['shape.ridgeAtM', 4.6, 'shape.ridgeAtM'],
+  ['shape.backWallM', 5, 'shape.backWallM'],
+  ['shape.beds.1.atM', 0.5, 'shape.beds[1].atM'],
+  ['shape.beds.1.atM', 4, 'shape.beds[1].atM'],
+  ['breathe.vents.fullC', 15, 'breathe.vents.fullC'],
+  ['store.barrels.count', 2.5, 'store.barrels.count'],
+  ['store.barrels.count', 390, 'store.barrels.count'],
+  ['aim.lowestAirC', 29.5, null],
+  ['topUp.heater.on', 'yes', 'topUp.heater.on'],
+  ['schemaVersion', 7, 'schemaVersion'],
+  ['name', '', 'name'],
 ] as const)('%s = %p is refused at %s', (path, value, at) => {
   const faults = faultsOf(path, value)
   if (at === null) {
@@ -39,43 +56,88 @@ test('a field that nobody knows is named', () => {
 })
 
 test('anything at all can be checked: sentences come back, nothing throws, and no fault slips through', () => {
-  fc.assert(fc.property(fc.anything(), (thing) => {
-    const faults = designFaults(thing)
-    expect(faults.length).toBeGreaterThan(0)
-  }), { numRuns: 500 })
+  fc.assert(
+    fc.property(fc.anything(), thing => {
+      const faults = designFaults(thing)
+      expect(faults.length).toBeGreaterThan(0)
+    }),
+    { numRuns: 500 },
+  )
   const leaves: string[] = []
   const walk = (node: unknown, path: string) => {
-    if (typeof node === 'object' && node !== null) Object.entries(node).forEach(([k, v]) => walk(v, path ? `${path}.${k}` : k))
+    if (typeof node === 'object' && node !== null)
+      Object.entries(node).forEach(([k, v]) => walk(v, path ? `${path}.${k}` : k))
     // What may be null (a spell) takes null for an answer.
     else if (node !== null) leaves.push(path)
   }
   walk(demo, '')
-  fc.assert(fc.property(fc.constantFrom(...leaves), fc.oneof(fc.constant(undefined), fc.constant(null), fc.object(), fc.constant(Infinity), fc.constant([])), (path, value) => {
-    const faults = faultsOf(path, value)
-    expect(faults.length).toBeGreaterThan(0)
-    expect(faults[0]!.path.replace(/\[(\d+)\]/g, '.$1').split('.')[0]).toBe(path.split('.')[0])
-  }), { numRuns: 400 })
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...leaves),
+      fc.oneof(fc.constant(undefined), fc.constant(null), fc.object(), fc.constant(Infinity), fc.constant([])),
+      (path, value) => {
+        const faults = faultsOf(path, value)
+        expect(faults.length).toBeGreaterThan(0)
+        expect(faults[0]!.path.replace(/\[(\d+)\]/g, '.$1').split('.')[0]).toBe(path.split('.')[0])
+      },
+    ),
+    { numRuns: 400 },
+  )
 })
 
 test('the catalogue holds together: ids are single, values in range, every entry has its source', () => {
-  for (const list of [GLAZINGS, MATERIALS, NIGHT_COVERS, LEAKAGE_CLASSES, VESSELS, FUELS, COLOURS] as readonly (readonly { id: string }[])[]) expect(new Set(list.map(e => e.id)).size).toBe(list.length)
+  for (const list of [
+    GLAZINGS,
+    MATERIALS,
+    NIGHT_COVERS,
+    LEAKAGE_CLASSES,
+    VESSELS,
+    FUELS,
+    COLOURS,
+  ] as readonly (readonly { id: string }[])[])
+    expect(new Set(list.map(e => e.id)).size).toBe(list.length)
   for (const m of MATERIALS) {
     expect(m.conductivity).toBeGreaterThan(0.015)
     expect(m.density * m.specificHeat).toBeGreaterThan(1e4)
     expect(m.source.length).toBeGreaterThan(4)
   }
   for (const g of GLAZINGS) expect(g.uValue).toBeGreaterThan(0.4)
-  for (const list of [GLAZINGS, NIGHT_COVERS, LEAKAGE_CLASSES, VESSELS, FUELS]) for (const e of list) expect(e.source.length).toBeGreaterThan(4)
+  for (const list of [GLAZINGS, NIGHT_COVERS, LEAKAGE_CLASSES, VESSELS, FUELS])
+    for (const e of list) expect(e.source.length).toBeGreaterThan(4)
 })
 
 test('cautions stand where the work can hurt, and go when it cannot', () => {
-  const texts = (d: typeof demo) => designCautions(d, null).map(c => `${c.step}: ${c.text}`).join('\n')
+  const texts = (d: typeof demo) =>
+    designCautions(d, null)
+      .map(c => `${c.step}: ${c.text}`)
+      .join('\n')
   expect(texts(demo)).toMatch(/shape: Snow .*engineer/)
   expect(texts(demo)).toMatch(/store: The water weighs 2\.8\st/)
-  expect(texts(patchDesign(demo, [['store.barrels.stack', 1], ['store.barrels.raisedM', 0]]))).not.toMatch(/weighs/)
-  expect(texts(patchDesign(demo, [['topUp.heater.on', true], ['topUp.heater.fuel', 'wood']]))).toMatch(/carbon monoxide/)
+  expect(
+    texts(
+      patchDesign(demo, [
+        ['store.barrels.stack', 1],
+        ['store.barrels.raisedM', 0],
+      ]),
+    ),
+  ).not.toMatch(/weighs/)
+  expect(
+    texts(
+      patchDesign(demo, [
+        ['topUp.heater.on', true],
+        ['topUp.heater.fuel', 'wood'],
+      ]),
+    ),
+  ).toMatch(/carbon monoxide/)
   expect(texts(patchDesign(demo, [['skin.wall', [{ material: 'xps', thicknessM: 0.1 }]]]))).toMatch(/foam burns/)
-  expect(texts(patchDesign(demo, [['breathe.vents.lowM2', 1], ['breathe.vents.highM2', 1]]))).toMatch(/Little to breathe/)
+  expect(
+    texts(
+      patchDesign(demo, [
+        ['breathe.vents.lowM2', 1],
+        ['breathe.vents.highM2', 1],
+      ]),
+    ),
+  ).toMatch(/Little to breathe/)
 })
 
 test('the schools of the glazing angle follow from the latitude, whichever hemisphere', () => {
@@ -87,5 +149,10 @@ test('the schools of the glazing angle follow from the latitude, whichever hemis
 })
 
 test('resistance of layers adds up', () => {
-  expect(layersResistance([{ material: 'eps', thicknessM: 0.18 }, { material: 'softwood', thicknessM: 0.026 }])).toBeCloseTo(5.2, 9)
+  expect(
+    layersResistance([
+      { material: 'eps', thicknessM: 0.18 },
+      { material: 'softwood', thicknessM: 0.026 },
+    ]),
+  ).toBeCloseTo(5.2, 9)
 })

@@ -1,26 +1,52 @@
 import fc from 'fast-check'
-import { DEMOS, designFaults, documentFaults, FORMS, madeToStand, pathInWords, patchDesign, type Design, type Patch } from '../../core/design'
+import {
+  DEMOS,
+  designFaults,
+  documentFaults,
+  FORMS,
+  madeToStand,
+  pathInWords,
+  patchDesign,
+  type Design,
+  type Patch,
+} from '../../core/design'
 import { misfits } from '../../core/geometry/fit'
 import { roomObjects } from '../../core/geometry/objects'
 import { inForm } from '../../core/study/variants'
 
 const demo = DEMOS[0]!
-const wrong = (design: Design, ...patches: Patch[]) => designFaults(patchDesign(design, patches)).map(f => `${f.path}: ${f.message}`).join('\n')
+const wrong = (design: Design, ...patches: Patch[]) =>
+  designFaults(patchDesign(design, patches))
+    .map(f => `${f.path}: ${f.message}`)
+    .join('\n')
 
-test('houses in which something stands through the roof, in something else or off the floor are told what stands in what', () => {
-  const gable = patchDesign(demo, [['shape.form', 'gable']])
-  expect(wrong(gable)).toMatch(/store\.barrels\.stack: stand 2\.\d\d m high, through the roof or the glass: \d\.\d\d m is clear there/)
-  const frame = patchDesign(demo, [['shape.form', 'a-frame'], ['store.barrels.count', 0]])
-  expect(wrong(frame)).toMatch(/shape\.beds\[0\]\.heightM: stands 0\.60 m high, through the roof or the glass/)
-  expect(wrong(demo, ['store.tank.lengthM', 2], ['store.tank.atM', 2.4])).toMatch(/store\.tank\.atM: stands in bed 2/)
-  expect(wrong(demo, ['store.innerWall.thicknessM', 0.3], ['store.innerWall.atM', 0.5])).toMatch(/store\.innerWall\.atM: stands in bed 1/)
-  expect(wrong(demo, ['store.barrels.place', 'sunny'])).toMatch(/store\.barrels\.place: stand in bed 1/)
-  expect(wrong(demo, ['store.barrels.count', 2000])).toMatch(/store\.barrels\.count: do not fit on the floor/)
-  expect(wrong(DEMOS[3]!, ['store.tank.lengthM', 6])).toMatch(/store\.tank\.lengthM: is longer than the dome is wide there/)
-  expect(wrong(demo, ['store.rockBed.on', true], ['store.rockBed.areaM2', 100])).toMatch(/larger than the floor/)
-  expect(wrong(demo, ['store.tank.lengthM', 1e-6])).toMatch(/too short to hold water/)
-  expect(wrong(demo, ['topUp.lamps.powerW', 92000])).toMatch(/more light than any plant bears/)
-})
+test(
+  'houses in which something stands through the roof, in something else or off the floor are told ' +
+    'what stands in what',
+  () => {
+    const gable = patchDesign(demo, [['shape.form', 'gable']])
+    expect(wrong(gable)).toMatch(
+      /store\.barrels\.stack: stand 2\.\d\d m high, through the roof or the glass: \d\.\d\d m is clear there/,
+    )
+    const frame = patchDesign(demo, [
+      ['shape.form', 'a-frame'],
+      ['store.barrels.count', 0],
+    ])
+    expect(wrong(frame)).toMatch(/shape\.beds\[0\]\.heightM: stands 0\.60 m high, through the roof or the glass/)
+    expect(wrong(demo, ['store.tank.lengthM', 2], ['store.tank.atM', 2.4])).toMatch(/store\.tank\.atM: stands in bed 2/)
+    expect(wrong(demo, ['store.innerWall.thicknessM', 0.3], ['store.innerWall.atM', 0.5])).toMatch(
+      /store\.innerWall\.atM: stands in bed 1/,
+    )
+    expect(wrong(demo, ['store.barrels.place', 'sunny'])).toMatch(/store\.barrels\.place: stand in bed 1/)
+    expect(wrong(demo, ['store.barrels.count', 2000])).toMatch(/store\.barrels\.count: do not fit on the floor/)
+    expect(wrong(DEMOS[3]!, ['store.tank.lengthM', 6])).toMatch(
+      /store\.tank\.lengthM: is longer than the dome is wide there/,
+    )
+    expect(wrong(demo, ['store.rockBed.on', true], ['store.rockBed.areaM2', 100])).toMatch(/larger than the floor/)
+    expect(wrong(demo, ['store.tank.lengthM', 1e-6])).toMatch(/too short to hold water/)
+    expect(wrong(demo, ['topUp.lamps.powerW', 92000])).toMatch(/more light than any plant bears/)
+  },
+)
 
 test('a house kept from earlier is still a document, and its own misfits are no reason to lose it', () => {
   const old = patchDesign(demo, [['store.barrels.place', 'sunny']])
@@ -28,23 +54,49 @@ test('a house kept from earlier is still a document, and its own misfits are no 
   expect(designFaults(old).length).toBeGreaterThan(0)
 })
 
-test('whatever stands wherever: what is said to fit lies under the roof and in nothing else, and mending changes no more than it must', () => {
-  const forms = [demo, DEMOS[1]!, DEMOS[3]!].flatMap(d => FORMS.flatMap(f => inForm(d, f) ?? []))
-  expect(forms.length).toBeGreaterThan(18)
-  fc.assert(fc.property(fc.constantFrom(...forms), fc.double({ min: 0, max: 6, noNaN: true }), fc.double({ min: 0.2, max: 1.5, noNaN: true }), fc.constantFrom('back', 'middle', 'sunny'), (start, atM, heightM, place) => {
-    const design = patchDesign(start, [['shape.beds.0.atM', Math.min(atM, start.shape.widthM - start.shape.beds[0]!.widthM)], ['shape.beds.0.heightM', heightM], ['store.barrels.place', place]])
-    fc.pre(documentFaults(design).length === 0)
-    const mended = madeToStand(design)
-    if (misfits(design).length === 0) expect(mended).toBe(design)
-    if (!mended) return
-    expect(misfits(mended)).toEqual([])
-    const things = roomObjects(mended)
-    expect(things).toHaveLength(roomObjects(design).length)
-    for (const o of things) expect(o.z1).toBeLessThanOrEqual(mended.shape.ridgeHeightM + 0.011)
-  }), { numRuns: 120 })
-})
+test(
+  'whatever stands wherever: what is said to fit lies under the roof and in nothing else, and mending ' +
+    'changes no more than it must',
+  () => {
+    const forms = [demo, DEMOS[1]!, DEMOS[3]!].flatMap(d => FORMS.flatMap(f => inForm(d, f) ?? []))
+    expect(forms.length).toBeGreaterThan(18)
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...forms),
+        fc.double({ min: 0, max: 6, noNaN: true }),
+        fc.double({ min: 0.2, max: 1.5, noNaN: true }),
+        fc.constantFrom('back', 'middle', 'sunny'),
+        (start, atM, heightM, place) => {
+          const design = patchDesign(start, [
+            ['shape.beds.0.atM', Math.min(atM, start.shape.widthM - start.shape.beds[0]!.widthM)],
+            ['shape.beds.0.heightM', heightM],
+            ['store.barrels.place', place],
+          ])
+          fc.pre(documentFaults(design).length === 0)
+          const mended = madeToStand(design)
+          if (misfits(design).length === 0) expect(mended).toBe(design)
+          if (!mended) return
+          expect(misfits(mended)).toEqual([])
+          const things = roomObjects(mended)
+          expect(things).toHaveLength(roomObjects(design).length)
+          for (const o of things) expect(o.z1).toBeLessThanOrEqual(mended.shape.ridgeHeightM + 0.011)
+        },
+      ),
+      { numRuns: 120 },
+    )
+  },
+)
 
 test('places of the document are told in plain words', () => {
-  expect(['shape.beds[1].atM', 'site.climate.lowC[3]', 'skin.wall[2].own.density', 'store.tank.heightM', 'topUp.heater.kind', 'nowhere.at.all', ''].map(pathInWords)).toEqual(
-    ['Bed 2', 'April low', 'Own material, density', 'Tank', 'Heater', 'The design', 'The design'])
+  expect(
+    [
+      'shape.beds[1].atM',
+      'site.climate.lowC[3]',
+      'skin.wall[2].own.density',
+      'store.tank.heightM',
+      'topUp.heater.kind',
+      'nowhere.at.all',
+      '',
+    ].map(pathInWords),
+  ).toEqual(['Bed 2', 'April low', 'Own material, density', 'Tank', 'Heater', 'The design', 'The design'])
 })

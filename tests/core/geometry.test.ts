@@ -1,5 +1,18 @@
 import fc from 'fast-check'
-import { DEMOS, designFaults, documentFaults, patchDesign, withBackWall, withForm, withGlazingAngle, withKneeWallLifted, withRidge, withSunnyWallMoved, withWidth, type Design } from '../../core/design'
+import {
+  DEMOS,
+  designFaults,
+  documentFaults,
+  patchDesign,
+  withBackWall,
+  withForm,
+  withGlazingAngle,
+  withKneeWallLifted,
+  withRidge,
+  withSunnyWallMoved,
+  withWidth,
+  type Design,
+} from '../../core/design'
 import { turnWords } from '../../core/geometry/compass'
 import { sectionLight } from '../../core/geometry/lit'
 import { layBarrels } from '../../core/geometry/objects'
@@ -10,35 +23,48 @@ const demo = DEMOS[0]!
 const withShape = (shape: Partial<Design['shape']>): Design => ({ ...demo, shape: { ...demo.shape, ...shape } })
 
 const shapes = fc.record({
-  form: fc.constantFrom('shed', 'gable', 'saltbox' as const), widthM: fc.double({ min: 1.2, max: 20, noNaN: true }), kneeWallM: fc.double({ min: 0, max: 3, noNaN: true }),
-  ridgeHeightM: fc.double({ min: 1, max: 12, noNaN: true }), ridgeAtM: fc.double({ min: 0.3, max: 20, noNaN: true }), backWallM: fc.double({ min: 0.2, max: 12, noNaN: true }),
+  form: fc.constantFrom('shed', 'gable', 'saltbox' as const),
+  widthM: fc.double({ min: 1.2, max: 20, noNaN: true }),
+  kneeWallM: fc.double({ min: 0, max: 3, noNaN: true }),
+  ridgeHeightM: fc.double({ min: 1, max: 12, noNaN: true }),
+  ridgeAtM: fc.double({ min: 0.3, max: 20, noNaN: true }),
+  backWallM: fc.double({ min: 0.2, max: 12, noNaN: true }),
 }) as fc.Arbitrary<Pick<Design['shape'], 'form' | 'widthM' | 'kneeWallM' | 'ridgeHeightM' | 'ridgeAtM' | 'backWallM'>>
 
-test('any sound shape closes: outward normals weighted by area add up to nothing, and the volume is the section times the length', () => {
-  fc.assert(fc.property(shapes, fc.double({ min: -90, max: 90, noNaN: true }), (shape, turnDeg) => {
-    const design = withShape({ ...shape, turnDeg, beds: [] })
-    fc.pre(designFaults({ ...design, store: { ...design.store, barrels: { ...design.store.barrels, count: 0 } } }).length === 0)
-    const b = makeBuilding(design)
-    let e = 0
-    let n = 0
-    let u = 0
-    for (const s of b.surfaces) {
-      const tilt = (s.kind === 'floor' ? 180 : s.tiltDeg) * Math.PI / 180
-      const az = s.azimuthDeg * Math.PI / 180
-      e += s.areaM2 * Math.sin(tilt) * Math.sin(az)
-      n += s.areaM2 * Math.sin(tilt) * Math.cos(az)
-      u += s.areaM2 * Math.cos(tilt)
-    }
-    const total = b.surfaces.reduce((sum, s) => sum + s.areaM2, 0)
-    expect(Math.hypot(e, n, u) / total).toBeLessThan(1e-5)
-    expect(b.volumeM3).toBeCloseTo(polygonArea(b.outline.corners) * b.lengthM, 6)
-  }))
-})
+test(
+  'any sound shape closes: outward normals weighted by area add up to nothing, and the volume is the ' +
+    'section times the length',
+  () => {
+    fc.assert(
+      fc.property(shapes, fc.double({ min: -90, max: 90, noNaN: true }), (shape, turnDeg) => {
+        const design = withShape({ ...shape, turnDeg, beds: [] })
+        fc.pre(
+          designFaults({ ...design, store: { ...design.store, barrels: { ...design.store.barrels, count: 0 } } })
+            .length === 0,
+        )
+        const b = makeBuilding(design)
+        let e = 0
+        let n = 0
+        let u = 0
+        for (const s of b.surfaces) {
+          const tilt = ((s.kind === 'floor' ? 180 : s.tiltDeg) * Math.PI) / 180
+          const az = (s.azimuthDeg * Math.PI) / 180
+          e += s.areaM2 * Math.sin(tilt) * Math.sin(az)
+          n += s.areaM2 * Math.sin(tilt) * Math.cos(az)
+          u += s.areaM2 * Math.cos(tilt)
+        }
+        const total = b.surfaces.reduce((sum, s) => sum + s.areaM2, 0)
+        expect(Math.hypot(e, n, u) / total).toBeLessThan(1e-5)
+        expect(b.volumeM3).toBeCloseTo(polygonArea(b.outline.corners) * b.lengthM, 6)
+      }),
+    )
+  },
+)
 
 test('forms tie what they say: a shed’s ridge stands on its back wall, a gable’s in the middle', () => {
   expect(makeOutline({ ...demo.shape, form: 'shed' })).toMatchObject({ ridgeAtM: 4.6, backWallM: 3.3, poleSlopeM: 0 })
   expect(makeOutline({ ...demo.shape, form: 'gable' })).toMatchObject({ ridgeAtM: 2.3, backWallM: 0.75 })
-  expect(makeOutline(demo.shape).glazingAngleDeg).toBeCloseTo(Math.atan2(2.55, 3.45) * 180 / Math.PI, 9)
+  expect(makeOutline(demo.shape).glazingAngleDeg).toBeCloseTo((Math.atan2(2.55, 3.45) * 180) / Math.PI, 9)
 })
 
 test('edits of the section keep what they promise', () => {
@@ -51,7 +77,8 @@ test('edits of the section keep what they promise', () => {
   expect(withWidth(s, 9.2).beds[0]!.widthM).toBeCloseTo(2.2, 6)
   expect(withBackWall({ ...s, form: 'shed' }, 4).ridgeHeightM).toBe(4)
   expect(withRidge(s, 2).backWallM).toBe(2)
-  for (const form of ['shed', 'gable', 'saltbox'] as const) expect(documentFaults(withShape(withForm(s, form)))).toEqual([])
+  for (const form of ['shed', 'gable', 'saltbox'] as const)
+    expect(documentFaults(withShape(withForm(s, form)))).toEqual([])
 })
 
 test('the sunny side faces the equator, turned to the east in both hemispheres', () => {
@@ -63,32 +90,42 @@ test('the sunny side faces the equator, turned to the east in both hemispheres',
   for (const lat of [47, -47]) {
     const b = makeBuilding({ ...demo, site: { ...demo.site, latitudeDeg: lat }, shape: { ...demo.shape, turnDeg: 0 } })
     const ends = b.surfaces.filter(s => s.id === 'ends')
-    expect(ends.map(s => s.azimuthDeg).sort((p, q) => p - q).map(a => Math.round(a))).toEqual([90, 270])
+    expect(
+      ends
+        .map(s => s.azimuthDeg)
+        .sort((p, q) => p - q)
+        .map(a => Math.round(a)),
+    ).toEqual([90, 270])
     // y runs towards the east end.
     expect(ends.find(s => s.normal[1] > 0)!.azimuthDeg).toBeCloseTo(90, 6)
   }
 })
 
 test('barrels stand in as many rows as the length asks', () => {
-  const lay = (count: number, stack: number) => layBarrels({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, count, stack } } })
+  const lay = (count: number, stack: number) =>
+    layBarrels({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, count, stack } } })
   expect(lay(0, 1)).toBeNull()
   expect(lay(15, 1)!.rows).toBe(1)
   expect(lay(16, 1)!.rows).toBe(2)
   expect(lay(30, 2)!.rows).toBe(1)
-  expect(lay(15, 1)!.coverage).toBeCloseTo(15 * 0.58 / 9, 6)
+  expect(lay(15, 1)!.coverage).toBeCloseTo((15 * 0.58) / 9, 6)
 })
 
 test('lit heights match the hand construction: the ray under the ridge and the ray over the knee wall', () => {
-  const bare: Design = { ...withShape({ beds: [], ridgeAtM: 3, widthM: 4.6 }), store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } } }
+  const bare: Design = {
+    ...withShape({ beds: [], ridgeAtM: 3, widthM: 4.6 }),
+    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } },
+  }
   const b = makeBuilding(bare)
   const profile = 30
-  const t = Math.tan(profile * Math.PI / 180)
+  const t = Math.tan((profile * Math.PI) / 180)
   const { spans } = sectionLight(b, profile, 400)
   const floor = spans.filter(s => s.face === 'floor').flatMap(s => [s.a.x, s.b.x])
   // Over the knee wall of 0.75 m the ray meets the floor at 0.75 / tan 30°.
   expect(Math.min(...floor)).toBeCloseTo(0.75 / t, 1)
   const wall = spans.filter(s => s.face === 'back wall').flatMap(s => [s.a.z, s.b.z])
-  // Under the ridge (3, 3.3) it would reach the back wall at 3.3 − 1.6 tan 30°, below its top of 2.3 m: so it is lit to its top.
+  // Under the ridge (3, 3.3) it would reach the back wall at 3.3 − 1.6 tan 30°, below its top of 2.3 m: so it is lit to
+  // its top.
   expect(Math.max(...wall)).toBeCloseTo(Math.min(2.3, 3.3 - 1.6 * t), 1)
   expect(sectionLight(b, 179).spans.filter(s => s.face === 'floor')).toEqual([])
 })

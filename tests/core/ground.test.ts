@@ -8,10 +8,19 @@ import { groundWave, iso13370, slabU } from '../proof/ground-cases'
 
 const demo = DEMOS[0]!
 
-test.each([[6, 2, 0.3, 0.5], [6, 2, 0.3, 0], [4.6, 1.5, 0.3, 0], [10, 1.5, 0.3, 1], [3, 1.5, 0.3, 0]])('a long slab %d m wide on ground of %d W/mK loses what ISO 13370 says, within 5 %%', (widthM, conductivity, wallM, resistance) => {
-  const got = slabU(widthM, conductivity, wallM, resistance)
-  expect(Math.abs(got / iso13370(widthM, conductivity, wallM, resistance) - 1)).toBeLessThan(0.05)
-})
+test.each([
+  [6, 2, 0.3, 0.5],
+  [6, 2, 0.3, 0],
+  [4.6, 1.5, 0.3, 0],
+  [10, 1.5, 0.3, 1],
+  [3, 1.5, 0.3, 0],
+])(
+  'a long slab %d m wide on ground of %d W/mK loses what ISO 13370 says, within 5 %%',
+  (widthM, conductivity, wallM, resistance) => {
+    const got = slabU(widthM, conductivity, wallM, resistance)
+    expect(Math.abs(got / iso13370(widthM, conductivity, wallM, resistance) - 1)).toBeLessThan(0.05)
+  },
+)
 
 test('the year’s wave goes down as theory has it: swing and lag within 2 % to the damping depth', () => {
   for (const { depthM, swing, lag, expectedSwing, expectedLag } of groundWave()) {
@@ -22,11 +31,22 @@ test('the year’s wave goes down as theory has it: swing and lag within 2 % to 
 })
 
 const input: GroundInput = {
-  widthM: 5, beds: [], floorAreaM2: 50, perimeterM: 30, sunkM: 0, soil: { conductivity: 1.5, density: 1800, specificHeat: 1670 }, edge: { resistance: 0, depthM: 0 }, skirt: { resistance: 0, widthM: 0 }, wallM: 0.2,
+  widthM: 5,
+  beds: [],
+  floorAreaM2: 50,
+  perimeterM: 30,
+  sunkM: 0,
+  soil: { conductivity: 1.5, density: 1800, specificHeat: 1670 },
+  edge: { resistance: 0, depthM: 0 },
+  skirt: { resistance: 0, widthM: 0 },
+  wallM: 0.2,
 }
 const loss = (patch: Partial<GroundInput>) => {
   const s = makeGroundSlice({ ...input, ...patch })
-  return s.steady(s.floor.map(c => c.areaM2 / 0.17), patch.sunkM ? 400 : 0)
+  return s.steady(
+    s.floor.map(c => c.areaM2 / 0.17),
+    patch.sunkM ? 400 : 0,
+  )
 }
 
 test('an edge board holds heat, the more the deeper; a skirt does too; dry ground loses less', () => {
@@ -41,20 +61,30 @@ test('an edge board holds heat, the more the deeper; a skirt does too; dry groun
 
 test('the slice keeps its floor: columns fill the width, none is a sliver, areas add up', () => {
   const bed = fc.tuple(fc.double({ min: 0, max: 4, noNaN: true }), fc.double({ min: 0.2, max: 2, noNaN: true }))
-  fc.assert(fc.property(fc.double({ min: 1.2, max: 15, noNaN: true }), fc.array(bed, { maxLength: 3 }), (widthM, beds) => {
-    const s = makeGroundSlice({ ...input, widthM, beds: beds.filter(([at]) => at < widthM).map(([at, w]) => ({ x0: at, x1: Math.min(widthM, at + w) })) })
-    expect(s.floor[0]!.x0).toBeCloseTo(0, 6)
-    expect(s.floor[s.floor.length - 1]!.x1).toBeCloseTo(widthM, 9)
-    s.floor.forEach((c, i) => {
-      expect(c.x1 - c.x0).toBeGreaterThan(0.1)
-      if (i > 0) expect(c.x0).toBeCloseTo(s.floor[i - 1]!.x1, 9)
-    })
-    expect(s.floor.reduce((sum, c) => sum + c.areaM2, 0)).toBeCloseTo(50, 6)
-  }))
+  fc.assert(
+    fc.property(fc.double({ min: 1.2, max: 15, noNaN: true }), fc.array(bed, { maxLength: 3 }), (widthM, beds) => {
+      const s = makeGroundSlice({
+        ...input,
+        widthM,
+        beds: beds.filter(([at]) => at < widthM).map(([at, w]) => ({ x0: at, x1: Math.min(widthM, at + w) })),
+      })
+      expect(s.floor[0]!.x0).toBeCloseTo(0, 6)
+      expect(s.floor[s.floor.length - 1]!.x1).toBeCloseTo(widthM, 9)
+      s.floor.forEach((c, i) => {
+        expect(c.x1 - c.x0).toBeGreaterThan(0.1)
+        if (i > 0) expect(c.x0).toBeCloseTo(s.floor[i - 1]!.x1, 9)
+      })
+      expect(s.floor.reduce((sum, c) => sum + c.areaM2, 0)).toBeCloseTo(50, 6)
+    }),
+  )
 })
 
 test('dug in, walls lose to mild ground and not to winter air', () => {
-  const sunk = (sunkM: number): Design => ({ ...demo, shape: { ...demo.shape, kneeWallM: 1.2, ridgeHeightM: 3.75, backWallM: 2.5, sunkM }, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: false } } })
+  const sunk = (sunkM: number): Design => ({
+    ...demo,
+    shape: { ...demo.shape, kneeWallM: 1.2, ridgeHeightM: 3.75, backWallM: 2.5, sunkM },
+    topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: false } },
+  })
   const engine = createYearEngine()
   const level = engine.run(sunk(0)).answers
   const deep = engine.run(sunk(1.2)).answers
@@ -66,7 +96,10 @@ test('dug in, walls lose to mild ground and not to winter air', () => {
 
 test('snow lying outside keeps the ground warmer', () => {
   if (demo.site.climate.kind !== 'normals') throw new Error('the demo has normals')
-  const winter: Design = { ...demo, site: { ...demo.site, climate: { ...demo.site.climate, snowDays: [31, 28, 20, 0, 0, 0, 0, 0, 0, 0, 15, 31] } } }
+  const winter: Design = {
+    ...demo,
+    site: { ...demo.site, climate: { ...demo.site.climate, snowDays: [31, 28, 20, 0, 0, 0, 0, 0, 0, 0, 15, 31] } },
+  }
   const engine = createYearEngine()
   const loss = (d: Design) => engine.run(d).answers.ledger.losses.ground!
   expect(loss(winter)).toBeLessThan(loss(demo))

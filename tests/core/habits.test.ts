@@ -5,7 +5,10 @@ const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...D
 const engine = createYearEngine()
 const run = (d: Design) => engine.run(d)
 const breathe = (patch: Partial<Design['breathe']>): Design => ({ ...demo, breathe: { ...demo.breathe, ...patch } })
-const cover = (patch: Partial<Design['skin']['cover']>): Design => ({ ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, ...patch } } })
+const cover = (patch: Partial<Design['skin']['cover']>): Design => ({
+  ...demo,
+  skin: { ...demo.skin, cover: { ...demo.skin.cover, ...patch } },
+})
 const base = run(demo)
 
 test('fans come on by stages and hold the heat down where vents are small', () => {
@@ -41,7 +44,8 @@ test('the winter habit holds sun heat in: vents wait, the house is aired at midd
 })
 
 test('an opener with hysteresis closes later than it opens', () => {
-  const open = (hysteresisK: number) => run(breathe({ vents: { ...demo.breathe.vents, hysteresisK } })).answers.hoursVented
+  const open = (hysteresisK: number) =>
+    run(breathe({ vents: { ...demo.breathe.vents, hysteresisK } })).answers.hoursVented
   expect(open(6)).toBeGreaterThan(open(0))
 })
 
@@ -57,7 +61,10 @@ test('doors let heat out, a lobby keeps much of it in', () => {
 })
 
 test('under a row cover the beds’ air stays warmer than the room on cold nights', () => {
-  const design: Design = { ...breathe({ rowCover: { on: true, belowC: 8 } }), skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
+  const design: Design = {
+    ...breathe({ rowCover: { on: true, belowC: 8 } }),
+    skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
+  }
   const { series, answers } = run(design)
   const h = answers.coldestNight.hour
   expect(series.rowC[h]!).toBeGreaterThan(series.airC[h]! + 0.5)
@@ -66,7 +73,9 @@ test('under a row cover the beds’ air stays warmer than the room on cold night
 
 test('covers: any place holds heat; outside, between and inside agree within a few degrees; rules draw them', () => {
   const none = run(cover({ id: 'none' })).answers.coldestNight.insideC
-  const at = (['inside', 'outside', 'between'] as const).map(place => run(cover({ place, onlyBelowC: 40 })).answers.coldestNight.insideC)
+  const at = (['inside', 'outside', 'between'] as const).map(
+    place => run(cover({ place, onlyBelowC: 40 })).answers.coldestNight.insideC,
+  )
   for (const c of at) expect(c).toBeGreaterThan(none + 2)
   expect(Math.max(...at) - Math.min(...at)).toBeLessThan(4)
   const clock = run(cover({ rule: 'clock', fromH: 17, untilH: 8, onlyBelowC: 40 }))
@@ -76,7 +85,12 @@ test('covers: any place holds heat; outside, between and inside agree within a f
   expect(clock.series.coverDrawn[8]).toBe(0)
   const cold = run(cover({ rule: 'cold', onlyBelowC: 40 }))
   cold.series.coverDrawn.forEach((drawn, h) => expect(drawn).toBe(cold.site.globalWm2[h]! < 30 ? 1 : 0))
-  expect(designFaults({ ...cover({ place: 'between' }), skin: { ...demo.skin, glazing: 'glass-1', cover: { ...demo.skin.cover, place: 'between' } } })[0]!.path).toBe('skin.cover.place')
+  expect(
+    designFaults({
+      ...cover({ place: 'between' }),
+      skin: { ...demo.skin, glazing: 'glass-1', cover: { ...demo.skin.cover, place: 'between' } },
+    })[0]!.path,
+  ).toBe('skin.cover.place')
 })
 
 test('with an inside cover the glass is colder and more water condenses on it than with an outside one', () => {
@@ -102,7 +116,10 @@ test('a measured tightness stands for its class', () => {
 })
 
 test('water: layers stand warm over cold, a tank and a pond store, a pond dampens the air', () => {
-  const layered = run({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, stratified: true } } }).answers
+  const layered = run({
+    ...demo,
+    store: { ...demo.store, barrels: { ...demo.store.barrels, stratified: true } },
+  }).answers
   expect(layered.ledger.closure).toBeLessThan(0.001)
   expect(Math.abs(layered.coldestNight.insideC - base.answers.coldestNight.insideC)).toBeLessThan(0.5)
   const dry: Design = { ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } } }
@@ -113,12 +130,16 @@ test('water: layers stand warm over cold, a tank and a pond store, a pond dampen
   expect(pond.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
   expect(pond.months[0]!.waterC).not.toBeNull()
   for (const a of [tank, pond]) expect(a.ledger.closure).toBeLessThan(0.001)
-  const wall = run({ ...dry, store: { ...dry.store, innerWall: { material: 'gabion', thicknessM: 0.5, heightM: 1.5, atM: 3.6 } } }).answers
+  const wall = run({
+    ...dry,
+    store: { ...dry.store, innerWall: { material: 'gabion', thicknessM: 0.5, heightM: 1.5, atM: 3.6 } },
+  }).answers
   expect(wall.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
 })
 
 test('glazing gets older and dirtier: less light, the same warmth at night within a little', () => {
-  const at = (condition: Partial<Design['skin']['condition']>) => run({ ...demo, skin: { ...demo.skin, condition: { ...demo.skin.condition, ...condition } } }).answers
+  const at = (condition: Partial<Design['skin']['condition']>) =>
+    run({ ...demo, skin: { ...demo.skin, condition: { ...demo.skin.condition, ...condition } } }).answers
   const old = at({ ageYears: 15 })
   expect(old.months[5]!.dli / base.answers.months[5]!.dli).toBeCloseTo(0.992 ** 15, 1)
   expect(at({ dirt: 0.2 }).months[5]!.dli).toBeLessThan(base.answers.months[5]!.dli * 0.85)

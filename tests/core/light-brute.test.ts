@@ -5,18 +5,29 @@ import { HOUR_ANGLES, tablePlace } from '../../core/optics/landing'
 import { skyVector, sunPosition } from '../../core/sun'
 import { designOfForm, lightError } from '../proof/light-error'
 
-test.each(FORMS.map(f => [f]))('%s: where the beam lands agrees with brute-force ray casting within 2 % of the transmitted beam', (form) => {
-  const design = designOfForm(form)
-  expect(designFaults(design)).toEqual([])
-  expect(lightError(design, 4000)).toBeLessThan(0.02)
-})
+test.each(FORMS.map(f => [f]))(
+  '%s: where the beam lands agrees with brute-force ray casting within 2 % of the transmitted beam',
+  form => {
+    const design = designOfForm(form)
+    expect(designFaults(design)).toEqual([])
+    expect(lightError(design, 4000)).toBeLessThan(0.02)
+  },
+)
 
 test('with a tank, a pond, an inner wall and a bench in the room it agrees as well', () => {
   const base = designOfForm('gable')
   const design: Design = {
-    ...base, shape: { ...base.shape, beds: [{ atM: 0.1, widthM: 0.7, heightM: 0.4 }], benches: [{ atM: 3.6, widthM: 0.8, heightM: 0.8 }] },
+    ...base,
+    shape: {
+      ...base.shape,
+      beds: [{ atM: 0.1, widthM: 0.7, heightM: 0.4 }],
+      benches: [{ atM: 3.6, widthM: 0.8, heightM: 0.8 }],
+    },
     store: {
-      ...base.store, barrels: { ...base.store.barrels, count: 0 }, tank: { ...base.store.tank, lengthM: 3, atM: 1 }, pond: { ...base.store.pond, lengthM: 2, atM: 2.4, widthM: 0.6 },
+      ...base.store,
+      barrels: { ...base.store.barrels, count: 0 },
+      tank: { ...base.store.tank, lengthM: 3, atM: 1 },
+      pond: { ...base.store.pond, lengthM: 2, atM: 2.4, widthM: 0.6 },
       innerWall: { ...base.store.innerWall, thicknessM: 0.3, heightM: 0.9, atM: 3.1 },
     },
   }
@@ -34,22 +45,30 @@ function landed(design: Design, at: string): Map<string, number> {
   const weight = new Float64Array(4)
   tablePlace(design.site.latitudeDeg, s.e, s.n, s.u, index, weight)
   const slope = landings.find(l => l.surface.id === 'sunny slope')!
-  return new Map(faces.map((f, i) => [f.id, [0, 1, 2, 3].reduce((sum, k) => sum + weight[k]! * slope.beam[index[k]! * faces.length + i]!, 0)]))
+  return new Map(
+    faces.map((f, i) => [
+      f.id,
+      [0, 1, 2, 3].reduce((sum, k) => sum + weight[k]! * slope.beam[index[k]! * faces.length + i]!, 0),
+    ]),
+  )
 }
 const lit = (design: Design, at: string) => [...landed(design, at).values()].reduce((a, b) => a + b, 0)
 
-test('an eave shades the glass in summer and not in winter; a house behind a lean-to shades it from the pole side', () => {
-  const base = designOfForm('saltbox')
-  const eaved: Design = { ...base, shape: { ...base.shape, turnDeg: 0, overhangM: 0.8 } }
-  expect(lit(base, '2027-06-21T11:00:00Z')).toBeCloseTo(1, 3)
-  expect(lit(eaved, '2027-06-21T11:00:00Z')).toBeLessThan(0.85)
-  expect(lit(eaved, '2027-12-21T11:00:00Z')).toBeGreaterThan(lit(eaved, '2027-06-21T11:00:00Z') + 0.08)
-  const lean = designOfForm('lean-to')
-  const high: Design = { ...lean, shape: { ...lean.shape, house: { ...lean.shape.house, heightM: 9, beyondM: 20 } } }
-  // Early on midsummer's day the sun stands behind the house.
-  expect(lit(high, '2027-06-21T04:30:00Z')).toBeLessThan(0.2)
-  expect(lit(high, '2027-06-21T11:00:00Z')).toBeGreaterThan(0.99)
-})
+test(
+  'an eave shades the glass in summer and not in winter; a house behind a lean-to shades it from the ' + 'pole side',
+  () => {
+    const base = designOfForm('saltbox')
+    const eaved: Design = { ...base, shape: { ...base.shape, turnDeg: 0, overhangM: 0.8 } }
+    expect(lit(base, '2027-06-21T11:00:00Z')).toBeCloseTo(1, 3)
+    expect(lit(eaved, '2027-06-21T11:00:00Z')).toBeLessThan(0.85)
+    expect(lit(eaved, '2027-12-21T11:00:00Z')).toBeGreaterThan(lit(eaved, '2027-06-21T11:00:00Z') + 0.08)
+    const lean = designOfForm('lean-to')
+    const high: Design = { ...lean, shape: { ...lean.shape, house: { ...lean.shape.house, heightM: 9, beyondM: 20 } } }
+    // Early on midsummer's day the sun stands behind the house.
+    expect(lit(high, '2027-06-21T04:30:00Z')).toBeLessThan(0.2)
+    expect(lit(high, '2027-06-21T11:00:00Z')).toBeGreaterThan(0.99)
+  },
+)
 
 test('a strip of shade takes the summer sun from the back wall and leaves it the winter sun', () => {
   const base = designOfForm('saltbox')

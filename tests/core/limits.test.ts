@@ -6,10 +6,17 @@ import { createYearEngine } from '../../core/year'
 const engine = createYearEngine()
 const demo = DEMOS[0]!
 const year = (design: Design, ...patches: Patch[]) => engine.run(patchDesign(design, patches)).answers
-const broken = (answers: object) => JSON.stringify(answers, (_, v) => (typeof v === 'number' && !Number.isFinite(v) ? 'BROKEN' : v as unknown)).includes('BROKEN')
+const broken = (answers: object) =>
+  JSON.stringify(answers, (_, v) =>
+    typeof v === 'number' && !Number.isFinite(v) ? 'BROKEN' : (v as unknown),
+  ).includes('BROKEN')
 
 test('random sound documents: no number that is none, no open ledger, no crash', () => {
-  const report = runTrials(Array.from({ length: 60 }, (_, i) => mutation(5, i)), () => 0, 2)
+  const report = runTrials(
+    Array.from({ length: 60 }, (_, i) => mutation(5, i)),
+    () => 0,
+    2,
+  )
   expect([report.nan, report.open, report.threw]).toEqual([[], [], []])
   expect(report.tried - report.refused).toBeGreaterThan(40)
 })
@@ -17,27 +24,42 @@ test('random sound documents: no number that is none, no open ledger, no crash',
 test('the extremes are trials of every field that has a rule; some of them, run', () => {
   const all = extremes()
   expect(all.length).toBeGreaterThan(1500)
-  for (const path of ['shape.lengthM', 'store.pond.lengthM', 'topUp.lamps.powerW', 'breathe.ach50', 'skin.cover.rule']) expect(all.some(t => t.patches.some(p => p[0] === path))).toBe(true)
-  const report = runTrials(all.filter((_, i) => i % 61 === 0), () => 0, 2)
+  for (const path of ['shape.lengthM', 'store.pond.lengthM', 'topUp.lamps.powerW', 'breathe.ach50', 'skin.cover.rule'])
+    expect(all.some(t => t.patches.some(p => p[0] === path))).toBe(true)
+  const report = runTrials(
+    all.filter((_, i) => i % 61 === 0),
+    () => 0,
+    2,
+  )
   expect([report.nan, report.open, report.threw]).toEqual([[], [], []])
 })
 
-test.each(DEMOS.map(d => [d.id, d] as const))('%s: a January of 54.8 °C, hours at the edges, ponds of a hair, lamps past all need: sound years, closed books', (_, d) => {
-  const climate = d.site.climate as { highC: number[] }
-  const random = seededRandom(3)
-  const cases: Patch[][] = [
-    [['site.climate', { ...climate, highC: climate.highC.map((v, m) => (m === 0 ? 54.8 : v)) }]],
-    [['site.climate', extremeHours(() => -90, random)]],
-    [['site.climate', extremeHours(h => (h % 2 ? -10 : 30), random)]],
-    [['store.pond.lengthM', 0.002]], [['store.tank.lengthM', 1e-6]], [['store.tank.lengthM', 1e-4]],
-    [['topUp.lamps.powerW', 92000], ['topUp.lamps.fromH', 0], ['topUp.lamps.untilH', 24], ['topUp.lamps.months', [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]]],
-  ]
-  for (const patches of cases) {
-    const answers = year(d, ...patches)
-    expect(broken(answers)).toBe(false)
-    expect(answers.ledger.closure).toBeLessThan(1e-4)
-  }
-})
+test.each(DEMOS.map(d => [d.id, d] as const))(
+  '%s: a January of 54.8 °C, hours at the edges, ponds of a hair, lamps past all need: sound years, closed books',
+  (_, d) => {
+    const climate = d.site.climate as { highC: number[] }
+    const random = seededRandom(3)
+    const cases: Patch[][] = [
+      [['site.climate', { ...climate, highC: climate.highC.map((v, m) => (m === 0 ? 54.8 : v)) }]],
+      [['site.climate', extremeHours(() => -90, random)]],
+      [['site.climate', extremeHours(h => (h % 2 ? -10 : 30), random)]],
+      [['store.pond.lengthM', 0.002]],
+      [['store.tank.lengthM', 1e-6]],
+      [['store.tank.lengthM', 1e-4]],
+      [
+        ['topUp.lamps.powerW', 92000],
+        ['topUp.lamps.fromH', 0],
+        ['topUp.lamps.untilH', 24],
+        ['topUp.lamps.months', [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]],
+      ],
+    ]
+    for (const patches of cases) {
+      const answers = year(d, ...patches)
+      expect(broken(answers)).toBe(false)
+      expect(answers.ledger.closure).toBeLessThan(1e-4)
+    }
+  },
+)
 
 test('ground that rises by next to nothing: sound years, and no jump where the first wall is sunk', () => {
   const coldest = [0, 0.03, 0.039, 0.041, 0.05].map(riseM => year(demo, ['shape.riseM', riseM]).coldestNight.insideC)
@@ -47,27 +69,43 @@ test('ground that rises by next to nothing: sound years, and no jump where the f
 
 test('hours that no weather has are refused with their place', () => {
   const jump = extremeHours(h => (h === 100 ? 60 : 0), seededRandom(1))
-  expect(designFaults(patchDesign(demo, [['site.climate', jump]]))).toEqual([expect.objectContaining({ path: 'site.climate.dryBulbC[100]', allowed: expect.stringMatching(/at most 40 K from hour to hour/) })])
+  expect(designFaults(patchDesign(demo, [['site.climate', jump]]))).toEqual([
+    expect.objectContaining({
+      path: 'site.climate.dryBulbC[100]',
+      allowed: expect.stringMatching(/at most 40 K from hour to hour/),
+    }),
+  ])
 })
 
-test('unflued gas: its water reaches the air, its heat and vapour close the books, its fuel is the heating value', () => {
-  const heated = (fuel: string) => year(demo, ['topUp.heater.on', true], ['topUp.heater.fuel', fuel], ['topUp.heater.setPointC', 12])
-  const flued = heated('gas')
-  const open = heated('gas-unvented')
-  expect(open.ledger.closure).toBeLessThan(1e-5)
-  expect(open.hoursDamp).toBeGreaterThan(flued.hoursDamp + 20)
-  // Sensible 0.87 of the heating value and vapour 0.107 of it: 1.6 kg a cubic metre of 10.3 kWh.
-  expect(open.ledger.gains.heater! / (open.topUp.fuelAmount * 10.3)).toBeCloseTo(0.87 + 1.6 * 2.47 / 3.6 / 10.3, 2)
-})
+test(
+  'unflued gas: its water reaches the air, its heat and vapour close the books, its fuel is the ' + 'heating value',
+  () => {
+    const heated = (fuel: string) =>
+      year(demo, ['topUp.heater.on', true], ['topUp.heater.fuel', fuel], ['topUp.heater.setPointC', 12])
+    const flued = heated('gas')
+    const open = heated('gas-unvented')
+    expect(open.ledger.closure).toBeLessThan(1e-5)
+    expect(open.hoursDamp).toBeGreaterThan(flued.hoursDamp + 20)
+    // Sensible 0.87 of the heating value and vapour 0.107 of it: 1.6 kg a cubic metre of 10.3 kWh.
+    expect(open.ledger.gains.heater! / (open.topUp.fuelAmount * 10.3)).toBeCloseTo(0.87 + (1.6 * 2.47) / 3.6 / 10.3, 2)
+  },
+)
 
 test('a lobby never makes a night colder, whatever its floor; none and next to none are the same', () => {
   const busy: Patch = ['breathe.doors', { areaM2: 2, openingsPerDay: 60, openS: 40 }]
   for (const doors of [['breathe.doors.openS', 12] as Patch, busy]) {
     const none = year(demo, doors, ['breathe.lobby.areaM2', 0]).coldestNight.insideC
-    for (const areaM2 of [1e-6, 0.5, 2, 10, 40]) expect(year(demo, doors, ['breathe.lobby.areaM2', areaM2]).coldestNight.insideC).toBeGreaterThanOrEqual(none - 1e-5)
-    if (doors === busy) expect(year(demo, doors, ['breathe.lobby.areaM2', 2]).coldestNight.insideC).toBeGreaterThan(none + 0.5)
+    for (const areaM2 of [1e-6, 0.5, 2, 10, 40])
+      expect(year(demo, doors, ['breathe.lobby.areaM2', areaM2]).coldestNight.insideC).toBeGreaterThanOrEqual(
+        none - 1e-5,
+      )
+    if (doors === busy)
+      expect(year(demo, doors, ['breathe.lobby.areaM2', 2]).coldestNight.insideC).toBeGreaterThan(none + 0.5)
   }
-  expect(year(demo, ['breathe.lobby.areaM2', 1e-6]).coldestNight.insideC).toBeCloseTo(year(demo, ['breathe.lobby.areaM2', 0]).coldestNight.insideC, 4)
+  expect(year(demo, ['breathe.lobby.areaM2', 1e-6]).coldestNight.insideC).toBeCloseTo(
+    year(demo, ['breathe.lobby.areaM2', 0]).coldestNight.insideC,
+    4,
+  )
 })
 
 test('beds level with the floor have the light of beds a hand high', () => {

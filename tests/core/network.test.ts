@@ -11,7 +11,10 @@ const run = (design: Design): YearResult => engine.run(design)
 const coldest = (design: Design) => run(design).answers.coldestNight.insideC
 const base = coldest(demo)
 const skin = (patch: Partial<Design['skin']>): Design => ({ ...demo, skin: { ...demo.skin, ...patch } })
-const barrels = (patch: Partial<Design['store']['barrels']>): Design => ({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, ...patch } } })
+const barrels = (patch: Partial<Design['store']['barrels']>): Design => ({
+  ...demo,
+  store: { ...demo.store, barrels: { ...demo.store.barrels, ...patch } },
+})
 
 test('the score goes the way physics demands', () => {
   expect(coldest(skin({ cover: { ...demo.skin.cover, id: 'none' } }))).toBeLessThan(base - 2)
@@ -27,14 +30,29 @@ test('sanity: a bare film house stays a little above a clear cold night, a well-
   const tunnel: Design = {
     ...demo,
     shape: { ...demo.shape, form: 'gable', ridgeAtM: 2.3, backWallM: 0.2, kneeWallM: 0.2, ridgeHeightM: 2.6, beds: [] },
-    skin: { ...demo.skin, glazing: 'film-1', poleSlope: 'glazed', endsGlazedShare: 0.9, wall: [{ material: 'plywood', thicknessM: 0.01 }], cover: { ...demo.skin.cover, id: 'none' }, edge: { ...demo.skin.edge, thicknessM: 0 } },
-    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 }, massWall: { ...demo.store.massWall, thicknessM: 0 }, floor: { material: 'soil', thicknessM: 0 } },
+    skin: {
+      ...demo.skin,
+      glazing: 'film-1',
+      poleSlope: 'glazed',
+      endsGlazedShare: 0.9,
+      wall: [{ material: 'plywood', thicknessM: 0.01 }],
+      cover: { ...demo.skin.cover, id: 'none' },
+      edge: { ...demo.skin.edge, thicknessM: 0 },
+    },
+    store: {
+      ...demo.store,
+      barrels: { ...demo.store.barrels, count: 0 },
+      massWall: { ...demo.store.massWall, thicknessM: 0 },
+      floor: { material: 'soil', thicknessM: 0 },
+    },
     breathe: { ...demo.breathe, leakage: 'usual' },
   }
   const { series, site } = run(tunnel)
   const lifts: number[] = []
   for (let d = 0; d < 59; d++) {
-    const h = d * 24 + site.dryBulbC.subarray(d * 24, d * 24 + 12).indexOf(Math.min(...site.dryBulbC.subarray(d * 24, d * 24 + 12)))
+    const h =
+      d * 24 +
+      site.dryBulbC.subarray(d * 24, d * 24 + 12).indexOf(Math.min(...site.dryBulbC.subarray(d * 24, d * 24 + 12)))
     if (site.cloud[h]! < 0.5) lifts.push(series.airC[h]! - site.dryBulbC[h]!)
   }
   lifts.sort((a, b) => a - b)
@@ -51,11 +69,15 @@ test('sanity: a bare film house stays a little above a clear cold night, a well-
 })
 
 test('sanity: closed on a still sunny day the air climbs far above outside; with vents it does not', () => {
-  const closed: Design = { ...demo, breathe: { ...demo.breathe, vents: { ...demo.breathe.vents, lowM2: 0, highM2: 0 } } }
+  const closed: Design = {
+    ...demo,
+    breathe: { ...demo.breathe, vents: { ...demo.breathe.vents, lowM2: 0, highM2: 0 } },
+  }
   const rise = (d: Design) => {
     const { series, site } = run(d)
     let most = 0
-    for (let h = 0; h < 8760; h++) if (site.globalWm2[h]! > 500) most = Math.max(most, series.airC[h]! - site.dryBulbC[h]!)
+    for (let h = 0; h < 8760; h++)
+      if (site.globalWm2[h]! > 500) most = Math.max(most, series.airC[h]! - site.dryBulbC[h]!)
     return most
   }
   expect(rise(closed)).toBeGreaterThan(20)
@@ -77,7 +99,11 @@ test('sanity: water by the rule, 140 L to each m² of glazing, swings a few degr
 })
 
 test('the heater holds its set point within its strength, and what it gives is in the ledger', () => {
-  const heated = (capacityW: number): Design => ({ ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } }, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW, setPointC: 5 } } })
+  const heated = (capacityW: number): Design => ({
+    ...demo,
+    skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
+    topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW, setPointC: 5 } },
+  })
   const strong = run(heated(20000)).answers
   expect(strong.coldestNight.insideC).toBeCloseTo(5, 3)
   expect(strong.hoursBelow0).toBe(0)
@@ -101,13 +127,15 @@ test('ledger, months and hours agree with each other', () => {
   expect(answers.hoursBelowAim).toBe(series.airC.filter(t => t < demo.aim.lowestAirC).length)
   expect(answers.worstNightLosses.reduce((s, l) => s + l.share, 0)).toBeCloseTo(1, 9)
   expect(answers.ledgerMonths).toHaveLength(12)
-  for (const name of ['glazing', 'vents']) expect(answers.ledgerMonths.reduce((s, m) => s + m.losses[name]!, 0)).toBeCloseTo(answers.ledger.losses[name]!, 3)
+  for (const name of ['glazing', 'vents'])
+    expect(answers.ledgerMonths.reduce((s, m) => s + m.losses[name]!, 0)).toBeCloseTo(answers.ledger.losses[name]!, 3)
   expect(answers.ledgerMonths.reduce((s, m) => s + m.gains.sun!, 0)).toBeCloseTo(answers.ledger.gains.sun!, 2)
   expect(answers.outside.coldestC).toBeCloseTo(Math.min(...answers.months.map(m => m.outsideMinC)), 5)
   expect(answers.outside.lastFrost).toMatch(/ (March|April|May|June)$/)
   expect(answers.outside.firstFrost).toMatch(/ (September|October|November)$/)
   expect(answers.shortDays).toBeGreaterThan(80)
-  for (const array of [series.airC, series.soilC, series.floorC, series.relativeHumidity]) expect(array.every(Number.isFinite)).toBe(true)
+  for (const array of [series.airC, series.soilC, series.floorC, series.relativeHumidity])
+    expect(array.every(Number.isFinite)).toBe(true)
 })
 
 test('a mass change reruns only the network; another place reruns all', () => {
@@ -127,7 +155,10 @@ test('a run can be stopped', () => {
 })
 
 test('no water, no beds, no floor to speak of: the year still stands', () => {
-  const bare: Design = { ...barrels({ count: 0 }), shape: { ...demo.shape, beds: [{ atM: 0, widthM: demo.shape.widthM, heightM: 0 }] } }
+  const bare: Design = {
+    ...barrels({ count: 0 }),
+    shape: { ...demo.shape, beds: [{ atM: 0, widthM: demo.shape.widthM, heightM: 0 }] },
+  }
   const { answers } = run(bare)
   expect(answers.months[0]!.waterC).toBeNull()
   expect(answers.ledger.closure).toBeLessThan(0.001)
@@ -139,7 +170,9 @@ test('air: openers, vents and films by hand', () => {
   expect(openerTarget(10, 20, 29)).toBe(0)
   const both = { lowM2: 1, highM2: 1, riseM: 2 }
   expect(ventFlow(ventFactors(both), 1, 30, 20, 0)).toBeGreaterThan(ventFlow(ventFactors(both), 0.5, 30, 20, 0))
-  expect(ventFlow(ventFactors({ ...both, highM2: 0 }), 1, 30, 20, 0)).toBeLessThan(0.5 * ventFlow(ventFactors(both), 1, 30, 20, 0))
+  expect(ventFlow(ventFactors({ ...both, highM2: 0 }), 1, 30, 20, 0)).toBeLessThan(
+    0.5 * ventFlow(ventFactors(both), 1, 30, 20, 0),
+  )
   expect(ventFlow(ventFactors(both), 0, 30, 20, 5)).toBe(0)
   expect(leakageFlow(0.02, 0, 3)).toBeGreaterThan(0)
   // Warm floor: air rises from it; cool floor: it lies still.

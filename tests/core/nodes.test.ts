@@ -10,37 +10,41 @@ const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...D
 const engine = createYearEngine()
 const site = engine.site(demo)
 
-test('every inner node of walls, mass and water closes at every step: what it stores is what its neighbours passed it', () => {
-  const building = makeBuilding(demo)
-  const m = makeModel(demo, site, building, makeSolarGains(site, building, makeLightTable(demo, building)))
-  const stepper = makeStepper(m, site)
-  const before = new Float64Array(stepper.cells.length)
-  let worst = 0
-  let seen = 0
-  for (let h = 24 * 10; h < 24 * 14; h++) {
-    stepper.prepareHour(h, 900)
-    for (let s = 0; s < 4; s++) {
-      before.set(stepper.cells)
-      stepper.step(900, 0, 0)
-      for (let c = 0; c < m.count; c++) {
-        // Ground cells also pass heat sideways, panes take in sun: those stand in the ledger of the whole.
-        if (m.glazed[c] || m.tie[c] === 1) continue
-        const first = m.offset[c]! + (m.waterKg[c]! > 0 ? 0 : 1)
-        for (let i = first; i < m.offset[c + 1]! - 1; i++) {
-          const T = stepper.cells
-          const left = i > m.offset[c]! ? m.between[i - 1]! * (T[i - 1]! - T[i]!) : 0
-          const stored = m.capacity[i]! * (T[i]! - before[i]!) / 900
-          worst = Math.max(worst, Math.abs(left + m.between[i]! * (T[i + 1]! - T[i]!) - stored))
-          seen++
+test(
+  'every inner node of walls, mass and water closes at every step: what it stores is what its ' +
+    'neighbours passed it',
+  () => {
+    const building = makeBuilding(demo)
+    const m = makeModel(demo, site, building, makeSolarGains(site, building, makeLightTable(demo, building)))
+    const stepper = makeStepper(m, site)
+    const before = new Float64Array(stepper.cells.length)
+    let worst = 0
+    let seen = 0
+    for (let h = 24 * 10; h < 24 * 14; h++) {
+      stepper.prepareHour(h, 900)
+      for (let s = 0; s < 4; s++) {
+        before.set(stepper.cells)
+        stepper.step(900, 0, 0)
+        for (let c = 0; c < m.count; c++) {
+          // Ground cells also pass heat sideways, panes take in sun: those stand in the ledger of the whole.
+          if (m.glazed[c] || m.tie[c] === 1) continue
+          const first = m.offset[c]! + (m.waterKg[c]! > 0 ? 0 : 1)
+          for (let i = first; i < m.offset[c + 1]! - 1; i++) {
+            const T = stepper.cells
+            const left = i > m.offset[c]! ? m.between[i - 1]! * (T[i - 1]! - T[i]!) : 0
+            const stored = (m.capacity[i]! * (T[i]! - before[i]!)) / 900
+            worst = Math.max(worst, Math.abs(left + m.between[i]! * (T[i + 1]! - T[i]!) - stored))
+            seen++
+          }
         }
       }
+      stepper.endHour()
     }
-    stepper.endHour()
-  }
-  expect(seen).toBeGreaterThan(2000)
-  // Watts, of thousands that pass.
-  expect(worst).toBeLessThan(1e-6)
-})
+    expect(seen).toBeGreaterThan(2000)
+    // Watts, of thousands that pass.
+    expect(worst).toBeLessThan(1e-6)
+  },
+)
 
 test('the whole closes hour by hour, not only over the year', () => {
   const building = makeBuilding(demo)
@@ -61,26 +65,38 @@ test('the whole closes hour by hour, not only over the year', () => {
   expect(open.reduce((a, b) => a + b, 0) / open.length).toBeLessThan(0.5)
 })
 
-test('snow on glass: a fall covers it, steep glass sheds it within hours, flat glass keeps it through frost, warmth takes it', () => {
-  const year = (warmFrom: number) => ({
-    snowM: Float32Array.from({ length: 8760 }, (_, h) => (h >= 100 ? 0.1 : 0)), dryBulbC: Float32Array.from({ length: 8760 }, (_, h) => (h >= warmFrom ? 4 : -5)), globalWm2: new Float32Array(8760),
-  })
-  const flat = glazingSnow(year(9999), 10)
-  const steep = glazingSnow(year(9999), 55)
-  expect(flat[99]).toBe(0)
-  expect(flat[100]).toBeGreaterThan(0.8)
-  expect(flat[160]).toBeGreaterThan(0.8)
-  expect(steep[106]).toBeLessThan(0.05)
-  expect(glazingSnow(year(120), 10)[140]).toBeLessThan(0.05)
-  for (const v of flat) expect(v >= 0 && v <= 0.9).toBe(true)
-})
+test(
+  'snow on glass: a fall covers it, steep glass sheds it within hours, flat glass keeps it through ' +
+    'frost, warmth takes it',
+  () => {
+    const year = (warmFrom: number) => ({
+      snowM: Float32Array.from({ length: 8760 }, (_, h) => (h >= 100 ? 0.1 : 0)),
+      dryBulbC: Float32Array.from({ length: 8760 }, (_, h) => (h >= warmFrom ? 4 : -5)),
+      globalWm2: new Float32Array(8760),
+    })
+    const flat = glazingSnow(year(9999), 10)
+    const steep = glazingSnow(year(9999), 55)
+    expect(flat[99]).toBe(0)
+    expect(flat[100]).toBeGreaterThan(0.8)
+    expect(flat[160]).toBeGreaterThan(0.8)
+    expect(steep[106]).toBeLessThan(0.05)
+    expect(glazingSnow(year(120), 10)[140]).toBeLessThan(0.05)
+    for (const v of flat) expect(v >= 0 && v <= 0.9).toBe(true)
+  },
+)
 
 test('a snowy winter: brighter ground lights upright glass, snow lies on flat glass', () => {
   if (demo.site.climate.kind !== 'normals') throw new Error('the demo has normals')
-  const snowy: Design = { ...demo, site: { ...demo.site, climate: { ...demo.site.climate, snowDays: [31, 28, 31, 0, 0, 0, 0, 0, 0, 0, 0, 31] } } }
+  const snowy: Design = {
+    ...demo,
+    site: { ...demo.site, climate: { ...demo.site.climate, snowDays: [31, 28, 31, 0, 0, 0, 0, 0, 0, 0, 0, 31] } },
+  }
   const winter = (design: Design) => {
     const { gains, answers } = engine.run(design)
-    const ends = gains.panes.find(p => p.id === 'end glazing')!.watts.subarray(24 * 10, 24 * 59).reduce((a, b) => a + b, 0)
+    const ends = gains.panes
+      .find(p => p.id === 'end glazing')!
+      .watts.subarray(24 * 10, 24 * 59)
+      .reduce((a, b) => a + b, 0)
     return { ends, summer: answers.months[6]!.dli }
   }
   const white = winter(snowy)

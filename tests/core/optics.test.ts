@@ -12,11 +12,19 @@ import { planeNormal, skyVector } from '../../core/sun'
 const demo = DEMOS[0]!
 
 test('any clear stack keeps its light: the three shares add up to one, more sheets let less through', () => {
-  fc.assert(fc.property(fc.double({ min: 1.2, max: 1.8, noNaN: true }), fc.double({ min: 0, max: 0.3, noNaN: true }), fc.integer({ min: 1, max: 4 }), fc.double({ min: 0.02, max: 1, noNaN: true }), (n, kl, sheets, c) => {
-    const a = clearStack(n, kl, sheets, c)
-    expect(a.transmittance + a.reflectance + a.absorptance).toBeCloseTo(1, 9)
-    expect(clearStack(n, kl, sheets + 1, c).transmittance).toBeLessThan(a.transmittance)
-  }))
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1.2, max: 1.8, noNaN: true }),
+      fc.double({ min: 0, max: 0.3, noNaN: true }),
+      fc.integer({ min: 1, max: 4 }),
+      fc.double({ min: 0.02, max: 1, noNaN: true }),
+      (n, kl, sheets, c) => {
+        const a = clearStack(n, kl, sheets, c)
+        expect(a.transmittance + a.reflectance + a.absorptance).toBeCloseTo(1, 9)
+        expect(clearStack(n, kl, sheets + 1, c).transmittance).toBeLessThan(a.transmittance)
+      },
+    ),
+  )
 })
 
 test('every glazing of the catalogue is lossy, bounded, and dims towards the glance', () => {
@@ -37,7 +45,9 @@ test('every glazing of the catalogue is lossy, bounded, and dims towards the gla
 
 test('diffusing sheets lose no more than two percent within 40° of square', () => {
   const sheet = GLAZINGS.find(g => g.id === 'twinwall-10')!
-  expect(glazingAt(sheet, Math.cos(40 * Math.PI / 180)).transmittance / glazingAt(sheet, 1).transmittance).toBeGreaterThan(0.98)
+  expect(
+    glazingAt(sheet, Math.cos((40 * Math.PI) / 180)).transmittance / glazingAt(sheet, 1).transmittance,
+  ).toBeGreaterThan(0.98)
 })
 
 test('under a dull sky a wall gets half of the level’s diffuse light, on the level all of it', () => {
@@ -66,10 +76,18 @@ test('dark barrels in the beam take in more than white ones, and raising a bed s
     const { faces, landings } = makeLightTable(design, makeBuilding(design))
     const i = faces.findIndex(f => f.id === face)
     // Noon of a winter day: the lowest declination but one, hour angle 0.
-    return landings.find(l => l.surface.id === 'sunny slope')!.beam[(1 * HOUR_ANGLES + HOUR_ANGLES / 2) * faces.length + i]!
+    return landings.find(l => l.surface.id === 'sunny slope')!.beam[
+      (1 * HOUR_ANGLES + HOUR_ANGLES / 2) * faces.length + i
+    ]!
   }
-  const colour = (id: string): Design => ({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, colour: id } } })
+  const colour = (id: string): Design => ({
+    ...demo,
+    store: { ...demo.store, barrels: { ...demo.store.barrels, colour: id } },
+  })
   expect(share(colour('black'), 'barrels')).toBeGreaterThan(1.8 * share(colour('white'), 'barrels'))
-  const high: Design = { ...demo, shape: { ...demo.shape, beds: [demo.shape.beds[0]!, { ...demo.shape.beds[1]!, heightM: 1.4 }] } }
+  const high: Design = {
+    ...demo,
+    shape: { ...demo.shape, beds: [demo.shape.beds[0]!, { ...demo.shape.beds[1]!, heightM: 1.4 }] },
+  }
   expect(share(high, 'barrels')).toBeLessThan(share(demo, 'barrels'))
 })

@@ -1,28 +1,63 @@
 import fc from 'fast-check'
-import { clearances, DEMOS, designFaults, FORMS, freePlace, migrateDesign, patchDesign, placed, resized, things, type Design } from '../../core/design'
+import {
+  clearances,
+  DEMOS,
+  designFaults,
+  FORMS,
+  freePlace,
+  migrateDesign,
+  patchDesign,
+  placed,
+  resized,
+  things,
+  type Design,
+} from '../../core/design'
 import { inForm } from '../../core/study/variants'
 
 const demo = DEMOS[0]!
 const furnished: Design = {
   ...demo,
   shape: { ...demo.shape, benches: [{ atM: 2.4, widthM: 0.5, heightM: 0.8 }] },
-  store: { ...demo.store, tank: { ...demo.store.tank, lengthM: 2, atM: 1.3, widthM: 0.5 }, pond: { ...demo.store.pond, lengthM: 1, atM: 1.9, widthM: 0.3 }, innerWall: { ...demo.store.innerWall, thicknessM: 0.3, atM: 3.2, heightM: 1 } },
+  store: {
+    ...demo.store,
+    tank: { ...demo.store.tank, lengthM: 2, atM: 1.3, widthM: 0.5 },
+    pond: { ...demo.store.pond, lengthM: 1, atM: 1.9, widthM: 0.3 },
+    innerWall: { ...demo.store.innerWall, thicknessM: 0.3, atM: 3.2, heightM: 1 },
+  },
 }
 
 test('whatever is moved or drawn, wherever to, in any form: the design stays sound', () => {
   const forms = FORMS.flatMap(form => inForm(furnished, form) ?? [])
   expect(forms.length).toBeGreaterThanOrEqual(5)
   const far = fc.double({ min: -30, max: 30, noNaN: true })
-  fc.assert(fc.property(fc.constantFrom(...forms), fc.array(fc.record({ pick: fc.nat(20), to: far, size: fc.option(far), how: fc.constantFrom('widthM', 'heightM', 'lengthM') }), { maxLength: 6 }), (start, moves) => {
-    let design = start
-    for (const { pick, to, size, how } of moves) {
-      const list = things(design)
-      const id = list[pick % list.length]!.id
-      const next = patchDesign(design, size === null ? placed(design, id, to) : resized(design, id, { [how]: size }))
-      expect(designFaults(next)).toEqual([])
-      design = next
-    }
-  }), { numRuns: 150 })
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...forms),
+      fc.array(
+        fc.record({
+          pick: fc.nat(20),
+          to: far,
+          size: fc.option(far),
+          how: fc.constantFrom('widthM', 'heightM', 'lengthM'),
+        }),
+        { maxLength: 6 },
+      ),
+      (start, moves) => {
+        let design = start
+        for (const { pick, to, size, how } of moves) {
+          const list = things(design)
+          const id = list[pick % list.length]!.id
+          const next = patchDesign(
+            design,
+            size === null ? placed(design, id, to) : resized(design, id, { [how]: size }),
+          )
+          expect(designFaults(next)).toEqual([])
+          design = next
+        }
+      },
+    ),
+    { numRuns: 150 },
+  )
 })
 
 test('a thing comes to stand where it is put, on the grid, and catches on walls and neighbours', () => {
@@ -40,7 +75,12 @@ test('a thing comes to stand where it is put, on the grid, and catches on walls 
   expect(placed(bare, 'bed-1', 99)[0]![1]).toBeCloseTo(4.6 - 0.95, 9)
   // Barrels go where there is room under the glass and between the beds.
   expect(placed(demo, 'barrels-0', 0.1)).toEqual([['store.barrels.place', 'back']])
-  const low = patchDesign(demo, [['shape.beds', []], ['shape.kneeWallM', 1.2], ['store.barrels.stack', 1], ['store.barrels.raisedM', 0]])
+  const low = patchDesign(demo, [
+    ['shape.beds', []],
+    ['shape.kneeWallM', 1.2],
+    ['store.barrels.stack', 1],
+    ['store.barrels.raisedM', 0],
+  ])
   expect(placed(low, 'barrels-0', 0.1)).toEqual([['store.barrels.place', 'sunny']])
   expect(placed(low, 'barrels-0', 2)).toEqual([['store.barrels.place', 'middle']])
   expect(placed(demo, 'nothing', 1)).toEqual([])
@@ -64,8 +104,14 @@ test('ways through: free floor is measured, and said to be narrow by what must g
 })
 
 test('a design of an older schema gets the new fields plain', () => {
-  const without = <T extends object>(of: T, ...keys: string[]) => Object.fromEntries(Object.entries(of).filter(([k]) => !keys.includes(k)))
-  const old = migrateDesign({ ...demo, schemaVersion: 2, shape: without(demo.shape, 'riseM', 'pathM'), breathe: without(demo.breathe, 'gaps') }) as Design
+  const without = <T extends object>(of: T, ...keys: string[]) =>
+    Object.fromEntries(Object.entries(of).filter(([k]) => !keys.includes(k)))
+  const old = migrateDesign({
+    ...demo,
+    schemaVersion: 2,
+    shape: without(demo.shape, 'riseM', 'pathM'),
+    breathe: without(demo.breathe, 'gaps'),
+  }) as Design
   expect(designFaults(old)).toEqual([])
   expect([old.shape.riseM, old.shape.pathM, old.breathe.gaps]).toEqual([0, 0, []])
 })

@@ -10,9 +10,20 @@ const at = (latitudeDeg: number, longitudeDeg = 14.9, timeZone = 'Europe/Vienna'
   if (climate.kind !== 'normals') throw new Error('demo climates are normals')
   return makeSiteYear({ ...demo.site, latitudeDeg, longitudeDeg, timeZone, climate })
 }
-const cover = (patch: Partial<Design['skin']['cover']>): Design['skin']['cover'] => ({ ...demo.skin.cover, id: 'quilt', afterSunsetH: 0, afterSunriseH: 0, onlyBelowC: 40, ...patch })
+const cover = (patch: Partial<Design['skin']['cover']>): Design['skin']['cover'] => ({
+  ...demo.skin.cover,
+  id: 'quilt',
+  afterSunsetH: 0,
+  afterSunriseH: 0,
+  onlyBelowC: 40,
+  ...patch,
+})
 
-test.each([[47.4, 14.9, 'Europe/Vienna'], [-46.2, -70.4, 'America/Argentina/Buenos_Aires'], [12, 100, 'Asia/Bangkok']])('at %d° the cover is open from sunrise to sunset on every day of the year', (lat, lon, zone) => {
+test.each([
+  [47.4, 14.9, 'Europe/Vienna'],
+  [-46.2, -70.4, 'America/Argentina/Buenos_Aires'],
+  [12, 100, 'Asia/Bangkok'],
+])('at %d° the cover is open from sunrise to sunset on every day of the year', (lat, lon, zone) => {
   const site = at(lat, lon, zone)
   const drawn = coverDrawn(site, cover({}))
   for (let d = 0; d < DAYS; d++) {
@@ -33,7 +44,9 @@ test('later opening and closing shift its hours; a warm night leaves it open; no
   expect(sum(cover({ onlyBelowC: 5 }))).toBeLessThan(plain * 0.8)
   expect(sum(cover({ id: 'none' }))).toBe(0)
   const drawn = coverDrawn(site, cover({ onlyBelowC: 0 }))
-  drawn.forEach((v, h) => { if (site.dryBulbC[h]! >= 0) expect(v).toBe(0) })
+  drawn.forEach((v, h) => {
+    if (site.dryBulbC[h]! >= 0) expect(v).toBe(0)
+  })
 })
 
 test('polar night keeps it drawn, polar day open', () => {
@@ -44,7 +57,11 @@ test('polar night keeps it drawn, polar day open', () => {
 })
 
 test('the sun’s hours add up to the day’s length, and noon is where the sun stands highest', () => {
-  for (const [lat, lon, offset] of [[47.4, 14.9, 1], [-46.2, -70.4, -3], [58, 25, 2]] as const) {
+  for (const [lat, lon, offset] of [
+    [47.4, 14.9, 1],
+    [-46.2, -70.4, -3],
+    [58, 25, 2],
+  ] as const) {
     const sun = makeSunYear(lat, lon, offset)
     for (let d = 0; d < DAYS; d += 3) {
       const up = sun.upShare.subarray(d * 24, d * 24 + 24).reduce((s, v) => s + v, 0)

@@ -29,7 +29,7 @@ test('lamps: what they draw is what the ledger has, and they add to the light on
   expect(a.months[0]!.dli).toBeGreaterThan(base.months[0]!.dli)
   expect(a.months[5]!.dli).toBeCloseTo(base.months[5]!.dli, 6)
   const bed = demo.shape.beds.reduce((s, b) => s + b.widthM, 0) * demo.shape.lengthM
-  expect(a.months[0]!.dli - base.months[0]!.dli).toBeCloseTo(500 * 4 * 3600 * 2.5e-6 * 0.85 / bed, 4)
+  expect(a.months[0]!.dli - base.months[0]!.dli).toBeCloseTo((500 * 4 * 3600 * 2.5e-6 * 0.85) / bed, 4)
 })
 
 test('a bed loop keeps the soil at its set-point and costs its fuel', () => {
@@ -40,7 +40,11 @@ test('a bed loop keeps the soil at its set-point and costs its fuel', () => {
 })
 
 test('radiant heat aimed at faces holds the same air and gives more to the water', () => {
-  const heated = (kind: 'air' | 'radiant') => run({ ...topUp({ heater: { ...demo.topUp.heater, on: true, capacityW: 15000, setPointC: 10, kind } }), skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } })
+  const heated = (kind: 'air' | 'radiant') =>
+    run({
+      ...topUp({ heater: { ...demo.topUp.heater, on: true, capacityW: 15000, setPointC: 10, kind } }),
+      skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
+    })
   const air = heated('air')
   const radiant = heated('radiant')
   expect(air.coldestNight.insideC).toBeCloseTo(10, 2)
@@ -50,7 +54,11 @@ test('radiant heat aimed at faces holds the same air and gives more to the water
 })
 
 test('fumes of a heater without a flue leave their water in the room', () => {
-  const heated = (fuel: string) => run({ ...topUp({ heater: { ...demo.topUp.heater, on: true, capacityW: 15000, setPointC: 10, fuel } }), skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } })
+  const heated = (fuel: string) =>
+    run({
+      ...topUp({ heater: { ...demo.topUp.heater, on: true, capacityW: 15000, setPointC: 10, fuel } }),
+      skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
+    })
   expect(heated('gas-unvented').hoursDamp).toBeGreaterThanOrEqual(heated('gas').hoursDamp)
   expect(heated('gas-unvented').topUp.fuelUnit).toBe('m³')
 })

@@ -9,7 +9,17 @@ import { dampFaults, layersResistance, materialOf } from '../../core/materials/a
 import { elementLosses } from '../../core/network/chains'
 import { sunHours } from '../../core/optics/sun-hours'
 import { figuresOf, heldC, type Figures } from '../../core/study/figures'
-import { angleVariants, coverVariants, formVariants, glazingVariants, mapVariants, matchMoney, paybackSteps, turnVariants, wallVariants } from '../../core/study/variants'
+import {
+  angleVariants,
+  coverVariants,
+  formVariants,
+  glazingVariants,
+  mapVariants,
+  matchMoney,
+  paybackSteps,
+  turnVariants,
+  wallVariants,
+} from '../../core/study/variants'
 import { rayInSection, shadeStrip } from '../../core/sums'
 import { profileAngleDeg } from '../../core/sun'
 import { roughCost } from '../../core/takeoff/cost'
@@ -31,7 +41,15 @@ describe('variants', () => {
       for (const v of angles) expect(makeOutline(v.design.shape).glazingAngleDeg).toBeCloseTo(v.at, 1)
       const turns = turnVariants(design)
       expect(turns.map(v => v.design.shape.turnDeg)).toEqual([-60, -45, -30, -15, 0, 15, 30, 45, 60])
-      const all = [...angles, ...turns, ...mapVariants(design), ...formVariants(design), ...glazingVariants(design), ...coverVariants(design), ...wallVariants(design)]
+      const all = [
+        ...angles,
+        ...turns,
+        ...mapVariants(design),
+        ...formVariants(design),
+        ...glazingVariants(design),
+        ...coverVariants(design),
+        ...wallVariants(design),
+      ]
       for (const v of all) expect(designFaults(v.design)).toEqual([])
       expect(angles.length).toBeGreaterThan(4)
     }
@@ -41,21 +59,34 @@ describe('variants', () => {
     expect(formVariants(demo).map(v => v.label)).toEqual([...FORMS])
   })
 
-  test('figures: an unheated design’s coldest night is that of its year; heat falls as the cover thickens; a far turn loses light', () => {
-    const own = figures(demo)
-    expect(Math.abs(own.coldestC - engine.run(demo).answers.coldestNight.insideC)).toBeLessThan(0.02)
-    const covers = ['none', 'quilt', 'shutter'].map(id => figures(skin({ cover: { ...demo.skin.cover, id } })))
-    expect(covers[0]!.heatKWh).toBeGreaterThan(covers[1]!.heatKWh)
-    expect(covers[1]!.heatKWh).toBeGreaterThan(covers[2]!.heatKWh)
-    expect(figures(shape({ turnDeg: 60 })).winterDli).toBeLessThan(own.winterDli)
-    expect(own.glazedM2).toBeCloseTo(makeBuilding(demo).surfaces.filter(s => s.kind === 'glazed').reduce((s, x) => s + x.areaM2, 0), 9)
-    // The south has its winter half in the middle of the year.
-    const south = DEMOS[1]!
-    const months = engine.run({ ...south, topUp: { ...south.topUp, heater: { ...south.topUp.heater, on: true } } }).answers.months.map(m => m.dli)
-    expect(figures(south).winterDli).toBeCloseTo(months.slice(3, 9).reduce((a, b) => a + b, 0) / 6, 1)
-    expect(heldC(demo)).toBe(8)
-    expect(heldC({ ...demo, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, setPointC: 3 } } })).toBe(3)
-  })
+  test(
+    'figures: an unheated design’s coldest night is that of its year; heat falls as the cover thickens; ' +
+      'a far turn loses light',
+    () => {
+      const own = figures(demo)
+      expect(Math.abs(own.coldestC - engine.run(demo).answers.coldestNight.insideC)).toBeLessThan(0.02)
+      const covers = ['none', 'quilt', 'shutter'].map(id => figures(skin({ cover: { ...demo.skin.cover, id } })))
+      expect(covers[0]!.heatKWh).toBeGreaterThan(covers[1]!.heatKWh)
+      expect(covers[1]!.heatKWh).toBeGreaterThan(covers[2]!.heatKWh)
+      expect(figures(shape({ turnDeg: 60 })).winterDli).toBeLessThan(own.winterDli)
+      expect(own.glazedM2).toBeCloseTo(
+        makeBuilding(demo)
+          .surfaces.filter(s => s.kind === 'glazed')
+          .reduce((s, x) => s + x.areaM2, 0),
+        9,
+      )
+      // The south has its winter half in the middle of the year.
+      const south = DEMOS[1]!
+      const months = engine
+        .run({ ...south, topUp: { ...south.topUp, heater: { ...south.topUp.heater, on: true } } })
+        .answers.months.map(m => m.dli)
+      expect(figures(south).winterDli).toBeCloseTo(months.slice(3, 9).reduce((a, b) => a + b, 0) / 6, 1)
+      expect(heldC(demo)).toBe(8)
+      expect(
+        heldC({ ...demo, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, setPointC: 3 } } }),
+      ).toBe(3)
+    },
+  )
 })
 
 describe('money', () => {
@@ -64,60 +95,111 @@ describe('money', () => {
     expect(cost.lines.reduce((s, l) => s + l.cost, 0)).toBeCloseTo(cost.total, 6)
     const glazed = cost.lines.find(l => l.name === 'glazing')!
     expect(glazed.cost).toBeCloseTo(glazed.amount * entry(GLAZINGS, demo.skin.glazing).pricePerM2, 6)
-    expect(roughCost(skin({ cover: { ...demo.skin.cover, id: 'none' } })).lines.some(l => l.name === 'night cover')).toBe(false)
+    expect(
+      roughCost(skin({ cover: { ...demo.skin.cover, id: 'none' } })).lines.some(l => l.name === 'night cover'),
+    ).toBe(false)
     expect(roughCost(shape({ sunkM: 0.5 })).lines.find(l => l.name === 'digging')!.amount).toBeCloseTo(4.6 * 9 * 0.5, 1)
     for (const d of DEMOS) expect(roughCost(d).total).toBeGreaterThan(500)
   })
 
   test('pay-back: steps in order, years are money over money, what saves nothing never pays', () => {
     const f = (heatKWh: number, cost: number): Figures => ({ coldestC: 0, heatKWh, winterDli: 0, glazedM2: 0, cost })
-    const steps = paybackSteps([{ at: 0.1, figures: f(600, 1200) }, { at: 0.05, figures: f(1000, 1000) }, { at: 0.2, figures: f(600, 1500) }], 0.1)
-    expect(steps.map(s => [s.fromM, s.toM, s.extraCost, s.savedKWh, s.years])).toEqual([[0.05, 0.1, 200, 400, 5], [0.1, 0.2, 300, 0, Infinity]])
+    const steps = paybackSteps(
+      [
+        { at: 0.1, figures: f(600, 1200) },
+        { at: 0.05, figures: f(1000, 1000) },
+        { at: 0.2, figures: f(600, 1500) },
+      ],
+      0.1,
+    )
+    expect(steps.map(s => [s.fromM, s.toM, s.extraCost, s.savedKWh, s.years])).toEqual([
+      [0.05, 0.1, 200, 400, 5],
+      [0.1, 0.2, 300, 0, Infinity],
+    ])
   })
 
   test('cover against glazing for the same money', () => {
-    const f = (coldestC: number, cost: number, heatKWh = 100): Figures => ({ coldestC, heatKWh, winterDli: 0, glazedM2: 0, cost })
-    const m = matchMoney(f(-4, 1000), f(1, 1400, 40), [{ id: 'a', figures: f(-3, 1300) }, { id: 'b', figures: f(-1, 2000) }, { id: 'c', figures: f(-6, 800) }])
-    expect(m).toMatchObject({ coverCost: 400, coverK: 5, coverKWh: 60, glazing: { id: 'a', liftK: 1, cost: 300 }, best: { id: 'b', liftK: 3 } })
+    const f = (coldestC: number, cost: number, heatKWh = 100): Figures => ({
+      coldestC,
+      heatKWh,
+      winterDli: 0,
+      glazedM2: 0,
+      cost,
+    })
+    const m = matchMoney(f(-4, 1000), f(1, 1400, 40), [
+      { id: 'a', figures: f(-3, 1300) },
+      { id: 'b', figures: f(-1, 2000) },
+      { id: 'c', figures: f(-6, 800) },
+    ])
+    expect(m).toMatchObject({
+      coverCost: 400,
+      coverK: 5,
+      coverKWh: 60,
+      glazing: { id: 'a', liftK: 1, cost: 300 },
+      best: { id: 'b', liftK: 3 },
+    })
     expect(matchMoney(f(-4, 1000), f(1, 1100), [{ id: 'b', figures: f(-1, 2000) }]).glazing).toBeNull()
   })
 })
 
 describe('sun on things', () => {
   test('lit heights on the back wall match the construction by hand', () => {
-    const plain = { ...shape({ beds: [], turnDeg: 0 }), store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } } }
+    const plain = {
+      ...shape({ beds: [], turnDeg: 0 }),
+      store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } },
+    }
     const outline = makeOutline(plain.shape)
     for (const profile of [18, 22, 30, 45]) {
       const parts = litParts(sectionLight(makeBuilding(plain), profile, 800))
       // The ray under the ridge drawn to the back wall, and the one over the knee wall to the floor, by hand.
-      const hand = rayInSection({ foot: { x: 0, z: outline.kneeWallM }, top: { x: outline.ridgeAtM, z: outline.ridgeHeightM } }, profile, outline.widthM).result
-      expect(parts.find(p => p.face === 'floor')!.from).toBeCloseTo(outline.kneeWallM / Math.tan(profile * Math.PI / 180), 1)
+      const hand = rayInSection(
+        { foot: { x: 0, z: outline.kneeWallM }, top: { x: outline.ridgeAtM, z: outline.ridgeHeightM } },
+        profile,
+        outline.widthM,
+      ).result
+      expect(parts.find(p => p.face === 'floor')!.from).toBeCloseTo(
+        outline.kneeWallM / Math.tan((profile * Math.PI) / 180),
+        1,
+      )
       const wall = parts.find(p => p.face === 'back wall')
       if (hand.wallZ > 0) expect(wall!.high).toBeCloseTo(Math.min(outline.backWallM, hand.wallZ), 1)
       else expect(wall).toBeUndefined()
     }
   })
 
-  test('a solved strip keeps the mass in shade all through the hot day and in sun through the cold one: rays cast every quarter of an hour', () => {
-    const low = { ...shape({ turnDeg: 0 }), store: { ...demo.store, barrels: { ...demo.store.barrels, stack: 1, count: 10 } }, skin: { ...demo.skin, endsGlazedShare: 0 } }
-    const building = makeBuilding(low)
-    const box = building.objects.find(o => o.kind === 'barrels')!
-    const { hot, cold } = designDays(site)
-    const profile = (d: typeof hot) => profileAngleDeg(d.noonAltitudeDeg, d.noonAzimuthDeg, building.sunnyAzimuthDeg)
-    const o = building.outline
-    const { result } = shadeStrip({ foot: { x: 0, z: o.kneeWallM }, top: { x: o.ridgeAtM, z: o.ridgeHeightM } }, box, profile(hot), profile(cold))
-    if (result.kind !== 'strip') throw new Error(result.kind)
-    const hours = (shadeStripM: number) => {
-      const d = { ...low, shape: { ...low.shape, shadeStripM } }
-      return sunHours(d, makeBuilding(d), site).find(h => h.name === 'barrels')!.clear
-    }
-    const bare = hours(0)
-    const shaded = hours(result.leastM + 0.03)
-    const [hotMonth, coldMonth] = [6, 0]
-    expect(bare[hotMonth]).toBeGreaterThan(1)
-    expect(shaded[hotMonth]).toBeLessThan(0.15 * bare[hotMonth]!)
-    expect(shaded[coldMonth]).toBeGreaterThan(0.93 * bare[coldMonth]!)
-  })
+  test(
+    'a solved strip keeps the mass in shade all through the hot day and in sun through the cold one: ' +
+      'rays cast every quarter of an hour',
+    () => {
+      const low = {
+        ...shape({ turnDeg: 0 }),
+        store: { ...demo.store, barrels: { ...demo.store.barrels, stack: 1, count: 10 } },
+        skin: { ...demo.skin, endsGlazedShare: 0 },
+      }
+      const building = makeBuilding(low)
+      const box = building.objects.find(o => o.kind === 'barrels')!
+      const { hot, cold } = designDays(site)
+      const profile = (d: typeof hot) => profileAngleDeg(d.noonAltitudeDeg, d.noonAzimuthDeg, building.sunnyAzimuthDeg)
+      const o = building.outline
+      const { result } = shadeStrip(
+        { foot: { x: 0, z: o.kneeWallM }, top: { x: o.ridgeAtM, z: o.ridgeHeightM } },
+        box,
+        profile(hot),
+        profile(cold),
+      )
+      if (result.kind !== 'strip') throw new Error(result.kind)
+      const hours = (shadeStripM: number) => {
+        const d = { ...low, shape: { ...low.shape, shadeStripM } }
+        return sunHours(d, makeBuilding(d), site).find(h => h.name === 'barrels')!.clear
+      }
+      const bare = hours(0)
+      const shaded = hours(result.leastM + 0.03)
+      const [hotMonth, coldMonth] = [6, 0]
+      expect(bare[hotMonth]).toBeGreaterThan(1)
+      expect(shaded[hotMonth]).toBeLessThan(0.15 * bare[hotMonth]!)
+      expect(shaded[coldMonth]).toBeGreaterThan(0.93 * bare[coldMonth]!)
+    },
+  )
 
   test('no thing has more sun than the day has; clouds only take; what stands behind a solid wall has none', () => {
     for (const design of DEMOS) {
@@ -130,7 +212,10 @@ describe('sun on things', () => {
         })
       }
     }
-    const tunnel = { ...skin({ endsGlazedShare: 0 }), shape: { ...demo.shape, shadeStripM: makeOutline(demo.shape).sunnySlopeM * 0.95 } }
+    const tunnel = {
+      ...skin({ endsGlazedShare: 0 }),
+      shape: { ...demo.shape, shadeStripM: makeOutline(demo.shape).sunnySlopeM * 0.95 },
+    }
     const nearlyDark = sunHours(tunnel, makeBuilding(tunnel), site).find(h => h.name === 'barrels')!
     expect(Math.max(...nearlyDark.clear)).toBeLessThan(0.5)
   })
@@ -142,28 +227,61 @@ describe('assemblies', () => {
     const framed = { ...bare, framing: 0.15 }
     const k = 0.85 * entry(MATERIALS, 'eps').conductivity + 0.15 * entry(MATERIALS, 'softwood').conductivity
     expect(layersResistance([framed])).toBeCloseTo(0.1 / k, 12)
-    expect(materialOf(framed).density * materialOf(framed).specificHeat).toBeCloseTo(0.85 * 20 * 1450 + 0.15 * 500 * 1600, 6)
-    const own = { material: 'own', thicknessM: 0.2, own: { name: 'Reed', conductivity: 0.055, density: 150, specificHeat: 1500, solarAbsorptance: 0.6 } }
+    expect(materialOf(framed).density * materialOf(framed).specificHeat).toBeCloseTo(
+      0.85 * 20 * 1450 + 0.15 * 500 * 1600,
+      6,
+    )
+    const own = {
+      material: 'own',
+      thicknessM: 0.2,
+      own: { name: 'Reed', conductivity: 0.055, density: 150, specificHeat: 1500, solarAbsorptance: 0.6 },
+    }
     expect(layersResistance([own])).toBeCloseTo(0.2 / 0.055, 12)
     const wall = [own, { material: 'plywood', thicknessM: 0.015 }]
     expect(designFaults(skin({ wall }))).toEqual([])
     expect(engine.run(skin({ wall })).answers.ledger.closure).toBeLessThan(0.001)
-    expect(designFaults(skin({ wall: [{ material: 'own', thicknessM: 0.1 }] })).map(f => f.path)).toContain('skin.wall[0].own')
-    expect(designFaults(skin({ wall: [{ ...framed, framing: 0.9 }] })).map(f => f.path)).toContain('skin.wall[0].framing')
-    expect(engine.run(skin({ wall: demo.skin.wall.map(l => (l.material === 'eps' ? { ...l, framing: 0.3 } : l)) })).answers.coldestNight.insideC).toBeLessThan(engine.run(demo).answers.coldestNight.insideC)
+    expect(designFaults(skin({ wall: [{ material: 'own', thicknessM: 0.1 }] })).map(f => f.path)).toContain(
+      'skin.wall[0].own',
+    )
+    expect(designFaults(skin({ wall: [{ ...framed, framing: 0.9 }] })).map(f => f.path)).toContain(
+      'skin.wall[0].framing',
+    )
+    expect(
+      engine.run(skin({ wall: demo.skin.wall.map(l => (l.material === 'eps' ? { ...l, framing: 0.3 } : l)) })).answers
+        .coldestNight.insideC,
+    ).toBeLessThan(engine.run(demo).answers.coldestNight.insideC)
   })
 
   test('damp: what bears no wet air is named, and so is a tight outside over an open inside', () => {
-    const wool = [{ material: 'plywood', thicknessM: 0.02 }, { material: 'mineral-wool', thicknessM: 0.1 }]
+    const wool = [
+      { material: 'plywood', thicknessM: 0.02 },
+      { material: 'mineral-wool', thicknessM: 0.1 },
+    ]
     const texts = dampFaults(wool).map(f => f.text)
     expect(texts.some(t => /soaks up the damp/.test(t))).toBe(true)
     expect(texts.some(t => /more easily than out/.test(t))).toBe(true)
-    expect(dampFaults([{ material: 'softwood', thicknessM: 0.02 }, { material: 'xps', thicknessM: 0.1 }, { material: 'plywood', thicknessM: 0.02 }])).toEqual([])
-    expect(dampFaults([{ material: 'steel-sheet', thicknessM: 0.001 }, { material: 'eps', thicknessM: 0.1 }])).toHaveLength(1)
+    expect(
+      dampFaults([
+        { material: 'softwood', thicknessM: 0.02 },
+        { material: 'xps', thicknessM: 0.1 },
+        { material: 'plywood', thicknessM: 0.02 },
+      ]),
+    ).toEqual([])
+    expect(
+      dampFaults([
+        { material: 'steel-sheet', thicknessM: 0.001 },
+        { material: 'eps', thicknessM: 0.1 },
+      ]),
+    ).toHaveLength(1)
   })
 
   test('gaps of a walk round: the way back from air changes to a hole', () => {
-    for (const [ach, volume] of [[8, 60], [24, 120], [70, 40]] as const) expect(ach50OfAreaM2(leakageAreaM2(ach, volume), volume)).toBeCloseTo(ach, 9)
+    for (const [ach, volume] of [
+      [8, 60],
+      [24, 120],
+      [70, 40],
+    ] as const)
+      expect(ach50OfAreaM2(leakageAreaM2(ach, volume), volume)).toBeCloseTo(ach, 9)
   })
 })
 
@@ -182,7 +300,10 @@ describe('built into a slope', () => {
     expect(designFaults(into)).toEqual([])
     expect(groundAt(into.shape, 0)).toBe(0.3)
     expect(groundAt(into.shape, into.shape.widthM)).toBeCloseTo(1.5, 9)
-    const open = (d: Design) => elementLosses(d, makeBuilding(d)).filter(e => e.name === 'back wall').reduce((s, e) => s + e.areaM2, 0)
+    const open = (d: Design) =>
+      elementLosses(d, makeBuilding(d))
+        .filter(e => e.name === 'back wall')
+        .reduce((s, e) => s + e.areaM2, 0)
     expect(open(into)).toBeCloseTo((2.3 - 1.5) * 9, 1)
     expect(open(shape({ sunkM: 0.3 }))).toBeCloseTo((2.3 - 0.3) * 9, 1)
     const [a, b] = [engine.run(into).answers, engine.run(shape({ sunkM: 0.3 })).answers]
@@ -205,7 +326,7 @@ describe('the heat view', () => {
     const barrels = view.bodies.find(b => b.id === 'barrels')!
     expect(barrels.middleC[12]).toBeCloseTo(series.waterC[day * 24 + 12]!, 5)
     // What the water takes in an hour is what warms it: 14 barrels of 200 litres.
-    expect(barrels.takesW[12]! / (14 * 200 * 4184 / 3600)).toBeCloseTo(barrels.middleC[12]! - barrels.middleC[11]!, 2)
+    expect(barrels.takesW[12]! / ((14 * 200 * 4184) / 3600)).toBeCloseTo(barrels.middleC[12]! - barrels.middleC[11]!, 2)
     for (const c of view.ground) {
       expect(c.x1).toBeGreaterThan(c.x0)
       expect(c.z1).toBeGreaterThan(c.z0)
@@ -216,7 +337,8 @@ describe('the heat view', () => {
   })
   test('the first day of the year, and any form, has one too', () => {
     expect(heatDay(demo, site, 0).airC).toHaveLength(24)
-    for (const v of formVariants(demo)) expect(heatDay(v.design, site, 3).bodies.every(b => b.faceC.every(Number.isFinite))).toBe(true)
+    for (const v of formVariants(demo))
+      expect(heatDay(v.design, site, 3).bodies.every(b => b.faceC.every(Number.isFinite))).toBe(true)
   })
 
   test('an hour has one value: score, chart, months and heat view agree to the last digit', () => {
@@ -231,23 +353,32 @@ describe('the heat view', () => {
     expect(result.answers.hoursBelow0 > 0).toBe(insideC < 0)
   })
 
-  test('the flows of an hour balance: what comes in less what leaves is what bodies, ground, walls and air keep', () => {
-    for (const [d, on] of [[demo, 15], [demo, 190], [DEMOS[2]!, 20]] as const) {
-      const heat = heatDay(d, createYearEngine().site(d), on)
-      let off = 0
-      let moved = 0
-      for (let h = 0; h < 24; h++) {
-        const flows = heatFlows(heat, h)
-        const rest = flows.find(f => f.name === 'walls, panes and air')!.watts
-        // What is left for walls, panes and air is what their own temperatures tell, but for the air's own share.
-        const byTemperature = heat.bodies.filter(b => b.kind !== 'store' && b.kind !== 'ground').reduce((s, b) => s + b.takesW[h]!, 0)
-        off += Math.abs(rest - byTemperature)
-        moved += flows.reduce((s, f) => s + Math.abs(f.watts), 0)
-        expect(flows.every(f => f.kind !== 'in' || f.watts >= 0)).toBe(true)
+  test(
+    'the flows of an hour balance: what comes in less what leaves is what bodies, ground, walls and air ' + 'keep',
+    () => {
+      for (const [d, on] of [
+        [demo, 15],
+        [demo, 190],
+        [DEMOS[2]!, 20],
+      ] as const) {
+        const heat = heatDay(d, createYearEngine().site(d), on)
+        let off = 0
+        let moved = 0
+        for (let h = 0; h < 24; h++) {
+          const flows = heatFlows(heat, h)
+          const rest = flows.find(f => f.name === 'walls, panes and air')!.watts
+          // What is left for walls, panes and air is what their own temperatures tell, but for the air's own share.
+          const byTemperature = heat.bodies
+            .filter(b => b.kind !== 'store' && b.kind !== 'ground')
+            .reduce((s, b) => s + b.takesW[h]!, 0)
+          off += Math.abs(rest - byTemperature)
+          moved += flows.reduce((s, f) => s + Math.abs(f.watts), 0)
+          expect(flows.every(f => f.kind !== 'in' || f.watts >= 0)).toBe(true)
+        }
+        expect(off / moved).toBeLessThan(0.05)
       }
-      expect(off / moved).toBeLessThan(0.05)
-    }
-  })
+    },
+  )
 })
 
 test('losses by day and by night add up to the ledger', () => {

@@ -7,8 +7,17 @@ import { createYearEngine } from '../../core/year'
 const last = (s: Sum<unknown>) => s.lines[s.lines.length - 1]!.value
 
 test('design heat loss adds up line by line', () => {
-  const s = sums.designHeatLoss([{ name: 'glazing', areaM2: 40, uValue: 3 }, { name: 'walls', areaM2: 50, uValue: 0.3 }], 120, 0.5, 5, -15)
-  expect(s.result.uaWK).toBeCloseTo(120 + 15 + 0.5 * 120 * 1200 / 3600, 9)
+  const s = sums.designHeatLoss(
+    [
+      { name: 'glazing', areaM2: 40, uValue: 3 },
+      { name: 'walls', areaM2: 50, uValue: 0.3 },
+    ],
+    120,
+    0.5,
+    5,
+    -15,
+  )
+  expect(s.result.uaWK).toBeCloseTo(120 + 15 + (0.5 * 120 * 1200) / 3600, 9)
   expect(s.result.watts).toBeCloseTo(s.result.uaWK * 20, 9)
   expect(last(s)).toBe(s.result.watts)
   expect(s.lines.filter(l => l.symbol === 'U·A').reduce((a, l) => a + l.value, 0)).toBeCloseTo(135, 9)
@@ -27,7 +36,12 @@ test('a tonne of water on a dull day: the sceptic’s sum', () => {
 })
 
 test('light through layers multiplies; the water rule counts vessels up', () => {
-  expect(sums.lightThroughLayers([{ name: 'film', takes: 0.1 }, { name: 'film', takes: 0.1 }]).result).toBeCloseTo(0.81, 9)
+  expect(
+    sums.lightThroughLayers([
+      { name: 'film', takes: 0.1 },
+      { name: 'film', takes: 0.1 },
+    ]).result,
+  ).toBeCloseTo(0.81, 9)
   expect(sums.waterRule(20, 100, 0.2).result).toEqual({ m3: 2, vessels: 10 })
   expect(sums.waterRule(20.1, 100, 0.2).result.vessels).toBe(11)
   expect(sums.insulationSaves(50, 0.5, 0.2, 60000).result).toBeCloseTo(50 * 0.3 * 60000 * 3600, 3)
@@ -41,14 +55,26 @@ test('rays in section: heights and reach by the tangent', () => {
   expect(r.floorX).toBeCloseTo(3.45 + 3.3 / Math.tan(Math.PI / 6), 9)
 })
 
-/** Share of a mass's faces that a sun lights through glazing whose top is hidden by a strip, by casting rays from its faces. */
-function litShare(profileDeg: number, mass: { x0: number, x1: number, z0: number, z1: number }, stripM: number): number {
+/**
+ * Share of a mass's faces that a sun lights through glazing whose top is hidden by a strip, by casting rays from its
+ * faces.
+ */
+function litShare(
+  profileDeg: number,
+  mass: { x0: number; x1: number; z0: number; z1: number },
+  stripM: number,
+): number {
   const { foot, top } = section
   const length = Math.hypot(top.x - foot.x, top.z - foot.z)
   const end = 1 - stripM / length
-  const glass = { face: 'sunny slope' as const, coverage: 1, a: foot, b: { x: foot.x + (top.x - foot.x) * end, z: foot.z + (top.z - foot.z) * end } }
-  const dx = -Math.cos(profileDeg * Math.PI / 180)
-  const dz = Math.sin(profileDeg * Math.PI / 180)
+  const glass = {
+    face: 'sunny slope' as const,
+    coverage: 1,
+    a: foot,
+    b: { x: foot.x + (top.x - foot.x) * end, z: foot.z + (top.z - foot.z) * end },
+  }
+  const dx = -Math.cos((profileDeg * Math.PI) / 180)
+  const dz = Math.sin((profileDeg * Math.PI) / 180)
   let lit = 0
   const N = 400
   for (let i = 0; i < N; i++) {
@@ -77,13 +103,15 @@ test('where no strip does both it says so, and how far to raise the mass', () =>
   const s = sums.shadeStrip(section, low, 62, 40).result
   expect(s.kind).toBe('no strip does both')
   if (s.kind === 'no strip does both') expect(s.overlapM).toBeGreaterThan(0)
-  expect(sums.shadeStrip(section, { x0: 4, x1: 4.4, z0: 2.4, z1: 2.6 }, 66, 10).result.kind).toMatch(/none needed|strip|no winter sun/)
+  expect(sums.shadeStrip(section, { x0: 4, x1: 4.4, z0: 2.4, z1: 2.6 }, 66, 10).result.kind).toMatch(
+    /none needed|strip|no winter sun/,
+  )
   expect(() => sums.shadeStrip(section, low, 0, 40)).toThrow(RangeError)
 })
 
 test('snow against the knee wall: the pile holds what slid', () => {
   const h = sums.kneeWallSnow(4, 0.5, 0.6).result
-  expect(h * h / Math.tan(40 * Math.PI / 180) / 2).toBeCloseTo(4 * 0.5 * 0.6, 9)
+  expect((h * h) / Math.tan((40 * Math.PI) / 180) / 2).toBeCloseTo(4 * 0.5 * 0.6, 9)
 })
 
 test('earth store rules: feet and cubic feet, changes, manifold, fan on its pipes', () => {
@@ -94,12 +122,15 @@ test('earth store rules: feet and cubic feet, changes, manifold, fan on its pipe
   expect(sums.manifoldSize(9, 0.1).result).toBeCloseTo(0.3, 9)
   const flow = sums.fanOnPipes({ freeFlowM3h: 700, shutOffPa: 120, powerW: 90 }, 10, 8, 0.1).result
   expect(flow * 3600).toBeLessThan(700)
-  expect(120 * (1 - flow * 3600 / 700)).toBeCloseTo(sums.pipePressure(flow, 10, 8, 0.1).result, 3)
+  expect(120 * (1 - (flow * 3600) / 700)).toBeCloseTo(sums.pipePressure(flow, 10, 8, 0.1).result, 3)
 })
 
 test('vents and stack', () => {
   expect(sums.ventRule(40, 0.2).result).toBe(8)
-  expect(sums.stackFlow(1, 1, 2, 30, 20).result).toBeCloseTo(0.6 / Math.SQRT2 * Math.sqrt(2 * 9.81 * 2 * 10 / 303.15), 9)
+  expect(sums.stackFlow(1, 1, 2, 30, 20).result).toBeCloseTo(
+    (0.6 / Math.SQRT2) * Math.sqrt((2 * 9.81 * 2 * 10) / 303.15),
+    9,
+  )
 })
 
 test('wood: dry is better by weight, the stack follows, woodland grows it', () => {
@@ -122,7 +153,7 @@ test('light: units agree with each other, lamps are rounded up, short days follo
   expect(u.footCandles * 10.764).toBeCloseTo(u.lux, 6)
   expect(sums.dailyLight(200, 16).result).toBeCloseTo(11.52, 6)
   const lamps = sums.lampCount(5, 10, 4, 100, 2.5).result
-  expect(lamps.lamps).toBe(Math.ceil(50 / (100 * 4 * 3600 / 1e6 * 2.5 * 0.85)))
+  expect(lamps.lamps).toBe(Math.ceil(50 / (((100 * 4 * 3600) / 1e6) * 2.5 * 0.85)))
   expect(sums.tenHourDays(0)).toBeNull()
   const north = sums.tenHourDays(47)!
   const south = sums.tenHourDays(-47)!
@@ -136,7 +167,8 @@ test('light: units agree with each other, lamps are rounded up, short days follo
 test('the demo’s rules and its year speak of the same house', () => {
   const { answers } = createYearEngine().run(DEMOS[0]!)
   const parts = answers.ua.byElement.map(e => ({ name: e.name, areaM2: e.areaM2, uValue: e.uNight }))
-  const hand = sums.designHeatLoss(parts, 120, 0.4, answers.coldestNight.insideC, answers.coldestNight.outsideC).result.watts
+  const hand = sums.designHeatLoss(parts, 120, 0.4, answers.coldestNight.insideC, answers.coldestNight.outsideC).result
+    .watts
   const night = answers.worstNightLosses.reduce((s, l) => s + l.watts, 0)
   expect(night / hand).toBeGreaterThan(0.5)
   expect(night / hand).toBeLessThan(2)
@@ -144,8 +176,19 @@ test('the demo’s rules and its year speak of the same house', () => {
 
 test('every line of every sum is a finite number with words', () => {
   const all: Sum<unknown>[] = [
-    sums.heatStored(1, 4184, 2), sums.rayInSection(section, 30, 4), sums.shadeStrip(section, { x0: 3.6, x1: 4.2, z0: 1.1, z1: 1.9 }, 66, 22), sums.kneeWallSnow(3, 0.4), sums.pipeRule(100, 8), sums.fanRule(100, 5),
-    sums.pipePressure(0.1, 8, 9, 0.1), sums.manifoldSize(8, 0.1), sums.ventRule(30), sums.stackFlow(1, 2, 2, 30, 10), sums.woodPerWinter(1e9, 'oak', 0.2, 0.7), sums.lampCount(4, 8, 5, 100, 2), sums.payBack(10, 1),
+    sums.heatStored(1, 4184, 2),
+    sums.rayInSection(section, 30, 4),
+    sums.shadeStrip(section, { x0: 3.6, x1: 4.2, z0: 1.1, z1: 1.9 }, 66, 22),
+    sums.kneeWallSnow(3, 0.4),
+    sums.pipeRule(100, 8),
+    sums.fanRule(100, 5),
+    sums.pipePressure(0.1, 8, 9, 0.1),
+    sums.manifoldSize(8, 0.1),
+    sums.ventRule(30),
+    sums.stackFlow(1, 2, 2, 30, 10),
+    sums.woodPerWinter(1e9, 'oak', 0.2, 0.7),
+    sums.lampCount(4, 8, 5, 100, 2),
+    sums.payBack(10, 1),
   ]
   for (const s of all) {
     expect(s.rule.length).toBeGreaterThan(10)

@@ -8,9 +8,25 @@ const si = (text: string, quantity: Quantity, system: UnitSystem = 'metric') => 
 }
 
 test.each([
-  ['6ft 4in', 'length', 1.9304], ['6\' 4"', 'length', 1.9304], ['1.9m', 'length', 1.9], ['1,9 m', 'length', 1.9], ['190 cm', 'length', 1.9], ['-3ft 6in', 'length', -1.0668],
-  ['R20', 'resistance', 3.5222], ['RSI 3.5', 'resistance', 3.5], ['55gal', 'volume', 0.2082], ['200 L', 'volume', 0.2], ['-10F', 'temperature', -23.3333], ['−10 °F', 'temperature', -23.3333],
-  ['273.15 K', 'temperature', 0], ['9F', 'temperatureDifference', 5], ['10 ft2', 'area', 0.92903], ['3 m²', 'area', 3], ['5 kW', 'power', 5000], ['40%', 'share', 0.4], ['2 kWh', 'energy', 7.2e6],
+  ['6ft 4in', 'length', 1.9304],
+  ['6\' 4"', 'length', 1.9304],
+  ['1.9m', 'length', 1.9],
+  ['1,9 m', 'length', 1.9],
+  ['190 cm', 'length', 1.9],
+  ['-3ft 6in', 'length', -1.0668],
+  ['R20', 'resistance', 3.5222],
+  ['RSI 3.5', 'resistance', 3.5],
+  ['55gal', 'volume', 0.2082],
+  ['200 L', 'volume', 0.2],
+  ['-10F', 'temperature', -23.3333],
+  ['−10 °F', 'temperature', -23.3333],
+  ['273.15 K', 'temperature', 0],
+  ['9F', 'temperatureDifference', 5],
+  ['10 ft2', 'area', 0.92903],
+  ['3 m²', 'area', 3],
+  ['5 kW', 'power', 5000],
+  ['40%', 'share', 0.4],
+  ['2 kWh', 'energy', 7.2e6],
 ] as const)('%s as %s is %d in SI', (text, quantity, expected) => {
   expect(si(text, quantity)).toBeCloseTo(expected, 3)
 })
@@ -22,7 +38,16 @@ test('a bare number is in the unit that the system shows', () => {
   expect(si('4', 'thickness', 'mixed')).toBeCloseTo(0.1016, 6)
 })
 
-test.each([['', 'length'], ['wide', 'length'], ['3 parsecs', 'length'], ['12 L', 'length'], ['1.2.3', 'length'], ['5 C 6 C', 'temperature'], ['--4', 'angle'], ['3 m -2', 'length']] as const)('“%s” is refused with a reason', (text, quantity) => {
+test.each([
+  ['', 'length'],
+  ['wide', 'length'],
+  ['3 parsecs', 'length'],
+  ['12 L', 'length'],
+  ['1.2.3', 'length'],
+  ['5 C 6 C', 'temperature'],
+  ['--4', 'angle'],
+  ['3 m -2', 'length'],
+] as const)('“%s” is refused with a reason', (text, quantity) => {
   const parsed = parseQuantity(text, quantity, 'metric')
   expect(parsed.ok).toBe(false)
   if (!parsed.ok) expect(parsed.message.length).toBeGreaterThan(10)
@@ -44,22 +69,50 @@ test('prices, weights and gaps by area follow the system', () => {
 
 test('what is shown can be typed again, in every system', () => {
   const quantities = Object.keys(UNITS).filter(q => q !== 'money' && q !== 'energy') as Quantity[]
-  fc.assert(fc.property(fc.constantFrom(...quantities), fc.constantFrom('metric', 'us', 'mixed' as const), fc.double({ min: 0, max: 90, noNaN: true }), (quantity, system, value) => {
-    const text = formatQuantity(value, quantity, system as UnitSystem, quantity === 'count' ? { decimals: 3 } : {})
-    const back = parseQuantity(text.replace(/[\u00a0\u202f]/g, ' '), quantity, system as UnitSystem)
-    expect(back.ok).toBe(true)
-    // Within half of the last digit shown: the coarsest is a whole gallon, an inch, a whole BTU/h, a tenth of a tonne or of a kWh/m².
-    const unit = { length: 0.013, thickness: 0.0006, area: 0.06, volume: 0.002, power: 0.5, share: 0.006, resistance: 0.01, transmittance: 0.03, hours: 0.5, mass: 50, insolation: 1.8e5 }[quantity as string] ?? 0.06
-    if (back.ok) expect(Math.abs(back.value - value)).toBeLessThanOrEqual(unit)
-  }))
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...quantities),
+      fc.constantFrom('metric', 'us', 'mixed' as const),
+      fc.double({ min: 0, max: 90, noNaN: true }),
+      (quantity, system, value) => {
+        const text = formatQuantity(value, quantity, system as UnitSystem, quantity === 'count' ? { decimals: 3 } : {})
+        const back = parseQuantity(text.replace(/[\u00a0\u202f]/g, ' '), quantity, system as UnitSystem)
+        expect(back.ok).toBe(true)
+        // Within half of the last digit shown: the coarsest is a whole gallon, an inch, a whole BTU/h, a tenth of a
+        // tonne or of a kWh/m².
+        const unit =
+          {
+            length: 0.013,
+            thickness: 0.0006,
+            area: 0.06,
+            volume: 0.002,
+            power: 0.5,
+            share: 0.006,
+            resistance: 0.01,
+            transmittance: 0.03,
+            hours: 0.5,
+            mass: 50,
+            insolation: 1.8e5,
+          }[quantity as string] ?? 0.06
+        if (back.ok) expect(Math.abs(back.value - value)).toBeLessThanOrEqual(unit)
+      },
+    ),
+  )
 })
 
 test('any text either parses to a finite number or is refused; nothing throws', () => {
-  fc.assert(fc.property(fc.oneof(fc.string(), fc.stringMatching(/^[-−+0-9.,'" a-zA-Z°²]{0,14}$/)), fc.constantFrom('length', 'temperature', 'resistance', 'volume' as const), (text, quantity) => {
-    const parsed = parseQuantity(text, quantity as Quantity, 'us')
-    if (parsed.ok) expect(Number.isFinite(parsed.value)).toBe(true)
-    else expect(parsed.message).not.toBe('')
-  }), { numRuns: 3000 })
+  fc.assert(
+    fc.property(
+      fc.oneof(fc.string(), fc.stringMatching(/^[-−+0-9.,'" a-zA-Z°²]{0,14}$/)),
+      fc.constantFrom('length', 'temperature', 'resistance', 'volume' as const),
+      (text, quantity) => {
+        const parsed = parseQuantity(text, quantity as Quantity, 'us')
+        if (parsed.ok) expect(Number.isFinite(parsed.value)).toBe(true)
+        else expect(parsed.message).not.toBe('')
+      },
+    ),
+    { numRuns: 3000 },
+  )
 })
 
 test('feet carry inches without ever showing twelve of them', () => {
@@ -75,15 +128,28 @@ test('every unit of every quantity goes there and back', () => {
     for (const u of units) {
       for (const spelling of u.spellings.filter(s => s !== '')) {
         const parsed = parseQuantity(`12.5 ${spelling}`, quantity, 'metric')
-        expect([quantity, spelling, parsed]).toEqual([quantity, spelling, { ok: true, value: expect.closeTo(12.5 * u.factor + (u.offset ?? 0), 9) }])
+        expect([quantity, spelling, parsed]).toEqual([
+          quantity,
+          spelling,
+          { ok: true, value: expect.closeTo(12.5 * u.factor + (u.offset ?? 0), 9) },
+        ])
       }
     }
   }
 })
 
 test.each([
-  [1234.4, 'power', 'metric', '1\u202f234\u00a0W'], [-3.44, 'temperature', 'metric', '−3.4\u00a0°C'], [20, 'temperature', 'us', '68.0\u00a0°F'], [3.5222, 'resistance', 'us', 'R 20.0'], [3, 'transmittance', 'metric', '3.00\u00a0W/m²K'],
-  [0.2, 'volume', 'metric', '200\u00a0L'], [0.2082, 'volume', 'mixed', '55\u00a0gal'], [0.1, 'thickness', 'us', '3.94\u00a0in'], [36.47, 'angle', 'us', '36.5°'], [0.2, 'share', 'metric', '20%'], [NaN, 'length', 'metric', '–'],
+  [1234.4, 'power', 'metric', '1\u202f234\u00a0W'],
+  [-3.44, 'temperature', 'metric', '−3.4\u00a0°C'],
+  [20, 'temperature', 'us', '68.0\u00a0°F'],
+  [3.5222, 'resistance', 'us', 'R 20.0'],
+  [3, 'transmittance', 'metric', '3.00\u00a0W/m²K'],
+  [0.2, 'volume', 'metric', '200\u00a0L'],
+  [0.2082, 'volume', 'mixed', '55\u00a0gal'],
+  [0.1, 'thickness', 'us', '3.94\u00a0in'],
+  [36.47, 'angle', 'us', '36.5°'],
+  [0.2, 'share', 'metric', '20%'],
+  [NaN, 'length', 'metric', '–'],
 ] as const)('%p of %s in %s units reads %s', (value, quantity, system, expected) => {
   expect(formatQuantity(value, quantity, system)).toBe(expected)
 })

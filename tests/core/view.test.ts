@@ -40,8 +40,16 @@ test('rays: the design days by default, the chosen hour of a chosen day, none wh
 })
 
 test('the scale fits any section into any picture, goes there and back, and stands still while it is held', () => {
-  for (const [w, h] of [[816, 420], [390, 320], [1500, 900]] as const) {
-    for (const shape of [demo.shape, { ...demo.shape, widthM: 20, ridgeAtM: 15 }, { ...demo.shape, ridgeHeightM: 12 }]) {
+  for (const [w, h] of [
+    [816, 420],
+    [390, 320],
+    [1500, 900],
+  ] as const) {
+    for (const shape of [
+      demo.shape,
+      { ...demo.shape, widthM: 20, ridgeAtM: 15 },
+      { ...demo.shape, ridgeHeightM: 12 },
+    ]) {
       const outline = makeOutline(shape)
       const scale = makeSectionScale(outline, w, h, null)
       expect(scale.x(0)).toBeGreaterThanOrEqual(0)
@@ -61,7 +69,10 @@ test('the night’s losses: shares of what left, largest first, gains left out',
   series.losses[LOSS_NAMES.indexOf('glazing')]!.fill(300)
   series.losses[LOSS_NAMES.indexOf('ground')]!.fill(100)
   series.losses[LOSS_NAMES.indexOf('roof')]!.fill(-50)
-  expect(nightLosses(series, 30)).toEqual([{ name: 'glazing', watts: 300, share: 0.75 }, { name: 'ground', watts: 100, share: 0.25 }])
+  expect(nightLosses(series, 30)).toEqual([
+    { name: 'glazing', watts: 300, share: 0.75 },
+    { name: 'ground', watts: 100, share: 0.25 },
+  ])
   expect(nightLosses(series, 3)[0]!.watts).toBe(300)
 })
 
@@ -77,6 +88,16 @@ test('weather in the document and weather handed in give the same year', () => {
   // Another file in the same engine is not mistaken for the first.
   const engine = createYearEngine()
   engine.run(inside)
-  const colder: Design = { ...demo, site: { ...demo.site, climate: { ...climate, dryBulbC: climate.dryBulbC.map(t => t - 10), dewPointC: climate.dewPointC.map(t => t - 10) } } }
+  const colder: Design = {
+    ...demo,
+    site: {
+      ...demo.site,
+      climate: {
+        ...climate,
+        dryBulbC: climate.dryBulbC.map(t => t - 10),
+        dewPointC: climate.dewPointC.map(t => t - 10),
+      },
+    },
+  }
   expect(engine.run(colder).answers.coldestNight.outsideC).toBeLessThan(a.coldestNight.outsideC - 5)
 })

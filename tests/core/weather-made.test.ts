@@ -5,23 +5,28 @@ import { runEnsemble, seedsFrom, summarise } from '../../core/study/ensemble'
 
 const demo = DEMOS[0]!
 const climate = demo.site.climate as NormalsClimate
-const year = (patch: Partial<NormalsClimate> = {}, seed = 7, spell: Spell | null = null): SiteYear => makeSiteYear({ ...demo.site, seed, climate: { ...climate, ...patch }, spell })
-const byDay = (hours: Float32Array, pick: (...v: number[]) => number) => Array.from({ length: 365 }, (_, d) => pick(...hours.subarray(d * 24, d * 24 + 24)))
+const year = (patch: Partial<NormalsClimate> = {}, seed = 7, spell: Spell | null = null): SiteYear =>
+  makeSiteYear({ ...demo.site, seed, climate: { ...climate, ...patch }, spell })
+const byDay = (hours: Float32Array, pick: (...v: number[]) => number) =>
+  Array.from({ length: 365 }, (_, d) => pick(...hours.subarray(d * 24, d * 24 + 24)))
 
-test.each(DEMOS.map(d => [d.name, d] as const))('%s: monthly means of lows, highs and light meet the normals for any seed', (_, design) => {
-  const normals = design.site.climate as NormalsClimate
-  for (const seed of [1, 2, 77]) {
-    const y = makeSiteYear({ ...design.site, seed, climate: normals })
-    const got = monthlyNormals(y.dryBulbC)
-    const light = monthlyRadiation(y)
-    const wanted = wantedRadiation(normals, design.site.latitudeDeg)
-    for (let m = 0; m < 12; m++) {
-      expect(Math.abs(got.lowC[m]! - normals.lowC[m]!)).toBeLessThan(0.1)
-      expect(Math.abs(got.highC[m]! - normals.highC[m]!)).toBeLessThan(0.1)
-      expect(Math.abs(light[m]! / wanted[m]! - 1)).toBeLessThan(0.03)
+test.each(DEMOS.map(d => [d.name, d] as const))(
+  '%s: monthly means of lows, highs and light meet the normals for any seed',
+  (_, design) => {
+    const normals = design.site.climate as NormalsClimate
+    for (const seed of [1, 2, 77]) {
+      const y = makeSiteYear({ ...design.site, seed, climate: normals })
+      const got = monthlyNormals(y.dryBulbC)
+      const light = monthlyRadiation(y)
+      const wanted = wantedRadiation(normals, design.site.latitudeDeg)
+      for (let m = 0; m < 12; m++) {
+        expect(Math.abs(got.lowC[m]! - normals.lowC[m]!)).toBeLessThan(0.1)
+        expect(Math.abs(got.highC[m]! - normals.highC[m]!)).toBeLessThan(0.1)
+        expect(Math.abs(light[m]! / wanted[m]! - 1)).toBeLessThan(0.03)
+      }
     }
-  }
-})
+  },
+)
 
 test('design extremes are reached and not passed, the means still kept', () => {
   const y = year({ designLowC: -24, designHighC: 36 })
@@ -74,21 +79,25 @@ test('dull spells come in realistic lengths: most are short, a week comes now an
   expect(lengths.filter(l => l >= 7).length / lengths.length).toBeLessThan(0.15)
 })
 
-test('a scripted spell: dull days without sun, then clear ones that fall to the low; the rest of the year is untouched', () => {
-  const spell: Spell = { startDay: 10, dullDays: 8, clearDays: 4, lowC: -25 }
-  const y = year({}, 7, spell)
-  const plain = year()
-  const lows = byDay(y.dryBulbC, Math.min)
-  const light = byDay(y.globalWm2, (...v) => v.reduce((s, x) => s + x, 0))
-  expect(lows[21]!).toBeCloseTo(-25, 0)
-  expect(lows[20]!).toBeGreaterThan(lows[21]! + 1)
-  for (let d = 10; d < 18; d++) expect(light[d]!).toBeLessThan(0.35 * light[20]!)
-  expect(y.dryBulbC.subarray(30 * 24, 200 * 24)).toEqual(plain.dryBulbC.subarray(30 * 24, 200 * 24))
-  expect(y.notes.join(' ')).toMatch(/spell/)
-  // Over the turn of the year too.
-  const turn = year({}, 7, { ...spell, startDay: 360 })
-  expect(Math.min(...turn.dryBulbC.subarray(0, 8 * 24))).toBeCloseTo(-25, 0)
-})
+test(
+  'a scripted spell: dull days without sun, then clear ones that fall to the low; the rest of the ' +
+    'year is untouched',
+  () => {
+    const spell: Spell = { startDay: 10, dullDays: 8, clearDays: 4, lowC: -25 }
+    const y = year({}, 7, spell)
+    const plain = year()
+    const lows = byDay(y.dryBulbC, Math.min)
+    const light = byDay(y.globalWm2, (...v) => v.reduce((s, x) => s + x, 0))
+    expect(lows[21]!).toBeCloseTo(-25, 0)
+    expect(lows[20]!).toBeGreaterThan(lows[21]! + 1)
+    for (let d = 10; d < 18; d++) expect(light[d]!).toBeLessThan(0.35 * light[20]!)
+    expect(y.dryBulbC.subarray(30 * 24, 200 * 24)).toEqual(plain.dryBulbC.subarray(30 * 24, 200 * 24))
+    expect(y.notes.join(' ')).toMatch(/spell/)
+    // Over the turn of the year too.
+    const turn = year({}, 7, { ...spell, startDay: 360 })
+    expect(Math.min(...turn.dryBulbC.subarray(0, 8 * 24))).toBeCloseTo(-25, 0)
+  },
+)
 
 test('an ensemble tells how often: years differ, their counts and spread agree', () => {
   const e = runEnsemble(demo, 4)

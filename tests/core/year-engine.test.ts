@@ -7,40 +7,79 @@ const demo = DEMOS[0]!
 /** The demo with its own made year as an hourly climate, which a file would give. */
 function withHours(design: Design, change: Partial<Record<keyof WeatherYear, (v: number) => number>> = {}): Design {
   const year = makeSiteYear(design.site as Parameters<typeof makeSiteYear>[0])
-  const series = Object.fromEntries((['dryBulbC', 'dewPointC', 'pressurePa', 'globalWm2', 'beamWm2', 'diffuseWm2', 'skyInfraredWm2', 'windMs', 'cloud'] as const).map(k => [k, Array.from(year[k], change[k] ?? (v => v))]))
-  return { ...design, site: { ...design.site, climate: { kind: 'hourly', source: 'station.epw', notes: [], ...series } as unknown as HourlyClimate } }
+  const series = Object.fromEntries(
+    (
+      [
+        'dryBulbC',
+        'dewPointC',
+        'pressurePa',
+        'globalWm2',
+        'beamWm2',
+        'diffuseWm2',
+        'skyInfraredWm2',
+        'windMs',
+        'cloud',
+      ] as const
+    ).map(k => [k, Array.from(year[k], change[k] ?? (v => v))]),
+  )
+  return {
+    ...design,
+    site: {
+      ...design.site,
+      climate: { kind: 'hourly', source: 'station.epw', notes: [], ...series } as unknown as HourlyClimate,
+    },
+  }
 }
 
-test('a weather file read again under its name with another sky, beam or diffuse light gives another year, as a new engine does', () => {
-  const engine = createYearEngine()
-  const before = engine.run(withHours(demo)).answers
-  for (const change of [{ skyInfraredWm2: (v: number) => v * 0.8 }, { beamWm2: (v: number) => v * 0.4 }, { diffuseWm2: (v: number) => v * 0.4 }, { dewPointC: (v: number) => v - 6 }]) {
-    const design = withHours(demo, change)
-    const again = engine.run(structuredClone(design)).answers
-    const anew = createYearEngine().run(design).answers
-    expect({ ...again, runMs: 0 }).toEqual({ ...anew, runMs: 0 })
-    expect(JSON.stringify(again.months)).not.toBe(JSON.stringify(before.months))
-  }
-})
+test(
+  'a weather file read again under its name with another sky, beam or diffuse light gives another ' +
+    'year, as a new engine does',
+  () => {
+    const engine = createYearEngine()
+    const before = engine.run(withHours(demo)).answers
+    for (const change of [
+      { skyInfraredWm2: (v: number) => v * 0.8 },
+      { beamWm2: (v: number) => v * 0.4 },
+      { diffuseWm2: (v: number) => v * 0.4 },
+      { dewPointC: (v: number) => v - 6 },
+    ]) {
+      const design = withHours(demo, change)
+      const again = engine.run(structuredClone(design)).answers
+      const anew = createYearEngine().run(design).answers
+      expect({ ...again, runMs: 0 }).toEqual({ ...anew, runMs: 0 })
+      expect(JSON.stringify(again.months)).not.toBe(JSON.stringify(before.months))
+    }
+  },
+)
 
-test('stages whose branches are as they were are remembered, also for a copy of the document; the others are not', () => {
-  let clock = 0
-  const engine = createYearEngine(() => clock++)
-  const first = engine.run(demo)
-  const copy = engine.run(structuredClone(demo))
-  expect(copy.site).toBe(first.site)
-  expect(copy.gains).toBe(first.gains)
-  const mass = engine.run(patchDesign(demo, [['store.massWall.thicknessM', 0.3], ['skin.cover.onlyBelowC', 5]]))
-  expect(mass.gains).toBe(first.gains)
-  const turned = engine.run(patchDesign(demo, [['shape.turnDeg', 30]]))
-  expect(turned.site).toBe(first.site)
-  expect(turned.gains).not.toBe(first.gains)
-  const seed = engine.run(patchDesign(demo, [['site.seed', 8]]))
-  expect(seed.site).not.toBe(first.site)
-})
+test(
+  'stages whose branches are as they were are remembered, also for a copy of the document; the others ' + 'are not',
+  () => {
+    let clock = 0
+    const engine = createYearEngine(() => clock++)
+    const first = engine.run(demo)
+    const copy = engine.run(structuredClone(demo))
+    expect(copy.site).toBe(first.site)
+    expect(copy.gains).toBe(first.gains)
+    const mass = engine.run(
+      patchDesign(demo, [
+        ['store.massWall.thicknessM', 0.3],
+        ['skin.cover.onlyBelowC', 5],
+      ]),
+    )
+    expect(mass.gains).toBe(first.gains)
+    const turned = engine.run(patchDesign(demo, [['shape.turnDeg', 30]]))
+    expect(turned.site).toBe(first.site)
+    expect(turned.gains).not.toBe(first.gains)
+    const seed = engine.run(patchDesign(demo, [['site.seed', 8]]))
+    expect(seed.site).not.toBe(first.site)
+  },
+)
 
 test('a year whose arithmetic breaks is a failed year with the day and hour, never figures', () => {
   const broken = withHours(demo)
   ;(broken.site.climate as HourlyClimate).dryBulbC[5000] = NaN
-  expect(() => createYearEngine().run(broken)).toThrow(/The year broke off on .* at \d+:00, where the air inside came to no number/)
+  expect(() => createYearEngine().run(broken)).toThrow(
+    /The year broke off on .* at \d+:00, where the air inside came to no number/,
+  )
 })

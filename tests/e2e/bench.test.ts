@@ -12,7 +12,9 @@ describe('the bench', () => {
     expect(score).toBeLessThan(8)
     expect(await dimension('width')).toBe('4.60 m')
     // To scale: width and ridge on the screen have the ratio of 4.60 to 3.30.
-    const [ridge, width] = await Promise.all(['ridge', 'width'].map(async n => (await find(driver, `handle-${n}`)).getRect()))
+    const [ridge, width] = await Promise.all(
+      ['ridge', 'width'].map(async n => (await find(driver, `handle-${n}`)).getRect()),
+    )
     const foot = await (await find(driver, 'handle-foot')).getRect()
     expect((width!.x - foot.x) / (width!.y - ridge!.y)).toBeCloseTo(4.6 / 3.3, 1)
     expect(await consoleErrors(driver)).toEqual([])
@@ -112,7 +114,9 @@ describe('the bench', () => {
     // To the extreme: it stops at the limit, and the drawing stands.
     await drag('ridge', 0, 330)
     expect(await metres('ridge')).toBeGreaterThan(0.75)
-    expect(await driver.findElement(By.css('[data-test="section"] svg')).getAttribute('outerHTML')).not.toMatch(/NaN|Infinity/)
+    expect(await driver.findElement(By.css('[data-test="section"] svg')).getAttribute('outerHTML')).not.toMatch(
+      /NaN|Infinity/,
+    )
   })
 
   test('dimensions are typed in any unit; what makes no sense is said and loses nothing', async () => {
@@ -155,7 +159,10 @@ describe('the bench', () => {
     const ribbon = await find(driver, 'ribbon')
     await driver.actions({ async: true }).move({ origin: ribbon, x: 0, y: 0 }).click().perform()
     expect(await (await find(driver, 'day-title')).getText()).toMatch(/^(30 June|1 July|2 July|3 July)$/)
-    await driver.wait(async () => (await driver.findElements(By.css('[data-test="day-chart"] svg path'))).length > 5, 10000)
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-test="day-chart"] svg path'))).length > 5,
+      10000,
+    )
     const label = await text('.ray-label')
     expect(label).toMatch(/at 12:30, /)
     const hour = await find(driver, 'hour')
@@ -194,9 +201,15 @@ describe('the bench', () => {
     const reached = new Set<string>()
     for (let i = 0; i < 60; i++) {
       await driver.actions().sendKeys(Key.TAB).perform()
-      reached.add(await driver.executeScript<string>('const e = document.activeElement; return e.dataset.test || e.getAttribute("aria-label") || e.textContent.trim().slice(0, 20)'))
+      reached.add(
+        await driver.executeScript<string>(
+          'const e = document.activeElement; return e.dataset.test || e.getAttribute("aria-label") || ' +
+            'e.textContent.trim().slice(0, 20)',
+        ),
+      )
     }
-    for (const name of ['design-menu', 'redo', 'pin', 'export', 'step-skin', 'handle-ridge', 'dim-width', 'ribbon']) expect([...reached]).toContain(name)
+    for (const name of ['design-menu', 'redo', 'pin', 'export', 'step-skin', 'handle-ridge', 'dim-width', 'ribbon'])
+      expect([...reached]).toContain(name)
   })
 
   test('the strip of shade: solved for the barrels, its sum shown, and put in where one does both', async () => {
@@ -211,7 +224,13 @@ describe('the bench', () => {
     await driver.get(`${app.address}/?step=store`)
     await settled(driver)
     await type(driver, 'Stacked', '1')
-    await driver.findElement(By.xpath('//nav//*[contains(text(), "Shape")] | //*[contains(@class, "path")]//*[normalize-space(text())="Shape"]')).click()
+    await driver
+      .findElement(
+        By.xpath(
+          '//nav//*[contains(text(), "Shape")] | //*[contains(@class, "path")]//*[normalize-space(text())="Shape"]',
+        ),
+      )
+      .click()
     await settled(driver)
     await click(driver, 'tab-sun')
     expect(await words()).toMatch(/A strip of 0\.8\d m to 1\.\d\d m keeps the barrels in shade/)

@@ -4,20 +4,51 @@ import { join } from 'node:path'
 import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
 
-export interface Size { width: number, height: number }
+export interface Size {
+  width: number
+  height: number
+}
 
 /** A headless Chromium with a fresh profile. */
-export async function openBrowser(size: Size = { width: 1280, height: 800 }, downloads = tmpdir(), more: { profile?: string, arguments?: string[] } = {}): Promise<WebDriver> {
+export async function openBrowser(
+  size: Size = { width: 1280, height: 800 },
+  downloads = tmpdir(),
+  more: { profile?: string; arguments?: string[] } = {},
+): Promise<WebDriver> {
   const options = new Options()
-  options.addArguments('--headless', '--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-features=BackForwardCache',
-    '--hide-scrollbars', '--force-prefers-reduced-motion', `--window-size=${size.width},${size.height}`, `--user-data-dir=${more.profile ?? mkdtempSync(join(tmpdir(), 'tierra-profile-'))}`, ...more.arguments ?? [])
+  options.addArguments(
+    '--headless',
+    '--no-sandbox',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-features=BackForwardCache',
+    '--hide-scrollbars',
+    '--force-prefers-reduced-motion',
+    `--window-size=${size.width},${size.height}`,
+    `--user-data-dir=${more.profile ?? mkdtempSync(join(tmpdir(), 'tierra-profile-'))}`,
+    ...(more.arguments ?? []),
+  )
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false })
   const log = new logging.Preferences()
   log.setLevel(logging.Type.BROWSER, logging.Level.SEVERE)
   options.setLoggingPrefs(log)
-  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build() as WebDriver & { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
-  await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { ...size, deviceScaleFactor: 1, mobile: size.width < 600 })
+  const driver = (await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+    .build()) as WebDriver & { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
+  await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    ...size,
+    deviceScaleFactor: 1,
+    mobile: size.width < 600,
+  })
   return driver
 }
 
@@ -25,9 +56,11 @@ export async function openBrowser(size: Size = { width: 1280, height: 800 }, dow
 export function killProcesses(profile: string): void {
   for (const pid of readdirSync('/proc').filter(n => /^\d+$/.test(n))) {
     try {
-      if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(`--user-data-dir=${profile}`)) process.kill(Number(pid), 'SIGKILL')
+      if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(`--user-data-dir=${profile}`))
+        process.kill(Number(pid), 'SIGKILL')
+    } catch {
+      /* it has ended by itself */
     }
-    catch { /* it has ended by itself */ }
   }
 }
 
@@ -41,7 +74,14 @@ export async function find(driver: WebDriver, name: string, ms = 15000): Promise
 /** Waits until the year of the design on the bench has been worked out. */
 export async function settled(driver: WebDriver, ms = 20000): Promise<void> {
   await driver.sleep(60)
-  await driver.wait(async () => await driver.executeScript<boolean>('const s = document.querySelector("[data-test=score]"); return s !== null && s.dataset.running === "false"'), ms, 'the year was not worked out')
+  await driver.wait(
+    async () =>
+      await driver.executeScript<boolean>(
+        'const s = document.querySelector("[data-test=score]"); return s !== null && s.dataset.running === "false"',
+      ),
+    ms,
+    'the year was not worked out',
+  )
 }
 
 const number = (text: string) => Number(/[−-]?\d+(\.\d+)?/.exec(text)![0].replace('−', '-'))
@@ -82,8 +122,12 @@ export async function consoleErrors(driver: WebDriver): Promise<string[]> {
 
 /** Waits until a study has been worked out. */
 export async function studied(driver: WebDriver, kind: string, ms = 120000): Promise<void> {
-  await driver.wait(async () => {
-    const bar = await find(driver, `study-${kind}`)
-    return await bar.getAttribute('data-running') === 'false' && Number(await bar.getAttribute('data-done')) > 0
-  }, ms, `the study ${kind} did not end`)
+  await driver.wait(
+    async () => {
+      const bar = await find(driver, `study-${kind}`)
+      return (await bar.getAttribute('data-running')) === 'false' && Number(await bar.getAttribute('data-done')) > 0
+    },
+    ms,
+    `the study ${kind} did not end`,
+  )
 }

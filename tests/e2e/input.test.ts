@@ -24,42 +24,53 @@ describe('real input', () => {
     expect(await text('[data-test="panel-site"]')).toMatch(/Out of range: −90\.0° to 90\.0° is allowed/)
   })
 
-  test('months: lows typed above the old highs stay as typed until the highs come; any unit; every figure the year uses is shown, changed and given back', async () => {
-    await fresh('/?step=site')
-    const cell = async (name: string) => find(driver, name)
-    const put = async (name: string, typed: string) => (await cell(name)).sendKeys(Key.chord(Key.CONTROL, 'a'), typed, Key.TAB)
-    const before = await coldest(driver)
-    for (const m of [0, 1]) await put(`lowC-${m}`, '12')
-    expect(await (await cell('lowC-0')).getAttribute('value')).toBe('12')
-    expect(await (await cell('lowC-0')).getAttribute('aria-invalid')).toBe('true')
-    expect(await text('[data-test="month-faults"]')).toMatch(/January: the low of 12\.0.°C is not half a degree below the high/)
-    expect(await coldest(driver)).toBe(before)
-    // Elsewhere and back: what was typed waits.
-    await click(driver, 'step-skin')
-    await click(driver, 'step-site')
-    expect(await (await cell('lowC-0')).getAttribute('value')).toBe('12')
-    for (const m of [0, 1]) await put(`highC-${m}`, '68F')
-    expect(await (await cell('highC-0')).getAttribute('value')).toBe('20.0')
-    expect(await driver.findElements(By.css('[data-test="month-faults"]'))).toHaveLength(0)
-    expect(await coldest(driver)).toBeGreaterThan(before + 1)
-    // An illustrative climate brings sunshine: shown, and given back to the estimate.
-    await (await find(driver, 'climate-type')).findElement(By.css('option[value="continental"]')).click()
-    expect(await (await cell('sunshineH-0')).getAttribute('value')).toBe('2.4')
-    const given = await coldest(driver)
-    await click(driver, 'estimate-sunshineH')
-    await settled(driver)
-    expect(await text('[data-test="row-sunshineH"]')).toMatch(/estimated/)
-    expect(await coldest(driver)).not.toBe(given)
-    await click(driver, 'give-windMs')
-    expect(Number(await (await cell('windMs-0')).getAttribute('value'))).toBeCloseTo(2.5, 0)
-  })
+  test(
+    'months: lows typed above the old highs stay as typed until the highs come; any unit; every figure ' +
+      'the year uses is shown, changed and given back',
+    async () => {
+      await fresh('/?step=site')
+      const cell = async (name: string) => find(driver, name)
+      const put = async (name: string, typed: string) =>
+        (await cell(name)).sendKeys(Key.chord(Key.CONTROL, 'a'), typed, Key.TAB)
+      const before = await coldest(driver)
+      for (const m of [0, 1]) await put(`lowC-${m}`, '12')
+      expect(await (await cell('lowC-0')).getAttribute('value')).toBe('12')
+      expect(await (await cell('lowC-0')).getAttribute('aria-invalid')).toBe('true')
+      expect(await text('[data-test="month-faults"]')).toMatch(
+        /January: the low of 12\.0.°C is not half a degree below the high/,
+      )
+      expect(await coldest(driver)).toBe(before)
+      // Elsewhere and back: what was typed waits.
+      await click(driver, 'step-skin')
+      await click(driver, 'step-site')
+      expect(await (await cell('lowC-0')).getAttribute('value')).toBe('12')
+      for (const m of [0, 1]) await put(`highC-${m}`, '68F')
+      expect(await (await cell('highC-0')).getAttribute('value')).toBe('20.0')
+      expect(await driver.findElements(By.css('[data-test="month-faults"]'))).toHaveLength(0)
+      expect(await coldest(driver)).toBeGreaterThan(before + 1)
+      // An illustrative climate brings sunshine: shown, and given back to the estimate.
+      await (await find(driver, 'climate-type')).findElement(By.css('option[value="continental"]')).click()
+      expect(await (await cell('sunshineH-0')).getAttribute('value')).toBe('2.4')
+      const given = await coldest(driver)
+      await click(driver, 'estimate-sunshineH')
+      await settled(driver)
+      expect(await text('[data-test="row-sunshineH"]')).toMatch(/estimated/)
+      expect(await coldest(driver)).not.toBe(given)
+      await click(driver, 'give-windMs')
+      expect(Number(await (await cell('windMs-0')).getAttribute('value'))).toBeCloseTo(2.5, 0)
+    },
+  )
 
   test('normals pasted from a spreadsheet; what is wrong is said and nothing is lost', async () => {
     await fresh('/?step=site')
     await driver.findElement(By.css('summary')).click()
     const box = await find(driver, 'paste')
     const paste = async (value: string) => {
-      await driver.executeScript('arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input"))', box, value)
+      await driver.executeScript(
+        'arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event("input"))',
+        box,
+        value,
+      )
       await click(driver, 'use-paste')
     }
     await paste('1\t2\n3\t4')
@@ -67,7 +78,11 @@ describe('real input', () => {
     expect(await box.getAttribute('value')).toContain('3\t4')
     const before = await coldest(driver)
     const low = (m: number) => (m < 6 ? m * 4 - 22.5 : 21.5 - m * 4)
-    await paste(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'].map((name, m) => `${name}\t${String(low(m)).replace('.', ',')}\t${low(m) + 8}`).join('\n'))
+    await paste(
+      ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+        .map((name, m) => `${name}\t${String(low(m)).replace('.', ',')}\t${low(m) + 8}`)
+        .join('\n'),
+    )
     expect(await coldest(driver)).toBeLessThan(before - 1)
     expect(await (await find(driver, 'lowC-0')).getAttribute('value')).toBe('−22.5')
   })

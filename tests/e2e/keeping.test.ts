@@ -34,8 +34,18 @@ describe('keeping', () => {
     const before = await coldest(driver)
     await dropFile('torn.json', '{"schemaVersion": 1, "shape"')
     expect(await notice()).toMatch(/torn\.json was not taken in; nothing has changed[\s\S]*not JSON/)
-    await dropFile('bad.json', JSON.stringify({ ...DEMOS[0], shape: { ...DEMOS[0]!.shape, lengthM: -3 }, skin: { ...DEMOS[0]!.skin, glazing: 'ice' } }))
-    await driver.wait(async () => /shape\.lengthM: is out of range; allowed: a number from 1 to 100/.test(await text('body')), 5000)
+    await dropFile(
+      'bad.json',
+      JSON.stringify({
+        ...DEMOS[0],
+        shape: { ...DEMOS[0]!.shape, lengthM: -3 },
+        skin: { ...DEMOS[0]!.skin, glazing: 'ice' },
+      }),
+    )
+    await driver.wait(
+      async () => /shape\.lengthM: is out of range; allowed: a number from 1 to 100/.test(await text('body')),
+      5000,
+    )
     expect(await text('body')).toMatch(/skin\.glazing: “ice” is not known/)
     await dropFile('photo.png', '\u0089PNG')
     expect(await coldest(driver)).toBe(before)
@@ -46,14 +56,14 @@ describe('keeping', () => {
     await fresh('/')
     await driver.get(`${app.address}/designs`)
     const names = async () => (await driver.findElements(By.css('[data-test="design-list"] .slab'))).length
-    await driver.wait(async () => await names() === DEMOS.length, 5000)
+    await driver.wait(async () => (await names()) === DEMOS.length, 5000)
     await click(driver, 'duplicate')
-    await driver.wait(async () => await names() === DEMOS.length + 1, 5000)
+    await driver.wait(async () => (await names()) === DEMOS.length + 1, 5000)
     await driver.findElement(By.css('[aria-label^="Rename"]')).click()
     await (await find(driver, 'name-input')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Orchard house', Key.ENTER)
     await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), 5000)
     await driver.findElement(By.css('[aria-label="Delete Orchard house"]')).click()
-    await driver.wait(async () => await names() === DEMOS.length, 5000)
+    await driver.wait(async () => (await names()) === DEMOS.length, 5000)
     await driver.findElement(By.xpath('//*[@data-test="notice"]//button[normalize-space(.)="Undo"]')).click()
     await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), 5000)
     await click(driver, 'list-new')
@@ -76,7 +86,10 @@ describe('keeping', () => {
     await type(driver, 'How many', '7')
     await driver.sleep(800)
     await click(driver, 'keep-mine')
-    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'Hollow Ash Seed Library (2)', 5000)
+    await driver.wait(
+      async () => (await (await find(driver, 'design-menu')).getText()) === 'Hollow Ash Seed Library (2)',
+      5000,
+    )
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('7')
     await type(driver, 'How many', '8')
     await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
@@ -90,7 +103,9 @@ describe('keeping', () => {
 
   test('a blocked store is told; work goes on and export still works', async () => {
     await driver.get(`${app.address}/icon.svg`)
-    const { identifier } = await driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: 'IDBFactory.prototype.open = () => { throw new DOMException("blocked", "SecurityError") }' })
+    const { identifier } = await driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+      source: 'IDBFactory.prototype.open = () => { throw new DOMException("blocked", "SecurityError") }',
+    })
     await driver.get(`${app.address}/?step=store`)
     await settled(driver)
     expect(await notice()).toMatch(/does not let Tierra keep designs/)
@@ -106,7 +121,9 @@ describe('keeping', () => {
 
   test('a store that fills up is told; nothing on the bench or the list is lost', async () => {
     await fresh('/?step=store')
-    await driver.executeScript('IDBObjectStore.prototype.put = () => { throw new DOMException("full", "QuotaExceededError") }')
+    await driver.executeScript(
+      'IDBObjectStore.prototype.put = () => { throw new DOMException("full", "QuotaExceededError") }',
+    )
     await type(driver, 'How many', '25')
     expect(await notice()).toMatch(/blocked or full/)
     await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'in memory only', 5000)
@@ -123,12 +140,16 @@ describe('keeping', () => {
   test('left within 0 to 400 ms of an edit, fifty times: none is lost', async () => {
     await fresh('/?step=store')
     for (let i = 0; i < 50; i++) {
-      const count = 10 + i % 23
+      const count = 10 + (i % 23)
       await type(driver, 'How many', String(count))
       await driver.sleep(i * 8)
       await driver.navigate().refresh()
       await field(driver, 'How many')
-      await driver.wait(async () => (await (await field(driver, 'How many')).getAttribute('value')) === String(count), 5000, `edit ${i} of ${count} was lost`)
+      await driver.wait(
+        async () => (await (await field(driver, 'How many')).getAttribute('value')) === String(count),
+        5000,
+        `edit ${i} of ${count} was lost`,
+      )
     }
   }, 240000)
 
@@ -150,46 +171,62 @@ describe('keeping', () => {
     }
   }, 180000)
 
-  test('on a plain host name, where the browser has no secure context: new, duplicate, edit and import work', async () => {
-    const other = await openBrowser({ width: 1280, height: 800 }, tmpdir(), { arguments: ['--host-resolver-rules=MAP bench.test 127.0.0.1'] })
-    try {
-      const address = app.address.replace('127.0.0.1', 'bench.test')
-      await other.get(`${address}/?step=store`)
-      await settled(other)
-      expect(await other.executeScript('return window.isSecureContext')).toBe(false)
-      await click(other, 'design-menu')
-      await click(other, 'menu-new')
-      await other.wait(async () => (await (await find(other, 'design-menu')).getText()) === 'New greenhouse', 5000)
-      await click(other, 'step-store')
-      await type(other, 'How many', '9')
-      await other.wait(async () => (await (await find(other, 'keep-state')).getText()) === 'kept', 5000)
-      await other.navigate().refresh()
-      await settled(other)
-      expect(await (await field(other, 'How many')).getAttribute('value')).toBe('9')
-      await other.get(`${address}/designs`)
-      await click(other, 'duplicate')
-      await other.wait(async () => /\(2\)/.test(await other.findElement(By.css('[data-test="design-list"]')).getText()), 5000)
-    }
-    finally { await other.quit() }
-  })
+  test(
+    'on a plain host name, where the browser has no secure context: new, duplicate, edit and import ' + 'work',
+    async () => {
+      const other = await openBrowser({ width: 1280, height: 800 }, tmpdir(), {
+        arguments: ['--host-resolver-rules=MAP bench.test 127.0.0.1'],
+      })
+      try {
+        const address = app.address.replace('127.0.0.1', 'bench.test')
+        await other.get(`${address}/?step=store`)
+        await settled(other)
+        expect(await other.executeScript('return window.isSecureContext')).toBe(false)
+        await click(other, 'design-menu')
+        await click(other, 'menu-new')
+        await other.wait(async () => (await (await find(other, 'design-menu')).getText()) === 'New greenhouse', 5000)
+        await click(other, 'step-store')
+        await type(other, 'How many', '9')
+        await other.wait(async () => (await (await find(other, 'keep-state')).getText()) === 'kept', 5000)
+        await other.navigate().refresh()
+        await settled(other)
+        expect(await (await field(other, 'How many')).getAttribute('value')).toBe('9')
+        await other.get(`${address}/designs`)
+        await click(other, 'duplicate')
+        await other.wait(
+          async () => /\(2\)/.test(await other.findElement(By.css('[data-test="design-list"]')).getText()),
+          5000,
+        )
+      } finally {
+        await other.quit()
+      }
+    },
+  )
 
-  test('back and forward go through the steps; text dragged on the page is no file; a dropped EPW is weather', async () => {
-    await fresh('/?step=shape')
-    for (const step of ['skin', 'store', 'year']) await click(driver, `step-${step}`)
-    await driver.navigate().back()
-    await find(driver, 'panel-store')
-    await driver.navigate().back()
-    await find(driver, 'panel-skin')
-    await driver.navigate().forward()
-    await find(driver, 'panel-store')
-    await driver.executeScript('const t = new DataTransfer(); t.setData("text/plain", "x"); document.querySelector("main").dispatchEvent(new DragEvent("dragover", { dataTransfer: t, bubbles: true, cancelable: true }))')
-    expect(await text('body')).not.toMatch(/Drop a design/)
-    await dropFile('field.epw', epwText())
-    expect(await notice()).toMatch(/a year of 8760 hours is in use/)
-    await driver.get(`${app.address}/?d=nobody&step=store`)
-    await settled(driver)
-    expect(await notice()).toMatch(/is not kept in this browser/)
-  })
+  test(
+    'back and forward go through the steps; text dragged on the page is no file; a dropped EPW is ' + 'weather',
+    async () => {
+      await fresh('/?step=shape')
+      for (const step of ['skin', 'store', 'year']) await click(driver, `step-${step}`)
+      await driver.navigate().back()
+      await find(driver, 'panel-store')
+      await driver.navigate().back()
+      await find(driver, 'panel-skin')
+      await driver.navigate().forward()
+      await find(driver, 'panel-store')
+      await driver.executeScript(
+        'const t = new DataTransfer(); t.setData("text/plain", "x"); ' +
+          'document.querySelector("main").dispatchEvent(new DragEvent("dragover", { dataTransfer: t, bubbles: ' +
+          'true, cancelable: true }))',
+      )
+      expect(await text('body')).not.toMatch(/Drop a design/)
+      await dropFile('field.epw', epwText())
+      expect(await notice()).toMatch(/a year of 8760 hours is in use/)
+      await driver.get(`${app.address}/?d=nobody&step=store`)
+      await settled(driver)
+      expect(await notice()).toMatch(/is not kept in this browser/)
+    },
+  )
 
   test('the page weighs at most 450 kB before its first score', async () => {
     await fresh('/')
@@ -197,8 +234,10 @@ describe('keeping', () => {
     await driver.get(`${app.address}/`)
     await find(driver, 'coldest')
     // What is fetched after the score is what later steps need.
-    const weight = await driver.executeScript<number>(`const at = performance.getEntriesByType('mark').find(m => m.name === 'first score').startTime
-      return performance.getEntriesByType('resource').filter(r => r.startTime < at).reduce((sum, r) => sum + r.transferSize, 0)`)
+    const weight = await driver.executeScript<number>(`
+      const at = performance.getEntriesByType('mark').find(m => m.name === 'first score').startTime
+      const before = performance.getEntriesByType('resource').filter(r => r.startTime < at)
+      return before.reduce((sum, r) => sum + r.transferSize, 0)`)
     expect(weight).toBeGreaterThan(100_000)
     expect(weight).toBeLessThan(450_000)
   })
@@ -206,7 +245,12 @@ describe('keeping', () => {
   test('once loaded it works offline', async () => {
     await fresh('/?step=store')
     await driver.sendDevToolsCommand('Network.enable', {})
-    await driver.sendDevToolsCommand('Network.emulateNetworkConditions', { offline: true, latency: 0, downloadThroughput: 0, uploadThroughput: 0 })
+    await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
+      offline: true,
+      latency: 0,
+      downloadThroughput: 0,
+      uploadThroughput: 0,
+    })
     const before = await coldest(driver)
     await type(driver, 'How many', '35')
     expect(await coldest(driver)).toBeGreaterThan(before)
@@ -214,6 +258,11 @@ describe('keeping', () => {
       await click(driver, `step-${step}`)
       await find(driver, `panel-${step}`)
     }
-    await driver.sendDevToolsCommand('Network.emulateNetworkConditions', { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
+    await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: -1,
+    })
   })
 })

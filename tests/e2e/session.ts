@@ -18,8 +18,9 @@ export const app = { address: process.env.TIERRA_ADDRESS ?? '' }
 export let driver: WebDriver & DevTools
 
 beforeAll(async () => {
-  if (app.address === '') throw new Error('Run these tests with `npm run e2e` or `npm test`: they need the app to be served.')
-  driver = await openBrowser({ width: 1280, height: 800 }, downloads) as WebDriver & DevTools
+  if (app.address === '')
+    throw new Error('Run these tests with `npm run e2e` or `npm test`: they need the app to be served.')
+  driver = (await openBrowser({ width: 1280, height: 800 }, downloads)) as WebDriver & DevTools
 })
 afterAll(async () => {
   await driver?.quit()
@@ -28,7 +29,10 @@ afterAll(async () => {
 /** Back to the demo as it was, in an empty store. */
 export async function fresh(path = '/'): Promise<void> {
   await driver.get(`${app.address}/icon.svg`)
-  await driver.executeAsyncScript('const done = arguments[0]; localStorage.clear(); const r = indexedDB.deleteDatabase("tierra"); r.onsuccess = r.onerror = () => done()')
+  await driver.executeAsyncScript(
+    'const done = arguments[0]; localStorage.clear(); const r = indexedDB.deleteDatabase("tierra"); ' +
+      'r.onsuccess = r.onerror = () => done()',
+  )
   await driver.get(app.address + path)
   await settled(driver)
 }
@@ -44,7 +48,14 @@ export async function dragThing(name: string, dx: number, dy: number, wait = tru
   const y = Math.round(box.y + box.height / 2)
   const within = (v: number, most: number) => Math.min(most - 2, Math.max(2, v))
   const [toX, toY] = [within(x + dx, 1280), within(y + dy, 800)]
-  await driver.actions({ async: true }).move({ x, y }).press().move({ x: Math.round((x + toX) / 2), y: Math.round((y + toY) / 2) }).move({ x: toX, y: toY }).release().perform()
+  await driver
+    .actions({ async: true })
+    .move({ x, y })
+    .press()
+    .move({ x: Math.round((x + toX) / 2), y: Math.round((y + toY) / 2) })
+    .move({ x: toX, y: toY })
+    .release()
+    .perform()
   if (wait) await settled(driver)
 }
 export const dimension = async (name: string) => (await find(driver, `dim-${name}`)).getText()
@@ -61,7 +72,12 @@ export async function chooseUnits(units: string): Promise<void> {
 
 /** Drops a file on the page, as a person would. */
 export async function dropFile(name: string, content: string): Promise<void> {
-  await driver.executeScript(`const transfer = new DataTransfer(); transfer.items.add(new File([arguments[1]], arguments[0]));
-    document.querySelector('main').dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }))`, name, content)
+  await driver.executeScript(
+    `const transfer = new DataTransfer(); transfer.items.add(new File([arguments[1]], arguments[0]));
+    const drop = new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true });
+    document.querySelector('main').dispatchEvent(drop)`,
+    name,
+    content,
+  )
   await driver.sleep(300)
 }

@@ -14,8 +14,13 @@ describe('forms', () => {
     for (const form of FORMS) {
       await click(driver, `form-${form}`)
       await settled(driver)
-      expect(await (await find(driver, 'section')).findElement(By.css('svg')).getAttribute('aria-label')).toContain(`scale: ${form},`)
-      for (const [dx, dy] of [[0, -300], [0, 420]] as const) {
+      expect(await (await find(driver, 'section')).findElement(By.css('svg')).getAttribute('aria-label')).toContain(
+        `scale: ${form},`,
+      )
+      for (const [dx, dy] of [
+        [0, -300],
+        [0, 420],
+      ] as const) {
         await drag('ridge', dx, dy, false)
         await sound()
       }
@@ -33,7 +38,13 @@ describe('forms', () => {
     const pull = async () => {
       const box = await (await find(driver, 'handle-width')).getRect()
       const [x, y] = [Math.round(box.x + box.width / 2), Math.round(box.y + box.height / 2)]
-      await driver.actions({ async: true }).move({ x, y }).press().move({ x: x - 200, y }).move({ x: 190, y }).perform()
+      await driver
+        .actions({ async: true })
+        .move({ x, y })
+        .press()
+        .move({ x: x - 200, y })
+        .move({ x: 190, y })
+        .perform()
       return (await find(driver, 'limit')).getText()
     }
     // The barrels would stand in a bed: the wall stops before, and says so until the next edit.
@@ -57,11 +68,16 @@ describe('forms', () => {
     await click(driver, 'tab-form')
     await click(driver, 'start-forms')
     await studied(driver, 'forms')
-    for (const form of FORMS) expect(await text(`[data-test="form-${form}"]`)).toMatch(/coldest\s+(★ )?[−\d].*°C[\s\S]*heat[\s\S]*kWh[\s\S]*light[\s\S]*glazed[\s\S]*m²[\s\S]*cost\s+(★ )?EUR \d+/)
+    for (const form of FORMS)
+      expect(await text(`[data-test="form-${form}"]`)).toMatch(
+        /coldest\s+(★ )?[−\d].*°C[\s\S]*heat[\s\S]*kWh[\s\S]*light[\s\S]*glazed[\s\S]*m²[\s\S]*cost\s+(★ )?EUR \d+/,
+      )
     expect((await driver.findElements(By.css('dd.best'))).length).toBe(4)
     // The design's own form says what the score says.
-    const own = Number(/coldest\s+(?:★ )?([−\d.]+)/.exec(await text('[data-test="form-saltbox"]'))![1]!.replace('−', '-'))
-    expect(Math.abs(own - await coldest(driver))).toBeLessThan(0.11)
+    const own = Number(
+      /coldest\s+(?:★ )?([−\d.]+)/.exec(await text('[data-test="form-saltbox"]'))![1]!.replace('−', '-'),
+    )
+    expect(Math.abs(own - (await coldest(driver)))).toBeLessThan(0.11)
   })
 })
 
@@ -71,7 +87,9 @@ describe('angle and turn', () => {
     await click(driver, 'start-angle')
     await studied(driver, 'angle')
     const curve = await find(driver, 'study-curve')
-    expect(await curve.getAttribute('aria-label')).toMatch(/Light, winter half: .* best at \d+°\. Coldest night, no heat: .*°C/)
+    expect(await curve.getAttribute('aria-label')).toMatch(
+      /Light, winter half: .* best at \d+°\. Coldest night, no heat: .*°C/,
+    )
     await (await curve.findElements(By.css('circle')))[0]!.click()
     await settled(driver)
     expect(await dimension('angle')).toMatch(/^(20|25)\.\d°$/)
@@ -85,7 +103,11 @@ describe('angle and turn', () => {
     await fresh('/?step=shape')
     await click(driver, 'start-map')
     await find(driver, 'cancel-map')
-    await driver.wait(async () => Number(await (await find(driver, 'study-map')).getAttribute('data-done')) >= 2, 60000, 'no progress')
+    await driver.wait(
+      async () => Number(await (await find(driver, 'study-map')).getAttribute('data-done')) >= 2,
+      60000,
+      'no progress',
+    )
     // The score follows the hand while the sweep goes on.
     const before = await coldest(driver)
     await type(driver, 'Sunny side turned to the east (+) or west (−)', '70')
@@ -106,20 +128,23 @@ describe('angle and turn', () => {
 })
 
 describe('things on the section and the plan', () => {
-  test('a bed is dragged on the section, stops at its neighbour, grows, and one step of undo takes it back', async () => {
-    await fresh('/?step=shape')
-    const start = await value('thing-bed-1')
-    await dragThing('thing-bed-1', 45, 0)
-    expect(await value('thing-bed-1')).toBeGreaterThan(start)
-    await click(driver, 'undo')
-    expect(await value('thing-bed-1')).toBe(start)
-    await dragThing('thing-bed-1', -400, 0)
-    // Against the far side of bed 1: 0.15 m + 1.10 m.
-    expect(await value('thing-bed-1')).toBe(125)
-    await dragThing('thing-bed-0', 0, -30)
-    expect(await (await find(driver, 'thing-bed-0')).getAttribute('aria-valuetext')).toMatch(/0\.[89]\d\sm high/)
-    await sound()
-  })
+  test(
+    'a bed is dragged on the section, stops at its neighbour, grows, and one step of undo takes it ' + 'back',
+    async () => {
+      await fresh('/?step=shape')
+      const start = await value('thing-bed-1')
+      await dragThing('thing-bed-1', 45, 0)
+      expect(await value('thing-bed-1')).toBeGreaterThan(start)
+      await click(driver, 'undo')
+      expect(await value('thing-bed-1')).toBe(start)
+      await dragThing('thing-bed-1', -400, 0)
+      // Against the far side of bed 1: 0.15 m + 1.10 m.
+      expect(await value('thing-bed-1')).toBe(125)
+      await dragThing('thing-bed-0', 0, -30)
+      expect(await (await find(driver, 'thing-bed-0')).getAttribute('aria-valuetext')).toMatch(/0\.[89]\d\sm high/)
+      await sound()
+    },
+  )
 
   test('the same by keys alone, on the section and on the plan', async () => {
     await fresh('/?step=shape')
@@ -129,7 +154,9 @@ describe('things on the section and the plan', () => {
     expect(await value('thing-bed-1')).toBe(start + 20)
     await bed.sendKeys(Key.ARROW_UP)
     expect(await bed.getAttribute('aria-valuetext')).toMatch(/0\.65\sm high/)
-    await (await find(driver, 'thing-barrels-0')).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_LEFT), Key.chord(Key.SHIFT, Key.ARROW_LEFT))
+    await (
+      await find(driver, 'thing-barrels-0')
+    ).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_LEFT), Key.chord(Key.SHIFT, Key.ARROW_LEFT))
     await (await find(driver, 'view-section')).sendKeys(Key.ARROW_RIGHT)
     await find(driver, 'floor-plan')
     const onPlan = await find(driver, 'plan-bed-1')
@@ -167,43 +194,49 @@ describe('things on the section and the plan', () => {
 })
 
 describe('model and heat', () => {
-  test('the model is drawn, turned by keys, and its sun follows the day and the hour; played, the hour moves on', async () => {
-    await fresh('/?step=shape')
-    await click(driver, 'view-model')
-    const view = await find(driver, 'model-view')
-    await driver.wait(async () => await view.getAttribute('data-sun') !== null, 10000)
-    const picture = () => driver.executeScript<string>('return document.querySelector("[data-test=model-view] canvas").toDataURL()')
-    const noon = await picture()
-    expect(noon.length).toBeGreaterThan(5000)
-    await (await view.findElement(By.css('canvas'))).sendKeys(Key.ARROW_RIGHT, Key.ARROW_UP)
-    const turned = await picture()
-    expect(turned).not.toBe(noon)
-    const altitude = Number(await view.getAttribute('data-sun'))
-    await (await find(driver, 'model-hour')).sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT)
-    expect(Number(await view.getAttribute('data-sun'))).toBeLessThan(altitude)
-    expect(await picture()).not.toBe(turned)
-    for (const from of ['inside', 'above']) {
-      const last = await picture()
-      await click(driver, `look-${from}`)
-      expect(await picture()).not.toBe(last)
-    }
-    const hour = async () => Number(await (await find(driver, 'model-hour')).getAttribute('value'))
-    const before = await hour()
-    await click(driver, 'play-day')
-    await driver.wait(async () => await hour() !== before, 8000, 'the hour stands still')
-    await click(driver, 'play-day')
-    expect(await consoleErrors(driver)).toEqual([])
-  })
+  test(
+    'the model is drawn, turned by keys, and its sun follows the day and the hour; played, the hour ' + 'moves on',
+    async () => {
+      await fresh('/?step=shape')
+      await click(driver, 'view-model')
+      const view = await find(driver, 'model-view')
+      await driver.wait(async () => (await view.getAttribute('data-sun')) !== null, 10000)
+      const picture = () =>
+        driver.executeScript<string>('return document.querySelector("[data-test=model-view] canvas").toDataURL()')
+      const noon = await picture()
+      expect(noon.length).toBeGreaterThan(5000)
+      await (await view.findElement(By.css('canvas'))).sendKeys(Key.ARROW_RIGHT, Key.ARROW_UP)
+      const turned = await picture()
+      expect(turned).not.toBe(noon)
+      const altitude = Number(await view.getAttribute('data-sun'))
+      await (await find(driver, 'model-hour')).sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT)
+      expect(Number(await view.getAttribute('data-sun'))).toBeLessThan(altitude)
+      expect(await picture()).not.toBe(turned)
+      for (const from of ['inside', 'above']) {
+        const last = await picture()
+        await click(driver, `look-${from}`)
+        expect(await picture()).not.toBe(last)
+      }
+      const hour = async () => Number(await (await find(driver, 'model-hour')).getAttribute('value'))
+      const before = await hour()
+      await click(driver, 'play-day')
+      await driver.wait(async () => (await hour()) !== before, 8000, 'the hour stands still')
+      await click(driver, 'play-day')
+      expect(await consoleErrors(driver)).toEqual([])
+    },
+  )
 
   test('the heat view tells every body’s temperature and what flows, at the hour that is chosen', async () => {
     await fresh('/?step=skin&day=20&hour=6')
     await click(driver, 'view-heat')
-    await driver.wait(async () => await (await find(driver, 'heat-view')).getAttribute('data-day') === '20', 20000)
+    await driver.wait(async () => (await (await find(driver, 'heat-view')).getAttribute('data-day')) === '20', 20000)
     const spoken = async () => (await find(driver, 'heat-view')).findElement(By.css('svg')).getAttribute('aria-label')
     const night = await spoken()
     expect(night).toMatch(/Heat at 6:30 on 21 January: air .*°C, outside .*glazing [\d\s]+W/)
     expect(night).not.toMatch(/sun/)
-    await (await find(driver, 'heat-hour')).sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT)
+    await (
+      await find(driver, 'heat-hour')
+    ).sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT)
     expect(await spoken()).toMatch(/Heat at 11:30 .*sun [\d\s]+W/)
     await sound()
   })
@@ -244,15 +277,22 @@ describe('skin', () => {
     await type(driver, 'Walls, outside to inside, Expanded polystyrene board, share of timber framing', '25')
     expect(await coldest(driver)).toBeLessThan(base)
     expect(await text('[data-test="panel-skin"]')).toMatch(/Framing takes/)
-    const select = driver.findElement(By.css('select[aria-label="Walls, outside to inside, layer 2 from outside, material"]'))
+    const select = driver.findElement(
+      By.css('select[aria-label="Walls, outside to inside, layer 2 from outside, material"]'),
+    )
     await select.findElement(By.css('option[value="mineral-wool"]')).click()
     expect(await text('[data-test="damp"]')).toMatch(/soaks up the damp/)
-    await driver.findElement(By.css('select[aria-label="Walls, outside to inside, layer 2 from outside, material"]')).findElement(By.css('option[value="own"]')).click()
+    await driver
+      .findElement(By.css('select[aria-label="Walls, outside to inside, layer 2 from outside, material"]'))
+      .findElement(By.css('option[value="own"]'))
+      .click()
     const fields = await (await find(driver, 'own-material')).findElements(By.css('input'))
     await fields[1]!.sendKeys(Key.chord(Key.CONTROL, 'a'), '0.02', Key.TAB)
     await settled(driver)
     const good = await coldest(driver)
-    await (await (await find(driver, 'own-material')).findElements(By.css('input')))[1]!.sendKeys(Key.chord(Key.CONTROL, 'a'), '-3', Key.TAB)
+    await (
+      await (await find(driver, 'own-material')).findElements(By.css('input'))
+    )[1]!.sendKeys(Key.chord(Key.CONTROL, 'a'), '-3', Key.TAB)
     expect(await text('[data-test="panel-skin"]')).toMatch(/conductivity.*out of range/)
     expect(await coldest(driver)).toBe(good)
   })

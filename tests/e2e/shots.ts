@@ -1,7 +1,17 @@
 import { writeFileSync } from 'node:fs'
 import { click, find, openBrowser, settled, studied, type Size } from './browser'
 
-interface Shot { name: string, path: string, /** Pressed one after the other once it has settled. */ clicks?: string[], /** Studies that are started and awaited. */ studies?: string[], theme?: 'day' | 'night', units?: string, size?: Size }
+interface Shot {
+  name: string
+  path: string
+  /** Pressed one after the other once it has settled. */
+  clicks?: string[]
+  /** Studies that are started and awaited. */
+  studies?: string[]
+  theme?: 'day' | 'night'
+  units?: string
+  size?: Size
+}
 
 const SHOTS: Shot[] = [
   { name: 'bench-day', path: '/?step=shape' },
@@ -26,7 +36,11 @@ const SHOTS: Shot[] = [
 for (const shot of SHOTS) {
   const driver = await openBrowser(shot.size ?? { width: 1280, height: 800 })
   await driver.get(`${process.env.TIERRA_ADDRESS}/icon.svg`)
-  await driver.executeScript('localStorage.setItem("tierra-settings", JSON.stringify({ units: arguments[0], theme: arguments[1] }))', shot.units ?? 'metric', shot.theme ?? 'day')
+  await driver.executeScript(
+    'localStorage.setItem("tierra-settings", JSON.stringify({ units: arguments[0], theme: arguments[1] }))',
+    shot.units ?? 'metric',
+    shot.theme ?? 'day',
+  )
   await driver.get(process.env.TIERRA_ADDRESS + shot.path)
   if (shot.path.startsWith('/designs')) await find(driver, 'design-list')
   else await settled(driver)

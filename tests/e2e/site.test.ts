@@ -5,7 +5,8 @@ import { click, coldest, consoleErrors, field, find, settled, type } from './bro
 import { downloads, driver, fresh, notice, text } from './session'
 
 const value = async (label: string) => (await (await field(driver, label)).getAttribute('value')) ?? ''
-const chooseOption = async (name: string, option: string) => (await find(driver, name)).findElement(By.css(`option[value="${option}"]`)).click()
+const chooseOption = async (name: string, option: string) =>
+  (await find(driver, name)).findElement(By.css(`option[value="${option}"]`)).click()
 
 /** Hours of a logger, as a table. */
 function logger(rows: (h: number) => string | null): string {
@@ -64,26 +65,44 @@ describe('aim and site', () => {
     expect(await text('[data-test="panel-site"]')).toMatch(/Solar noon is at/)
   })
 
-  test('a logger’s table: columns are chosen, a gap too long is refused with its place, a good year is taken', async () => {
-    await fresh('/?step=site')
-    const before = await coldest(driver)
-    const input = await driver.findElement(By.css('[data-test="csv-file"]'))
-    const gap = join(downloads, 'gap.csv')
-    writeFileSync(gap, logger(h => (h >= 500 && h < 510 ? null : `${(4 + 8 * Math.sin(h / 1400)).toFixed(1).replace('.', ',')};${h % 24 > 8 && h % 24 < 16 ? 250 : 0}`)))
-    await input.sendKeys(gap)
-    await click(driver, 'csv-take')
-    expect(await (await find(driver, 'csv-fault')).getText()).toMatch(/missing for 10 hours from day 21 of the year, after line 501/)
-    await driver.actions().sendKeys(Key.ESCAPE).perform()
-    expect(await coldest(driver)).toBe(before)
-    const good = join(downloads, 'logger.csv')
-    writeFileSync(good, logger(h => `${(4 + 8 * Math.sin(h / 1400)).toFixed(1)};${h % 24 > 8 && h % 24 < 16 ? 250 : 0}`))
-    await input.sendKeys(good)
-    await click(driver, 'csv-take')
-    await driver.wait(async () => /An hourly year from logger\.csv/.test(await text('[data-test="panel-site"]')), 10000)
-    await settled(driver)
-    await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform()
-    expect(await coldest(driver)).toBe(before)
-  })
+  test(
+    'a logger’s table: columns are chosen, a gap too long is refused with its place, a good year is ' + 'taken',
+    async () => {
+      await fresh('/?step=site')
+      const before = await coldest(driver)
+      const input = await driver.findElement(By.css('[data-test="csv-file"]'))
+      const gap = join(downloads, 'gap.csv')
+      writeFileSync(
+        gap,
+        logger(h =>
+          h >= 500 && h < 510
+            ? null
+            : `${(4 + 8 * Math.sin(h / 1400)).toFixed(1).replace('.', ',')};${h % 24 > 8 && h % 24 < 16 ? 250 : 0}`,
+        ),
+      )
+      await input.sendKeys(gap)
+      await click(driver, 'csv-take')
+      expect(await (await find(driver, 'csv-fault')).getText()).toMatch(
+        /missing for 10 hours from day 21 of the year, after line 501/,
+      )
+      await driver.actions().sendKeys(Key.ESCAPE).perform()
+      expect(await coldest(driver)).toBe(before)
+      const good = join(downloads, 'logger.csv')
+      writeFileSync(
+        good,
+        logger(h => `${(4 + 8 * Math.sin(h / 1400)).toFixed(1)};${h % 24 > 8 && h % 24 < 16 ? 250 : 0}`),
+      )
+      await input.sendKeys(good)
+      await click(driver, 'csv-take')
+      await driver.wait(
+        async () => /An hourly year from logger\.csv/.test(await text('[data-test="panel-site"]')),
+        10000,
+      )
+      await settled(driver)
+      await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform()
+      expect(await coldest(driver)).toBe(before)
+    },
+  )
 
   test('the horizon: an obstacle set in, a corner moved by keys, sun lost told', async () => {
     await fresh('/?step=site')
@@ -92,7 +111,8 @@ describe('aim and site', () => {
     await type(driver, 'How far off', '15m')
     await click(driver, 'set-obstacle')
     await settled(driver)
-    const lost = async () => Number(/takes ([\d\s]+) h/.exec(await (await find(driver, 'sun-lost')).getText())![1]!.replace(/\s/g, ''))
+    const lost = async () =>
+      Number(/takes ([\d\s]+) h/.exec(await (await find(driver, 'sun-lost')).getText())![1]!.replace(/\s/g, ''))
     const first = await lost()
     expect(first).toBeGreaterThan(20)
     const corner = await find(driver, 'corner-2')
@@ -104,17 +124,20 @@ describe('aim and site', () => {
     expect(await lost()).toBe(0)
   })
 
-  test('the year outside: months, frosts, spells, what is estimated, and a forecast that says it is simulated', async () => {
-    await fresh('/?step=site')
-    await click(driver, 'tab-outside')
-    const panel = await text('[data-test="panel-site"]')
-    expect(panel).toMatch(/estimated/)
-    expect(panel).toMatch(/Cold spells of this year/)
-    expect(panel).toMatch(/Last frost, first frost/)
-    await click(driver, 'forecast')
-    expect((await (await find(driver, 'forecast-days')).findElements(By.css('li'))).length).toBe(7)
-    expect(panel).toMatch(/simulated weather service/)
-  })
+  test(
+    'the year outside: months, frosts, spells, what is estimated, and a forecast that says it is ' + 'simulated',
+    async () => {
+      await fresh('/?step=site')
+      await click(driver, 'tab-outside')
+      const panel = await text('[data-test="panel-site"]')
+      expect(panel).toMatch(/estimated/)
+      expect(panel).toMatch(/Cold spells of this year/)
+      expect(panel).toMatch(/Last frost, first frost/)
+      await click(driver, 'forecast')
+      expect((await (await find(driver, 'forecast-days')).findElements(By.css('li'))).length).toBe(7)
+      expect(panel).toMatch(/simulated weather service/)
+    },
+  )
 
   test('crops: chosen, turned by month, judged by the house, the aim line follows; one’s own too', async () => {
     await fresh('/?step=aim')

@@ -10,7 +10,10 @@ test('what is written is read back the same', () => {
 })
 
 test.each([
-  ['not JSON', '{', /not JSON/], ['another file', '{"a":1}', /not a Tierra design/], ['a list', '[]', /not a Tierra design/], ['too large', ' '.repeat(LARGEST_DESIGN + 1), /MB/],
+  ['not JSON', '{', /not JSON/],
+  ['another file', '{"a":1}', /not a Tierra design/],
+  ['a list', '[]', /not a Tierra design/],
+  ['too large', ' '.repeat(LARGEST_DESIGN + 1), /MB/],
   ['from a newer version', '{"schemaVersion":9}', /newer/],
 ])('%s is refused with a sentence', (_, text, expected) => {
   const read = readDesign(text)
@@ -21,10 +24,13 @@ test.each([
 test('a damaged design never gets in: any cut of the text, any change of one letter', () => {
   const text = writeDesign(DEMOS[0]!)
   fc.assert(fc.property(fc.integer({ min: 0, max: text.length - 3 }), at => !readDesign(text.slice(0, at)).ok))
-  fc.assert(fc.property(fc.integer({ min: 0, max: text.length - 1 }), fc.string({ minLength: 1, maxLength: 1 }), (at, put) => {
-    const read = readDesign(text.slice(0, at) + put + text.slice(at + 1))
-    if (!read.ok) expect(read.faults[0]!.message).not.toBe('')
-  }), { numRuns: 500 })
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: text.length - 1 }), fc.string({ minLength: 1, maxLength: 1 }), (at, put) => {
+      const read = readDesign(text.slice(0, at) + put + text.slice(at + 1))
+      if (!read.ok) expect(read.faults[0]!.message).not.toBe('')
+    }),
+    { numRuns: 500 },
+  )
 })
 
 test('file names are plain', () => {
@@ -47,7 +53,11 @@ test('a document of the first version is brought forward: what it says stays, wh
   const { barrels, massWall, floor } = now.store
   const { heater } = now.topUp
   const old = {
-    ...now, schemaVersion: 1, site, store: { barrels: { ...barrels, stratified: undefined }, massWall, floor }, topUp: { heater: { ...heater, kind: undefined } },
+    ...now,
+    schemaVersion: 1,
+    site,
+    store: { barrels: { ...barrels, stratified: undefined }, massWall, floor },
+    topUp: { heater: { ...heater, kind: undefined } },
     breathe: { leakage: now.breathe.leakage, vents: { lowM2: 6.5, highM2: 6.5, startC: 20, fullC: 29 } },
   }
   const read = readDesign(JSON.stringify(old))

@@ -12,13 +12,21 @@ test('gaps are crossed by straight lines, ends take the nearest value, nothing t
 })
 
 test('whatever is missing, what comes back lies between its neighbours', () => {
-  fc.assert(fc.property(fc.array(fc.option(fc.double({ min: -50, max: 50, noNaN: true }), { nil: NaN }), { minLength: 1, maxLength: 60 }), (v) => {
-    const known = v.filter(x => !Number.isNaN(x))
-    const a = Float64Array.from(v)
-    const { count, longest } = crossGaps(a)
-    expect(count).toBe(v.length - known.length)
-    expect(longest).toBeLessThanOrEqual(count)
-    v.forEach((x, i) => { if (!Number.isNaN(x)) expect(a[i]).toBe(x) })
-    if (known.length > 0) for (const x of a) expect(x >= Math.min(...known) - 1e-9 && x <= Math.max(...known) + 1e-9).toBe(true)
-  }))
+  fc.assert(
+    fc.property(
+      fc.array(fc.option(fc.double({ min: -50, max: 50, noNaN: true }), { nil: NaN }), { minLength: 1, maxLength: 60 }),
+      v => {
+        const known = v.filter(x => !Number.isNaN(x))
+        const a = Float64Array.from(v)
+        const { count, longest } = crossGaps(a)
+        expect(count).toBe(v.length - known.length)
+        expect(longest).toBeLessThanOrEqual(count)
+        v.forEach((x, i) => {
+          if (!Number.isNaN(x)) expect(a[i]).toBe(x)
+        })
+        if (known.length > 0)
+          for (const x of a) expect(x >= Math.min(...known) - 1e-9 && x <= Math.max(...known) + 1e-9).toBe(true)
+      },
+    ),
+  )
 })

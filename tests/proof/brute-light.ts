@@ -5,7 +5,13 @@ import { makeBuilding, type Building, type Surface } from '../../core/geometry/s
 import { seededRandom } from '../../core/climate/random'
 
 type V = [number, number, number]
-interface Triangle { a: V, e1: V, e2: V, face: FaceId, pane: { middle: V, corners: V[], inset: number, face: FaceId } | null }
+interface Triangle {
+  a: V
+  e1: V
+  e2: V
+  face: FaceId
+  pane: { middle: V; corners: V[]; inset: number; face: FaceId } | null
+}
 
 const sub = (a: readonly number[], b: readonly number[]): V => [a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!]
 const cross = (a: V, b: V): V => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
@@ -15,9 +21,14 @@ const dot = (a: V, b: V) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 function soup(building: Building): Triangle[] {
   const out: Triangle[] = []
   const add = (face: FaceId, points: V[], pane: Triangle['pane'] = null) => {
-    for (let i = 1; i + 1 < points.length; i++) out.push({ a: points[0]!, e1: sub(points[i]!, points[0]!), e2: sub(points[i + 1]!, points[0]!), face, pane })
+    for (let i = 1; i + 1 < points.length; i++)
+      out.push({ a: points[0]!, e1: sub(points[i]!, points[0]!), e2: sub(points[i + 1]!, points[0]!), face, pane })
   }
-  const key = (s: Surface) => s.polygon.map(p => p.map(v => v.toFixed(6)).join()).sort().join('|')
+  const key = (s: Surface) =>
+    s.polygon
+      .map(p => p.map(v => v.toFixed(6)).join())
+      .sort()
+      .join('|')
   const done = new Set<string>()
   for (const s of building.surfaces) {
     if (done.has(key(s))) continue
@@ -45,15 +56,29 @@ function soup(building: Building): Triangle[] {
     }
     const { bank } = o
     for (let k = 0; k < bank.count; k++) {
-      const cx = o.x0 + (Math.floor(k / bank.perRow) + 0.5) * (o.x1 - o.x0) / bank.rows
-      const cy = o.y0 + (k % bank.perRow + 0.5) * bank.pitchM
-      const ring = Array.from({ length: 16 }, (_, i): [number, number] => [cx + bank.radiusM * Math.cos(i * Math.PI / 8), cy + bank.radiusM * Math.sin(i * Math.PI / 8)])
+      const cx = o.x0 + ((Math.floor(k / bank.perRow) + 0.5) * (o.x1 - o.x0)) / bank.rows
+      const cy = o.y0 + ((k % bank.perRow) + 0.5) * bank.pitchM
+      const ring = Array.from({ length: 16 }, (_, i): [number, number] => [
+        cx + bank.radiusM * Math.cos((i * Math.PI) / 8),
+        cy + bank.radiusM * Math.sin((i * Math.PI) / 8),
+      ])
       ring.forEach((p, i) => {
         const q = ring[(i + 1) % 16]!
-        add(face, [[p[0], p[1], o.z0], [q[0], q[1], o.z0], [q[0], q[1], o.z1], [p[0], p[1], o.z1]])
+        add(face, [
+          [p[0], p[1], o.z0],
+          [q[0], q[1], o.z0],
+          [q[0], q[1], o.z1],
+          [p[0], p[1], o.z1],
+        ])
       })
-      add(face, ring.map((p): V => [p[0], p[1], o.z1]))
-      add(face, ring.map((p): V => [p[0], p[1], o.z0]))
+      add(
+        face,
+        ring.map((p): V => [p[0], p[1], o.z1]),
+      )
+      add(
+        face,
+        ring.map((p): V => [p[0], p[1], o.z0]),
+      )
     }
   }
   return out
@@ -101,51 +126,71 @@ function nearest(t: Float64Array, ox: number, oy: number, oz: number, dx: number
   found.distance = near
 }
 
-/** First landings of a beam towards `sun` (the room's directions) through each glazed surface, by random rays: shares by face. */
-export function bruteLandings(design: Design, sun: V, rays: number): { surface: Surface, shares: Map<FaceId, number> }[] {
+/**
+ * First landings of a beam towards `sun` (the room's directions) through each glazed surface, by random rays: shares by
+ * face.
+ */
+export function bruteLandings(
+  design: Design,
+  sun: V,
+  rays: number,
+): { surface: Surface; shares: Map<FaceId, number> }[] {
   const building = makeBuilding(design)
   const triangles = soup(building)
   const flat = packed(triangles)
   const random = seededRandom(5)
   const down: V = [-sun[0], -sun[1], -sun[2]]
-  return building.surfaces.filter(s => s.kind === 'glazed').map((surface) => {
-    const shares = new Map<FaceId, number>()
-    const c = surface.polygon
-    const middle = [0, 1, 2].map(k => c.reduce((sum, p) => sum + p[k]!, 0) / c.length) as V
-    const shrunk = c.map(p => [0, 1, 2].map(k => middle[k]! + (p[k]! - middle[k]!) * surface.inset) as V)
-    const areas = shrunk.slice(1, -1).map((p, i) => Math.hypot(...cross(sub(p, shrunk[0]!), sub(shrunk[i + 2]!, shrunk[0]!))))
-    const total = areas.reduce((a, b) => a + b, 0)
-    const grid = Math.round(Math.sqrt(rays))
-    for (let n = 0; n < grid * grid; n++) {
-      // One random point in each cell of a grid laid over the pane.
-      let pick = (Math.floor(n / grid) + random()) / grid * total
-      let i = 0
-      while (i < areas.length - 1 && pick > areas[i]!) pick -= areas[i++]!
-      const root = Math.sqrt(pick / areas[i]!)
-      const w = root * (n % grid + random()) / grid
-      const u = root - w
-      const [a, b, e] = [shrunk[0]!, shrunk[i + 1]!, shrunk[i + 2]!]
-      const o = [0, 1, 2].map(k => a[k]! + (b[k]! - a[k]!) * u + (e[k]! - a[k]!) * w) as V
-      nearest(flat, o[0], o[1], o[2], down[0], down[1], down[2])
-      const near = found.distance
-      const hit = found.index < 0 ? null : triangles[found.index]!
-      // A ray that starts in a thing standing against the glass lands on it.
-      const inside = building.objects.find(x => !x.bank && o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9))
-      if (inside) {
-        const face = inside.kind === 'bed' ? 'bed sides' : faceOfObject(inside.kind)
+  return building.surfaces
+    .filter(s => s.kind === 'glazed')
+    .map(surface => {
+      const shares = new Map<FaceId, number>()
+      const c = surface.polygon
+      const middle = [0, 1, 2].map(k => c.reduce((sum, p) => sum + p[k]!, 0) / c.length) as V
+      const shrunk = c.map(p => [0, 1, 2].map(k => middle[k]! + (p[k]! - middle[k]!) * surface.inset) as V)
+      const areas = shrunk
+        .slice(1, -1)
+        .map((p, i) => Math.hypot(...cross(sub(p, shrunk[0]!), sub(shrunk[i + 2]!, shrunk[0]!))))
+      const total = areas.reduce((a, b) => a + b, 0)
+      const grid = Math.round(Math.sqrt(rays))
+      for (let n = 0; n < grid * grid; n++) {
+        // One random point in each cell of a grid laid over the pane.
+        let pick = ((Math.floor(n / grid) + random()) / grid) * total
+        let i = 0
+        while (i < areas.length - 1 && pick > areas[i]!) pick -= areas[i++]!
+        const root = Math.sqrt(pick / areas[i]!)
+        const w = (root * ((n % grid) + random())) / grid
+        const u = root - w
+        const [a, b, e] = [shrunk[0]!, shrunk[i + 1]!, shrunk[i + 2]!]
+        const o = [0, 1, 2].map(k => a[k]! + (b[k]! - a[k]!) * u + (e[k]! - a[k]!) * w) as V
+        nearest(flat, o[0], o[1], o[2], down[0], down[1], down[2])
+        const near = found.distance
+        const hit = found.index < 0 ? null : triangles[found.index]!
+        // A ray that starts in a thing standing against the glass lands on it.
+        const inside = building.objects.find(
+          x =>
+            !x.bank &&
+            o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9),
+        )
+        if (inside) {
+          const face = inside.kind === 'bed' ? 'bed sides' : faceOfObject(inside.kind)
+          shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
+          continue
+        }
+        if (!hit) continue
+        let face = hit.face
+        if (hit.pane) {
+          // Inside the shrunk polygon where the point, blown up about the middle, is inside the whole one: all turns
+          // the same way.
+          const at = [0, 1, 2].map(
+            k => hit.pane!.middle[k]! + (o[k]! + down[k]! * near - hit.pane!.middle[k]!) / hit.pane!.inset,
+          ) as V
+          const turns = hit.pane.corners.map((p, k) =>
+            cross(sub(hit.pane!.corners[(k + 1) % hit.pane!.corners.length]!, p), sub(at, p)),
+          )
+          if (turns.every(t => dot(t, turns[0]!) >= 0)) face = hit.pane.face
+        }
         shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
-        continue
       }
-      if (!hit) continue
-      let face = hit.face
-      if (hit.pane) {
-        // Inside the shrunk polygon where the point, blown up about the middle, is inside the whole one: all turns the same way.
-        const at = [0, 1, 2].map(k => hit.pane!.middle[k]! + (o[k]! + down[k]! * near - hit.pane!.middle[k]!) / hit.pane!.inset) as V
-        const turns = hit.pane.corners.map((p, k) => cross(sub(hit.pane!.corners[(k + 1) % hit.pane!.corners.length]!, p), sub(at, p)))
-        if (turns.every(t => dot(t, turns[0]!) >= 0)) face = hit.pane.face
-      }
-      shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
-    }
-    return { surface, shares }
-  })
+      return { surface, shares }
+    })
 }

@@ -1,7 +1,15 @@
 import { entry, LEAKAGE_CLASSES } from '../../core/catalog'
 import { leakageAreaM2, leakageFlow } from '../../core/air/leakage'
 import { ventFactors, ventFlow } from '../../core/air/vents'
-import { groundTemperatureC, HOURS, humidityRatio, monthlyRadiation, MONTH_OF_DAY, saturationPressurePa, type SiteYear } from '../../core/climate'
+import {
+  groundTemperatureC,
+  HOURS,
+  humidityRatio,
+  monthlyRadiation,
+  MONTH_OF_DAY,
+  saturationPressurePa,
+  type SiteYear,
+} from '../../core/climate'
 import { DEMOS, FORMS, type Design } from '../../core/design'
 import { wantedRadiation } from '../../core/climate/generator'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -28,16 +36,26 @@ import { steadySite, waterRoom } from './tiny-model'
 
 /** Every proof, computed now. */
 export function proofRows(): ProofRow[] {
-  return [...sunRows(), ...glazingRows(), ...climateRows(), ...airRows(), ...storeRows(), ...groundRows(), ...heatRows(), ...lightRows(), ...yearRows()]
+  return [
+    ...sunRows(),
+    ...glazingRows(),
+    ...climateRows(),
+    ...airRows(),
+    ...storeRows(),
+    ...groundRows(),
+    ...heatRows(),
+    ...lightRows(),
+    ...yearRows(),
+  ]
 }
 
 /** Angle between two places of the sky, degrees. */
 export function separationDeg(altitude1: number, azimuth1: number, altitude2: number, azimuth2: number): number {
-  return Math.acos(Math.min(1, dot(skyVector(altitude1, azimuth1), skyVector(altitude2, azimuth2)))) * 180 / Math.PI
+  return (Math.acos(Math.min(1, dot(skyVector(altitude1, azimuth1), skyVector(altitude2, azimuth2)))) * 180) / Math.PI
 }
 
 function sunRows(): ProofRow[] {
-  const off = sun.rows.map((r) => {
+  const off = sun.rows.map(r => {
     const p = sunPosition(Date.parse(r.at), r.lat, r.lon)
     return separationDeg(p.apparentAltitudeDeg, p.azimuthDeg, r.apparentAltitudeDeg, r.azimuthDeg)
   })
@@ -49,7 +67,13 @@ function sunRows(): ProofRow[] {
     proof(`sun: furthest of ${off.length} positions, deg`, 0, Math.max(...off), 0.02, 'reference/sun-positions.json'),
     proof('sun: worked example, azimuth, deg', published.azimuthDeg, p.azimuthDeg, 0.002, published.source),
     proof('sun: worked example, true altitude, deg', 39.87205, p.altitudeDeg, 0.002, published.source),
-    proof('sun: day length at the equator, equinox, h', 12.11, equinox.dayLengthH, 0.02, 'refraction 34′ and semidiameter 16′ add 6.7 min'),
+    proof(
+      'sun: day length at the equator, equinox, h',
+      12.11,
+      equinox.dayLengthH,
+      0.02,
+      'refraction 34′ and semidiameter 16′ add 6.7 min',
+    ),
   ]
 }
 
@@ -63,11 +87,11 @@ function glazingRows(): ProofRow[] {
       diffuse = Math.max(diffuse, Math.abs(hemispherical(at).transmittance - r.transmittance))
       continue
     }
-    const got = at(Math.cos(r.incidenceDeg * Math.PI / 180))
+    const got = at(Math.cos((r.incidenceDeg * Math.PI) / 180))
     transmittance = Math.max(transmittance, Math.abs(got.transmittance - r.transmittance))
     if (r.reflectance !== undefined) reflectance = Math.max(reflectance, Math.abs(got.reflectance - r.reflectance))
   }
-  const two = (deg: number) => clearStack(1.526, 0, 2, Math.cos(deg * Math.PI / 180)).transmittance
+  const two = (deg: number) => clearStack(1.526, 0, 2, Math.cos((deg * Math.PI) / 180)).transmittance
   return [
     proof('glazing: transmittance, furthest of the rows', 0, transmittance, 0.002, 'reference/glazing.json'),
     proof('glazing: reflectance, furthest of the rows', 0, reflectance, 0.002, 'reference/glazing.json'),
@@ -88,27 +112,58 @@ function climateRows(): ProofRow[] {
     counts[m]!++
   }
   const climate = demo.site.climate
-  const off = climate.kind === 'normals' ? Math.max(...lows.map((s, m) => Math.abs(s / counts[m]! - climate.lowC[m]!))) : NaN
+  const off =
+    climate.kind === 'normals' ? Math.max(...lows.map((s, m) => Math.abs(s / counts[m]! - climate.lowC[m]!))) : NaN
   const wanted = climate.kind === 'normals' ? wantedRadiation(climate, demo.site.latitudeDeg) : []
   const lightOff = Math.max(...monthlyRadiation(site).map((v, m) => Math.abs(v / wanted[m]! - 1)))
   const diffusivity = 1e-6
-  const depth = Math.sqrt(2 * diffusivity * 365 * 86400 / (2 * Math.PI))
+  const depth = Math.sqrt((2 * diffusivity * 365 * 86400) / (2 * Math.PI))
   const ground = { meanC: 10, amplitudeK: 10, coldestDay: 0 }
   return [
     proof('climate: monthly mean lows of a made year, furthest, K', 0, off, 0.1, 'the normals of the demo'),
-    proof('climate: monthly radiation of a made year, furthest share', 0, lightOff, 0.03, 'estimate by Hargreaves & Samani'),
-    proof('ground: swing at the damping depth, K', 10 * Math.exp(-1), 10 - groundTemperatureC(ground, depth, 365 / (2 * Math.PI), diffusivity), 0.001, 'Kusuda & Achenbach 1965'),
-    proof('air: saturation pressure at 20 °C, Pa', 2339.2, saturationPressurePa(20), 0.004 * 2339.2, 'ASHRAE Fundamentals, psychrometric tables'),
-    proof('air: saturation pressure over ice at −10 °C, Pa', 259.9, saturationPressurePa(-10), 1, 'ASHRAE Fundamentals, psychrometric tables'),
+    proof(
+      'climate: monthly radiation of a made year, furthest share',
+      0,
+      lightOff,
+      0.03,
+      'estimate by Hargreaves & Samani',
+    ),
+    proof(
+      'ground: swing at the damping depth, K',
+      10 * Math.exp(-1),
+      10 - groundTemperatureC(ground, depth, 365 / (2 * Math.PI), diffusivity),
+      0.001,
+      'Kusuda & Achenbach 1965',
+    ),
+    proof(
+      'air: saturation pressure at 20 °C, Pa',
+      2339.2,
+      saturationPressurePa(20),
+      0.004 * 2339.2,
+      'ASHRAE Fundamentals, psychrometric tables',
+    ),
+    proof(
+      'air: saturation pressure over ice at −10 °C, Pa',
+      259.9,
+      saturationPressurePa(-10),
+      1,
+      'ASHRAE Fundamentals, psychrometric tables',
+    ),
   ]
 }
 
 function airRows(): ProofRow[] {
   const ach = (id: string) => leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, id).ach50, 100), 20, 2.5) * 36
   // Two equal openings of 1 m², 2 m apart, 30 °C inside, 20 °C outside, no wind: Cd A/√2 √(2 g h ΔT/T).
-  const stack = 0.6 / Math.SQRT2 * Math.sqrt(2 * 9.81 * 2 * 10 / 303.15)
+  const stack = (0.6 / Math.SQRT2) * Math.sqrt((2 * 9.81 * 2 * 10) / 303.15)
   return [
-    proof('air: stack flow through two openings, m³/s', stack, ventFlow(ventFactors({ lowM2: 1, highM2: 1, riseM: 2 }), 1, 30, 20, 0), 1e-9, 'orifice equation'),
+    proof(
+      'air: stack flow through two openings, m³/s',
+      stack,
+      ventFlow(ventFactors({ lowM2: 1, highM2: 1, riseM: 2 }), 1, 30, 20, 0),
+      1e-9,
+      'orifice equation',
+    ),
     proof('air: changes an hour, built with care', 0.45, ach('tight'), 0.15, 'practice: 0.3–0.6'),
     proof('air: changes an hour, as usually built', 1.5, ach('usual'), 0.5, 'practice: 1–2'),
     proof('air: changes an hour, old', 3.5, ach('old'), 0.8, 'practice: 3 or more'),
@@ -121,31 +176,85 @@ function storeRows(): ProofRow[] {
   const path = airPath({ ...roundPipe(0.1), pipes: 8, lengthM: 10, roughnessM: 0.003, soilConductivity: 1.5, fan })
   const h = pipeFilm(path.reynolds, frictionFactor(path.reynolds, 0.03), 0.1)
   const perMetre = 1 / (1 / (h * Math.PI * 0.1) + Math.log(5) / (2 * Math.PI * 1.5))
-  const ntu = perMetre * 80 / (path.flowM3s * 1.2 * 1006)
+  const ntu = (perMetre * 80) / (path.flowM3s * 1.2 * 1006)
   return [
-    proof('pipes: effectiveness by hand from NTU', 1 - Math.exp(-ntu), path.effectiveness, 1e-9, 'effectiveness = 1 − e^(−NTU)'),
-    proof('pipes: friction in rough flow', 1 / (2 * Math.log10(3.7 / 0.03)) ** 2, frictionFactor(1e7, 0.03), 0.001, 'Nikuradse, fully rough'),
+    proof(
+      'pipes: effectiveness by hand from NTU',
+      1 - Math.exp(-ntu),
+      path.effectiveness,
+      1e-9,
+      'effectiveness = 1 − e^(−NTU)',
+    ),
+    proof(
+      'pipes: friction in rough flow',
+      1 / (2 * Math.log10(3.7 / 0.03)) ** 2,
+      frictionFactor(1e7, 0.03),
+      0.001,
+      'Nikuradse, fully rough',
+    ),
     proof('rock: film at 0.1 kg/m²s, 50 mm, W/m³K', 1056, rockFilm(0.1, 0.05), 1, 'Löf & Hawley 1948, 650·(G/d)^0.7'),
-    proof('air: humidity ratio saturated at 25 °C, kg/kg', 0.02008, humidityRatio(saturationPressurePa(25), 101325), 0.0001, 'ASHRAE Fundamentals: 3169.2 Pa at 25 °C, ideal gas'),
-    proof('air: dew point of 0.01 kg/kg, °C', 14.05, dewPointOfRatio(0.01, 101325), 0.1, 'ASHRAE Fundamentals, psychrometric tables'),
+    proof(
+      'air: humidity ratio saturated at 25 °C, kg/kg',
+      0.02008,
+      humidityRatio(saturationPressurePa(25), 101325),
+      0.0001,
+      'ASHRAE Fundamentals: 3169.2 Pa at 25 °C, ideal gas',
+    ),
+    proof(
+      'air: dew point of 0.01 kg/kg, °C',
+      14.05,
+      dewPointOfRatio(0.01, 101325),
+      0.1,
+      'ASHRAE Fundamentals, psychrometric tables',
+    ),
     proof('leaves: stomata in full light, s/m', 82, stomatalResistance(1e6), 0.1, 'Stanghellini 1987'),
   ]
 }
 
 function groundRows(): ProofRow[] {
-  const rows: ProofRow[] = [[6, 2, 0.3, 0.5], [6, 2, 0.3, 0], [4.6, 1.5, 0.3, 0]].map(([w, k, wall, r]) => proof(
-    `ground: slab ${w} m wide, ${k} W/mK, ${r} m²K/W, U-value`, iso13370(w!, k!, wall!, r!), slabU(w!, k!, wall!, r!), 0.05 * iso13370(w!, k!, wall!, r!), 'ISO 13370:2017, 7.3',
-  ))
+  const rows: ProofRow[] = [
+    [6, 2, 0.3, 0.5],
+    [6, 2, 0.3, 0],
+    [4.6, 1.5, 0.3, 0],
+  ].map(([w, k, wall, r]) =>
+    proof(
+      `ground: slab ${w} m wide, ${k} W/mK, ${r} m²K/W, U-value`,
+      iso13370(w!, k!, wall!, r!),
+      slabU(w!, k!, wall!, r!),
+      0.05 * iso13370(w!, k!, wall!, r!),
+      'ISO 13370:2017, 7.3',
+    ),
+  )
   const wave = groundWave().find(d => d.depthM > 1.2)!
   rows.push(
-    proof(`ground: year’s swing at ${wave.depthM.toFixed(2)} m, K`, wave.expectedSwing, wave.swing, 0.02 * wave.expectedSwing, 'half-space, damping depth'),
-    proof(`ground: year’s lag at ${wave.depthM.toFixed(2)} m, rad`, wave.expectedLag, wave.lag, 0.02, 'half-space, damping depth'),
+    proof(
+      `ground: year’s swing at ${wave.depthM.toFixed(2)} m, K`,
+      wave.expectedSwing,
+      wave.swing,
+      0.02 * wave.expectedSwing,
+      'half-space, damping depth',
+    ),
+    proof(
+      `ground: year’s lag at ${wave.depthM.toFixed(2)} m, rad`,
+      wave.expectedLag,
+      wave.lag,
+      0.02,
+      'half-space, damping depth',
+    ),
   )
   return rows
 }
 
 function lightRows(): ProofRow[] {
-  return FORMS.map(form => proof(`light: ${form}, furthest share of the beam from brute force`, 0, lightError(designOfForm(form), 4000), 0.02, 'independent ray casting (Möller & Trumbore)'))
+  return FORMS.map(form =>
+    proof(
+      `light: ${form}, furthest share of the beam from brute force`,
+      0,
+      lightError(designOfForm(form), 4000),
+      0.02,
+      'independent ray casting (Möller & Trumbore)',
+    ),
+  )
 }
 
 function heatRows(): ProofRow[] {
@@ -176,21 +285,39 @@ function heatRows(): ProofRow[] {
 
   const demo = DEMOS[0]!
   const heated: Design = {
-    ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } }, shape: { ...demo.shape, beds: [] },
-    breathe: { ...demo.breathe, doors: { ...demo.breathe.doors, areaM2: 0 }, vents: { ...demo.breathe.vents, lowM2: 0, highM2: 0 } },
+    ...demo,
+    skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
+    shape: { ...demo.shape, beds: [] },
+    breathe: {
+      ...demo.breathe,
+      doors: { ...demo.breathe.doors, areaM2: 0 },
+      vents: { ...demo.breathe.vents, lowM2: 0, highM2: 0 },
+    },
     topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW: 50000, setPointC: 15 } },
   }
   const building = makeBuilding(heated)
   const dark = steadySite(-5)
   const gains = makeSolarGains(dark, building, makeLightTable(heated, building))
-  // Forty warm-up years' worth of ground is not needed: the deep ground is held, and the column is near its rest after one.
+  // Forty warm-up years' worth of ground is not needed: the deep ground is held, and the column is near its rest after
+  // one.
   const run = runNetwork(heated, dark, building, gains, { stepsPerHour: 1, heater: true })
-  const expected = steadyLoss(makeFabric(heated, building), 15, -5)
-    + leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, heated.breathe.leakage).ach50, building.volumeM3), 20, 0) * 101325 / (287.05 * 268.15) * 1006 * 20
+  const expected =
+    steadyLoss(makeFabric(heated, building), 15, -5) +
+    ((leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, heated.breathe.leakage).ach50, building.volumeM3), 20, 0) *
+      101325) /
+      (287.05 * 268.15)) *
+      1006 *
+      20
   return [
     proof('heat: one mass, share left after τ/2', Math.exp(-0.5), left, 0.003, 'e^(−t/τ)'),
-    proof('heat: freezing plateau, h', 5 * 334000 / 10 / 3600, hours, 1, 'm·L / (G·ΔT)'),
-    proof('heat: steady loss of a heated house, share of UA·ΔT + leaks', 1, run.heaterW[HOURS - 1]! / expected, 0.01, 'surface by surface, apart from the loop'),
+    proof('heat: freezing plateau, h', (5 * 334000) / 10 / 3600, hours, 1, 'm·L / (G·ΔT)'),
+    proof(
+      'heat: steady loss of a heated house, share of UA·ΔT + leaks',
+      1,
+      run.heaterW[HOURS - 1]! / expected,
+      0.01,
+      'surface by surface, apart from the loop',
+    ),
   ]
 }
 
@@ -206,11 +333,29 @@ function yearRows(): ProofRow[] {
     const { answers } = yearOf(demo)
     rows.push(proof(`ledger: ${demo.name}, open share of gains`, 0, answers.ledger.closure, 0.001, 'energy closes'))
     const finer = createYearEngine().run(demo, { stepsPerHour: 8 }).answers
-    rows.push(proof(`step: ${demo.name}, coldest night at half the step, K`, answers.freeRunning.coldestNight.insideC, finer.freeRunning.coldestNight.insideC, 0.1, 'step halving'))
+    rows.push(
+      proof(
+        `step: ${demo.name}, coldest night at half the step, K`,
+        answers.freeRunning.coldestNight.insideC,
+        finer.freeRunning.coldestNight.insideC,
+        0.1,
+        'step halving',
+      ),
+    )
     const worst = coverSteps(demo)
-    rows.push(proof(`cover: ${demo.name}, loss by a thicker night cover, K`, 0, worst, 0.01, 'more night cover is never colder'))
+    rows.push(
+      proof(
+        `cover: ${demo.name}, loss by a thicker night cover, K`,
+        0,
+        worst,
+        0.01,
+        'more night cover is never colder',
+      ),
+    )
   }
-  rows.push(proof('hemispheres: mirrored year, furthest hour, K', 0, mirrorError(DEMOS[0]!), 0.01, 'azimuth flipped, same sky'))
+  rows.push(
+    proof('hemispheres: mirrored year, furthest hour, K', 0, mirrorError(DEMOS[0]!), 0.01, 'azimuth flipped, same sky'),
+  )
   const building = makeBuilding(DEMOS[0]!)
   const table = makeLightTable(DEMOS[0]!, building)
   let off = 0
@@ -229,7 +374,11 @@ function yearRows(): ProofRow[] {
 /** By how much a thicker cover is colder than a thinner one on the coldest night: 0 when never. */
 function coverSteps(demo: Design): number {
   const unheated = (id: string) => {
-    const design: Design = { ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id, onlyBelowC: 40 } }, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: false } } }
+    const design: Design = {
+      ...demo,
+      skin: { ...demo.skin, cover: { ...demo.skin.cover, id, onlyBelowC: 40 } },
+      topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: false } },
+    }
     return createYearEngine().run(design).answers.coldestNight.insideC
   }
   const ladder = ['none', 'fleece', 'quilt', 'thick-quilt'].map(unheated)
@@ -245,7 +394,10 @@ export function mirrorError(design: Design): number {
   const run = (d: Design, s: SiteYear) => {
     const building = makeBuilding(d)
     const free: Design = { ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: 'none' } } }
-    return runNetwork(free, s, building, makeSolarGains(s, building, makeLightTable(free, building)), { stepsPerHour: 2, heater: false }).airC
+    return runNetwork(free, s, building, makeSolarGains(s, building, makeLightTable(free, building)), {
+      stepsPerHour: 2,
+      heater: false,
+    }).airC
   }
   const a = run(design, site)
   const b = run({ ...design, site: { ...design.site, latitudeDeg: -design.site.latitudeDeg } }, south)

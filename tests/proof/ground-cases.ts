@@ -3,22 +3,47 @@ import { makeMemory } from '../../core/network/memory'
 import { makeGroundSlice, type GroundInput } from '../../core/ground/slice'
 
 const SOIL = { conductivity: 1.5, density: 1800, specificHeat: 1670 }
-const blank: GroundInput = { widthM: 5, beds: [], floorAreaM2: 5, perimeterM: 2, sunkM: 0, soil: SOIL, edge: { resistance: 0, depthM: 0 }, skirt: { resistance: 0, widthM: 0 }, wallM: 0.3 }
+const blank: GroundInput = {
+  widthM: 5,
+  beds: [],
+  floorAreaM2: 5,
+  perimeterM: 2,
+  sunkM: 0,
+  soil: SOIL,
+  edge: { resistance: 0, depthM: 0 },
+  skirt: { resistance: 0, widthM: 0 },
+  wallM: 0.3,
+}
 
 /** U-value of a long slab by the core's slice, W/m²K. */
 export function slabU(widthM: number, conductivity: number, wallM: number, resistance: number): number {
   const s = makeGroundSlice({ ...blank, widthM, floorAreaM2: widthM, wallM, soil: { ...SOIL, conductivity } })
-  return s.steady(s.floor.map(c => c.areaM2 / (0.17 + resistance)), 0) / widthM
+  return (
+    s.steady(
+      s.floor.map(c => c.areaM2 / (0.17 + resistance)),
+      0,
+    ) / widthM
+  )
 }
 
 /** The same by ISO 13370:2017, 7.3 (slab on ground, B′ = half the area over half the perimeter). */
 export function iso13370(widthM: number, conductivity: number, wallM: number, resistance: number): number {
   const dt = wallM + conductivity * (0.17 + resistance + 0.04)
-  return dt < widthM ? 2 * conductivity / (Math.PI * widthM + dt) * Math.log(Math.PI * widthM / dt + 1) : conductivity / (0.457 * widthM + dt)
+  return dt < widthM
+    ? ((2 * conductivity) / (Math.PI * widthM + dt)) * Math.log((Math.PI * widthM) / dt + 1)
+    : conductivity / (0.457 * widthM + dt)
 }
 
-/** Swing and lag of the year's wave by depth in the core's ground outside, after years of it, beside the half-space's. */
-export function groundWave(): { depthM: number, swing: number, lag: number, expectedSwing: number, expectedLag: number }[] {
+/**
+ * Swing and lag of the year's wave by depth in the core's ground outside, after years of it, beside the half-space's.
+ */
+export function groundWave(): {
+  depthM: number
+  swing: number
+  lag: number
+  expectedSwing: number
+  expectedLag: number
+}[] {
   const slice = makeGroundSlice(blank)
   const n = slice.outsideCapacity.length
   const columns = slice.outsideWidthsM.length
@@ -27,9 +52,19 @@ export function groundWave(): { depthM: number, swing: number, lag: number, expe
   T.fill(10)
   memory.capacity.set(slice.outsideCapacity)
   const ground = makeGroundOutside(memory)
-  ground.lay({ outsideGround: { first: 0, columns, rows: slice.depthM.length, down: slice.outsideDown, area: slice.surfaceArea, half: slice.surfaceHalf, film: 0 } })
-  const omega = 2 * Math.PI / (8760 * 3600)
-  const damping = Math.sqrt(2 * SOIL.conductivity / (SOIL.density * SOIL.specificHeat) / omega)
+  ground.lay({
+    outsideGround: {
+      first: 0,
+      columns,
+      rows: slice.depthM.length,
+      down: slice.outsideDown,
+      area: slice.surfaceArea,
+      half: slice.surfaceHalf,
+      film: 0,
+    },
+  })
+  const omega = (2 * Math.PI) / (8760 * 3600)
+  const damping = Math.sqrt((2 * SOIL.conductivity) / (SOIL.density * SOIL.specificHeat) / omega)
   const re = new Float64Array(slice.depthM.length)
   const im = new Float64Array(slice.depthM.length)
   const years = 8
@@ -40,12 +75,16 @@ export function groundWave(): { depthM: number, swing: number, lag: number, expe
       ground.step(10 + 10 * Math.cos(angle), 0, 3600)
       if (y < years - 1) continue
       for (let r = 0; r < re.length; r++) {
-        re[r] = re[r]! + T[r * columns]! * Math.cos(angle) / 4380
-        im[r] = im[r]! + T[r * columns]! * Math.sin(angle) / 4380
+        re[r] = re[r]! + (T[r * columns]! * Math.cos(angle)) / 4380
+        im[r] = im[r]! + (T[r * columns]! * Math.sin(angle)) / 4380
       }
     }
   }
   return slice.depthM.map((depthM, r) => ({
-    depthM, swing: Math.hypot(re[r]!, im[r]!), lag: Math.atan2(im[r]!, re[r]!), expectedSwing: 10 * Math.exp(-depthM / damping), expectedLag: depthM / damping,
+    depthM,
+    swing: Math.hypot(re[r]!, im[r]!),
+    lag: Math.atan2(im[r]!, re[r]!),
+    expectedSwing: 10 * Math.exp(-depthM / damping),
+    expectedLag: depthM / damping,
   }))
 }

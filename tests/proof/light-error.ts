@@ -13,24 +13,58 @@ const [demo] = DEMOS as [Design]
 /** A furnished design of each form, clear glazing, at the demo's latitude. */
 export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
   const shapes: Record<Form, Partial<Design['shape']>> = {
-    'shed': {}, 'gable': { ridgeHeightM: 3.2 }, 'saltbox': {}, 'gambrel': { breakAtM: 0.7, breakHeightM: 2.4, ridgeHeightM: 3.4 }, 'a-frame': { ridgeHeightM: 3.2, beds: [{ atM: 0.8, widthM: 1, heightM: 0.3 }] },
-    'arch': { ridgeAtM: 3.8, backWallM: 2.8 }, 'lean-to': {}, 'dome': { widthM: 7, lengthM: 7, ridgeHeightM: 3.6, beds: [{ atM: 1.2, widthM: 1.1, heightM: 0.4 }, { atM: 2.9, widthM: 1.1, heightM: 0.4 }] },
+    'shed': {},
+    'gable': { ridgeHeightM: 3.2 },
+    'saltbox': {},
+    'gambrel': { breakAtM: 0.7, breakHeightM: 2.4, ridgeHeightM: 3.4 },
+    'a-frame': { ridgeHeightM: 3.2, beds: [{ atM: 0.8, widthM: 1, heightM: 0.3 }] },
+    'arch': { ridgeAtM: 3.8, backWallM: 2.8 },
+    'lean-to': {},
+    'dome': {
+      widthM: 7,
+      lengthM: 7,
+      ridgeHeightM: 3.6,
+      beds: [
+        { atM: 1.2, widthM: 1.1, heightM: 0.4 },
+        { atM: 2.9, widthM: 1.1, heightM: 0.4 },
+      ],
+    },
   }
-  return madeToStand(completeDesign({
-    ...demo, site: { ...demo.site, latitudeDeg }, shape: { ...demo.shape, form, ...shapes[form] }, skin: { ...demo.skin, glazing: 'glass-2', endsGlazedShare: form === 'a-frame' ? 0.4 : 0.25 },
-    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 8, stack: 1, raisedM: 0.2, place: form === 'a-frame' ? 'middle' : 'back' } },
-  }))!
+  return madeToStand(
+    completeDesign({
+      ...demo,
+      site: { ...demo.site, latitudeDeg },
+      shape: { ...demo.shape, form, ...shapes[form] },
+      skin: { ...demo.skin, glazing: 'glass-2', endsGlazedShare: form === 'a-frame' ? 0.4 : 0.25 },
+      store: {
+        ...demo.store,
+        barrels: {
+          ...demo.store.barrels,
+          count: 8,
+          stack: 1,
+          raisedM: 0.2,
+          place: form === 'a-frame' ? 'middle' : 'back',
+        },
+      },
+    }),
+  )!
 }
 
 /**
- * Furthest that any face's share of the transmitted beam lies from brute-force ray casting, over some hours of three days. Both go through the same
+ * Furthest that any face's share of the transmitted beam lies from brute-force ray casting, over some hours of three
+ * days. Both go through the same
  * reflections, so that what is compared is where the beam lands.
  */
 export function lightError(design: Design, rays = 1500): number {
   const building = makeBuilding(design)
   const glazing = entry(GLAZINGS, design.skin.glazing)
   const faces = lightFaces(design, building, makeGlazingLight(glazing).diffuse.reflectance)
-  const landings = makeLandings({ building, extras: shadingOf(design.shape, building.outline), faces, latitudeDeg: design.site.latitudeDeg })
+  const landings = makeLandings({
+    building,
+    extras: shadingOf(design.shape, building.outline),
+    faces,
+    latitudeDeg: design.site.latitudeDeg,
+  })
   const index = new Int32Array(4)
   const weight = new Float64Array(4)
   let worst = 0
@@ -48,7 +82,10 @@ export function lightError(design: Design, rays = 1500): number {
         if (cosine <= 0) return
         const beam = surface.areaM2 * cosine * glazingAt(glazing, cosine).transmittance
         through += beam
-        const brute = settle(Float64Array.from(faces, f => shares.get(f.id) ?? 0), faces)
+        const brute = settle(
+          Float64Array.from(faces, f => shares.get(f.id) ?? 0),
+          faces,
+        )
         for (let i = 0; i < faces.length; i++) {
           let table = 0
           for (let k = 0; k < 4; k++) table += weight[k]! * landings[g]!.beam[index[k]! * faces.length + i]!

@@ -4,14 +4,24 @@ import { ChevronDown, Download, Keyboard, Moon, Pin, PinOff, Printer, Redo2, Sun
 import type { UnitSystem } from '../../../core/units'
 
 const printSheet = () => window.print()
-const emit = defineEmits<{ help: [], fresh: [], rename: [], exportDesign: [], importDesign: [] }>()
+const emit = defineEmits<{ help: []; fresh: []; rename: []; exportDesign: []; importDesign: [] }>()
 const bench = useDesign()
 const keeping = useKeeping()
 const year = useYear()
 const settings = useSettings()
 
-const STATES = { opening: 'opening', kept: 'kept', keeping: 'keeping …', memory: 'in memory only', conflict: 'changed in two tabs' }
-const UNITS: { id: UnitSystem, name: string }[] = [{ id: 'metric', name: 'm · °C' }, { id: 'us', name: 'ft · °F' }, { id: 'mixed', name: 'ft · °C' }]
+const STATES = {
+  opening: 'opening',
+  kept: 'kept',
+  keeping: 'keeping …',
+  memory: 'in memory only',
+  conflict: 'changed in two tabs',
+}
+const UNITS: { id: UnitSystem; name: string }[] = [
+  { id: 'metric', name: 'm · °C' },
+  { id: 'us', name: 'ft · °F' },
+  { id: 'mixed', name: 'ft · °C' },
+]
 
 const isPinned = computed(() => year.pinned !== null)
 function togglePin(): void {
@@ -21,42 +31,58 @@ function togglePin(): void {
 
 <template>
   <header class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-ink px-4 py-1">
-    <NuxtLink to="/designs" class="slab text-2xl">
-      Tierra
-    </NuxtLink>
+    <NuxtLink to="/designs" class="slab text-2xl"> Tierra </NuxtLink>
     <Menu as="div" class="relative">
       <MenuButton class="button quiet slab text-[1.05rem]" data-test="design-menu">
         {{ bench.current.name }} <ChevronDown :size="16" aria-hidden="true" />
       </MenuButton>
       <MenuItems class="absolute left-0 z-40 mt-1 w-56 border border-ink bg-paper py-1 shadow-lg outline-none">
         <MenuItem v-slot="{ active }">
-          <NuxtLink to="/designs" class="item" :class="{ active }">
-            All designs
-          </NuxtLink>
+          <NuxtLink to="/designs" class="item" :class="{ active }"> All designs </NuxtLink>
         </MenuItem>
         <MenuItem v-slot="{ active }">
-          <button class="item" :class="{ active }" data-test="menu-new" @click="emit('fresh')">
-            Start a new one
-          </button>
+          <button class="item" :class="{ active }" data-test="menu-new" @click="emit('fresh')">Start a new one</button>
         </MenuItem>
         <MenuItem v-slot="{ active }">
-          <button class="item" :class="{ active }" @click="keeping.duplicate(bench.current.id)">
-            Duplicate
-          </button>
+          <button class="item" :class="{ active }" @click="keeping.duplicate(bench.current.id)">Duplicate</button>
         </MenuItem>
         <MenuItem v-slot="{ active }">
-          <button class="item" :class="{ active }" @click="emit('rename')">
-            Rename
-          </button>
+          <button class="item" :class="{ active }" @click="emit('rename')">Rename</button>
         </MenuItem>
       </MenuItems>
     </Menu>
-    <span class="text-sm" :class="keeping.state === 'kept' ? 'text-moss' : keeping.state === 'keeping' || keeping.state === 'opening' ? 'text-soft' : 'text-clay font-semibold'" role="status" data-test="keep-state">{{ STATES[keeping.state] }}</span>
+    <span
+      class="text-sm"
+      :class="
+        keeping.state === 'kept'
+          ? 'text-moss'
+          : keeping.state === 'keeping' || keeping.state === 'opening'
+            ? 'text-soft'
+            : 'text-clay font-semibold'
+      "
+      role="status"
+      data-test="keep-state"
+      >{{ STATES[keeping.state] }}</span
+    >
     <div class="ml-auto flex flex-wrap items-center gap-1">
-      <button class="button quiet" :disabled="!bench.canUndo" aria-label="Undo" title="Undo (Ctrl Z)" data-test="undo" @click="bench.undo()">
+      <button
+        class="button quiet"
+        :disabled="!bench.canUndo"
+        aria-label="Undo"
+        title="Undo (Ctrl Z)"
+        data-test="undo"
+        @click="bench.undo()"
+      >
         <Undo2 :size="18" />
       </button>
-      <button class="button quiet" :disabled="!bench.canRedo" aria-label="Redo" title="Redo (Ctrl Shift Z)" data-test="redo" @click="bench.redo()">
+      <button
+        class="button quiet"
+        :disabled="!bench.canRedo"
+        aria-label="Redo"
+        title="Redo (Ctrl Shift Z)"
+        data-test="redo"
+        @click="bench.redo()"
+      >
         <Redo2 :size="18" />
       </button>
       <select v-model="settings.units" class="input !w-auto" aria-label="Units" data-test="units">
@@ -64,15 +90,35 @@ function togglePin(): void {
           {{ u.name }}
         </option>
       </select>
-      <button class="button quiet" :aria-label="settings.theme === 'day' ? 'Night theme' : 'Day theme'" data-test="theme" @click="settings.theme = settings.theme === 'day' ? 'night' : 'day'">
+      <button
+        class="button quiet"
+        :aria-label="settings.theme === 'day' ? 'Night theme' : 'Day theme'"
+        data-test="theme"
+        @click="settings.theme = settings.theme === 'day' ? 'night' : 'day'"
+      >
         <Moon v-if="settings.theme === 'day'" :size="18" />
         <Sun v-else :size="18" />
       </button>
-      <button class="button" :title="isPinned ? 'Pin the design as it is now, or take the pin out' : 'Pin this design: later figures show their change against it (P)'" data-test="pin" @click="togglePin">
+      <button
+        class="button"
+        :title="
+          isPinned
+            ? 'Pin the design as it is now, or take the pin out'
+            : 'Pin this design: later figures show their change against it (P)'
+        "
+        data-test="pin"
+        @click="togglePin"
+      >
         <component :is="isPinned && year.pinned === bench.current ? PinOff : Pin" :size="16" aria-hidden="true" />
         {{ isPinned ? (year.pinned === bench.current ? 'pinned' : 'compare from here') : 'pin' }}
       </button>
-      <button v-if="isPinned && year.pinned !== bench.current" class="button quiet" aria-label="Take the pin out" data-test="unpin" @click="year.pin(null)">
+      <button
+        v-if="isPinned && year.pinned !== bench.current"
+        class="button quiet"
+        aria-label="Take the pin out"
+        data-test="unpin"
+        @click="year.pin(null)"
+      >
         <PinOff :size="16" />
       </button>
       <button class="button" data-test="import" @click="emit('importDesign')">
@@ -81,7 +127,13 @@ function togglePin(): void {
       <button class="button" data-test="export" @click="emit('exportDesign')">
         <Download :size="16" aria-hidden="true" /> export
       </button>
-      <button class="button quiet" aria-label="Print the design’s sheet" title="Print the design’s sheet" data-test="print-design" @click="printSheet">
+      <button
+        class="button quiet"
+        aria-label="Print the design’s sheet"
+        title="Print the design’s sheet"
+        data-test="print-design"
+        @click="printSheet"
+      >
         <Printer :size="18" />
       </button>
       <button class="button quiet" aria-label="Keyboard shortcuts" title="Keyboard shortcuts (?)" @click="emit('help')">
@@ -92,6 +144,15 @@ function togglePin(): void {
 </template>
 
 <style scoped>
-.item { display: block; width: 100%; text-align: left; padding: 0.3rem 0.8rem; cursor: pointer; }
-.item.active { background: var(--choice); color: var(--choice-ink); }
+.item {
+  display: block;
+  width: 100%;
+  text-align: left;
+  padding: 0.3rem 0.8rem;
+  cursor: pointer;
+}
+.item.active {
+  background: var(--choice);
+  color: var(--choice-ink);
+}
 </style>

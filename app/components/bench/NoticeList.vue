@@ -8,7 +8,14 @@ function act(id: number, run: () => void): void {
 
 <template>
   <div class="notices pointer-events-none fixed z-50 flex flex-col items-center gap-2" aria-live="polite">
-    <div v-for="n in notices.all" :key="n.id" class="notice pointer-events-auto" :class="{ bad: n.kind !== 'info' }" :role="n.kind === 'error' ? 'alert' : 'status'" data-test="notice">
+    <div
+      v-for="n in notices.all"
+      :key="n.id"
+      class="notice pointer-events-auto"
+      :class="{ bad: n.kind !== 'info' }"
+      :role="n.kind === 'error' ? 'alert' : 'status'"
+      data-test="notice"
+    >
       <div class="min-w-0 flex-1">
         <p>{{ n.text }}</p>
         <ul v-if="n.lines.length > 0" class="mt-1 max-h-40 list-disc overflow-auto pl-5 text-sm">
@@ -20,17 +27,39 @@ function act(id: number, run: () => void): void {
       <button v-if="n.action" class="button" @click="act(n.id, n.action!.run)">
         {{ n.action.label }}
       </button>
-      <button class="button quiet" aria-label="Close this message" @click="notices.close(n.id)">
-        ×
-      </button>
+      <button class="button quiet" aria-label="Close this message" @click="notices.close(n.id)">×</button>
     </div>
   </div>
 </template>
 
 <style scoped>
 /* Over the drawing, where it covers neither a field nor the year. */
-.notices { left: 190px; right: 302px; top: 3.4rem; }
-@media (max-width: 900px) { .notices { left: 0.6rem; right: 0.6rem; top: auto; bottom: 0.6rem; } }
-.notice { display: flex; gap: 0.8rem; align-items: flex-start; width: 100%; max-width: 42rem; background: var(--paper); border: 1px solid var(--ink); border-left: 6px solid var(--moss); padding: 0.6rem 0.9rem; box-shadow: 0 3px 14px #0003; }
-.notice.bad { border-left-color: var(--clay); }
+.notices {
+  left: 190px;
+  right: 302px;
+  top: 3.4rem;
+}
+@media (max-width: 900px) {
+  .notices {
+    left: 0.6rem;
+    right: 0.6rem;
+    top: auto;
+    bottom: 0.6rem;
+  }
+}
+.notice {
+  display: flex;
+  gap: 0.8rem;
+  align-items: flex-start;
+  width: 100%;
+  max-width: 42rem;
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  border-left: 6px solid var(--moss);
+  padding: 0.6rem 0.9rem;
+  box-shadow: 0 3px 14px #0003;
+}
+.notice.bad {
+  border-left-color: var(--clay);
+}
 </style>

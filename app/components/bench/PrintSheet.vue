@@ -22,32 +22,93 @@ const rays = computed(() => sectionRays(d.value, year.view, null, 12))
 const a = computed(() => year.view?.answers ?? null)
 const m = (v: number) => settings.show(v, 'length')
 const t = (v: number) => settings.show(v, 'temperature')
-const layers = (list: Layer[]) => `${list.map(l => `${materialOf(l).name} ${settings.show(l.thicknessM, 'thickness')}${l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : ''}`).join(', ')}; ${settings.show(layersResistance(list) + 0.17, 'resistance')} with its films`
+const layer = (l: Layer) =>
+  `${materialOf(l).name} ${settings.show(l.thicknessM, 'thickness')}` +
+  (l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : '')
+const layers = (list: Layer[]) =>
+  `${list.map(layer).join(', ')}; ` + `${settings.show(layersResistance(list) + 0.17, 'resistance')} with its films`
 /** Mass, vents and heater, as far as there are any. */
 const stores = computed((): [string, string][] => {
   const { store, breathe, topUp } = d.value
   const v = entry(VESSELS, store.barrels.vessel)
   const out: [string, string][] = []
-  if (store.barrels.count > 0) out.push(['Water', `${store.barrels.count} × ${v.name.toLowerCase()} of ${settings.show(v.volumeM3, 'volume')}, ${store.barrels.stack > 1 ? `${store.barrels.stack} high, ` : ''}${settings.show(store.barrels.count * v.volumeM3, 'volume')} in all`])
-  if (store.tank.lengthM > 0) out.push(['Tank', `${m(store.tank.lengthM)} × ${m(store.tank.widthM)} × ${m(store.tank.heightM)}`])
-  if (store.pond.lengthM > 0) out.push(['Pond', `${m(store.pond.lengthM)} × ${m(store.pond.widthM)}, ${m(store.pond.depthM)} deep`])
-  if (store.massWall.thicknessM > 0) out.push(['Mass wall', `${entry(MATERIALS, store.massWall.material).name}, ${settings.show(store.massWall.thicknessM, 'thickness')} inside the back wall`])
-  out.push(['Vents', `${settings.show(breathe.vents.lowM2, 'area')} low and ${settings.show(breathe.vents.highM2, 'area')} high, from ${t(breathe.vents.startC)} to ${t(breathe.vents.fullC)}`])
-  if (topUp.heater.on) out.push(['Heater', `${entry(FUELS, topUp.heater.fuel).name}, ${settings.show(topUp.heater.capacityW, 'power')}, keeps ${t(topUp.heater.setPointC)}`])
+  if (store.barrels.count > 0)
+    out.push([
+      'Water',
+      `${store.barrels.count} × ${v.name.toLowerCase()} of ${settings.show(v.volumeM3, 'volume')}, ` +
+        (store.barrels.stack > 1 ? `${store.barrels.stack} high, ` : '') +
+        `${settings.show(store.barrels.count * v.volumeM3, 'volume')} in all`,
+    ])
+  if (store.tank.lengthM > 0)
+    out.push(['Tank', `${m(store.tank.lengthM)} × ${m(store.tank.widthM)} × ${m(store.tank.heightM)}`])
+  if (store.pond.lengthM > 0)
+    out.push(['Pond', `${m(store.pond.lengthM)} × ${m(store.pond.widthM)}, ${m(store.pond.depthM)} deep`])
+  if (store.massWall.thicknessM > 0)
+    out.push([
+      'Mass wall',
+      `${entry(MATERIALS, store.massWall.material).name}, ` +
+        `${settings.show(store.massWall.thicknessM, 'thickness')} inside the back wall`,
+    ])
+  out.push([
+    'Vents',
+    `${settings.show(breathe.vents.lowM2, 'area')} low and ` +
+      `${settings.show(breathe.vents.highM2, 'area')} high, from ${t(breathe.vents.startC)} to ` +
+      `${t(breathe.vents.fullC)}`,
+  ])
+  if (topUp.heater.on)
+    out.push([
+      'Heater',
+      `${entry(FUELS, topUp.heater.fuel).name}, ${settings.show(topUp.heater.capacityW, 'power')}, keeps ` +
+        `${t(topUp.heater.setPointC)}`,
+    ])
   return out
 })
 const rows = computed((): [string, string][] => {
   const { shape, skin, site } = d.value
   const o = outline.value
   return [
-    ['Where', `${site.place}, ${Math.abs(site.latitudeDeg).toFixed(2)}° ${site.latitudeDeg < 0 ? 'S' : 'N'}, sunny side ${turnWords(site.latitudeDeg, shape.turnDeg)} (true compass)`],
+    [
+      'Where',
+      `${site.place}, ${Math.abs(site.latitudeDeg).toFixed(2)}° ${site.latitudeDeg < 0 ? 'S' : 'N'}, ` +
+        `sunny side ${turnWords(site.latitudeDeg, shape.turnDeg)} (true compass)`,
+    ],
     ['Form', `${shape.form}, ${m(shape.lengthM)} long, ${m(o.widthM)} wide inside`],
-    ['Heights', `ridge ${m(o.ridgeHeightM)}, ${m(o.ridgeAtM)} from the sunny wall; knee wall ${m(o.kneeWallM)}; back wall ${m(o.backWallM)}; headroom ${m(headroom(d.value).clearM)}`],
-    ['Glazing', `${entry(GLAZINGS, skin.glazing).name} at ${o.glazingAngleDeg.toFixed(1)}° from level, slope ${m(o.sunnySlopeM)}`],
-    ['Walls', layers(skin.wall)], ...(hasSolidRoof(d.value) ? [['Solid roof', layers(skin.roof)] as [string, string]] : []), ...stores.value,
-    ['Night cover', skin.cover.id === 'none' ? 'none' : `${entry(NIGHT_COVERS, skin.cover.id).name}, ${skin.cover.place}, fit ${skin.cover.fit}`],
-    ['Ground edge', skin.edge.thicknessM > 0 ? `${layers([skin.edge]).split(';')[0]}, ${m(skin.edge.depthM)} deep${skin.edge.skirtM > 0 ? `, skirt ${m(skin.edge.skirtM)}` : ''}; floor ${m(shape.sunkM)} below the ground` : 'no board'],
-    ...(a.value ? [['Coldest night', `${t(a.value.coldestNight.insideC)} inside at ${t(a.value.coldestNight.outsideC)} outside, ${a.value.coldestNight.day}`], ['Hottest afternoon', `${t(a.value.hottestAfternoon.insideC)} inside`]] as [string, string][] : []),
+    [
+      'Heights',
+      `ridge ${m(o.ridgeHeightM)}, ${m(o.ridgeAtM)} from the sunny wall; knee wall ${m(o.kneeWallM)}; ` +
+        `back wall ${m(o.backWallM)}; headroom ${m(headroom(d.value).clearM)}`,
+    ],
+    [
+      'Glazing',
+      `${entry(GLAZINGS, skin.glazing).name} at ${o.glazingAngleDeg.toFixed(1)}° from level, slope ${m(o.sunnySlopeM)}`,
+    ],
+    ['Walls', layers(skin.wall)],
+    ...(hasSolidRoof(d.value) ? [['Solid roof', layers(skin.roof)] as [string, string]] : []),
+    ...stores.value,
+    [
+      'Night cover',
+      skin.cover.id === 'none'
+        ? 'none'
+        : `${entry(NIGHT_COVERS, skin.cover.id).name}, ${skin.cover.place}, fit ${skin.cover.fit}`,
+    ],
+    [
+      'Ground edge',
+      skin.edge.thicknessM > 0
+        ? `${layers([skin.edge]).split(';')[0]}, ${m(skin.edge.depthM)} ` +
+          `deep${skin.edge.skirtM > 0 ? `, skirt ${m(skin.edge.skirtM)}` : ''}; floor ${m(shape.sunkM)} below ` +
+          `the ground`
+        : 'no board',
+    ],
+    ...(a.value
+      ? ([
+          [
+            'Coldest night',
+            `${t(a.value.coldestNight.insideC)} inside at ${t(a.value.coldestNight.outsideC)} outside, ` +
+              `${a.value.coldestNight.day}`,
+          ],
+          ['Hottest afternoon', `${t(a.value.hottestAfternoon.insideC)} inside`],
+        ] as [string, string][])
+      : []),
   ]
 })
 const cautions = computed(() => designCautions(d.value, a.value, settings.show))
@@ -56,8 +117,20 @@ const cautions = computed(() => designCautions(d.value, a.value, settings.show))
 <template>
   <article class="print-sheet" data-theme="day" data-test="design-sheet">
     <h1>{{ d.name }}</h1>
-    <svg :width="WIDTH" :height="HEIGHT" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" aria-label="The section, to scale">
-      <SectionGround :design="d" :outline="outline" :scale="scale" :frost-depth-m="d.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)" :snow-m="year.view?.snowMostM ?? 0" />
+    <svg
+      :width="WIDTH"
+      :height="HEIGHT"
+      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+      role="img"
+      aria-label="The section, to scale"
+    >
+      <SectionGround
+        :design="d"
+        :outline="outline"
+        :scale="scale"
+        :frost-depth-m="d.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)"
+        :snow-m="year.view?.snowMostM ?? 0"
+      />
       <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
       <SectionObjects :design="d" :outline="outline" :scale="scale" />
       <SectionSkin :design="d" :outline="outline" :scale="scale" />
@@ -68,7 +141,8 @@ const cautions = computed(() => designCautions(d.value, a.value, settings.show))
         <tr v-for="[name, text] in rows" :key="name">
           <th scope="row">
             {{ name }}
-          </th><td>{{ text }}</td>
+          </th>
+          <td>{{ text }}</td>
         </tr>
       </tbody>
     </table>
@@ -78,22 +152,64 @@ const cautions = computed(() => designCautions(d.value, a.value, settings.show))
         {{ c.text }}
       </li>
     </ul>
-    <p>Worked out by Tierra from this design and {{ d.site.climate.kind === 'hourly' ? d.site.climate.source : 'monthly means' }}. Local codes and licensed people go before it.</p>
+    <p>
+      Worked out by Tierra from this design and
+      {{ d.site.climate.kind === 'hourly' ? d.site.climate.source : 'monthly means' }}. Local codes and licensed people
+      go before it.
+    </p>
   </article>
 </template>
 
 <style>
-.print-sheet { display: none; }
+.print-sheet {
+  display: none;
+}
 @media print {
-  html, body, #__nuxt { height: auto; background: white; }
-  body:not(.printing-sheet) .bench { display: none; }
-  body:not(.printing-sheet) .print-sheet { display: block; background: white; color: #000; font-size: 11.5px; --lime: #fff; --paper: #fff; --sky-foot: #fff; }
-  .print-sheet h1 { font-size: 20px; }
-  .print-sheet h2 { font-size: 14px; margin-top: 6px; }
-  .print-sheet table { width: 100%; border-collapse: collapse; }
-  .print-sheet th { text-align: left; vertical-align: top; padding: 1px 10px 1px 0; white-space: nowrap; }
-  .print-sheet td { border-bottom: 1px solid #ccc; padding: 1px 0; }
-  .print-sheet ul { list-style: square; padding-left: 16px; }
-  .print-sheet li { break-inside: avoid; }
+  html,
+  body,
+  #__nuxt {
+    height: auto;
+    background: white;
+  }
+  body:not(.printing-sheet) .bench {
+    display: none;
+  }
+  body:not(.printing-sheet) .print-sheet {
+    display: block;
+    background: white;
+    color: #000;
+    font-size: 11.5px;
+    --lime: #fff;
+    --paper: #fff;
+    --sky-foot: #fff;
+  }
+  .print-sheet h1 {
+    font-size: 20px;
+  }
+  .print-sheet h2 {
+    font-size: 14px;
+    margin-top: 6px;
+  }
+  .print-sheet table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  .print-sheet th {
+    text-align: left;
+    vertical-align: top;
+    padding: 1px 10px 1px 0;
+    white-space: nowrap;
+  }
+  .print-sheet td {
+    border-bottom: 1px solid #ccc;
+    padding: 1px 0;
+  }
+  .print-sheet ul {
+    list-style: square;
+    padding-left: 16px;
+  }
+  .print-sheet li {
+    break-inside: avoid;
+  }
 }
 </style>

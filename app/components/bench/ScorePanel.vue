@@ -12,7 +12,15 @@ const settings = useSettings()
 const a = computed(() => year.view?.answers ?? null)
 const was = computed(() => year.pinnedAnswers)
 const t = (c: number) => settings.show(c, 'temperature')
-const DULL = ['', 'after one dull day', 'after two dull days', 'after three dull days', 'after four dull days', 'after five dull days', 'after six or more dull days']
+const DULL = [
+  '',
+  'after one dull day',
+  'after two dull days',
+  'after three dull days',
+  'after four dull days',
+  'after five dull days',
+  'after six or more dull days',
+]
 
 /** The hour that comes nearest to missing the aim: with crops the aim changes with the month. */
 const tightest = computed(() => a.value?.aim.tightest ?? null)
@@ -24,9 +32,18 @@ const sunEstimated = computed(() => {
   const { climate } = bench.current.site
   return climate.kind === 'normals' && !climate.globalJm2
 })
-const darkest = computed(() => (a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0))
-const hottestDay = computed(() => (a.value ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}` : ''))
-const cautions = computed(() => designCautions(bench.current, a.value, settings.show).filter(c => c.step === props.step as StepId))
+const darkest = computed(() =>
+  a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0,
+)
+const hottestDay = computed(() =>
+  a.value
+    ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ` +
+      `${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}`
+    : '',
+)
+const cautions = computed(() =>
+  designCautions(bench.current, a.value, settings.show).filter(c => c.step === (props.step as StepId)),
+)
 const elsewhere = computed(() => designCautions(bench.current, a.value).length - cautions.value.length)
 const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
 const cost = computed(() => roughCost(bench.current).total)
@@ -47,74 +64,143 @@ function showColdest(): void {
     <p v-if="year.failure" class="fault" role="alert">
       {{ year.failure }}
     </p>
-    <p v-if="!a" class="hint py-8">
-      Working out the first year …
-    </p>
-    <div v-else class="transition-opacity" :class="year.running ? 'opacity-55' : ''" data-test="score" :data-running="year.running">
-      <h2 class="text-[1.05rem] font-medium">
-        Coldest night
-      </h2>
+    <p v-if="!a" class="hint py-8">Working out the first year …</p>
+    <div
+      v-else
+      class="transition-opacity"
+      :class="year.running ? 'opacity-55' : ''"
+      data-test="score"
+      :data-running="year.running"
+    >
+      <h2 class="text-[1.05rem] font-medium">Coldest night</h2>
       <p class="flex flex-wrap items-baseline gap-x-3">
         <span class="slab text-5xl leading-none" data-test="coldest">{{ t(a.coldestNight.insideC) }}</span>
-        <ChangeMark :now="a.coldestNight.insideC" :was="was?.coldestNight.insideC" quantity="temperature" more="good" class="text-lg" data-test="coldest-change" />
+        <ChangeMark
+          :now="a.coldestNight.insideC"
+          :was="was?.coldestNight.insideC"
+          quantity="temperature"
+          more="good"
+          class="text-lg"
+          data-test="coldest-change"
+        />
       </p>
       <p class="mt-1">
         inside, when it is {{ t(a.coldestNight.outsideC) }} outside.
         <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
-          {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16) }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}.
+          {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16)
+          }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}.
         </button>
         <template v-if="tightest">
-          Aim {{ t(tightest.aimC) }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:
+          Aim {{ t(tightest.aimC)
+          }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:
         </template>
-        <strong v-if="tightest" :class="margin >= 0 ? 'text-moss' : 'text-clay'">{{ margin >= 0 ? 'kept, by' : 'missed, by' }} {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong>.
+        <strong v-if="tightest" :class="margin >= 0 ? 'text-moss' : 'text-clay'"
+          >{{ margin >= 0 ? 'kept, by' : 'missed, by' }}
+          {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong
+        >.
       </p>
       <p v-if="heated" class="hint mt-1">
-        Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }} <ChangeMark :now="a.freeRunning.coldestNight.insideC" :was="was?.freeRunning.coldestNight.insideC" quantity="temperature" more="good" />
+        Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }}
+        <ChangeMark
+          :now="a.freeRunning.coldestNight.insideC"
+          :was="was?.freeRunning.coldestNight.insideC"
+          quantity="temperature"
+          more="good"
+        />
       </p>
       <dl class="mt-3 divide-y divide-line border-y border-line">
         <div class="row">
-          <dt>Hottest afternoon<span class="hint block">{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside</span></dt>
-          <dd>{{ t(a.hottestAfternoon.insideC) }} <ChangeMark :now="a.hottestAfternoon.insideC" :was="was?.hottestAfternoon.insideC" quantity="temperature" more="bad" /></dd>
-        </div>
-        <div class="row">
-          <dt>Frost inside</dt>
-          <dd>{{ settings.show(a.hoursBelow0, 'hours') }} <ChangeMark :now="a.hoursBelow0" :was="was?.hoursBelow0" quantity="hours" more="bad" /></dd>
-        </div>
-        <div class="row">
-          <dt>Below the aim</dt>
-          <dd>{{ settings.show(a.hoursBelowAim, 'hours') }} <ChangeMark :now="a.hoursBelowAim" :was="was?.hoursBelowAim" quantity="hours" more="bad" /></dd>
-        </div>
-        <div class="row">
-          <dt>Too hot<span class="hint block">above {{ withCrops ? 'what the crops bear' : t(bench.current.aim.highestAirC) }}</span></dt>
-          <dd>{{ settings.show(a.hoursAboveLimit, 'hours') }} <ChangeMark :now="a.hoursAboveLimit" :was="was?.hoursAboveLimit" quantity="hours" more="bad" /></dd>
-        </div>
-        <div class="row">
-          <dt>Top-up heat<span v-if="heated" class="hint block">{{ money(a.topUp.cost, a.topUp.currency) }} a year, peak {{ settings.show(a.topUp.peakW, 'power') }}</span></dt>
+          <dt>
+            Hottest afternoon<span class="hint block"
+              >{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside</span
+            >
+          </dt>
           <dd>
-            {{ heated ? settings.show(a.topUp.kWh * 3.6e6, 'energy') : 'none' }}
-            <ChangeMark v-if="heated || (was && was.topUp.kWh > 0)" :now="a.topUp.kWh * 3.6e6" :was="was ? was.topUp.kWh * 3.6e6 : null" quantity="energy" more="bad" />
+            {{ t(a.hottestAfternoon.insideC) }}
+            <ChangeMark
+              :now="a.hottestAfternoon.insideC"
+              :was="was?.hottestAfternoon.insideC"
+              quantity="temperature"
+              more="bad"
+            />
           </dd>
         </div>
         <div class="row">
-          <dt>Materials, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span></dt>
+          <dt>Frost inside</dt>
+          <dd>
+            {{ settings.show(a.hoursBelow0, 'hours') }}
+            <ChangeMark :now="a.hoursBelow0" :was="was?.hoursBelow0" quantity="hours" more="bad" />
+          </dd>
+        </div>
+        <div class="row">
+          <dt>Below the aim</dt>
+          <dd>
+            {{ settings.show(a.hoursBelowAim, 'hours') }}
+            <ChangeMark :now="a.hoursBelowAim" :was="was?.hoursBelowAim" quantity="hours" more="bad" />
+          </dd>
+        </div>
+        <div class="row">
+          <dt>
+            Too hot<span class="hint block"
+              >above {{ withCrops ? 'what the crops bear' : t(bench.current.aim.highestAirC) }}</span
+            >
+          </dt>
+          <dd>
+            {{ settings.show(a.hoursAboveLimit, 'hours') }}
+            <ChangeMark :now="a.hoursAboveLimit" :was="was?.hoursAboveLimit" quantity="hours" more="bad" />
+          </dd>
+        </div>
+        <div class="row">
+          <dt>
+            Top-up heat<span v-if="heated" class="hint block"
+              >{{ money(a.topUp.cost, a.topUp.currency) }} a year, peak
+              {{ settings.show(a.topUp.peakW, 'power') }}</span
+            >
+          </dt>
+          <dd>
+            {{ heated ? settings.show(a.topUp.kWh * 3.6e6, 'energy') : 'none' }}
+            <ChangeMark
+              v-if="heated || (was && was.topUp.kWh > 0)"
+              :now="a.topUp.kWh * 3.6e6"
+              :was="was ? was.topUp.kWh * 3.6e6 : null"
+              quantity="energy"
+              more="bad"
+            />
+          </dd>
+        </div>
+        <div class="row">
+          <dt>
+            Materials, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span>
+          </dt>
           <dd :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost">
             {{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}
           </dd>
         </div>
         <div class="row">
-          <dt>Light, {{ MONTH_NAMES[darkest] }}<span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span></dt>
-          <dd>{{ a.months[darkest]!.dli.toFixed(1) }} <ChangeMark :now="a.months[darkest]!.dli" :was="was?.months[darkest]?.dli" quantity="light" more="good" /></dd>
+          <dt>
+            Light, {{ MONTH_NAMES[darkest]
+            }}<span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span>
+          </dt>
+          <dd>
+            {{ a.months[darkest]!.dli.toFixed(1) }}
+            <ChangeMark :now="a.months[darkest]!.dli" :was="was?.months[darkest]?.dli" quantity="light" more="good" />
+          </dd>
         </div>
         <div class="row">
           <dt>Damp hours<span class="hint block">above 90 % humidity</span></dt>
-          <dd>{{ settings.show(a.hoursDamp, 'hours') }} <ChangeMark :now="a.hoursDamp" :was="was?.hoursDamp" quantity="hours" more="bad" /></dd>
+          <dd>
+            {{ settings.show(a.hoursDamp, 'hours') }}
+            <ChangeMark :now="a.hoursDamp" :was="was?.hoursDamp" quantity="hours" more="bad" />
+          </dd>
         </div>
       </dl>
-      <h3 class="mt-3 text-[1.02rem] font-medium">
-        Where the worst night’s heat went
-      </h3>
+      <h3 class="mt-3 text-[1.02rem] font-medium">Where the worst night’s heat went</h3>
       <ul data-test="losses">
-        <li v-for="l in a.worstNightLosses.slice(0, 3)" :key="l.name" class="grid grid-cols-[6rem_1fr_2.6rem] items-center gap-2">
+        <li
+          v-for="l in a.worstNightLosses.slice(0, 3)"
+          :key="l.name"
+          class="grid grid-cols-[6rem_1fr_2.6rem] items-center gap-2"
+        >
           <span>{{ l.name }}</span>
           <span class="h-2 rounded-sm bg-clay" :style="{ width: `${l.share * 100}%` }" aria-hidden="true" />
           <span class="text-right">{{ Math.round(l.share * 100) }} %</span>
@@ -131,7 +217,23 @@ function showColdest(): void {
 </template>
 
 <style scoped>
-.row { display: flex; justify-content: space-between; align-items: baseline; gap: 0.6rem; padding: 0.3rem 0; }
-.row dd { font-weight: 600; text-align: right; white-space: nowrap; }
-.caution { margin-top: 0.4rem; background: var(--warn); border-left: 4px solid var(--clay); padding: 0.45rem 0.65rem; font-size: 0.93rem; }
+.row {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 0.6rem;
+  padding: 0.3rem 0;
+}
+.row dd {
+  font-weight: 600;
+  text-align: right;
+  white-space: nowrap;
+}
+.caution {
+  margin-top: 0.4rem;
+  background: var(--warn);
+  border-left: 4px solid var(--clay);
+  padding: 0.45rem 0.65rem;
+  font-size: 0.93rem;
+}
 </style>

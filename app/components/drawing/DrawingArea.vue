@@ -11,10 +11,14 @@ const SitePlan = defineAsyncComponent(LATER.SitePlan)
 const FloorPlan = defineAsyncComponent(LATER.FloorPlan)
 const HeatView = defineAsyncComponent(LATER.HeatView)
 const NAMES = { section: 'Section', plan: 'Plan', model: 'Model', heat: 'Heat' } as const
-watch(() => props.step, (step, before) => {
-  if (step === 'site') drawing.view = 'plan'
-  else if (before === 'site' && drawing.view === 'plan') drawing.view = 'section'
-}, { immediate: true })
+watch(
+  () => props.step,
+  (step, before) => {
+    if (step === 'site') drawing.view = 'plan'
+    else if (before === 'site' && drawing.view === 'plan') drawing.view = 'section'
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -37,7 +41,24 @@ watch(() => props.step, (step, before) => {
 </template>
 
 <style scoped>
-.views { position: absolute; right: 8px; top: 8px; display: flex; background: var(--paper); border: 1px solid var(--line); border-radius: 4px; font-size: 0.88rem; z-index: 5; }
-.view { padding: 0.1rem 0.55rem; cursor: pointer; border-bottom: 3px solid transparent; }
-.view.on { border-bottom-color: var(--clay); font-weight: 600; }
+.views {
+  position: absolute;
+  right: 8px;
+  top: 8px;
+  display: flex;
+  background: var(--paper);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  font-size: 0.88rem;
+  z-index: 5;
+}
+.view {
+  padding: 0.1rem 0.55rem;
+  cursor: pointer;
+  border-bottom: 3px solid transparent;
+}
+.view.on {
+  border-bottom-color: var(--clay);
+  font-weight: 600;
+}
 </style>

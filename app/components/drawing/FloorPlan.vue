@@ -5,7 +5,9 @@ import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { VESSEL_COLOUR } from '../section/vessel-colour'
 
-/** The floor from above, to scale: sunny side below, so that right and left are those of the section's far and near end. */
+/**
+ * The floor from above, to scale: sunny side below, so that right and left are those of the section's far and near end.
+ */
 const bench = useDesign()
 const settings = useSettings()
 const frame = ref<HTMLElement | null>(null)
@@ -24,76 +26,152 @@ const lobby = computed(() => {
 })
 
 const held = ref<number | null>(null)
-const ppm = computed(() => held.value ?? Math.max(6, Math.min((width.value - 190) / (shape.value.lengthM + (lobby.value?.l ?? 0)), (height.value - 128) / outline.value.widthM)))
+const ppm = computed(
+  () =>
+    held.value ??
+    Math.max(
+      6,
+      Math.min(
+        (width.value - 190) / (shape.value.lengthM + (lobby.value?.l ?? 0)),
+        (height.value - 128) / outline.value.widthM,
+      ),
+    ),
+)
 const left = computed(() => (width.value - (shape.value.lengthM - (lobby.value?.l ?? 0)) * ppm.value) / 2)
 const foot = computed(() => (height.value + outline.value.widthM * ppm.value) / 2 - 4)
-/** Along the ridge to the right, across towards the pole upwards. In the south the west end stands on the right: one always looks in over the sunny wall. */
+/**
+ * Along the ridge to the right, across towards the pole upwards. In the south the west end stands on the right: one
+ * always looks in over the sunny wall.
+ */
 const north = computed(() => bench.current.site.latitudeDeg >= 0)
 const px = (y: number) => left.value + (north.value ? y : shape.value.lengthM - y) * ppm.value
 const py = (x: number) => foot.value - x * ppm.value
-const box = (t: { x0: number, x1: number, y0: number, y1: number }) => ({ x: Math.min(px(t.y0), px(t.y1)), y: py(t.x1), width: (t.y1 - t.y0) * ppm.value, height: (t.x1 - t.x0) * ppm.value })
-const FILL: Record<string, string> = { 'bed': 'var(--bed)', 'bench': 'var(--wall)', 'barrels': 'var(--slate)', 'tank': 'var(--glass)', 'pond': 'var(--glass)', 'inner wall': 'var(--masonry)' }
+const box = (t: { x0: number; x1: number; y0: number; y1: number }) => ({
+  x: Math.min(px(t.y0), px(t.y1)),
+  y: py(t.x1),
+  width: (t.y1 - t.y0) * ppm.value,
+  height: (t.x1 - t.x0) * ppm.value,
+})
+const FILL: Record<string, string> = {
+  'bed': 'var(--bed)',
+  'bench': 'var(--wall)',
+  'barrels': 'var(--slate)',
+  'tank': 'var(--glass)',
+  'pond': 'var(--glass)',
+  'inner wall': 'var(--masonry)',
+}
 const dome = computed(() => shape.value.form === 'dome')
-const rim = computed(() => building.value.surfaces.find(s => s.kind === 'floor')!.polygon.map(p => `${px(p[1]).toFixed(1)},${py(p[0]).toFixed(1)}`).join(' '))
+const rim = computed(() =>
+  building.value.surfaces
+    .find(s => s.kind === 'floor')!
+    .polygon.map(p => `${px(p[1]).toFixed(1)},${py(p[0]).toFixed(1)}`)
+    .join(' '),
+)
 const barrels = computed(() => {
   const o = building.value.objects.find(b => b.bank)
   if (!o?.bank) return []
   const { rows, perRow, pitchM, count, radiusM } = o.bank
   const depth = (o.x1 - o.x0) / rows
-  return Array.from({ length: count }, (_, i) => ({ cx: px(o.y0 + (i % perRow + 0.5) * pitchM), cy: py(o.x0 + (Math.floor(i / perRow) + 0.5) * depth), r: radiusM * ppm.value }))
+  return Array.from({ length: count }, (_, i) => ({
+    cx: px(o.y0 + ((i % perRow) + 0.5) * pitchM),
+    cy: py(o.x0 + (Math.floor(i / perRow) + 0.5) * depth),
+    r: radiusM * ppm.value,
+  }))
 })
 /** The door stands in the east end, in the widest way through. */
 const door = computed(() => {
-  const widest = gaps.value.reduce((b, g) => (g.widthM > b.widthM ? g : b), { x0: 0, x1: outline.value.widthM, widthM: 0, narrow: false })
+  const widest = gaps.value.reduce((b, g) => (g.widthM > b.widthM ? g : b), {
+    x0: 0,
+    x1: outline.value.widthM,
+    widthM: 0,
+    narrow: false,
+  })
   const middle = (widest.x0 + widest.x1) / 2
   const x0 = Math.max(0.1, Math.min(outline.value.widthM - doorM.value - 0.1, middle - doorM.value / 2))
   // A dome's rim falls back from its east end.
-  const off = dome.value ? Math.min(0.98, Math.abs(x0 + doorM.value / 2 - outline.value.widthM / 2) / (outline.value.widthM / 2)) : 0
-  const end = px(shape.value.lengthM / 2 * (1 + Math.sqrt(1 - off * off)))
+  const off = dome.value
+    ? Math.min(0.98, Math.abs(x0 + doorM.value / 2 - outline.value.widthM / 2) / (outline.value.widthM / 2))
+    : 0
+  const end = px((shape.value.lengthM / 2) * (1 + Math.sqrt(1 - off * off)))
   const out = north.value ? 1 : -1
   const r = doorM.value * ppm.value
-  return { x0, end, out, swing: `M${end} ${py(x0)} L${end + out * r} ${py(x0)} A${r} ${r} 0 0 ${out > 0 ? 0 : 1} ${end} ${py(x0 + doorM.value)}`, width: r }
+  return {
+    x0,
+    end,
+    out,
+    swing:
+      `M${end} ${py(x0)} L${end + out * r} ${py(x0)} A${r} ${r} 0 0 ${out > 0 ? 0 : 1} ${end} ` +
+      `${py(x0 + doorM.value)}`,
+    width: r,
+  }
 })
 const blocked = computed(() => gaps.value.length === 0 || gaps.value.every(g => g.widthM < 0.4))
 
 const { down, moved, up, key } = useThingDrag(
   (design, thing, right, rise) => {
-    if (thing.sizes.length && Math.abs(right) > 1.5 * Math.abs(rise)) return resized(design, thing.id, { lengthM: thing.y1 - thing.y0 + 2 * right / ppm.value })
+    if (thing.sizes.length && Math.abs(right) > 1.5 * Math.abs(rise))
+      return resized(design, thing.id, { lengthM: thing.y1 - thing.y0 + (2 * right) / ppm.value })
     return placed(design, thing.id, thing.x0 + rise / ppm.value)
   },
-  (design, thing, right, rise, far) => rise !== 0
-    ? placed(design, thing.id, thing.x0 + rise * (far ? 0.5 : 0.1))
-    : thing.sizes.length ? resized(design, thing.id, { lengthM: thing.y1 - thing.y0 + right * (far ? 1 : 0.2) }) : resized(design, thing.id, { widthM: thing.x1 - thing.x0 + right * (far ? 0.25 : 0.05) }),
+  (design, thing, right, rise, far) =>
+    rise !== 0
+      ? placed(design, thing.id, thing.x0 + rise * (far ? 0.5 : 0.1))
+      : thing.sizes.length
+        ? resized(design, thing.id, { lengthM: thing.y1 - thing.y0 + right * (far ? 1 : 0.2) })
+        : resized(design, thing.id, { widthM: thing.x1 - thing.x0 + right * (far ? 0.25 : 0.05) }),
 )
-const words = (t: typeof list.value[number]) => `${show(t.x0)} from the sunny wall, ${show(t.x1 - t.x0)} wide, ${show(t.y1 - t.y0)} long`
+const words = (t: (typeof list.value)[number]) =>
+  `${show(t.x0)} from the sunny wall, ${show(t.x1 - t.x0)} wide, ${show(t.y1 - t.y0)} long`
 
 /** The two walls that can be drawn: the far end for the length, the back for the width. */
 const walls = computed(() => [
-  { id: 'length', label: 'East end, length', value: shape.value.lengthM, x: px(shape.value.lengthM), y: py(outline.value.widthM / 2), along: true },
-  { id: 'width', label: 'Back wall, width', value: outline.value.widthM, x: px(shape.value.lengthM / 2), y: py(outline.value.widthM), along: false },
+  {
+    id: 'length',
+    label: 'East end, length',
+    value: shape.value.lengthM,
+    x: px(shape.value.lengthM),
+    y: py(outline.value.widthM / 2),
+    along: true,
+  },
+  {
+    id: 'width',
+    label: 'Back wall, width',
+    value: outline.value.widthM,
+    x: px(shape.value.lengthM / 2),
+    y: py(outline.value.widthM),
+    along: false,
+  },
 ])
-const clamp = (v: number, [low, high]: readonly [number, number]) => Math.min(high, Math.max(low, Math.round(v * 20) / 20))
+const clamp = (v: number, [low, high]: readonly [number, number]) =>
+  Math.min(high, Math.max(low, Math.round(v * 20) / 20))
 function setWall(id: string, value: number, from: typeof shape.value, kind: string): void {
   if (id === 'width' || dome.value) bench.setShape(withWidth(from, clamp(value, RANGES['shape.widthM'])), kind)
   else bench.edit([['shape.lengthM', clamp(value, RANGES['shape.lengthM'])]], kind)
 }
-let wall: { id: string, x: number, y: number, value: number, shape: typeof shape.value, kind: string } | null = null
-function grip(w: typeof walls.value[number], event: PointerEvent): void {
-  (event.currentTarget as Element).setPointerCapture(event.pointerId)
+let wall: { id: string; x: number; y: number; value: number; shape: typeof shape.value; kind: string } | null = null
+function grip(w: (typeof walls.value)[number], event: PointerEvent): void {
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   held.value = ppm.value
-  wall = { id: w.id, x: event.clientX, y: event.clientY, value: w.value, shape: shape.value, kind: `plan ${w.id} ${event.timeStamp}` }
+  wall = {
+    id: w.id,
+    x: event.clientX,
+    y: event.clientY,
+    value: w.value,
+    shape: shape.value,
+    kind: `plan ${w.id} ${event.timeStamp}`,
+  }
 }
 function drawn(event: PointerEvent): void {
   if (!wall || held.value === null) return
   // The drawing keeps its middle, so a wall goes half as far as the house grows.
   const way = wall.id === 'length' ? (event.clientX - wall.x) * (north.value ? 1 : -1) : wall.y - event.clientY
-  setWall(wall.id, wall.value + 2 * way / held.value, wall.shape, wall.kind)
+  setWall(wall.id, wall.value + (2 * way) / held.value, wall.shape, wall.kind)
 }
 function letGo(): void {
   wall = null
   held.value = null
 }
-function wallKey(w: typeof walls.value[number], event: KeyboardEvent): void {
+function wallKey(w: (typeof walls.value)[number], event: KeyboardEvent): void {
   const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
   if (by === undefined) return
   event.preventDefault()
@@ -108,58 +186,207 @@ const needle = computed(() => {
 
 <template>
   <div ref="frame" class="relative size-full overflow-hidden" data-test="floor-plan">
-    <svg v-if="width > 0" :width="width" :height="height" class="absolute inset-0 select-none" style="background: var(--sky-foot)" role="group" :aria-label="`Plan to scale: ${show(shape.lengthM)} by ${show(outline.widthM)}, sunny side ${turnWords(bench.current.site.latitudeDeg, shape.turnDeg)}`">
+    <svg
+      v-if="width > 0"
+      :width="width"
+      :height="height"
+      class="absolute inset-0 select-none"
+      style="background: var(--sky-foot)"
+      role="group"
+      :aria-label="
+        `Plan to scale: ${show(shape.lengthM)} by ${show(outline.widthM)}, sunny side ` +
+        `${turnWords(bench.current.site.latitudeDeg, shape.turnDeg)}`
+      "
+    >
       <rect :width="width" :height="height" fill="var(--earth)" opacity="0.35" />
       <g v-if="lobby">
-        <rect :x="door.out > 0 ? door.end : door.end - lobby.l * ppm" :y="py(door.x0 + doorM / 2 + lobby.w / 2)" :width="lobby.l * ppm" :height="lobby.w * ppm" fill="var(--paper)" stroke="var(--ink)" stroke-width="2" data-test="lobby" />
-        <text :x="door.end + door.out * lobby.l * ppm / 2" :y="py(door.x0 + doorM / 2 + lobby.w / 2) - 5" text-anchor="middle" class="note">entry lobby</text>
+        <rect
+          :x="door.out > 0 ? door.end : door.end - lobby.l * ppm"
+          :y="py(door.x0 + doorM / 2 + lobby.w / 2)"
+          :width="lobby.l * ppm"
+          :height="lobby.w * ppm"
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          stroke-width="2"
+          data-test="lobby"
+        />
+        <text
+          :x="door.end + (door.out * lobby.l * ppm) / 2"
+          :y="py(door.x0 + doorM / 2 + lobby.w / 2) - 5"
+          text-anchor="middle"
+          class="note"
+        >
+          entry lobby
+        </text>
       </g>
       <polygon :points="rim" fill="var(--paper)" stroke="var(--ink)" stroke-width="4" />
-      <line v-if="!dome" :x1="px(0)" :x2="px(shape.lengthM)" :y1="py(0)" :y2="py(0)" stroke="var(--glass)" stroke-width="5" />
+      <line
+        v-if="!dome"
+        :x1="px(0)"
+        :x2="px(shape.lengthM)"
+        :y1="py(0)"
+        :y2="py(0)"
+        stroke="var(--glass)"
+        stroke-width="5"
+      />
       <path :d="door.swing" fill="none" stroke="var(--ink)" stroke-width="1.4" stroke-dasharray="4 3" />
-      <line :x1="door.end" :x2="door.end" :y1="py(door.x0)" :y2="py(door.x0 + doorM)" stroke="var(--paper)" stroke-width="5" />
+      <line
+        :x1="door.end"
+        :x2="door.end"
+        :y1="py(door.x0)"
+        :y2="py(door.x0 + doorM)"
+        stroke="var(--paper)"
+        stroke-width="5"
+      />
       <g v-for="g in gaps" :key="`${g.x0}`">
-        <text :x="px(shape.lengthM * (dome ? 0.5 : north ? 0.04 : 0.96))" :y="(py(g.x0) + py(g.x1)) / 2 + 5" :text-anchor="dome ? 'middle' : 'start'" class="note" :class="g.narrow ? 'narrow' : ''">{{ show(g.widthM) }} {{ g.narrow ? 'narrow' : 'free' }}</text>
+        <text
+          :x="px(shape.lengthM * (dome ? 0.5 : north ? 0.04 : 0.96))"
+          :y="(py(g.x0) + py(g.x1)) / 2 + 5"
+          :text-anchor="dome ? 'middle' : 'start'"
+          class="note"
+          :class="g.narrow ? 'narrow' : ''"
+        >
+          {{ show(g.widthM) }} {{ g.narrow ? 'narrow' : 'free' }}
+        </text>
       </g>
       <g
-        v-for="t in list" :key="t.id" class="grip" role="slider" tabindex="0" :aria-label="`${t.name}, drag or use the arrow keys`" :aria-valuenow="Math.round(t.x0 * 100)" :aria-valuetext="words(t)" :data-test="`plan-${t.id}`"
-        @pointerdown="down(t, $event)" @pointermove="moved(t, $event)" @pointerup="up" @pointercancel="up" @keydown="key(t, $event)"
+        v-for="t in list"
+        :key="t.id"
+        class="grip"
+        role="slider"
+        tabindex="0"
+        :aria-label="`${t.name}, drag or use the arrow keys`"
+        :aria-valuenow="Math.round(t.x0 * 100)"
+        :aria-valuetext="words(t)"
+        :data-test="`plan-${t.id}`"
+        @pointerdown="down(t, $event)"
+        @pointermove="moved(t, $event)"
+        @pointerup="up"
+        @pointercancel="up"
+        @keydown="key(t, $event)"
       >
         <title>{{ t.name }}: {{ words(t) }}</title>
-        <rect v-bind="box(t)" class="body" :fill="t.kind === 'barrels' ? 'transparent' : FILL[t.kind]" :fill-opacity="t.kind === 'bench' ? 0.75 : 1" rx="2" />
+        <rect
+          v-bind="box(t)"
+          class="body"
+          :fill="t.kind === 'barrels' ? 'transparent' : FILL[t.kind]"
+          :fill-opacity="t.kind === 'bench' ? 0.75 : 1"
+          rx="2"
+        />
         <template v-if="t.kind === 'barrels'">
-          <text :x="px(north ? t.y1 : t.y0) + 8" :y="py((t.x0 + t.x1) / 2) + 5" class="note">{{ bench.current.store.barrels.count }} barrels</text>
-          <circle v-for="(b, i) in barrels" :key="i" v-bind="b" :fill="VESSEL_COLOUR[bench.current.store.barrels.colour]" stroke="var(--paper)" stroke-width="1" />
+          <text :x="px(north ? t.y1 : t.y0) + 8" :y="py((t.x0 + t.x1) / 2) + 5" class="note">
+            {{ bench.current.store.barrels.count }} barrels
+          </text>
+          <circle
+            v-for="(b, i) in barrels"
+            :key="i"
+            v-bind="b"
+            :fill="VESSEL_COLOUR[bench.current.store.barrels.colour]"
+            stroke="var(--paper)"
+            stroke-width="1"
+          />
         </template>
-        <text v-else :x="px((t.y0 + t.y1) / 2)" :y="py((t.x0 + t.x1) / 2) + 5" text-anchor="middle" class="name">{{ t.name }}</text>
+        <text v-else :x="px((t.y0 + t.y1) / 2)" :y="py((t.x0 + t.x1) / 2) + 5" text-anchor="middle" class="name">
+          {{ t.name }}
+        </text>
       </g>
-      <text v-if="!dome" :x="px(shape.lengthM / 2)" :y="py(0) + 20" text-anchor="middle" class="note">sunny side: snow and rain off the glass come down here</text>
-      <text :x="px(shape.lengthM / 2)" :y="py(outline.widthM) - 14" text-anchor="middle" class="dim">{{ show(shape.lengthM) }}</text>
-      <text :x="Math.min(px(0), px(shape.lengthM)) - 10" :y="py(outline.widthM / 2)" text-anchor="end" class="dim">{{ show(outline.widthM) }}</text>
+      <text v-if="!dome" :x="px(shape.lengthM / 2)" :y="py(0) + 20" text-anchor="middle" class="note">
+        sunny side: snow and rain off the glass come down here
+      </text>
+      <text :x="px(shape.lengthM / 2)" :y="py(outline.widthM) - 14" text-anchor="middle" class="dim">
+        {{ show(shape.lengthM) }}
+      </text>
+      <text :x="Math.min(px(0), px(shape.lengthM)) - 10" :y="py(outline.widthM / 2)" text-anchor="end" class="dim">
+        {{ show(outline.widthM) }}
+      </text>
       <g
-        v-for="w in walls" :key="w.id" class="grip" role="slider" tabindex="0" :aria-label="`${w.label}, drag or use the arrow keys`" :aria-valuenow="Math.round(w.value * 100)" :aria-valuetext="show(w.value)" :data-test="`plan-${w.id}`"
-        :transform="`translate(${w.x}, ${w.y})`" @pointerdown="grip(w, $event)" @pointermove="drawn" @pointerup="letGo" @pointercancel="letGo" @keydown="wallKey(w, $event)"
+        v-for="w in walls"
+        :key="w.id"
+        class="grip"
+        role="slider"
+        tabindex="0"
+        :aria-label="`${w.label}, drag or use the arrow keys`"
+        :aria-valuenow="Math.round(w.value * 100)"
+        :aria-valuetext="show(w.value)"
+        :data-test="`plan-${w.id}`"
+        :transform="`translate(${w.x}, ${w.y})`"
+        @pointerdown="grip(w, $event)"
+        @pointermove="drawn"
+        @pointerup="letGo"
+        @pointercancel="letGo"
+        @keydown="wallKey(w, $event)"
       >
-        <circle r="17" fill="transparent" /><circle r="7.5" class="knob" />
+        <circle r="17" fill="transparent" />
+        <circle r="7.5" class="knob" />
       </g>
       <g :transform="needle">
-        <path d="M0 -24 L7 8 L0 3 L-7 8 Z" fill="var(--ink)" /><text y="-28" text-anchor="middle" class="note">N</text>
+        <path d="M0 -24 L7 8 L0 3 L-7 8 Z" fill="var(--ink)" />
+        <text y="-28" text-anchor="middle" class="note">N</text>
       </g>
       <text x="14" y="24" class="title">Plan of the floor</text>
-      <text v-if="blocked" x="14" y="46" class="note narrow">Nobody gets through: leave a way of {{ show(0.45) }} at least.</text>
+      <text v-if="blocked" x="14" y="46" class="note narrow">
+        Nobody gets through: leave a way of {{ show(0.45) }} at least.
+      </text>
     </svg>
   </div>
 </template>
 
 <style scoped>
-.grip { cursor: grab; touch-action: none; outline: none; }
-.body { stroke: var(--ink); stroke-width: 1; }
-.grip:hover .body { stroke: var(--clay); stroke-width: 2.5; }
-.grip:focus-visible .body, .grip:focus-visible .knob { stroke: var(--slate); stroke-width: 4; }
-.knob { fill: var(--paper); stroke: var(--clay); stroke-width: 3; }
-.note { font-size: 12.5px; fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 3.5px; }
-.narrow { fill: var(--clay); font-weight: 600; }
-.name { font-size: 13px; font-weight: 600; fill: #fff; paint-order: stroke; stroke: #2b2926; stroke-width: 3px; pointer-events: none; }
-.dim { font-size: 14px; font-weight: 600; fill: var(--ink); paint-order: stroke; stroke: var(--sky-foot); stroke-width: 4px; }
-.title { font-family: var(--font-slab); font-weight: 600; font-size: 16px; fill: var(--ink); }
+.grip {
+  cursor: grab;
+  touch-action: none;
+  outline: none;
+}
+.body {
+  stroke: var(--ink);
+  stroke-width: 1;
+}
+.grip:hover .body {
+  stroke: var(--clay);
+  stroke-width: 2.5;
+}
+.grip:focus-visible .body,
+.grip:focus-visible .knob {
+  stroke: var(--slate);
+  stroke-width: 4;
+}
+.knob {
+  fill: var(--paper);
+  stroke: var(--clay);
+  stroke-width: 3;
+}
+.note {
+  font-size: 12.5px;
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 3.5px;
+}
+.narrow {
+  fill: var(--clay);
+  font-weight: 600;
+}
+.name {
+  font-size: 13px;
+  font-weight: 600;
+  fill: #fff;
+  paint-order: stroke;
+  stroke: #2b2926;
+  stroke-width: 3px;
+  pointer-events: none;
+}
+.dim {
+  font-size: 14px;
+  font-weight: 600;
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--sky-foot);
+  stroke-width: 4px;
+}
+.title {
+  font-family: var(--font-slab);
+  font-weight: 600;
+  font-size: 16px;
+  fill: var(--ink);
+}
 </style>

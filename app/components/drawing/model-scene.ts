@@ -1,6 +1,28 @@
 import {
-  AmbientLight, BoxGeometry, BufferGeometry, Color, CylinderGeometry, DirectionalLight, DoubleSide, EdgesGeometry, Float32BufferAttribute, Group, LineBasicMaterial, LineSegments, Mesh,
-  MeshLambertMaterial, PCFSoftShadowMap, PerspectiveCamera, PlaneGeometry, RingGeometry, Scene, SphereGeometry, Vector3, WebGLRenderer, type Material, type Object3D,
+  AmbientLight,
+  BoxGeometry,
+  BufferGeometry,
+  Color,
+  CylinderGeometry,
+  DirectionalLight,
+  DoubleSide,
+  EdgesGeometry,
+  Float32BufferAttribute,
+  Group,
+  LineBasicMaterial,
+  LineSegments,
+  Mesh,
+  MeshLambertMaterial,
+  PCFSoftShadowMap,
+  PerspectiveCamera,
+  PlaneGeometry,
+  RingGeometry,
+  Scene,
+  SphereGeometry,
+  Vector3,
+  WebGLRenderer,
+  type Material,
+  type Object3D,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { entry, VESSELS } from '../../../core/catalog'
@@ -13,7 +35,17 @@ import { VESSEL_COLOUR } from '../section/vessel-colour'
 import { skyVector } from '../../../core/sun'
 
 /** Colours of the model, from the theme. */
-export interface ModelColours { sky: string, ground: string, wall: string, glass: string, bed: string, masonry: string, water: string, wood: string, ink: string }
+export interface ModelColours {
+  sky: string
+  ground: string
+  wall: string
+  glass: string
+  bed: string
+  masonry: string
+  water: string
+  wood: string
+  ink: string
+}
 
 export interface ModelScene {
   /** Builds the house anew. The eye stays where it is. */
@@ -52,7 +84,10 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
   let middle = new Vector3()
   let size = 8
   let drawn = false
-  /** The east end stands on the right of one who faces the sunny side from the pole; south of the equator, where that one looks north, on the left. */
+  /**
+   * The east end stands on the right of one who faces the sunny side from the pole; south of the equator, where that
+   * one looks north, on the left.
+   */
   let hand = 1
   /** The room's x (poleward), y (east) and z (up) as three's: x to the right, y up, z towards the sunny side. */
   const to3 = (p: Vec) => new Vector3(hand * p[1], p[2], -p[0])
@@ -63,10 +98,10 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
   controls.addEventListener('change', render)
 
   function clear(thing: Object3D): void {
-    thing.traverse((o) => {
+    thing.traverse(o => {
       if (!(o instanceof Mesh) && !(o instanceof LineSegments)) return
-      o.geometry.dispose();
-      (o.material as Material).dispose()
+      o.geometry.dispose()
+      ;(o.material as Material).dispose()
     })
   }
 
@@ -79,8 +114,8 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
         const j = (i + 1) % polygon.length
         for (const q of [p, polygon[j]!, hole[j]!, p, hole[j]!, hole[i]!]) put(q)
       })
-    }
-    else for (let i = 1; i + 1 < polygon.length; i++) for (const p of [polygon[0]!, polygon[i]!, polygon[i + 1]!]) put(p)
+    } else
+      for (let i = 1; i + 1 < polygon.length; i++) for (const p of [polygon[0]!, polygon[i]!, polygon[i + 1]!]) put(p)
     const geometry = new BufferGeometry()
     geometry.setAttribute('position', new Float32BufferAttribute(points, 3))
     geometry.computeVertexNormals()
@@ -105,19 +140,49 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
       mesh.castShadow = cast
       mesh.receiveShadow = true
       group.add(mesh)
-      if (lines) group.add(new LineSegments(new EdgesGeometry(geometry, 20), new LineBasicMaterial({ color: colours.ink })))
+      if (lines)
+        group.add(new LineSegments(new EdgesGeometry(geometry, 20), new LineBasicMaterial({ color: colours.ink })))
       return mesh
     }
     for (const s of surfaces) {
       if (s.kind === 'floor') add(face([...s.polygon]), solid(colours.wood), false)
       else if (s.kind === 'glazed') {
-        const pane = add(face(paneCorners(s)), new MeshLambertMaterial({ color: colours.glass, transparent: true, opacity: 0.12, side: DoubleSide, depthWrite: false }), false, true)
+        const pane = add(
+          face(paneCorners(s)),
+          new MeshLambertMaterial({
+            color: colours.glass,
+            transparent: true,
+            opacity: 0.12,
+            side: DoubleSide,
+            depthWrite: false,
+          }),
+          false,
+          true,
+        )
         pane.receiveShadow = false
-      }
-      else {
+      } else {
         const glass = surfaces.find(g => g.kind === 'glazed' && g.inset < 1 && g.polygon === s.polygon)
-        const twin = glass ?? surfaces.find(g => g.kind === 'glazed' && g.inset < 1 && g.polygon.length === s.polygon.length && g.polygon.every((p, i) => p.every((v, k) => Math.abs(v - s.polygon[i]![k]!) < 1e-9)))
-        add(face(s.polygon, twin ? paneCorners(twin) : undefined), solid(s.id === 'pole slope' || s.id === 'dome roof' ? colours.wall : s.id === 'back wall' && design.store.massWall.thicknessM > 0 ? colours.masonry : colours.wall), true, true)
+        const twin =
+          glass ??
+          surfaces.find(
+            g =>
+              g.kind === 'glazed' &&
+              g.inset < 1 &&
+              g.polygon.length === s.polygon.length &&
+              g.polygon.every((p, i) => p.every((v, k) => Math.abs(v - s.polygon[i]![k]!) < 1e-9)),
+          )
+        add(
+          face(s.polygon, twin ? paneCorners(twin) : undefined),
+          solid(
+            s.id === 'pole slope' || s.id === 'dome roof'
+              ? colours.wall
+              : s.id === 'back wall' && design.store.massWall.thicknessM > 0
+                ? colours.masonry
+                : colours.wall,
+          ),
+          true,
+          true,
+        )
       }
     }
     const box = (x0: number, x1: number, y0: number, y1: number, z0: number, z1: number, colour: string) => {
@@ -132,35 +197,77 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
         for (let i = 0; i < count; i++) {
           const v = entry(VESSELS, design.store.barrels.vessel)
           for (let level = 0; level < design.store.barrels.stack; level++) {
-            const mesh = add(new CylinderGeometry(radiusM * 0.97, radiusM * 0.97, v.heightM * 0.98, 18), solid(VESSEL_COLOUR[design.store.barrels.colour]!))
-            mesh.position.copy(to3([o.x0 + (Math.floor(i / perRow) + 0.5) * depth, o.y0 + (i % perRow + 0.5) * pitchM, o.z0 + (level + 0.5) * v.heightM]))
+            const mesh = add(
+              new CylinderGeometry(radiusM * 0.97, radiusM * 0.97, v.heightM * 0.98, 18),
+              solid(VESSEL_COLOUR[design.store.barrels.colour]!),
+            )
+            mesh.position.copy(
+              to3([
+                o.x0 + (Math.floor(i / perRow) + 0.5) * depth,
+                o.y0 + ((i % perRow) + 0.5) * pitchM,
+                o.z0 + (level + 0.5) * v.heightM,
+              ]),
+            )
           }
         }
-      }
-      else box(o.x0, o.x1, o.y0, o.y1, o.z0, o.z1, o.kind === 'bed' ? colours.bed : o.kind === 'inner wall' ? colours.masonry : o.kind === 'bench' ? colours.wood : colours.water)
+      } else
+        box(
+          o.x0,
+          o.x1,
+          o.y0,
+          o.y1,
+          o.z0,
+          o.z1,
+          o.kind === 'bed'
+            ? colours.bed
+            : o.kind === 'inner wall'
+              ? colours.masonry
+              : o.kind === 'bench'
+                ? colours.wood
+                : colours.water,
+        )
     }
     const { strip, outside } = shadingOf(design.shape, outline)
     for (const screen of [...(strip ? [strip] : []), ...outside]) {
       const { corner: c, u, v } = screen
-      const corner = (a: number, b: number): Vec => [c[0] + a * u[0] + b * v[0], c[1] + a * u[1] + b * v[1], c[2] + a * u[2] + b * v[2]]
+      const corner = (a: number, b: number): Vec => [
+        c[0] + a * u[0] + b * v[0],
+        c[1] + a * u[1] + b * v[1],
+        c[2] + a * u[2] + b * v[2],
+      ]
       add(face([corner(0, 0), corner(1, 0), corner(1, 1), corner(0, 1)]), solid(colours.wall), true, true)
     }
     const lobby = design.breathe.lobby.areaM2
     if (lobby > 0) {
       const w = Math.min(1.6, Math.sqrt(lobby))
       const x = Math.max(w / 2, outline.widthM / 2)
-      box(x - w / 2, x + w / 2, lengthM + 0.01, lengthM + lobby / w, 0, Math.min(2.2, outline.ridgeHeightM * 0.8), colours.wall)
+      box(
+        x - w / 2,
+        x + w / 2,
+        lengthM + 0.01,
+        lengthM + lobby / w,
+        0,
+        Math.min(2.2, outline.ridgeHeightM * 0.8),
+        colours.wall,
+      )
     }
     // The ground outside, left open where the house stands: from the floor's rim outwards, each place at its height.
     const far = 5
     const rim = surfaces.find(s => s.kind === 'floor')!.polygon
     const level = (p: Vec): Vec => [p[0], p[1], building!.groundAt(Math.min(outline.widthM, Math.max(0, p[0]))) - 0.002]
-    const outwards = (p: Vec): Vec => level([outline.widthM / 2 + (p[0] - outline.widthM / 2) * far * 2, lengthM / 2 + (p[1] - lengthM / 2) * far, 0])
+    const outwards = (p: Vec): Vec =>
+      level([outline.widthM / 2 + (p[0] - outline.widthM / 2) * far * 2, lengthM / 2 + (p[1] - lengthM / 2) * far, 0])
     add(face(rim.map(outwards), rim.map(level)), solid(colours.ground), false)
     // A needle for true north lies on the ground before the house.
     const needle = new Group()
-    const shaft = new Mesh(new PlaneGeometry(0.12, 1.6), new MeshLambertMaterial({ color: colours.ink, side: DoubleSide }))
-    const tip = new Mesh(new RingGeometry(0, 0.3, 3, 1, Math.PI / 2), new MeshLambertMaterial({ color: colours.ink, side: DoubleSide }))
+    const shaft = new Mesh(
+      new PlaneGeometry(0.12, 1.6),
+      new MeshLambertMaterial({ color: colours.ink, side: DoubleSide }),
+    )
+    const tip = new Mesh(
+      new RingGeometry(0, 0.3, 3, 1, Math.PI / 2),
+      new MeshLambertMaterial({ color: colours.ink, side: DoubleSide }),
+    )
     shaft.rotation.x = tip.rotation.x = -Math.PI / 2
     tip.position.z = -0.95
     needle.add(shaft, tip)
@@ -173,7 +280,14 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
     middle = to3([outline.widthM / 2, lengthM / 2, outline.ridgeHeightM / 2.4])
     size = Math.hypot(lengthM, outline.widthM, outline.ridgeHeightM)
     const reach = size * 0.8
-    Object.assign(sunLight.shadow.camera, { left: -reach, right: reach, top: reach, bottom: -reach, near: 1, far: size * 6 })
+    Object.assign(sunLight.shadow.camera, {
+      left: -reach,
+      right: reach,
+      top: reach,
+      bottom: -reach,
+      near: 1,
+      far: size * 6,
+    })
     sunLight.shadow.camera.updateProjectionMatrix()
     sunLight.target.position.copy(middle)
     controls.target.copy(middle)
@@ -213,7 +327,11 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
     const r = off.length()
     const around = Math.atan2(off.x, off.z) + rightDeg * RAD
     const up = Math.min(1.5, Math.max(0.03, Math.asin(off.y / r) + upDeg * RAD))
-    camera.position.set(controls.target.x + r * Math.cos(up) * Math.sin(around), controls.target.y + r * Math.sin(up), controls.target.z + r * Math.cos(up) * Math.cos(around))
+    camera.position.set(
+      controls.target.x + r * Math.cos(up) * Math.sin(around),
+      controls.target.y + r * Math.sin(up),
+      controls.target.z + r * Math.cos(up) * Math.cos(around),
+    )
     controls.update()
     render()
   }

@@ -2,7 +2,7 @@
 defineProps<{
   label: string
   value: T
-  options: readonly { id: T, name: string }[]
+  options: readonly { id: T; name: string }[]
   set: (value: T) => void
   hint?: string
 }>()

@@ -2,8 +2,9 @@
 import { MATERIALS, PRICES } from '../../../core/catalog'
 import { RANGES, type Layer, type OwnMaterial } from '../../../core/design'
 import { dampFaults, layersResistance, materialOf } from '../../../core/materials/assembly'
+import { US_R } from '../../../core/units'
 
-const props = defineProps<{ title: string, path: string, layers: Layer[] }>()
+const props = defineProps<{ title: string; path: string; layers: Layer[] }>()
 const bench = useDesign()
 const settings = useSettings()
 
@@ -13,27 +14,64 @@ const whole = computed(() => layersResistance(props.layers) + FILMS)
 /** In the reader's units and in the other kind, for boards are labelled either way. */
 /** Of a square metre, at rough prices. */
 const price = computed(() => props.layers.reduce((s, l) => s + l.thicknessM * (PRICES.material[l.material] ?? 0), 0))
-const resistance = computed(() => `${settings.show(whole.value, 'resistance')}${settings.units === 'metric' ? ` (US R ${(whole.value / 0.1761101838).toFixed(1)})` : ` (${whole.value.toFixed(2)} m²K/W)`}`)
+const resistance = computed(
+  () =>
+    settings.show(whole.value, 'resistance') +
+    (settings.units === 'metric' ? ` (US R ${(whole.value / US_R).toFixed(1)})` : ` (${whole.value.toFixed(2)} m²K/W)`),
+)
 const damp = computed(() => dampFaults(props.layers))
-const unframed = computed(() => layersResistance(props.layers.map(l => ({ ...l, framing: 0 }))) - layersResistance(props.layers))
-const total = computed(() => Math.max(0.001, props.layers.reduce((s, l) => s + l.thicknessM, 0)))
-const FILL: Record<string, string> = { 'insulation': 'var(--sun-fill)', 'timber and board': 'var(--wall)', 'masonry': 'var(--masonry)', 'ground': 'var(--earth)' }
-const name = (l: Layer) => (l.material === 'own' ? l.own?.name ?? 'own' : materialOf({ material: l.material }).name)
+const unframed = computed(
+  () => layersResistance(props.layers.map(l => ({ ...l, framing: 0 }))) - layersResistance(props.layers),
+)
+const total = computed(() =>
+  Math.max(
+    0.001,
+    props.layers.reduce((s, l) => s + l.thicknessM, 0),
+  ),
+)
+const FILL: Record<string, string> = {
+  'insulation': 'var(--sun-fill)',
+  'timber and board': 'var(--wall)',
+  'masonry': 'var(--masonry)',
+  'ground': 'var(--earth)',
+}
+const name = (l: Layer) => (l.material === 'own' ? (l.own?.name ?? 'own') : materialOf({ material: l.material }).name)
 
-const put = (i: number, layer: Layer, kind: string) => bench.edit([[props.path, props.layers.map((l, k) => (k === i ? layer : l))]], kind)
-const START: OwnMaterial = { name: 'Own material', conductivity: 0.1, density: 300, specificHeat: 1400, solarAbsorptance: 0.6 }
+const put = (i: number, layer: Layer, kind: string) =>
+  bench.edit([[props.path, props.layers.map((l, k) => (k === i ? layer : l))]], kind)
+const START: OwnMaterial = {
+  name: 'Own material',
+  conductivity: 0.1,
+  density: 300,
+  specificHeat: 1400,
+  solarAbsorptance: 0.6,
+}
 function setMaterial(i: number, material: string): void {
   const { thicknessM, framing } = props.layers[i]!
-  put(i, { material, thicknessM, ...(framing ? { framing } : {}), ...(material === 'own' ? { own: START } : {}) }, `${props.path} material`)
+  put(
+    i,
+    { material, thicknessM, ...(framing ? { framing } : {}), ...(material === 'own' ? { own: START } : {}) },
+    `${props.path} material`,
+  )
 }
 function setFraming(i: number, share: number): string | null {
   return put(i, { ...props.layers[i]!, framing: share }, `${props.path} framing`)
 }
 function setOwn(i: number, field: keyof OwnMaterial, value: string): void {
   const l = props.layers[i]!
-  if (l.own) put(i, { ...l, own: { ...l.own, [field]: field === 'name' ? value : Number(value.replace(',', '.')) } }, `${props.path} own`)
+  if (l.own)
+    put(
+      i,
+      { ...l, own: { ...l.own, [field]: field === 'name' ? value : Number(value.replace(',', '.')) } },
+      `${props.path} own`,
+    )
 }
-const OWN_FIELDS = [['conductivity', 'W/m·K'], ['density', 'kg/m³'], ['specificHeat', 'J/kg·K'], ['solarAbsorptance', 'sun taken in, 0–1']] as const
+const OWN_FIELDS = [
+  ['conductivity', 'W/m·K'],
+  ['density', 'kg/m³'],
+  ['specificHeat', 'J/kg·K'],
+  ['solarAbsorptance', 'sun taken in, 0–1'],
+] as const
 function add(): void {
   bench.edit([[props.path, [...props.layers, { material: 'eps', thicknessM: 0.05 }]]], `${props.path} add`)
 }
@@ -50,36 +88,100 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
     </legend>
     <div class="grid grid-cols-[5.5rem_1fr] gap-3">
       <!-- The wall cut through, outside on the left, to its thickness. -->
-      <svg width="88" height="96" role="img" :aria-label="`${title}: ${layers.map(l => `${name(l)} ${settings.show(l.thicknessM, 'thickness')}`).join(', ')}`" data-test="layers-drawn">
+      <svg
+        width="88"
+        height="96"
+        role="img"
+        :aria-label="
+          `${title}: ` + `${layers.map(l => `${name(l)} ${settings.show(l.thicknessM, 'thickness')}`).join(', ')}`
+        "
+        data-test="layers-drawn"
+      >
         <g v-for="(l, i) in layers" :key="i">
-          <rect :x="layers.slice(0, i).reduce((s, k) => s + k.thicknessM, 0) / total * 86 + 1" y="1" :width="Math.max(1, l.thicknessM / total * 86)" height="80" :fill="FILL[materialOf(l).group]" stroke="var(--ink)" stroke-width="1">
+          <rect
+            :x="(layers.slice(0, i).reduce((s, k) => s + k.thicknessM, 0) / total) * 86 + 1"
+            y="1"
+            :width="Math.max(1, (l.thicknessM / total) * 86)"
+            height="80"
+            :fill="FILL[materialOf(l).group]"
+            stroke="var(--ink)"
+            stroke-width="1"
+          >
             <title>{{ name(l) }}</title>
           </rect>
-          <rect v-if="l.framing" :x="layers.slice(0, i).reduce((s, k) => s + k.thicknessM, 0) / total * 86 + 1" :y="80 - 80 * l.framing" :width="l.thicknessM / total * 86" :height="80 * l.framing" fill="url(#hatch)" stroke="var(--ink)" stroke-width="0.7" />
+          <rect
+            v-if="l.framing"
+            :x="(layers.slice(0, i).reduce((s, k) => s + k.thicknessM, 0) / total) * 86 + 1"
+            :y="80 - 80 * l.framing"
+            :width="(l.thicknessM / total) * 86"
+            :height="80 * l.framing"
+            fill="url(#hatch)"
+            stroke="var(--ink)"
+            stroke-width="0.7"
+          />
         </g>
-        <text x="1" y="94" class="end">out</text><text x="87" y="94" text-anchor="end" class="end">in</text>
+        <text x="1" y="94" class="end">out</text>
+        <text x="87" y="94" text-anchor="end" class="end">in</text>
       </svg>
       <ol class="space-y-1">
         <li v-for="(layer, i) in layers" :key="i">
           <div class="layer-row grid items-start gap-2">
-            <select class="input" :value="layer.material" :aria-label="`${title}, layer ${i + 1} from outside, material`" @change="setMaterial(i, ($event.target as HTMLSelectElement).value)">
+            <select
+              class="input"
+              :value="layer.material"
+              :aria-label="`${title}, layer ${i + 1} from outside, material`"
+              @change="setMaterial(i, ($event.target as HTMLSelectElement).value)"
+            >
               <option v-for="m in MATERIALS" :key="m.id" :value="m.id">
                 {{ m.name }}
               </option>
-              <option value="own">
-                A material of your own …
-              </option>
+              <option value="own">A material of your own …</option>
             </select>
-            <QuantityField class="hide-label" :label="`${title}, ${name(layer)}, thickness`" quantity="thickness" :value="layer.thicknessM" :min="low" :max="high" :set="v => bench.edit([[`${path}.${i}.thicknessM`, v]])" />
-            <QuantityField v-if="framable(layer)" class="hide-label" :label="`${title}, ${name(layer)}, share of timber framing`" quantity="share" :value="layer.framing ?? 0" :min="0" :max="RANGES['layer.framing'][1]" :set="v => setFraming(i, v)" />
+            <QuantityField
+              class="hide-label"
+              :label="`${title}, ${name(layer)}, thickness`"
+              quantity="thickness"
+              :value="layer.thicknessM"
+              :min="low"
+              :max="high"
+              :set="v => bench.edit([[`${path}.${i}.thicknessM`, v]])"
+            />
+            <QuantityField
+              v-if="framable(layer)"
+              class="hide-label"
+              :label="`${title}, ${name(layer)}, share of timber framing`"
+              quantity="share"
+              :value="layer.framing ?? 0"
+              :min="0"
+              :max="RANGES['layer.framing'][1]"
+              :set="v => setFraming(i, v)"
+            />
             <span v-else />
-            <button class="button quiet" :disabled="layers.length === 1" :aria-label="`Take out layer ${i + 1}`" @click="remove(i)">
+            <button
+              class="button quiet"
+              :disabled="layers.length === 1"
+              :aria-label="`Take out layer ${i + 1}`"
+              @click="remove(i)"
+            >
               ×
             </button>
           </div>
           <div v-if="layer.own" class="mt-1 grid grid-cols-3 gap-1 sm:grid-cols-5" data-test="own-material">
-            <label>name <input class="input" :value="layer.own.name" @change="setOwn(i, 'name', ($event.target as HTMLInputElement).value)"></label>
-            <label v-for="[field, unit] in OWN_FIELDS" :key="field" class="text-sm">{{ unit }} <input class="input" inputmode="decimal" :value="layer.own[field]" @change="setOwn(i, field, ($event.target as HTMLInputElement).value)"></label>
+            <label
+              >name
+              <input
+                class="input"
+                :value="layer.own.name"
+                @change="setOwn(i, 'name', ($event.target as HTMLInputElement).value)"
+            /></label>
+            <label v-for="[field, unit] in OWN_FIELDS" :key="field" class="text-sm"
+              >{{ unit }}
+              <input
+                class="input"
+                inputmode="decimal"
+                :value="layer.own[field]"
+                @change="setOwn(i, field, ($event.target as HTMLInputElement).value)"
+            /></label>
           </div>
         </li>
       </ol>
@@ -87,29 +189,46 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
     <p v-if="bench.refusedPath.startsWith(path)" class="fault" role="alert">
       {{ bench.refusal }}
     </p>
-    <p v-for="d in damp" :key="d.text" class="damp" data-test="damp">
-      Layer {{ d.layer + 1 }}. {{ d.text }}
-    </p>
+    <p v-for="d in damp" :key="d.text" class="damp" data-test="damp">Layer {{ d.layer + 1 }}. {{ d.text }}</p>
     <p class="hint">
       Columns: material, thickness, share of timber that runs through it.<template v-if="unframed > 0.005">
         Framing takes {{ settings.show(unframed, 'resistance') }} off.
       </template>
       About {{ bench.current.topUp.heater.currency }} {{ settings.show(price, 'arealPrice') }} at rough prices.
     </p>
-    <button v-if="layers.length < 8" class="button mt-1" @click="add">
-      Add a layer inside
-    </button>
+    <button v-if="layers.length < 8" class="button mt-1" @click="add">Add a layer inside</button>
   </fieldset>
 </template>
 
 <style scoped>
-.layer-row { grid-template-columns: 1fr 6.5rem 5rem auto; }
+.layer-row {
+  grid-template-columns: 1fr 6.5rem 5rem auto;
+}
 @media (max-width: 560px) {
   /* The material's name has a line to itself. */
-  .layer-row { grid-template-columns: 1fr 1fr auto; }
-  .layer-row > :first-child { grid-column: 1 / -1; }
+  .layer-row {
+    grid-template-columns: 1fr 1fr auto;
+  }
+  .layer-row > :first-child {
+    grid-column: 1 / -1;
+  }
 }
-.hide-label :deep(label) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-.end { font-size: 11.5px; fill: var(--soft); }
-.damp { background: var(--warn); border-left: 4px solid var(--clay); padding: 0.2rem 0.5rem; font-size: 0.9rem; margin-top: 0.25rem; }
+.hide-label :deep(label) {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.end {
+  font-size: 11.5px;
+  fill: var(--soft);
+}
+.damp {
+  background: var(--warn);
+  border-left: 4px solid var(--clay);
+  padding: 0.2rem 0.5rem;
+  font-size: 0.9rem;
+  margin-top: 0.25rem;
+}
 </style>

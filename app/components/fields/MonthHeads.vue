@@ -9,5 +9,11 @@ import { MONTH_NAMES } from '../../../core/climate'
 </template>
 
 <style scoped>
-th { padding: 1px 4px; font-weight: 400; font-size: 0.85rem; color: var(--soft); text-align: center; }
+th {
+  padding: 1px 4px;
+  font-weight: 400;
+  font-size: 0.85rem;
+  color: var(--soft);
+  text-align: center;
+}
 </style>

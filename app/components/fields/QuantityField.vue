@@ -23,7 +23,11 @@ const shown = computed(() => {
   const text = formatQuantity(props.value, props.quantity, settings.units)
   return props.quantity === 'count' ? String(Math.round(props.value)) : text
 })
-const range = computed(() => `${formatQuantity(props.min, props.quantity, settings.units)} to ${formatQuantity(props.max, props.quantity, settings.units)}`)
+const range = computed(
+  () =>
+    `${formatQuantity(props.min, props.quantity, settings.units)} to ` +
+    `${formatQuantity(props.max, props.quantity, settings.units)}`,
+)
 
 function commit(): void {
   if (typed.value === null) return
@@ -53,7 +57,12 @@ function cancel(): void {
 
 function nudge(direction: 1 | -1, event: KeyboardEvent): void {
   const unit = shownUnit(props.quantity, settings.units)
-  const step = (props.slide ?? (props.quantity === 'count' ? 1 : unit.factor * (Math.abs(toShown(props.value, props.quantity, settings.units)) >= 20 ? 1 : 0.1))) * (event.shiftKey ? 5 : 1)
+  const step =
+    (props.slide ??
+      (props.quantity === 'count'
+        ? 1
+        : unit.factor * (Math.abs(toShown(props.value, props.quantity, settings.units)) >= 20 ? 1 : 0.1))) *
+    (event.shiftKey ? 5 : 1)
   const next = Math.min(props.max, Math.max(props.min, Math.round((props.value + direction * step) / step) * step))
   fault.value = props.set(Number(next.toFixed(6))) ?? ''
   typed.value = null
@@ -72,14 +81,33 @@ function slideTo(event: Event): void {
     </label>
     <div class="flex items-center gap-2">
       <input
-        v-if="slide" type="range" :min="min" :max="max" :step="slide" :value="value" :aria-label="`${label}, slider`" :aria-valuetext="shown" class="min-w-16 flex-1"
+        v-if="slide"
+        type="range"
+        :min="min"
+        :max="max"
+        :step="slide"
+        :value="value"
+        :aria-label="`${label}, slider`"
+        :aria-valuetext="shown"
+        class="min-w-16 flex-1"
         @input="slideTo"
-      >
+      />
       <input
-        :id="id" class="input" :class="slide ? 'max-w-24' : ''" :value="typed ?? shown" :aria-invalid="fault !== ''" :aria-describedby="`${id}-note`" autocomplete="off" spellcheck="false"
-        @input="typed = ($event.target as HTMLInputElement).value" @change="commit" @keydown.enter.prevent="commit" @keydown.escape="cancel"
-        @keydown.up.prevent="nudge(1, $event)" @keydown.down.prevent="nudge(-1, $event)"
-      >
+        :id="id"
+        class="input"
+        :class="slide ? 'max-w-24' : ''"
+        :value="typed ?? shown"
+        :aria-invalid="fault !== ''"
+        :aria-describedby="`${id}-note`"
+        autocomplete="off"
+        spellcheck="false"
+        @input="typed = ($event.target as HTMLInputElement).value"
+        @change="commit"
+        @keydown.enter.prevent="commit"
+        @keydown.escape="cancel"
+        @keydown.up.prevent="nudge(1, $event)"
+        @keydown.down.prevent="nudge(-1, $event)"
+      />
     </div>
     <p :id="`${id}-note`" :class="fault ? 'fault' : 'hint'" :role="fault ? 'alert' : undefined">
       {{ fault || hint }}

@@ -33,9 +33,12 @@ async function commit(): Promise<void> {
   if (!editing.value) return
   if (typed.value === shown.value) return end()
   const parsed = parseQuantity(typed.value, props.quantity, settings.units)
-  const range = `${formatQuantity(props.min, props.quantity, settings.units)} to ${formatQuantity(props.max, props.quantity, settings.units)}`
+  const range =
+    `${formatQuantity(props.min, props.quantity, settings.units)} to ` +
+    `${formatQuantity(props.max, props.quantity, settings.units)}`
   if (!parsed.ok) fault.value = `${parsed.message}.`
-  else if (parsed.value < props.min - 1e-9 || parsed.value > props.max + 1e-9) fault.value = `Out of range: ${range} is allowed.`
+  else if (parsed.value < props.min - 1e-9 || parsed.value > props.max + 1e-9)
+    fault.value = `Out of range: ${range} is allowed.`
   else fault.value = props.set(parsed.value) ?? ''
   if (fault.value === '') await end()
 }
@@ -50,14 +53,28 @@ async function end(): Promise<void> {
 
 <template>
   <div class="dim" :class="editing ? 'z-20' : 'z-10'" :style="{ left: `${x}px`, top: `${y}px` }">
-    <button v-if="!editing" ref="button" class="chip" :data-test="`dim-${name}`" :aria-label="`${label}: ${shown}. Change it`" @click="begin">
+    <button
+      v-if="!editing"
+      ref="button"
+      class="chip"
+      :data-test="`dim-${name}`"
+      :aria-label="`${label}: ${shown}. Change it`"
+      @click="begin"
+    >
       {{ shown }}
     </button>
     <template v-else>
       <input
-        ref="field" v-model="typed" class="input !w-28 text-center font-semibold" :aria-label="label" :aria-invalid="fault !== ''" :data-test="`dim-${name}-input`"
-        @keydown.enter.prevent="commit" @keydown.escape.prevent="end" @blur="commit"
-      >
+        ref="field"
+        v-model="typed"
+        class="input !w-28 text-center font-semibold"
+        :aria-label="label"
+        :aria-invalid="fault !== ''"
+        :data-test="`dim-${name}-input`"
+        @keydown.enter.prevent="commit"
+        @keydown.escape.prevent="end"
+        @blur="commit"
+      />
       <p v-if="fault" class="fault mt-1 w-56 rounded border border-clay bg-paper p-1" role="alert">
         {{ fault }}
       </p>
@@ -66,7 +83,21 @@ async function end(): Promise<void> {
 </template>
 
 <style scoped>
-.dim { position: absolute; transform: translate(-50%, -50%); }
-.chip { background: var(--paper); border: 1px solid var(--line); border-radius: 3px; padding: 0 7px; font-size: 14px; font-weight: 600; white-space: nowrap; cursor: text; }
-.chip:hover { border-color: var(--ink); }
+.dim {
+  position: absolute;
+  transform: translate(-50%, -50%);
+}
+.chip {
+  background: var(--paper);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 0 7px;
+  font-size: 14px;
+  font-weight: 600;
+  white-space: nowrap;
+  cursor: text;
+}
+.chip:hover {
+  border-color: var(--ink);
+}
 </style>

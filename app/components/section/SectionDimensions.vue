@@ -1,10 +1,18 @@
 <script setup lang="ts">
-import { RANGES, withBackWall, withGlazingAngle, withKneeWall, withRidge, withWidth, GLAZING_ANGLE_RANGE } from '../../../core/design'
+import {
+  RANGES,
+  withBackWall,
+  withGlazingAngle,
+  withKneeWall,
+  withRidge,
+  withWidth,
+  GLAZING_ANGLE_RANGE,
+} from '../../../core/design'
 import type { Outline } from '../../../core/geometry/section'
 import type { Quantity } from '../../../core/units'
 import type { SectionScale } from '~/composables/useSectionScale'
 
-const props = defineProps<{ outline: Outline, scale: SectionScale }>()
+const props = defineProps<{ outline: Outline; scale: SectionScale }>()
 const bench = useDesign()
 
 interface Dimension {
@@ -34,16 +42,71 @@ const dimensions = computed((): Dimension[] => {
   const under = s.y(0) + 46
   const [aMin, aMax] = GLAZING_ANGLE_RANGE
   const r = Math.min(64, o.ridgeAtM * s.ppm * 0.5)
-  const half = o.glazingAngleDeg / 2 * Math.PI / 180
+  const half = ((o.glazingAngleDeg / 2) * Math.PI) / 180
   const out: Dimension[] = [
-    { id: 'width', label: 'Width inside', quantity: 'length', value: o.widthM, min: RANGES['shape.widthM'][0], max: RANGES['shape.widthM'][1], x: s.x(o.widthM / 2), y: under, line: [s.x(0), under, s.x(o.widthM), under], set: v => bench.setShape(withWidth(shape, v), 'width') },
-    { id: 'ridge', label: 'Ridge height', quantity: 'length', value: o.ridgeHeightM, min: RANGES['shape.ridgeHeightM'][0], max: RANGES['shape.ridgeHeightM'][1], x: rightX, y: s.y(o.ridgeHeightM * 0.68), line: [rightX, s.y(0), rightX, s.y(o.ridgeHeightM)], set: v => bench.setShape(withRidge(shape, v), 'ridge') },
-    { id: 'knee', label: 'Knee wall', quantity: 'length', value: o.kneeWallM, min: RANGES['shape.kneeWallM'][0], max: RANGES['shape.kneeWallM'][1], x: leftX, y: s.y(o.kneeWallM / 2), line: [leftX, s.y(0), leftX, s.y(o.kneeWallM)], set: v => bench.setShape(withKneeWall(shape, v), 'knee wall') },
-    { id: 'angle', label: 'Glazing angle', quantity: 'angle', value: o.glazingAngleDeg, min: aMin, max: aMax, x: s.x(0) + (r + 34) * Math.cos(half), y: s.y(o.kneeWallM) - (r + 34) * Math.sin(half), line: null, set: v => bench.setShape(withGlazingAngle(shape, v), 'glazing angle') },
+    {
+      id: 'width',
+      label: 'Width inside',
+      quantity: 'length',
+      value: o.widthM,
+      min: RANGES['shape.widthM'][0],
+      max: RANGES['shape.widthM'][1],
+      x: s.x(o.widthM / 2),
+      y: under,
+      line: [s.x(0), under, s.x(o.widthM), under],
+      set: v => bench.setShape(withWidth(shape, v), 'width'),
+    },
+    {
+      id: 'ridge',
+      label: 'Ridge height',
+      quantity: 'length',
+      value: o.ridgeHeightM,
+      min: RANGES['shape.ridgeHeightM'][0],
+      max: RANGES['shape.ridgeHeightM'][1],
+      x: rightX,
+      y: s.y(o.ridgeHeightM * 0.68),
+      line: [rightX, s.y(0), rightX, s.y(o.ridgeHeightM)],
+      set: v => bench.setShape(withRidge(shape, v), 'ridge'),
+    },
+    {
+      id: 'knee',
+      label: 'Knee wall',
+      quantity: 'length',
+      value: o.kneeWallM,
+      min: RANGES['shape.kneeWallM'][0],
+      max: RANGES['shape.kneeWallM'][1],
+      x: leftX,
+      y: s.y(o.kneeWallM / 2),
+      line: [leftX, s.y(0), leftX, s.y(o.kneeWallM)],
+      set: v => bench.setShape(withKneeWall(shape, v), 'knee wall'),
+    },
+    {
+      id: 'angle',
+      label: 'Glazing angle',
+      quantity: 'angle',
+      value: o.glazingAngleDeg,
+      min: aMin,
+      max: aMax,
+      x: s.x(0) + (r + 34) * Math.cos(half),
+      y: s.y(o.kneeWallM) - (r + 34) * Math.sin(half),
+      line: null,
+      set: v => bench.setShape(withGlazingAngle(shape, v), 'glazing angle'),
+    },
   ]
   // A narrow drawing has room for one height; the other stands among the fields of the step.
   if (bent && s.width >= 560) {
-    out.push({ id: 'back', label: 'Back wall', quantity: 'length', value: o.backWallM, min: RANGES['shape.backWallM'][0], max: RANGES['shape.backWallM'][1], x: backX, y: s.y(o.backWallM * 0.36), line: [backX, s.y(0), backX, s.y(o.backWallM)], set: v => bench.setShape(withBackWall(shape, v), 'back wall') })
+    out.push({
+      id: 'back',
+      label: 'Back wall',
+      quantity: 'length',
+      value: o.backWallM,
+      min: RANGES['shape.backWallM'][0],
+      max: RANGES['shape.backWallM'][1],
+      x: backX,
+      y: s.y(o.backWallM * 0.36),
+      line: [backX, s.y(0), backX, s.y(o.backWallM)],
+      set: v => bench.setShape(withBackWall(shape, v), 'back wall'),
+    })
   }
   return out
 })
@@ -60,7 +123,17 @@ const dimensions = computed((): Dimension[] => {
       </g>
     </svg>
     <DimensionLabel
-      v-for="d in dimensions" :key="d.id" :name="d.id" :label="d.label" :quantity="d.quantity" :value="d.value" :min="d.min" :max="d.max" :x="d.x" :y="d.y" :set="d.set"
+      v-for="d in dimensions"
+      :key="d.id"
+      :name="d.id"
+      :label="d.label"
+      :quantity="d.quantity"
+      :value="d.value"
+      :min="d.min"
+      :max="d.max"
+      :x="d.x"
+      :y="d.y"
+      :set="d.set"
     />
   </div>
 </template>

@@ -19,7 +19,11 @@ const rays = computed(() => sectionRays(design.value, year.view, year.day, year.
 const sunny = computed(() => sunnyAzimuthDeg(design.value.site.latitudeDeg, design.value.shape.turnDeg))
 const spoken = computed(() => {
   const s = design.value.shape
-  return `Section to scale: ${s.form}, ${s.widthM.toFixed(2)} m wide, ridge ${s.ridgeHeightM.toFixed(2)} m, glazing at ${outline.value.glazingAngleDeg.toFixed(1)}°, sunny side ${turnWords(design.value.site.latitudeDeg, s.turnDeg)}.`
+  return (
+    `Section to scale: ${s.form}, ${s.widthM.toFixed(2)} m wide, ridge ${s.ridgeHeightM.toFixed(2)} m, ` +
+    `glazing at ${outline.value.glazingAngleDeg.toFixed(1)}°, sunny side ` +
+    `${turnWords(design.value.site.latitudeDeg, s.turnDeg)}.`
+  )
 })
 </script>
 
@@ -38,18 +42,20 @@ const spoken = computed(() => {
           </pattern>
         </defs>
         <rect :width="width" :height="height" fill="url(#sky)" />
-        <SectionGround :design="design" :outline="outline" :scale="scale" :frost-depth-m="design.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)" :snow-m="year.view?.snowMostM ?? 0" />
+        <SectionGround
+          :design="design"
+          :outline="outline"
+          :scale="scale"
+          :frost-depth-m="design.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)"
+          :snow-m="year.view?.snowMostM ?? 0"
+        />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
         <SectionObjects :design="design" :outline="outline" :scale="scale" />
         <SectionSkin :design="design" :outline="outline" :scale="scale" />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="lines" />
       </svg>
-      <p class="side-label" :style="{ left: '10px' }">
-        ◂ sunny side, {{ compassPoint(sunny) }}
-      </p>
-      <p class="side-label text-right" :style="{ right: '10px' }">
-        {{ compassPoint(sunny + 180) }} ▸
-      </p>
+      <p class="side-label" :style="{ left: '10px' }">◂ sunny side, {{ compassPoint(sunny) }}</p>
+      <p class="side-label text-right" :style="{ right: '10px' }">{{ compassPoint(sunny + 180) }} ▸</p>
       <SectionDimensions :outline="outline" :scale="scale" />
       <SectionThings :scale="scale" />
       <SectionHandles :outline="outline" :scale="scale" @hold="held = $event ? scale : null" />
@@ -58,5 +64,14 @@ const spoken = computed(() => {
 </template>
 
 <style scoped>
-.side-label { position: absolute; bottom: 6px; font-size: 13px; color: var(--ink); background: color-mix(in srgb, var(--paper) 82%, transparent); padding: 0 6px; border-radius: 3px; pointer-events: none; }
+.side-label {
+  position: absolute;
+  bottom: 6px;
+  font-size: 13px;
+  color: var(--ink);
+  background: color-mix(in srgb, var(--paper) 82%, transparent);
+  padding: 0 6px;
+  border-radius: 3px;
+  pointer-events: none;
+}
 </style>

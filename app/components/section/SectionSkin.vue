@@ -4,12 +4,17 @@ import type { Design, Layer } from '../../../core/design'
 import type { Outline, Point } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 
-const props = defineProps<{ design: Design, outline: Outline, scale: SectionScale }>()
+const props = defineProps<{ design: Design; outline: Outline; scale: SectionScale }>()
 
-const thickness = (layers: readonly Layer[]) => Math.max(0.04, layers.reduce((s, l) => s + l.thicknessM, 0))
-const points = (list: readonly Point[]) => list.map(p => `${props.scale.x(p.x).toFixed(1)},${props.scale.y(p.z).toFixed(1)}`).join(' ')
+const thickness = (layers: readonly Layer[]) =>
+  Math.max(
+    0.04,
+    layers.reduce((s, l) => s + l.thicknessM, 0),
+  )
+const points = (list: readonly Point[]) =>
+  list.map(p => `${props.scale.x(p.x).toFixed(1)},${props.scale.y(p.z).toFixed(1)}`).join(' ')
 
-type Drawn = { id: string, d: string, fill: string }
+type Drawn = { id: string; d: string; fill: string }
 /** Pieces of skin: each edge of the section, with whether it is glass. A dome is cut through its middle. */
 const pieces = computed(() => {
   const o = props.outline
@@ -17,7 +22,14 @@ const pieces = computed(() => {
   return o.edges.map((e, i) => {
     const l = Math.hypot(e.b.x - e.a.x, e.b.z - e.a.z)
     const topOfDome = o.form === 'dome' && e.a.z > o.ridgeHeightM - 1e-6
-    return { ...e, key: `${e.part} ${i}`, glass: e.part === 'sunny slope' || (e.part === 'pole slope' && (!solidPole || topOfDome)), nx: -(e.b.z - e.a.z) / l, nz: (e.b.x - e.a.x) / l, l }
+    return {
+      ...e,
+      key: `${e.part} ${i}`,
+      glass: e.part === 'sunny slope' || (e.part === 'pole slope' && (!solidPole || topOfDome)),
+      nx: -(e.b.z - e.a.z) / l,
+      nz: (e.b.x - e.a.x) / l,
+      l,
+    }
   })
 })
 
@@ -35,10 +47,15 @@ const parts = computed((): Drawn[] => {
     const t = p.part === 'pole slope' ? roof : wall
     // A straight roof runs on over the wall that carries it.
     const over = p === lastRoof && o.form !== 'gambrel' && o.form !== 'dome' ? lining + wall + 0.12 : 0
-    const b = { x: p.b.x + (p.b.x - p.a.x) / p.l * over, z: p.b.z + (p.b.z - p.a.z) / p.l * over }
+    const b = { x: p.b.x + ((p.b.x - p.a.x) / p.l) * over, z: p.b.z + ((p.b.z - p.a.z) / p.l) * over }
     const at = (q: Point, d: number) => ({ x: q.x + p.nx * d, z: q.z + p.nz * d })
-    out.push({ id: p.key, fill: 'var(--wall)', d: points([at(p.a, off), at(b, off), at(b, off + t), at(p.a, off + t)]) })
-    if (back && lining > 0) out.push({ id: 'mass', fill: 'var(--masonry)', d: points([p.a, p.b, at(p.b, lining), at(p.a, lining)]) })
+    out.push({
+      id: p.key,
+      fill: 'var(--wall)',
+      d: points([at(p.a, off), at(b, off), at(b, off + t), at(p.a, off + t)]),
+    })
+    if (back && lining > 0)
+      out.push({ id: 'mass', fill: 'var(--masonry)', d: points([p.a, p.b, at(p.b, lining), at(p.a, lining)]) })
   }
   return out
 })
@@ -59,7 +76,12 @@ const strip = computed(() => {
   const top = panes.value.filter(p => p.part === 'sunny slope').at(-1)
   if (length <= 0 || !top || props.outline.form === 'dome') return null
   const k = Math.min(1, length / top.l)
-  return { a: top.b, b: { x: top.b.x + (top.a.x - top.b.x) * k, z: top.b.z + (top.a.z - top.b.z) * k }, nx: top.nx, nz: top.nz }
+  return {
+    a: top.b,
+    b: { x: top.b.x + (top.a.x - top.b.x) * k, z: top.b.z + (top.a.z - top.b.z) * k },
+    nx: top.nx,
+    nz: top.nz,
+  }
 })
 
 /** Sheets of the glazing, drawn side by side from inside (thick, blue) outwards. */
@@ -72,9 +94,12 @@ const arc = computed(() => {
   const r = Math.min(64, outline.ridgeAtM * scale.ppm * 0.5)
   const x = scale.x(0)
   const y = scale.y(outline.kneeWallM)
-  const a = outline.glazingAngleDeg * Math.PI / 180
+  const a = (outline.glazingAngleDeg * Math.PI) / 180
   return {
-    path: `M ${x + r} ${y} A ${r} ${r} 0 0 0 ${x + r * Math.cos(a)} ${y - r * Math.sin(a)}`, x, y, r,
+    path: `M ${x + r} ${y} A ${r} ${r} 0 0 0 ${x + r * Math.cos(a)} ${y - r * Math.sin(a)}`,
+    x,
+    y,
+    r,
     // Where the glazing bends, the angle is that of its chord: a line to the ridge shows it.
     chord: BENT.has(outline.form) ? { x: scale.x(outline.ridgeAtM), y: scale.y(outline.ridgeHeightM) } : null,
   }
@@ -82,15 +107,20 @@ const arc = computed(() => {
 /** Draughts at the joints: none when built with care, one as usual, three when gappy. */
 const draughts = computed(() => {
   const o = props.outline
-  const places = [{ x: 0, z: o.kneeWallM }, { x: o.widthM, z: o.backWallM }, { x: o.ridgeAtM, z: o.ridgeHeightM }]
+  const places = [
+    { x: 0, z: o.kneeWallM },
+    { x: o.widthM, z: o.backWallM },
+    { x: o.ridgeAtM, z: o.ridgeHeightM },
+  ]
   return places.slice(0, { tight: 0, usual: 1 }[props.design.breathe.leakage] ?? 3)
 })
 const vents = computed(() => {
   const v = props.design.breathe.vents
   const o = props.outline
-  const out: { x: number, z: number, name: string, size: number }[] = []
+  const out: { x: number; z: number; name: string; size: number }[] = []
   const size = (area: number) => Math.min(1.7, 0.6 + area / 10)
-  if (v.lowM2 > 0 && o.kneeWallM >= 0.25) out.push({ x: 0, z: o.kneeWallM * 0.3, name: 'low vent', size: size(v.lowM2) })
+  if (v.lowM2 > 0 && o.kneeWallM >= 0.25)
+    out.push({ x: 0, z: o.kneeWallM * 0.3, name: 'low vent', size: size(v.lowM2) })
   if (v.highM2 > 0) out.push({ x: o.ridgeAtM, z: o.ridgeHeightM, name: 'high vent', size: size(v.highM2) })
   return out
 })
@@ -98,46 +128,126 @@ const vents = computed(() => {
 
 <template>
   <g>
-    <polygon v-for="p in parts" :key="p.id" :points="p.d" :fill="p.fill" stroke="var(--ink)" stroke-width="1.5" stroke-linejoin="round" />
+    <polygon
+      v-for="p in parts"
+      :key="p.id"
+      :points="p.d"
+      :fill="p.fill"
+      stroke="var(--ink)"
+      stroke-width="1.5"
+      stroke-linejoin="round"
+    />
     <line
-      v-for="z in courses" :key="z" :x1="scale.x(outline.widthM)" :x2="scale.x(outline.widthM + design.store.massWall.thicknessM)" :y1="scale.y(z)" :y2="scale.y(z)" stroke="var(--ink)"
-      stroke-width="0.6" opacity="0.5"
+      v-for="z in courses"
+      :key="z"
+      :x1="scale.x(outline.widthM)"
+      :x2="scale.x(outline.widthM + design.store.massWall.thicknessM)"
+      :y1="scale.y(z)"
+      :y2="scale.y(z)"
+      stroke="var(--ink)"
+      stroke-width="0.6"
+      opacity="0.5"
     />
     <g v-for="(p, i) in panes" :key="i">
       <line
-        :x1="scale.x(p.a.x)" :y1="scale.y(p.a.z)" :x2="scale.x(p.b.x)" :y2="scale.y(p.b.z)" stroke="var(--glass)" stroke-width="4"
+        :x1="scale.x(p.a.x)"
+        :y1="scale.y(p.a.z)"
+        :x2="scale.x(p.b.x)"
+        :y2="scale.y(p.b.z)"
+        stroke="var(--glass)"
+        stroke-width="4"
       />
       <line
-        v-for="k in sheets" :key="k" :x1="scale.x(p.a.x) + p.nx * (1 + 4 * k)" :y1="scale.y(p.a.z) - p.nz * (1 + 4 * k)" :x2="scale.x(p.b.x) + p.nx * (1 + 4 * k)" :y2="scale.y(p.b.z) - p.nz * (1 + 4 * k)"
-        stroke="var(--ink)" :stroke-width="k === sheets ? 1.5 : 0.7"
+        v-for="k in sheets"
+        :key="k"
+        :x1="scale.x(p.a.x) + p.nx * (1 + 4 * k)"
+        :y1="scale.y(p.a.z) - p.nz * (1 + 4 * k)"
+        :x2="scale.x(p.b.x) + p.nx * (1 + 4 * k)"
+        :y2="scale.y(p.b.z) - p.nz * (1 + 4 * k)"
+        stroke="var(--ink)"
+        :stroke-width="k === sheets ? 1.5 : 0.7"
       />
     </g>
     <line
-      v-if="strip" :x1="scale.x(strip.a.x) - strip.nx * 5" :y1="scale.y(strip.a.z) + strip.nz * 5" :x2="scale.x(strip.b.x) - strip.nx * 5" :y2="scale.y(strip.b.z) + strip.nz * 5" stroke="var(--ink)"
-      stroke-width="5" data-test="shade-strip"
+      v-if="strip"
+      :x1="scale.x(strip.a.x) - strip.nx * 5"
+      :y1="scale.y(strip.a.z) + strip.nz * 5"
+      :x2="scale.x(strip.b.x) - strip.nx * 5"
+      :y2="scale.y(strip.b.z) + strip.nz * 5"
+      stroke="var(--ink)"
+      stroke-width="5"
+      data-test="shade-strip"
     />
     <line
-      v-if="eave > 0" :x1="scale.x(outline.ridgeAtM)" :y1="scale.y(outline.ridgeHeightM) - 4" :x2="scale.x(outline.ridgeAtM - eave)" :y2="scale.y(outline.ridgeHeightM) - 4" stroke="var(--ink)" stroke-width="5"
+      v-if="eave > 0"
+      :x1="scale.x(outline.ridgeAtM)"
+      :y1="scale.y(outline.ridgeHeightM) - 4"
+      :x2="scale.x(outline.ridgeAtM - eave)"
+      :y2="scale.y(outline.ridgeHeightM) - 4"
+      stroke="var(--ink)"
+      stroke-width="5"
       data-test="eave"
     />
     <g v-if="hasCover" data-test="cover-roll">
-      <circle :cx="scale.x(outline.ridgeAtM) - 15" :cy="scale.y(outline.ridgeHeightM) + 19" r="8" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.3" />
-      <path :d="`M ${scale.x(outline.ridgeAtM) - 19} ${scale.y(outline.ridgeHeightM) + 19} a 4 4 0 1 1 4 4`" fill="none" stroke="var(--ink)" stroke-width="1.2" />
+      <circle
+        :cx="scale.x(outline.ridgeAtM) - 15"
+        :cy="scale.y(outline.ridgeHeightM) + 19"
+        r="8"
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        stroke-width="1.3"
+      />
+      <path
+        :d="`M ${scale.x(outline.ridgeAtM) - 19} ${scale.y(outline.ridgeHeightM) + 19} a 4 4 0 1 1 4 4`"
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="1.2"
+      />
       <title>Night cover, rolled up by day</title>
     </g>
     <g v-for="v in vents" :key="v.name">
       <path
-        :transform="`translate(${scale.x(v.x) + (v.name === 'high vent' ? 14 : -24)}, ${scale.y(v.z) + (v.name === 'high vent' ? -6 : 4)}) scale(${v.size})`"
-        d="M 0 6 q 9 -3 9 -12 m -4 3.5 l 4 -4 l 4 4" fill="none" stroke="var(--slate)" stroke-width="1.8" stroke-linecap="round"
+        :transform="
+          `translate(${scale.x(v.x) + (v.name === 'high vent' ? 14 : -24)}, ` +
+          `${scale.y(v.z) + (v.name === 'high vent' ? -6 : 4)}) scale(${v.size})`
+        "
+        d="M 0 6 q 9 -3 9 -12 m -4 3.5 l 4 -4 l 4 4"
+        fill="none"
+        stroke="var(--slate)"
+        stroke-width="1.8"
+        stroke-linecap="round"
       />
       <title>{{ v.name }}</title>
     </g>
     <g v-for="(p, i) in draughts" :key="`d${i}`" data-test="draught">
-      <path :transform="`translate(${scale.x(p.x) + (i === 0 ? -34 : 12)}, ${scale.y(p.z) + (i === 0 ? -14 : -10)})`" d="M 0 0 q 4 -5 8 0 t 8 0 m -16 5 q 4 -5 8 0 t 8 0" fill="none" stroke="var(--slate)" stroke-width="1.4" />
+      <path
+        :transform="`translate(${scale.x(p.x) + (i === 0 ? -34 : 12)}, ${scale.y(p.z) + (i === 0 ? -14 : -10)})`"
+        d="M 0 0 q 4 -5 8 0 t 8 0 m -16 5 q 4 -5 8 0 t 8 0"
+        fill="none"
+        stroke="var(--slate)"
+        stroke-width="1.4"
+      />
       <title>Air leaks at this joint</title>
     </g>
     <path :d="arc.path" fill="none" stroke="var(--ink)" stroke-width="1.3" />
-    <line v-if="arc.chord" :x1="arc.x" :y1="arc.y" :x2="arc.chord.x" :y2="arc.chord.y" stroke="var(--ink)" stroke-width="1" stroke-dasharray="3 3" />
-    <line :x1="arc.x" :x2="arc.x + arc.r + 12" :y1="arc.y" :y2="arc.y" stroke="var(--ink)" stroke-width="1" stroke-dasharray="3 3" />
+    <line
+      v-if="arc.chord"
+      :x1="arc.x"
+      :y1="arc.y"
+      :x2="arc.chord.x"
+      :y2="arc.chord.y"
+      stroke="var(--ink)"
+      stroke-width="1"
+      stroke-dasharray="3 3"
+    />
+    <line
+      :x1="arc.x"
+      :x2="arc.x + arc.r + 12"
+      :y1="arc.y"
+      :y2="arc.y"
+      stroke="var(--ink)"
+      stroke-width="1"
+      stroke-dasharray="3 3"
+    />
   </g>
 </template>

@@ -10,7 +10,11 @@ const studies = useStudies()
 const settings = useSettings()
 const WORDS: Record<Form, [name: string, good: string, bad: string]> = {
   'shed': ['Shed', 'simple, cheap, good all year', 'a steep one has a tall back wall'],
-  'gable': ['Gable', 'common, bright in summer', 'glazed on both sides it loses most heat; the figure is for the pole side as it is now'],
+  'gable': [
+    'Gable',
+    'common, bright in summer',
+    'glazed on both sides it loses most heat; the figure is for the pole side as it is now',
+  ],
   'saltbox': ['Saltbox', 'long sunny slope, short insulated back', 'odd angles cost more'],
   'gambrel': ['Gambrel', 'headroom without height', 'more joints'],
   'a-frame': ['A-frame', 'the cheapest frame', 'no headroom at the sides, heat gathers in the peak'],
@@ -19,18 +23,41 @@ const WORDS: Record<Form, [name: string, good: string, bad: string]> = {
   'dome': ['Dome', 'bears wind and snow, even light', 'cutting, sealing, no straight walls'],
 }
 const shape = computed(() => bench.current.shape)
-const options = computed(() => FORMS.map((form) => {
-  const own = bench.inForm(form)
-  return { form, own, outline: own ? makeOutline(own.shape) : null, figures: studies.all.forms.points.find(p => p.label === form)?.figures }
-}))
+const options = computed(() =>
+  FORMS.map(form => {
+    const own = bench.inForm(form)
+    return {
+      form,
+      own,
+      outline: own ? makeOutline(own.shape) : null,
+      figures: studies.all.forms.points.find(p => p.label === form)?.figures,
+    }
+  }),
+)
 /** One scale for all, so that a tall form looks tall. */
-const ppm = computed(() => Math.min(104 / Math.max(...options.value.map(o => o.outline?.widthM ?? 1)), 62 / Math.max(...options.value.map(o => o.outline?.ridgeHeightM ?? 1))))
-const path = (o: Outline) => `M${o.corners.map(p => `${(6 + p.x * ppm.value).toFixed(1)} ${(68 - p.z * ppm.value).toFixed(1)}`).join(' L')} Z`
-const glass = (o: Outline) => o.edges.filter(e => e.part === 'sunny slope' || (e.part === 'pole slope' && bench.current.skin.poleSlope === 'glazed')).map(e => `M${6 + e.a.x * ppm.value} ${68 - e.a.z * ppm.value} L${6 + e.b.x * ppm.value} ${68 - e.b.z * ppm.value}`).join(' ')
+const ppm = computed(() =>
+  Math.min(
+    104 / Math.max(...options.value.map(o => o.outline?.widthM ?? 1)),
+    62 / Math.max(...options.value.map(o => o.outline?.ridgeHeightM ?? 1)),
+  ),
+)
+const path = (o: Outline) =>
+  `M${o.corners.map(p => `${(6 + p.x * ppm.value).toFixed(1)} ${(68 - p.z * ppm.value).toFixed(1)}`).join(' L')} Z`
+const glass = (o: Outline) =>
+  o.edges
+    .filter(e => e.part === 'sunny slope' || (e.part === 'pole slope' && bench.current.skin.poleSlope === 'glazed'))
+    .map(e => `M${6 + e.a.x * ppm.value} ${68 - e.a.z * ppm.value} L${6 + e.b.x * ppm.value} ${68 - e.b.z * ppm.value}`)
+    .join(' ')
 const best = computed(() => {
   const known = options.value.filter(o => o.figures)
-  const top = (pick: (f: NonNullable<typeof known[number]['figures']>) => number) => (known.length > 1 ? known.reduce((b, o) => (pick(o.figures!) > pick(b.figures!) ? o : b)).form : null)
-  return { cold: top(f => f.coldestC), light: top(f => f.winterDli), cost: top(f => -f.cost), heat: top(f => -f.heatKWh) }
+  const top = (pick: (f: NonNullable<(typeof known)[number]['figures']>) => number) =>
+    known.length > 1 ? known.reduce((b, o) => (pick(o.figures!) > pick(b.figures!) ? o : b)).form : null
+  return {
+    cold: top(f => f.coldestC),
+    light: top(f => f.winterDli),
+    cost: top(f => -f.cost),
+    heat: top(f => -f.heatKWh),
+  }
 })
 const currency = computed(() => bench.current.topUp.heater.currency)
 </script>
@@ -43,50 +70,88 @@ const currency = computed(() => bench.current.topUp.heater.currency)
         Form <span class="hint font-sans font-normal">each at your size; the sunny side is on the left</span>
       </RadioGroupLabel>
       <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
-        <RadioGroupOption v-for="o in options" :key="o.form" v-slot="{ checked }" :value="o.form" :disabled="!o.own" as="template">
-          <div class="rounded border p-1.5 text-sm" :class="[checked ? 'border-2 border-clay bg-paper' : 'border-line bg-paper', o.own ? 'cursor-pointer' : 'opacity-50']" :data-test="`form-${o.form}`">
+        <RadioGroupOption
+          v-for="o in options"
+          :key="o.form"
+          v-slot="{ checked }"
+          :value="o.form"
+          :disabled="!o.own"
+          as="template"
+        >
+          <div
+            class="rounded border p-1.5 text-sm"
+            :class="[
+              checked ? 'border-2 border-clay bg-paper' : 'border-line bg-paper',
+              o.own ? 'cursor-pointer' : 'opacity-50',
+            ]"
+            :data-test="`form-${o.form}`"
+          >
             <p class="flex items-baseline justify-between font-semibold">
               {{ WORDS[o.form][0] }} <span v-if="checked" class="hint font-normal">chosen</span>
             </p>
             <svg v-if="o.outline" width="116" height="72" aria-hidden="true">
-              <path :d="path(o.outline)" fill="var(--lime)" stroke="var(--ink)" stroke-width="2" stroke-linejoin="round" />
+              <path
+                :d="path(o.outline)"
+                fill="var(--lime)"
+                stroke="var(--ink)"
+                stroke-width="2"
+                stroke-linejoin="round"
+              />
               <path :d="glass(o.outline)" fill="none" stroke="var(--glass)" stroke-width="3.5" />
               <line x1="0" x2="116" y1="69" y2="69" stroke="var(--earth-line)" stroke-width="2" />
             </svg>
             <dl v-if="o.figures" class="figures" :class="studies.stale.forms ? 'opacity-50' : ''">
-              <dt>coldest</dt><dd :class="best.cold === o.form ? 'best' : ''">
+              <dt>coldest</dt>
+              <dd :class="best.cold === o.form ? 'best' : ''">
                 {{ settings.show(o.figures.coldestC, 'temperature') }}
               </dd>
-              <dt>heat</dt><dd :class="best.heat === o.form ? 'best' : ''">
+              <dt>heat</dt>
+              <dd :class="best.heat === o.form ? 'best' : ''">
                 {{ settings.show(o.figures.heatKWh * 3.6e6, 'energy') }}
               </dd>
-              <dt>light</dt><dd :class="best.light === o.form ? 'best' : ''">
+              <dt>light</dt>
+              <dd :class="best.light === o.form ? 'best' : ''">
                 {{ o.figures.winterDli.toFixed(1) }}
               </dd>
-              <dt>glazed</dt><dd>{{ settings.show(o.figures.glazedM2, 'area') }}</dd>
-              <dt>cost</dt><dd :class="best.cost === o.form ? 'best' : ''">
+              <dt>glazed</dt>
+              <dd>{{ settings.show(o.figures.glazedM2, 'area') }}</dd>
+              <dt>cost</dt>
+              <dd :class="best.cost === o.form ? 'best' : ''">
                 {{ currency }} {{ Math.round(o.figures.cost / 100) * 100 }}
               </dd>
             </dl>
             <p class="hint leading-tight">
-              {{ o.own ? `+ ${WORDS[o.form][1]}` : 'does not stand at this size' }}<br>
-              <template v-if="o.own">
-                − {{ WORDS[o.form][2] }}
-              </template>
+              {{ o.own ? `+ ${WORDS[o.form][1]}` : 'does not stand at this size' }}<br />
+              <template v-if="o.own"> − {{ WORDS[o.form][2] }} </template>
             </p>
           </div>
         </RadioGroupOption>
       </div>
     </RadioGroup>
     <p v-if="studies.all.forms.points.length > 0" class="hint">
-      Coldest night without heat; heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}; light at the beds in the winter half, mol/m² a day; cost of materials at rough prices, to compare by. ★ marks the best. {{ heldWhy(bench.current) }}
+      Coldest night without heat; heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}; light at the
+      beds in the winter half, mol/m² a day; cost of materials at rough prices, to compare by. ★ marks the best.
+      {{ heldWhy(bench.current) }}
     </p>
   </div>
 </template>
 
 <style scoped>
-.figures { display: grid; grid-template-columns: auto 1fr; column-gap: 0.5rem; font-size: 0.87rem; }
-.figures dd { text-align: right; white-space: nowrap; }
-.figures .best { font-weight: 700; color: var(--moss); }
-.figures .best::before { content: '★ '; }
+.figures {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  column-gap: 0.5rem;
+  font-size: 0.87rem;
+}
+.figures dd {
+  text-align: right;
+  white-space: nowrap;
+}
+.figures .best {
+  font-weight: 700;
+  color: var(--moss);
+}
+.figures .best::before {
+  content: '★ ';
+}
 </style>

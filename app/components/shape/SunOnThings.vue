@@ -11,12 +11,23 @@ const year = useYear()
 const settings = useSettings()
 const m = (v: number) => settings.show(v, 'length')
 const building = computed(() => makeBuilding(bench.current))
-const noons = computed(() => sectionRays(bench.current, year.view, null, 12).map(ray => ({ ray, parts: ray.profileDeg === null ? [] : litParts(sectionLight(building.value, ray.profileDeg)) })))
-const faces = computed(() => [...new Set(noons.value.flatMap(n => n.parts.map(p => p.face)))].filter(f => f !== 'sunny slope' && f !== 'pole slope' && f !== 'dome glazing'))
-function lit(n: typeof noons.value[number], face: string): string {
+const noons = computed(() =>
+  sectionRays(bench.current, year.view, null, 12).map(ray => ({
+    ray,
+    parts: ray.profileDeg === null ? [] : litParts(sectionLight(building.value, ray.profileDeg)),
+  })),
+)
+const faces = computed(() =>
+  [...new Set(noons.value.flatMap(n => n.parts.map(p => p.face)))].filter(
+    f => f !== 'sunny slope' && f !== 'pole slope' && f !== 'dome glazing',
+  ),
+)
+function lit(n: (typeof noons.value)[number], face: string): string {
   const p = n.parts.find(x => x.face === face)
   if (!p) return 'in shade'
-  return p.high - p.low > 0.02 ? `lit from ${m(Math.max(0, p.low))} to ${m(p.high)} up` : `lit from ${m(p.from)} to ${m(p.to)} across`
+  return p.high - p.low > 0.02
+    ? `lit from ${m(Math.max(0, p.low))} to ${m(p.high)} up`
+    : `lit from ${m(p.from)} to ${m(p.to)} across`
 }
 const hours = shallowRef<SunHours[]>([])
 const usual = ref(false)
@@ -24,18 +35,23 @@ const failure = ref('')
 let timer: ReturnType<typeof setTimeout> | undefined
 let asked = 0
 /** The hours are asked for once the hand rests. */
-watch(() => bench.current, () => {
-  clearTimeout(timer)
-  timer = setTimeout(async () => {
-    const mine = ++asked
-    try {
-      const got = await year.sunHours(bench.current)
-      if (mine === asked) hours.value = got
-      failure.value = ''
-    }
-    catch (error) { failure.value = error instanceof Error ? error.message : String(error) }
-  }, 300)
-}, { immediate: true })
+watch(
+  () => bench.current,
+  () => {
+    clearTimeout(timer)
+    timer = setTimeout(async () => {
+      const mine = ++asked
+      try {
+        const got = await year.sunHours(bench.current)
+        if (mine === asked) hours.value = got
+        failure.value = ''
+      } catch (error) {
+        failure.value = error instanceof Error ? error.message : String(error)
+      }
+    }, 300)
+  },
+  { immediate: true },
+)
 onBeforeUnmount(() => {
   clearTimeout(timer)
   asked = -1
@@ -46,18 +62,15 @@ const most = computed(() => Math.max(1, ...hours.value.flatMap(h => h.clear)))
 <template>
   <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-[minmax(0,5fr)_minmax(0,7fr)]">
     <div>
-      <h2 class="group-title">
-        What the noon sun lights
-      </h2>
-      <p v-if="faces.length === 0" class="hint">
-        The noon sun of neither design day comes in.
-      </p>
+      <h2 class="group-title">What the noon sun lights</h2>
+      <p v-if="faces.length === 0" class="hint">The noon sun of neither design day comes in.</p>
       <table v-else class="w-full text-sm" data-test="lit-heights">
         <thead>
           <tr>
             <td />
             <th v-for="n in noons" :key="n.ray.kind" scope="col" class="pr-2 text-left font-normal">
-              {{ n.ray.kind === 'hot' ? 'warmest' : 'coldest' }} month’s noon, sun at {{ n.ray.altitudeDeg.toFixed(0) }}°
+              {{ n.ray.kind === 'hot' ? 'warmest' : 'coldest' }} month’s noon, sun at
+              {{ n.ray.altitudeDeg.toFixed(0) }}°
             </th>
           </tr>
         </thead>
@@ -73,16 +86,16 @@ const most = computed(() => Math.max(1, ...hours.value.flatMap(h => h.clear)))
         </tbody>
       </table>
       <template v-if="bench.current.shape.form !== 'dome'">
-        <h2 class="group-title mt-3">
-          A strip of shade for the mass
-        </h2>
+        <h2 class="group-title mt-3">A strip of shade for the mass</h2>
         <ShadeSolver />
       </template>
     </div>
     <div>
       <h2 class="group-title flex flex-wrap items-baseline justify-between gap-2">
         Hours of sun a day
-        <label class="flex items-center gap-1 font-sans text-sm font-normal"><input v-model="usual" type="checkbox"> with this site’s clouds</label>
+        <label class="flex items-center gap-1 font-sans text-sm font-normal"
+          ><input v-model="usual" type="checkbox" /> with this site’s clouds</label
+        >
       </h2>
       <p v-if="failure" class="fault" role="alert">
         {{ failure }}
@@ -102,7 +115,14 @@ const most = computed(() => Math.max(1, ...hours.value.flatMap(h => h.clear)))
               <th scope="row" class="pr-2 text-left font-normal whitespace-nowrap">
                 {{ h.name }}
               </th>
-              <td v-for="(v, i) in (usual ? h.usual : h.clear)" :key="i" class="px-1 text-right" :style="{ background: `color-mix(in srgb, var(--sun-fill) ${Math.round(v / most * 100)}%, transparent)` }">
+              <td
+                v-for="(v, i) in usual ? h.usual : h.clear"
+                :key="i"
+                class="px-1 text-right"
+                :style="{
+                  background: `color-mix(in srgb, var(--sun-fill) ${Math.round((v / most) * 100)}%, transparent)`,
+                }"
+              >
                 {{ v.toFixed(1) }}
               </td>
             </tr>
@@ -110,7 +130,8 @@ const most = computed(() => Math.max(1, ...hours.value.flatMap(h => h.clear)))
         </table>
       </div>
       <p class="hint">
-        Direct sun through the glazing in the middle of each month, the skyline’s shade left out. An hour in which a third of a thing is lit counts for a third: tops of beds and benches, the sunny face of mass.
+        Direct sun through the glazing in the middle of each month, the skyline’s shade left out. An hour in which a
+        third of a thing is lit counts for a third: tops of beds and benches, the sunny face of mass.
       </p>
     </div>
   </div>

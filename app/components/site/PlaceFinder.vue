@@ -27,12 +27,15 @@ async function search(): Promise<void> {
     return
   }
   try {
-    const answer = await $fetch<{ ok: boolean, places: Place[] }>('/api/places', { query: { q: text } })
+    const answer = await $fetch<{ ok: boolean; places: Place[] }>('/api/places', { query: { q: text } })
     found.value = answer.places
-    if (answer.places.length === 0) fault.value = `The offline list has no “${text}”. Type coordinates, or point on the map.`
-  }
-  catch {
-    fault.value = text.length < 2 ? 'A name of 2 to 60 letters is needed.' : 'The list of places cannot be reached just now. Type coordinates, or point on the map.'
+    if (answer.places.length === 0)
+      fault.value = `The offline list has no “${text}”. Type coordinates, or point on the map.`
+  } catch {
+    fault.value =
+      text.length < 2
+        ? 'A name of 2 to 60 letters is needed.'
+        : 'The list of places cannot be reached just now. Type coordinates, or point on the map.'
   }
 }
 function take(p: Place): void {
@@ -46,27 +49,45 @@ function take(p: Place): void {
   <div>
     <label :for="id">Find a place, or type its coordinates</label>
     <div class="flex gap-1">
-      <input :id="id" v-model="typed" class="input min-w-0" placeholder="a town, or 47°24′N 14°54′E" spellcheck="false" data-test="place-search" @keydown.enter="search">
-      <button class="button" data-test="place-go" @click="search">
-        Find
-      </button>
-      <button class="button" data-test="open-map" @click="map = true">
-        Map
-      </button>
+      <input
+        :id="id"
+        v-model="typed"
+        class="input min-w-0"
+        placeholder="a town, or 47°24′N 14°54′E"
+        spellcheck="false"
+        data-test="place-search"
+        @keydown.enter="search"
+      />
+      <button class="button" data-test="place-go" @click="search">Find</button>
+      <button class="button" data-test="open-map" @click="map = true">Map</button>
     </div>
     <p v-if="fault" class="fault" role="alert" data-test="place-fault">
       {{ fault }}
     </p>
     <ul v-if="found.length > 0" class="mt-1 max-h-36 overflow-y-auto border border-line bg-paper" data-test="places">
       <li v-for="(p, i) in found" :key="i">
-        <button class="block w-full px-2 py-0.5 text-left hover:bg-(--choice) hover:text-(--choice-ink) focus-visible:bg-(--choice) focus-visible:text-(--choice-ink)" @click="take(p)">
+        <button
+          class="block w-full px-2 py-0.5 text-left hover:bg-(--choice) hover:text-(--choice-ink) focus-visible:bg-(--choice) focus-visible:text-(--choice-ink)"
+          @click="take(p)"
+        >
           {{ p.name }}<span class="opacity-75">, {{ p.region ? `${p.region}, ` : '' }}{{ p.country }}</span>
         </button>
       </li>
     </ul>
     <p class="hint">
-      {{ formatCoordinates(props.here) }}. The search is a simulated service over a list that ships with Tierra; it knows no heights.
+      {{ formatCoordinates(props.here) }}. The search is a simulated service over a list that ships with Tierra; it
+      knows no heights.
     </p>
-    <WorldMapDialog :open="map" :here="here" @close="map = false" @place="c => { map = false; emit('place', c, null) }" />
+    <WorldMapDialog
+      :open="map"
+      :here="here"
+      @close="map = false"
+      @place="
+        c => {
+          map = false
+          emit('place', c, null)
+        }
+      "
+    />
   </div>
 </template>

@@ -8,12 +8,26 @@ const studies = useStudies()
 const settings = useSettings()
 const cover = computed(() => bench.current.skin.cover)
 const kind = computed(() => fittedCover(cover.value))
-const FITS = [{ id: 'tight', name: 'edges in pockets or channels' }, { id: 'usual', name: 'as it is usually hung' }, { id: 'loose', name: 'hanging free' }] as const
+const FITS = [
+  { id: 'tight', name: 'edges in pockets or channels' },
+  { id: 'usual', name: 'as it is usually hung' },
+  { id: 'loose', name: 'hanging free' },
+] as const
 const set = (path: string) => (v: number) => bench.edit([[path, v]])
-const PLACES = [{ id: 'inside', name: 'inside the glazing' }, { id: 'outside', name: 'outside it' }, { id: 'between', name: 'between two sheets' }] as const
-const RULES = [{ id: 'sun', name: 'by the sun' }, { id: 'clock', name: 'by the clock' }, { id: 'cold', name: 'whenever it is dark and cold' }] as const
+const PLACES = [
+  { id: 'inside', name: 'inside the glazing' },
+  { id: 'outside', name: 'outside it' },
+  { id: 'between', name: 'between two sheets' },
+] as const
+const RULES = [
+  { id: 'sun', name: 'by the sun' },
+  { id: 'clock', name: 'by the clock' },
+  { id: 'cold', name: 'whenever it is dark and cold' },
+] as const
 const WORDS = {
-  inside: 'Dry and easy to reach; the glass behind it gets colder and wetter.', outside: 'It gets wet and freezes: a motor cannot see ice, a hand can.', between: 'Out of reach once it jams.',
+  inside: 'Dry and easy to reach; the glass behind it gets colder and wetter.',
+  outside: 'It gets wet and freezes: a motor cannot see ice, a hand can.',
+  between: 'Out of reach once it jams.',
 } as const
 const currency = computed(() => bench.current.topUp.heater.currency)
 const money = (v: number) => `${currency.value} ${Math.round(v / 10) * 10}`
@@ -22,10 +36,22 @@ const k = (v: number) => settings.show(v, 'temperatureDifference')
 const bare = computed(() => studies.all.covers.points.find(p => p.label === 'none')?.figures)
 const covered = computed(() => {
   const points = studies.all.covers.points.filter(p => p.label !== 'none')
-  return points.find(p => p.label === cover.value.id) ?? points.reduce<typeof points[number] | null>((b, p) => (!b || p.figures.coldestC > b.figures.coldestC ? p : b), null)
+  return (
+    points.find(p => p.label === cover.value.id) ??
+    points.reduce<(typeof points)[number] | null>(
+      (b, p) => (!b || p.figures.coldestC > b.figures.coldestC ? p : b),
+      null,
+    )
+  )
 })
-const rivals = computed(() => studies.all.glazings.points.filter(p => p.across === 1).map(p => ({ id: p.label, figures: p.figures })))
-const match = computed(() => (bare.value && covered.value && rivals.value.length > 1 ? matchMoney(bare.value, covered.value.figures, rivals.value) : null))
+const rivals = computed(() =>
+  studies.all.glazings.points.filter(p => p.across === 1).map(p => ({ id: p.label, figures: p.figures })),
+)
+const match = computed(() =>
+  bare.value && covered.value && rivals.value.length > 1
+    ? matchMoney(bare.value, covered.value.figures, rivals.value)
+    : null,
+)
 const name = (id: string) => entry(GLAZINGS, id).name
 async function both(): Promise<void> {
   await studies.start('covers')
@@ -42,58 +68,133 @@ function stop(): void {
   <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-3">
     <div>
       <ChoiceField
-        label="Kind" :value="cover.id" :options="NIGHT_COVERS" :set="v => bench.edit([['skin.cover.id', v]])"
-        :hint="kind.resistance > 0 ? `Adds ${settings.show(kind.resistance, 'resistance')}, leaks over ${(kind.edgeLeak * 100).toFixed(kind.edgeLeak < 0.03 ? 1 : 0)} % of the glazing at its edges. Source: ${kind.source}.` : 'Usually the best money: it works at night only, where the heat goes.'"
+        label="Kind"
+        :value="cover.id"
+        :options="NIGHT_COVERS"
+        :set="v => bench.edit([['skin.cover.id', v]])"
+        :hint="
+          kind.resistance > 0
+            ? `Adds ${settings.show(kind.resistance, 'resistance')}, leaks over ` +
+              `${(kind.edgeLeak * 100).toFixed(kind.edgeLeak < 0.03 ? 1 : 0)} % of the glazing at its edges. ` +
+              `Source: ${kind.source}.`
+            : 'Usually the best money: it works at night only, where the heat goes.'
+        "
       />
-      <ChoiceField v-if="kind.resistance > 0" label="Place" :value="cover.place" :options="PLACES" :set="v => bench.edit([['skin.cover.place', v]])" :hint="WORDS[cover.place]" />
-      <ChoiceField v-if="kind.resistance > 0" label="Fit" :value="cover.fit" :options="FITS" :set="v => bench.edit([['skin.cover.fit', v]])" hint="Edges that leak undo a cover." />
+      <ChoiceField
+        v-if="kind.resistance > 0"
+        label="Place"
+        :value="cover.place"
+        :options="PLACES"
+        :set="v => bench.edit([['skin.cover.place', v]])"
+        :hint="WORDS[cover.place]"
+      />
+      <ChoiceField
+        v-if="kind.resistance > 0"
+        label="Fit"
+        :value="cover.fit"
+        :options="FITS"
+        :set="v => bench.edit([['skin.cover.fit', v]])"
+        hint="Edges that leak undo a cover."
+      />
       <p v-if="bench.refusedPath.startsWith('skin.cover')" class="fault" role="alert">
         {{ bench.refusal }}
       </p>
     </div>
     <div>
       <template v-if="kind.resistance > 0">
-        <ChoiceField label="Drawn and opened" :value="cover.rule" :options="RULES" :set="v => bench.edit([['skin.cover.rule', v]])" />
+        <ChoiceField
+          label="Drawn and opened"
+          :value="cover.rule"
+          :options="RULES"
+          :set="v => bench.edit([['skin.cover.rule', v]])"
+        />
         <template v-if="cover.rule === 'sun'">
-          <QuantityField label="Drawn after sunset" quantity="hours" :value="cover.afterSunsetH" :min="-3" :max="6" :slide="0.5" :set="set('skin.cover.afterSunsetH')" />
-          <QuantityField label="Opened after sunrise" quantity="hours" :value="cover.afterSunriseH" :min="-3" :max="6" :slide="0.5" :set="set('skin.cover.afterSunriseH')" />
+          <QuantityField
+            label="Drawn after sunset"
+            quantity="hours"
+            :value="cover.afterSunsetH"
+            :min="-3"
+            :max="6"
+            :slide="0.5"
+            :set="set('skin.cover.afterSunsetH')"
+          />
+          <QuantityField
+            label="Opened after sunrise"
+            quantity="hours"
+            :value="cover.afterSunriseH"
+            :min="-3"
+            :max="6"
+            :slide="0.5"
+            :set="set('skin.cover.afterSunriseH')"
+          />
         </template>
         <template v-else-if="cover.rule === 'clock'">
-          <QuantityField label="Drawn at, o’clock" quantity="hours" :value="cover.fromH" :min="0" :max="24" :slide="0.5" :set="set('skin.cover.fromH')" />
-          <QuantityField label="Opened at, o’clock" quantity="hours" :value="cover.untilH" :min="0" :max="24" :slide="0.5" :set="set('skin.cover.untilH')" />
+          <QuantityField
+            label="Drawn at, o’clock"
+            quantity="hours"
+            :value="cover.fromH"
+            :min="0"
+            :max="24"
+            :slide="0.5"
+            :set="set('skin.cover.fromH')"
+          />
+          <QuantityField
+            label="Opened at, o’clock"
+            quantity="hours"
+            :value="cover.untilH"
+            :min="0"
+            :max="24"
+            :slide="0.5"
+            :set="set('skin.cover.untilH')"
+          />
         </template>
-        <QuantityField label="Only when outside is below" quantity="temperature" :value="cover.onlyBelowC" :min="RANGES['skin.cover.onlyBelowC'][0]" :max="RANGES['skin.cover.onlyBelowC'][1]" :set="set('skin.cover.onlyBelowC')" />
+        <QuantityField
+          label="Only when outside is below"
+          quantity="temperature"
+          :value="cover.onlyBelowC"
+          :min="RANGES['skin.cover.onlyBelowC'][0]"
+          :max="RANGES['skin.cover.onlyBelowC'][1]"
+          :set="set('skin.cover.onlyBelowC')"
+        />
       </template>
     </div>
     <div>
-      <h2 class="group-title">
-        Cover or better glazing?
-      </h2>
+      <h2 class="group-title">Cover or better glazing?</h2>
       <button v-if="!busy" class="button" data-test="start-match" @click="both">
         {{ match ? 'Work it out again' : 'Set the cover against glazing' }}
       </button>
       <p v-else class="flex items-center gap-2">
-        <progress class="h-2 w-28" :value="studies.all.covers.done + studies.all.glazings.done" :max="Math.max(1, studies.all.covers.total + studies.all.glazings.total)" aria-label="Years worked out" />
-        <button class="button" @click="stop">
-          Stop
-        </button>
+        <progress
+          class="h-2 w-28"
+          :value="studies.all.covers.done + studies.all.glazings.done"
+          :max="Math.max(1, studies.all.covers.total + studies.all.glazings.total)"
+          aria-label="Years worked out"
+        />
+        <button class="button" @click="stop">Stop</button>
       </p>
-      <div v-if="match && covered" class="mt-1" :class="studies.stale.covers || studies.stale.glazings ? 'opacity-50' : ''" data-test="match">
+      <div
+        v-if="match && covered"
+        class="mt-1"
+        :class="studies.stale.covers || studies.stale.glazings ? 'opacity-50' : ''"
+        data-test="match"
+      >
         <p>
-          <strong>{{ entry(NIGHT_COVERS, covered.label).name }}</strong> for about {{ money(match.coverCost) }} lifts the coldest night by <strong>{{ k(match.coverK) }}</strong> and saves {{ settings.show(match.coverKWh * 3.6e6, 'energy') }} a year.
+          <strong>{{ entry(NIGHT_COVERS, covered.label).name }}</strong> for about {{ money(match.coverCost) }} lifts
+          the coldest night by <strong>{{ k(match.coverK) }}</strong> and saves
+          {{ settings.show(match.coverKWh * 3.6e6, 'energy') }} a year.
         </p>
         <p v-if="match.glazing">
-          The same money in glazing: {{ name(match.glazing.id) }}, {{ match.glazing.cost > 0 ? `${money(match.glazing.cost)} more` : 'for no more' }}, lifts it by <strong>{{ k(match.glazing.liftK) }}</strong>.
+          The same money in glazing: {{ name(match.glazing.id) }},
+          {{ match.glazing.cost > 0 ? `${money(match.glazing.cost)} more` : 'for no more' }}, lifts it by
+          <strong>{{ k(match.glazing.liftK) }}</strong
+          >.
         </p>
-        <p v-else>
-          No better glazing comes for that money.
-        </p>
+        <p v-else>No better glazing comes for that money.</p>
         <p v-if="match.best && match.best.id !== match.glazing?.id">
-          The most that glazing can do: {{ name(match.best.id) }}, {{ money(match.best.cost) }} more, {{ k(match.best.liftK) }}.
+          The most that glazing can do: {{ name(match.best.id) }}, {{ money(match.best.cost) }} more,
+          {{ k(match.best.liftK) }}.
         </p>
-        <p class="hint">
-          Rough prices of materials, no work. Both without heat.
-        </p>
+        <p class="hint">Rough prices of materials, no work. Both without heat.</p>
       </div>
     </div>
   </div>

@@ -16,19 +16,49 @@ function setAmount(kind: string, value: number): string | null {
   return bench.edit([['breathe.gaps', value > 0 ? [...others, { kind, amount: value }] : others]], `gaps ${kind}`)
 }
 const areaM2 = computed(() => breathe.value.gaps.reduce((s, g) => s + g.amount * entry(GAPS, g.kind).areaM2, 0))
-const found = computed(() => Math.min(RANGES['breathe.ach50'][1], Math.max(RANGES['breathe.ach50'][0], Math.round(ach50OfAreaM2(areaM2.value, makeBuilding(bench.current).volumeM3) * 10) / 10)))
-const take = () => bench.edit([['breathe.leakage', 'measured'], ['breathe.ach50', found.value]], 'take gaps')
+const found = computed(() =>
+  Math.min(
+    RANGES['breathe.ach50'][1],
+    Math.max(
+      RANGES['breathe.ach50'][0],
+      Math.round(ach50OfAreaM2(areaM2.value, makeBuilding(bench.current).volumeM3) * 10) / 10,
+    ),
+  ),
+)
+const take = () =>
+  bench.edit(
+    [
+      ['breathe.leakage', 'measured'],
+      ['breathe.ach50', found.value],
+    ],
+    'take gaps',
+  )
 </script>
 
 <template>
   <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
     <div>
-      <ChoiceField label="How it is built" :value="breathe.leakage" :options="OPTIONS" :set="v => bench.edit([['breathe.leakage', v]])" />
-      <QuantityField v-if="breathe.leakage === 'measured'" label="Air changes an hour under 50 Pa" quantity="airChanges" :value="breathe.ach50" :min="RANGES['breathe.ach50'][0]" :max="RANGES['breathe.ach50'][1]" :slide="1" :set="v => bench.edit([['breathe.ach50', v]])" />
+      <ChoiceField
+        label="How it is built"
+        :value="breathe.leakage"
+        :options="OPTIONS"
+        :set="v => bench.edit([['breathe.leakage', v]])"
+      />
+      <QuantityField
+        v-if="breathe.leakage === 'measured'"
+        label="Air changes an hour under 50 Pa"
+        quantity="airChanges"
+        :value="breathe.ach50"
+        :min="RANGES['breathe.ach50'][0]"
+        :max="RANGES['breathe.ach50'][1]"
+        :slide="1"
+        :set="v => bench.edit([['breathe.ach50', v]])"
+      />
       <p class="mt-1">
         {{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa.
         <template v-if="year.view">
-          On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree between inside and outside.
+          On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree
+          between inside and outside.
         </template>
       </p>
     </div>
@@ -37,22 +67,32 @@ const take = () => bench.edit([['breathe.leakage', 'measured'], ['breathe.ach50'
         A walk round with a candle <span class="hint font-sans font-normal">what you find, counted or measured</span>
       </h2>
       <div class="grid gap-x-4 gap-y-1 sm:grid-cols-2 xl:grid-cols-3">
-        <QuantityField v-for="g in GAPS" :key="g.id" :label="g.name" :quantity="g.unit === 'm' ? 'length' : 'count'" :value="amount(g.id)" :min="0" :max="g.unit === 'm' ? 1000 : 100" :hint="`${settings.show(g.areaM2, 'gapArea', { decimals: g.areaM2 < 1e-4 ? 2 : 1 })} each ${g.unit === 'm' ? 'metre' : 'one'}`" :set="v => setAmount(g.id, v)" />
+        <QuantityField
+          v-for="g in GAPS"
+          :key="g.id"
+          :label="g.name"
+          :quantity="g.unit === 'm' ? 'length' : 'count'"
+          :value="amount(g.id)"
+          :min="0"
+          :max="g.unit === 'm' ? 1000 : 100"
+          :hint="
+            `${settings.show(g.areaM2, 'gapArea', { decimals: g.areaM2 < 1e-4 ? 2 : 1 })} each ` +
+            `${g.unit === 'm' ? 'metre' : 'one'}`
+          "
+          :set="v => setAmount(g.id, v)"
+        />
       </div>
       <p class="mt-1" data-test="walk-round">
         <template v-if="areaM2 > 0">
-          Together a hole of {{ settings.show(areaM2, 'gapArea', { decimals: 0 }) }}: about {{ found.toFixed(0) }} air changes an hour under 50 Pa.
-          <button class="button" data-test="take-gaps" @click="take">
-            Take that
-          </button>
+          Together a hole of {{ settings.show(areaM2, 'gapArea', { decimals: 0 }) }}: about {{ found.toFixed(0) }} air
+          changes an hour under 50 Pa.
+          <button class="button" data-test="take-gaps" @click="take">Take that</button>
         </template>
         <template v-else>
           Nothing is counted yet. Areas are typical, from handbook tables; a fan test measures better.
         </template>
       </p>
-      <p class="hint">
-        Areas at 4 Pa. Source: {{ GAPS[0]!.source }}.
-      </p>
+      <p class="hint">Areas at 4 Pa. Source: {{ GAPS[0]!.source }}.</p>
     </div>
   </div>
 </template>

@@ -22,70 +22,98 @@ const own = computed(() => {
 })
 const thick = (v: number) => (v < 0.005 ? 'none' : settings.show(v, 'thickness'))
 const money = (v: number) => `${heater.value.currency} ${Math.round(v)}`
-const series = computed(() => [{ name: `heat to hold ${settings.show(heldC(bench.current), 'temperature')}, kWh a year`, data: points.value.map(p => Math.round(p.figures.heatKWh)) }])
+const series = computed(() => [
+  {
+    name: `heat to hold ${settings.show(heldC(bench.current), 'temperature')}, kWh a year`,
+    data: points.value.map(p => Math.round(p.figures.heatKWh)),
+  },
+])
 const options = computed((): ApexOptions => {
   const style = getComputedStyle(document.documentElement)
   const get = (name: string) => style.getPropertyValue(`--${name}`).trim()
   const line = settings.theme ? get('line') : ''
   return {
-    chart: { id: 'wall-payback', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, fontFamily: 'Source Sans 3, sans-serif', foreColor: get('ink'), background: 'transparent' },
-    colors: [get('clay')], plotOptions: { bar: { columnWidth: '60%' } }, dataLabels: { enabled: true, offsetY: -18, style: { colors: [get('ink')], fontWeight: 400 } },
+    chart: {
+      id: 'wall-payback',
+      toolbar: { show: false },
+      zoom: { enabled: false },
+      animations: { enabled: false },
+      fontFamily: 'Source Sans 3, sans-serif',
+      foreColor: get('ink'),
+      background: 'transparent',
+    },
+    colors: [get('clay')],
+    plotOptions: { bar: { columnWidth: '60%' } },
+    dataLabels: { enabled: true, offsetY: -18, style: { colors: [get('ink')], fontWeight: 400 } },
     xaxis: { categories: points.value.map(p => thick(p.at)), axisBorder: { color: line }, axisTicks: { color: line } },
-    yaxis: { min: 0, forceNiceScale: true, labels: { formatter: (v: number) => `${Math.round(v)}` }, title: { text: 'kWh a year', style: { fontWeight: 400, color: get('soft') } } },
-    grid: { borderColor: line }, tooltip: { enabled: false }, title: { text: undefined },
+    yaxis: {
+      min: 0,
+      forceNiceScale: true,
+      labels: { formatter: (v: number) => `${Math.round(v)}` },
+      title: { text: 'kWh a year', style: { fontWeight: 400, color: get('soft') } },
+    },
+    grid: { borderColor: line },
+    tooltip: { enabled: false },
+    title: { text: undefined },
   }
 })
 </script>
 
 <template>
   <div>
-    <h2 class="group-title">
-      When more in the walls stops paying
-    </h2>
+    <h2 class="group-title">When more in the walls stops paying</h2>
     <StudyBar kind="walls" ask="Work out thinner and thicker walls" />
     <div v-if="points.length > 1" :class="studies.stale.walls ? 'opacity-50' : ''" data-test="payback">
       <p>
         <template v-if="steps.every(s => s.savedKWh < 1)">
-          More insulation saves nothing here: this house needs no heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}.
+          More insulation saves nothing here: this house needs no heat to hold
+          {{ settings.show(heldC(bench.current), 'temperature') }}.
         </template>
         <template v-else-if="last">
-          Up to <strong>{{ thick(last.toM) }}</strong> each step pays for itself within {{ LONG }} years of fuel not burned; beyond that it stops paying. Yours is {{ thick(own) }}.
+          Up to <strong>{{ thick(last.toM) }}</strong> each step pays for itself within {{ LONG }} years of fuel not
+          burned; beyond that it stops paying. Yours is {{ thick(own) }}.
         </template>
-        <template v-else>
-          No step pays for itself within {{ LONG }} years. Yours is {{ thick(own) }}.
-        </template>
+        <template v-else> No step pays for itself within {{ LONG }} years. Yours is {{ thick(own) }}. </template>
       </p>
-      <div role="img" :aria-label="`Heat by thickness: ${points.map(p => `${thick(p.at)} ${Math.round(p.figures.heatKWh)} kWh`).join(', ')}`">
+      <div
+        role="img"
+        :aria-label="
+          `Heat by thickness: ` + `${points.map(p => `${thick(p.at)} ${Math.round(p.figures.heatKWh)} kWh`).join(', ')}`
+        "
+      >
         <VueApexCharts type="bar" height="190" :options="options" :series="series" />
       </div>
       <table class="text-sm">
         <thead>
           <tr class="text-right">
-            <th scope="col" class="pr-4 text-left">
-              step
-            </th><th scope="col" class="pr-4">
-              costs more
-            </th><th scope="col" class="pr-4">
-              saves a year
-            </th><th scope="col">
-              pays after
-            </th>
+            <th scope="col" class="pr-4 text-left">step</th>
+            <th scope="col" class="pr-4">costs more</th>
+            <th scope="col" class="pr-4">saves a year</th>
+            <th scope="col">pays after</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="s in steps" :key="s.toM" class="text-right">
-            <td class="pr-4 text-left">
-              {{ thick(s.fromM) }} → {{ thick(s.toM) }}
-            </td><td class="pr-4">
+            <td class="pr-4 text-left">{{ thick(s.fromM) }} → {{ thick(s.toM) }}</td>
+            <td class="pr-4">
               {{ money(s.extraCost) }}
-            </td><td class="pr-4">
+            </td>
+            <td class="pr-4">
               {{ settings.show(s.savedKWh * 3.6e6, 'energy') }}
-            </td><td>{{ Number.isFinite(s.years) && s.years < 200 ? `${s.years < 10 ? s.years.toFixed(1) : Math.round(s.years)} years` : 'never' }}</td>
+            </td>
+            <td>
+              {{
+                Number.isFinite(s.years) && s.years < 200
+                  ? `${s.years < 10 ? s.years.toFixed(1) : Math.round(s.years)} years`
+                  : 'never'
+              }}
+            </td>
           </tr>
         </tbody>
       </table>
       <p class="hint">
-        Heat at {{ heater.currency }} {{ price.toFixed(2) }} for each useful kWh, board at its rough price; interest and rising prices left out.
+        Heat at {{ heater.currency }} {{ price.toFixed(2) }} for each useful kWh, board at its rough price; interest and
+        rising prices left out.
       </p>
     </div>
   </div>

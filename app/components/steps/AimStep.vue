@@ -18,9 +18,24 @@ const permitsId = useId()
 const GROUPS = [...new Set(CROPS.map(c => c.group))]
 const free = computed(() => CROPS.filter(c => !aim.value.crops.some(k => k.id === c.id)))
 
-/** Hardy things stand the winter; the rest begins with the warm half of the year. South of the equator the months turn. */
+/**
+ * Hardy things stand the winter; the rest begins with the warm half of the year. South of the equator the months turn.
+ */
 function usualMonths(hardy: boolean): CropMonth[] {
-  const north = ['hold', 'hold', 'grow', 'grow', 'grow', hardy ? '' : 'grow', hardy ? '' : 'grow', hardy ? '' : 'grow', 'grow', 'grow', 'hold', 'hold'] as CropMonth[]
+  const north = [
+    'hold',
+    'hold',
+    'grow',
+    'grow',
+    'grow',
+    hardy ? '' : 'grow',
+    hardy ? '' : 'grow',
+    hardy ? '' : 'grow',
+    'grow',
+    'grow',
+    'hold',
+    'hold',
+  ] as CropMonth[]
   const months = hardy ? north : north.map(v => (v === 'hold' ? '' : v))
   return bench.current.site.latitudeDeg >= 0 ? months : months.map((_, m) => months[(m + 6) % 12]!)
 }
@@ -28,7 +43,10 @@ function add(): void {
   const crop = CROPS.find(c => c.id === adding.value)
   if (!crop) return
   const hardy = crop.group === 'hardy leaves' || crop.group === 'cool crops'
-  const months = crop.group === 'citrus' || crop.group === 'tropical' ? usualMonths(false).map(v => (v === '' ? 'hold' as const : v)) : usualMonths(hardy)
+  const months =
+    crop.group === 'citrus' || crop.group === 'tropical'
+      ? usualMonths(false).map(v => (v === '' ? ('hold' as const) : v))
+      : usualMonths(hardy)
   bench.edit([['aim.crops', [...aim.value.crops, { id: crop.id, needs: null, months }]]], 'add crop')
   adding.value = ''
 }
@@ -37,29 +55,29 @@ function addOwn(): void {
   if (!name) return
   const needs: CropNeeds = { name, survivesC: 0, growsC: 6, soilC: 8, highestC: 32, dli: 10, weeks: 10 }
   const id = `own-${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`
-  const refused = bench.edit([['aim.crops', [...aim.value.crops, { id, needs, months: usualMonths(false) }]]], 'own crop')
+  const refused = bench.edit(
+    [['aim.crops', [...aim.value.crops, { id, needs, months: usualMonths(false) }]]],
+    'own crop',
+  )
   if (refused) useNotices().tell('error', `“${name}” was not added.`, { lines: [refused] })
   else ownName.value = ''
 }
 const practical = computed(() => aim.value.practical)
-const setPractical = (key: keyof Design['aim']['practical'], value: unknown) => bench.edit([[`aim.practical.${key}`, value]])
+const setPractical = (key: keyof Design['aim']['practical'], value: unknown) =>
+  bench.edit([[`aim.practical.${key}`, value]])
 const value = (e: Event) => (e.target as HTMLSelectElement).value
 </script>
 
 <template>
   <div class="step-grid">
     <div class="col-span-full">
-      <h2 class="group-title">
-        What is to live in it, and when
-      </h2>
+      <h2 class="group-title">What is to live in it, and when</h2>
       <CropCalendar />
       <div class="mt-1.5 flex flex-wrap items-end gap-x-4 gap-y-1">
         <div>
           <label :for="addId" class="block">Add from the catalogue</label>
           <select :id="addId" v-model="adding" class="input !w-56" data-test="add-crop" @change="add">
-            <option value="">
-              choose a crop …
-            </option>
+            <option value="">choose a crop …</option>
             <optgroup v-for="g in GROUPS" :key="g" :label="g">
               <option v-for="c in free.filter(k => k.group === g)" :key="c.id" :value="c.id">
                 {{ c.name }}
@@ -70,46 +88,90 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
         <div>
           <label :for="ownId">Or one of your own</label>
           <div class="flex gap-1">
-            <input :id="ownId" v-model="ownName" class="input !w-44" maxlength="80" data-test="own-crop" @keydown.enter="addOwn">
-            <button class="button" data-test="add-own" @click="addOwn">
-              Add
-            </button>
+            <input
+              :id="ownId"
+              v-model="ownName"
+              class="input !w-44"
+              maxlength="80"
+              data-test="own-crop"
+              @keydown.enter="addOwn"
+            />
+            <button class="button" data-test="add-own" @click="addOwn">Add</button>
           </div>
         </div>
       </div>
       <details v-if="aim.crops.length > 0" class="mt-2">
-        <summary class="cursor-pointer">
-          What each needs
-        </summary>
+        <summary class="cursor-pointer">What each needs</summary>
         <CropNeedsFields v-for="(crop, i) in aim.crops" :key="crop.id" :crop="crop" :index="i" class="mt-1" />
       </details>
     </div>
     <div>
       <QuantityField
-        label="Lowest air inside" quantity="temperature" :value="aim.lowestAirC" :min="RANGES['aim.lowestAirC'][0]" :max="RANGES['aim.lowestAirC'][1]" :slide="0.5"
-        :hint="aim.crops.length > 0 ? 'The crops’ own figures stand in its place.' : `Hardy leaves bear a light frost; cool crops want ${t(2)}, fruiting ones ${t(10)}, tropicals suffer below ${t(7)} to ${t(10)}.`" :set="set('aim.lowestAirC')"
+        label="Lowest air inside"
+        quantity="temperature"
+        :value="aim.lowestAirC"
+        :min="RANGES['aim.lowestAirC'][0]"
+        :max="RANGES['aim.lowestAirC'][1]"
+        :slide="0.5"
+        :hint="
+          aim.crops.length > 0
+            ? 'The crops’ own figures stand in its place.'
+            : `Hardy leaves bear a light frost; cool crops want ${t(2)}, fruiting ones ${t(10)}, tropicals ` +
+              `suffer below ${t(7)} to ${t(10)}.`
+        "
+        :set="set('aim.lowestAirC')"
       />
     </div>
     <div>
       <QuantityField
-        label="Highest air inside" quantity="temperature" :value="aim.highestAirC" :min="RANGES['aim.highestAirC'][0]" :max="RANGES['aim.highestAirC'][1]" :slide="0.5"
-        :hint="`Most crops stop setting fruit above ${t(32)} to ${t(35)}; above ${t(38)} people are at risk.`" :set="set('aim.highestAirC')"
+        label="Highest air inside"
+        quantity="temperature"
+        :value="aim.highestAirC"
+        :min="RANGES['aim.highestAirC'][0]"
+        :max="RANGES['aim.highestAirC'][1]"
+        :slide="0.5"
+        :hint="`Most crops stop setting fruit above ${t(32)} to ${t(35)}; above ${t(38)} people are at risk.`"
+        :set="set('aim.highestAirC')"
       />
     </div>
     <p class="hint max-w-sm self-center">
       The aim is the dashed line in the year below and the mark against which the coldest night is read.
     </p>
     <details class="col-span-full">
-      <summary class="cursor-pointer">
-        Budget, services, access
-      </summary>
+      <summary class="cursor-pointer">Budget, services, access</summary>
       <div class="mt-1 grid grid-cols-2 items-end gap-3 md:grid-cols-4">
-        <QuantityField label="Budget" quantity="money" :value="practical.budget" :min="0" :max="RANGES['aim.practical.budget'][1]" :set="v => setPractical('budget', v)" />
-        <QuantityField label="Clear height over the path" quantity="length" :value="practical.headroomM" :min="RANGES['aim.practical.headroomM'][0]" :max="RANGES['aim.practical.headroomM'][1]" :set="v => setPractical('headroomM', v)" />
-        <QuantityField label="Reach over a bed" quantity="length" :value="practical.reachM" :min="RANGES['aim.practical.reachM'][0]" :max="RANGES['aim.practical.reachM'][1]" :set="v => setPractical('reachM', v)" />
+        <QuantityField
+          label="Budget"
+          quantity="money"
+          :value="practical.budget"
+          :min="0"
+          :max="RANGES['aim.practical.budget'][1]"
+          :set="v => setPractical('budget', v)"
+        />
+        <QuantityField
+          label="Clear height over the path"
+          quantity="length"
+          :value="practical.headroomM"
+          :min="RANGES['aim.practical.headroomM'][0]"
+          :max="RANGES['aim.practical.headroomM'][1]"
+          :set="v => setPractical('headroomM', v)"
+        />
+        <QuantityField
+          label="Reach over a bed"
+          quantity="length"
+          :value="practical.reachM"
+          :min="RANGES['aim.practical.reachM'][0]"
+          :max="RANGES['aim.practical.reachM'][1]"
+          :set="v => setPractical('reachM', v)"
+        />
         <div>
           <label :for="builderId">Who builds</label>
-          <select :id="builderId" class="input" :value="practical.builder" @change="setPractical('builder', value($event))">
+          <select
+            :id="builderId"
+            class="input"
+            :value="practical.builder"
+            @change="setPractical('builder', value($event))"
+          >
             <option v-for="b in ['self', 'friends', 'firm', 'unknown']" :key="b" :value="b">
               {{ { self: 'ourselves', friends: 'with friends', firm: 'a firm', unknown: 'not known yet' }[b] }}
             </option>
@@ -117,7 +179,12 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
         </div>
         <div>
           <label :for="permitsId">Permits</label>
-          <select :id="permitsId" class="input" :value="practical.permits" @change="setPractical('permits', value($event))">
+          <select
+            :id="permitsId"
+            class="input"
+            :value="practical.permits"
+            @change="setPractical('permits', value($event))"
+          >
             <option v-for="p in ['unknown', 'asked', 'given', 'none needed']" :key="p" :value="p">
               {{ p === 'unknown' ? 'not asked yet' : p }}
             </option>
@@ -125,7 +192,11 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
         </div>
         <SwitchField label="Power on site" :value="practical.power" :set="v => setPractical('power', v)" />
         <SwitchField label="Water on site" :value="practical.water" :set="v => setPractical('water', v)" />
-        <SwitchField label="A wheelchair must pass" :value="practical.wheelchair" :set="v => setPractical('wheelchair', v)" />
+        <SwitchField
+          label="A wheelchair must pass"
+          :value="practical.wheelchair"
+          :set="v => setPractical('wheelchair', v)"
+        />
       </div>
     </details>
   </div>

@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { CLIMATE_TYPES, climateMonths, MATERIALS } from '../../../core/catalog'
-import { distanceKm, hottestMonth, looksTurned, MONTH_NAMES, monthlyNormals, standardOffsetH, turnedByHalfYear } from '../../../core/climate'
+import {
+  distanceKm,
+  hottestMonth,
+  looksTurned,
+  MONTH_NAMES,
+  monthlyNormals,
+  standardOffsetH,
+  turnedByHalfYear,
+} from '../../../core/climate'
 import { timeZoneOf } from '../../../core/climate/zone-of-place'
 import { FAR_KM, RANGES, type HourlyClimate, type NormalsClimate, type Patch } from '../../../core/design'
 import type { Coordinates } from '../../../formats/coordinates'
@@ -30,15 +38,24 @@ function climateLeftBehind(): Patch[] {
 /** A new place brings its time zone with it. */
 function setPlace(path: 'site.latitudeDeg' | 'site.longitudeDeg', value: number): string | null {
   const next = { latitudeDeg: site.value.latitudeDeg, longitudeDeg: site.value.longitudeDeg, [path.slice(5)]: value }
-  return bench.edit([...climateLeftBehind(), [path, value], ['site.timeZone', timeZoneOf(next.latitudeDeg, next.longitudeDeg)]], path)
+  return bench.edit(
+    [...climateLeftBehind(), [path, value], ['site.timeZone', timeZoneOf(next.latitudeDeg, next.longitudeDeg)]],
+    path,
+  )
 }
 
 /** A place from the search, from coordinates or from the map, with its time zone. */
 function moveTo({ latitudeDeg, longitudeDeg }: Coordinates, name: string | null): void {
-  const refused = bench.edit([
-    ...climateLeftBehind(), ['site.latitudeDeg', latitudeDeg], ['site.longitudeDeg', longitudeDeg], ['site.timeZone', timeZoneOf(latitudeDeg, longitudeDeg)],
-    ...(name ? [['site.place', name.slice(0, 120)] as const] : []),
-  ], 'move')
+  const refused = bench.edit(
+    [
+      ...climateLeftBehind(),
+      ['site.latitudeDeg', latitudeDeg],
+      ['site.longitudeDeg', longitudeDeg],
+      ['site.timeZone', timeZoneOf(latitudeDeg, longitudeDeg)],
+      ...(name ? [['site.place', name.slice(0, 120)] as const] : []),
+    ],
+    'move',
+  )
   if (refused) notices.tell('error', 'The place was not taken; nothing has changed.', { lines: [refused] })
 }
 
@@ -50,7 +67,10 @@ function setClimate(climate: NormalsClimate | HourlyClimate, kind: string): stri
 }
 const climateIsMeant = () => setClimate(site.value.climate, 'climate is meant')
 
-/** A climate from far away, and months that look like the other hemisphere's, are asked about for as long as they stand so. */
+/**
+ * A climate from far away, and months that look like the other hemisphere's, are asked about for as long as they stand
+ * so.
+ */
 const far = computed(() => {
   const { at } = site.value.climate
   const km = at ? distanceKm(at, site.value) : 0
@@ -58,7 +78,9 @@ const far = computed(() => {
 })
 const turnedMonths = computed(() => {
   const { climate, latitudeDeg } = site.value
-  return climate.kind === 'normals' && looksTurned(climate.highC, latitudeDeg) ? MONTH_NAMES[hottestMonth(climate.highC)]! : null
+  return climate.kind === 'normals' && looksTurned(climate.highC, latitudeDeg)
+    ? MONTH_NAMES[hottestMonth(climate.highC)]!
+    : null
 })
 const turn = () => bench.edit([['site.climate', turnedByHalfYear(site.value.climate as NormalsClimate)]], 'half a year')
 
@@ -69,10 +91,14 @@ function begin(event: Event): void {
   select.value = ''
   if (!type) return
   setClimate({ kind: 'normals', ...climateMonths(type, site.value.latitudeDeg) }, 'climate type')
-  notices.tell('info', `${type.name}: an illustration to begin with, not your place. Put your own monthly figures in its place when you have them: its sunshine and snow stand in the rows below.`)
+  notices.tell(
+    'info',
+    `${type.name}: an illustration to begin with, not your place. Put your own monthly figures in its ` +
+      `place when you have them: its sunshine and snow stand in the rows below.`,
+  )
 }
 
-const csv = shallowRef<{ table: CsvTable, name: string } | null>(null)
+const csv = shallowRef<{ table: CsvTable; name: string } | null>(null)
 const csvPicker = ref<HTMLInputElement | null>(null)
 async function openCsv(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -83,7 +109,12 @@ async function openCsv(event: Event): Promise<void> {
   if (table.ok) csv.value = { table: table.table, name: file.name }
   else notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [table.message] })
 }
-const csvSite = computed(() => ({ latitudeDeg: site.value.latitudeDeg, longitudeDeg: site.value.longitudeDeg, elevationM: site.value.elevationM, standardOffsetH: standardOffsetH(site.value.timeZone) }))
+const csvSite = computed(() => ({
+  latitudeDeg: site.value.latitudeDeg,
+  longitudeDeg: site.value.longitudeDeg,
+  elevationM: site.value.elevationM,
+  standardOffsetH: standardOffsetH(site.value.timeZone),
+}))
 function takeCsv(climate: HourlyClimate): void {
   const name = csv.value?.name ?? 'the table'
   csv.value = null
@@ -140,103 +171,145 @@ function backToNormals(): void {
     </TabList>
     <TabPanels>
       <TabPanel :unmount="false">
-  <div class="step-grid site-grid">
-    <div>
-      <h2 class="group-title">
-        Where
-      </h2>
-      <label :for="placeId">Place</label>
-      <input :id="placeId" class="input mb-1" :value="site.place" maxlength="120" @change="setName">
-      <PlaceFinder :here="site" @place="moveTo" />
-      <div class="grid grid-cols-2 gap-x-3">
-        <QuantityField
-          label="Latitude" quantity="angle" :value="site.latitudeDeg" :min="-90" :max="90" hint="south is negative" :set="v => setPlace('site.latitudeDeg', v)"
-        />
-        <QuantityField
-          label="Longitude" quantity="angle" :value="site.longitudeDeg" :min="-180" :max="180" hint="west is negative" :set="v => setPlace('site.longitudeDeg', v)"
-        />
-        <QuantityField label="Elevation" quantity="length" :value="site.elevationM" :min="RANGES['site.elevationM'][0]" :max="RANGES['site.elevationM'][1]" :set="set('site.elevationM')" />
-        <div class="min-w-0">
-          <label :for="zoneId">Time zone</label>
-          <input :id="zoneId" class="input" :value="site.timeZone" :aria-invalid="zoneFault !== ''" spellcheck="false" @change="setZone">
-          <p :class="zoneFault ? 'fault' : 'hint'">
-            {{ zoneFault || 'found from the place' }}
-          </p>
+        <div class="step-grid site-grid">
+          <div>
+            <h2 class="group-title">Where</h2>
+            <label :for="placeId">Place</label>
+            <input :id="placeId" class="input mb-1" :value="site.place" maxlength="120" @change="setName" />
+            <PlaceFinder :here="site" @place="moveTo" />
+            <div class="grid grid-cols-2 gap-x-3">
+              <QuantityField
+                label="Latitude"
+                quantity="angle"
+                :value="site.latitudeDeg"
+                :min="-90"
+                :max="90"
+                hint="south is negative"
+                :set="v => setPlace('site.latitudeDeg', v)"
+              />
+              <QuantityField
+                label="Longitude"
+                quantity="angle"
+                :value="site.longitudeDeg"
+                :min="-180"
+                :max="180"
+                hint="west is negative"
+                :set="v => setPlace('site.longitudeDeg', v)"
+              />
+              <QuantityField
+                label="Elevation"
+                quantity="length"
+                :value="site.elevationM"
+                :min="RANGES['site.elevationM'][0]"
+                :max="RANGES['site.elevationM'][1]"
+                :set="set('site.elevationM')"
+              />
+              <div class="min-w-0">
+                <label :for="zoneId">Time zone</label>
+                <input
+                  :id="zoneId"
+                  class="input"
+                  :value="site.timeZone"
+                  :aria-invalid="zoneFault !== ''"
+                  spellcheck="false"
+                  @change="setZone"
+                />
+                <p :class="zoneFault ? 'fault' : 'hint'">
+                  {{ zoneFault || 'found from the place' }}
+                </p>
+              </div>
+            </div>
+            <ChoiceField
+              label="Ground"
+              :value="site.soil"
+              :options="soils"
+              :set="v => bench.edit([['site.soil', v]])"
+            />
+          </div>
+          <div class="col-span-2 min-w-0">
+            <h2 class="group-title">Climate</h2>
+            <div class="mb-1.5 flex flex-wrap items-end gap-2">
+              <div>
+                <label :for="beginId" class="mr-2">Begin with an illustrative climate</label>
+                <select :id="beginId" class="input !w-72" data-test="climate-type" @change="begin">
+                  <option value="">choose one to start from …</option>
+                  <option v-for="c in CLIMATE_TYPES" :key="c.id" :value="c.id">
+                    {{ c.name }}
+                  </option>
+                </select>
+              </div>
+              <button class="button" data-test="load-epw" @click="filePicker?.click()">Load an EPW file</button>
+              <button class="button" data-test="load-csv" @click="csvPicker?.click()">Load hourly CSV</button>
+              <input
+                ref="filePicker"
+                type="file"
+                accept=".epw,text/plain"
+                class="hidden"
+                data-test="epw-file"
+                @change="useFile"
+              />
+              <input
+                ref="csvPicker"
+                type="file"
+                accept=".csv,.txt,.tsv,text/csv,text/plain"
+                class="hidden"
+                data-test="csv-file"
+                @change="openCsv"
+              />
+            </div>
+            <p v-if="far" class="ask" data-test="far-climate">
+              This is still the climate of {{ far.place }}, {{ Math.round(far.km) }} km away.
+              <button class="button" data-test="climate-meant" @click="climateIsMeant">It is meant</button>
+            </p>
+            <p v-if="turnedMonths" class="ask" data-test="turned-months">
+              The hottest month is {{ turnedMonths }}, yet the place lies
+              {{ site.latitudeDeg >= 0 ? 'north' : 'south' }} of the equator.
+              <button class="button" @click="turn">Move the months by half a year</button>
+            </p>
+            <template v-if="site.climate.kind === 'normals'">
+              <p class="hint mb-1">
+                Monthly means: what is not given is <strong>estimated</strong>. Days are made from them.
+              </p>
+              <ClimateTable />
+              <details class="mt-2">
+                <summary class="cursor-pointer">Paste from a spreadsheet</summary>
+                <textarea
+                  v-model="pasted"
+                  class="input mt-1 h-20 font-mono text-sm"
+                  aria-label="Monthly lows and highs, pasted"
+                  data-test="paste"
+                  placeholder="Twelve rows (low, high) or two rows of twelve months"
+                />
+                <p v-if="pasteFault" class="fault" role="alert" data-test="paste-fault">
+                  {{ pasteFault }}
+                </p>
+                <button class="button mt-1" data-test="use-paste" @click="usePaste">Use these</button>
+              </details>
+              <div class="mt-2 max-w-60">
+                <QuantityField
+                  label="Another invented year"
+                  quantity="count"
+                  :value="site.seed"
+                  :min="0"
+                  :max="RANGES['site.seed'][1]"
+                  hint="Each number gives other days of the same climate."
+                  :set="set('site.seed')"
+                />
+              </div>
+            </template>
+            <template v-else>
+              <p>
+                An hourly year from <strong>{{ site.climate.source }}</strong> is in use.
+              </p>
+              <ul class="hint list-disc pl-5">
+                <li v-for="note in site.climate.notes" :key="note">
+                  {{ note }}
+                </li>
+              </ul>
+              <button class="button mt-2" @click="backToNormals">Use its monthly means instead</button>
+            </template>
+          </div>
         </div>
-      </div>
-      <ChoiceField label="Ground" :value="site.soil" :options="soils" :set="v => bench.edit([['site.soil', v]])" />
-    </div>
-    <div class="col-span-2 min-w-0">
-      <h2 class="group-title">
-        Climate
-      </h2>
-      <div class="mb-1.5 flex flex-wrap items-end gap-2">
-        <div>
-          <label :for="beginId" class="mr-2">Begin with an illustrative climate</label>
-          <select :id="beginId" class="input !w-72" data-test="climate-type" @change="begin">
-            <option value="">
-              choose one to start from …
-            </option>
-            <option v-for="c in CLIMATE_TYPES" :key="c.id" :value="c.id">
-              {{ c.name }}
-            </option>
-          </select>
-        </div>
-        <button class="button" data-test="load-epw" @click="filePicker?.click()">
-          Load an EPW file
-        </button>
-        <button class="button" data-test="load-csv" @click="csvPicker?.click()">
-          Load hourly CSV
-        </button>
-        <input ref="filePicker" type="file" accept=".epw,text/plain" class="hidden" data-test="epw-file" @change="useFile">
-        <input ref="csvPicker" type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" class="hidden" data-test="csv-file" @change="openCsv">
-      </div>
-      <p v-if="far" class="ask" data-test="far-climate">
-        This is still the climate of {{ far.place }}, {{ Math.round(far.km) }} km away. <button class="button" data-test="climate-meant" @click="climateIsMeant">
-          It is meant
-        </button>
-      </p>
-      <p v-if="turnedMonths" class="ask" data-test="turned-months">
-        The hottest month is {{ turnedMonths }}, yet the place lies {{ site.latitudeDeg >= 0 ? 'north' : 'south' }} of the equator. <button class="button" @click="turn">
-          Move the months by half a year
-        </button>
-      </p>
-      <template v-if="site.climate.kind === 'normals'">
-        <p class="hint mb-1">
-          Monthly means: what is not given is <strong>estimated</strong>. Days are made from them.
-        </p>
-        <ClimateTable />
-        <details class="mt-2">
-          <summary class="cursor-pointer">
-            Paste from a spreadsheet
-          </summary>
-          <textarea
-            v-model="pasted" class="input mt-1 h-20 font-mono text-sm" aria-label="Monthly lows and highs, pasted" data-test="paste" placeholder="Twelve rows (low, high) or two rows of twelve months"
-          />
-          <p v-if="pasteFault" class="fault" role="alert" data-test="paste-fault">
-            {{ pasteFault }}
-          </p>
-          <button class="button mt-1" data-test="use-paste" @click="usePaste">
-            Use these
-          </button>
-        </details>
-        <div class="mt-2 max-w-60">
-          <QuantityField label="Another invented year" quantity="count" :value="site.seed" :min="0" :max="RANGES['site.seed'][1]" hint="Each number gives other days of the same climate." :set="set('site.seed')" />
-        </div>
-      </template>
-      <template v-else>
-        <p>An hourly year from <strong>{{ site.climate.source }}</strong> is in use.</p>
-        <ul class="hint list-disc pl-5">
-          <li v-for="note in site.climate.notes" :key="note">
-            {{ note }}
-          </li>
-        </ul>
-        <button class="button mt-2" @click="backToNormals">
-          Use its monthly means instead
-        </button>
-      </template>
-    </div>
-  </div>
       </TabPanel>
       <TabPanel class="panel">
         <SiteCharts />
@@ -251,14 +324,30 @@ function backToNormals(): void {
         <SurveyNotes />
       </TabPanel>
     </TabPanels>
-    <CsvDialog :table="csv?.table ?? null" :file-name="csv?.name ?? ''" :site="csvSite" @close="csv = null" @take="takeCsv" />
+    <CsvDialog
+      :table="csv?.table ?? null"
+      :file-name="csv?.name ?? ''"
+      :site="csvSite"
+      @close="csv = null"
+      @take="takeCsv"
+    />
   </TabGroup>
 </template>
 
 <style scoped>
-.panel { padding: 0.7rem 1.1rem; }
-.ask { background: var(--warn); border-left: 4px solid var(--clay); padding: 0.3rem 0.6rem; margin-bottom: 0.4rem; }
+.panel {
+  padding: 0.7rem 1.1rem;
+}
+.ask {
+  background: var(--warn);
+  border-left: 4px solid var(--clay);
+  padding: 0.3rem 0.6rem;
+  margin-bottom: 0.4rem;
+}
 @media (min-width: 901px) {
-  .step-grid.site-grid { grid-template-columns: minmax(0, 0.85fr) minmax(0, 1.25fr) minmax(0, 1.25fr) !important; column-gap: 1rem; }
+  .step-grid.site-grid {
+    grid-template-columns: minmax(0, 0.85fr) minmax(0, 1.25fr) minmax(0, 1.25fr) !important;
+    column-gap: 1rem;
+  }
 }
 </style>

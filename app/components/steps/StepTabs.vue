@@ -2,7 +2,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 
 /** The parts of a step, one at a time. Each part is a slot by its id. */
-defineProps<{ tabs: readonly { id: string, name: string }[], label: string }>()
+defineProps<{ tabs: readonly { id: string; name: string }[]; label: string }>()
 const selected = defineModel<number>({ default: 0 })
 </script>
 

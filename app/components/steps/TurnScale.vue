@@ -10,7 +10,7 @@ const { width } = useElementSize(frame)
 const turn = computed(() => bench.current.shape.turnDeg)
 const facing = computed(() => turnWords(bench.current.site.latitudeDeg, turn.value))
 /** East to the left where the sunny side looks south: as the builder stands and faces it. */
-const x = (deg: number) => 12 + (60 - deg) / 120 * (width.value - 24)
+const x = (deg: number) => 12 + ((60 - deg) / 120) * (width.value - 24)
 /** What the turn as it stands costs against the best of those worked out: straight between the points. */
 const costs = computed(() => {
   const points = studies.all.turn.points
@@ -33,19 +33,32 @@ const set = (v: number) => bench.edit([['shape.turnDeg', v]])
       Turn <span class="font-sans text-base font-semibold" data-test="facing">{{ facing }}</span>
     </h2>
     <QuantityField
-      label="Sunny side turned to the east (+) or west (−)" quantity="angle" :value="turn" :min="-90" :max="90" :slide="1" hint="True compass, not magnetic. 10 to 25° to the morning side warms earlier."
+      label="Sunny side turned to the east (+) or west (−)"
+      quantity="angle"
+      :value="turn"
+      :min="-90"
+      :max="90"
+      :slide="1"
+      hint="True compass, not magnetic. 10 to 25° to the morning side warms earlier."
       :set="set"
     />
     <div ref="frame">
       <template v-if="width > 0">
         <StudyBar kind="turn" ask="What each turn gives" />
         <template v-if="studies.all.turn.points.length > 1">
-          <StudyCurve :points="studies.all.turn.points" :x="x" :width="width" :now="turn" :held-c="heldC(bench.current)" :faded="studies.stale.turn || studies.all.turn.running" @take="set($event.at)" />
-          <p class="flex justify-between text-sm">
-            <span>60° east</span><span>straight on</span><span>60° west</span>
-          </p>
+          <StudyCurve
+            :points="studies.all.turn.points"
+            :x="x"
+            :width="width"
+            :now="turn"
+            :held-c="heldC(bench.current)"
+            :faded="studies.stale.turn || studies.all.turn.running"
+            @take="set($event.at)"
+          />
+          <p class="flex justify-between text-sm"><span>60° east</span><span>straight on</span><span>60° west</span></p>
           <p v-if="costs" data-test="turn-costs">
-            As it is turned it gives up {{ Math.round(costs.light * 100) }} % of the winter half’s light and {{ settings.show(costs.coldK, 'temperatureDifference') }} on the coldest night.
+            As it is turned it gives up {{ Math.round(costs.light * 100) }} % of the winter half’s light and
+            {{ settings.show(costs.coldK, 'temperatureDifference') }} on the coldest night.
           </p>
         </template>
       </template>

@@ -10,23 +10,32 @@ const settings = useSettings()
 const m = (v: number) => settings.show(v, 'length')
 
 /** The mass that the strip is for: the barrels, else a tank or an inner wall, else the back wall's own masonry. */
-const mass = computed((): { name: string, box: MassBox } | null => {
+const mass = computed((): { name: string; box: MassBox } | null => {
   const design = bench.current
   const barrels = layBarrels(design)
   if (barrels) return { name: 'barrels', box: barrels }
   const thing = roomObjects(design).find(o => o.kind === 'tank' || o.kind === 'inner wall')
   if (thing) return { name: thing.kind, box: thing }
   const outline = makeOutline(design.shape)
-  return design.store.massWall.thicknessM > 0 && outline.backWallM > 0.2 ? { name: 'mass wall', box: { x0: outline.widthM - 0.02, x1: outline.widthM, z0: 0, z1: outline.backWallM } } : null
+  return design.store.massWall.thicknessM > 0 && outline.backWallM > 0.2
+    ? { name: 'mass wall', box: { x0: outline.widthM - 0.02, x1: outline.widthM, z0: 0, z1: outline.backWallM } }
+    : null
 })
 const sum = computed(() => {
   const design = bench.current
   if (!mass.value || !year.view || ['dome', 'arch', 'gambrel'].includes(design.shape.form)) return null
   const outline = makeOutline(design.shape)
   const sunny = sunnyAzimuthDeg(design.site.latitudeDeg, design.shape.turnDeg)
-  const [hot, cold] = [year.view.hot, year.view.cold].map(d => (d.noonAltitudeDeg > 1 ? profileAngleDeg(d.noonAltitudeDeg, d.noonAzimuthDeg, sunny) : 0))
+  const [hot, cold] = [year.view.hot, year.view.cold].map(d =>
+    d.noonAltitudeDeg > 1 ? profileAngleDeg(d.noonAltitudeDeg, d.noonAzimuthDeg, sunny) : 0,
+  )
   if (!(hot! > 1 && hot! < 89 && cold! > 1 && cold! < 89)) return null
-  return shadeStrip({ foot: { x: 0, z: outline.kneeWallM }, top: { x: outline.ridgeAtM, z: outline.ridgeHeightM } }, mass.value.box, hot!, cold!)
+  return shadeStrip(
+    { foot: { x: 0, z: outline.kneeWallM }, top: { x: outline.ridgeAtM, z: outline.ridgeHeightM } },
+    mass.value.box,
+    hot!,
+    cold!,
+  )
 })
 const words = computed(() => {
   const r = sum.value?.result
@@ -34,12 +43,19 @@ const words = computed(() => {
   const name = `the ${mass.value.name}`
   if (r.kind === 'none needed') return `No strip is needed: on the hot day no noon sun reaches ${name}.`
   if (r.kind === 'no winter sun') return `On the cold day no noon sun reaches ${name}: a strip cannot help that.`
-  if (r.kind === 'strip') return `A strip of ${m(r.leastM)} to ${m(r.mostM)} keeps ${name} in shade on the hot day and in sun on the cold one.`
-  return `No strip does both for ${name}: the two stretches of glass overlap by ${m(r.overlapM)}.${r.raiseM === null ? ' Raising it by up to 1.5 m does not help.' : ` Raised by ${m(r.raiseM)} it would.`}`
+  if (r.kind === 'strip')
+    return (
+      `A strip of ${m(r.leastM)} to ${m(r.mostM)} keeps ${name} in shade on the hot day and in sun on the ` +
+      `cold one.`
+    )
+  return (
+    `No strip does both for ${name}: the two stretches of glass overlap by ${m(r.overlapM)}. ` +
+    (r.raiseM === null ? 'Raising it by up to 1.5 m does not help.' : `Raised by ${m(r.raiseM)} it would.`)
+  )
 })
 const middle = computed(() => {
   const r = sum.value?.result
-  return r?.kind === 'strip' ? Math.round((r.leastM + Math.min(r.mostM, r.leastM + 0.3)) / 2 * 100) / 100 : null
+  return r?.kind === 'strip' ? Math.round(((r.leastM + Math.min(r.mostM, r.leastM + 0.3)) / 2) * 100) / 100 : null
 })
 </script>
 
@@ -47,7 +63,12 @@ const middle = computed(() => {
   <div v-if="sum" data-test="shade-solver">
     <p>
       {{ words }}
-      <button v-if="middle !== null && Math.abs(bench.current.shape.shadeStripM - middle) > 0.005" class="button ml-1" data-test="take-strip" @click="bench.edit([['shape.shadeStripM', middle]])">
+      <button
+        v-if="middle !== null && Math.abs(bench.current.shape.shadeStripM - middle) > 0.005"
+        class="button ml-1"
+        data-test="take-strip"
+        @click="bench.edit([['shape.shadeStripM', middle]])"
+      >
         Put in {{ m(middle) }}
       </button>
     </p>

@@ -2,7 +2,7 @@
 import type { Sum } from '../../../core/sums'
 
 /** A sum by hand, line by line, with the reader's own units; folded away until asked for. */
-defineProps<{ sum: Sum<unknown>, title?: string }>()
+defineProps<{ sum: Sum<unknown>; title?: string }>()
 const settings = useSettings()
 </script>
 
