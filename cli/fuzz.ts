@@ -1,12 +1,5 @@
-import {
-  DEMOS,
-  designFaults,
-  fieldRule,
-  patchDesign,
-  type Design,
-  type HourlyClimate,
-  type Patch,
-} from '../core/design'
+import { DEMOS, fieldRule, type Design, type HourlyClimate } from '../core/design'
+import { designFaults, patchDesign, type Patch } from '../core/editing'
 import { HOURS } from '../core/climate'
 import { seededRandom } from '../core/climate/random'
 import { createYearEngine } from '../core/year'
@@ -39,28 +32,21 @@ export const CLOSED = 1e-3
 /** Paths of all single values of a document that have a rule. */
 export function ruledPaths(design: Design): string[] {
   const out: string[] = []
-  const walk = (node: unknown, path: string, dotted: string) => {
+  const walk = (node: unknown, path: string) => {
     if (typeof node !== 'object' || node === null) {
-      if (fieldRule(path, design)) out.push(dotted)
+      if (fieldRule(path)) out.push(path)
       return
     }
-    for (const [key, value] of Object.entries(node)) {
-      walk(
-        value,
-        Array.isArray(node) ? `${path}[${key}]` : path ? `${path}.${key}` : key,
-        dotted ? `${dotted}.${key}` : key,
-      )
-    }
+    for (const [key, value] of Object.entries(node)) walk(value, path ? `${path}.${key}` : key)
   }
-  walk({ ...design, site: { ...design.site, climate: null } }, '', '')
+  // The version is what it is.
+  walk({ ...design, schemaVersion: [], site: { ...design.site, climate: null } }, '')
   return out
 }
 
-const bracketed = (dotted: string) => dotted.replace(/\.(\d+)(?=\.|$)/g, '[$1]')
-
 /** A value that a field allows: often one of its ends, or near to its lower one, where sizes vanish. */
 function someValue(design: Design, path: string, random: () => number): unknown {
-  const rule = fieldRule(bracketed(path), design)!
+  const rule = fieldRule(path)!
   if ('choices' in rule) return rule.choices[Math.floor(random() * rule.choices.length)]
   const { low, high, whole } = rule
   const kind = random()
@@ -137,7 +123,7 @@ export function extremes(): Trial[] {
   for (const demo of DEMOS) {
     const add = (...patches: Patch[]) => out.push({ demo: demo.id, patches, design: patchDesign(demo, patches) })
     for (const path of ruledPaths(demo)) {
-      const rule = fieldRule(bracketed(path), demo)!
+      const rule = fieldRule(path)!
       if ('choices' in rule) for (const c of rule.choices) add([path, c])
       else {
         add([path, rule.low])

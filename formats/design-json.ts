@@ -1,4 +1,5 @@
-import { designFaults, migrateDesign, type Design, type Fault } from '../core/design'
+import { migrateDesign, type Design, type Fault } from '../core/design'
+import { designFaults } from '../core/editing'
 import { asciiText } from './ascii'
 
 /** Largest design file that is read, characters; an hourly year of weather takes about 700 000. */

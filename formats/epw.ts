@@ -1,7 +1,7 @@
 import { dewPointC, HOURS, MONTH_DAYS, MONTH_START, skyInfraredWm2, standardPressurePa } from '../core/climate'
 import { splitGlobal } from '../core/climate/radiation'
 import { makeSunYear } from '../core/climate/sun-year'
-import { RANGES, type HourlyClimate } from '../core/design'
+import { rangeOf, type HourlyClimate } from '../core/design'
 import { parseEpwTable } from './epw-table'
 import { crossGaps } from './gaps'
 import { unsoundHours } from './sound-hours'
@@ -58,7 +58,7 @@ export function readEpw(text: string, fileName: string): ReadEpw {
   if (!(Math.abs(latitudeDeg) <= 90 && Math.abs(longitudeDeg) <= 180))
     return no('Line 1 gives no latitude from −90 to 90 and longitude from −180 to 180 in its 7th and 8th fields.')
   if (!(Math.abs(standardOffsetH) <= 14)) return no('Line 1 gives no time zone from −14 to 14 h in its 9th field.')
-  const [lowest, highest] = RANGES['site.elevationM']
+  const [lowest, highest] = rangeOf('site.elevationM')
   if (!(elevationM >= lowest && elevationM <= highest))
     return no(`Line 1 gives no elevation from ${lowest} to ${highest} m in its 10th field.`)
   if (table.rows.length === 0) return no('There are no rows of data after the heading.')

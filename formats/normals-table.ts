@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { MONTH_NAMES } from '../core/climate/types'
-import { normalsFaults } from '../core/design/schema'
+import { normalsFaults } from '../core/design'
 import { parseNumber } from '../core/units'
 
 export type NormalsTable = { ok: true; lowC: number[]; highC: number[] } | { ok: false; message: string }

@@ -1,4 +1,5 @@
-import type { Design, Patch, Thing } from '../../core/design'
+import type { Design } from '../../core/design'
+import type { Patch, Thing } from '../../core/editing'
 
 /** Which way the keys push. */
 const KEYS: Record<string, [number, number]> = {

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { DEMOS, documentFaults, migrateDesign, type Design } from '../../core/design'
+import { DEMOS, migrateDesign, type Design } from '../../core/design'
+import { documentFaults } from '../../core/editing'
 
 /** A design as it is kept, with the count of its saves: two tabs tell by it who was first. */
 export interface KeptDesign {

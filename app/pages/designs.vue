@@ -48,6 +48,10 @@ async function drop(event: DragEvent): Promise<void> {
   const file = event.dataTransfer?.files[0]
   if (file) await files.importFile(file)
 }
+function startRenaming(kept: { id: string; design: { name: string } }): void {
+  nameTyped.value = kept.design.name
+  renaming.value = kept.id
+}
 </script>
 
 <template>
@@ -94,14 +98,7 @@ async function drop(event: DragEvent): Promise<void> {
           </span>
         </button>
         <div class="flex gap-1">
-          <button
-            class="button"
-            :aria-label="`Rename ${k.design.name}`"
-            @click="
-              nameTyped = k.design.name
-              renaming = k.id
-            "
-          >
+          <button class="button" :aria-label="`Rename ${k.design.name}`" @click="startRenaming(k)">
             <PencilLine :size="16" aria-hidden="true" /> rename
           </button>
           <button

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
-import { patchDesign, startingDesign } from '../../core/design'
+import { startingDesign } from '../../core/design'
+import { patchDesign } from '../../core/editing'
 import type { Component } from 'vue'
 import { LATER, loadLater } from '~/parts'
 import { freshId } from '~/keeping/journal'

@@ -1,17 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import {
-  DEMOS,
-  designFaults,
-  documentFaults,
-  faultWords,
-  patchDesign,
-  STEPS,
-  type Design,
-  type Form,
-  type Patch,
-  type StepId,
-} from '../../core/design'
+import { DEMOS, faultWords, STEPS, type Design, type Form, type StepId } from '../../core/design'
+import { designFaults, documentFaults, patchDesign, type Patch } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
 import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
 

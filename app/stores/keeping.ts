@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, toRaw, watch } from 'vue'
-import { DEMOS, documentFaults, type Design } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
+import { documentFaults } from '../../core/editing'
 import { freshId, openJournal, type Journal } from '../keeping/journal'
 import { memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
 import { useDesign } from './design'

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive } from 'vue'
-import { withGlazingAngle, withSharedBranches, type Design } from '../../core/design'
+import { withSharedBranches, type Design } from '../../core/design'
+import { withGlazingAngle } from '../../core/editing'
 import { type Figures } from '../../core/study/figures'
 import {
   angleVariants,

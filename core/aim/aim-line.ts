@@ -1,18 +1,8 @@
 import { CROPS, type CropNeeds } from '../catalog'
-import type { Design } from '../design/types'
+import { CROP_NEEDS } from '../design/fields/aim'
+import type { CropChoice, Design, OwnCropNeeds } from '../design/types'
 
-/** One of the two things a crop does in a month, or nothing. */
-export type CropMonth = 'grow' | 'hold' | ''
-
-/** A crop that is to live in the house: from the catalogue, or one's own. */
-export interface CropChoice {
-  /** Catalogue id, or one of one's own that is in no catalogue. */
-  id: string
-  /** Needs in place of the catalogue's; one's own crops must bring them. */
-  needs: CropNeeds | null
-  /** January first. */
-  months: CropMonth[]
-}
+export type { CropChoice, CropMonth } from '../design/types'
 
 /** What the air, the soil and the light must be, month by month; null where nothing lives that needs it. */
 export interface AimLine {
@@ -27,6 +17,13 @@ export function needsOf(choice: CropChoice): CropNeeds {
   const needs = choice.needs ?? CROPS.find(c => c.id === choice.id)
   if (!needs) throw new RangeError(`The crop “${choice.id}” is in no catalogue and says nothing of its needs.`)
   return needs
+}
+
+/** A chosen crop's needs as a document writes them, to be changed. */
+export function ownNeeds(choice: CropChoice): OwnCropNeeds {
+  const needs = needsOf(choice)
+  const names = Object.keys(CROP_NEEDS.fields) as (keyof OwnCropNeeds)[]
+  return Object.fromEntries(names.map(name => [name, needs[name]])) as unknown as OwnCropNeeds
 }
 
 /**

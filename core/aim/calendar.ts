@@ -1,7 +1,7 @@
 import type { MonthAnswer } from '../answers'
 import { MONTH_NAMES } from '../climate/types'
 import { formatQuantity } from '../units'
-import type { CropNeeds } from '../catalog'
+import { CROPS } from '../catalog'
 import { needsOf, type CropChoice } from './aim-line'
 
 /** What a month of the simulated year lets a crop do. */
@@ -62,7 +62,7 @@ export function cropCalendar(
         kept: asked === '' || state === 'grows' || (asked === 'hold' && state === 'holds'),
       }
     })
-    addTasks(cells, needs)
+    addTasks(cells, needs.weeks, CROPS.find(c => c.id === choice.id)?.stands ?? true)
     return { id: choice.id, name: needs.name, cells }
   })
 }
@@ -74,7 +74,7 @@ const PERENNIAL_WEEKS = 40
  * Sow in the first month of each run of asked growth that the year allows, plant out a month later where it takes long,
  * harvest from when it is ready to the run's end.
  */
-function addTasks(cells: CropCell[], { weeks, stands = true }: CropNeeds): void {
+function addTasks(cells: CropCell[], weeks: number, stands: boolean): void {
   const grows = (i: number) => cells[i % 12]!.asked === 'grow' && cells[i % 12]!.state === 'grows'
   // What lives for years is neither sown nor planted each spring.
   if (weeks >= PERENNIAL_WEEKS) {

@@ -13,17 +13,17 @@ export interface CropNeeds {
   dli: number
   /** Sowing to first harvest in fair conditions, weeks. */
   weeks: number
-  /**
-   * Its harvest stays good on the plant while it holds through the cold: leaves and roots do, pods, fruit and potatoes
-   * do not. Left out: it does.
-   */
-  stands?: boolean
 }
 
 export interface Crop extends CropNeeds {
   id: string
   group: 'hardy leaves' | 'cool crops' | 'warm fruiting' | 'citrus' | 'tropical' | 'raising'
   source: string
+  /**
+   * Its harvest stays good on the plant while it holds through the cold: leaves and roots do, pods, fruit and potatoes
+   * do not.
+   */
+  stands: boolean
 }
 
 const TABLES = 'extension tables of minimum and best growing temperatures; DLI ranges after Torres & Lopez 2012'

@@ -1,4 +1,4 @@
-import { completeDesign } from './plain'
+import { completeDesign } from './complete'
 import { SCHEMA_VERSION, STEPS, type Design } from './types'
 
 const timberWall = [

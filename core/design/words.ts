@@ -1,95 +1,41 @@
 import { MONTH_NAMES } from '../climate/types'
+import { fieldsAlong } from './look'
 import type { Fault } from './types'
 
-/**
- * What the reader calls a place of the document; numbers in brackets are counted from one. What is not here is told by
- * its longest known beginning.
- */
-const WORDS: Record<string, string> = {
-  'name': 'Name',
-  'aim': 'Aim',
-  'aim.lowestAirC': 'Lowest air',
-  'aim.highestAirC': 'Highest air',
-  'aim.crops': 'Crops',
-  'aim.crops[]': 'Crop #',
-  'aim.practical': 'What is at hand',
-  'site': 'Site',
-  'site.place': 'Place',
-  'site.latitudeDeg': 'Latitude',
-  'site.longitudeDeg': 'Longitude',
-  'site.elevationM': 'Elevation',
-  'site.timeZone': 'Time zone',
-  'site.seed': 'Invented year',
-  'site.climate': 'Climate',
-  'site.climate.designLowC': 'Coldest night of the year',
-  'site.climate.designHighC': 'Hottest afternoon of the year',
-  'site.horizon': 'Horizon',
-  'site.horizon[]': 'Corner # of the horizon',
-  'site.survey': 'Ground and notes',
-  'shape': 'Shape',
-  'shape.lengthM': 'Length',
-  'shape.widthM': 'Width',
-  'shape.kneeWallM': 'Knee wall',
-  'shape.ridgeHeightM': 'Ridge height',
-  'shape.ridgeAtM': 'Ridge from the sunny wall',
-  'shape.backWallM': 'Back wall',
-  'shape.breakAtM': 'Break of the slope',
-  'shape.breakHeightM': 'Break of the slope',
-  'shape.sunkM': 'Floor below the ground',
-  'shape.riseM': 'Ground higher at the back',
-  'shape.pathM': 'Paths',
-  'shape.overhangM': 'Eave',
-  'shape.shadeStripM': 'Shade strip',
-  'shape.house.heightM': 'House wall',
-  'shape.beds': 'Beds',
-  'shape.beds[]': 'Bed #',
-  'shape.benches': 'Benches',
-  'shape.benches[]': 'Bench #',
-  'skin': 'Skin',
-  'skin.glazing': 'Glazing',
-  'skin.wall': 'Walls',
-  'skin.wall[]': 'Walls, layer #',
-  'skin.roof': 'Solid roof',
-  'skin.roof[]': 'Solid roof, layer #',
-  'skin.cover': 'Night cover',
-  'skin.edge': 'Ground edge',
-  'store': 'Store',
-  'store.barrels': 'Barrels',
-  'store.tank': 'Tank',
-  'store.pond': 'Pond',
-  'store.innerWall': 'Wall of mass',
-  'store.massWall': 'Inner face of the back wall',
-  'store.floor': 'Floor',
-  'store.earth': 'Earth store',
-  'store.rockBed': 'Rock bed',
-  'store.channels': 'Bed channels',
-  'breathe': 'Breathe',
-  'breathe.vents': 'Vents',
-  'breathe.lobby': 'Entry lobby',
-  'topUp': 'Top-up',
-  'topUp.heater': 'Heater',
-  'topUp.heater.currency': 'Currency',
-  'topUp.lamps': 'Lamps',
-}
-for (const part of ['skin.wall', 'skin.roof']) {
-  Object.assign(WORDS, {
-    [`${part}[].own.name`]: 'Own material, name',
-    [`${part}[].own.conductivity`]: 'Own material, conductivity',
-    [`${part}[].own.density`]: 'Own material, density',
-    [`${part}[].own.specificHeat`]: 'Own material, specific heat',
-    [`${part}[].own.solarAbsorptance`]: 'Own material, sun taken in',
-  })
+/** Places within the climate, which is checked by a function of its own. */
+const CLIMATE: Record<string, string> = {
+  designLowC: 'Coldest night of the year',
+  designHighC: 'Hottest afternoon of the year',
 }
 
-/** A path of the document in the reader's words: “Bed 1”, “April low”. */
+/** Words of places within the climate; null for other places. */
+function climateInWords(path: string): string | null {
+  const [, key, month] = /^site\.climate\.(\w+)(?:\[(\d+)\])?/.exec(path) ?? []
+  if (!key) return null
+  if (month && (key === 'lowC' || key === 'highC'))
+    return `${MONTH_NAMES[Number(month)] ?? 'Month'} ${key === 'lowC' ? 'low' : 'high'}`
+  return CLIMATE[key] ?? 'Climate'
+}
+
+/** A path of the document in the reader's words: “Bed 1, wide”, “April low”. A list's members are counted from one. */
 export function pathInWords(path: string): string {
-  const month = /^site\.climate\.(lowC|highC)\[(\d+)\]$/.exec(path)
-  if (month) return `${MONTH_NAMES[Number(month[2])] ?? 'Month'} ${month[1] === 'lowC' ? 'low' : 'high'}`
-  const number = /\[(\d+)\]/.exec(path)
-  let known = path.replace(/\[\d+\]/g, '[]')
-  while (known !== '' && !(known in WORDS))
-    known = known.endsWith('[]') ? known.slice(0, -2) : known.replace(/\.?[^.[\]]*$/, '')
-  return known === '' ? 'The design' : WORDS[known]!.replace('#', number ? String(Number(number[1]) + 1) : '')
+  const climate = climateInWords(path)
+  if (climate) return climate
+  let known = path
+  let along = fieldsAlong(known)
+  while (!along && known !== '') {
+    known = known.replace(/\.?[^.]*$/, '')
+    along = fieldsAlong(known)
+  }
+  const number = String(Number(/\[(\d+)\]/.exec(path)?.[1] ?? 0) + 1)
+  const labels = (along ?? [])
+    .filter((f, i, all) => !(f.kind === 'list' && i < all.length - 1 && all[i + 1]!.label !== ''))
+    .map(f => f.label.replace('#', number))
+    .filter(Boolean)
+  // The chapter is named where nothing else is.
+  const told = labels.length > 1 ? labels.slice(1) : labels
+  const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
+  return told.length === 0 ? 'The design' : told.map((s, i) => (i === 0 ? s : lower(s))).join(', ')
 }
 
 /** A fault as a sentence for a screen. */

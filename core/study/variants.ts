@@ -1,15 +1,6 @@
 import { GLAZINGS, NIGHT_COVERS } from '../catalog'
-import {
-  designFaults,
-  documentFaults,
-  FORMS,
-  GLAZING_ANGLE_RANGE,
-  madeToStand,
-  withForm,
-  withGlazingAngle,
-  type Design,
-  type Form,
-} from '../design'
+import { FORMS, GLAZING_ANGLE_RANGE, type Design, type Form } from '../design'
+import { designFaults, documentFaults, madeToStand, withForm, withGlazingAngle } from '../editing'
 import { makeOutline } from '../geometry/section'
 import type { Figures } from './figures'
 

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto'
 import './browser-globals'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
-import { DEMOS, withGlazingAngle, type Design } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
+import { withGlazingAngle } from '../../core/editing'
 import type { YearView } from '../../core/view'
 import { useDesign } from '../../app/stores/design'
 import { useKeeping } from '../../app/stores/keeping'
@@ -73,7 +74,7 @@ describe('the design on the bench', () => {
     const { bench } = tab()
     bench.open(demo)
     const refused = bench.edit([['shape.beds.0.atM', 4]])
-    expect(refused).toMatch(/^Bed 1: runs through the back wall/)
+    expect(refused).toMatch(/^Bed 1, from the sunny wall: runs through the back wall/)
     expect(bench.refusal).toBe(refused)
     expect(bench.current).toBe(demo)
     expect(bench.canUndo).toBe(false)

@@ -1,7 +1,8 @@
 import { aimLine, needsOf, type CropChoice, type CropMonth } from '../../core/aim/aim-line'
 import { aimSentence, cropCalendar } from '../../core/aim/calendar'
 import { CROPS } from '../../core/catalog'
-import { DEMOS, designFaults, type Design } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
+import { designFaults } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
 
 const demo = DEMOS[0]!

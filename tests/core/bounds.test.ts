@@ -1,4 +1,5 @@
-import { DEMOS, designFaults, patchDesign, withSharedBranches, type Design } from '../../core/design'
+import { DEMOS, withSharedBranches, type Design } from '../../core/design'
+import { designFaults, patchDesign } from '../../core/editing'
 import { readDesign } from '../../formats/design-json'
 
 const demo = DEMOS[0]!

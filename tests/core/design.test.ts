@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { COLOURS, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../../core/catalog'
-import { DEMOS, designCautions, designFaults, faultLine, patchDesign, startingDesign } from '../../core/design'
+import { DEMOS, faultLine, startingDesign } from '../../core/design'
+import { designFaults, patchDesign } from '../../core/editing'
+import { designCautions } from '../../core/advice/cautions'
 import { layersResistance } from '../../core/materials/assembly'
 import { angleSchools } from '../../core/sums/glazing-angle'
 

@@ -1,15 +1,6 @@
 import fc from 'fast-check'
-import {
-  DEMOS,
-  designFaults,
-  documentFaults,
-  FORMS,
-  madeToStand,
-  pathInWords,
-  patchDesign,
-  type Design,
-  type Patch,
-} from '../../core/design'
+import { DEMOS, FORMS, pathInWords, type Design } from '../../core/design'
+import { designFaults, documentFaults, madeToStand, patchDesign, type Patch } from '../../core/editing'
 import { misfits } from '../../core/geometry/fit'
 import { roomObjects } from '../../core/geometry/objects'
 import { inForm } from '../../core/study/variants'
@@ -98,5 +89,13 @@ test('places of the document are told in plain words', () => {
       'nowhere.at.all',
       '',
     ].map(pathInWords),
-  ).toEqual(['Bed 2', 'April low', 'Own material, density', 'Tank', 'Heater', 'The design', 'The design'])
+  ).toEqual([
+    'Bed 2, from the sunny wall',
+    'April low',
+    'Walls, layer 3, own material, density',
+    'Tank, high',
+    'Heater, kind',
+    'The design',
+    'The design',
+  ])
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { DEMOS, designFaults, FORMS, type Design } from '../../core/design'
+import { DEMOS, FORMS, type Design } from '../../core/design'
+import { designFaults } from '../../core/editing'
 import { clearHeightAt, makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { horizonOf } from '../proof/horizon-cases'

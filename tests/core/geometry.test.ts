@@ -1,6 +1,6 @@
 import fc from 'fast-check'
+import { DEMOS, type Design } from '../../core/design'
 import {
-  DEMOS,
   designFaults,
   documentFaults,
   patchDesign,
@@ -11,8 +11,7 @@ import {
   withRidge,
   withSunnyWallMoved,
   withWidth,
-  type Design,
-} from '../../core/design'
+} from '../../core/editing'
 import { turnWords } from '../../core/geometry/compass'
 import { sectionLight } from '../../core/geometry/lit'
 import { layBarrels } from '../../core/geometry/objects'

@@ -1,4 +1,5 @@
-import { DEMOS, designFaults, type Design } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
+import { designFaults } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
 
 const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }

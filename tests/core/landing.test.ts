@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { DEMOS, designFaults, FORMS, withGlazingAngle, type Design } from '../../core/design'
+import { DEMOS, FORMS, type Design } from '../../core/design'
+import { designFaults, withGlazingAngle } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { lightFaces, makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { makeLandings } from '../../core/optics/landing'

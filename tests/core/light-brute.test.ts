@@ -1,4 +1,5 @@
-import { FORMS, designFaults, type Design } from '../../core/design'
+import { FORMS, type Design } from '../../core/design'
+import { designFaults } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeLightTable } from '../../core/optics/gains'
 import { HOUR_ANGLES, tablePlace } from '../../core/optics/landing'

@@ -1,6 +1,7 @@
 import { extremeHours, extremes, mutation, runTrials } from '../../cli/fuzz'
 import { seededRandom } from '../../core/climate/random'
-import { DEMOS, designFaults, patchDesign, type Design, type Patch } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
+import { designFaults, patchDesign, type Patch } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
 
 const engine = createYearEngine()

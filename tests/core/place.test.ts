@@ -1,17 +1,6 @@
 import fc from 'fast-check'
-import {
-  clearances,
-  DEMOS,
-  designFaults,
-  FORMS,
-  freePlace,
-  migrateDesign,
-  patchDesign,
-  placed,
-  resized,
-  things,
-  type Design,
-} from '../../core/design'
+import { DEMOS, FORMS, migrateDesign, type Design } from '../../core/design'
+import { clearances, designFaults, freePlace, patchDesign, placed, resized, things } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
 
 const demo = DEMOS[0]!

@@ -1,6 +1,7 @@
 import { CLIMATE_TYPES, climateMonths } from '../../core/catalog'
 import { coldSpells, makeSiteYear, simulatedForecast, sunLost, withObstacle } from '../../core/climate'
-import { DEMOS, designFaults, type Design } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
+import { designFaults } from '../../core/editing'
 import { compassReading, trueNorthDay } from '../../core/sun'
 import { createYearEngine } from '../../core/year'
 import { findPlaces } from '../../server/places'

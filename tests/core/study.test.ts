@@ -1,4 +1,5 @@
-import { DEMOS, designFaults, FORMS, type Design } from '../../core/design'
+import { DEMOS, FORMS, type Design } from '../../core/design'
+import { designFaults } from '../../core/editing'
 import { entry, GLAZINGS, MATERIALS } from '../../core/catalog'
 import { ach50OfAreaM2, leakageAreaM2 } from '../../core/air/leakage'
 import { heatDay, heatFlows } from '../../core/heat-view'

@@ -1,5 +1,6 @@
 import { makeSiteYear, type WeatherYear } from '../../core/climate'
-import { DEMOS, patchDesign, type Design, type HourlyClimate } from '../../core/design'
+import { DEMOS, type Design, type HourlyClimate } from '../../core/design'
+import { patchDesign } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
 
 const demo = DEMOS[0]!

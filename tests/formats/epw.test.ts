@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { readEpw } from '../../formats/epw'
-import { designFaults, DEMOS } from '../../core/design'
+import { DEMOS } from '../../core/design'
+import { designFaults } from '../../core/editing'
 import { epwText } from './epw-file'
 
 const read = (text: string) => readEpw(text, 'test.epw')

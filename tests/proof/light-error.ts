@@ -1,4 +1,5 @@
-import { completeDesign, DEMOS, madeToStand, type Design, type Form } from '../../core/design'
+import { completeDesign, DEMOS, type Design, type Form } from '../../core/design'
+import { madeToStand } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
 import { entry, GLAZINGS } from '../../core/catalog'

@@ -1,5 +1,5 @@
 import { derivedHours, HOURS, type SiteYear } from '../../core/climate'
-import { PLAIN } from '../../core/design'
+import { DEMOS } from '../../core/design'
 import { CLOSED, OUTSIDE, type NetworkModel } from '../../core/network/model'
 
 /** A site of one unchanging, dark hour: no sun, no wind, sky as warm as the air. */
@@ -81,8 +81,8 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     leakAreaM2: 0,
     vents: { lowM2: 0, highM2: 0, riseM: 1 },
     opener: { startC: 20, fullC: 30, lagS: 0, hysteresisK: 0 },
-    airing: PLAIN.breathe.airing,
-    fans: PLAIN.breathe.fans,
+    airing: DEMOS[0]!.breathe.airing,
+    fans: DEMOS[0]!.breathe.fans,
     door: { areaM2: 0, secondsPerHour: 0 },
     lobby: { areaM2: 0 },
     rowCover: { on: false, belowC: 0 },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { needsOf, type CropChoice } from '../../../core/aim/aim-line'
-import { CROPS, type CropNeeds } from '../../../core/catalog'
-import { RANGES } from '../../../core/design'
+import { needsOf, ownNeeds, type CropChoice } from '../../../core/aim/aim-line'
+import { CROPS } from '../../../core/catalog'
+import { numberAt, type OwnCropNeeds } from '../../../core/design'
 
 const props = defineProps<{ crop: CropChoice; index: number }>()
 const bench = useDesign()
@@ -10,14 +10,11 @@ const source = computed(() =>
   props.crop.needs ? 'your own figures' : (CROPS.find(c => c.id === props.crop.id)?.source ?? ''),
 )
 
-const TEMPERATURES: { key: 'survivesC' | 'growsC' | 'soilC' | 'highestC'; label: string }[] = [
-  { key: 'survivesC', label: 'survives' },
-  { key: 'growsC', label: 'grows at night above' },
-  { key: 'soilC', label: 'soil above' },
-  { key: 'highestC', label: 'air below' },
-]
-const set = (key: keyof CropNeeds) => (v: number) =>
-  bench.edit([[`aim.crops.${props.index}.needs`, { ...needs.value, [key]: v }]], `needs ${props.crop.id}`)
+type Key = Exclude<keyof OwnCropNeeds, 'name'>
+const KEYS: Key[] = ['survivesC', 'growsC', 'soilC', 'highestC', 'dli']
+const FIELDS = KEYS.map(key => [key, numberAt(`aim.crops.0.needs.${key}`)] as const)
+const set = (key: Key) => (v: number) =>
+  bench.edit([[`aim.crops.${props.index}.needs`, { ...ownNeeds(props.crop), [key]: v }]], `needs ${props.crop.id}`)
 </script>
 
 <template>
@@ -26,16 +23,15 @@ const set = (key: keyof CropNeeds) => (v: number) =>
       {{ needs.name }} <span class="hint font-normal">{{ source }}</span>
     </legend>
     <QuantityField
-      v-for="t in TEMPERATURES"
-      :key="t.key"
-      :label="t.label"
-      quantity="temperature"
-      :value="needs[t.key]"
-      :min="RANGES['temperature'][0]"
-      :max="RANGES['temperature'][1]"
-      :set="set(t.key)"
+      v-for="[key, field] in FIELDS"
+      :key="key"
+      :label="field.label"
+      :quantity="field.quantity!"
+      :value="needs[key]"
+      :min="field.low"
+      :max="field.high"
+      :set="set(key)"
     />
-    <QuantityField label="light, mol/m²·d" quantity="light" :value="needs.dli" :min="0" :max="60" :set="set('dli')" />
     <button
       v-if="crop.needs && CROPS.some(c => c.id === crop.id)"
       class="button quiet"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { needsOf } from '../../../core/aim/aim-line'
 import { entry, GLAZINGS, LEAKAGE_CLASSES, NIGHT_COVERS } from '../../../core/catalog'
-import { designCautions, type StepId } from '../../../core/design'
+import { type StepId } from '../../../core/design'
+import { designCautions } from '../../../core/advice/cautions'
 
 const props = defineProps<{ step: string }>()
 const emit = defineEmits<{ go: [string] }>()

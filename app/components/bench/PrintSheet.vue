@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { entry, FUELS, GLAZINGS, MATERIALS, NIGHT_COVERS, VESSELS } from '../../../core/catalog'
-import { designCautions, hasSolidRoof, headroom, type Layer } from '../../../core/design'
+import { type Layer } from '../../../core/design'
+import { designCautions, hasSolidRoof, headroom } from '../../../core/advice/cautions'
 import { turnWords } from '../../../core/geometry/compass'
 import { makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'

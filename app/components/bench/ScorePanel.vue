@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
-import { designCautions, type StepId } from '../../../core/design'
+import { type StepId } from '../../../core/design'
+import { designCautions } from '../../../core/advice/cautions'
 import { roughCost } from '../../../core/takeoff/cost'
 import { formatNumber } from '../../../core/units'
 

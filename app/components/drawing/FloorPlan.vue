@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { clearances, placed, RANGES, resized, things, withWidth } from '../../../core/design'
+import { rangeOf } from '../../../core/design'
+import { clearances, placed, resized, things, withWidth } from '../../../core/editing'
 import { turnWords } from '../../../core/geometry/compass'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
@@ -145,8 +146,8 @@ const walls = computed(() => [
 const clamp = (v: number, [low, high]: readonly [number, number]) =>
   Math.min(high, Math.max(low, Math.round(v * 20) / 20))
 function setWall(id: string, value: number, from: typeof shape.value, kind: string): void {
-  if (id === 'width' || dome.value) bench.setShape(withWidth(from, clamp(value, RANGES['shape.widthM'])), kind)
-  else bench.edit([['shape.lengthM', clamp(value, RANGES['shape.lengthM'])]], kind)
+  if (id === 'width' || dome.value) bench.setShape(withWidth(from, clamp(value, rangeOf('shape.widthM'))), kind)
+  else bench.edit([['shape.lengthM', clamp(value, rangeOf('shape.lengthM'))]], kind)
 }
 let wall: { id: string; x: number; y: number; value: number; shape: typeof shape.value; kind: string } | null = null
 function grip(w: (typeof walls.value)[number], event: PointerEvent): void {

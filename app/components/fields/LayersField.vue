@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { MATERIALS, PRICES } from '../../../core/catalog'
-import { RANGES, type Layer, type OwnMaterial } from '../../../core/design'
+import { rangeOf, type Layer, type OwnMaterial } from '../../../core/design'
 import { dampFaults, layersResistance, materialOf } from '../../../core/materials/assembly'
 import { US_R } from '../../../core/units'
 
@@ -9,7 +9,7 @@ const bench = useDesign()
 const settings = useSettings()
 
 const FILMS = 0.17
-const [low, high] = RANGES['layer.thicknessM']
+const [low, high] = rangeOf('skin.wall.0.thicknessM')
 const whole = computed(() => layersResistance(props.layers) + FILMS)
 /** In the reader's units and in the other kind, for boards are labelled either way. */
 /** Of a square metre, at rough prices. */
@@ -153,7 +153,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
               quantity="share"
               :value="layer.framing ?? 0"
               :min="0"
-              :max="RANGES['layer.framing'][1]"
+              :max="rangeOf('skin.wall.0.framing')[1]"
               :set="v => setFraming(i, v)"
             />
             <span v-else />

@@ -1,13 +1,6 @@
 <script setup lang="ts">
-import {
-  RANGES,
-  withBackWall,
-  withGlazingAngle,
-  withKneeWall,
-  withRidge,
-  withWidth,
-  GLAZING_ANGLE_RANGE,
-} from '../../../core/design'
+import { rangeOf, GLAZING_ANGLE_RANGE } from '../../../core/design'
+import { withBackWall, withGlazingAngle, withKneeWall, withRidge, withWidth } from '../../../core/editing'
 import type { Outline } from '../../../core/geometry/section'
 import type { Quantity } from '../../../core/units'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -49,8 +42,8 @@ const dimensions = computed((): Dimension[] => {
       label: 'Width inside',
       quantity: 'length',
       value: o.widthM,
-      min: RANGES['shape.widthM'][0],
-      max: RANGES['shape.widthM'][1],
+      min: rangeOf('shape.widthM')[0],
+      max: rangeOf('shape.widthM')[1],
       x: s.x(o.widthM / 2),
       y: under,
       line: [s.x(0), under, s.x(o.widthM), under],
@@ -61,8 +54,8 @@ const dimensions = computed((): Dimension[] => {
       label: 'Ridge height',
       quantity: 'length',
       value: o.ridgeHeightM,
-      min: RANGES['shape.ridgeHeightM'][0],
-      max: RANGES['shape.ridgeHeightM'][1],
+      min: rangeOf('shape.ridgeHeightM')[0],
+      max: rangeOf('shape.ridgeHeightM')[1],
       x: rightX,
       y: s.y(o.ridgeHeightM * 0.68),
       line: [rightX, s.y(0), rightX, s.y(o.ridgeHeightM)],
@@ -73,8 +66,8 @@ const dimensions = computed((): Dimension[] => {
       label: 'Knee wall',
       quantity: 'length',
       value: o.kneeWallM,
-      min: RANGES['shape.kneeWallM'][0],
-      max: RANGES['shape.kneeWallM'][1],
+      min: rangeOf('shape.kneeWallM')[0],
+      max: rangeOf('shape.kneeWallM')[1],
       x: leftX,
       y: s.y(o.kneeWallM / 2),
       line: [leftX, s.y(0), leftX, s.y(o.kneeWallM)],
@@ -100,8 +93,8 @@ const dimensions = computed((): Dimension[] => {
       label: 'Back wall',
       quantity: 'length',
       value: o.backWallM,
-      min: RANGES['shape.backWallM'][0],
-      max: RANGES['shape.backWallM'][1],
+      min: rangeOf('shape.backWallM')[0],
+      max: rangeOf('shape.backWallM')[1],
       x: backX,
       y: s.y(o.backWallM * 0.36),
       line: [backX, s.y(0), backX, s.y(o.backWallM)],

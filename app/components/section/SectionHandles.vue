@@ -1,7 +1,6 @@
 <script setup lang="ts">
+import { GLAZING_ANGLE_RANGE, rangeOf } from '../../../core/design'
 import {
-  GLAZING_ANGLE_RANGE,
-  RANGES,
   withBackWall,
   withBreak,
   withKneeWall,
@@ -9,7 +8,7 @@ import {
   withRidge,
   withSunnyWallMoved,
   withWidth,
-} from '../../../core/design'
+} from '../../../core/editing'
 import type { Outline } from '../../../core/geometry/section'
 import type { Design } from '../../../core/design'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -57,12 +56,12 @@ const handles = computed((): Handle[] => {
       z: o.ridgeHeightM,
       axis: ridgeSide ? 'both' : 'z',
       allowed:
-        `${between([Math.max(RANGES['shape.ridgeHeightM'][0], o.kneeWallM), RANGES['shape.ridgeHeightM'][1]])}, ` +
+        `${between([Math.max(rangeOf('shape.ridgeHeightM')[0], o.kneeWallM), rangeOf('shape.ridgeHeightM')[1]])}, ` +
         `and a glazing angle of ${GLAZING_ANGLE_RANGE[0]}° to ${GLAZING_ANGLE_RANGE[1]}°`,
       move: (s, x, z) =>
         withRidge(
           s,
-          clamp(snap(z), RANGES['shape.ridgeHeightM']),
+          clamp(snap(z), rangeOf('shape.ridgeHeightM')),
           ridgeSide ? clamp(snap(x), [0.3, s.widthM - 0.2]) : s.ridgeAtM,
         ),
     },
@@ -73,12 +72,12 @@ const handles = computed((): Handle[] => {
       x: 0,
       z: o.kneeWallM,
       axis: 'both',
-      allowed: `a knee wall of ${between(RANGES['shape.kneeWallM'])}, a width of ${between(RANGES['shape.widthM'])}`,
+      allowed: `a knee wall of ${between(rangeOf('shape.kneeWallM'))}, a width of ${between(rangeOf('shape.widthM'))}`,
       move: (s, x, z) => {
-        const by = clamp(s.widthM - snap(x), RANGES['shape.widthM']) - s.widthM
+        const by = clamp(s.widthM - snap(x), rangeOf('shape.widthM')) - s.widthM
         return withKneeWall(
           withSunnyWallMoved(s, Math.max(by, 0.3 - s.ridgeAtM)),
-          clamp(snap(z), RANGES['shape.kneeWallM']),
+          clamp(snap(z), rangeOf('shape.kneeWallM')),
         )
       },
     },
@@ -89,8 +88,8 @@ const handles = computed((): Handle[] => {
       x: o.widthM,
       z: 0,
       axis: 'x',
-      allowed: between(RANGES['shape.widthM']),
-      move: (s, x) => withWidth(s, clamp(snap(x), RANGES['shape.widthM'])),
+      allowed: between(rangeOf('shape.widthM')),
+      move: (s, x) => withWidth(s, clamp(snap(x), rangeOf('shape.widthM'))),
     },
   ]
   if (o.kneeWallM > 0.15) {
@@ -101,8 +100,8 @@ const handles = computed((): Handle[] => {
       x: 0,
       z: o.kneeWallM / 2,
       axis: 'z',
-      allowed: between(RANGES['shape.kneeWallM']),
-      move: (s, _x, z) => withKneeWallLifted(s, clamp(snap(2 * z), [0.02, RANGES['shape.kneeWallM'][1]])),
+      allowed: between(rangeOf('shape.kneeWallM')),
+      move: (s, _x, z) => withKneeWallLifted(s, clamp(snap(2 * z), [0.02, rangeOf('shape.kneeWallM')[1]])),
     })
   }
   if (o.form === 'gambrel') {

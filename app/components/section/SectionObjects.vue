@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { entry, VESSELS } from '../../../core/catalog'
-import { clearances, headroom, type Design } from '../../../core/design'
+import { type Design } from '../../../core/design'
+import { clearances } from '../../../core/editing'
+import { headroom } from '../../../core/advice/cautions'
 import { layBarrels, roomObjects } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { placed, resized, things } from '../../../core/design'
+import { placed, resized, things } from '../../../core/editing'
 import type { SectionScale } from '~/composables/useSectionScale'
 
 /**

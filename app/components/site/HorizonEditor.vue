@@ -352,22 +352,8 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
         <summary class="cursor-pointer">Corners as a table</summary>
         <ul>
           <li v-for="(p, i) in horizon" :key="i" class="grid grid-cols-[1fr_1fr_auto_auto] items-end gap-2">
-            <QuantityField
-              label="azimuth"
-              quantity="angle"
-              :value="p.azimuthDeg"
-              :min="0"
-              :max="360"
-              :set="v => bench.edit([[`site.horizon.${i}.azimuthDeg`, v]])"
-            />
-            <QuantityField
-              label="altitude"
-              quantity="angle"
-              :value="p.altitudeDeg"
-              :min="0"
-              :max="89"
-              :set="v => bench.edit([[`site.horizon.${i}.altitudeDeg`, v]])"
-            />
+            <DesignField :path="`site.horizon.${i}.azimuthDeg`" />
+            <DesignField :path="`site.horizon.${i}.altitudeDeg`" />
             <button
               class="button quiet"
               @click="put(i, { kind: p.kind === 'solid' ? 'deciduous' : 'solid' }, 'horizon kind')"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { dayName, DAYS, MONTH_START, offsetOnDay, yearStartUtc } from '../../../core/climate'
-import { RANGES } from '../../../core/design'
 import { compassReading, trueNorthDay, type StickShadow } from '../../../core/sun'
 
 const bench = useDesign()
@@ -66,15 +65,7 @@ function print(): void {
         <li>The marks lie alike on both sides of that line. If they do not, the stick leans or the clock is off.</li>
       </ol>
       <div class="mt-2 grid grid-cols-2 items-end gap-3">
-        <QuantityField
-          label="Compass declination, east (+)"
-          quantity="angle"
-          :value="site.survey.declinationDeg"
-          :min="RANGES['site.survey.declinationDeg'][0]"
-          :max="RANGES['site.survey.declinationDeg'][1]"
-          hint="From a current map or survey office; it drifts."
-          :set="v => bench.edit([['site.survey.declinationDeg', v]])"
-        />
+        <DesignField path="site.survey.declinationDeg" />
         <p class="self-center">
           A compass reads
           <strong data-test="compass-north"

@@ -43,6 +43,10 @@ function take(p: Place): void {
   found.value = []
   typed.value = ''
 }
+function pointed(c: Coordinates): void {
+  map.value = false
+  emit('place', c, null)
+}
 </script>
 
 <template>
@@ -82,12 +86,7 @@ function take(p: Place): void {
       :open="map"
       :here="here"
       @close="map = false"
-      @place="
-        c => {
-          map = false
-          emit('place', c, null)
-        }
-      "
+      @place="pointed"
     />
   </div>
 </template>

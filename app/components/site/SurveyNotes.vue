@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { RANGES } from '../../../core/design'
 import { MATERIALS } from '../../../core/catalog'
 
 const bench = useDesign()
@@ -7,7 +6,6 @@ const year = useYear()
 const settings = useSettings()
 const survey = computed(() => bench.current.site.survey)
 const soils = MATERIALS.filter(m => m.group === 'ground')
-const set = (key: string) => (v: number) => bench.edit([[`site.survey.${key}`, v]])
 const snowId = useId()
 const windId = useId()
 const text = (key: string, event: Event) =>
@@ -16,54 +14,18 @@ const text = (key: string, event: Event) =>
 
 <template>
   <div class="grid gap-3 md:grid-cols-3">
-    <ChoiceField
-      label="Soil"
-      :value="bench.current.site.soil"
-      :options="soils"
-      :set="v => bench.edit([['site.soil', v]])"
-    />
-    <QuantityField
-      label="Water table below the ground"
-      quantity="length"
-      :value="survey.waterTableM"
-      :min="0"
-      :max="RANGES['site.survey.waterTableM'][1]"
-      hint="0 while it is not known: dig a test hole in the wettest season."
-      :set="set('waterTableM')"
-    />
-    <QuantityField
-      label="Frost depth by local rule"
-      quantity="length"
-      :value="survey.frostDepthM"
-      :min="0"
-      :max="RANGES['site.survey.frostDepthM'][1]"
+    <DesignField path="site.soil" :options="soils" />
+    <DesignField path="site.survey.waterTableM" />
+    <DesignField
+      path="site.survey.frostDepthM"
       :hint="
         `0 leaves the estimate of ${settings.show(year.view?.frostDepthM ?? 0, 'length')}: where ` +
         `undisturbed bare ground of this soil still freezes in a mean winter.`
       "
-      :set="set('frostDepthM')"
     />
-    <QuantityField
-      label="Fall of the ground"
-      quantity="angle"
-      :value="survey.slopeDeg"
-      :min="0"
-      :max="RANGES['site.survey.slopeDeg'][1]"
-      :set="set('slopeDeg')"
-    />
-    <QuantityField
-      label="It falls towards azimuth"
-      quantity="angle"
-      :value="survey.slopeTowardsDeg"
-      :min="0"
-      :max="360"
-      :set="set('slopeTowardsDeg')"
-    />
-    <SwitchField
-      label="Cold air gathers here on still nights"
-      :value="survey.frostPocket"
-      :set="v => bench.edit([['site.survey.frostPocket', v]])"
-    />
+    <DesignField path="site.survey.slopeDeg" />
+    <DesignField path="site.survey.slopeTowardsDeg" />
+    <DesignField path="site.survey.frostPocket" />
     <div>
       <label :for="snowId">Snow: what the building office or an engineer says</label>
       <textarea

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { entry, fittedCover, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
-import { RANGES } from '../../../core/design'
 import { matchMoney } from '../../../core/study/variants'
 
 const bench = useDesign()
@@ -8,22 +7,6 @@ const studies = useStudies()
 const settings = useSettings()
 const cover = computed(() => bench.current.skin.cover)
 const kind = computed(() => fittedCover(cover.value))
-const FITS = [
-  { id: 'tight', name: 'edges in pockets or channels' },
-  { id: 'usual', name: 'as it is usually hung' },
-  { id: 'loose', name: 'hanging free' },
-] as const
-const set = (path: string) => (v: number) => bench.edit([[path, v]])
-const PLACES = [
-  { id: 'inside', name: 'inside the glazing' },
-  { id: 'outside', name: 'outside it' },
-  { id: 'between', name: 'between two sheets' },
-] as const
-const RULES = [
-  { id: 'sun', name: 'by the sun' },
-  { id: 'clock', name: 'by the clock' },
-  { id: 'cold', name: 'whenever it is dark and cold' },
-] as const
 const WORDS = {
   inside: 'Dry and easy to reach; the glass behind it gets colder and wetter.',
   outside: 'It gets wet and freezes: a motor cannot see ice, a hand can.',
@@ -67,11 +50,8 @@ function stop(): void {
 <template>
   <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-3">
     <div>
-      <ChoiceField
-        label="Kind"
-        :value="cover.id"
-        :options="NIGHT_COVERS"
-        :set="v => bench.edit([['skin.cover.id', v]])"
+      <DesignField
+        path="skin.cover.id"
         :hint="
           kind.resistance > 0
             ? `Adds ${settings.show(kind.resistance, 'resistance')}, leaks over ` +
@@ -80,82 +60,24 @@ function stop(): void {
             : 'Usually the best money: it works at night only, where the heat goes.'
         "
       />
-      <ChoiceField
-        v-if="kind.resistance > 0"
-        label="Place"
-        :value="cover.place"
-        :options="PLACES"
-        :set="v => bench.edit([['skin.cover.place', v]])"
-        :hint="WORDS[cover.place]"
-      />
-      <ChoiceField
-        v-if="kind.resistance > 0"
-        label="Fit"
-        :value="cover.fit"
-        :options="FITS"
-        :set="v => bench.edit([['skin.cover.fit', v]])"
-        hint="Edges that leak undo a cover."
-      />
+      <DesignField path="skin.cover.place" v-if="kind.resistance > 0" :hint="WORDS[cover.place]" />
+      <DesignField path="skin.cover.fit" v-if="kind.resistance > 0" />
       <p v-if="bench.refusedPath.startsWith('skin.cover')" class="fault" role="alert">
         {{ bench.refusal }}
       </p>
     </div>
     <div>
       <template v-if="kind.resistance > 0">
-        <ChoiceField
-          label="Drawn and opened"
-          :value="cover.rule"
-          :options="RULES"
-          :set="v => bench.edit([['skin.cover.rule', v]])"
-        />
+        <DesignField path="skin.cover.rule" />
         <template v-if="cover.rule === 'sun'">
-          <QuantityField
-            label="Drawn after sunset"
-            quantity="hours"
-            :value="cover.afterSunsetH"
-            :min="-3"
-            :max="6"
-            :slide="0.5"
-            :set="set('skin.cover.afterSunsetH')"
-          />
-          <QuantityField
-            label="Opened after sunrise"
-            quantity="hours"
-            :value="cover.afterSunriseH"
-            :min="-3"
-            :max="6"
-            :slide="0.5"
-            :set="set('skin.cover.afterSunriseH')"
-          />
+          <DesignField path="skin.cover.afterSunsetH" />
+          <DesignField path="skin.cover.afterSunriseH" />
         </template>
         <template v-else-if="cover.rule === 'clock'">
-          <QuantityField
-            label="Drawn at, o’clock"
-            quantity="hours"
-            :value="cover.fromH"
-            :min="0"
-            :max="24"
-            :slide="0.5"
-            :set="set('skin.cover.fromH')"
-          />
-          <QuantityField
-            label="Opened at, o’clock"
-            quantity="hours"
-            :value="cover.untilH"
-            :min="0"
-            :max="24"
-            :slide="0.5"
-            :set="set('skin.cover.untilH')"
-          />
+          <DesignField path="skin.cover.fromH" />
+          <DesignField path="skin.cover.untilH" />
         </template>
-        <QuantityField
-          label="Only when outside is below"
-          quantity="temperature"
-          :value="cover.onlyBelowC"
-          :min="RANGES['skin.cover.onlyBelowC'][0]"
-          :max="RANGES['skin.cover.onlyBelowC'][1]"
-          :set="set('skin.cover.onlyBelowC')"
-        />
+        <DesignField path="skin.cover.onlyBelowC" />
       </template>
     </div>
     <div>

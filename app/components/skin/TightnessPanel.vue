@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { GAPS, LEAKAGE_CLASSES, entry } from '../../../core/catalog'
 import { ach50OfAreaM2 } from '../../../core/air/leakage'
-import { RANGES } from '../../../core/design'
+import { rangeOf } from '../../../core/design'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { ach50Of } from '../../../core/network/model'
 
@@ -18,9 +18,9 @@ function setAmount(kind: string, value: number): string | null {
 const areaM2 = computed(() => breathe.value.gaps.reduce((s, g) => s + g.amount * entry(GAPS, g.kind).areaM2, 0))
 const found = computed(() =>
   Math.min(
-    RANGES['breathe.ach50'][1],
+    rangeOf('breathe.ach50')[1],
     Math.max(
-      RANGES['breathe.ach50'][0],
+      rangeOf('breathe.ach50')[0],
       Math.round(ach50OfAreaM2(areaM2.value, makeBuilding(bench.current).volumeM3) * 10) / 10,
     ),
   ),
@@ -38,22 +38,8 @@ const take = () =>
 <template>
   <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
     <div>
-      <ChoiceField
-        label="How it is built"
-        :value="breathe.leakage"
-        :options="OPTIONS"
-        :set="v => bench.edit([['breathe.leakage', v]])"
-      />
-      <QuantityField
-        v-if="breathe.leakage === 'measured'"
-        label="Air changes an hour under 50 Pa"
-        quantity="airChanges"
-        :value="breathe.ach50"
-        :min="RANGES['breathe.ach50'][0]"
-        :max="RANGES['breathe.ach50'][1]"
-        :slide="1"
-        :set="v => bench.edit([['breathe.ach50', v]])"
-      />
+      <DesignField path="breathe.leakage" :options="OPTIONS" />
+      <DesignField path="breathe.ach50" v-if="breathe.leakage === 'measured'" />
       <p class="mt-1">
         {{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa.
         <template v-if="year.view">

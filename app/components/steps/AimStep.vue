@@ -1,19 +1,15 @@
 <script setup lang="ts">
 import { CROPS, type CropNeeds } from '../../../core/catalog'
-import { RANGES, type Design } from '../../../core/design'
 import type { CropMonth } from '../../../core/aim/aim-line'
 
 const bench = useDesign()
 const settings = useSettings()
 const t = (c: number) => settings.show(c, 'temperature', { decimals: 0 })
 const aim = computed(() => bench.current.aim)
-const set = (path: string) => (v: number) => bench.edit([[path, v]])
 const adding = ref('')
 const ownName = ref('')
 const addId = useId()
 const ownId = useId()
-const builderId = useId()
-const permitsId = useId()
 
 const GROUPS = [...new Set(CROPS.map(c => c.group))]
 const free = computed(() => CROPS.filter(c => !aim.value.crops.some(k => k.id === c.id)))
@@ -62,10 +58,6 @@ function addOwn(): void {
   if (refused) useNotices().tell('error', `“${name}” was not added.`, { lines: [refused] })
   else ownName.value = ''
 }
-const practical = computed(() => aim.value.practical)
-const setPractical = (key: keyof Design['aim']['practical'], value: unknown) =>
-  bench.edit([[`aim.practical.${key}`, value]])
-const value = (e: Event) => (e.target as HTMLSelectElement).value
 </script>
 
 <template>
@@ -106,32 +98,22 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
       </details>
     </div>
     <div>
-      <QuantityField
+      <DesignField
+        path="aim.lowestAirC"
         label="Lowest air inside"
-        quantity="temperature"
-        :value="aim.lowestAirC"
-        :min="RANGES['aim.lowestAirC'][0]"
-        :max="RANGES['aim.lowestAirC'][1]"
-        :slide="0.5"
         :hint="
           aim.crops.length > 0
             ? 'The crops’ own figures stand in its place.'
             : `Hardy leaves bear a light frost; cool crops want ${t(2)}, fruiting ones ${t(10)}, tropicals ` +
               `suffer below ${t(7)} to ${t(10)}.`
         "
-        :set="set('aim.lowestAirC')"
       />
     </div>
     <div>
-      <QuantityField
+      <DesignField
+        path="aim.highestAirC"
         label="Highest air inside"
-        quantity="temperature"
-        :value="aim.highestAirC"
-        :min="RANGES['aim.highestAirC'][0]"
-        :max="RANGES['aim.highestAirC'][1]"
-        :slide="0.5"
         :hint="`Most crops stop setting fruit above ${t(32)} to ${t(35)}; above ${t(38)} people are at risk.`"
-        :set="set('aim.highestAirC')"
       />
     </div>
     <p class="hint max-w-sm self-center">
@@ -140,63 +122,14 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
     <details class="col-span-full">
       <summary class="cursor-pointer">Budget, services, access</summary>
       <div class="mt-1 grid grid-cols-2 items-end gap-3 md:grid-cols-4">
-        <QuantityField
-          label="Budget"
-          quantity="money"
-          :value="practical.budget"
-          :min="0"
-          :max="RANGES['aim.practical.budget'][1]"
-          :set="v => setPractical('budget', v)"
-        />
-        <QuantityField
-          label="Clear height over the path"
-          quantity="length"
-          :value="practical.headroomM"
-          :min="RANGES['aim.practical.headroomM'][0]"
-          :max="RANGES['aim.practical.headroomM'][1]"
-          :set="v => setPractical('headroomM', v)"
-        />
-        <QuantityField
-          label="Reach over a bed"
-          quantity="length"
-          :value="practical.reachM"
-          :min="RANGES['aim.practical.reachM'][0]"
-          :max="RANGES['aim.practical.reachM'][1]"
-          :set="v => setPractical('reachM', v)"
-        />
-        <div>
-          <label :for="builderId">Who builds</label>
-          <select
-            :id="builderId"
-            class="input"
-            :value="practical.builder"
-            @change="setPractical('builder', value($event))"
-          >
-            <option v-for="b in ['self', 'friends', 'firm', 'unknown']" :key="b" :value="b">
-              {{ { self: 'ourselves', friends: 'with friends', firm: 'a firm', unknown: 'not known yet' }[b] }}
-            </option>
-          </select>
-        </div>
-        <div>
-          <label :for="permitsId">Permits</label>
-          <select
-            :id="permitsId"
-            class="input"
-            :value="practical.permits"
-            @change="setPractical('permits', value($event))"
-          >
-            <option v-for="p in ['unknown', 'asked', 'given', 'none needed']" :key="p" :value="p">
-              {{ p === 'unknown' ? 'not asked yet' : p }}
-            </option>
-          </select>
-        </div>
-        <SwitchField label="Power on site" :value="practical.power" :set="v => setPractical('power', v)" />
-        <SwitchField label="Water on site" :value="practical.water" :set="v => setPractical('water', v)" />
-        <SwitchField
-          label="A wheelchair must pass"
-          :value="practical.wheelchair"
-          :set="v => setPractical('wheelchair', v)"
-        />
+        <DesignField path="aim.practical.budget" />
+        <DesignField path="aim.practical.headroomM" />
+        <DesignField path="aim.practical.reachM" />
+        <DesignField path="aim.practical.builder" />
+        <DesignField path="aim.practical.permits" />
+        <DesignField path="aim.practical.power" />
+        <DesignField path="aim.practical.water" />
+        <DesignField path="aim.practical.wheelchair" />
       </div>
     </details>
   </div>

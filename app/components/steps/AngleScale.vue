@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { GLAZING_ANGLE_RANGE, withGlazingAngle } from '../../../core/design'
+import { GLAZING_ANGLE_RANGE } from '../../../core/design'
+import { withGlazingAngle } from '../../../core/editing'
 import { makeOutline } from '../../../core/geometry/section'
 import { heldC } from '../../../core/study/figures'
 import { angleSchools } from '../../../core/sums/glazing-angle'

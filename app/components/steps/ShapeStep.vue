@@ -1,16 +1,15 @@
 <script setup lang="ts">
+import { fieldAt, type Bed } from '../../../core/design'
 import {
   clearances,
   freePlace,
-  headroom,
-  RANGES,
   withBackWall,
   withBreak,
   withKneeWall,
   withRidge,
   withWidth,
-  type Bed,
-} from '../../../core/design'
+} from '../../../core/editing'
+import { headroom } from '../../../core/advice/cautions'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { kneeWallSnow } from '../../../core/sums'
 
@@ -18,7 +17,6 @@ const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const shape = computed(() => bench.current.shape)
-const set = (path: string) => (v: number) => bench.edit([[path, v]])
 const m = (v: number) => settings.show(v, 'length')
 const TABS = [
   { id: 'angle', name: 'Angle and turn' },
@@ -66,41 +64,9 @@ const gaps = computed(() => clearances(bench.current))
 
 /** Mass that stands on the floor besides the barrels: put in small, then drawn out on the section and the plan. */
 const MASS = [
-  {
-    key: 'tank',
-    name: 'Tank',
-    size: 'lengthM',
-    start: 2,
-    fields: [
-      ['atM', 'from the sunny wall', 'bed.atM'],
-      ['lengthM', 'long', 'store.tank.lengthM'],
-      ['widthM', 'wide', 'store.tank.widthM'],
-      ['heightM', 'high', 'store.tank.heightM'],
-    ],
-  },
-  {
-    key: 'pond',
-    name: 'Pond',
-    size: 'lengthM',
-    start: 2,
-    fields: [
-      ['atM', 'from the sunny wall', 'bed.atM'],
-      ['lengthM', 'long', 'store.tank.lengthM'],
-      ['widthM', 'wide', 'store.tank.widthM'],
-      ['depthM', 'deep', 'store.pond.depthM'],
-    ],
-  },
-  {
-    key: 'innerWall',
-    name: 'Wall of mass',
-    size: 'thicknessM',
-    start: 0.3,
-    fields: [
-      ['atM', 'from the sunny wall', 'bed.atM'],
-      ['thicknessM', 'thick', 'store.innerWall.thicknessM'],
-      ['heightM', 'high', 'store.innerWall.heightM'],
-    ],
-  },
+  { key: 'tank', name: 'Tank', size: 'lengthM', start: 2, fields: ['atM', 'lengthM', 'widthM', 'heightM'] },
+  { key: 'pond', name: 'Pond', size: 'lengthM', start: 2, fields: ['atM', 'lengthM', 'widthM', 'depthM'] },
+  { key: 'innerWall', name: 'Wall of mass', size: 'thicknessM', start: 0.3, fields: ['atM', 'thicknessM', 'heightM'] },
 ] as const
 type Mass = (typeof MASS)[number]
 const mass = computed(() =>
@@ -144,145 +110,72 @@ function toggle(m: { kind: Mass; of: Record<string, number> }): void {
       <div class="px-4 py-3">
         <p class="hint mb-1">All inside; or drag and type them on the drawing.</p>
         <div class="grid grid-cols-2 gap-3 md:grid-cols-5">
-          <QuantityField
+          <DesignField
+            path="shape.lengthM"
             :label="shape.form === 'dome' ? 'Across' : 'Length along the ridge'"
-            quantity="length"
-            :value="shape.lengthM"
-            :min="RANGES['shape.lengthM'][0]"
-            :max="RANGES['shape.lengthM'][1]"
             :set="
-              v =>
+              (v: number) =>
                 shape.form === 'dome'
                   ? bench.setShape(withWidth(shape, v), 'width')
                   : bench.edit([['shape.lengthM', v]])
             "
           />
-          <QuantityField
+          <DesignField
             v-if="shape.form !== 'dome'"
-            label="Width"
-            quantity="length"
-            :value="shape.widthM"
-            :min="RANGES['shape.widthM'][0]"
-            :max="RANGES['shape.widthM'][1]"
-            :set="v => bench.setShape(withWidth(shape, v), 'width')"
+            path="shape.widthM"
+            :set="(v: number) => bench.setShape(withWidth(shape, v), 'width')"
           />
-          <QuantityField
-            label="Knee wall"
-            quantity="length"
-            :value="shape.kneeWallM"
-            :min="0"
-            :max="RANGES['shape.kneeWallM'][1]"
-            :set="v => bench.setShape(withKneeWall(shape, v), 'knee wall')"
+          <DesignField
+            path="shape.kneeWallM"
+            :set="(v: number) => bench.setShape(withKneeWall(shape, v), 'knee wall')"
           />
-          <QuantityField
-            label="Ridge height"
-            quantity="length"
-            :value="shape.ridgeHeightM"
-            :min="RANGES['shape.ridgeHeightM'][0]"
-            :max="RANGES['shape.ridgeHeightM'][1]"
-            :set="v => bench.setShape(withRidge(shape, v), 'ridge')"
-          />
+          <DesignField path="shape.ridgeHeightM" :set="(v: number) => bench.setShape(withRidge(shape, v), 'ridge')" />
           <template v-if="shape.form === 'saltbox' || shape.form === 'arch'">
-            <QuantityField
-              label="Ridge from the sunny wall"
-              quantity="length"
-              :value="shape.ridgeAtM"
-              :min="RANGES['shape.ridgeAtM'][0]"
+            <DesignField
+              path="shape.ridgeAtM"
               :max="shape.widthM - 0.2"
-              :set="v => bench.setShape(withRidge(shape, shape.ridgeHeightM, v), 'ridge place')"
+              :set="(v: number) => bench.setShape(withRidge(shape, shape.ridgeHeightM, v), 'ridge place')"
             />
-            <QuantityField
-              label="Back wall"
-              quantity="length"
-              :value="shape.backWallM"
+            <DesignField
+              path="shape.backWallM"
               :min="0.2"
               :max="shape.ridgeHeightM"
-              :set="v => bench.setShape(withBackWall(shape, v), 'back wall')"
+              :set="(v: number) => bench.setShape(withBackWall(shape, v), 'back wall')"
             />
           </template>
           <template v-if="shape.form === 'gambrel'">
-            <QuantityField
-              label="Break from the sunny wall"
-              quantity="length"
-              :value="shape.breakAtM"
-              :min="0.1"
+            <DesignField
+              path="shape.breakAtM"
               :max="shape.widthM / 2 - 0.1"
-              :set="v => bench.setShape(withBreak(shape, v, shape.breakHeightM), 'break')"
+              :set="(v: number) => bench.setShape(withBreak(shape, v, shape.breakHeightM), 'break')"
             />
-            <QuantityField
-              label="Break height"
-              quantity="length"
-              :value="shape.breakHeightM"
+            <DesignField
+              path="shape.breakHeightM"
               :min="shape.kneeWallM"
               :max="shape.ridgeHeightM"
-              :set="v => bench.setShape(withBreak(shape, shape.breakAtM, v), 'break')"
+              :set="(v: number) => bench.setShape(withBreak(shape, shape.breakAtM, v), 'break')"
             />
           </template>
-          <QuantityField
+          <DesignField
+            path="shape.sunkM"
             v-if="shape.form !== 'a-frame'"
             label="Floor below the ground at the sunny wall"
-            quantity="length"
-            :value="shape.sunkM"
-            :min="0"
             :max="shape.kneeWallM"
-            hint="No deeper than the knee wall: glass does not stand in earth."
-            :set="set('shape.sunkM')"
           />
           <template v-if="shape.form !== 'dome'">
-            <QuantityField
-              label="Eave over the glazing"
-              quantity="length"
-              :value="shape.overhangM"
-              :min="0"
-              :max="RANGES['shape.overhangM'][1]"
-              :set="set('shape.overhangM')"
-            />
-            <QuantityField
-              label="Shade strip inside its top"
-              quantity="length"
-              :value="shape.shadeStripM"
-              :min="0"
-              :max="RANGES['shape.shadeStripM'][1]"
-              :set="set('shape.shadeStripM')"
-            />
+            <DesignField path="shape.overhangM" />
+            <DesignField path="shape.shadeStripM" />
           </template>
           <template v-if="shape.form === 'lean-to'">
-            <QuantityField
-              label="House wall, height"
-              quantity="length"
-              :value="shape.house.heightM"
-              :min="shape.ridgeHeightM"
-              :max="RANGES['shape.house.heightM'][1]"
-              :set="set('shape.house.heightM')"
-            />
-            <QuantityField
-              label="Air in the house"
-              quantity="temperature"
-              :value="shape.house.airC"
-              :min="RANGES['shape.house.airC'][0]"
-              :max="RANGES['shape.house.airC'][1]"
-              :set="set('shape.house.airC')"
-            />
+            <DesignField path="shape.house.heightM" :min="shape.ridgeHeightM" />
+            <DesignField path="shape.house.airC" />
           </template>
-          <QuantityField
+          <DesignField
+            path="shape.riseM"
             v-if="shape.form !== 'a-frame' && shape.form !== 'lean-to'"
-            label="Ground outside higher at the back"
-            quantity="length"
-            :value="shape.riseM"
             :min="-shape.sunkM"
-            :max="RANGES['shape.riseM'][1]"
-            hint="Negative where it falls that way."
-            :set="set('shape.riseM')"
           />
-          <QuantityField
-            label="Entry lobby, floor"
-            quantity="area"
-            :value="bench.current.breathe.lobby.areaM2"
-            :min="0"
-            :max="RANGES['breathe.lobby.areaM2'][1]"
-            hint="Keeps cold air out; drawn on the plan."
-            :set="set('breathe.lobby.areaM2')"
-          />
+          <DesignField path="breathe.lobby.areaM2" />
         </div>
         <p
           v-if="
@@ -321,30 +214,9 @@ function toggle(m: { kind: Mass; of: Record<string, number> }): void {
           </h2>
           <ul class="grid gap-y-1">
             <li v-for="(bed, i) in shape[list.key]" :key="i" class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-              <QuantityField
-                :label="`${list.one} ${i + 1} from the sunny wall`"
-                quantity="length"
-                :value="bed.atM"
-                :min="0"
-                :max="20"
-                :set="set(`shape.${list.key}.${i}.atM`)"
-              />
-              <QuantityField
-                label="wide"
-                quantity="length"
-                :value="bed.widthM"
-                :min="RANGES['bed.widthM'][0]"
-                :max="RANGES['bed.widthM'][1]"
-                :set="set(`shape.${list.key}.${i}.widthM`)"
-              />
-              <QuantityField
-                label="high"
-                quantity="length"
-                :value="bed.heightM"
-                :min="0"
-                :max="RANGES['bed.heightM'][1]"
-                :set="set(`shape.${list.key}.${i}.heightM`)"
-              />
+              <DesignField :path="`shape.${list.key}.${i}.atM`" :label="`${list.one} ${i + 1} from the sunny wall`" />
+              <DesignField :path="`shape.${list.key}.${i}.widthM`" />
+              <DesignField :path="`shape.${list.key}.${i}.heightM`" />
               <button
                 class="button quiet"
                 :aria-label="`Take out ${list.one.toLowerCase()} ${i + 1}`"
@@ -375,16 +247,12 @@ function toggle(m: { kind: Mass; of: Record<string, number> }): void {
               {{ there(x) ? `Take the ${x.kind.name.toLowerCase()} out` : `Put in a ${x.kind.name.toLowerCase()}` }}
             </button>
             <template v-if="there(x)">
-              <QuantityField
-                v-for="[field, words, range] in x.kind.fields"
+              <DesignField
+                v-for="field in x.kind.fields"
                 :key="field"
                 class="w-32"
-                :label="`${x.kind.name}, ${words}`"
-                quantity="length"
-                :value="x.of[field]!"
-                :min="RANGES[range][0]"
-                :max="RANGES[range][1]"
-                :set="set(`store.${x.kind.key}.${field}`)"
+                :path="`store.${x.kind.key}.${field}`"
+                :label="`${x.kind.name}, ${fieldAt(`store.${x.kind.key}.${field}`)!.label}`"
               />
             </template>
           </div>
@@ -392,16 +260,7 @@ function toggle(m: { kind: Mass; of: Record<string, number> }): void {
         <div class="lg:col-span-2">
           <h2 class="group-title">Paths</h2>
           <div class="grid gap-x-8 lg:grid-cols-2">
-            <QuantityField
-              label="Paths against the floor"
-              quantity="length"
-              :value="shape.pathM"
-              :min="RANGES['shape.pathM'][0]"
-              :max="RANGES['shape.pathM'][1]"
-              :slide="0.05"
-              hint="Dug lower, cold air drains into them and leaves the beds warmer, and heads have more room. The year takes the air as one, so it does not count this."
-              :set="set('shape.pathM')"
-            />
+            <DesignField path="shape.pathM" />
             <p data-test="gaps">
               Free floor from the sunny wall:
               <template v-for="(g, i) in gaps" :key="g.x0">

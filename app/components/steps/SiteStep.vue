@@ -11,7 +11,9 @@ import {
   turnedByHalfYear,
 } from '../../../core/climate'
 import { timeZoneOf } from '../../../core/climate/zone-of-place'
-import { FAR_KM, RANGES, type HourlyClimate, type NormalsClimate, type Patch } from '../../../core/design'
+import { type HourlyClimate, type NormalsClimate } from '../../../core/design'
+import { type Patch } from '../../../core/editing'
+import { FAR_KM } from '../../../core/advice/cautions'
 import type { Coordinates } from '../../../formats/coordinates'
 import { parseNormalsTable } from '../../../formats/normals-table'
 import { readCsvTable, type CsvTable } from '../../../formats/weather-csv'
@@ -125,8 +127,6 @@ function takeCsv(climate: HourlyClimate): void {
 const beginId = useId()
 const TABS = ['Place and climate', 'The year outside', 'Horizon', 'True north', 'Ground and notes']
 
-const set = (path: string) => (v: number) => bench.edit([[path, v]])
-
 function setZone(event: Event): void {
   zoneFault.value = bench.edit([['site.timeZone', (event.target as HTMLInputElement).value.trim()]]) ?? ''
 }
@@ -178,32 +178,9 @@ function backToNormals(): void {
             <input :id="placeId" class="input mb-1" :value="site.place" maxlength="120" @change="setName" />
             <PlaceFinder :here="site" @place="moveTo" />
             <div class="grid grid-cols-2 gap-x-3">
-              <QuantityField
-                label="Latitude"
-                quantity="angle"
-                :value="site.latitudeDeg"
-                :min="-90"
-                :max="90"
-                hint="south is negative"
-                :set="v => setPlace('site.latitudeDeg', v)"
-              />
-              <QuantityField
-                label="Longitude"
-                quantity="angle"
-                :value="site.longitudeDeg"
-                :min="-180"
-                :max="180"
-                hint="west is negative"
-                :set="v => setPlace('site.longitudeDeg', v)"
-              />
-              <QuantityField
-                label="Elevation"
-                quantity="length"
-                :value="site.elevationM"
-                :min="RANGES['site.elevationM'][0]"
-                :max="RANGES['site.elevationM'][1]"
-                :set="set('site.elevationM')"
-              />
+              <DesignField path="site.latitudeDeg" :set="(v: number) => setPlace('site.latitudeDeg', v)" />
+              <DesignField path="site.longitudeDeg" :set="(v: number) => setPlace('site.longitudeDeg', v)" />
+              <DesignField path="site.elevationM" />
               <div class="min-w-0">
                 <label :for="zoneId">Time zone</label>
                 <input
@@ -219,12 +196,7 @@ function backToNormals(): void {
                 </p>
               </div>
             </div>
-            <ChoiceField
-              label="Ground"
-              :value="site.soil"
-              :options="soils"
-              :set="v => bench.edit([['site.soil', v]])"
-            />
+            <DesignField path="site.soil" label="Ground" :options="soils" />
           </div>
           <div class="col-span-2 min-w-0">
             <h2 class="group-title">Climate</h2>
@@ -286,15 +258,7 @@ function backToNormals(): void {
                 <button class="button mt-1" data-test="use-paste" @click="usePaste">Use these</button>
               </details>
               <div class="mt-2 max-w-60">
-                <QuantityField
-                  label="Another invented year"
-                  quantity="count"
-                  :value="site.seed"
-                  :min="0"
-                  :max="RANGES['site.seed'][1]"
-                  hint="Each number gives other days of the same climate."
-                  :set="set('site.seed')"
-                />
+                <DesignField path="site.seed" />
               </div>
             </template>
             <template v-else>

@@ -32,16 +32,7 @@ const set = (v: number) => bench.edit([['shape.turnDeg', v]])
     <h2 class="group-title flex items-baseline justify-between">
       Turn <span class="font-sans text-base font-semibold" data-test="facing">{{ facing }}</span>
     </h2>
-    <QuantityField
-      label="Sunny side turned to the east (+) or west (−)"
-      quantity="angle"
-      :value="turn"
-      :min="-90"
-      :max="90"
-      :slide="1"
-      hint="True compass, not magnetic. 10 to 25° to the morning side warms earlier."
-      :set="set"
-    />
+    <DesignField path="shape.turnDeg" :min="-90" :set="set" />
     <div ref="frame">
       <template v-if="width > 0">
         <StudyBar kind="turn" ask="What each turn gives" />

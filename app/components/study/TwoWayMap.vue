@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { withGlazingAngle } from '../../../core/design'
+import { withGlazingAngle } from '../../../core/editing'
 import { makeOutline } from '../../../core/geometry/section'
 import { shownUnit } from '../../../core/units'
 import type { StudyPoint } from '~/stores/studies'

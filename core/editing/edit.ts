@@ -1,5 +1,5 @@
 import { makeOutline, ridgeForAngle, TIED, tiedShape } from '../geometry/section'
-import type { Bed, Design, Form } from './types'
+import type { Bed, Design, Form } from '../design'
 
 /** A change to one place of the document: its path, as in `shape.beds.1.widthM`, and the new value. */
 export type Patch = readonly [path: string, value: unknown]

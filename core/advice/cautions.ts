@@ -5,8 +5,8 @@ import { roomObjects } from '../geometry/objects'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
 import { formatQuantity, type Quantity } from '../units'
-import { clearances, WHEELCHAIR_M } from './place'
-import type { Design, Layer, StepId } from './types'
+import { clearances, WHEELCHAIR_M } from '../editing'
+import type { Design, Layer, StepId } from '../design'
 
 /** Something that can hurt people, plants or the building, and whom to ask. */
 export interface Caution {

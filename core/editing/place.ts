@@ -2,8 +2,8 @@ import { misfits, type Misfit } from '../geometry/fit'
 import { layBarrels, lengthBetween, roomObjects, type ObjectKind, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import { patchDesign, type Patch } from './edit'
-import { RANGES } from './ranges'
-import type { Bed, Design } from './types'
+
+import { rangeOf, type Bed, type Design } from '../design'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */
 export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1'> {
@@ -167,10 +167,10 @@ export function resized(
   const room = makeOutline(design.shape).widthM
   if (size.widthM !== undefined && thing.sizes.width) {
     const [low, high] = listed
-      ? RANGES['bed.widthM']
+      ? rangeOf('shape.beds.0.widthM')
       : thing.kind === 'inner wall'
-        ? ([0.05, RANGES['store.innerWall.thicknessM'][1]] as const)
-        : RANGES['store.tank.widthM']
+        ? ([0.05, rangeOf('store.innerWall.thicknessM')[1]] as const)
+        : rangeOf('store.tank.widthM')
     field(thing.kind === 'inner wall' ? 'thicknessM' : 'widthM', size.widthM, thing.x1 - thing.x0, [
       low,
       Math.max(low, Math.min(high, room - thing.x0)),
@@ -182,10 +182,10 @@ export function resized(
       size.heightM,
       thing.z1,
       listed
-        ? RANGES['bed.heightM']
+        ? rangeOf('shape.beds.0.heightM')
         : thing.kind === 'inner wall'
-          ? RANGES['store.innerWall.heightM']
-          : RANGES['store.tank.heightM'],
+          ? rangeOf('store.innerWall.heightM')
+          : rangeOf('store.tank.heightM'),
     )
   }
   if (size.lengthM !== undefined && thing.sizes.length)
@@ -207,7 +207,8 @@ function* waysToStand(design: House, thing: Thing): Generator<Patch[]> {
   for (const narrow of listed ? NARROWER : [1]) {
     for (const low of thing.sizes.height ? LOWER : [1]) {
       const size: Patch[] = []
-      if (listed) size.push([`${place}.widthM`, Math.max(RANGES['bed.widthM'][0], cm(narrow * (thing.x1 - thing.x0)))])
+      if (listed)
+        size.push([`${place}.widthM`, Math.max(rangeOf('shape.beds.0.widthM')[0], cm(narrow * (thing.x1 - thing.x0)))])
       if (thing.sizes.height) size.push([`${place}.heightM`, Math.max(listed ? 0 : 0.2, cm(low * thing.z1))])
       const smaller = after(design, size)
       const atM = settle(smaller, things(smaller).find(t => t.id === thing.id)!, thing.x0)

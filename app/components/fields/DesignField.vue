@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { fieldAt, valueAt } from '../../../core/design'
+
+/**
+ * A field of the design on the bench, by its path: name, unit, limits, hint and choices come from the document's table.
+ */
+const props = defineProps<{
+  path: string
+  /** In place of the table's, where the panel knows better. */
+  label?: string
+  hint?: string
+  min?: number
+  max?: number
+  options?: readonly { id: string; name: string }[]
+  /** How the value is taken, where more hangs on it than its place; gives back why not, or null. */
+  set?: (value: never) => string | null
+}>()
+
+const bench = useDesign()
+const field = computed(() => {
+  const found = fieldAt(props.path)
+  if (!found) throw new RangeError(`There is no ${props.path} in a design.`)
+  return found
+})
+const value = computed(() => valueAt(bench.current, props.path))
+const take = (v: unknown): string | null => (props.set ? props.set(v as never) : bench.edit([[props.path, v]]))
+const label = computed(() => props.label ?? field.value.label)
+const hint = computed(() => props.hint ?? (field.value.hint || undefined))
+</script>
+
+<template>
+  <QuantityField
+    v-if="field.kind === 'number' && field.quantity !== null"
+    :label="label"
+    :quantity="field.quantity"
+    :value="value as number"
+    :min="min ?? field.low"
+    :max="max ?? (field.step === undefined ? field.high : field.usual[1])"
+    :slide="field.step"
+    :hint="hint"
+    :set="take"
+  />
+  <ChoiceField
+    v-else-if="field.kind === 'choice'"
+    :label="label"
+    :value="value as string"
+    :options="options ?? field.choices"
+    :hint="hint"
+    :set="take"
+  />
+  <SwitchField v-else-if="field.kind === 'flag'" :label="label" :value="value as boolean" :set="take" />
+</template>

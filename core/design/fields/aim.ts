@@ -1,0 +1,83 @@
+import { CROPS } from '../../catalog'
+import { choice, count, flag, group, length, list, money, number, orNull, temperature, text } from '../field'
+
+/** The three things that a month may be asked for a crop. */
+const MONTH = choice(
+  [
+    { id: 'grow', name: 'grow' },
+    { id: 'hold', name: 'hold' },
+    { id: '', name: 'nothing' },
+  ],
+  { about: '`grow`, `hold` or empty' },
+)
+
+/** Air that a crop bears or asks for. */
+const air = (label: string) => temperature(-60, 60, { label })
+
+/** What a crop that is in no catalogue asks for. */
+export const CROP_NEEDS = group(
+  {
+    name: text(80, { label: 'Name' }),
+    survivesC: air('survives'),
+    growsC: air('grows at night above'),
+    soilC: air('soil above'),
+    highestC: air('air below'),
+    dli: number('light', 0, 60, { label: 'light, mol/m²·d' }),
+    weeks: count(1, 520, { whole: false, label: 'weeks to harvest' }),
+  },
+  { label: 'Its needs' },
+)
+
+export const CROP_CHOICE = group({
+  id: text(80, { about: `one of the catalogue (${CROPS.length} crops), or an own name with needs` }),
+  needs: orNull(CROP_NEEDS, { about: '`null` for a crop of the catalogue' }),
+  months: list(MONTH, 12, 12, { about: 'twelve, January first' }),
+})
+
+const PERMITS = [
+  { id: 'unknown', name: 'not asked yet' },
+  { id: 'asked', name: 'asked' },
+  { id: 'given', name: 'given' },
+  { id: 'none needed', name: 'none needed' },
+] as const
+const BUILDERS = [
+  { id: 'self', name: 'ourselves' },
+  { id: 'friends', name: 'with friends' },
+  { id: 'firm', name: 'a firm' },
+  { id: 'unknown', name: 'not known yet' },
+] as const
+
+/** What the house is for, and what is at hand to build it. */
+export const AIM = group(
+  {
+    lowestAirC: temperature(-20, 30, { label: 'Lowest air', step: 0.5 }),
+    highestAirC: temperature(15, 60, {
+      label: 'Highest air',
+      step: 0.5,
+      about: 'lowest and highest stand for every month while no crops are chosen',
+    }),
+    crops: list(CROP_CHOICE, 0, 12, {
+      start: [],
+      label: 'Crops',
+      about: 'what is to live in it and when; with crops the two temperatures give way to theirs, month by month',
+    }),
+    practical: group(
+      {
+        budget: money(0, 1e8, {
+          start: 0,
+          label: 'Budget',
+          about: 'in the heater’s currency; 0 while it is not known',
+        }),
+        builder: choice(BUILDERS, { start: 'unknown', label: 'Who builds it' }),
+        power: flag({ start: true, label: 'Power on site' }),
+        water: flag({ start: true, label: 'Water on site' }),
+        wheelchair: flag({ start: false, label: 'A wheelchair must pass' }),
+        headroomM: length(1.2, 2.6, { start: 1.9, label: 'Clear height over the path' }),
+        reachM: length(0.3, 1.2, { start: 0.75, label: 'Reach over a bed' }),
+        permits: choice(PERMITS, { start: 'unknown', label: 'Permits' }),
+      },
+      { label: 'What is at hand', about: 'looked at for cautions and, the budget, beside the rough cost' },
+    ),
+  },
+  { label: 'Aim' },
+)

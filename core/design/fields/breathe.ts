@@ -1,0 +1,121 @@
+import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
+import {
+  area,
+  count,
+  difference,
+  entryOf,
+  flag,
+  group,
+  hours,
+  length,
+  list,
+  number,
+  plain,
+  power,
+  temperature,
+} from '../field'
+import { fan } from './store'
+
+const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
+
+/** A gap found on a walk round. */
+export const GAP = group({
+  kind: entryOf(GAPS, { label: 'Gap' }),
+  amount: plain(0, 10000, { unit: 'm or pieces', label: 'How much' }),
+})
+
+/** Leaks, vents, fans, doors and leaves. */
+export const BREATHE = group(
+  {
+    leakage: entryOf([...LEAKAGE_CLASSES, { id: 'measured', name: 'measured' }], {
+      label: 'How it is built',
+      about: 'a leakage class, or `measured` with `ach50`',
+    }),
+    ach50: number('airChanges', 0.3, 300, { start: 24, step: 1, label: 'Air changes an hour under 50 Pa' }),
+    gaps: list(GAP, 0, 20, {
+      start: [],
+      label: 'Gaps',
+      about: 'what a walk round found; it counts once it is taken over into `ach50`',
+    }),
+    vents: group(
+      {
+        lowM2: area(0, 60, { usual: [0, 20], step: 0.1, label: 'Low vents' }),
+        highM2: area(0, 60, { usual: [0, 20], step: 0.1, label: 'High vents' }),
+        startC: temperature(5, 45, { step: 0.5, label: 'Start to open' }),
+        fullC: temperature(6, 60, { step: 0.5, label: 'Fully open' }),
+        lagS: plain(0, 7200, { start: 720, unit: 's', label: 'Lag', about: 'time constant of the opener' }),
+        hysteresisK: difference(0, 10, {
+          start: 2,
+          label: 'Hysteresis',
+          about: 'it closes this much cooler than it opens',
+        }),
+      },
+      { label: 'Vents' },
+    ),
+    fans: group(
+      {
+        stages: count(0, 4, { start: 0, label: 'Stages' }),
+        flowM3h: plain(1, 50000, { start: 2000, unit: 'm³/h', label: 'Flow of each' }),
+        powerW: power(0, 10000, { start: 120, label: 'Power of each' }),
+        startC: air(30, 'Starts at'),
+        stepK: difference(0, 15, {
+          start: 3,
+          label: 'Next stage',
+          about: 'each stage starts this much above the one before',
+        }),
+      },
+      { label: 'Extract fans' },
+    ),
+    airing: group(
+      {
+        on: flag({ start: false, label: 'Winter habit' }),
+        fromH: hours(0, 24, { start: 11, label: 'Aired from' }),
+        untilH: hours(0, 24, { start: 13, label: 'Aired until' }),
+        holdUntilC: air(30, 'Vents wait until'),
+        belowC: temperature(-20, 25, {
+          start: 8,
+          label: 'Winter days',
+          about: 'days are winter while their mean outside is below this',
+        }),
+      },
+      { label: 'Winter habit', about: 'vents stay shut until it is really warm, and the house is aired at midday' },
+    ),
+    doors: group(
+      {
+        areaM2: area(0, 12, { start: 1.8, label: 'Door' }),
+        openingsPerDay: count(0, 500, { whole: false, start: 4, label: 'Openings a day' }),
+        openS: plain(0, 600, { start: 12, unit: 's', label: 'Open each time' }),
+      },
+      { label: 'Doors' },
+    ),
+    lobby: group(
+      {
+        areaM2: area(0, 40, {
+          start: 0,
+          label: 'Entry lobby, floor',
+          hint: 'Keeps cold air out; drawn on the plan.',
+          about: '0 for none',
+        }),
+      },
+      { label: 'Entry lobby' },
+    ),
+    rowCover: group(
+      { on: flag({ start: false, label: 'Row cover' }), belowC: air(4, 'Drawn below') },
+      { label: 'Row cover', about: 'a sheet over the beds on cold nights' },
+    ),
+    leafArea: plain(0, 6, { start: 1, unit: 'm²/m²', label: 'Leaf area', about: 'leaf over bed area' }),
+    earthTube: group(
+      {
+        on: flag({ start: false, label: 'Earth tube' }),
+        lengthM: length(1, 100, { start: 20, label: 'long' }),
+        diameterM: length(0.04, 0.6, { start: 0.2, label: 'Diameter' }),
+        depthM: length(0.2, 2.5, { start: 1.6, label: 'Depth' }),
+        fan: fan(250, 100, 40),
+        belowC: air(4, 'Runs below'),
+        aboveC: air(28, 'Runs above'),
+      },
+      { label: 'Earth tube', about: 'outside air drawn in through a pipe in the ground' },
+    ),
+  },
+  { label: 'Breathe' },
+)

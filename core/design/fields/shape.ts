@@ -1,0 +1,94 @@
+import { angle, choice, group, length, list, temperature } from '../field'
+
+/** What stands along the whole length of the house. */
+const alongside = (one: string) =>
+  group(
+    {
+      atM: length(0, 20, { label: 'from the sunny wall' }),
+      widthM: length(0.2, 10, { label: 'wide' }),
+      heightM: length(0, 1.5, { label: 'high' }),
+    },
+    { label: `${one} #` },
+  )
+export const BED = alongside('Bed')
+export const BENCH = alongside('Bench')
+
+export const FORM_CHOICES = [
+  { id: 'shed', name: 'Shed' },
+  { id: 'gable', name: 'Gable' },
+  { id: 'saltbox', name: 'Saltbox' },
+  { id: 'gambrel', name: 'Gambrel' },
+  { id: 'a-frame', name: 'A-frame' },
+  { id: 'arch', name: 'Arch' },
+  { id: 'lean-to', name: 'Lean-to' },
+  { id: 'dome', name: 'Dome' },
+] as const
+
+/** The section, the length and what stands in it. */
+export const SHAPE = group(
+  {
+    form: choice(FORM_CHOICES, { label: 'Form' }),
+    turnDeg: angle(-180, 180, {
+      step: 1,
+      usual: [-90, 90],
+      label: 'Sunny side turned to the east (+) or west (−)',
+      hint: 'True compass, not magnetic. 10 to 25° to the morning side warms earlier.',
+      about: 'turn of the sunny side from the equator, positive to the east in both hemispheres',
+    }),
+    lengthM: length(1, 100, { label: 'Length', about: 'inside, along the ridge' }),
+    widthM: length(1.2, 20, { label: 'Width', about: 'inside, sunny wall to back wall; x from the sunny wall' }),
+    kneeWallM: length(0, 3, { label: 'Knee wall' }),
+    ridgeHeightM: length(1, 12, { label: 'Ridge height', about: 'above the floor, inside' }),
+    ridgeAtM: length(0.3, 20, {
+      label: 'Ridge from the sunny wall',
+      about: 'a saltbox sets it; a shed’s and a lean-to’s is the width, that of forms alike on both sides half of it',
+    }),
+    backWallM: length(0, 12, {
+      label: 'Back wall',
+      about: 'a saltbox sets it; a shed’s is the ridge height, a gable’s the knee wall; an A-frame has no walls',
+    }),
+    breakAtM: length(0.1, 20, {
+      start: 0.8,
+      label: 'Break of the slope, from the sunny wall',
+      about: 'gambrel: where the sunny slope breaks; the pole side mirrors it',
+    }),
+    breakHeightM: length(0.2, 12, { start: 2.2, label: 'Break of the slope, height' }),
+    sunkM: length(0, 4, {
+      start: 0,
+      label: 'Floor below the ground',
+      hint: 'No deeper than the knee wall: glass does not stand in earth.',
+      about: 'at the sunny wall',
+    }),
+    riseM: length(-2, 3, {
+      start: 0,
+      label: 'Ground outside higher at the back',
+      hint: 'Negative where it falls that way.',
+    }),
+    pathM: length(-0.8, 0.4, {
+      start: 0,
+      step: 0.05,
+      label: 'Paths against the floor',
+      hint:
+        'Dug lower, cold air drains into them and leaves the beds warmer, and heads have more room. ' +
+        'The year takes the air as one, so it does not count this.',
+      about: 'negative where they are dug lower',
+    }),
+    overhangM: length(0, 3, { start: 0, label: 'Eave over the glazing', about: 'solid, level, beyond its top' }),
+    house: group(
+      {
+        heightM: length(1, 20, { start: 6, label: 'House wall, height', about: 'above the greenhouse floor' }),
+        beyondM: length(0, 30, { start: 3, label: 'House wall, beyond each end' }),
+        airC: temperature(-5, 30, { start: 18, label: 'Air in the house' }),
+      },
+      { label: 'House', about: 'lean-to: the house that it leans on' },
+    ),
+    shadeStripM: length(0, 5, {
+      start: 0,
+      label: 'Shade strip inside its top',
+      about: 'opaque, measured down the sunny slope',
+    }),
+    beds: list(BED, 0, 6, { label: 'Beds', about: 'as long as the building' }),
+    benches: list(BENCH, 0, 6, { start: [], label: 'Benches', about: 'as long as the building' }),
+  },
+  { label: 'Shape' },
+)

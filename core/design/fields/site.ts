@@ -1,0 +1,93 @@
+import { MATERIALS } from '../../catalog'
+import { isTimeZone } from '../../climate/time-zone'
+import { angle, checked, choice, count, entryOf, flag, group, length, list, orNull, temperature, text } from '../field'
+import { climateFaults, type HourlyClimate, type NormalsClimate } from './climate'
+
+/** A corner of the horizon: what stands in the way at an azimuth. Between corners the line is straight. */
+export const HORIZON_POINT = group({
+  azimuthDeg: angle(0, 360, { label: 'azimuth' }),
+  altitudeDeg: angle(0, 89, { label: 'altitude' }),
+  kind: choice(
+    [
+      { id: 'solid', name: 'solid' },
+      { id: 'deciduous', name: 'deciduous trees' },
+    ],
+    { label: 'What it is', about: 'deciduous trees let light through when they are bare' },
+  ),
+})
+
+/** A scripted fortnight laid into the year: dull days, then clear ones falling to a given low. */
+export const SPELL = group({
+  startDay: count(0, 364, { label: 'First day', about: 'day of the year, 0 for 1 January' }),
+  dullDays: count(0, 14, { label: 'Dull days' }),
+  clearDays: count(1, 14, { label: 'Clear days' }),
+  lowC: temperature(-60, 30, { label: 'Lowest air of its last night' }),
+})
+
+const note = (label: string) => text(400, { least: 0, start: '', label })
+
+/** Where the house stands. */
+export const SITE = group(
+  {
+    place: text(120, { label: 'Place' }),
+    latitudeDeg: angle(-90, 90, { label: 'Latitude', hint: 'south is negative' }),
+    longitudeDeg: angle(-180, 180, { label: 'Longitude', hint: 'west is negative' }),
+    elevationM: length(-430, 6000, { label: 'Elevation' }),
+    timeZone: text(60, {
+      label: 'Time zone',
+      about: 'an IANA name such as Europe/Vienna',
+      check: v => (isTimeZone(v) ? null : [`“${v}” is not a time zone`, 'an IANA name such as Europe/Vienna']),
+    }),
+    soil: entryOf(
+      MATERIALS.filter(m => m.group === 'ground'),
+      { label: 'Soil' },
+    ),
+    seed: count(0, 4294967295, {
+      label: 'Another invented year',
+      hint: 'Each number gives other days of the same climate.',
+      about: 'seed of the weather that is made from normals',
+    }),
+    climate: checked<NormalsClimate | HourlyClimate>(climateFaults, {
+      label: 'Climate',
+      about:
+        'normals: `{ "kind": "normals", "lowC": [12], "highC": [12] }`, optionally `sunshineH`, `globalJm2` ' +
+        '(a day), `humidity` (0–1), `windMs`, `snowDays`, each of twelve, and `designLowC`, `designHighC`; what is ' +
+        'left out is estimated. Or `{ "kind": "hourly", "source", "notes", … }` with nine series of 8760: ' +
+        '`dryBulbC dewPointC pressurePa globalWm2 beamWm2 diffuseWm2 skyInfraredWm2 windMs cloud`, optionally ' +
+        '`snowM`; the air changes by at most 40 K from hour to hour. Either may say `at`: `place latitudeDeg ' +
+        'longitudeDeg`, where it is of another place than the site',
+    }),
+    spell: orNull(SPELL, {
+      start: null,
+      label: 'Spell',
+      about: 'a fortnight of weather laid into the year; `null` for none',
+    }),
+    horizon: list(HORIZON_POINT, 0, 100, {
+      start: [],
+      label: 'Horizon',
+      about: 'corners, straight between them; empty for none',
+    }),
+    survey: group(
+      {
+        declinationDeg: angle(-180, 180, {
+          start: 0,
+          label: 'Compass declination, east (+)',
+          hint: 'From a current map or survey office; it drifts.',
+        }),
+        waterTableM: length(0, 50, {
+          start: 0,
+          label: 'Water table below the ground',
+          hint: '0 while it is not known: dig a test hole in the wettest season.',
+        }),
+        frostDepthM: length(0, 3, { start: 0, label: 'Frost depth by local rule', about: '0 leaves the estimate' }),
+        slopeDeg: angle(0, 45, { start: 0, label: 'Fall of the ground' }),
+        slopeTowardsDeg: angle(0, 360, { start: 180, label: 'It falls towards azimuth' }),
+        frostPocket: flag({ start: false, label: 'Cold air gathers here on still nights' }),
+        snowNote: note('Snow, as the building office or an engineer says'),
+        windNote: note('Wind, as the building office or an engineer says'),
+      },
+      { label: 'Ground and notes', about: 'what was measured and asked on the spot: notes and drawing, no sums' },
+    ),
+  },
+  { label: 'Site' },
+)

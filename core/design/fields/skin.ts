@@ -1,0 +1,136 @@
+import { FINISHES, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../catalog'
+import {
+  choice,
+  count,
+  entryOf,
+  group,
+  hours,
+  length,
+  list,
+  optional,
+  plain,
+  share,
+  temperature,
+  text,
+  thickness,
+} from '../field'
+
+/** A material that is in no catalogue. */
+export const OWN_MATERIAL = group({
+  name: text(60, { label: 'Own material, name' }),
+  conductivity: plain(0.005, 400, { unit: 'W/m·K', label: 'Own material, conductivity' }),
+  density: plain(1, 12000, { unit: 'kg/m³', label: 'Own material, density' }),
+  specificHeat: plain(100, 5000, { unit: 'J/kg·K', label: 'Own material, specific heat' }),
+  solarAbsorptance: plain(0.02, 0.98, { unit: '0–1', label: 'Own material, sun taken in' }),
+})
+
+/** One layer of an assembly. */
+export const layer = (words: string) =>
+  group(
+    {
+      material: entryOf([...MATERIALS, { id: 'own', name: 'own' }], {
+        label: 'Material',
+        about: 'of the catalogue, or `own` with `own` beside it',
+      }),
+      thicknessM: thickness(0, 1.5, { label: 'Thickness' }),
+      framing: optional(share(0, 0.4, { label: 'Share of timber framing', about: 'none where it is left out' })),
+      own: optional(OWN_MATERIAL),
+    },
+    { label: words },
+  )
+export const LAYER = layer('Layer #')
+
+export const COVER_PLACES = [
+  { id: 'inside', name: 'inside the glazing' },
+  { id: 'outside', name: 'outside it' },
+  { id: 'between', name: 'between two sheets' },
+] as const
+export const COVER_FITS = [
+  { id: 'tight', name: 'edges in pockets or channels' },
+  { id: 'usual', name: 'as it is usually hung' },
+  { id: 'loose', name: 'hanging free' },
+] as const
+export const COVER_RULES = [
+  { id: 'sun', name: 'by the sun' },
+  { id: 'clock', name: 'by the clock' },
+  { id: 'cold', name: 'whenever it is dark and cold' },
+] as const
+
+const finish = (label: string, hint = '') => entryOf(FINISHES, { start: 'bare', label, hint })
+
+/** Glazing, walls, roof, night cover and ground edge. */
+export const SKIN = group(
+  {
+    glazing: entryOf(GLAZINGS, { label: 'Glazing', hint: 'Compare sets all of them side by side.' }),
+    poleSlope: choice(
+      [
+        { id: 'solid', name: 'solid and insulated' },
+        { id: 'glazed', name: 'glazed as well' },
+      ],
+      { label: 'Slope on the pole side' },
+    ),
+    endsGlazedShare: share(0, 0.9, { step: 0.05, label: 'Glazed share of the ends' }),
+    wall: list(layer('Walls, layer #'), 1, 8, {
+      label: 'Walls',
+      about: 'knee wall, back wall and ends; layers from outside to inside',
+    }),
+    roof: list(layer('Solid roof, layer #'), 1, 8, {
+      label: 'Solid roof',
+      about: 'solid roof slope; layers from outside to inside',
+    }),
+    condition: group(
+      {
+        frameShare: share(0, 0.5, { start: 0.08, step: 0.01, label: 'Bars and frame, share of the opening' }),
+        ageYears: count(0, 40, {
+          whole: false,
+          start: 0,
+          step: 1,
+          label: 'Age in years',
+          hint: 'Sheet and film grow dim with the years.',
+        }),
+        dirt: share(0, 0.6, { start: 0.02, step: 0.01, label: 'Light that dirt takes' }),
+      },
+      { label: 'Condition of the glazing' },
+    ),
+    finish: group(
+      {
+        wall: finish('Inner face of the walls', 'Reflecting faces light the plants; dark faces warm the mass.'),
+        roof: finish('Inner face of the roof'),
+      },
+      { label: 'Finish' },
+    ),
+    cover: group(
+      {
+        id: entryOf(NIGHT_COVERS, { label: 'Kind' }),
+        place: choice(COVER_PLACES, { start: 'inside', label: 'Place' }),
+        fit: choice(COVER_FITS, { start: 'usual', label: 'Fit', hint: 'Edges that leak undo a cover.' }),
+        rule: choice(COVER_RULES, {
+          start: 'sun',
+          label: 'Drawn and opened',
+          about: 'by the sun, by the clock, or by cold alone (dark or not)',
+        }),
+        fromH: hours(0, 24, { start: 17, step: 0.5, label: 'Drawn at, o’clock' }),
+        untilH: hours(0, 24, { start: 8, step: 0.5, label: 'Opened at, o’clock' }),
+        afterSunsetH: hours(-3, 6, { step: 0.5, label: 'Drawn after sunset', about: 'negative: before' }),
+        afterSunriseH: hours(-3, 6, { step: 0.5, label: 'Opened after sunrise' }),
+        onlyBelowC: temperature(-30, 40, { label: 'Only when outside is below' }),
+      },
+      { label: 'Night cover' },
+    ),
+    edge: group(
+      {
+        material: entryOf(MATERIALS, { label: 'Board' }),
+        thicknessM: thickness(0, 0.3, { step: 0.01, label: 'Thickness' }),
+        depthM: length(0, 2, { step: 0.05, label: 'Depth' }),
+        skirtM: length(0, 3, {
+          start: 0,
+          step: 0.1,
+          label: 'Skirt sloping outwards',
+          hint: 'Buried board that keeps the frost off where one cannot dig deep.',
+        }),
+      },
+      { label: 'Ground edge', about: 'board against the frost' },
+    ),
+  },
+  { label: 'Skin' },
+)

@@ -1,0 +1,65 @@
+import type { AnyField, NumberField } from './field'
+import { DESIGN, type Design } from './types'
+
+/** Keys of a path, however it is written: `shape.beds.1.widthM` or `shape.beds[1].widthM`. */
+const keysOf = (path: string): string[] => path.split(/[.[\]]+/).filter(Boolean)
+
+/** What of a field is inside an optional or nullable one. */
+const within = (field: AnyField): AnyField =>
+  field.kind === 'optional' || field.kind === 'or null' ? within(field.of) : field
+
+/** The fields that a path goes through, down to the one that it leads to; null where it leads nowhere. */
+export function fieldsAlong(path: string): AnyField[] | null {
+  const out: AnyField[] = []
+  let node: AnyField = DESIGN
+  for (const key of keysOf(path)) {
+    const inner = within(node)
+    if (inner.kind === 'group' && Object.hasOwn(inner.fields, key)) node = inner.fields[key]!
+    else if (inner.kind === 'list' && /^\d+$/.test(key)) node = inner.of
+    else return null
+    out.push(node)
+  }
+  return out
+}
+
+/** The field at a path of the document, as in `shape.beds[1].widthM`; null where there is none. */
+export function fieldAt(path: string): AnyField | null {
+  const along = fieldsAlong(path)
+  return along && along.length > 0 ? within(along[along.length - 1]!) : null
+}
+
+/** The number at a path. Throws RangeError where the path leads to no number. */
+export function numberAt(path: string): NumberField {
+  const field = fieldAt(path)
+  if (field?.kind !== 'number') throw new RangeError(`There is no number ${path} in a design.`)
+  return field
+}
+
+/** Limits of a number of the document, in its own unit. Throws RangeError where the path leads to no number. */
+export function rangeOf(path: string): readonly [low: number, high: number] {
+  const { low, high } = numberAt(path)
+  return [low, high]
+}
+
+/** What stands at a path of a document; undefined where there is nothing. */
+export function valueAt(design: Design, path: string): unknown {
+  return keysOf(path).reduce<unknown>(
+    (node, key) => (typeof node === 'object' && node !== null ? (node as Record<string, unknown>)[key] : undefined),
+    design,
+  )
+}
+
+/** What a field may hold: a number within limits, or one of some values. */
+export type FieldRule = { low: number; high: number; whole: boolean } | { choices: readonly unknown[] }
+
+/** The rule of a field by its path; null where it is free text, a whole group or not there. */
+export function fieldRule(path: string): FieldRule | null {
+  const field = fieldAt(path)
+  if (field?.kind === 'number') return { low: field.low, high: field.high, whole: field.whole }
+  if (field?.kind === 'choice') return { choices: field.choices.map(c => c.id) }
+  if (field?.kind === 'flag') return { choices: [true, false] }
+  return null
+}
+
+/** Steepest and flattest glazing that the section allows, degrees from level. */
+export const GLAZING_ANGLE_RANGE: readonly [number, number] = [8, 88]

@@ -1,0 +1,3 @@
+export * from './edit'
+export * from './faults'
+export * from './place'

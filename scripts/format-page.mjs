@@ -1,0 +1,7 @@
+// npm run format-page: writes docs/design-format.md from the document's tables.
+import { spawnSync } from 'node:child_process'
+import { ensureInstalled, ROOT } from './setup.mjs'
+
+ensureInstalled()
+const done = spawnSync(process.execPath, ['--import', 'tsx', 'cli/format-page.ts'], { cwd: ROOT, stdio: 'inherit' })
+process.exit(done.status ?? 1)
