@@ -34,13 +34,20 @@ module.exports = {
       comment: 'The document knows its catalogues and units, and nothing that is worked out from it.',
       severity: 'error',
       from: { path: '^core/design/' },
-      to: { path: '^core/', pathNot: '^core/(design|catalog|units|climate/(types|time-zone))' },
+      to: { path: '^core/', pathNot: '^core/(design|bodies|catalog|units|climate/(types|time-zone))' },
+    },
+    {
+      name: 'bodies-below-all',
+      comment: 'A kind of body says what it is; the document and what is worked out know kinds, not the other way.',
+      severity: 'error',
+      from: { path: '^core/bodies/' },
+      to: { path: '^core/', pathNot: '^core/(bodies|catalog|units|materials|design/(field|types))' },
     },
     {
       name: 'editing-above-geometry',
       severity: 'error',
       from: { path: '^core/editing/' },
-      to: { path: '^core/', pathNot: '^core/(editing|design|geometry|catalog|units)' },
+      to: { path: '^core/', pathNot: '^core/(editing|design|bodies|geometry|catalog|units)' },
     },
     {
       name: 'no-arrow-up',

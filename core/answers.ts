@@ -1,4 +1,5 @@
 import { aimLine, type AimLine } from './aim/aim-line'
+import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
 import {
@@ -82,10 +83,10 @@ export interface Answers {
   electricity: { fansKWh: number; lampsKWh: number }
   hoursVented: number
   hoursCovered: number
-  /**
-   * Hours in which the first body of water holds ice, and the most of it that froze, 0–1; null where there is no water.
-   */
+  /** Hours in which some water holds ice, and the most of all water that froze, 0–1; null where there is no water. */
   ice: { hours: number; most: number } | null
+  /** What stands in the room and keeps heat, each by itself. */
+  bodies: BodyAnswer[]
   soilMinC: number
   /** Days with less than ten hours of daylight, and days under 5 mol/m² at the beds. */
   shortDays: number
@@ -287,6 +288,7 @@ export function makeAnswers(
     hoursVented,
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
+    bodies: bodyAnswers(design, building, light, series),
     soilMinC,
     dimDays,
     condensedKg,

@@ -1,5 +1,6 @@
 import type { Design } from './design/types'
-import type { FaceId } from './geometry/scene'
+import { bodyName } from './geometry/objects'
+import { bodyOfFace, type FaceId } from './geometry/scene'
 import { makeBuilding, type SurfaceId } from './geometry/surfaces'
 import { NEAR_ROWS } from './ground/slice'
 import { makeFabric } from './network/chains'
@@ -12,6 +13,8 @@ import type { SiteYear } from './climate'
 /** A body's temperatures through a day, °C at the end of each hour: its room face, and its middle. */
 export interface HeatBody {
   id: FaceId | SurfaceId
+  /** As the reader calls it. */
+  name: string
   kind: 'wall' | 'glazing' | 'store' | 'ground' | 'buried' | 'house'
   faceC: Float32Array
   middleC: Float32Array
@@ -51,9 +54,6 @@ export interface HeatFlow {
   watts: number
 }
 
-/** What stands in the room and keeps heat of its own. */
-const STORES: readonly string[] = ['barrels', 'tank', 'pond', 'inner wall', 'beds']
-
 /**
  * Where the heat of an hour came from and went, in full: what comes in less what leaves is what is kept. Sun that outer
  * faces take in is counted with their way out,
@@ -71,8 +71,8 @@ export function heatFlows(data: HeatDay, hour: number): HeatFlow[] {
     )
   }
   const kept = data.bodies
-    .filter(b => STORES.includes(b.id))
-    .map((b): HeatFlow => ({ kind: 'kept', name: b.id, watts: at(b.takesW) }))
+    .filter(b => b.id === 'beds' || bodyOfFace(b.id) >= 0)
+    .map((b): HeatFlow => ({ kind: 'kept', name: b.name, watts: at(b.takesW) }))
   kept.push({ kind: 'kept', name: 'ground under the floor', watts: at(data.underFloorW) })
   const sum = (list: readonly HeatFlow[]) => list.reduce((s, f) => s + (f.kind === 'out' ? -f.watts : f.watts), 0)
   const rest = sum(flows) - sum(kept)
@@ -114,6 +114,7 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
     })
     return {
       id: c.face ?? c.pane!,
+      name: c.body >= 0 ? bodyName(design.store.bodies, c.body).toLowerCase() : (c.face ?? c.pane!),
       kind: c.kind,
       faceC: at(c.kind === 'glazing' ? i0 + 1 : i1),
       middleC: at(middle),

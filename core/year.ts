@@ -137,7 +137,6 @@ export function createYearEngine(now: () => number = () => 0) {
 
 /** Branches of a document on which the light in the room hangs. */
 function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
-  const { count, vessel, colour, place, stack, raisedM } = store.barrels
   return [
     site.latitudeDeg,
     shape,
@@ -148,15 +147,7 @@ function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
     skin.roof,
     skin.condition,
     skin.finish,
-    count,
-    vessel,
-    colour,
-    place,
-    stack,
-    raisedM,
-    store.tank,
-    store.pond,
-    store.innerWall,
+    store.bodies,
     store.massWall.material,
     store.massWall.thicknessM > 0,
     store.floor.material,

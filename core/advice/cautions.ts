@@ -1,5 +1,6 @@
 import type { Answers } from '../answers'
-import { entry, GLAZINGS, VESSELS } from '../catalog'
+import { kindOf } from '../bodies/registry'
+import { entry, GLAZINGS } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
 import { roomObjects } from '../geometry/objects'
 import { clearHeightAt, makeOutline } from '../geometry/section'
@@ -34,6 +35,11 @@ export function designCautions(
   const out: Caution[] = []
   const add = (step: StepId, text: string) => out.push({ step, text })
   const outline = makeOutline(design.shape)
+  const boxes = roomObjects(design).filter(o => o.kind === 'body')
+  const of = (danger: 'drowning' | 'tipping') =>
+    design.store.bodies
+      .map((body, i) => ({ body, box: boxes[i]! }))
+      .filter(({ body, box }) => kindOf(body).cautions(body, box).includes(danger))
   const knee = design.shape.kneeWallM
   add(
     'shape',
@@ -77,23 +83,22 @@ export function designCautions(
       'shape',
       'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.',
     )
-  if (design.store.pond.lengthM > 0 || design.store.tank.lengthM > 0)
-    add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
+  if (of('drowning').length > 0) add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
   if (design.store.earth.on || design.store.rockBed.on || design.store.channels.on)
     add(
       'store',
       'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.',
     )
-  const v = entry(VESSELS, design.store.barrels.vessel)
-  const tonnes = design.store.barrels.count * v.volumeM3
-  if (tonnes > 0 && (design.store.barrels.stack > 1 || design.store.barrels.raisedM > 0.05)) {
+  const high = of('tipping')
+  if (high.length > 0) {
+    const water = high.reduce((sum, { body, box }) => sum + kindOf(body).waterM3(body, box), 0)
     add(
       'store',
-      `The water weighs ${show(tonnes * 1000, 'mass')} and can tip: stands and straps must carry it, and ` +
+      `The water weighs ${show(water * 1000, 'mass')} and can tip: stands and straps must carry it, and ` +
         `children must not climb it. Ask an engineer.`,
     )
   }
-  if (answers && answers.months.some(m => m.waterC !== null && m.waterC < 0.5))
+  if (answers && answers.bodies.some(b => b.iceMost > 0))
     add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
   const foam = (layers: Layer[]) => FOAMS.includes(layers[layers.length - 1]?.material ?? '')
   if (foam(design.skin.wall) || (hasSolidRoof(design) && foam(design.skin.roof)))

@@ -27,6 +27,9 @@ export const PRICES = {
     'sandy-soil': 25,
     'own': 250,
   } as Readonly<Record<string, number>>,
+  /** Tanks of sheet or mesh and liner, and ponds of liner, money per m³ of water. */
+  tankM3: 110,
+  pondM3: 60,
   /** Frame under glazing and roof, money per m² of slope. */
   frameM2: 32,
   /** A curved or broken slope costs this much more frame. */

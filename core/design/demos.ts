@@ -1,11 +1,25 @@
 import { completeDesign } from './complete'
-import { SCHEMA_VERSION, STEPS, type Design } from './types'
+import { SCHEMA_VERSION, STEPS, type Body, type Design } from './types'
 
 const timberWall = [
   { material: 'softwood', thicknessM: 0.022 },
   { material: 'eps', thicknessM: 0.1 },
   { material: 'plywood', thicknessM: 0.015 },
 ]
+
+/** Upright 200 L barrels in one row, spread along the house. */
+const barrels = (count: number, colour: string, stack: number, raisedM: number, atM: number): Body => ({
+  kind: 'drums',
+  count,
+  vessel: 'barrel-200',
+  colour,
+  stack,
+  raisedM,
+  atM,
+  lengthM: 0,
+  offsetM: 0,
+  stratified: false,
+})
 
 const hollowAsh = completeDesign({
   schemaVersion: SCHEMA_VERSION,
@@ -55,7 +69,7 @@ const hollowAsh = completeDesign({
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.8 },
   },
   store: {
-    barrels: { count: 14, vessel: 'barrel-200', colour: 'dark-red', place: 'back', stack: 2, raisedM: 0.35 },
+    bodies: [barrels(14, 'dark-red', 2, 0.35, 3.97)],
     massWall: { material: 'concrete-block', thicknessM: 0.2 },
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
@@ -117,7 +131,7 @@ const riberaAlta = completeDesign({
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },
   store: {
-    barrels: { count: 10, vessel: 'barrel-200', colour: 'black', place: 'back', stack: 1, raisedM: 0.1 },
+    bodies: [barrels(10, 'black', 1, 0.1, 5.37)],
     massWall: { material: 'stone', thicknessM: 0.3 },
     floor: { material: 'gravel', thicknessM: 0.08 },
     earth: { on: true, pipes: 12, pipeLengthM: 11, pipeDiameterM: 0.1, depthM: 0.9 },
@@ -201,7 +215,7 @@ const fjellro = completeDesign({
     edge: { material: 'xps', thicknessM: 0.08, depthM: 1.4 },
   },
   store: {
-    barrels: { count: 6, vessel: 'barrel-200', colour: 'black', place: 'back', stack: 1, raisedM: 0.1 },
+    bodies: [barrels(6, 'black', 1, 0.1, 2.57)],
     massWall: { material: 'brick', thicknessM: 0.12 },
     floor: { material: 'brick', thicknessM: 0.06 },
   },
@@ -262,8 +276,7 @@ const saritas = completeDesign({
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },
   store: {
-    barrels: { count: 0, vessel: 'barrel-200', colour: 'black', place: 'back', stack: 1, raisedM: 0 },
-    tank: { lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, colour: 'black' },
+    bodies: [{ kind: 'tank', lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, offsetM: 0, colour: 'black' }],
     massWall: { material: 'stone', thicknessM: 0 },
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
@@ -286,7 +299,7 @@ export function startingDesign(id: string, name: string): Design {
     skin: { ...hollowAsh.skin, cover: { ...hollowAsh.skin.cover, id: 'none' } },
     store: {
       ...hollowAsh.store,
-      barrels: { ...hollowAsh.store.barrels, count: 6, colour: 'black' },
+      bodies: [barrels(6, 'black', 2, 0.35, 3.97)],
       massWall: { material: 'concrete-block', thicknessM: 0 },
     },
     breathe: { ...hollowAsh.breathe, leakage: 'usual', vents: { ...hollowAsh.breathe.vents, lowM2: 4.5, highM2: 4.5 } },

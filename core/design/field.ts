@@ -83,6 +83,11 @@ export interface CheckedField extends Told {
   check: (value: unknown) => Complaint[]
   start: unknown
 }
+/** One of several groups, told apart by their `kind`. */
+export interface OneOfField extends Told {
+  kind: 'one of'
+  kinds: Readonly<Record<string, GroupField>>
+}
 export type AnyField =
   | NumberField
   | ChoiceField
@@ -93,6 +98,7 @@ export type AnyField =
   | NullableField
   | OptionalField
   | CheckedField
+  | OneOfField
 
 /** What a field holds, and whether it may be left to its start. For the compiler alone. */
 declare const HOLDS: unique symbol
@@ -223,6 +229,14 @@ export function orNull<F extends AnyField, const O extends Options<null>>(
 /** What may be left out. */
 export function optional<F extends AnyField>(field: F): Omit<OptionalField, 'of'> & { of: F } & Holds<Value<F>, false> {
   return { kind: 'optional', of: field, label: field.label, hint: field.hint, about: field.about }
+}
+
+/** One of several groups of fields, told apart by their `kind`. */
+export function oneOf<const G extends Record<string, GroupField>>(
+  kinds: G,
+  options: Partial<Told>,
+): Told & { kind: 'one of'; kinds: G } & Holds<Value<G[keyof G]>, false> {
+  return { kind: 'one of', kinds, ...told(options) }
 }
 
 /** What a function of its own looks through. */

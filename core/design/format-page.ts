@@ -61,6 +61,7 @@ function holds(field: AnyField): string {
     case 'optional':
       return `${holds(field.of)}, or left out`
     case 'group':
+    case 'one of':
     case 'checked':
       return ''
   }
@@ -82,6 +83,14 @@ function rows(field: AnyField, path: string): string[] {
   const own = path === '' ? [] : [`| \`${path}\` | ${holds(field)} | ${started(field)} | ${words} |`]
   if (inner.kind === 'group')
     return [...own, ...Object.entries(inner.fields).flatMap(([k, f]) => rows(f, path === '' ? k : `${path}.${k}`))]
+  if (inner.kind === 'list' && inner.of.kind === 'one of')
+    return [
+      ...own,
+      ...Object.entries(inner.of.kinds).flatMap(([kind, g]) => [
+        `| **\`${kind}\`** | | | ${g.label} |`,
+        ...Object.entries(g.fields).flatMap(([k, f]) => rows(f, `${path}[].${k}`)),
+      ]),
+    ]
   if (inner.kind === 'list' && inner.of.kind === 'group')
     return [...own, ...Object.entries(inner.of.fields).flatMap(([k, f]) => rows(f, `${path}[].${k}`))]
   if (inner.kind === 'list') return [...own, ...rows(inner.of, `${path}[]`)]

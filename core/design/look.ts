@@ -8,36 +8,49 @@ const keysOf = (path: string): string[] => path.split(/[.[\]]+/).filter(Boolean)
 const within = (field: AnyField): AnyField =>
   field.kind === 'optional' || field.kind === 'or null' ? within(field.of) : field
 
-/** The fields that a path goes through, down to the one that it leads to; null where it leads nowhere. */
-export function fieldsAlong(path: string): AnyField[] | null {
+/**
+ * The fields that a path goes through, down to the one that it leads to; null where it leads nowhere. Where a value may
+ * be of several kinds, the design says of which it is; without one, the first kind that has such a field is taken.
+ */
+export function fieldsAlong(path: string, design: Design | null = null): AnyField[] | null {
   const out: AnyField[] = []
   let node: AnyField = DESIGN
+  let value: unknown = design
   for (const key of keysOf(path)) {
-    const inner = within(node)
+    const inner = ofKind(within(node), value, key)
     if (inner.kind === 'group' && Object.hasOwn(inner.fields, key)) node = inner.fields[key]!
     else if (inner.kind === 'list' && /^\d+$/.test(key)) node = inner.of
     else return null
-    out.push(node)
+    value = typeof value === 'object' && value !== null ? (value as Record<string, unknown>)[key] : undefined
+    out.push(design ? ofKind(node, value, '') : node)
   }
   return out
 }
 
+/** The group that a value of several kinds is of. */
+function ofKind(field: AnyField, value: unknown, key: string): AnyField {
+  if (field.kind !== 'one of') return field
+  const kind = typeof value === 'object' && value !== null ? (value as { kind?: string }).kind : undefined
+  if (kind !== undefined && Object.hasOwn(field.kinds, kind)) return field.kinds[kind]!
+  return Object.values(field.kinds).find(g => Object.hasOwn(g.fields, key)) ?? field
+}
+
 /** The field at a path of the document, as in `shape.beds[1].widthM`; null where there is none. */
-export function fieldAt(path: string): AnyField | null {
-  const along = fieldsAlong(path)
+export function fieldAt(path: string, design: Design | null = null): AnyField | null {
+  const along = fieldsAlong(path, design)
   return along && along.length > 0 ? within(along[along.length - 1]!) : null
 }
 
 /** The number at a path. Throws RangeError where the path leads to no number. */
-export function numberAt(path: string): NumberField {
-  const field = fieldAt(path)
+export function numberAt(path: string, design: Design | null = null): NumberField {
+  const field = fieldAt(path, design)
   if (field?.kind !== 'number') throw new RangeError(`There is no number ${path} in a design.`)
   return field
 }
 
 /** Limits of a number of the document, in its own unit. Throws RangeError where the path leads to no number. */
-export function rangeOf(path: string): readonly [low: number, high: number] {
-  const { low, high } = numberAt(path)
+export function rangeOf(path: string, design: Design | null = null): readonly [low: number, high: number] {
+  const { low, high } = numberAt(path, design)
   return [low, high]
 }
 
@@ -53,8 +66,8 @@ export function valueAt(design: Design, path: string): unknown {
 export type FieldRule = { low: number; high: number; whole: boolean } | { choices: readonly unknown[] }
 
 /** The rule of a field by its path; null where it is free text, a whole group or not there. */
-export function fieldRule(path: string): FieldRule | null {
-  const field = fieldAt(path)
+export function fieldRule(path: string, design: Design | null = null): FieldRule | null {
+  const field = fieldAt(path, design)
   if (field?.kind === 'number') return { low: field.low, high: field.high, whole: field.whole }
   if (field?.kind === 'choice') return { choices: field.choices.map(c => c.id) }
   if (field?.kind === 'flag') return { choices: [true, false] }

@@ -8,7 +8,7 @@ import { STORE, type fan } from './fields/store'
 import { TOP_UP } from './fields/top-up'
 
 /** The schema that this version reads and writes; older ones are migrated forward on load. */
-export const SCHEMA_VERSION = 3
+export const SCHEMA_VERSION = 4
 
 /** The steps of the work that decide something of the document, in the order in which they go. */
 const STEP_CHOICES = [
@@ -58,6 +58,7 @@ export type Spell = Value<typeof SPELL>
 export type Layer = Value<typeof LAYER>
 export type OwnMaterial = Value<typeof OWN_MATERIAL>
 export type Fan = Value<ReturnType<typeof fan>>
+export type { Body, BodyKindId } from '../bodies/registry'
 export type { ClimatePlace, HourlyClimate, NormalsClimate } from './fields/climate'
 
 /** What is wrong with a document, where, and what is allowed. */

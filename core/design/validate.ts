@@ -1,6 +1,6 @@
 import { array, lazy, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
 import { HOURS } from '../climate/types'
-import type { AnyField, GroupField, ListField, NumberField, TextField } from './field'
+import type { AnyField, GroupField, ListField, NumberField, OneOfField, TextField } from './field'
 import { DESIGN, SCHEMA_VERSION, type Fault } from './types'
 
 /** A message carries what is wrong and what is allowed through Yup as one string. */
@@ -30,6 +30,8 @@ function schemaOf(field: AnyField): AnySchema {
       const inner = schemaOf(field.of)
       return lazy(v => (v === undefined ? mixed() : inner)) as unknown as AnySchema
     }
+    case 'one of':
+      return oneOfSchema(field)
     case 'checked':
       return mixed()
         .nullable()
@@ -113,6 +115,20 @@ function groupSchema({ fields }: GroupField): AnySchema {
     .typeError(say('is not a group of fields', `an object with ${names}`))
     .required(say('is missing', `an object with ${names}`))
     .noUnknown(({ unknown }) => say(`has fields that are not known: ${String(unknown).slice(0, 200)}`, names))
+}
+
+/** The check of the kind that a value says it is of. */
+function oneOfSchema({ kinds }: OneOfField): AnySchema {
+  const schemas = Object.fromEntries(Object.entries(kinds).map(([kind, fields]) => [kind, groupSchema(fields)]))
+  const known = choiceSchema(Object.keys(kinds))
+  const unknown = object({ kind: known })
+    .strict()
+    .typeError(say('is not a group of fields', 'an object with a kind'))
+    .required(say('is missing', 'an object with a kind'))
+  return lazy((v: unknown) => {
+    const kind = typeof v === 'object' && v !== null ? (v as { kind?: unknown }).kind : undefined
+    return typeof kind === 'string' && Object.hasOwn(schemas, kind) ? schemas[kind]! : unknown
+  }) as unknown as AnySchema
 }
 
 function nullableSchema(inner: AnySchema): AnySchema {

@@ -1,6 +1,6 @@
 import { MONTH_NAMES } from '../climate/types'
 import { fieldsAlong } from './look'
-import type { Fault } from './types'
+import type { Design, Fault } from './types'
 
 /** Places within the climate, which is checked by a function of its own. */
 const CLIMATE: Record<string, string> = {
@@ -18,14 +18,14 @@ function climateInWords(path: string): string | null {
 }
 
 /** A path of the document in the reader's words: “Bed 1, wide”, “April low”. A list's members are counted from one. */
-export function pathInWords(path: string): string {
+export function pathInWords(path: string, design: Design | null = null): string {
   const climate = climateInWords(path)
   if (climate) return climate
   let known = path
-  let along = fieldsAlong(known)
+  let along = fieldsAlong(known, design)
   while (!along && known !== '') {
     known = known.replace(/\.?[^.]*$/, '')
-    along = fieldsAlong(known)
+    along = fieldsAlong(known, design)
   }
   const number = String(Number(/\[(\d+)\]/.exec(path)?.[1] ?? 0) + 1)
   const labels = (along ?? [])
@@ -38,7 +38,7 @@ export function pathInWords(path: string): string {
   return told.length === 0 ? 'The design' : told.map((s, i) => (i === 0 ? s : lower(s))).join(', ')
 }
 
-/** A fault as a sentence for a screen. */
-export function faultWords(fault: Fault): string {
-  return `${pathInWords(fault.path)}: ${fault.message}. Allowed: ${fault.allowed}.`
+/** A fault of a design as a sentence for a screen. */
+export function faultWords(fault: Fault, design: Design | null = null): string {
+  return `${pathInWords(fault.path, design)}: ${fault.message}. Allowed: ${fault.allowed}.`
 }

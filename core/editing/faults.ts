@@ -3,8 +3,6 @@ import { fieldFaults, GLAZING_ANGLE_RANGE, type Design, type Fault } from '../de
 import { misfits } from '../geometry/fit'
 import { outlineFaults } from '../geometry/section'
 
-/** A tank or pond is at least this long, m. */
-const SHORTEST_WATER_M = 0.2
 /** Lamps give full sunlight at about this power, W per m² of floor. */
 const MOST_LAMPS_WM2 = 1000
 
@@ -51,19 +49,6 @@ function faultsBetween(design: Design): Fault[] {
       'is “between”, and this glazing has one sheet',
       'inside or outside, or a glazing of two sheets',
     )
-  for (const [name, at, width, there] of [
-    ['tank', design.store.tank.atM, design.store.tank.widthM, design.store.tank.lengthM > 0],
-    ['pond', design.store.pond.atM, design.store.pond.widthM, design.store.pond.lengthM > 0],
-    ['innerWall', design.store.innerWall.atM, design.store.innerWall.thicknessM, design.store.innerWall.thicknessM > 0],
-  ] as const) {
-    if (there && at + width > design.shape.widthM + 1e-9)
-      add(`store.${name}.atM`, 'runs through the back wall', `near edge plus width at most ${design.shape.widthM} m`)
-  }
-  for (const name of ['tank', 'pond'] as const) {
-    const { lengthM } = design.store[name]
-    if (lengthM > 0 && lengthM < SHORTEST_WATER_M)
-      add(`store.${name}.lengthM`, 'is too short to hold water', `0 m for none, or ${SHORTEST_WATER_M} m and more`)
-  }
   const { lamps } = design.topUp
   const floorM2 = design.shape.lengthM * design.shape.widthM
   if (lamps.powerW > MOST_LAMPS_WM2 * floorM2)

@@ -1,13 +1,14 @@
 import { misfits, type Misfit } from '../geometry/fit'
-import { layBarrels, lengthBetween, roomObjects, type ObjectKind, type RoomObject } from '../geometry/objects'
+import { bodyName, lengthBetween, roomObjects, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import { patchDesign, type Patch } from './edit'
-
-import { rangeOf, type Bed, type Design } from '../design'
+import type { Grip } from '../bodies/kind'
+import { kindOf } from '../bodies/registry'
+import { rangeOf, valueAt, type Bed, type Design } from '../design'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */
 export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1'> {
-  /** `bed-0`, `tank-0` and so on. */
+  /** `bed-0`, `body-0` and so on. */
   id: string
   /** As the reader calls it: “Bed 1”. */
   name: string
@@ -15,14 +16,6 @@ export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' |
   sizes: { height: boolean; width: boolean; length: boolean }
 }
 
-const NAMES: Record<ObjectKind, string> = {
-  'bed': 'Bed',
-  'bench': 'Bench',
-  'barrels': 'Barrels',
-  'tank': 'Tank',
-  'inner wall': 'Inner wall',
-  'pond': 'Pond',
-}
 const GRID = 0.05
 /** A thing this near to a wall or a neighbour stands against it, m. */
 const CATCH = 0.08
@@ -31,40 +24,43 @@ const grid = (v: number) => Math.round(Math.round(v / GRID) * GRID * 1000) / 100
 const clamp = (v: number, low: number, high: number) => Math.min(Math.max(v, low), Math.max(low, high))
 
 /** The things of a design that can be moved. */
-export function things(design: Pick<Design, 'shape' | 'store'>): Thing[] {
+export function things(design: House): Thing[] {
   return roomObjects(design).map(o => {
-    const listed = o.kind === 'bed' || o.kind === 'bench'
+    const grips = gripsOf(design, o)
     return {
-      id: `${o.kind.replace(' ', '-')}-${o.index}`,
+      id: `${o.kind}-${o.index}`,
       kind: o.kind,
       index: o.index,
-      name: listed ? `${NAMES[o.kind]} ${o.index + 1}` : NAMES[o.kind],
+      name:
+        o.kind === 'body'
+          ? bodyName(design.store.bodies, o.index)
+          : `${o.kind === 'bed' ? 'Bed' : 'Bench'} ${o.index + 1}`,
       x0: o.x0,
       x1: o.x1,
       y0: o.y0,
       y1: o.y1,
       z0: o.z0,
       z1: o.z1,
-      sizes: {
-        height: o.kind !== 'barrels' && o.kind !== 'pond',
-        width: o.kind !== 'barrels',
-        length: o.kind === 'tank' || o.kind === 'pond',
-      },
+      sizes: { height: grips.height !== null, width: grips.width !== null, length: grips.length !== null },
     }
   })
 }
 
 type House = Pick<Design, 'shape' | 'store'>
 
-const path = (kind: ObjectKind) => (kind === 'inner wall' ? 'innerWall' : kind) as 'innerWall' | 'tank' | 'pond'
+/** What of a thing can be drawn out. */
+function gripsOf(
+  design: House,
+  { kind, index }: Pick<Thing, 'kind' | 'index'>,
+): Record<'width' | 'height' | 'length', Grip | null> {
+  if (kind === 'body') return kindOf(design.store.bodies[index]!)
+  const least = (field: string) => ({ field, least: rangeOf(`shape.beds.0.${field}`)[0] })
+  return { width: least('widthM'), height: least('heightM'), length: null }
+}
 
 /** Where a thing's fields stand in the document. */
-const placeOf = (thing: Thing) =>
-  thing.kind === 'bed'
-    ? `shape.beds.${thing.index}`
-    : thing.kind === 'bench'
-      ? `shape.benches.${thing.index}`
-      : `store.${path(thing.kind)}`
+const placeOf = ({ kind, index }: Pick<Thing, 'kind' | 'index'>) =>
+  kind === 'bed' ? `shape.beds.${index}` : kind === 'bench' ? `shape.benches.${index}` : `store.bodies.${index}`
 
 /**
  * Whether a thing can stand as it would after a change: in nothing else, through no roof, beds and benches clear of
@@ -118,25 +114,12 @@ function settle(design: House, thing: Thing, atM: number): number {
 }
 
 /**
- * Moves a thing so that its near side stands `atM` from the sunny wall, or as near to that as it can. Barrels go to the
- * back, the middle or the sunny side,
- * whichever is nearest and free. The changes keep a sound design sound.
+ * Moves a thing so that its near side stands `atM` from the sunny wall, or as near to that as it can. The changes keep
+ * a sound design sound.
  */
 export function placed(design: House, id: string, atM: number): Patch[] {
   const thing = things(design).find(t => t.id === id)
-  if (!thing) return []
-  if (thing.kind === 'barrels') {
-    const wanted = atM + (thing.x1 - thing.x0) / 2
-    const places = (['sunny', 'middle', 'back'] as const)
-      .map(place => {
-        const moved = after(design, [['store.barrels.place', place]])
-        const l = layBarrels(moved)!
-        return { place, off: Math.abs((l.x0 + l.x1) / 2 - wanted), free: stands(moved, thing) }
-      })
-      .filter(p => p.free || p.place === design.store.barrels.place)
-    return [['store.barrels.place', places.reduce((b, p) => (p.off < b.off ? p : b)).place]]
-  }
-  return [[`${placeOf(thing)}.atM`, settle(design, thing, atM)]]
+  return thing ? [[`${placeOf(thing)}.atM`, settle(design, thing, atM)]] : []
 }
 
 /**
@@ -151,91 +134,72 @@ export function resized(
   const thing = things(design).find(t => t.id === id)
   if (!thing) return []
   const out: Patch[] = []
-  const listed = thing.kind === 'bed' || thing.kind === 'bench'
   const place = placeOf(thing)
-  const field = (name: string, wanted: number, now: number, [low, high]: readonly [number, number]) => {
-    const to = clamp(grid(wanted), low, high)
+  const grips = gripsOf(design, thing)
+  const room = makeOutline(design.shape).widthM
+  const draw = (grip: Grip | null, wanted: number | undefined, now: number, most: number) => {
+    if (!grip || wanted === undefined) return
+    const path = `${place}.${grip.field}`
+    const high = Math.max(grip.least, Math.min(rangeOf(path, design as Design)[1], most))
+    const to = clamp(grid(wanted), grip.least, high)
     // From what is wanted back to what it is, step by step, until it can stand.
     const steps = Math.ceil(Math.abs(to - now) / GRID)
     for (let k = 0; k <= steps; k++) {
       const value = k === steps ? now : Math.round((to + Math.sign(now - to) * k * GRID) * 1000) / 1000
-      if (k < steps && !stands(after(design, [...out, [`${place}.${name}`, value]]), thing)) continue
-      out.push([`${place}.${name}`, value])
+      if (k < steps && !stands(after(design, [...out, [path, value]]), thing)) continue
+      out.push([path, value])
       return
     }
   }
-  const room = makeOutline(design.shape).widthM
-  if (size.widthM !== undefined && thing.sizes.width) {
-    const [low, high] = listed
-      ? rangeOf('shape.beds.0.widthM')
-      : thing.kind === 'inner wall'
-        ? ([0.05, rangeOf('store.innerWall.thicknessM')[1]] as const)
-        : rangeOf('store.tank.widthM')
-    field(thing.kind === 'inner wall' ? 'thicknessM' : 'widthM', size.widthM, thing.x1 - thing.x0, [
-      low,
-      Math.max(low, Math.min(high, room - thing.x0)),
-    ])
-  }
-  if (size.heightM !== undefined && thing.sizes.height) {
-    field(
-      'heightM',
-      size.heightM,
-      thing.z1,
-      listed
-        ? rangeOf('shape.beds.0.heightM')
-        : thing.kind === 'inner wall'
-          ? rangeOf('store.innerWall.heightM')
-          : rangeOf('store.tank.heightM'),
-    )
-  }
-  if (size.lengthM !== undefined && thing.sizes.length)
-    field('lengthM', size.lengthM, thing.y1 - thing.y0, [0.2, lengthBetween(design.shape, thing.x0, thing.x1)])
+  draw(grips.width, size.widthM, thing.x1 - thing.x0, room - thing.x0)
+  draw(grips.height, size.heightM, thing.z1 - thing.z0, Infinity)
+  draw(grips.length, size.lengthM, thing.y1 - thing.y0, lengthBetween(design.shape, thing.x0, thing.x1))
   return out
 }
 
 const LOWER = [1, 0.8, 0.6, 0.4, 0.2, 0]
 const NARROWER = [1, 0.8, 0.6]
 
-/**
- * Ways in which a thing other than the barrels might stand after all: elsewhere, lower, shorter, a bed or bench
- * narrower.
- */
+/** Ways in which a thing might stand after all: elsewhere, lower, shorter, a bed or bench narrower. */
 function* waysToStand(design: House, thing: Thing): Generator<Patch[]> {
   const place = placeOf(thing)
-  const listed = thing.kind === 'bed' || thing.kind === 'bench'
+  const grips = gripsOf(design, thing)
+  const narrowed = thing.kind === 'body' ? null : grips.width
+  const lowered = thing.kind === 'body' ? lowerings(design.store.bodies[thing.index]!) : null
   const cm = (v: number) => Math.floor(v * 100 + 1e-6) / 100
-  for (const narrow of listed ? NARROWER : [1]) {
-    for (const low of thing.sizes.height ? LOWER : [1]) {
+  for (const narrow of narrowed ? NARROWER : [1]) {
+    for (const low of lowered ? lowered.keys() : grips.height ? LOWER.keys() : [0]) {
       const size: Patch[] = []
-      if (listed)
-        size.push([`${place}.widthM`, Math.max(rangeOf('shape.beds.0.widthM')[0], cm(narrow * (thing.x1 - thing.x0)))])
-      if (thing.sizes.height) size.push([`${place}.heightM`, Math.max(listed ? 0 : 0.2, cm(low * thing.z1))])
+      if (narrowed)
+        size.push([`${place}.${narrowed.field}`, Math.max(narrowed.least, cm(narrow * (thing.x1 - thing.x0)))])
+      if (lowered) size.push(...lowered[low]!.map(([field, value]) => [`${place}.${field}`, value] as const))
+      else if (grips.height) {
+        const { field, least } = grips.height
+        size.push([`${place}.${field}`, Math.max(least, cm(LOWER[low]! * (thing.z1 - thing.z0)))])
+      }
       const smaller = after(design, size)
-      const atM = settle(smaller, things(smaller).find(t => t.id === thing.id)!, thing.x0)
-      if (thing.sizes.length)
-        size.push([
-          `${place}.lengthM`,
-          Math.min(thing.y1 - thing.y0, cm(lengthBetween(design.shape, atM, atM + thing.x1 - thing.x0))),
-        ])
+      const now = things(smaller).find(t => t.id === thing.id)!
+      const atM = settle(smaller, now, thing.x0)
+      const most = cm(lengthBetween(design.shape, atM, atM + now.x1 - now.x0))
+      const { length } = grips
+      const lengthM = length && (valueAt(design as Design, `${place}.${length.field}`) as number)
+      if (length && lengthM! > 0)
+        size.push([`${place}.${length.field}`, Math.max(length.least, Math.min(lengthM!, most))])
       yield [...size, [`${place}.atM`, atM]]
     }
   }
 }
 
-/** Ways in which the barrels might: as they are, in lower stacks, on the floor, elsewhere. */
-function barrelWays({ barrels }: Design['store']): Patch[][] {
-  if (barrels.count === 0) return [[]]
-  const out: Patch[][] = []
-  for (const place of new Set([barrels.place, 'back', 'middle', 'sunny'] as const)) {
-    for (let stack = barrels.stack; stack >= 1; stack--) {
-      for (const raisedM of new Set([barrels.raisedM, 0]))
-        out.push([
-          ['store.barrels.stack', stack],
-          ['store.barrels.raisedM', raisedM],
-          ['store.barrels.place', place],
-        ])
-    }
-  }
+/** How a body without a height of its own is made lower: in lower stacks, then on the floor; null for other bodies. */
+function lowerings(body: Design['store']['bodies'][number]): (readonly [field: string, value: number])[][] | null {
+  if (body.kind !== 'drums') return null
+  const out: (readonly [string, number])[][] = []
+  for (let stack = body.stack; stack >= 1; stack--)
+    for (const raisedM of new Set([body.raisedM, 0]))
+      out.push([
+        ['stack', stack],
+        ['raisedM', raisedM],
+      ])
   return out
 }
 
@@ -244,24 +208,20 @@ function barrelWays({ barrels }: Design['store']): Patch[][] {
  * sound.
  */
 export function madeToStand<T extends House>(design: T): T | null {
-  if (misfits(design).length === 0) return design
-  for (const way of barrelWays(design.store)) {
-    let house = after(design, way) as T
-    for (let wrong = misfits(house); wrong.length > 0; wrong = misfits(house)) {
-      const next = movedToStand(house, wrong)
-      if (!next) break
-      house = next as T
-    }
-    if (misfits(house).length === 0) return house
+  let house = design
+  for (let wrong = misfits(house); wrong.length > 0; wrong = misfits(house)) {
+    const next = movedToStand(house, wrong)
+    if (!next) return null
+    house = next as T
   }
-  return null
+  return house
 }
 
 /** The house with one of its things moved so that fewer are amiss; null where no move helps. */
 function movedToStand(house: House, wrong: readonly Misfit[]): House | null {
-  const movable = wrong.flatMap(f => [f, f.other]).filter(o => o !== null && o.kind !== 'barrels')
-  for (const o of movable) {
-    const thing = things(house).find(t => t.kind === o!.kind && t.index === o!.index)!
+  for (const o of wrong.flatMap(f => [f, f.other])) {
+    if (!o) continue
+    const thing = things(house).find(t => t.kind === o.kind && t.index === o.index)!
     for (const patches of waysToStand(house, thing)) {
       const tried = after(house, patches)
       if (misfits(tried).length < wrong.length && stands(tried, thing)) return tried

@@ -1,7 +1,10 @@
-import { entry, VESSELS } from '../catalog'
+import { metres as m } from '../bodies/kind'
+import { kindOf } from '../bodies/registry'
 import type { Design, Fault } from '../design/types'
-import { layBarrels, lengthBetween, roomObjects, type ObjectKind, type RoomObject } from './objects'
+import { bodyName, roomObjects, roomOf, type ObjectKind, type RoomObject } from './objects'
 import { clearHeightAt, makeOutline, type Outline } from './section'
+
+type House = Pick<Design, 'shape' | 'store'>
 
 /** A thing that cannot stand where it is said to stand. */
 export interface Misfit extends Fault {
@@ -14,25 +17,18 @@ export interface Misfit extends Fault {
 /** What people do not see, m. */
 const NEAR_M = 0.01
 
-const m = (v: number) => `${Math.max(0, Math.floor(v * 100) / 100).toFixed(2)} m`
-
 /** As a sentence names it. */
-function objectName(o: Pick<RoomObject, 'kind' | 'index'>): string {
-  return o.kind === 'bed' || o.kind === 'bench'
-    ? `${o.kind} ${o.index + 1}`
-    : o.kind === 'barrels'
-      ? 'the barrels'
-      : `the ${o.kind}`
+function objectName({ store }: House, o: Pick<RoomObject, 'kind' | 'index'>): string {
+  return o.kind === 'body' ? `the ${bodyName(store.bodies, o.index).toLowerCase()}` : `${o.kind} ${o.index + 1}`
 }
 
-/** Fields that say where a thing stands and how high it is. */
-const PATHS: Record<ObjectKind, (i: number) => { place: string; height: string }> = {
-  'bed': i => ({ place: `shape.beds[${i}].atM`, height: `shape.beds[${i}].heightM` }),
-  'bench': i => ({ place: `shape.benches[${i}].atM`, height: `shape.benches[${i}].heightM` }),
-  'barrels': () => ({ place: 'store.barrels.place', height: 'store.barrels.stack' }),
-  'tank': () => ({ place: 'store.tank.atM', height: 'store.tank.heightM' }),
-  'pond': () => ({ place: 'store.pond.atM', height: 'store.pond.atM' }),
-  'inner wall': () => ({ place: 'store.innerWall.atM', height: 'store.innerWall.heightM' }),
+const isPlural = ({ store }: House, o: Pick<RoomObject, 'kind' | 'index'>) =>
+  o.kind === 'body' && kindOf(store.bodies[o.index]!).plural
+
+/** Where in the document a thing stands, and the field that says how high it is. */
+function pathsOf({ store }: House, { kind, index }: Pick<RoomObject, 'kind' | 'index'>) {
+  if (kind === 'body') return { own: `store.bodies[${index}]`, height: kindOf(store.bodies[index]!).heightField }
+  return { own: kind === 'bed' ? `shape.beds[${index}]` : `shape.benches[${index}]`, height: 'heightM' }
 }
 
 /** Least height under roof and glazing over a thing's top, m: over its corners, since the room bulges outwards. */
@@ -57,7 +53,7 @@ const apart = (a0: number, a1: number, b0: number, b1: number, near = NEAR_M) =>
 
 /** Two things take the same room. Beds among each other, and benches, are the section's own concern. */
 function collide(a: RoomObject, b: RoomObject): boolean {
-  if (a.kind === b.kind) return false
+  if (a.kind === b.kind && a.kind !== 'body') return false
   const flat = Math.min(NEAR_M, (a.z1 - a.z0) / 2, (b.z1 - b.z0) / 2)
   return !apart(a.x0, a.x1, b.x0, b.x1) && !apart(a.y0, a.y1, b.y0, b.y1) && !apart(a.z0, a.z1, b.z0, b.z1, flat)
 }
@@ -66,61 +62,50 @@ function collide(a: RoomObject, b: RoomObject): boolean {
  * Everything in a house that stands through its skin or in something else, or does not fit on its floor. The shape
  * itself must be sound.
  */
-export function misfits(design: Pick<Design, 'shape' | 'store'>): Misfit[] {
+export function misfits(design: House): Misfit[] {
   const { shape, store } = design
   const out: Misfit[] = []
   const outline = makeOutline(shape)
+  const room = roomOf(shape)
   const add = (
     o: Pick<RoomObject, 'kind' | 'index'>,
-    path: string,
+    field: string,
     message: string,
     allowed: string,
     other: Misfit['other'] = null,
-  ) => out.push({ kind: o.kind, index: o.index, path, message, allowed, other })
-  const barrels = layBarrels(design)
-  if (barrels) {
-    const { diameterM } = entry(VESSELS, store.barrels.vessel)
-    if (barrels.rows * diameterM > barrels.roomM + 1e-9) {
-      const most = Math.floor(barrels.roomM / diameterM + 1e-9) * barrels.perRowMost * store.barrels.stack
-      add(
-        { kind: 'barrels', index: 0 },
-        'store.barrels.count',
-        'do not fit on the floor',
-        `at most ${most} of these, ${store.barrels.stack} high`,
-      )
-      return out
+  ) => out.push({ kind: o.kind, index: o.index, path: `${pathsOf(design, o).own}.${field}`, message, allowed, other })
+  const objects = roomObjects(design)
+  const unfit = new Set<RoomObject>()
+  for (const o of objects) {
+    if (o.kind !== 'body') continue
+    const body = store.bodies[o.index]!
+    const fault = kindOf(body).unfit(body, room)
+    if (fault) {
+      unfit.add(o)
+      add(o, fault.field, fault.message, fault.allowed)
+    } else if (o.x1 > shape.widthM + 1e-6) {
+      unfit.add(o)
+      add(o, 'atM', 'runs through the back wall', `near edge plus width at most ${shape.widthM} m`)
     }
   }
-  for (const name of ['tank', 'pond'] as const) {
-    const t = store[name]
-    const most = lengthBetween(shape, t.atM, t.atM + t.widthM)
-    if (t.lengthM > most + 1e-9)
-      add(
-        { kind: name, index: 0 },
-        `store.${name}.lengthM`,
-        shape.form === 'dome' ? 'is longer than the dome is wide there' : 'is longer than the greenhouse',
-        `at most ${m(most)} at that place`,
-      )
-  }
-  const objects = roomObjects(design)
   for (const o of objects) {
-    const paths = PATHS[o.kind](o.index)
+    if (unfit.has(o)) continue
+    const stand = isPlural(design, o) ? 'stand' : 'stands'
     const clear = clearOver(shape, outline, o)
     if (o.z1 > clear + NEAR_M)
       add(
         o,
-        paths.height,
-        `${o.kind === 'barrels' ? 'stand' : 'stands'} ${m(o.z1)} high, through the roof or the glass: ` +
-          `${m(clear)} is clear there`,
+        pathsOf(design, o).height,
+        `${stand} ${m(o.z1)} high, through the roof or the glass: ${m(clear)} is clear there`,
         `at most ${m(clear)}, or another place`,
       )
-    const other = objects.find(b => b !== o && objects.indexOf(b) < objects.indexOf(o) && collide(b, o))
+    const other = objects.find(b => objects.indexOf(b) < objects.indexOf(o) && !unfit.has(b) && collide(b, o))
     if (other)
       add(
         o,
-        paths.place,
-        `${o.kind === 'barrels' ? 'stand' : 'stands'} in ${objectName(other)}`,
-        `a place clear of ${objectName(other)}, which takes ${m(other.x0)} to ${m(other.x1)} from the sunny wall`,
+        'atM',
+        `${stand} in ${objectName(design, other)}`,
+        `a place clear of ${objectName(design, other)}, which takes ${m(other.x0)} to ${m(other.x1)} from the sunny wall`,
         { kind: other.kind, index: other.index },
       )
   }

@@ -10,16 +10,14 @@ export interface Segment {
   face: FaceId
   a: Point
   b: Point
-  /** Share of rays that it stops, 0–1. */
-  coverage: number
 }
 
 /** All lines of the section that stop light: skin, floor and the things in the room. */
 export function sectionSegments(building: Building): Segment[] {
   const { outline, objects, surfaces } = building
   const out: Segment[] = []
-  const add = (face: FaceId, a: Point, b: Point, coverage = 1) => {
-    if (hypot(b.x - a.x, b.z - a.z) > 1e-9) out.push({ face, a, b, coverage })
+  const add = (face: FaceId, a: Point, b: Point) => {
+    if (hypot(b.x - a.x, b.z - a.z) > 1e-9) out.push({ face, a, b })
   }
   add('floor', { x: 0, z: 0 }, { x: outline.widthM, z: 0 })
   // A dome is drawn by its middle: glass before the top, the pole side behind it.
@@ -37,7 +35,7 @@ export function sectionSegments(building: Building): Segment[] {
           : 'riser wall'
     add(face, e.a, e.b)
   }
-  for (const o of objects) for (const [a, b] of boxFaces(o)) add(faceOfObject(o.kind), a, b, o.coverage)
+  for (const o of objects) for (const [a, b] of boxFaces(o)) add(faceOfObject(o), a, b)
   return out
 }
 

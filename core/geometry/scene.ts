@@ -4,29 +4,17 @@ import type { Building, Surface, SurfaceId, Vec } from './surfaces'
 const { abs, floor, max, min, sqrt } = Math
 
 /** Where light can land in the room. */
-export type FaceId =
-  | SurfaceId
-  | 'beds'
-  | 'bed sides'
-  | 'benches'
-  | 'barrels'
-  | 'tank'
-  | 'inner wall'
-  | 'pond'
-  | 'shade strip'
+export type FaceId = SurfaceId | 'beds' | 'bed sides' | 'benches' | 'shade strip' | BodyFace
 
-const FACE_OF: Record<RoomObject['kind'], FaceId> = {
-  'bed': 'beds',
-  'bench': 'benches',
-  'barrels': 'barrels',
-  'tank': 'tank',
-  'inner wall': 'inner wall',
-  'pond': 'pond',
-}
+/** The face of a body, by its place in the document. */
+export type BodyFace = `body ${number}`
+export const bodyFace = (index: number): BodyFace => `body ${index}`
+/** Which body a face is of; −1 where it is of none. */
+export const bodyOfFace = (face: string): number => Number(/^body (\d+)$/.exec(face)?.[1] ?? -1)
 
 /** The face that an object belongs to. */
-export function faceOfObject(kind: RoomObject['kind']): FaceId {
-  return FACE_OF[kind]
+export function faceOfObject(o: Pick<RoomObject, 'kind' | 'index'>): FaceId {
+  return o.kind === 'bed' ? 'beds' : o.kind === 'bench' ? 'benches' : bodyFace(o.index)
 }
 
 /** A flat rectangle that shades the glass from outside or stands under it: corner, two sides. */
@@ -111,8 +99,8 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
     (o): Target => ({
       box: o.bank ? boxOfBank(o, o.bank) : o,
       bank: o.bank,
-      top: placeOf(FACE_OF[o.kind]),
-      sides: placeOf(o.kind === 'bed' ? 'bed sides' : FACE_OF[o.kind]),
+      top: placeOf(faceOfObject(o)),
+      sides: placeOf(o.kind === 'bed' ? 'bed sides' : faceOfObject(o)),
       isBed: o.kind === 'bed',
     }),
   )

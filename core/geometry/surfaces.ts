@@ -1,5 +1,5 @@
 import type { Design, Layer } from '../design/types'
-import { layBarrels, roomObjects, type RoomObject } from './objects'
+import { roomObjects, type RoomObject } from './objects'
 import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
 
 /**
@@ -243,17 +243,4 @@ function volumeM3(surfaces: readonly Surface[]): number {
     const p = s.polygon[0]!
     return sum + (s.areaM2 * (p[0] * s.normal[0] + p[1] * s.normal[1] + p[2] * s.normal[2])) / 3
   }, 0)
-}
-
-/** Outside face of the water that the barrels show to the room, m²: sides and one top to a stack. */
-export function barrelAreaM2(
-  design: Pick<Design, 'shape' | 'store'>,
-  vessel: { diameterM: number; heightM: number },
-): number {
-  const layout = layBarrels(design)
-  if (!layout) return 0
-  return (
-    design.store.barrels.count * Math.PI * vessel.diameterM * vessel.heightM +
-    (layout.columns * Math.PI * vessel.diameterM ** 2) / 4
-  )
 }

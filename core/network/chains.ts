@@ -1,8 +1,9 @@
 import { STANDARD_INSIDE, STANDARD_OUTSIDE } from '../air/films'
-import { entry, fittedCover, GLAZINGS, MATERIALS, VESSELS } from '../catalog'
+import { kindOf } from '../bodies/registry'
+import { entry, fittedCover, GLAZINGS, MATERIALS } from '../catalog'
 import type { Design } from '../design/types'
-import type { FaceId } from '../geometry/scene'
-import { barrelAreaM2, type Building, type SurfaceId } from '../geometry/surfaces'
+import { bodyFace, type FaceId } from '../geometry/scene'
+import type { Building, SurfaceId } from '../geometry/surfaces'
 import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type GroundSlice } from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
 import { glazingConductance, tiltedResistance } from '../optics/glazing-heat'
@@ -36,13 +37,10 @@ export interface Chain {
   open: boolean
   /** Soil that plants grow in. */
   bed: boolean
+  /** Which body it is of; −1 for none. */
+  body: number
 }
 
-const WATER_HEAT = 4184
-/** Water stirs itself: from its middle to the vessel's wall, W/m²K. */
-const STIRRING = 150
-/** A vessel's wall, J/m²K. */
-const VESSEL_WALL = 500
 const PANE = 4000
 
 const blank = {
@@ -54,6 +52,7 @@ const blank = {
   waterKg: 0,
   open: false,
   bed: false,
+  body: -1,
   skyView: 0,
 } as const
 
@@ -186,7 +185,7 @@ export function makeFabric(design: Design, building: Building): Fabric {
     })
   }
   const slice = groundSlice(design, building)
-  chains.push(...floorChains(design, slice), ...storeChains(design, building))
+  chains.push(...floorChains(design, slice), ...bodyChains(design, building))
   return { chains, slice }
 }
 
@@ -253,56 +252,23 @@ function floorChains(design: Design, slice: GroundSlice): Chain[] {
   })
 }
 
-/** Water and masonry that stand in the room. */
-function storeChains(design: Design, building: Building): Chain[] {
-  const out: Chain[] = []
-  const { barrels, tank, pond, innerWall } = design.store
-  const water = (face: FaceId, areaM2: number, kg: number, facingUp: number, share = 1, open = false): Chain => ({
-    ...blank,
-    name: 'ground',
-    face,
-    faceShare: share,
-    kind: 'store',
-    areaM2,
-    facingUp,
-    capacity: [kg * WATER_HEAT, VESSEL_WALL * areaM2],
-    between: [STIRRING * areaM2],
-    waterKg: kg,
-    open,
+/** What stands in the room and keeps heat: a chain, or several, a body. */
+function bodyChains(design: Design, building: Building): Chain[] {
+  return design.store.bodies.flatMap((body, i) => {
+    const box = building.objects.find(o => o.kind === 'body' && o.index === i)!
+    const chains = kindOf(body).chains(body, box)
+    return chains.map(
+      (c): Chain => ({
+        ...blank,
+        ...c,
+        name: 'ground',
+        face: bodyFace(i),
+        faceShare: 1 / chains.length,
+        kind: 'store',
+        body: i,
+      }),
+    )
   })
-  if (barrels.count > 0) {
-    const v = entry(VESSELS, barrels.vessel)
-    const area = barrelAreaM2(design, v)
-    const kg = barrels.count * v.volumeM3 * 1000
-    const layers = barrels.stratified ? 3 : 1
-    for (let i = 0; i < layers; i++) out.push(water('barrels', area / layers, kg / layers, 0, 1 / layers))
-  }
-  if (tank.lengthM > 0) {
-    const t = building.objects.find(o => o.kind === 'tank')!
-    const [l, w, h] = [t.y1 - t.y0, tank.widthM, tank.heightM]
-    out.push(water('tank', 2 * h * (l + w) + l * w, 0.95 * l * w * h * 1000, 0))
-  }
-  if (pond.lengthM > 0) {
-    const p = building.objects.find(o => o.kind === 'pond')!
-    const area = (p.y1 - p.y0) * pond.widthM
-    out.push(water('pond', area, area * pond.depthM * 1000, 1, 1, true))
-  }
-  if (innerWall.thicknessM > 0) {
-    // Both faces breathe: half the thickness behind twice the face, nothing passing its middle.
-    const cells = cutWall([{ material: innerWall.material, thicknessM: innerWall.thicknessM / 2 }])
-    const area = 2 * building.lengthM * innerWall.heightM
-    out.push({
-      ...blank,
-      name: 'ground',
-      face: 'inner wall',
-      kind: 'store',
-      areaM2: area,
-      facingUp: 0,
-      capacity: cells.capacity.map(c => c * area),
-      between: cells.between.map(g => g * area),
-    })
-  }
-  return out
 }
 
 /** One row of the table of losses by element: nominal U-values with standard films. */

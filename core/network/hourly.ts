@@ -464,10 +464,12 @@ export function makeHourly(memory: Memory) {
 
   /** Water in layers overturns when a lower one is warmer than the one above. */
   function mixLayers(): void {
-    for (let pass = 1; pass < m.layered.length; pass++) {
-      for (let k = 1; k < m.layered.length; k++) {
-        const low = m.layered[k - 1]!
-        const high = m.layered[k]!
+    const { layered } = m
+    // As many passes as a vessel has pairs of layers, at most.
+    for (let pass = 0; pass < layered.length / 2; pass++) {
+      for (let k = 0; k < layered.length; k += 2) {
+        const low = layered[k]!
+        const high = layered[k + 1]!
         if (iceKg[low]! > 0 || iceKg[high]! > 0) continue
         const a = offset[low]!
         const b = offset[high]!

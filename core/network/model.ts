@@ -1,4 +1,5 @@
 import { leakageAreaM2 } from '../air/leakage'
+import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, GLAZINGS, LEAKAGE_CLASSES } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
@@ -16,8 +17,6 @@ import { makeSources, type Sources } from './sources'
 /** Air, leaves, twine and frames warm and cool together: this many times the air alone. */
 const CONTENTS = 4
 const AIR_HEAT = 1006
-/** Conductance of a standing tank's or pond's bed to the soil beneath, W/m²K. */
-const BED_OF_WATER = 4
 
 /** What kind of tie the outermost cell has. */
 export const OUTSIDE = 0
@@ -57,7 +56,7 @@ export interface NetworkModel {
   /** Water open to the air, or soil that is always damp. */
   openWater: Uint8Array
   bed: Uint8Array
-  /** Chains of one vessel in layers, lowest first. */
+  /** Chains of vessels in layers, by pairs: a layer and the one above. */
   layered: Int32Array
   sun: SunEntries
   /** Sun that warms the air at once, W, by hour. */
@@ -106,7 +105,9 @@ export interface NetworkModel {
   airMassKg: number
   airCapacity: number
   /** Cells whose temperatures the reader sees. */
-  probes: { soil: number; water: number; waterChain: number; floor: number; backWall: number; glazing: number }
+  probes: { soil: number; waterChain: number; floor: number; backWall: number; glazing: number }
+  /** Chains of each body, lowest first, in the order of the document. */
+  bodies: Int32Array[]
 }
 
 /**
@@ -191,7 +192,8 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
   const door = breathe.doors
   const waterChain = chains.findIndex(c => c.waterKg > 0)
-  const barrelLayers = chains.map((c, i) => (c.face === 'barrels' ? i : -1)).filter(i => i >= 0)
+  // Layers of one vessel, each with the one above.
+  const layered = chains.flatMap((c, i) => (i > 0 && c.body >= 0 && chains[i - 1]!.body === c.body ? [i - 1, i] : []))
   const exchangers = makeExchangers(design, building, slice, columnCell, first)
   const buried = {
     g: slice.wall,
@@ -222,7 +224,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     waterKg: map(new Float64Array(count), c => c.waterKg),
     openWater: map(new Uint8Array(count), c => (c.open ? 1 : 0)),
     bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
-    layered: Int32Array.from(barrelLayers.length > 1 ? barrelLayers : []),
+    layered: Int32Array.from(layered),
     sun: sun.sun,
     airSun: sun.airSun,
     start: startTemperatures(slice, site, first, cellCount, columnCell),
@@ -265,6 +267,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     airMassKg,
     airCapacity: CONTENTS * airMassKg * AIR_HEAT,
     probes: makeProbes(chains, offset, waterChain),
+    bodies: design.store.bodies.map((_, i) => Int32Array.from(chains.flatMap((c, k) => (c.body === i ? [k] : [])))),
   }
 }
 
@@ -399,16 +402,15 @@ function makeLinks(
       0,
       slice.floor.findIndex(c => x >= c.x0 && x <= c.x1),
     )
-  chains.forEach((c, i) => {
-    const o = c.waterKg > 0 ? building.objects.find(x => x.kind === c.face) : undefined
-    if (!o || (c.face !== 'tank' && c.face !== 'pond')) return
-    const foot = (o.x1 - o.x0) * (o.y1 - o.y0)
-    const sides = c.face === 'pond' ? 2 * design.store.pond.depthM * (o.x1 - o.x0 + o.y1 - o.y0) : 0
-    const depth = c.face === 'pond' ? design.store.pond.depthM : 0
+  design.store.bodies.forEach((body, index) => {
+    const o = building.objects.find(x => x.kind === 'body' && x.index === index)!
+    const tie = kindOf(body).underfoot(body, o)
+    const chain = chains.findIndex(c => c.body === index)
+    if (!tie) return
     let row = 0
     let top = 0
-    while (row + 1 < rows && top + slice.rowsM[row]! < depth) top += slice.rowsM[row++]!
-    link(offset[i]!, columnCell(under((o.x0 + o.x1) / 2), row), (foot + sides) * BED_OF_WATER)
+    while (row + 1 < rows && top + slice.rowsM[row]! < tie.depthM) top += slice.rowsM[row++]!
+    link(offset[chain]!, columnCell(under((o.x0 + o.x1) / 2), row), tie.conductance)
   })
   edge = true
   for (let r = 0; r < rows; r++)
@@ -475,7 +477,6 @@ function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: nu
             NEAR_ROWS - 1 + Math.ceil((chains[bed]!.capacity.length - NEAR_ROWS - 1) / 2),
           )
         : last(ground) - 1,
-    water: waterChain >= 0 ? offset[waterChain]! : -1,
     waterChain,
     floor: last(floor >= 0 ? floor : ground),
     backWall: last(back >= 0 ? back : ground),

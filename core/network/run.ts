@@ -115,11 +115,37 @@ export function runModel(
   const setPointC = heater.setPointC
   const { probes } = model
   warmUp(stepper, model, options.stop, heaterW, setPointC)
-  const series = emptySeries()
+  const series = emptySeries(model.bodies.length)
   series.coverDrawn.set(model.drawn)
   const atStart = stepper.heatContentJ()
   const lossCount = lostJ.length
   const gainCount = gainedJ.length
+  /** Bodies of an hour, each by its chains, and all water by its mass. */
+  function seeBodies(h: number): void {
+    let kg = 0
+    let heat = 0
+    let ice = 0
+    for (let b = 0; b < model.bodies.length; b++) {
+      const chains = model.bodies[b]!
+      let middle = 0
+      let frozen = 0
+      let water = 0
+      for (let k = 0; k < chains.length; k++) {
+        const c = chains[k]!
+        const i = model.waterKg[c]! > 0 ? model.offset[c]! : (model.offset[c]! + model.offset[c + 1]! - 1) >> 1
+        middle += cells[i]! / chains.length
+        frozen += stepper.iceKg[c]!
+        water += model.waterKg[c]!
+      }
+      series.bodies[b]!.middleC[h] = middle
+      series.bodies[b]!.iceShare[h] = water > 0 ? frozen / water : 0
+      kg += water
+      heat += water * middle
+      ice += frozen
+    }
+    series.waterC[h] = kg > 0 ? heat / kg : NaN
+    series.iceShare[h] = kg > 0 ? ice / kg : 0
+  }
   const steps = options.stepsPerHour
   const dt = 3600 / steps
   for (let h = 0; h < HOURS; h++) {
@@ -164,9 +190,7 @@ export function runModel(
     series.condensedKg[h] = (condensed / steps) * 3600
     series.fanW[h] = state[FAN_W]!
     series.soilC[h] = cells[probes.soil]!
-    series.waterC[h] = probes.water >= 0 ? cells[probes.water]! : NaN
-    series.iceShare[h] =
-      probes.waterChain >= 0 ? stepper.iceKg[probes.waterChain]! / model.waterKg[probes.waterChain]! : 0
+    seeBodies(h)
     series.storeC[h] = stepper.storeC.length > 0 ? stepper.storeC[0]! : NaN
     series.floorC[h] = cells[probes.floor]!
     series.backWallC[h] = cells[probes.backWall]!

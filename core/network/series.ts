@@ -44,10 +44,12 @@ export interface YearSeries {
   rowC: Float32Array
   /** Middle of the bed (of the top ground where there are no beds). */
   soilC: Float32Array
-  /** Of the first body of water; NaN where there is none. */
+  /** Of all water that stands in the room, by its mass; NaN where there is none. */
   waterC: Float32Array
-  /** Frozen share of that water, 0–1. */
+  /** Frozen share of it, 0–1. */
   iceShare: Float32Array
+  /** By body, in the order of the document: its middle, and its frozen share. */
+  bodies: { middleC: Float32Array; iceShare: Float32Array }[]
   /** Soil round the pipes, or rock; NaN where there is no such store. */
   storeC: Float32Array
   floorC: Float32Array
@@ -68,7 +70,7 @@ export interface YearSeries {
   storedJ: number
 }
 
-export function emptySeries(): YearSeries {
+export function emptySeries(bodies = 0): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
@@ -77,6 +79,7 @@ export function emptySeries(): YearSeries {
     soilC: s(),
     waterC: s(),
     iceShare: s(),
+    bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s() })),
     storeC: s(),
     floorC: s(),
     backWallC: s(),

@@ -1,7 +1,8 @@
-import { COLOURS, entry, FINISHES, GLAZINGS, MATERIALS } from '../catalog'
+import { kindOf } from '../bodies/registry'
+import { entry, FINISHES, GLAZINGS, MATERIALS } from '../catalog'
 import { HOURS, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
-import type { FaceId } from '../geometry/scene'
+import { bodyFace, type FaceId } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
 import { materialOf } from '../materials/assembly'
@@ -22,7 +23,6 @@ const SNOW_ALBEDO = 0.65
 const BED_ABSORPTANCE = 0.82
 /** Boards. */
 const BED_SIDE_ABSORPTANCE = 0.65
-const WATER_ABSORPTANCE = 0.9
 const STRIP_ABSORPTANCE = 0.4
 const BENCH_ABSORPTANCE = 0.6
 
@@ -79,10 +79,10 @@ export function lightFaces(
   add('beds', building.bedAreaM2, BED_ABSORPTANCE)
   add('bed sides', objectAreaM2(building, 'beds') - building.bedAreaM2, BED_SIDE_ABSORPTANCE)
   add('benches', objectAreaM2(building, 'benches'), BENCH_ABSORPTANCE)
-  add('barrels', objectAreaM2(building, 'barrels'), entry(COLOURS, store.barrels.colour).solarAbsorptance)
-  add('tank', objectAreaM2(building, 'tank'), entry(COLOURS, store.tank.colour).solarAbsorptance)
-  add('inner wall', objectAreaM2(building, 'inner wall'), entry(MATERIALS, store.innerWall.material).solarAbsorptance)
-  add('pond', objectAreaM2(building, 'pond'), WATER_ABSORPTANCE)
+  store.bodies.forEach((b, i) => {
+    const face = bodyFace(i)
+    add(face, objectAreaM2(building, face), kindOf(b).absorptance(b))
+  })
   add(
     'shade strip',
     design.shape.form === 'dome' ? 0 : 2 * design.shape.shadeStripM * building.lengthM,

@@ -306,5 +306,5 @@ export function tablePlace(
 
 /** Area of the things of one face that light can reach, m². */
 export function objectAreaM2(building: Building, face: FaceId): number {
-  return building.objects.filter(o => faceOfObject(o.kind) === face).reduce((sum, o) => sum + litAreaM2(o), 0)
+  return building.objects.filter(o => faceOfObject(o) === face).reduce((sum, o) => sum + litAreaM2(o), 0)
 }

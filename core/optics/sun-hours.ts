@@ -1,5 +1,6 @@
 import { HOURS, middleOfMonth, MONTH_OF_DAY, yearStartUtc, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
+import { bodyName } from '../geometry/objects'
 import { makeScene } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Vec } from '../geometry/surfaces'
@@ -27,11 +28,11 @@ const BRIGHT_WM2 = 120
  * Monthly hours of direct sun on beds, benches, mass, floor and back wall: points on the faces that can see the sunny
  * glass are looked from towards the sun.
  */
-export function sunHours(design: Pick<Design, 'shape'>, building: Building, site: SiteYear): SunHours[] {
+export function sunHours(design: Pick<Design, 'shape' | 'store'>, building: Building, site: SiteYear): SunHours[] {
   const scene = makeScene(building, shadingOf(design.shape, building.outline))
   const panes = new Set<string>(building.surfaces.filter(s => s.kind === 'glazed').map(s => s.id))
   const landed = new Float64Array(scene.faces.length)
-  const things = pointsOnThings(building)
+  const things = pointsOnThings(design, building)
   const bright = brightShare(site)
   const out = things.map(
     (t): SunHours => ({ name: t.name, clear: new Array<number>(12).fill(0), usual: new Array<number>(12).fill(0) }),
@@ -74,19 +75,25 @@ const UP = [0.15, 0.5, 0.85]
 /** Off the face, so that a ray does not begin inside of it, m. */
 const OFF = 0.01
 
-function pointsOnThings(building: Building): { name: string; points: Float64Array }[] {
+function pointsOnThings(design: Pick<Design, 'store'>, building: Building): { name: string; points: Float64Array }[] {
   const out: { name: string; points: Vec[] }[] = []
   const many = (kind: string) => building.objects.filter(o => o.kind === kind).length > 1
   for (const o of building.objects) {
     const points: Vec[] = []
     const between = (a: number, b: number, t: number) => a + (b - a) * t
-    const flat = o.kind === 'bed' || o.kind === 'bench' || o.kind === 'pond'
+    const flat = o.kind !== 'body' || o.z1 - o.z0 < 0.01
     for (const t of ALONG) {
       const y = between(o.y0, o.y1, t)
       if (flat) for (const u of UP) points.push([between(o.x0, o.x1, u), y, o.z1 + OFF])
       else for (const u of UP) points.push([o.x0 - OFF, y, between(o.z0, o.z1, u)])
     }
-    out.push({ name: many(o.kind) ? `${o.kind} ${o.index + 1}` : o.kind, points })
+    const name =
+      o.kind === 'body'
+        ? bodyName(design.store.bodies, o.index).toLowerCase()
+        : many(o.kind)
+          ? `${o.kind} ${o.index + 1}`
+          : o.kind
+    out.push({ name, points })
   }
   const { outline, lengthM: L } = building
   if (outline.form !== 'dome') {

@@ -1,5 +1,7 @@
-import { entry, GLAZINGS, NIGHT_COVERS, PRICES, VESSELS } from '../catalog'
+import { kindOf } from '../bodies/registry'
+import { entry, GLAZINGS, NIGHT_COVERS, PRICES } from '../catalog'
 import type { Design, Layer } from '../design/types'
+import { bodyName } from '../geometry/objects'
 import { makeBuilding } from '../geometry/surfaces'
 
 /** A line of the rough cost. */
@@ -45,18 +47,16 @@ export function roughCost(design: Design): RoughCost {
   add('digging', building.floorAreaM2 * building.sunkM, 'm³', PRICES.digM3)
   add('floor', building.floorAreaM2 - building.bedAreaM2, 'm²', perM2([store.floor]))
   add('beds', building.bedAreaM2, 'm²', PRICES.bedM2)
-  add('barrels', store.barrels.count, 'pieces', entry(VESSELS, store.barrels.vessel).price)
+  store.bodies.forEach((b, i) => {
+    const box = building.objects.find(o => o.kind === 'body' && o.index === i)!
+    const { amount, unit, price } = kindOf(b).cost(b, box)
+    add(bodyName(store.bodies, i).toLowerCase(), amount, unit, price)
+  })
   add(
     'mass wall',
     store.massWall.thicknessM > 0 ? building.lengthM * building.outline.backWallM : 0,
     'm²',
     perM2([store.massWall]),
-  )
-  add(
-    'inner wall',
-    store.innerWall.thicknessM > 0 ? building.lengthM * store.innerWall.heightM : 0,
-    'm²',
-    perM2([store.innerWall]),
   )
   add('entry lobby', breathe.lobby.areaM2, 'm²', PRICES.lobbyM2)
   return { lines, total: lines.reduce((sum, l) => sum + l.cost, 0) }

@@ -1,7 +1,8 @@
-import { COLOURS, MATERIALS, VESSELS } from '../../catalog'
+import { BODY } from '../../bodies/registry'
+import { MATERIALS } from '../../catalog'
 import {
   area,
-  choice,
+  list,
   count,
   difference,
   entryOf,
@@ -25,7 +26,6 @@ export const fan = (freeFlowM3h: number, shutOffPa: number, powerW: number) =>
     { label: 'Fan' },
   )
 
-const at = (start: number) => length(0, 20, { start, label: 'from the sunny wall' })
 const runs = {
   start: 4,
   label: 'Runs from',
@@ -39,58 +39,18 @@ const lining = (label: string, most: number, step: number, hint = '') =>
     },
     { label },
   )
-const width = (start: number) => length(0.2, 5, { start, label: 'wide' })
-const long = { start: 0, label: 'long', about: '0 for none; water is at least 0.2 m long' } as const
 
-export const BARREL_PLACES = [
-  { id: 'back', name: 'against the back wall' },
-  { id: 'middle', name: 'in the middle' },
-  { id: 'sunny', name: 'behind the knee wall' },
-] as const
+/** So many bodies may stand in a house. */
+export const MOST_BODIES = 30
 
 /** What keeps heat. */
 export const STORE = group(
   {
-    barrels: group(
-      {
-        count: count(0, 2000, { usual: [0, 60], step: 1, label: 'How many' }),
-        vessel: entryOf(VESSELS, { label: 'Vessel' }),
-        colour: entryOf(COLOURS, { label: 'Colour' }),
-        place: choice(BARREL_PLACES, { label: 'Place' }),
-        stack: count(1, 3, { step: 1, label: 'Stacked', about: 'how many stand on each other' }),
-        raisedM: length(0, 1.5, { step: 0.05, label: 'Raised off the floor' }),
-        stratified: flag({ start: false, label: 'In layers', about: 'warm water above cold, in three layers' }),
-      },
-      { label: 'Barrels' },
-    ),
-    tank: group(
-      {
-        lengthM: length(0, 100, long),
-        widthM: width(0.8),
-        heightM: length(0.2, 3, { start: 1, label: 'high' }),
-        atM: at(1.4),
-        colour: entryOf(COLOURS, { start: 'black', label: 'Colour' }),
-      },
-      { label: 'Tank', about: 'an open-sided box of water on the floor' },
-    ),
-    pond: group(
-      {
-        lengthM: length(0, 100, long),
-        widthM: width(1),
-        depthM: length(0.1, 3, { start: 0.6, label: 'deep' }),
-        atM: at(1.4),
-      },
-      { label: 'Pond', about: 'open water let into the floor' },
-    ),
-    innerWall: group(
-      {
-        material: entryOf(MATERIALS, { start: 'gabion', label: 'Material' }),
-        thicknessM: thickness(0, 1, { start: 0, label: 'thick', about: '0 for none' }),
-        heightM: length(0.2, 6, { start: 1, label: 'high' }),
-        atM: at(2),
-      },
-      { label: 'Wall of mass', about: 'standing free in the room' },
-    ),
+    bodies: list(BODY, 0, MOST_BODIES, {
+      start: [],
+      label: 'Bodies',
+      about: 'what stands in the room and keeps heat, each of a kind',
+    }),
     massWall: lining('Inner face of the back wall', 1, 0.05, '0 leaves the wall’s own layers bare.'),
     floor: lining('Floor', 0.5, 0.01),
     earth: group(

@@ -1,0 +1,56 @@
+import { PRICES } from '../catalog'
+import { choice, group, length, type Value } from '../design/field'
+import { atM, COMMON } from './common'
+import { BED_OF_WATER, boxAlong, FLAT_M, tooLong, waterChain, type BodyKind, type Box } from './kind'
+
+/** Open water let into the floor. */
+const fields = group(
+  {
+    kind: choice([{ id: 'pond', name: 'Pond' }], {}),
+    lengthM: length(0.2, 100, { label: 'long' }),
+    widthM: length(0.2, 5, { label: 'wide' }),
+    depthM: length(0.1, 3, { label: 'deep' }),
+    atM,
+    offsetM: COMMON.offsetM,
+  },
+  { label: 'Pond' },
+)
+type Pond = Value<typeof fields>
+
+const WATER_ABSORPTANCE = 0.9
+const surface = (box: Box) => (box.x1 - box.x0) * (box.y1 - box.y0)
+const waterM3 = (body: Pond, box: Box) => surface(box) * body.depthM
+
+export const POND: BodyKind<Pond> & { fields: typeof fields } = {
+  kind: 'pond',
+  name: 'Pond',
+  plural: false,
+  fields,
+  look: 'water',
+  fresh: room => ({
+    kind: 'pond',
+    lengthM: Math.min(2, room.lengthM),
+    widthM: 1,
+    depthM: 0.6,
+    atM: Math.max(0, Math.min(1.4, room.widthM - 1)),
+    offsetM: 0,
+  }),
+  box: (body, room) => boxAlong(room, [body.atM, body.atM + body.widthM], [0, FLAT_M], body.lengthM, body.offsetM),
+  unfit: (body, room) => tooLong(room, body.atM, body.atM + body.widthM, body.lengthM),
+  width: { field: 'widthM', least: 0.2 },
+  height: null,
+  length: { field: 'lengthM', least: 0.2 },
+  heightField: 'atM',
+  absorptance: () => WATER_ABSORPTANCE,
+  chains: (body, box) => [waterChain(surface(box), waterM3(body, box) * 1000, 1, true)],
+  underfoot: (body, box) => {
+    const sides = 2 * body.depthM * (box.x1 - box.x0 + box.y1 - box.y0)
+    return { conductance: (surface(box) + sides) * BED_OF_WATER, depthM: body.depthM }
+  },
+  waterM3,
+  cost: (body, box) => ({ amount: waterM3(body, box), unit: 'm³', price: PRICES.pondM3 }),
+  line: (body, box, show) =>
+    `${show(box.y1 - box.y0, 'length')} × ${show(body.widthM, 'length')}, ${show(body.depthM, 'length')} deep, ` +
+    `${show(waterM3(body, box), 'volume')}`,
+  cautions: () => ['drowning'],
+}

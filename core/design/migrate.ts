@@ -1,0 +1,56 @@
+import { type Drums, layDrums } from '../bodies/drums'
+import { entry, VESSELS } from '../catalog'
+import { filledFrom, isTree, PLAIN, type Tree } from './complete'
+import { SCHEMA_VERSION } from './types'
+
+/**
+ * A document brought forward to this version's schema: what was said otherwise is said anew, fields that came later
+ * stand at their start. What is not an older design comes back as it was, for `designFaults` to judge. Never throws.
+ */
+export function migrateDesign(document: unknown): unknown {
+  if (!isTree(document) || ![1, 2, 3].includes(document.schemaVersion as number)) return document
+  return { ...filledFrom(withBodies(document), PLAIN), schemaVersion: SCHEMA_VERSION }
+}
+
+const num = (v: unknown, otherwise: number) => (typeof v === 'number' && Number.isFinite(v) ? v : otherwise)
+const tree = (v: unknown): Tree => (isTree(v) ? v : {})
+
+/** Version 3 knew one row of barrels, one tank, one pond and one wall. */
+function withBodies(document: Tree): Tree {
+  const store = tree(document.store)
+  if (store.bodies !== undefined) return document
+  const { barrels, tank, pond, innerWall, ...rest } = store
+  const bodies = [
+    barrelsOf(tree(barrels), tree(document.shape)),
+    ...(num(tree(tank).lengthM, 0) > 0 ? [{ kind: 'tank', ...tree(tank), offsetM: 0 }] : []),
+    ...(num(tree(pond).lengthM, 0) > 0 ? [{ kind: 'pond', ...tree(pond), offsetM: 0 }] : []),
+    ...(num(tree(innerWall).thicknessM, 0) > 0 ? [{ kind: 'wall', ...tree(innerWall), lengthM: 0, offsetM: 0 }] : []),
+  ].filter(b => b !== null)
+  return { ...document, store: { ...rest, bodies } }
+}
+
+/** The barrels stood in one of three places; now it is said where. */
+function barrelsOf(barrels: Tree, shape: Tree): Tree | null {
+  const { place, count, ...rest } = barrels
+  if (num(count, 0) <= 0 || typeof barrels.vessel !== 'string') return null
+  const vessel = VESSELS.find(v => v.id === barrels.vessel) ?? entry(VESSELS, 'barrel-200')
+  const dome = shape.form === 'dome'
+  const widthM = num(shape.widthM, 4)
+  const rim = dome ? 0.12 * widthM : 0
+  const room = { lengthM: num(shape.lengthM, 8), widthM, dome }
+  const at = place === 'middle' ? widthM / 2 - vessel.diameterM / 2 : rim
+  const body = {
+    ...rest,
+    count,
+    kind: 'drums',
+    atM: at,
+    lengthM: 0,
+    offsetM: 0,
+    stratified: barrels.stratified ?? false,
+  }
+  const { rows } = layDrums({ ...body, vessel: vessel.id, stack: num(barrels.stack, 1) } as unknown as Drums, room)
+  const depth = Math.min(rows * vessel.diameterM, widthM)
+  const gap = Math.min(rim + 0.05, (widthM - depth) / 2)
+  const atM = place === 'sunny' ? gap : place === 'middle' ? (widthM - depth) / 2 : widthM - depth - gap
+  return { ...body, atM: Math.max(0, atM) }
+}
