@@ -12,7 +12,10 @@ export function sweepDesign(index: number): Design {
   return {
     ...demo,
     shape: { ...demo.shape, turnDeg: ((index * 7) % 60) - 30 },
-    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 4 + (index % 20) } },
+    store: {
+      ...demo.store,
+      bodies: demo.store.bodies.map(b => (b.kind === 'drums' ? { ...b, count: 4 + (index % 20) } : b)),
+    },
   }
 }
 
@@ -28,7 +31,7 @@ export function everythingOn(index: number): Design {
     skin: { ...skin, cover: { ...skin.cover, rule: 'cold' }, edge: { ...skin.edge, skirtM: 0.6 } },
     store: {
       ...store,
-      barrels: { ...store.barrels, stratified: true },
+      bodies: store.bodies.map(b => (b.kind === 'drums' ? { ...b, stratified: true } : b)),
       earth: { ...store.earth, on: true },
       channels: { ...store.channels, on: true },
       rockBed: { ...store.rockBed, on: true },

@@ -1,5 +1,6 @@
+import { BODY_KINDS } from '../core/bodies/registry'
 import { DEMOS, fieldRule, type Design, type HourlyClimate } from '../core/design'
-import { designFaults, patchDesign, type Patch } from '../core/editing'
+import { freeBody, designFaults, patchDesign, type Patch } from '../core/editing'
 import { HOURS } from '../core/climate'
 import { seededRandom } from '../core/climate/random'
 import { createYearEngine } from '../core/year'
@@ -34,7 +35,7 @@ export function ruledPaths(design: Design): string[] {
   const out: string[] = []
   const walk = (node: unknown, path: string) => {
     if (typeof node !== 'object' || node === null) {
-      if (fieldRule(path)) out.push(path)
+      if (fieldRule(path, design)) out.push(path)
       return
     }
     for (const [key, value] of Object.entries(node)) walk(value, path ? `${path}.${key}` : key)
@@ -46,7 +47,7 @@ export function ruledPaths(design: Design): string[] {
 
 /** A value that a field allows: often one of its ends, or near to its lower one, where sizes vanish. */
 function someValue(design: Design, path: string, random: () => number): unknown {
-  const rule = fieldRule(path)!
+  const rule = fieldRule(path, design)!
   if ('choices' in rule) return rule.choices[Math.floor(random() * rule.choices.length)]
   const { low, high, whole } = rule
   const kind = random()
@@ -123,7 +124,7 @@ export function extremes(): Trial[] {
   for (const demo of DEMOS) {
     const add = (...patches: Patch[]) => out.push({ demo: demo.id, patches, design: patchDesign(demo, patches) })
     for (const path of ruledPaths(demo)) {
-      const rule = fieldRule(path)!
+      const rule = fieldRule(path, demo)!
       if ('choices' in rule) for (const c of rule.choices) add([path, c])
       else {
         add([path, rule.low])
@@ -153,9 +154,15 @@ export function extremes(): Trial[] {
           random,
         ),
       ])
-    for (const lengthM of [1e-6, 1e-4, 0.002, 0.01]) {
-      add(['store.tank.lengthM', lengthM])
-      add(['store.pond.lengthM', lengthM])
+    // One of each kind of body by itself, and its own extremes.
+    for (const kind of BODY_KINDS) {
+      const body = freeBody({ ...demo, store: { ...demo.store, bodies: [] } }, kind)
+      if (!body) continue
+      add(['store.bodies', [body]])
+      for (const [name, field] of Object.entries(kind.fields.fields)) {
+        const ends = field.kind === 'number' ? [field.low, field.high, field.low + (field.high - field.low) * 1e-6] : []
+        for (const end of ends) add(['store.bodies', [{ ...body, [name]: end }]])
+      }
     }
     for (const powerW of [17000, 40000, 92000])
       add(

@@ -29,6 +29,8 @@ export interface YearView {
     | 'relativeHumidity',
     Float32Array
   >
+  /** Middle of each body, °C by hour, in the order of the document. */
+  bodiesC: Float32Array[]
   cold: DesignDay
   hot: DesignDay
   /** The yearly wave of the ground's surface, and how quickly the site's soil passes it on, m²/s. */
@@ -63,6 +65,7 @@ export function yearView(design: Design, { answers, site, series }: YearResult):
     snowMostM: site.snowM.reduce((a, b) => Math.max(a, b), 0),
     ground: site.ground,
     soilDiffusivity: diffusivity,
+    bodiesC: series.bodies.map(b => b.middleC),
     hours: {
       outsideC: site.dryBulbC,
       airC: series.airC,

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { DEMOS, faultWords, STEPS, type Design, type Form, type StepId } from '../../core/design'
-import { designFaults, documentFaults, patchDesign, type Patch } from '../../core/editing'
+import { carriedBodies, designFaults, documentFaults, patchDesign, type Patch } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
 import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
 
@@ -37,7 +37,7 @@ export const useDesign = defineStore('design', () => {
     const known = new Set(designFaults(current.value).map(f => f.path + f.message))
     const faults = designFaults(next).filter(f => !known.has(f.path + f.message))
     if (faults.length > 0 || documentFaults(next).length > 0) {
-      refusal.value = faultWords(faults[0]!)
+      refusal.value = faultWords(faults[0]!, next)
       refusedPath.value = faults[0]!.path
       return refusal.value
     }
@@ -87,7 +87,12 @@ export const useDesign = defineStore('design', () => {
     refusedPath.value = ''
   }
 
-  const setShape = (shape: Design['shape'], kind: string) => edit([['shape', shape]], kind)
+  /** Another shape; what stands at the back wall goes along with it. */
+  function setShape(shape: Design['shape'], kind: string): string | null {
+    const bodies = carriedBodies(current.value, shape)
+    const moved: Patch[] = bodies === current.value.store.bodies ? [] : [['store.bodies', bodies]]
+    return edit([['shape', shape], ...moved], kind)
+  }
   function undo(): void {
     history.value = undoHistory(history.value)
     forgive()

@@ -32,6 +32,9 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   plural: true,
   fields,
   look: 'crates',
+  levels: () => 1,
+  deepM: () => 0,
+  colour: body => body.colour,
   fresh: room => ({
     kind: 'crates',
     vessel: 'bottle-2',
@@ -68,7 +71,8 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   cost: body => ({ amount: body.count, unit: 'pieces', price: entry(VESSELS, body.vessel).price }),
   line: (body, _box: Box, show) => {
     const v = entry(VESSELS, body.vessel)
-    return `${body.count} × ${v.name.toLowerCase()} of ${show(v.volumeM3, 'volume')}, ${show(waterM3(body), 'volume')} in all`
+    const each = `${v.name.toLowerCase()} of ${show(v.volumeM3, 'volume')}`
+    return `${body.count} × ${each}, ${show(waterM3(body), 'volume')} in all`
   },
   cautions: () => [],
 }

@@ -23,16 +23,24 @@ export type Drums = Value<typeof fields>
 
 const LAYERS = 3
 
-/** How they stand: rows across the section, one behind the other, as many along the length as fit. */
+/**
+ * How they stand: rows across the section, one behind the other, as few as their length allows. They spread over it;
+ * under a dome, which is long in its middle alone, they stand close.
+ */
 export function layDrums(body: Drums, room: Room) {
   const { diameterM } = entry(VESSELS, body.vessel)
-  const most = lengthBetween(room, body.atM, body.atM + diameterM)
-  const spread = body.lengthM > 0 ? Math.min(body.lengthM, most) : most
-  const perRowMost = Math.max(1, Math.floor(spread / diameterM + 1e-9))
   const columns = Math.ceil(body.count / body.stack)
-  const rows = Math.ceil(columns / perRowMost)
+  let rows = 0
+  let perRowMost = 0
+  let most = 0
+  while (rows * perRowMost < columns) {
+    rows++
+    const least = lengthBetween(room, body.atM, body.atM + rows * diameterM)
+    most = body.lengthM > 0 ? Math.min(body.lengthM, least) : least
+    perRowMost = Math.max(1, Math.floor(most / diameterM + 1e-9))
+  }
   const perRow = Math.ceil(columns / rows)
-  return { perRowMost, columns, rows, perRow, depthM: rows * diameterM, spread }
+  return { perRowMost, columns, rows, perRow, depthM: rows * diameterM, spread: room.dome ? perRow * diameterM : most }
 }
 
 function box(body: Drums, room: Room): Box {
@@ -60,6 +68,9 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
   plural: true,
   fields,
   look: 'vessels',
+  levels: body => body.stack,
+  deepM: () => 0,
+  colour: body => body.colour,
   fresh: room => ({
     kind: 'drums',
     count: 6,

@@ -70,6 +70,10 @@ export interface BodyKind<B extends Placed = Placed> {
   fields: GroupField & { fields: Record<string, AnyField> }
   /** How the drawings show it. */
   look: 'vessels' | 'water' | 'mass' | 'crates'
+  /** For drawings: how many stand on each other, how deep it goes below the floor, m, and its colour's id. */
+  levels: (body: B) => number
+  deepM: (body: B) => number
+  colour: (body: B) => string | null
   /** A new one, small enough for most rooms. */
   fresh: (room: Room) => B
   box: (body: B, room: Room) => Box

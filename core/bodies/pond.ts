@@ -27,6 +27,9 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
   plural: false,
   fields,
   look: 'water',
+  levels: () => 1,
+  deepM: body => body.depthM,
+  colour: () => null,
   fresh: room => ({
     kind: 'pond',
     lengthM: Math.min(2, room.lengthM),

@@ -29,6 +29,9 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
   plural: false,
   fields,
   look: 'water',
+  levels: () => 1,
+  deepM: () => 0,
+  colour: body => body.colour,
   fresh: room => ({
     kind: 'tank',
     lengthM: Math.min(2, room.lengthM),

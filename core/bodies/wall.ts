@@ -27,6 +27,9 @@ export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
   plural: false,
   fields,
   look: 'mass',
+  levels: () => 1,
+  deepM: () => 0,
+  colour: () => null,
   fresh: room => ({
     kind: 'wall',
     material: 'gabion',

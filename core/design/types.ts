@@ -3,7 +3,7 @@ import { AIM, CROP_CHOICE, type CROP_NEEDS } from './fields/aim'
 import { BREATHE } from './fields/breathe'
 import { BED, FORM_CHOICES, SHAPE } from './fields/shape'
 import { SITE, type HORIZON_POINT, type SPELL } from './fields/site'
-import { LAYER, OWN_MATERIAL, SKIN } from './fields/skin'
+import { SKIN, type OWN_MATERIAL } from './fields/skin'
 import { STORE, type fan } from './fields/store'
 import { TOP_UP } from './fields/top-up'
 
@@ -55,10 +55,10 @@ export type OwnCropNeeds = Value<typeof CROP_NEEDS>
 export type Bed = Value<typeof BED>
 export type HorizonPoint = Value<typeof HORIZON_POINT>
 export type Spell = Value<typeof SPELL>
-export type Layer = Value<typeof LAYER>
 export type OwnMaterial = Value<typeof OWN_MATERIAL>
 export type Fan = Value<ReturnType<typeof fan>>
 export type { Body, BodyKindId } from '../bodies/registry'
+export type { Layer } from './fields/skin'
 export type { ClimatePlace, HourlyClimate, NormalsClimate } from './fields/climate'
 
 /** What is wrong with a document, where, and what is allowed. */

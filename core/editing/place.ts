@@ -1,10 +1,10 @@
 import { misfits, type Misfit } from '../geometry/fit'
-import { bodyName, lengthBetween, roomObjects, type RoomObject } from '../geometry/objects'
+import { bodyName, lengthBetween, roomObjects, roomOf, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import { patchDesign, type Patch } from './edit'
-import type { Grip } from '../bodies/kind'
+import type { BodyKind, Grip } from '../bodies/kind'
 import { kindOf } from '../bodies/registry'
-import { rangeOf, valueAt, type Bed, type Design } from '../design'
+import { rangeOf, valueAt, type Bed, type Body, type Design } from '../design'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */
 export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1'> {
@@ -66,8 +66,8 @@ const placeOf = ({ kind, index }: Pick<Thing, 'kind' | 'index'>) =>
  * Whether a thing can stand as it would after a change: in nothing else, through no roof, beds and benches clear of
  * their like.
  */
-function stands(design: House, thing: Pick<Thing, 'kind' | 'index'>): boolean {
-  if (thing.kind === 'bed' || thing.kind === 'bench') {
+function stands(design: House, thing: Pick<Thing, 'kind' | 'index'>, alone = false): boolean {
+  if (!alone && (thing.kind === 'bed' || thing.kind === 'bench')) {
     const list = thing.kind === 'bed' ? design.shape.beds : design.shape.benches
     const own = list[thing.index]!
     if (
@@ -76,7 +76,7 @@ function stands(design: House, thing: Pick<Thing, 'kind' | 'index'>): boolean {
       return false
   }
   const it = (o: Pick<Thing, 'kind' | 'index'> | null) => o?.kind === thing.kind && o.index === thing.index
-  return !misfits(design).some(f => it(f) || it(f.other))
+  return !misfits(design).some(f => (it(f) || it(f.other)) && !(alone && f.other))
 }
 
 const after = (design: House, patches: readonly Patch[]): House => patchDesign(design as Design, patches)
@@ -85,7 +85,7 @@ const after = (design: House, patches: readonly Patch[]): House => patchDesign(d
  * Where a thing's near side would come to stand: against a wall or a neighbour where it is close to one, else on the
  * grid, as near to what is wanted as it can stand.
  */
-function settle(design: House, thing: Thing, atM: number): number {
+function settle(design: House, thing: Thing, atM: number, alone = false): number {
   const width = thing.x1 - thing.x0
   const room = makeOutline(design.shape).widthM
   const edges = [
@@ -109,7 +109,7 @@ function settle(design: House, thing: Thing, atM: number): number {
       .filter(x => x >= -1e-9 && x + width <= room + 1e-9)
       .sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted)),
   ]
-  const found = tries.find(x => stands(after(design, [[`${placeOf(thing)}.atM`, mm(Math.max(0, x))]]), thing))
+  const found = tries.find(x => stands(after(design, [[`${placeOf(thing)}.atM`, mm(Math.max(0, x))]]), thing, alone))
   return found === undefined ? thing.x0 : mm(Math.max(0, found))
 }
 
@@ -152,7 +152,7 @@ export function resized(
     }
   }
   draw(grips.width, size.widthM, thing.x1 - thing.x0, room - thing.x0)
-  draw(grips.height, size.heightM, thing.z1 - thing.z0, Infinity)
+  draw(grips.height, size.heightM, thing.z1, Infinity)
   draw(grips.length, size.lengthM, thing.y1 - thing.y0, lengthBetween(design.shape, thing.x0, thing.x1))
   return out
 }
@@ -160,8 +160,11 @@ export function resized(
 const LOWER = [1, 0.8, 0.6, 0.4, 0.2, 0]
 const NARROWER = [1, 0.8, 0.6]
 
-/** Ways in which a thing might stand after all: elsewhere, lower, shorter, a bed or bench narrower. */
-function* waysToStand(design: House, thing: Thing): Generator<Patch[]> {
+/**
+ * Ways in which a thing might stand after all: elsewhere, lower, shorter, a bed or bench narrower.
+ * @param alone as if nothing else stood in the house
+ */
+function* waysToStand(design: House, thing: Thing, alone = false): Generator<Patch[]> {
   const place = placeOf(thing)
   const grips = gripsOf(design, thing)
   const narrowed = thing.kind === 'body' ? null : grips.width
@@ -175,11 +178,11 @@ function* waysToStand(design: House, thing: Thing): Generator<Patch[]> {
       if (lowered) size.push(...lowered[low]!.map(([field, value]) => [`${place}.${field}`, value] as const))
       else if (grips.height) {
         const { field, least } = grips.height
-        size.push([`${place}.${field}`, Math.max(least, cm(LOWER[low]! * (thing.z1 - thing.z0)))])
+        size.push([`${place}.${field}`, Math.max(least, cm(LOWER[low]! * thing.z1))])
       }
       const smaller = after(design, size)
       const now = things(smaller).find(t => t.id === thing.id)!
-      const atM = settle(smaller, now, thing.x0)
+      const atM = settle(smaller, now, thing.x0, alone)
       const most = cm(lengthBetween(design.shape, atM, atM + now.x1 - now.x0))
       const { length } = grips
       const lengthM = length && (valueAt(design as Design, `${place}.${length.field}`) as number)
@@ -208,6 +211,22 @@ function lowerings(body: Design['store']['bodies'][number]): (readonly [field: s
  * sound.
  */
 export function madeToStand<T extends House>(design: T): T | null {
+  const mended = mendedByMoving(design)
+  if (mended) return mended
+  // A body that finds no room where the others stand takes it, and they give way.
+  for (const f of misfits(design)) {
+    if (f.kind !== 'body') continue
+    const thing = things(design).find(t => t.kind === 'body' && t.index === f.index)!
+    for (const patches of waysToStand(design, thing, true)) {
+      const tried = after(design, patches)
+      const house = stands(tried, thing, true) ? mendedByMoving(tried as T) : null
+      if (house) return house
+    }
+  }
+  return null
+}
+
+function mendedByMoving<T extends House>(design: T): T | null {
   let house = design
   for (let wrong = misfits(house); wrong.length > 0; wrong = misfits(house)) {
     const next = movedToStand(house, wrong)
@@ -270,4 +289,56 @@ export function freePlace(beds: readonly Bed[], widthM: number, roomM: number): 
     if (beds.every(b => at >= b.atM + b.widthM || at + widthM <= b.atM)) return Math.round(at * 100) / 100
   }
   return null
+}
+
+/**
+ * Another body of a kind where there is room for it, alike to one or fresh; shorter and shorter until it fits. null
+ * where there is no free floor.
+ */
+export function freeBody(design: House, kind: BodyKind, alike?: Body): Body | null {
+  const index = design.store.bodies.length
+  const made = (alike ?? kind.fresh(roomOf(design.shape))) as Body
+  const withIt = (body: Body): House => ({
+    ...design,
+    store: { ...design.store, bodies: [...design.store.bodies, body] },
+  })
+  const before = misfits(design).length
+  const thing = things(withIt(made))[roomObjects(design).length]!
+  const house = withIt(made)
+  for (const patches of [[], ...waysToStand(house, thing)]) {
+    const tried = after(house, patches)
+    if (misfits(tried).length <= before && stands(tried, thing)) return tried.store.bodies[index]!
+  }
+  return null
+}
+
+/**
+ * The bodies of a house as they stand when its shape becomes another: what stands nearer to the back wall keeps its
+ * distance from that, the rest from the sunny wall.
+ */
+export function carriedBodies({ shape, store }: House, next: Design['shape']): readonly Body[] {
+  const wider = next.widthM - shape.widthM
+  if (Math.abs(wider) < 1e-9) return store.bodies
+  const boxes = roomObjects({ shape, store }).filter(o => o.kind === 'body')
+  return store.bodies.map((b, i) => {
+    const { x0, x1 } = boxes[i]!
+    const back = (x0 + x1) / 2 > shape.widthM / 2
+    return back ? { ...b, atM: Math.max(0, Math.round((b.atM + wider) * 1000) / 1000) } : b
+  })
+}
+
+/**
+ * A body with another value in one of its fields. One that stands nearer to the back wall and grows across grows into
+ * the room.
+ */
+export function changedBody(design: House, index: number, field: string, value: unknown): Patch[] {
+  const path = `store.bodies.${index}`
+  const patch: Patch = [`${path}.${field}`, value]
+  const was = roomObjects(design).find(o => o.kind === 'body' && o.index === index)!
+  if (field === 'atM' || (was.x0 + was.x1) / 2 <= design.shape.widthM / 2) return [patch]
+  const changed = after(design, [patch, [`${path}.atM`, 0]])
+  const now = roomObjects(changed).find(o => o.kind === 'body' && o.index === index)!
+  const wider = now.x1 - now.x0 - (was.x1 - was.x0)
+  if (Math.abs(wider) < 1e-6) return [patch]
+  return [patch, [`${path}.atM`, Math.max(0, Math.round((was.x0 - wider) * 1000) / 1000)]]
 }

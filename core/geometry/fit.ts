@@ -105,7 +105,8 @@ export function misfits(design: House): Misfit[] {
         o,
         'atM',
         `${stand} in ${objectName(design, other)}`,
-        `a place clear of ${objectName(design, other)}, which takes ${m(other.x0)} to ${m(other.x1)} from the sunny wall`,
+        `a place clear of ${objectName(design, other)}, which takes ${m(other.x0)} to ${m(other.x1)} ` +
+          `from the sunny wall`,
         { kind: other.kind, index: other.index },
       )
   }

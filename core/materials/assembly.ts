@@ -1,5 +1,5 @@
 import { dampness, entry, MATERIALS, type Material } from '../catalog'
-import type { Layer } from '../design/types'
+import type { Layer } from '../design/fields/skin'
 
 /** Timber of the framing. */
 const TIMBER = entry(MATERIALS, 'softwood')

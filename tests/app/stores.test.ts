@@ -1,3 +1,4 @@
+import { barrelsOf } from '../bodies'
 import 'fake-indexeddb/auto'
 import './browser-globals'
 import { createPinia, setActivePinia } from 'pinia'
@@ -19,7 +20,7 @@ jest.mock('../../app/workers/year-pool', () => ({
       run: (design: Design) => {
         mockRequests.push(design)
         return Promise.resolve({
-          answers: { coldestNight: { insideC: design.store.barrels.count } },
+          answers: { coldestNight: { insideC: barrelsOf(design).count } },
         } as unknown as YearView)
       },
     },
@@ -59,15 +60,15 @@ describe('the design on the bench', () => {
   test('an edit marks its step as decided, once, and undo takes both back', () => {
     const { bench } = tab()
     bench.open({ ...demo, decided: [] })
-    expect(bench.edit([['store.barrels.count', 20]])).toBeNull()
-    expect(bench.edit([['store.barrels.stack', 1]])).toBeNull()
+    expect(bench.edit([['store.bodies.0.count', 20]])).toBeNull()
+    expect(bench.edit([['store.bodies.0.raisedM', 0.2]])).toBeNull()
     expect(bench.current.decided).toEqual(['store'])
     bench.undo()
     bench.undo()
     expect(bench.current.decided).toEqual([])
     expect(bench.canUndo).toBe(false)
     bench.redo()
-    expect(bench.current.store.barrels.count).toBe(20)
+    expect(barrelsOf(bench.current).count).toBe(20)
   })
 
   test('an edit that would break the design is refused with its reason, and nothing changes', () => {
@@ -97,14 +98,14 @@ describe('keeping', () => {
     await first.keeping.start(null)
     expect(first.bench.current.id).toBe('hollow-ash')
     expect(first.keeping.state).toBe('kept')
-    first.bench.edit([['store.barrels.count', 22]])
+    first.bench.edit([['store.bodies.0.count', 22]])
     await nextTick()
     expect(first.keeping.state).toBe('keeping')
     await first.keeping.flush()
     expect(first.keeping.state).toBe('kept')
     const later = tab()
     await later.keeping.start('hollow-ash')
-    expect(later.bench.current.store.barrels.count).toBe(22)
+    expect(barrelsOf(later.bench.current).count).toBe(22)
     expect(later.bench.canUndo).toBe(false)
   })
 
@@ -120,13 +121,13 @@ describe('keeping', () => {
     expect(two.keeping.state).toBe('conflict')
     expect(two.keeping.theirs?.design.name).toBe('from the first tab')
     // While it stands, nothing more is written.
-    two.bench.edit([['store.barrels.count', 3]])
+    two.bench.edit([['store.bodies.0.count', 3]])
     await two.keeping.flush()
     expect((await reopened('hollow-ash')).name).toBe('from the first tab')
     await two.keeping.keepMineAsCopy()
     expect(two.keeping.state).toBe('kept')
     expect(two.bench.current.id).not.toBe('hollow-ash')
-    expect((await reopened(two.bench.current.id)).store.barrels.count).toBe(3)
+    expect(barrelsOf(await reopened(two.bench.current.id)).count).toBe(3)
     expect((await reopened('hollow-ash')).name).toBe('from the first tab')
   })
 
@@ -135,22 +136,22 @@ describe('keeping', () => {
     const two = tab()
     await one.keeping.start('ribera-alta')
     await two.keeping.start('ribera-alta')
-    one.bench.edit([['store.barrels.count', 17]])
+    one.bench.edit([['store.bodies.0.count', 17]])
     await one.keeping.flush()
-    two.bench.edit([['store.barrels.count', 5]])
+    two.bench.edit([['store.bodies.0.count', 5]])
     await two.keeping.flush()
     two.keeping.takeTheirs()
-    expect(two.bench.current.store.barrels.count).toBe(17)
-    two.bench.edit([['store.barrels.count', 18]])
+    expect(barrelsOf(two.bench.current).count).toBe(17)
+    two.bench.edit([['store.bodies.0.count', 18]])
     await two.keeping.flush()
     expect(two.keeping.state).toBe('kept')
-    expect((await reopened('ribera-alta')).store.barrels.count).toBe(18)
+    expect(barrelsOf(await reopened('ribera-alta')).count).toBe(18)
   })
 
   test('left at once after an edit, nothing is lost: the next page brings it into the store', async () => {
     const first = tab()
     await first.keeping.start('hollow-ash')
-    first.bench.edit([['store.barrels.count', 23]])
+    first.bench.edit([['store.bodies.0.count', 23]])
     // The page is gone before the store has answered.
     const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
       throw new DOMException('gone', 'AbortError')
@@ -159,8 +160,8 @@ describe('keeping', () => {
     put.mockRestore()
     const later = tab()
     await later.keeping.start('hollow-ash')
-    expect(later.bench.current.store.barrels.count).toBe(23)
-    expect((await reopened('hollow-ash')).store.barrels.count).toBe(23)
+    expect(barrelsOf(later.bench.current).count).toBe(23)
+    expect(barrelsOf(await reopened('hollow-ash')).count).toBe(23)
     expect(
       Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)).filter(k =>
         k!.startsWith('tierra-unsaved'),
@@ -173,29 +174,29 @@ describe('keeping', () => {
     const two = tab()
     await one.keeping.start('hollow-ash')
     await two.keeping.start('hollow-ash')
-    one.bench.edit([['store.barrels.count', 17]])
+    one.bench.edit([['store.bodies.0.count', 17]])
     await one.keeping.flush()
-    two.bench.edit([['store.barrels.count', 5]])
+    two.bench.edit([['store.bodies.0.count', 5]])
     await two.keeping.flush()
     expect(two.keeping.state).toBe('conflict')
-    two.bench.edit([['store.barrels.count', 6]])
+    two.bench.edit([['store.bodies.0.count', 6]])
     const later = tab()
     await later.keeping.start('hollow-ash')
     await later.keeping.refresh()
-    expect(later.bench.current.store.barrels.count).toBe(17)
+    expect(barrelsOf(later.bench.current).count).toBe(17)
     const copy = later.keeping.list.find(k => k.design.name === 'Hollow Ash Seed Library (2)')!
-    expect(copy.design.store.barrels.count).toBe(6)
+    expect(barrelsOf(copy.design).count).toBe(6)
   })
 
   test('an edit taken back leaves nothing to keep', async () => {
     const { keeping, bench } = tab()
     await keeping.start('hollow-ash')
-    bench.edit([['store.barrels.count', 20]])
+    bench.edit([['store.bodies.0.count', 20]])
     bench.undo()
     expect(keeping.state).toBe('kept')
     await keeping.flush()
     expect(keeping.state).toBe('kept')
-    expect((await reopened('hollow-ash')).store.barrels.count).toBe(14)
+    expect(barrelsOf(await reopened('hollow-ash')).count).toBe(14)
   })
 
   test('a store that was full and has room again takes everything in, and says so', async () => {
@@ -204,11 +205,11 @@ describe('keeping', () => {
     const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
       throw new DOMException('full', 'QuotaExceededError')
     })
-    bench.edit([['store.barrels.count', 19]])
+    bench.edit([['store.bodies.0.count', 19]])
     await keeping.flush()
     expect(keeping.state).toBe('memory')
     await keeping.duplicate('hollow-ash')
-    bench.edit([['store.barrels.count', 18]])
+    bench.edit([['store.bodies.0.count', 18]])
     await keeping.flush()
     await keeping.tryStore()
     expect(keeping.state).toBe('memory')
@@ -216,11 +217,11 @@ describe('keeping', () => {
     await keeping.tryStore()
     expect(keeping.state).toBe('kept')
     expect(notices.all.map(n => n.text).join()).toMatch(/keeps designs again/)
-    expect((await reopened('hollow-ash')).store.barrels.count).toBe(19)
-    expect((await reopened(bench.current.id)).store.barrels.count).toBe(18)
-    bench.edit([['store.barrels.count', 21]])
+    expect(barrelsOf(await reopened('hollow-ash')).count).toBe(19)
+    expect(barrelsOf(await reopened(bench.current.id)).count).toBe(18)
+    bench.edit([['store.bodies.0.count', 21]])
     await keeping.flush()
-    expect((await reopened(bench.current.id)).store.barrels.count).toBe(21)
+    expect(barrelsOf(await reopened(bench.current.id)).count).toBe(21)
   })
 
   test('another form and back: what it had, also after a change in between', () => {
@@ -282,10 +283,10 @@ describe('keeping', () => {
     open.mockRestore()
     expect(keeping.state).toBe('memory')
     expect(notices.all.map(n => n.text).join()).toMatch(/does not let Tierra keep designs/)
-    bench.edit([['store.barrels.count', 9]])
+    bench.edit([['store.bodies.0.count', 9]])
     await keeping.flush()
     await keeping.duplicate(bench.current.id)
-    expect(bench.current.store.barrels.count).toBe(9)
+    expect(barrelsOf(bench.current).count).toBe(9)
   })
 })
 
@@ -295,7 +296,7 @@ describe('the year and its pin', () => {
     await keeping.start(null)
     await year.pin(bench.current)
     expect(year.pinnedAnswers?.coldestNight.insideC).toBe(14)
-    bench.edit([['store.barrels.count', 30]])
+    bench.edit([['store.bodies.0.count', 30]])
     year.request(bench.current)
     await rest()
     expect(year.view?.answers.coldestNight.insideC).toBe(30)
@@ -304,7 +305,7 @@ describe('the year and its pin', () => {
     const later = tab()
     await later.keeping.start('hollow-ash')
     await rest()
-    expect(later.year.pinned?.store.barrels.count).toBe(14)
+    expect(barrelsOf(later.year.pinned!).count).toBe(14)
     expect(later.year.pinnedAnswers?.coldestNight.insideC).toBe(14)
     await later.year.pin(null)
     expect(later.year.pinnedAnswers).toBeNull()

@@ -85,10 +85,7 @@ test.each<[string, Design]>([
 })
 
 test('an earth store takes the edge off the worst night and warms its soil in autumn; a bigger one more', () => {
-  const plain = withStore({
-    barrels: { ...demo.store.barrels, count: 0 },
-    massWall: { ...demo.store.massWall, thicknessM: 0 },
-  })
+  const plain = withStore({ bodies: [], massWall: { ...demo.store.massWall, thicknessM: 0 } })
   const none = engine.run(plain).answers.coldestNight.insideC
   const with10 = engine.run({ ...plain, store: { ...plain.store, earth: { ...plain.store.earth, on: true } } }).answers
     .coldestNight.insideC

@@ -44,7 +44,7 @@ test('what has not changed in a copy of a document is what it was, by reference;
   expect(withSharedBranches(copy, demo)).toBe(demo)
   const other: Design = structuredClone(
     patchDesign(demo, [
-      ['store.barrels.count', 3],
+      ['store.bodies.0.count', 3],
       ['shape.beds.1.widthM', 0.8],
     ]),
   )
@@ -52,10 +52,10 @@ test('what has not changed in a copy of a document is what it was, by reference;
   expect(shared).toEqual(other)
   expect(shared.site).toBe(demo.site)
   expect(shared.skin).toBe(demo.skin)
-  expect(shared.store.tank).toBe(demo.store.tank)
+  expect(shared.store.earth).toBe(demo.store.earth)
   expect(shared.shape.beds[0]).toBe(demo.shape.beds[0])
   expect(shared.shape.beds).not.toBe(demo.shape.beds)
-  expect(shared.store.barrels).not.toBe(demo.store.barrels)
+  expect(shared.store.bodies).not.toBe(demo.store.bodies)
   // A list that has grown or shrunk, a key that has come or gone.
   expect(withSharedBranches([1, 2], [1, 2, 3])).toEqual([1, 2])
   expect(withSharedBranches({ a: undefined } as object, {})).toEqual({ a: undefined })

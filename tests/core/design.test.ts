@@ -31,8 +31,8 @@ test.each([
   ['shape.beds.1.atM', 0.5, 'shape.beds[1].atM'],
   ['shape.beds.1.atM', 4, 'shape.beds[1].atM'],
   ['breathe.vents.fullC', 15, 'breathe.vents.fullC'],
-  ['store.barrels.count', 2.5, 'store.barrels.count'],
-  ['store.barrels.count', 390, 'store.barrels.count'],
+  ['store.bodies.0.count', 2.5, 'store.bodies[0].count'],
+  ['store.bodies.0.count', 390, 'store.bodies[0].count'],
   ['aim.lowestAirC', 29.5, null],
   ['topUp.heater.on', 'yes', 'topUp.heater.on'],
   ['schemaVersion', 7, 'schemaVersion'],
@@ -118,8 +118,8 @@ test('cautions stand where the work can hurt, and go when it cannot', () => {
   expect(
     texts(
       patchDesign(demo, [
-        ['store.barrels.stack', 1],
-        ['store.barrels.raisedM', 0],
+        ['store.bodies.0.stack', 1],
+        ['store.bodies.0.raisedM', 0],
       ]),
     ),
   ).not.toMatch(/weighs/)

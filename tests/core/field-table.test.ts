@@ -9,7 +9,9 @@ import { patchDesign } from '../../core/editing'
 /** Every field of the table with its path; members of lists stand at their first. */
 function all(field: AnyField = DESIGN, path = ''): { path: string; field: AnyField }[] {
   const own = path === '' ? [] : [{ path, field }]
-  const inner = field.kind === 'optional' || field.kind === 'or null' ? field.of : field
+  const within = field.kind === 'optional' || field.kind === 'or null' ? field.of : field
+  // Of several kinds, the one that the third demo has.
+  const inner = within.kind === 'one of' ? within.kinds.drums! : within
   if (inner.kind === 'group')
     return [...own, ...Object.entries(inner.fields).flatMap(([k, f]) => all(f, path ? `${path}.${k}` : k))]
   return inner.kind === 'list' ? [...own, ...all(inner.of, `${path}.0`)] : own
@@ -31,7 +33,10 @@ test('numbers start within their limits, sliders lie within them, and choices st
 
 test('a field is found by its path, written either way; nothing is found where nothing is', () => {
   expect(fieldAt('shape.beds[3].widthM')).toBe(fieldAt('shape.beds.0.widthM'))
-  expect(rangeOf('store.barrels.stack')).toEqual([1, 3])
+  expect(rangeOf('store.bodies.0.stack')).toEqual([1, 3])
+  // Which kind a body is of, the design says.
+  expect(fieldAt('store.bodies.0.heightM', DEMOS[0]!)).toBeNull()
+  expect(rangeOf('store.bodies.0.heightM', DEMOS[3]!)).toEqual([0.2, 3])
   expect(fieldRule('skin.wall[0].framing')).toEqual({ low: 0, high: 0.4, whole: false })
   expect(fieldRule('aim.practical.power')).toEqual({ choices: [true, false] })
   expect(fieldRule('shape.form')).toEqual({ choices: expect.arrayContaining(['shed', 'dome']) })
@@ -71,7 +76,7 @@ test('a value outside its field’s limits, or of another kind, is named by its 
 test('every field has a name for the reader, and says it in a sentence', () => {
   for (const { path, field } of all()) {
     if (field.kind === 'optional' || path === 'site.climate') continue
-    const words = pathInWords(path.replace(/\.(\d+)/g, '[$1]'))
+    const words = pathInWords(path.replace(/\.(\d+)/g, '[$1]'), DEMOS[2]!)
     expect([path, /^[A-Z]/.test(words) || /^\w/.test(words)]).toEqual([path, true])
     expect([path, words]).not.toEqual([path, 'The design'])
     expect(words).not.toMatch(/#|undefined/)
@@ -82,5 +87,5 @@ test('the page of the format is as the table has it', () => {
   const page = readFileSync('docs/design-format.md', 'utf8')
   // Made by `npm run format-page`.
   expect(page).toBe(formatPage())
-  expect(page).toMatch(/\| `store\.barrels\.count` \| whole, 0 to 2000 \|/)
+  expect(page).toMatch(/\| `store\.bodies\[\]\.count` \| whole, 1 to 2000 \|/)
 })

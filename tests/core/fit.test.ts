@@ -1,3 +1,4 @@
+import { tank, wall } from '../bodies'
 import fc from 'fast-check'
 import { DEMOS, FORMS, pathInWords, type Design } from '../../core/design'
 import { designFaults, documentFaults, madeToStand, patchDesign, type Patch } from '../../core/editing'
@@ -17,30 +18,32 @@ test(
   () => {
     const gable = patchDesign(demo, [['shape.form', 'gable']])
     expect(wrong(gable)).toMatch(
-      /store\.barrels\.stack: stand 2\.\d\d m high, through the roof or the glass: \d\.\d\d m is clear there/,
+      /store\.bodies\[0\]\.stack: stand 2\.\d\d m high, through the roof or the glass: \d\.\d\d m is clear there/,
     )
     const frame = patchDesign(demo, [
       ['shape.form', 'a-frame'],
-      ['store.barrels.count', 0],
+      ['store.bodies', []],
     ])
     expect(wrong(frame)).toMatch(/shape\.beds\[0\]\.heightM: stands 0\.60 m high, through the roof or the glass/)
-    expect(wrong(demo, ['store.tank.lengthM', 2], ['store.tank.atM', 2.4])).toMatch(/store\.tank\.atM: stands in bed 2/)
-    expect(wrong(demo, ['store.innerWall.thicknessM', 0.3], ['store.innerWall.atM', 0.5])).toMatch(
-      /store\.innerWall\.atM: stands in bed 1/,
-    )
-    expect(wrong(demo, ['store.barrels.place', 'sunny'])).toMatch(/store\.barrels\.place: stand in bed 1/)
-    expect(wrong(demo, ['store.barrels.count', 2000])).toMatch(/store\.barrels\.count: do not fit on the floor/)
-    expect(wrong(DEMOS[3]!, ['store.tank.lengthM', 6])).toMatch(
-      /store\.tank\.lengthM: is longer than the dome is wide there/,
+    expect(wrong(demo, ['store.bodies', [tank({ atM: 2.4 })]])).toMatch(/store\.bodies\[0\]\.atM: stands in bed 2/)
+    expect(wrong(demo, ['store.bodies', [wall({ atM: 0.5 })]])).toMatch(/store\.bodies\[0\]\.atM: stands in bed 1/)
+    const two = [tank({ atM: 3.4 }), tank({ atM: 3.6, offsetM: 1.5 })]
+    expect(wrong(demo, ['store.bodies', two])).toMatch(/store\.bodies\[1\]\.atM: stands in the tank 1/)
+    expect(wrong(demo, ['store.bodies', [two[0], tank({ atM: 3.6, offsetM: 2.5 })]])).toBe('')
+    expect(wrong(demo, ['store.bodies.0.atM', 0.05])).toMatch(/store\.bodies\[0\]\.atM: stand in bed 1/)
+    expect(wrong(demo, ['store.bodies.0.count', 2000])).toMatch(/store\.bodies\[0\]\.count: do not fit on the floor/)
+    expect(wrong(demo, ['store.bodies.0.atM', 4.3])).toMatch(/store\.bodies\[0\]\.atM: do not fit on the floor/)
+    expect(wrong(DEMOS[3]!, ['store.bodies.0.lengthM', 6])).toMatch(
+      /store\.bodies\[0\]\.lengthM: is longer than the dome is wide there/,
     )
     expect(wrong(demo, ['store.rockBed.on', true], ['store.rockBed.areaM2', 100])).toMatch(/larger than the floor/)
-    expect(wrong(demo, ['store.tank.lengthM', 1e-6])).toMatch(/too short to hold water/)
+    expect(wrong(demo, ['store.bodies', [tank({ lengthM: 1e-6 })]])).toMatch(/bodies\[0\]\.lengthM: is out of range/)
     expect(wrong(demo, ['topUp.lamps.powerW', 92000])).toMatch(/more light than any plant bears/)
   },
 )
 
 test('a house kept from earlier is still a document, and its own misfits are no reason to lose it', () => {
-  const old = patchDesign(demo, [['store.barrels.place', 'sunny']])
+  const old = patchDesign(demo, [['store.bodies.0.atM', 0.05]])
   expect(documentFaults(old)).toEqual([])
   expect(designFaults(old).length).toBeGreaterThan(0)
 })
@@ -56,12 +59,12 @@ test(
         fc.constantFrom(...forms),
         fc.double({ min: 0, max: 6, noNaN: true }),
         fc.double({ min: 0.2, max: 1.5, noNaN: true }),
-        fc.constantFrom('back', 'middle', 'sunny'),
-        (start, atM, heightM, place) => {
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        (start, atM, heightM, bodyAtM) => {
           const design = patchDesign(start, [
             ['shape.beds.0.atM', Math.min(atM, start.shape.widthM - start.shape.beds[0]!.widthM)],
             ['shape.beds.0.heightM', heightM],
-            ['store.barrels.place', place],
+            ['store.bodies.0.atM', bodyAtM],
           ])
           fc.pre(documentFaults(design).length === 0)
           const mended = madeToStand(design)
@@ -84,11 +87,11 @@ test('places of the document are told in plain words', () => {
       'shape.beds[1].atM',
       'site.climate.lowC[3]',
       'skin.wall[2].own.density',
-      'store.tank.heightM',
+      'store.bodies[0].heightM',
       'topUp.heater.kind',
       'nowhere.at.all',
       '',
-    ].map(pathInWords),
+    ].map(p => pathInWords(p, DEMOS[3]!)),
   ).toEqual([
     'Bed 2, from the sunny wall',
     'April low',

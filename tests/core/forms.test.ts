@@ -34,7 +34,7 @@ test(
         const design = {
           ...demo,
           shape: { ...demo.shape, ...shape, beds: [], house: { ...demo.shape.house, heightM: 12 } },
-          store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } },
+          store: { ...demo.store, bodies: [] },
         }
         if (designFaults(design).length > 0) return
         sound++

@@ -14,7 +14,10 @@ import {
 } from '../../core/editing'
 import { turnWords } from '../../core/geometry/compass'
 import { sectionLight } from '../../core/geometry/lit'
-import { layBarrels } from '../../core/geometry/objects'
+import { layDrums } from '../../core/bodies/drums'
+import { kindOf } from '../../core/bodies/registry'
+import { roomOf } from '../../core/geometry/objects'
+import { barrelsOf } from '../bodies'
 import { makeOutline, polygonArea, sunnyAzimuthDeg } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
 
@@ -37,10 +40,7 @@ test(
     fc.assert(
       fc.property(shapes, fc.double({ min: -90, max: 90, noNaN: true }), (shape, turnDeg) => {
         const design = withShape({ ...shape, turnDeg, beds: [] })
-        fc.pre(
-          designFaults({ ...design, store: { ...design.store, barrels: { ...design.store.barrels, count: 0 } } })
-            .length === 0,
-        )
+        fc.pre(designFaults({ ...design, store: { ...design.store, bodies: [] } }).length === 0)
         const b = makeBuilding(design)
         let e = 0
         let n = 0
@@ -101,20 +101,17 @@ test('the sunny side faces the equator, turned to the east in both hemispheres',
 })
 
 test('barrels stand in as many rows as the length asks', () => {
-  const lay = (count: number, stack: number) =>
-    layBarrels({ ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, count, stack } } })
-  expect(lay(0, 1)).toBeNull()
-  expect(lay(15, 1)!.rows).toBe(1)
-  expect(lay(16, 1)!.rows).toBe(2)
-  expect(lay(30, 2)!.rows).toBe(1)
-  expect(lay(15, 1)!.coverage).toBeCloseTo((15 * 0.58) / 9, 6)
+  const lay = (count: number, stack: number) => layDrums(barrelsOf(demo, { count, stack }), roomOf(demo.shape))
+  expect(lay(15, 1).rows).toBe(1)
+  expect(lay(16, 1).rows).toBe(2)
+  expect(lay(30, 2).rows).toBe(1)
+  const box = kindOf(barrelsOf(demo)).box(barrelsOf(demo, { count: 15, stack: 1 }), roomOf(demo.shape))
+  expect(box.y1 - box.y0).toBeCloseTo(9, 9)
+  expect(box.bank).toEqual({ radiusM: 0.29, rows: 1, perRow: 15, pitchM: 0.6, count: 15 })
 })
 
 test('lit heights match the hand construction: the ray under the ridge and the ray over the knee wall', () => {
-  const bare: Design = {
-    ...withShape({ beds: [], ridgeAtM: 3, widthM: 4.6 }),
-    store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } },
-  }
+  const bare: Design = { ...withShape({ beds: [], ridgeAtM: 3, widthM: 4.6 }), store: { ...demo.store, bodies: [] } }
   const b = makeBuilding(bare)
   const profile = 30
   const t = Math.tan((profile * Math.PI) / 180)

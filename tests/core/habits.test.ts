@@ -1,3 +1,4 @@
+import { barrelsOf, pond as pondBody, tank as tankBody, wall as wallBody } from '../bodies'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
@@ -117,23 +118,20 @@ test('a measured tightness stands for its class', () => {
 })
 
 test('water: layers stand warm over cold, a tank and a pond store, a pond dampens the air', () => {
-  const layered = run({
-    ...demo,
-    store: { ...demo.store, barrels: { ...demo.store.barrels, stratified: true } },
-  }).answers
+  const layered = run({ ...demo, store: { ...demo.store, bodies: [barrelsOf(demo, { stratified: true })] } }).answers
   expect(layered.ledger.closure).toBeLessThan(0.001)
   expect(Math.abs(layered.coldestNight.insideC - base.answers.coldestNight.insideC)).toBeLessThan(0.5)
-  const dry: Design = { ...demo, store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } } }
+  const dry: Design = { ...demo, store: { ...demo.store, bodies: [] } }
   const none = run(dry).answers
-  const tank = run({ ...dry, store: { ...dry.store, tank: { ...dry.store.tank, lengthM: 4, atM: 3.4 } } }).answers
-  const pond = run({ ...dry, store: { ...dry.store, pond: { ...dry.store.pond, lengthM: 4, atM: 3.4 } } }).answers
+  const tank = run({ ...dry, store: { ...dry.store, bodies: [tankBody({ lengthM: 4, atM: 3.4 })] } }).answers
+  const pond = run({ ...dry, store: { ...dry.store, bodies: [pondBody({ lengthM: 4, atM: 3.4 })] } }).answers
   expect(tank.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
   expect(pond.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
   expect(pond.months[0]!.waterC).not.toBeNull()
   for (const a of [tank, pond]) expect(a.ledger.closure).toBeLessThan(0.001)
   const wall = run({
     ...dry,
-    store: { ...dry.store, innerWall: { material: 'gabion', thicknessM: 0.5, heightM: 1.5, atM: 3.6 } },
+    store: { ...dry.store, bodies: [wallBody({ thicknessM: 0.5, heightM: 1.5, atM: 3.6 })] },
   }).answers
   expect(wall.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
 })

@@ -1,3 +1,4 @@
+import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
 import { DEMOS, FORMS, type Design } from '../../core/design'
 import { designFaults, withGlazingAngle } from '../../core/editing'
@@ -31,7 +32,7 @@ test(
             ...demo,
             shape: { ...demo.shape, ...shape, beds: [] },
             skin: { ...demo.skin, poleSlope, endsGlazedShare },
-            store: { ...demo.store, barrels: { ...demo.store.barrels, count, stack: 1 } },
+            store: { ...demo.store, bodies: [barrelsOf(demo, { count, stack: 1 })] },
           } as Design
           fc.pre(designFaults(design).length === 0)
           const { faces, landings } = makeLightTable(design, makeBuilding(design))
@@ -93,7 +94,7 @@ test(
     const long: Design = {
       ...demo,
       shape: { ...demo.shape, lengthM: 100, beds: [], benches: [], shadeStripM: 0 },
-      store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } },
+      store: { ...demo.store, bodies: [] },
       skin: { ...demo.skin, endsGlazedShare: 0 },
     }
     for (const angle of [30, 40, 50, 57.5, 60]) {

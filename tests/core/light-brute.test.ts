@@ -1,3 +1,4 @@
+import { pond, tank, wall } from '../bodies'
 import { FORMS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -26,10 +27,11 @@ test('with a tank, a pond, an inner wall and a bench in the room it agrees as we
     },
     store: {
       ...base.store,
-      barrels: { ...base.store.barrels, count: 0 },
-      tank: { ...base.store.tank, lengthM: 3, atM: 1 },
-      pond: { ...base.store.pond, lengthM: 2, atM: 2.4, widthM: 0.6 },
-      innerWall: { ...base.store.innerWall, thicknessM: 0.3, heightM: 0.9, atM: 3.1 },
+      bodies: [
+        tank({ lengthM: 3, atM: 1 }),
+        pond({ lengthM: 2, atM: 2.4, widthM: 0.6 }),
+        wall({ thicknessM: 0.3, heightM: 0.9, atM: 3.1 }),
+      ],
     },
   }
   expect(designFaults(design)).toEqual([])
@@ -73,7 +75,7 @@ test(
 
 test('a strip of shade takes the summer sun from the back wall and leaves it the winter sun', () => {
   const base = designOfForm('saltbox')
-  const bare: Design = { ...base, store: { ...base.store, barrels: { ...base.store.barrels, count: 0 } } }
+  const bare: Design = { ...base, store: { ...base.store, bodies: [] } }
   const strip: Design = { ...bare, shape: { ...bare.shape, shadeStripM: 0.8 } }
   const wall = (d: Design, at: string) => landed(d, at).get('back wall')!
   expect(wall(strip, '2027-06-21T11:00:00Z')).toBeLessThan(wall(bare, '2027-06-21T11:00:00Z') * 0.95)

@@ -1,3 +1,4 @@
+import { pond, tank, wall } from '../bodies'
 import { extremeHours, extremes, mutation, runTrials } from '../../cli/fuzz'
 import { seededRandom } from '../../core/climate/random'
 import { DEMOS, type Design } from '../../core/design'
@@ -25,7 +26,13 @@ test('random sound documents: no number that is none, no open ledger, no crash',
 test('the extremes are trials of every field that has a rule; some of them, run', () => {
   const all = extremes()
   expect(all.length).toBeGreaterThan(1500)
-  for (const path of ['shape.lengthM', 'store.pond.lengthM', 'topUp.lamps.powerW', 'breathe.ach50', 'skin.cover.rule'])
+  for (const path of [
+    'shape.lengthM',
+    'store.bodies.0.raisedM',
+    'topUp.lamps.powerW',
+    'breathe.ach50',
+    'skin.cover.rule',
+  ])
     expect(all.some(t => t.patches.some(p => p[0] === path))).toBe(true)
   const report = runTrials(
     all.filter((_, i) => i % 61 === 0),
@@ -36,7 +43,7 @@ test('the extremes are trials of every field that has a rule; some of them, run'
 })
 
 test.each(DEMOS.map(d => [d.id, d] as const))(
-  '%s: a January of 54.8 °C, hours at the edges, ponds of a hair, lamps past all need: sound years, closed books',
+  '%s: a January of 54.8 °C, hours at the edges, the least of bodies, lamps past all need: sound years, closed books',
   (_, d) => {
     const climate = d.site.climate as { highC: number[] }
     const random = seededRandom(3)
@@ -44,9 +51,9 @@ test.each(DEMOS.map(d => [d.id, d] as const))(
       [['site.climate', { ...climate, highC: climate.highC.map((v, m) => (m === 0 ? 54.8 : v)) }]],
       [['site.climate', extremeHours(() => -90, random)]],
       [['site.climate', extremeHours(h => (h % 2 ? -10 : 30), random)]],
-      [['store.pond.lengthM', 0.002]],
-      [['store.tank.lengthM', 1e-6]],
-      [['store.tank.lengthM', 1e-4]],
+      [['store.bodies', [pond({ lengthM: 0.2, widthM: 0.2, depthM: 0.1, atM: 1.35 })]]],
+      [['store.bodies', [tank({ lengthM: 0.2, widthM: 0.2, heightM: 0.2, atM: 1.35 })]]],
+      [['store.bodies', [wall({ thicknessM: 0.02, heightM: 0.2, atM: 1.35 })]]],
       [
         ['topUp.lamps.powerW', 92000],
         ['topUp.lamps.fromH', 0],

@@ -1,3 +1,4 @@
+import { barrelsOf } from '../bodies'
 import { insideFilm } from '../../core/air/films'
 import { leakageFlow } from '../../core/air/leakage'
 import { openerTarget, ventFactors, ventFlow } from '../../core/air/vents'
@@ -11,9 +12,9 @@ const run = (design: Design): YearResult => engine.run(design)
 const coldest = (design: Design) => run(design).answers.coldestNight.insideC
 const base = coldest(demo)
 const skin = (patch: Partial<Design['skin']>): Design => ({ ...demo, skin: { ...demo.skin, ...patch } })
-const barrels = (patch: Partial<Design['store']['barrels']>): Design => ({
+const barrels = (patch: Parameters<typeof barrelsOf>[1]): Design => ({
   ...demo,
-  store: { ...demo.store, barrels: { ...demo.store.barrels, ...patch } },
+  store: { ...demo.store, bodies: patch?.count === 0 ? [] : [barrelsOf(demo, patch)] },
 })
 
 test('the score goes the way physics demands', () => {
@@ -41,7 +42,7 @@ test('sanity: a bare film house stays a little above a clear cold night, a well-
     },
     store: {
       ...demo.store,
-      barrels: { ...demo.store.barrels, count: 0 },
+      bodies: [],
       massWall: { ...demo.store.massWall, thicknessM: 0 },
       floor: { material: 'soil', thicknessM: 0 },
     },

@@ -1,3 +1,4 @@
+import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
 import { GLAZINGS } from '../../core/catalog'
 import { DEMOS, type Design } from '../../core/design'
@@ -82,12 +83,12 @@ test('dark barrels in the beam take in more than white ones, and raising a bed s
   }
   const colour = (id: string): Design => ({
     ...demo,
-    store: { ...demo.store, barrels: { ...demo.store.barrels, colour: id } },
+    store: { ...demo.store, bodies: [barrelsOf(demo, { colour: id })] },
   })
-  expect(share(colour('black'), 'barrels')).toBeGreaterThan(1.8 * share(colour('white'), 'barrels'))
+  expect(share(colour('black'), 'body 0')).toBeGreaterThan(1.8 * share(colour('white'), 'body 0'))
   const high: Design = {
     ...demo,
     shape: { ...demo.shape, beds: [demo.shape.beds[0]!, { ...demo.shape.beds[1]!, heightM: 1.4 }] },
   }
-  expect(share(high, 'barrels')).toBeLessThan(share(demo, 'barrels'))
+  expect(share(high, 'body 0')).toBeLessThan(share(demo, 'body 0'))
 })

@@ -1,3 +1,4 @@
+import { pond, tank, wall } from '../bodies'
 import fc from 'fast-check'
 import { DEMOS, FORMS, migrateDesign, type Design } from '../../core/design'
 import { clearances, designFaults, freePlace, patchDesign, placed, resized, things } from '../../core/editing'
@@ -9,9 +10,12 @@ const furnished: Design = {
   shape: { ...demo.shape, benches: [{ atM: 2.4, widthM: 0.5, heightM: 0.8 }] },
   store: {
     ...demo.store,
-    tank: { ...demo.store.tank, lengthM: 2, atM: 1.3, widthM: 0.5 },
-    pond: { ...demo.store.pond, lengthM: 1, atM: 1.9, widthM: 0.3 },
-    innerWall: { ...demo.store.innerWall, thicknessM: 0.3, atM: 3.2, heightM: 1 },
+    bodies: [
+      ...demo.store.bodies,
+      tank({ lengthM: 2, atM: 1.3, widthM: 0.5 }),
+      pond({ lengthM: 1, atM: 1.9, widthM: 0.3 }),
+      wall({ thicknessM: 0.3, atM: 3.2, heightM: 1 }),
+    ],
   },
 }
 
@@ -58,28 +62,29 @@ test('a thing comes to stand where it is put, on the grid, and catches on walls 
   // Over its neighbour there is no place: the nearest free one is beside it.
   expect(at('bed-1', 0.6)).toBe(1.25)
   // The barrels stand at the back: it comes to stand against them, and without them against the wall.
-  const barrels = things(demo).find(t => t.kind === 'barrels')!
+  const barrels = things(demo).find(t => t.id === 'body-0')!
   expect(at('bed-1', 99)).toBeCloseTo(barrels.x0 - 0.95, 3)
-  const bare = patchDesign(demo, [['store.barrels.count', 0]])
+  const bare = patchDesign(demo, [['store.bodies', []]])
   expect(placed(bare, 'bed-1', 99)[0]![1]).toBeCloseTo(4.6 - 0.95, 9)
   // Barrels go where there is room under the glass and between the beds.
-  expect(placed(demo, 'barrels-0', 0.1)).toEqual([['store.barrels.place', 'back']])
+  const stood = (design: Design, to: number) => placed(design, 'body-0', to)[0]![1]
+  expect(stood(demo, 0.1)).toBeCloseTo(3.15, 3)
   const low = patchDesign(demo, [
     ['shape.beds', []],
     ['shape.kneeWallM', 1.2],
-    ['store.barrels.stack', 1],
-    ['store.barrels.raisedM', 0],
+    ['store.bodies.0.stack', 1],
+    ['store.bodies.0.raisedM', 0],
   ])
-  expect(placed(low, 'barrels-0', 0.1)).toEqual([['store.barrels.place', 'sunny']])
-  expect(placed(low, 'barrels-0', 2)).toEqual([['store.barrels.place', 'middle']])
+  expect(stood(low, 0.03)).toBe(0)
+  expect(stood(low, 2.02)).toBe(2)
   expect(placed(demo, 'nothing', 1)).toEqual([])
 })
 
 test('widths stop at the neighbour, heights at their range', () => {
   expect(resized(demo, 'bed-0', { widthM: 9 })).toEqual([['shape.beds.0.widthM', expect.closeTo(2.2 - 0.15, 9)]])
   expect(resized(demo, 'bed-0', { heightM: -3 })).toEqual([['shape.beds.0.heightM', 0]])
-  expect(resized(demo, 'barrels-0', { widthM: 1, heightM: 1 })).toEqual([])
-  expect(resized(furnished, 'tank-0', { lengthM: 99 })).toEqual([['store.tank.lengthM', demo.shape.lengthM]])
+  expect(resized(demo, 'body-0', { widthM: 1, heightM: 1 })).toEqual([])
+  expect(resized(furnished, 'body-1', { lengthM: 99 })).toEqual([['store.bodies.1.lengthM', demo.shape.lengthM]])
 })
 
 test('ways through: free floor is measured, and said to be narrow by what must get through', () => {

@@ -1,3 +1,4 @@
+import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
 import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -96,7 +97,10 @@ test('energy closes whatever the design: films, no beds, glazed poles, ice, stro
         ...demo,
         shape: { ...demo.shape, beds: x.beds ? demo.shape.beds : [] },
         skin: { ...demo.skin, glazing: x.glazing, poleSlope: x.poleSlope, cover: { ...demo.skin.cover, id: x.cover } },
-        store: { ...demo.store, barrels: { ...demo.store.barrels, count: x.count, stack: 1, raisedM: 0 } },
+        store: {
+          ...demo.store,
+          bodies: x.count > 0 ? [barrelsOf(demo, { count: x.count, stack: 1, raisedM: 0 })] : [],
+        },
         breathe: {
           ...demo.breathe,
           leakage: x.leakage,

@@ -1,3 +1,4 @@
+import { barrelsOf } from '../bodies'
 import { DEMOS, FORMS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { entry, GLAZINGS, MATERIALS } from '../../core/catalog'
@@ -145,10 +146,7 @@ describe('money', () => {
 
 describe('sun on things', () => {
   test('lit heights on the back wall match the construction by hand', () => {
-    const plain = {
-      ...shape({ beds: [], turnDeg: 0 }),
-      store: { ...demo.store, barrels: { ...demo.store.barrels, count: 0 } },
-    }
+    const plain = { ...shape({ beds: [], turnDeg: 0 }), store: { ...demo.store, bodies: [] } }
     const outline = makeOutline(plain.shape)
     for (const profile of [18, 22, 30, 45]) {
       const parts = litParts(sectionLight(makeBuilding(plain), profile, 800))
@@ -174,11 +172,11 @@ describe('sun on things', () => {
     () => {
       const low = {
         ...shape({ turnDeg: 0 }),
-        store: { ...demo.store, barrels: { ...demo.store.barrels, stack: 1, count: 10 } },
+        store: { ...demo.store, bodies: [barrelsOf(demo, { stack: 1, count: 10 })] },
         skin: { ...demo.skin, endsGlazedShare: 0 },
       }
       const building = makeBuilding(low)
-      const box = building.objects.find(o => o.kind === 'barrels')!
+      const box = building.objects.find(o => o.kind === 'body')!
       const { hot, cold } = designDays(site)
       const profile = (d: typeof hot) => profileAngleDeg(d.noonAltitudeDeg, d.noonAzimuthDeg, building.sunnyAzimuthDeg)
       const o = building.outline
@@ -324,7 +322,7 @@ describe('the heat view', () => {
     const view = heatDay(demo, site, day)
     expect([...view.airC]).toEqual([...series.airC.subarray(day * 24, day * 24 + 24)])
     expect(view.losses.find(l => l.name === 'glazing')!.watts[3]).toBe(series.losses[0]![day * 24 + 3])
-    const barrels = view.bodies.find(b => b.id === 'barrels')!
+    const barrels = view.bodies.find(b => b.id === 'body 0')!
     expect(barrels.middleC[12]).toBeCloseTo(series.waterC[day * 24 + 12]!, 5)
     // What the water takes in an hour is what warms it: 14 barrels of 200 litres.
     expect(barrels.takesW[12]! / ((14 * 200 * 4184) / 3600)).toBeCloseTo(barrels.middleC[12]! - barrels.middleC[11]!, 2)

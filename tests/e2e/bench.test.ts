@@ -37,8 +37,9 @@ describe('the bench', () => {
     await click(driver, 'undo')
 
     await click(driver, 'step-store')
-    await type(driver, 'How many', '0')
+    await click(driver, 'take-out-0')
     expect(await coldest(driver)).toBeLessThan(base)
+    await click(driver, 'undo')
     await type(driver, 'How many', '28')
     const massive = await coldest(driver)
     expect(massive).toBeGreaterThan(base)

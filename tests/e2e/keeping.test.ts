@@ -20,7 +20,7 @@ describe('keeping', () => {
     await click(driver, 'export')
     await driver.wait(() => readdirSync(downloads).includes('hollow-ash-seed-library.json'), 10000)
     const exported = JSON.parse(readFileSync(join(downloads, 'hollow-ash-seed-library.json'), 'utf8'))
-    expect(exported.store.barrels.count).toBe(21)
+    expect(exported.store.bodies[0]!.count).toBe(21)
 
     await fresh('/?step=store')
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('14')

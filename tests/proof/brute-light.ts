@@ -39,7 +39,7 @@ function soup(building: Building): Triangle[] {
     add(s.id, corners, twin ? { middle, corners, inset: twin.inset, face: twin.id } : null)
   }
   for (const o of building.objects) {
-    const face = faceOfObject(o.kind)
+    const face = faceOfObject(o)
     const box = (x0: number, x1: number, y0: number, y1: number) => {
       const p = (x: number, y: number, z: number): V => [x, y, z]
       add(face, [p(x0, y0, o.z1), p(x1, y0, o.z1), p(x1, y1, o.z1), p(x0, y1, o.z1)])
@@ -172,7 +172,7 @@ export function bruteLandings(
             o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9),
         )
         if (inside) {
-          const face = inside.kind === 'bed' ? 'bed sides' : faceOfObject(inside.kind)
+          const face = inside.kind === 'bed' ? 'bed sides' : faceOfObject(inside)
           shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
           continue
         }

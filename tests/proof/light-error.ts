@@ -7,6 +7,7 @@ import { glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
 import { lightFaces } from '../../core/optics/gains'
 import { makeLandings, roomDirection, settle, tablePlace } from '../../core/optics/landing'
 import { skyVector, sunPosition } from '../../core/sun'
+import { barrelsOf } from '../bodies'
 import { bruteLandings } from './brute-light'
 
 const [demo] = DEMOS as [Design]
@@ -39,13 +40,14 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
       skin: { ...demo.skin, glazing: 'glass-2', endsGlazedShare: form === 'a-frame' ? 0.4 : 0.25 },
       store: {
         ...demo.store,
-        barrels: {
-          ...demo.store.barrels,
-          count: 8,
-          stack: 1,
-          raisedM: 0.2,
-          place: form === 'a-frame' ? 'middle' : 'back',
-        },
+        bodies: [
+          barrelsOf(demo, {
+            count: 8,
+            stack: 1,
+            raisedM: 0.2,
+            atM: form === 'a-frame' ? 2.01 : form === 'dome' ? 5.53 : 3.97,
+          }),
+        ],
       },
     }),
   )!

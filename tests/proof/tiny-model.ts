@@ -101,6 +101,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     },
     airMassKg: 1e-6,
     airCapacity: 1e-3,
-    probes: { soil: 2, water: 2, waterChain: 1, floor: 3, backWall: 1, glazing: 1 },
+    bodies: [Int32Array.of(1)],
+    probes: { soil: 2, waterChain: 1, floor: 3, backWall: 1, glazing: 1 },
   }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bodyName } from '../../../core/geometry/objects'
 import { needsOf } from '../../../core/aim/aim-line'
 import { entry, GLAZINGS, LEAKAGE_CLASSES, NIGHT_COVERS } from '../../../core/catalog'
 import { type StepId } from '../../../core/design'
@@ -20,13 +21,10 @@ const steps = computed((): Step[] => {
   const d = bench.current
   const length = (m: number) => settings.show(m, 'length')
   const climate = d.site.climate.kind === 'hourly' ? 'hourly file' : 'monthly means'
-  const { barrels, tank, pond, massWall, innerWall, earth, rockBed, channels } = d.store
-  const stores = [
-    barrels.count > 0 && `${barrels.count} barrels`,
-    tank.lengthM > 0 && 'tank',
-    pond.lengthM > 0 && 'pond',
+  const { bodies, massWall, earth, rockBed, channels } = d.store
+  const stores: (string | false)[] = [
+    ...bodies.map((b, i) => (b.kind === 'drums' ? `${b.count} barrels` : bodyName(bodies, i).toLowerCase())),
     massWall.thicknessM > 0 && 'mass wall',
-    innerWall.thicknessM > 0 && 'inner wall',
     earth.on && 'earth store',
     rockBed.on && 'rock bed',
     channels.on && 'bed channels',

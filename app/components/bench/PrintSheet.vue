@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { entry, FUELS, GLAZINGS, MATERIALS, NIGHT_COVERS, VESSELS } from '../../../core/catalog'
+import { kindOf } from '../../../core/bodies/registry'
+import { entry, FUELS, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../../core/catalog'
 import { type Layer } from '../../../core/design'
 import { designCautions, hasSolidRoof, headroom } from '../../../core/advice/cautions'
 import { turnWords } from '../../../core/geometry/compass'
+import { bodyName, roomObjects } from '../../../core/geometry/objects'
 import { makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { layersResistance, materialOf } from '../../../core/materials/assembly'
@@ -31,19 +33,12 @@ const layers = (list: Layer[]) =>
 /** Mass, vents and heater, as far as there are any. */
 const stores = computed((): [string, string][] => {
   const { store, breathe, topUp } = d.value
-  const v = entry(VESSELS, store.barrels.vessel)
-  const out: [string, string][] = []
-  if (store.barrels.count > 0)
-    out.push([
-      'Water',
-      `${store.barrels.count} × ${v.name.toLowerCase()} of ${settings.show(v.volumeM3, 'volume')}, ` +
-        (store.barrels.stack > 1 ? `${store.barrels.stack} high, ` : '') +
-        `${settings.show(store.barrels.count * v.volumeM3, 'volume')} in all`,
-    ])
-  if (store.tank.lengthM > 0)
-    out.push(['Tank', `${m(store.tank.lengthM)} × ${m(store.tank.widthM)} × ${m(store.tank.heightM)}`])
-  if (store.pond.lengthM > 0)
-    out.push(['Pond', `${m(store.pond.lengthM)} × ${m(store.pond.widthM)}, ${m(store.pond.depthM)} deep`])
+  const out = roomObjects(d.value)
+    .filter(o => o.kind === 'body')
+    .map((o): [string, string] => {
+      const body = store.bodies[o.index]!
+      return [bodyName(store.bodies, o.index), kindOf(body).line(body, o, settings.show)]
+    })
   if (store.massWall.thicknessM > 0)
     out.push([
       'Mass wall',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { kindOf } from '../../../core/bodies/registry'
 import { rangeOf } from '../../../core/design'
-import { clearances, placed, resized, things, withWidth } from '../../../core/editing'
+import { clearances, placed, resized, things, withWidth, type Thing } from '../../../core/editing'
 import { turnWords } from '../../../core/geometry/compass'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
@@ -53,13 +54,13 @@ const box = (t: { x0: number; x1: number; y0: number; y1: number }) => ({
   width: (t.y1 - t.y0) * ppm.value,
   height: (t.x1 - t.x0) * ppm.value,
 })
-const FILL: Record<string, string> = {
-  'bed': 'var(--bed)',
-  'bench': 'var(--wall)',
-  'barrels': 'var(--slate)',
-  'tank': 'var(--glass)',
-  'pond': 'var(--glass)',
-  'inner wall': 'var(--masonry)',
+/** A bed, a bench, or a body by its look. */
+function fill(t: Thing): string {
+  if (t.kind !== 'body') return t.kind === 'bed' ? 'var(--bed)' : 'var(--wall)'
+  const body = bench.current.store.bodies[t.index]!
+  const { look, colour } = kindOf(body)
+  if (look === 'vessels') return 'transparent'
+  return look === 'mass' ? 'var(--masonry)' : look === 'crates' ? VESSEL_COLOUR[colour(body)!]! : 'var(--glass)'
 }
 const dome = computed(() => shape.value.form === 'dome')
 const rim = computed(() =>
@@ -68,17 +69,24 @@ const rim = computed(() =>
     .polygon.map(p => `${px(p[1]).toFixed(1)},${py(p[0]).toFixed(1)}`)
     .join(' '),
 )
-const barrels = computed(() => {
-  const o = building.value.objects.find(b => b.bank)
-  if (!o?.bank) return []
+/** Upright vessels of a thing, from above, with what their row is called; null where it has none. */
+function vessels(t: Thing) {
+  const o = building.value.objects.find(b => b.kind === t.kind && b.index === t.index)
+  if (!o?.bank) return null
   const { rows, perRow, pitchM, count, radiusM } = o.bank
   const depth = (o.x1 - o.x0) / rows
-  return Array.from({ length: count }, (_, i) => ({
-    cx: px(o.y0 + ((i % perRow) + 0.5) * pitchM),
-    cy: py(o.x0 + (Math.floor(i / perRow) + 0.5) * depth),
-    r: radiusM * ppm.value,
-  }))
-})
+  const body = bench.current.store.bodies[t.index]!
+  return {
+    words: `${body.kind === 'drums' ? body.count : count} ${t.name.toLowerCase()}`,
+    fill: VESSEL_COLOUR[kindOf(body).colour(body) ?? 'black'],
+    circles: Array.from({ length: count }, (_, i) => ({
+      cx: px(o.y0 + ((i % perRow) + 0.5) * pitchM),
+      cy: py(o.x0 + (Math.floor(i / perRow) + 0.5) * depth),
+      r: radiusM * ppm.value,
+    })),
+  }
+}
+const shown = computed(() => list.value.map(t => ({ t, vessels: vessels(t) })))
 /** The door stands in the east end, in the widest way through. */
 const door = computed(() => {
   const widest = gaps.value.reduce((b, g) => (g.widthM > b.widthM ? g : b), {
@@ -251,7 +259,7 @@ const needle = computed(() => {
         </text>
       </g>
       <g
-        v-for="t in list"
+        v-for="{ t, vessels: v } in shown"
         :key="t.id"
         class="grip"
         role="slider"
@@ -267,22 +275,14 @@ const needle = computed(() => {
         @keydown="key(t, $event)"
       >
         <title>{{ t.name }}: {{ words(t) }}</title>
-        <rect
-          v-bind="box(t)"
-          class="body"
-          :fill="t.kind === 'barrels' ? 'transparent' : FILL[t.kind]"
-          :fill-opacity="t.kind === 'bench' ? 0.75 : 1"
-          rx="2"
-        />
-        <template v-if="t.kind === 'barrels'">
-          <text :x="px(north ? t.y1 : t.y0) + 8" :y="py((t.x0 + t.x1) / 2) + 5" class="note">
-            {{ bench.current.store.barrels.count }} barrels
-          </text>
+        <rect v-bind="box(t)" class="body" :fill="fill(t)" :fill-opacity="t.kind === 'bench' ? 0.75 : 1" rx="2" />
+        <template v-if="v">
+          <text :x="px(north ? t.y1 : t.y0) + 8" :y="py((t.x0 + t.x1) / 2) + 5" class="note">{{ v.words }}</text>
           <circle
-            v-for="(b, i) in barrels"
+            v-for="(b, i) in v.circles"
             :key="i"
             v-bind="b"
-            :fill="VESSEL_COLOUR[bench.current.store.barrels.colour]"
+            :fill="v.fill"
             stroke="var(--paper)"
             stroke-width="1"
           />

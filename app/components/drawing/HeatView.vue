@@ -2,6 +2,7 @@
 import { dayName } from '../../../core/climate'
 import { heatFlows, type HeatBody, type HeatDay, type HeatFlow } from '../../../core/heat-view'
 import { roomObjects } from '../../../core/geometry/objects'
+import { faceOfObject } from '../../../core/geometry/scene'
 import { groundAt, makeOutline, type Point } from '../../../core/geometry/section'
 
 /**
@@ -156,17 +157,10 @@ const skin = computed(() => {
 const air = computed(() =>
   outline.value.corners.map(p => `${scale.value.x(p.x).toFixed(1)},${scale.value.y(p.z).toFixed(1)}`).join(' '),
 )
-const FACE: Record<string, string> = {
-  'bed': 'beds',
-  'barrels': 'barrels',
-  'tank': 'tank',
-  'pond': 'pond',
-  'inner wall': 'inner wall',
-}
 const stores = computed(() =>
   roomObjects(drawnDesign.value).flatMap(o => {
-    const b = body(FACE[o.kind] ?? '')
-    return b ? [{ o, b, c: at(o.kind === 'bed' ? b.faceC : b.middleC), first: o.index === 0 }] : []
+    const b = o.kind === 'bench' ? undefined : body(faceOfObject(o))
+    return b ? [{ o, b, c: at(o.kind === 'bed' ? b.faceC : b.middleC), first: o.kind === 'body' || o.index === 0 }] : []
   }),
 )
 const cells = computed(() =>
@@ -457,13 +451,13 @@ const spoken = computed(() =>
           {{ t(s.c) }}
         </text>
         <text
-          v-if="keptBy(s.b.id) && s.first"
+          v-if="keptBy(s.b.name) && s.first"
           :x="scale.x((s.o.x0 + s.o.x1) / 2)"
           :y="scale.y((s.o.z0 + s.o.z1) / 2) + 15"
           text-anchor="middle"
           class="num"
         >
-          {{ keptBy(s.b.id) }}
+          {{ keptBy(s.b.name) }}
         </text>
       </g>
       <text v-for="(m, i) in marks" :key="`m${i}`" :x="m.x" :y="m.y" text-anchor="middle" class="num">

@@ -25,7 +25,7 @@ import {
   type Object3D,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import { entry, VESSELS } from '../../../core/catalog'
+import { kindOf } from '../../../core/bodies/registry'
 import type { Design } from '../../../core/design'
 import { paneCorners } from '../../../core/geometry/scene'
 import { shadingOf } from '../../../core/geometry/shading'
@@ -190,42 +190,35 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
       mesh.position.copy(to3([(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2]))
       group.children.at(-1)!.position.copy(mesh.position)
     }
+    const colourOf = (o: (typeof objects)[number]) => {
+      if (o.kind !== 'body') return o.kind === 'bed' ? colours.bed : colours.wood
+      const body = design.store.bodies[o.index]!
+      const { look, colour } = kindOf(body)
+      return look === 'mass' ? colours.masonry : look === 'crates' ? VESSEL_COLOUR[colour(body)!]! : colours.water
+    }
     for (const o of objects) {
       if (o.bank) {
         const { rows, perRow, pitchM, count, radiusM } = o.bank
         const depth = (o.x1 - o.x0) / rows
+        const body = design.store.bodies[o.index]!
+        const levels = kindOf(body).levels(body)
+        const high = (o.z1 - o.z0) / levels
         for (let i = 0; i < count; i++) {
-          const v = entry(VESSELS, design.store.barrels.vessel)
-          for (let level = 0; level < design.store.barrels.stack; level++) {
+          for (let level = 0; level < levels; level++) {
             const mesh = add(
-              new CylinderGeometry(radiusM * 0.97, radiusM * 0.97, v.heightM * 0.98, 18),
-              solid(VESSEL_COLOUR[design.store.barrels.colour]!),
+              new CylinderGeometry(radiusM * 0.97, radiusM * 0.97, high * 0.98, 18),
+              solid(VESSEL_COLOUR[kindOf(body).colour(body) ?? 'black']!),
             )
             mesh.position.copy(
               to3([
                 o.x0 + (Math.floor(i / perRow) + 0.5) * depth,
                 o.y0 + ((i % perRow) + 0.5) * pitchM,
-                o.z0 + (level + 0.5) * v.heightM,
+                o.z0 + (level + 0.5) * high,
               ]),
             )
           }
         }
-      } else
-        box(
-          o.x0,
-          o.x1,
-          o.y0,
-          o.y1,
-          o.z0,
-          o.z1,
-          o.kind === 'bed'
-            ? colours.bed
-            : o.kind === 'inner wall'
-              ? colours.masonry
-              : o.kind === 'bench'
-                ? colours.wood
-                : colours.water,
-        )
+      } else box(o.x0, o.x1, o.y0, o.y1, o.z0, o.z1, colourOf(o))
     }
     const { strip, outside } = shadingOf(design.shape, outline)
     for (const screen of [...(strip ? [strip] : []), ...outside]) {

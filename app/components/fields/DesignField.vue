@@ -18,7 +18,7 @@ const props = defineProps<{
 
 const bench = useDesign()
 const field = computed(() => {
-  const found = fieldAt(props.path)
+  const found = fieldAt(props.path, bench.current)
   if (!found) throw new RangeError(`There is no ${props.path} in a design.`)
   return found
 })

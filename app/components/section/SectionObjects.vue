@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { entry, VESSELS } from '../../../core/catalog'
+import { kindOf } from '../../../core/bodies/registry'
 import { type Design } from '../../../core/design'
 import { clearances } from '../../../core/editing'
 import { headroom } from '../../../core/advice/cautions'
-import { layBarrels, roomObjects } from '../../../core/geometry/objects'
+import { bodyName, roomObjects } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 import { VESSEL_COLOUR } from './vessel-colour'
@@ -25,62 +25,51 @@ const plants = computed(() =>
   }),
 )
 
-const barrels = computed(() => {
-  const layout = layBarrels(props.design)
-  if (!layout) return []
-  const b = props.design.store.barrels
-  const v = entry(VESSELS, b.vessel)
-  const out: { x: number; z: number; w: number; h: number; row: number; level: number }[] = []
-  for (let row = 0; row < layout.rows; row++) {
-    for (let level = 0; level < b.stack; level++) {
-      out.push({
-        x: layout.x0 + (row * (layout.x1 - layout.x0)) / layout.rows,
-        z: b.raisedM + level * v.heightM,
-        w: (layout.x1 - layout.x0) / layout.rows,
-        h: v.heightM,
-        row,
-        level,
-      })
-    }
-  }
-  return out
+/** Benches: a top on legs. */
+const benches = computed(() =>
+  roomObjects(props.design)
+    .filter(o => o.kind === 'bench')
+    .map(o => ({ key: o.index, x: o.x0, w: o.x1 - o.x0, top: o.z1, h: o.z1 - o.z0 })),
+)
+
+/** Hour that is shown: the coldest night's, or the chosen one. */
+const hour = computed(() => {
+  const view = year.view
+  if (!view) return null
+  return year.day === null ? view.answers.coldestNight.hour : year.day * 24 + year.hour
 })
 
-/** Benches, tank, pond and inner wall as boxes, with their look. */
-const boxes = computed(() =>
+/** Every body: its pieces as they stand in the section, and how warm it is at that hour. */
+const bodies = computed(() =>
   roomObjects(props.design)
-    .filter(o => o.kind !== 'bed' && o.kind !== 'barrels')
+    .filter(o => o.kind === 'body')
     .map(o => {
-      const water = o.kind === 'tank' || o.kind === 'pond'
-      const deep = o.kind === 'pond' ? props.design.store.pond.depthM : 0
+      const body = props.design.store.bodies[o.index]!
+      const kind = kindOf(body)
+      const rows = o.bank?.rows ?? 1
+      const levels = kind.levels(body)
+      const deep = kind.deepM(body)
+      const w = (o.x1 - o.x0) / rows
+      const h = (o.z1 - o.z0 + deep) / levels
+      const pieces = Array.from({ length: rows * levels }, (_, k) => ({
+        x: o.x0 + (k % rows) * w,
+        top: o.z1 - Math.floor(k / rows) * h,
+      }))
+      const colour = kind.colour(body)
+      const c = hour.value === null ? NaN : (year.view!.bodiesC[o.index]?.[hour.value] ?? NaN)
       return {
-        key: `${o.kind} ${o.index}`,
-        name: o.kind,
-        x: o.x0,
-        w: o.x1 - o.x0,
-        top: o.z1,
-        h: o.z1 - o.z0 + deep,
-        fill:
-          o.kind === 'inner wall'
-            ? 'var(--masonry)'
-            : o.kind === 'bench'
-              ? 'var(--wall)'
-              : o.kind === 'tank'
-                ? VESSEL_COLOUR[props.design.store.tank.colour]!
-                : 'var(--glass)',
-        water,
-        legs: o.kind === 'bench',
+        o,
+        kind,
+        name: bodyName(props.design.store.bodies, o.index),
+        pieces,
+        w,
+        h,
+        fill: colour ? VESSEL_COLOUR[colour]! : kind.look === 'mass' ? 'var(--masonry)' : 'var(--glass)',
+        ink: colour === 'white' || !colour ? '#2a2520' : '#fff8ea',
+        c: Number.isFinite(c) ? `${settings.show(c, 'temperature', { unit: false })}°` : '',
       }
     }),
 )
-
-/** The water's temperature at the hour that is shown: the coldest night's, or the chosen one. */
-const waterC = computed(() => {
-  const view = year.view
-  if (!view) return NaN
-  const h = year.day === null ? view.answers.coldestNight.hour : year.day * 24 + year.hour
-  return view.hours.waterC[h]!
-})
 
 /** The person stands where there is most room overhead beside what stands on the floor. */
 const person = computed(() => {
@@ -89,11 +78,11 @@ const person = computed(() => {
 })
 const tall = 1.72
 const paths = computed(() => clearances(props.design))
-/** The heater stands on the floor before the barrels, or by the back wall. */
+/** The heater stands on the floor before what stands at the back, or by the back wall. */
 const heaterAt = computed(() => {
   if (!props.design.topUp.heater.on) return null
-  const layout = layBarrels(props.design)
-  return Math.max(0.2, (layout && layout.x0 > props.outline.widthM / 2 ? layout.x0 : props.outline.widthM) - 0.34)
+  const behind = bodies.value.map(b => b.o.x0).filter(x => x > props.outline.widthM / 2)
+  return Math.max(0.2, Math.min(props.outline.widthM, ...behind) - 0.34)
 })
 </script>
 
@@ -124,9 +113,8 @@ const heaterAt = computed(() => {
         "
       />
     </g>
-    <g v-for="b in boxes" :key="b.key" :data-test="b.name">
+    <g v-for="b in benches" :key="`bench${b.key}`" data-test="bench">
       <path
-        v-if="b.legs"
         fill="none"
         stroke="var(--ink)"
         stroke-width="2"
@@ -140,67 +128,68 @@ const heaterAt = computed(() => {
         :y="scale.y(b.top)"
         :width="b.w * scale.ppm"
         :height="Math.max(4, b.h * scale.ppm)"
-        :fill="b.fill"
+        fill="var(--wall)"
         stroke="var(--ink)"
         stroke-width="1.3"
       />
-      <text
-        v-if="b.water && barrels.length === 0 && Number.isFinite(waterC) && b.w * scale.ppm > 34"
-        :x="scale.x(b.x + b.w / 2)"
-        :y="scale.y(b.top) + (b.h * scale.ppm) / 2 + 5"
-        text-anchor="middle"
-        class="water"
-        fill="#fff8ea"
-        >{{ settings.show(waterC, 'temperature', { unit: false }) }}°</text
-      >
-      <title>{{ b.name }}</title>
     </g>
-    <template v-if="barrels.length > 0">
+    <g v-for="b in bodies" :key="`body${b.o.index}`" :data-test="`body-${b.kind.kind}`">
       <path
-        v-if="design.store.barrels.raisedM > 0.05"
+        v-if="b.o.z0 > 0.05"
         fill="none"
         stroke="var(--ink)"
         stroke-width="2"
         :d="
-          `M ${scale.x(barrels[0]!.x) - 3} ${scale.y(design.store.barrels.raisedM)} H ` +
-          `${scale.x(barrels[barrels.length - 1]!.x + barrels[0]!.w) + 3} M ${scale.x(barrels[0]!.x) + 4} ` +
-          `${scale.y(design.store.barrels.raisedM)} V ${scale.y(0)} M ` +
-          `${scale.x(barrels[barrels.length - 1]!.x + barrels[0]!.w) - 4} ${scale.y(design.store.barrels.raisedM)} ` +
-          `V ${scale.y(0)}`
+          `M ${scale.x(b.o.x0) - 3} ${scale.y(b.o.z0)} H ${scale.x(b.o.x1) + 3} ` +
+          `M ${scale.x(b.o.x0) + 4} ${scale.y(b.o.z0)} V ${scale.y(0)} ` +
+          `M ${scale.x(b.o.x1) - 4} ${scale.y(b.o.z0)} V ${scale.y(0)}`
         "
       />
-      <g v-for="(b, i) in barrels" :key="`b${i}`">
+      <template v-for="(p, k) in b.pieces" :key="k">
         <rect
-          :x="scale.x(b.x) + 1"
-          :y="scale.y(b.z + b.h) + 1"
-          :width="b.w * scale.ppm - 2"
-          :height="b.h * scale.ppm - 2"
-          rx="4"
-          :fill="VESSEL_COLOUR[design.store.barrels.colour]"
+          :x="scale.x(p.x) + 1"
+          :y="scale.y(p.top) + 1"
+          :width="Math.max(2, b.w * scale.ppm - 2)"
+          :height="Math.max(4, b.h * scale.ppm - 2)"
+          :rx="b.kind.look === 'vessels' ? 4 : 0"
+          :fill="b.fill"
           stroke="var(--ink)"
           stroke-width="1.3"
         />
-        <line
-          v-for="f in [0.33, 0.67]"
-          :key="f"
-          :x1="scale.x(b.x) + 1"
-          :x2="scale.x(b.x + b.w) - 1"
-          :y1="scale.y(b.z + b.h * f)"
-          :y2="scale.y(b.z + b.h * f)"
-          stroke="#00000055"
+        <template v-if="b.kind.look === 'vessels'">
+          <line
+            v-for="f in [0.33, 0.67]"
+            :key="f"
+            :x1="scale.x(p.x) + 1"
+            :x2="scale.x(p.x + b.w) - 1"
+            :y1="scale.y(p.top - b.h * f)"
+            :y2="scale.y(p.top - b.h * f)"
+            stroke="#00000055"
+            stroke-width="1.2"
+          />
+        </template>
+        <path
+          v-if="b.kind.look === 'crates'"
+          stroke="#ffffff66"
           stroke-width="1.2"
+          :d="
+            [0.25, 0.5, 0.75]
+              .map(f => `M ${scale.x(p.x + b.w * f)} ${scale.y(p.top) + 3} V ${scale.y(p.top - b.h) - 3}`)
+              .join('')
+          "
         />
-      </g>
+      </template>
       <text
-        v-if="Number.isFinite(waterC) && barrels[0]!.w * scale.ppm > 34"
-        :x="scale.x(barrels[0]!.x + barrels[0]!.w / 2)"
-        :y="scale.y(barrels[barrels.length - 1]!.z + barrels[0]!.h / 2) + 5"
+        v-if="b.c && b.w * scale.ppm > 34"
+        :x="scale.x(b.o.x0 + b.w / 2)"
+        :y="scale.y(b.pieces[0]!.top - b.h / 2) + 5"
         text-anchor="middle"
         class="water"
-        :fill="design.store.barrels.colour === 'white' ? '#2a2520' : '#fff8ea'"
-        >{{ settings.show(waterC, 'temperature', { unit: false }) }}°</text
+        :fill="b.ink"
+        >{{ b.c }}</text
       >
-    </template>
+      <title>{{ b.name }}{{ b.c ? `, ${b.c}` : '' }}</title>
+    </g>
     <template v-if="Math.abs(design.shape.pathM) > 0.01">
       <rect
         v-for="g in paths"

@@ -82,11 +82,6 @@ function pointed(c: Coordinates): void {
       {{ formatCoordinates(props.here) }}. The search is a simulated service over a list that ships with Tierra; it
       knows no heights.
     </p>
-    <WorldMapDialog
-      :open="map"
-      :here="here"
-      @close="map = false"
-      @place="pointed"
-    />
+    <WorldMapDialog :open="map" :here="here" @close="map = false" @place="pointed" />
   </div>
 </template>

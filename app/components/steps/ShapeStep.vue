@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fieldAt, type Bed } from '../../../core/design'
+import type { Bed } from '../../../core/design'
 import {
   clearances,
   freePlace,
@@ -61,32 +61,6 @@ function addTo(list: (typeof LISTS)[number]): void {
   bench.edit([[`shape.${list.key}`, [...shape.value[list.key], made]]], `add ${list.key}`)
 }
 const gaps = computed(() => clearances(bench.current))
-
-/** Mass that stands on the floor besides the barrels: put in small, then drawn out on the section and the plan. */
-const MASS = [
-  { key: 'tank', name: 'Tank', size: 'lengthM', start: 2, fields: ['atM', 'lengthM', 'widthM', 'heightM'] },
-  { key: 'pond', name: 'Pond', size: 'lengthM', start: 2, fields: ['atM', 'lengthM', 'widthM', 'depthM'] },
-  { key: 'innerWall', name: 'Wall of mass', size: 'thicknessM', start: 0.3, fields: ['atM', 'thicknessM', 'heightM'] },
-] as const
-type Mass = (typeof MASS)[number]
-const mass = computed(() =>
-  MASS.map(kind => ({ kind, of: bench.current.store[kind.key] as unknown as Record<string, number> })),
-)
-const there = (m: { kind: Mass; of: Record<string, number> }) => m.of[m.kind.size]! > 0
-function toggle(m: { kind: Mass; of: Record<string, number> }): void {
-  const { key, size, start } = m.kind
-  const wide = key === 'innerWall' ? start : m.of.widthM!
-  const at = Math.max(0, Math.min(m.of.atM!, shape.value.widthM - wide))
-  bench.edit(
-    there(m)
-      ? [[`store.${key}.${size}`, 0]]
-      : [
-          [`store.${key}.${size}`, Math.min(start, size === 'lengthM' ? shape.value.lengthM : start)],
-          [`store.${key}.atM`, at],
-        ],
-    `${key} ${there(m) ? 'out' : 'in'}`,
-  )
-}
 </script>
 
 <template>
@@ -236,26 +210,6 @@ function toggle(m: { kind: Mass; of: Record<string, number> }): void {
           >
             Add a {{ list.one.toLowerCase() }}
           </button>
-        </div>
-        <div class="lg:col-span-2">
-          <h2 class="group-title">
-            Mass on the floor
-            <span class="hint font-sans font-normal">barrels and the wall’s own masonry are set under Store</span>
-          </h2>
-          <div v-for="x in mass" :key="x.kind.key" class="mb-1 flex flex-wrap items-end gap-3">
-            <button class="button" :data-test="`mass-${x.kind.key}`" @click="toggle(x)">
-              {{ there(x) ? `Take the ${x.kind.name.toLowerCase()} out` : `Put in a ${x.kind.name.toLowerCase()}` }}
-            </button>
-            <template v-if="there(x)">
-              <DesignField
-                v-for="field in x.kind.fields"
-                :key="field"
-                class="w-32"
-                :path="`store.${x.kind.key}.${field}`"
-                :label="`${x.kind.name}, ${fieldAt(`store.${x.kind.key}.${field}`)!.label}`"
-              />
-            </template>
-          </div>
         </div>
         <div class="lg:col-span-2">
           <h2 class="group-title">Paths</h2>

@@ -1,20 +1,23 @@
 <script setup lang="ts">
-import { entry, MATERIALS, VESSELS } from '../../../core/catalog'
+import { kindOf } from '../../../core/bodies/registry'
+import { MATERIALS } from '../../../core/catalog'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 
 const bench = useDesign()
 const settings = useSettings()
-const store = computed(() => bench.current.store)
 const masonry = MATERIALS.filter(m => m.group === 'masonry')
 const floors = MATERIALS.filter(m => m.group === 'masonry' || m.group === 'ground')
-/** Named with what they hold, in the units in use. */
-const vessels = computed(() => VESSELS.map(v => ({ ...v, name: `${v.name}, ${settings.show(v.volumeM3, 'volume')}` })))
-const water = computed(() => store.value.barrels.count * entry(VESSELS, store.value.barrels.vessel).volumeM3)
+const building = computed(() => makeBuilding(bench.current))
+/** Water in all, m³. */
+const water = computed(() =>
+  bench.current.store.bodies.reduce((sum, b, i) => {
+    const box = building.value.objects.find(o => o.kind === 'body' && o.index === i)!
+    return sum + kindOf(b).waterM3(b, box)
+  }, 0),
+)
 /** Litres to a square metre of glazing, or gallons to a square foot, with the rule in the same units. */
 const perArea = computed(() => {
-  const glazed = makeBuilding(bench.current)
-    .surfaces.filter(s => s.kind === 'glazed')
-    .reduce((sum, s) => sum + s.areaM2, 0)
+  const glazed = building.value.surfaces.filter(s => s.kind === 'glazed').reduce((sum, s) => sum + s.areaM2, 0)
   const litres = (water.value * 1000) / glazed
   return settings.units === 'metric'
     ? `${Math.round(litres)} L for each m² of glazing; rule: 80 to 200`
@@ -24,24 +27,16 @@ const perArea = computed(() => {
 
 <template>
   <div class="step-grid">
-    <div>
-      <h2 class="group-title">Water</h2>
-      <DesignField
-        path="store.barrels.count"
-        :hint="
-          store.barrels.count > 0
+    <div class="lg:col-span-2">
+      <BodyList />
+      <p class="hint mt-1" data-test="water-in-all">
+        Water:
+        {{
+          water > 0
             ? `${settings.show(water, 'volume')} in all, ${perArea}.`
-            : 'Rule: 80 to 200 L for each m² of glazing (2 to 5 US gal for each ft²).'
-        "
-      />
-      <DesignField path="store.barrels.vessel" :options="vessels" />
-      <DesignField path="store.barrels.colour" />
-    </div>
-    <div>
-      <h2 class="group-title">Where it stands</h2>
-      <DesignField path="store.barrels.place" />
-      <DesignField path="store.barrels.stack" />
-      <DesignField path="store.barrels.raisedM" />
+            : 'none. Rule: 80 to 200 L for each m² of glazing (2 to 5 US gal for each ft²).'
+        }}
+      </p>
     </div>
     <div>
       <h2 class="group-title">Wall and floor</h2>

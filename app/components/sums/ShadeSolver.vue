@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { layBarrels, roomObjects } from '../../../core/geometry/objects'
+import { bodyName, roomObjects } from '../../../core/geometry/objects'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { shadeStrip, type MassBox } from '../../../core/sums'
 import { profileAngleDeg } from '../../../core/sun'
@@ -9,13 +9,11 @@ const year = useYear()
 const settings = useSettings()
 const m = (v: number) => settings.show(v, 'length')
 
-/** The mass that the strip is for: the barrels, else a tank or an inner wall, else the back wall's own masonry. */
+/** The mass that the strip is for: the first body that stands above the floor, else the back wall's own masonry. */
 const mass = computed((): { name: string; box: MassBox } | null => {
   const design = bench.current
-  const barrels = layBarrels(design)
-  if (barrels) return { name: 'barrels', box: barrels }
-  const thing = roomObjects(design).find(o => o.kind === 'tank' || o.kind === 'inner wall')
-  if (thing) return { name: thing.kind, box: thing }
+  const thing = roomObjects(design).find(o => o.kind === 'body' && o.z1 - o.z0 > 0.1)
+  if (thing) return { name: bodyName(design.store.bodies, thing.index).toLowerCase(), box: thing }
   const outline = makeOutline(design.shape)
   return design.store.massWall.thicknessM > 0 && outline.backWallM > 0.2
     ? { name: 'mass wall', box: { x0: outline.widthM - 0.02, x1: outline.widthM, z0: 0, z1: outline.backWallM } }

@@ -13,6 +13,7 @@ import {
   temperature,
   text,
   thickness,
+  type Value,
 } from '../field'
 
 /** A material that is in no catalogue. */
@@ -39,6 +40,7 @@ export const layer = (words: string) =>
     { label: words },
   )
 export const LAYER = layer('Layer #')
+export type Layer = Value<typeof LAYER>
 
 export const COVER_PLACES = [
   { id: 'inside', name: 'inside the glazing' },
