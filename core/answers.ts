@@ -1,3 +1,4 @@
+import { AIR_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { entry, FUELS } from './catalog'
@@ -309,7 +310,7 @@ export function makeAnswers(
     ua: {
       byElement: elementLosses(design, building),
       infiltrationWK:
-        leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * 1006,
+        leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * AIR_HEAT,
     },
     notes: [...site.notes],
     runMs,

@@ -1,3 +1,4 @@
+import { SOLAR_CONSTANT } from '../core/physics/constants'
 import { dewPointC, HOURS, MONTH_DAYS, MONTH_START, skyInfraredWm2, standardPressurePa } from '../core/climate'
 import { splitGlobal } from '../core/climate/radiation'
 import { makeSunYear } from '../core/climate/sun-year'
@@ -180,7 +181,7 @@ function completeYear(
     const up = Math.max(0, Math.sin((sun.altitudeDeg[h]! * Math.PI) / 180))
     if (Number.isNaN(values.globalWm2[h]!))
       values.globalWm2[h] = (values.beamWm2[h]! || 0) * up + (values.diffuseWm2[h]! || 0)
-    const split = splitGlobal(values.globalWm2[h]!, sun.altitudeDeg[h]!, 1361)
+    const split = splitGlobal(values.globalWm2[h]!, sun.altitudeDeg[h]!, SOLAR_CONSTANT)
     if (Number.isNaN(values.beamWm2[h]!)) values.beamWm2[h] = split.beam
     if (Number.isNaN(values.diffuseWm2[h]!))
       values.diffuseWm2[h] = Math.max(0, values.globalWm2[h]! - values.beamWm2[h]! * up)

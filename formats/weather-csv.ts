@@ -1,3 +1,4 @@
+import { SOLAR_CONSTANT } from '../core/physics/constants'
 import Papa from 'papaparse'
 import { DAYS, dewPointC, HOURS, MONTH_DAYS, MONTH_START, skyInfraredWm2, standardPressurePa } from '../core/climate'
 import { splitGlobal } from '../core/climate/radiation'
@@ -244,7 +245,7 @@ function complete(
     const cloud = has('cloud') ? at('cloud', h) : 0.5
     const up = Math.max(0, Math.sin((sun.altitudeDeg[h]! * Math.PI) / 180))
     const global = has('globalWm2') ? at('globalWm2', h) : at('beamWm2', h) * up + at('diffuseWm2', h)
-    const split = splitGlobal(global, sun.altitudeDeg[h]!, 1361)
+    const split = splitGlobal(global, sun.altitudeDeg[h]!, SOLAR_CONSTANT)
     const beam = has('beamWm2') ? at('beamWm2', h) : split.beam
     put(out.dryBulbC, t, 2)
     put(out.dewPointC, dew, 2)

@@ -1,6 +1,8 @@
 import type { Design } from '../../core/design'
 import type { Patch, Thing } from '../../core/editing'
 
+/** A hand that moves no further is pressing, px. */
+const STILL_PX = 3
 /** Which way the keys push. */
 const KEYS: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -20,7 +22,9 @@ export function useThingDrag(
   push: (design: Design, thing: Thing, right: number, up: number, far: boolean) => Patch[],
 ) {
   const bench = useDesign()
-  let held: { id: string; thing: Thing; design: Design; x: number; y: number; kind: string } | null = null
+  const drawing = useDrawing()
+  let held: { id: string; thing: Thing; design: Design; x: number; y: number; kind: string; drawn: boolean } | null =
+    null
   const apply = (patches: Patch[], kind: string) => {
     if (patches.length > 0) bench.edit(patches, kind)
   }
@@ -33,16 +37,21 @@ export function useThingDrag(
       x: event.clientX,
       y: event.clientY,
       kind: `drag ${thing.id} ${event.timeStamp}`,
+      drawn: false,
     }
   }
   function moved(thing: Thing, event: PointerEvent): void {
-    if (held && held.id === thing.id)
-      apply(move(held.design, held.thing, event.clientX - held.x, held.y - event.clientY), held.kind)
+    if (!held || held.id !== thing.id) return
+    held.drawn ||= Math.hypot(event.clientX - held.x, event.clientY - held.y) > STILL_PX
+    if (held.drawn) apply(move(held.design, held.thing, event.clientX - held.x, held.y - event.clientY), held.kind)
   }
+  /** Pressed and not drawn: its card. */
   function up(): void {
+    if (held && !held.drawn) drawing.press(held.thing)
     held = null
   }
   function key(thing: Thing, event: KeyboardEvent): void {
+    if (event.key === 'Enter') drawing.press(thing)
     const way = KEYS[event.key]
     if (!way) return
     event.preventDefault()

@@ -2,12 +2,9 @@
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
 import { startingDesign } from '../../core/design'
 import { patchDesign } from '../../core/editing'
-import type { Component } from 'vue'
 import { LATER, loadLater } from '~/parts'
+import { stepOf, STEPS } from '~/steps/registry'
 import { freshId } from '~/keeping/journal'
-
-const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year'] as const
-type Step = (typeof STEPS)[number]
 
 const route = useRoute()
 const router = useRouter()
@@ -26,17 +23,9 @@ const ready = ref(false)
 const atHand = ref(false)
 
 /** The step stands in the address, so that back and forward go through the steps. */
-const step = computed<Step>(() => STEPS.find(s => s === route.query.step) ?? 'shape')
-const PANELS: Record<Step, Component> = {
-  aim: defineAsyncComponent(LATER.AimStep),
-  site: defineAsyncComponent(LATER.SiteStep),
-  shape: defineAsyncComponent(LATER.ShapeStep),
-  skin: defineAsyncComponent(LATER.SkinStep),
-  store: defineAsyncComponent(LATER.StoreStep),
-  breathe: defineAsyncComponent(LATER.BreatheStep),
-  topUp: defineAsyncComponent(LATER.TopUpStep),
-  year: defineAsyncComponent(LATER.YearStep),
-}
+const current = computed(() => stepOf(route.query.step) ?? stepOf('shape')!)
+const step = computed(() => current.value.id)
+const PANELS = Object.fromEntries(STEPS.map(s => [s.id, defineAsyncComponent(s.panel)]))
 const PrintSheet = defineAsyncComponent(LATER.PrintSheet)
 
 /** A whole number of the address within its limits; null where it has none. */
@@ -83,7 +72,7 @@ watch(
   { once: true },
 )
 /** The address says where one is, so that a reload comes back to it. */
-const address = (to: Step) => ({
+const address = (to: string) => ({
   d: bench.current.id,
   step: to,
   ...(year.day === null ? {} : { day: String(year.day), hour: String(year.hour) }),
@@ -105,16 +94,23 @@ watch(
 
 const controls = ref<HTMLElement | null>(null)
 function go(to: string): void {
-  const next = STEPS.find(s => s === to)
-  if (!next || next === step.value) return
+  const next = stepOf(to)
+  if (!next || next === current.value) return
   going = true
-  void router.push({ query: address(next) }).finally(() => {
+  void router.push({ query: address(next.id) }).finally(() => {
     going = false
   })
   // Each step begins at its top, and with no refusal of another.
   bench.forgive()
   if (controls.value) controls.value.scrollTop = 0
 }
+// A body that is pressed on a drawing has its card among the stores.
+watch(
+  () => drawing.pressed,
+  thing => {
+    if (thing?.kind === 'body') go('store')
+  },
+)
 function chooseDay(day: number): void {
   if (year.day === null) year.hour = 12
   year.day = day
@@ -168,7 +164,7 @@ function key(event: KeyboardEvent): void {
   else if (letter === 'd') year.day = null
   else if (letter === 'n') settings.theme = settings.theme === 'day' ? 'night' : 'day'
   else if (letter === 'u') settings.units = UNIT_ORDER[(UNIT_ORDER.indexOf(settings.units) + 1) % 3]!
-  else if (/^[1-8]$/.test(event.key)) go(STEPS[Number(event.key) - 1]!)
+  else if (/^[1-9]$/.test(event.key) && STEPS[Number(event.key) - 1]) go(STEPS[Number(event.key) - 1]!.id)
   else return
   event.preventDefault()
 }
@@ -243,10 +239,10 @@ async function drop(event: DragEvent): Promise<void> {
         <div
           ref="controls"
           class="controls"
-          :class="{ roomy: step === 'aim' || step === 'site', large: drawing.roomy }"
+          :class="{ roomy: current.roomy, large: drawing.roomy }"
           tabindex="0"
           role="region"
-          :aria-label="`Controls of the step ${step}`"
+          :aria-label="`Controls of the step ${current.name}`"
           :data-test="`panel-${step}`"
         >
           <component :is="PANELS[step]" v-if="atHand" :key="`${step}-${bench.current.id}`" />

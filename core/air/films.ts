@@ -1,14 +1,16 @@
+import { STEFAN_BOLTZMANN, ZERO_C_K } from '../physics/constants'
+
 const { abs, cbrt, max } = Math
 
 /** Four times the Stefan–Boltzmann constant, W/m²K⁴. */
-export const FOUR_SIGMA = 4 * 5.670374e-8
+export const FOUR_SIGMA = 4 * STEFAN_BOLTZMANN
 
 /**
  * Radiative film between a surface and its surroundings near a mean temperature, W/m²K, for emissivity 0–1. Linearised
  * Stefan–Boltzmann.
  */
 export function radiativeFilm(meanC: number, emissivity: number): number {
-  const kelvin = meanC + 273.15
+  const kelvin = meanC + ZERO_C_K
   return FOUR_SIGMA * emissivity * kelvin * kelvin * kelvin
 }
 
@@ -40,7 +42,3 @@ export function insideFilm(surfaceLessAirK: number, facingUp: number): number {
 export function outsideFilm(windMs: number): number {
   return 2.8 + 3 * windMs
 }
-
-/** Films that a nominal U-value holds, m²K/W. EN 673 and ISO 6946, walls. */
-export const STANDARD_INSIDE = 0.13
-export const STANDARD_OUTSIDE = 0.04

@@ -1,3 +1,5 @@
+import { GRAVITY, ZERO_C_K } from '../physics/constants'
+
 const { abs, max, min, sqrt } = Math
 
 const DISCHARGE = 0.6
@@ -23,7 +25,7 @@ export interface VentFactors {
  * openings.
  */
 export function ventFactors({ lowM2, highM2, riseM }: VentOpening): VentFactors {
-  const stack = 2 * 9.81 * riseM
+  const stack = 2 * GRAVITY * riseM
   if (lowM2 > 0 && highM2 > 0)
     return { flow: DISCHARGE / sqrt(1 / (lowM2 * lowM2) + 1 / (highM2 * highM2)), stack, wind: WIND_PRESSURE }
   return { flow: (DISCHARGE / 3) * (lowM2 + highM2), stack: (stack / max(riseM, 0.3)) * 0.5, wind: 0.05 }
@@ -46,7 +48,7 @@ export function ventFlow(
   return (
     opening *
     vents.flow *
-    sqrt((vents.stack * abs(insideC - outsideC)) / (max(insideC, outsideC) + 273.15) + vents.wind * windMs * windMs)
+    sqrt((vents.stack * abs(insideC - outsideC)) / (max(insideC, outsideC) + ZERO_C_K) + vents.wind * windMs * windMs)
   )
 }
 

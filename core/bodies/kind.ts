@@ -1,3 +1,4 @@
+import { WATER_HEAT } from '../physics/constants'
 import type { AnyField, GroupField } from '../design/field'
 
 /** The room that bodies stand in: inside, x from the sunny wall, y along the ridge from the west end, m. */
@@ -147,7 +148,6 @@ export function tooLong(room: Room, x0: number, x1: number, lengthM: number) {
 /** What lies level with the floor stands this far above it, so that light finds it and not the floor, m. */
 export const FLAT_M = 0.002
 
-const WATER_HEAT = 4184
 /** Water stirs itself: from its middle to the vessel's wall, W/m²K. */
 const STIRRING = 150
 /** A vessel's wall, J/m²K. */

@@ -1,3 +1,5 @@
+import { STEFAN_BOLTZMANN, VAPOUR_TO_AIR, ZERO_C_K } from '../physics/constants'
+
 const { cos, exp, log, max, min } = Math
 
 /** Standard pressure at a height above the sea, Pa; −400 to 9000 m. ICAO standard atmosphere. */
@@ -38,7 +40,7 @@ const MOST_VAPOUR = 0.8
  */
 export function humidityRatio(vapourPa: number, pressurePa: number): number {
   const vapour = min(vapourPa, MOST_VAPOUR * pressurePa)
-  return (0.62198 * vapour) / (pressurePa - vapour)
+  return (VAPOUR_TO_AIR * vapour) / (pressurePa - vapour)
 }
 
 /**
@@ -46,7 +48,7 @@ export function humidityRatio(vapourPa: number, pressurePa: number): number {
  * the dry air that gives way. −60 to 95 °C.
  */
 export function saturatedSlope(temperatureC: number, ratio: number): number {
-  return (ratio * (1 + ratio / 0.62198) * 17.625 * 243.04) / ((temperatureC + 243.04) * (temperatureC + 243.04))
+  return (ratio * (1 + ratio / VAPOUR_TO_AIR) * 17.625 * 243.04) / ((temperatureC + 243.04) * (temperatureC + 243.04))
 }
 
 /**
@@ -65,8 +67,8 @@ export function skyInfraredWm2(
   const clear =
     0.711 + 0.56 * d + 0.73 * d * d + 0.013 * cos((2 * Math.PI * hourOfDay) / 24) + 0.00012 * (pressurePa / 100 - 1000)
   const emissivity = clear + (1 - clear) * 0.8 * cloud
-  const square = (dryBulbC + 273.15) * (dryBulbC + 273.15)
-  return emissivity * 5.670374e-8 * square * square
+  const square = (dryBulbC + ZERO_C_K) * (dryBulbC + ZERO_C_K)
+  return emissivity * STEFAN_BOLTZMANN * square * square
 }
 
 /** Dew point from relative humidity (0–1], inverse of the Magnus form over water. */

@@ -1,8 +1,8 @@
+import { RAD } from '../physics/constants'
 import type { HorizonPoint } from '../design/types'
 import { DAYS, HOURS, type Horizon } from './types'
 
 const { cos, sin } = Math
-const RAD = Math.PI / 180
 
 /** Light through bare and leafy crowns of deciduous trees, 0–1. Typical of measured canopies. */
 const BARE = 0.65

@@ -1,10 +1,10 @@
+import { RAD } from '../physics/constants'
 import type { ClimatePlace, NormalsClimate } from '../design/types'
 import { monthlyMeans } from './monthly'
 import { dayLengthH } from './radiation'
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, type SiteYear } from './types'
 
 const { acos, cos, max, min, sin } = Math
-const RAD = Math.PI / 180
 const EARTH_KM = 6371
 
 /** Distance over the ground between two places, km. Great circle on a sphere. */

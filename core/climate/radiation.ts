@@ -1,7 +1,6 @@
-const { cos, max, min, sin, sqrt, tan } = Math
+import { RAD, SOLAR_CONSTANT } from '../physics/constants'
 
-const RAD = Math.PI / 180
-const SOLAR_CONSTANT = 1361
+const { cos, max, min, sin, sqrt, tan } = Math
 
 /** Radiation above the atmosphere on a plane facing the sun, W/m², for a day of year (0-based). Spencer 1971. */
 export function extraterrestrialWm2(day: number): number {

@@ -1,3 +1,4 @@
+import { STEFAN_BOLTZMANN, ZERO_C_K } from '../physics/constants'
 import type { HorizonPoint, Spell } from '../design/types'
 import { humidityRatio, saturationPressurePa } from './atmosphere'
 import { fitGroundClimate } from './ground-climate'
@@ -60,7 +61,7 @@ export function derivedHours(weather: Pick<WeatherYear, 'skyInfraredWm2' | 'dewP
   const skyC = new Float32Array(HOURS)
   const humidity = new Float32Array(HOURS)
   for (let h = 0; h < HOURS; h++) {
-    skyC[h] = Math.sqrt(Math.sqrt(weather.skyInfraredWm2[h]! / 5.670374e-8)) - 273.15
+    skyC[h] = Math.sqrt(Math.sqrt(weather.skyInfraredWm2[h]! / STEFAN_BOLTZMANN)) - ZERO_C_K
     humidity[h] = humidityRatio(saturationPressurePa(weather.dewPointC[h]!), weather.pressurePa[h]!)
   }
   return { skyC, humidity }

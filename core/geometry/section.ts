@@ -1,3 +1,4 @@
+import { RAD } from '../physics/constants'
 import type { Bed, Design, Form } from '../design/types'
 
 /** A point of the section: x from the sunny wall's inside face towards the pole, z up from the floor, m. */
@@ -39,7 +40,7 @@ export interface Outline extends Shape {
   poleSlopeM: number
 }
 
-const DEG = 180 / Math.PI
+const DEG = 1 / RAD
 /** Flat pieces that stand for a curve. */
 const ARCH_PIECES = 5
 /** Rings of a dome between its riser wall and its top, and sides to each ring. */

@@ -1,3 +1,4 @@
+import { RAD } from '../physics/constants'
 import type { Design, Layer } from '../design/types'
 import { roomObjects, type RoomObject } from './objects'
 import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
@@ -69,7 +70,7 @@ export interface Building {
   ventRiseM: number
 }
 
-const DEG = 180 / Math.PI
+const DEG = 1 / RAD
 
 /** The building that a design describes. The design must be sound (`designFaults` empty). */
 export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | 'site'>): Building {

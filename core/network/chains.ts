@@ -1,4 +1,4 @@
-import { STANDARD_INSIDE, STANDARD_OUTSIDE } from '../air/films'
+import { FILM_FLOOR, FILM_INSIDE, FILM_OUTSIDE } from '../physics/constants'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, GLAZINGS, MATERIALS } from '../catalog'
 import type { Design } from '../design/types'
@@ -288,7 +288,7 @@ export interface ElementLoss {
 export function elementLosses(design: Design, building: Building): ElementLoss[] {
   const glazing = entry(GLAZINGS, design.skin.glazing)
   const cover = fittedCover(design.skin.cover)
-  const films = STANDARD_INSIDE + STANDARD_OUTSIDE
+  const films = FILM_INSIDE + FILM_OUTSIDE
   const parts = skinParts(building)
   const rows = parts
     .filter(p => p.boundary !== 'ground')
@@ -324,10 +324,10 @@ export function steadyGroundConductance(design: Design, building: Building): num
     .filter(c => c.kind === 'ground')
     .map(c => {
       const own = c.between.slice(NEAR_ROWS - 1)
-      return 1 / (own.reduce((sum, g) => sum + 1 / g, 0) + 0.17 / c.areaM2)
+      return 1 / (own.reduce((sum, g) => sum + 1 / g, 0) + FILM_FLOOR / c.areaM2)
     })
   const wall = chains
     .filter(c => c.kind === 'buried')
-    .reduce((sum, c) => sum + 1 / (c.between.reduce((s, g) => s + 1 / g, 0) + STANDARD_INSIDE / c.areaM2), 0)
+    .reduce((sum, c) => sum + 1 / (c.between.reduce((s, g) => s + 1 / g, 0) + FILM_INSIDE / c.areaM2), 0)
   return slice.steady(cover, wall)
 }

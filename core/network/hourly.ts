@@ -1,3 +1,4 @@
+import { GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
 import { outsideFilm, radiativeFilm } from '../air/films'
 import type { SiteYear } from '../climate'
 import { makeDevices } from './devices'
@@ -204,7 +205,7 @@ export function makeHourly(memory: Memory) {
     v[OUT] = dryBulbC[h]!
     v[WIND] = windMs[h]!
     v[PRESSURE] = pressure
-    v[DENSITY] = pressure / (287.05 * (v[OUT]! + 273.15))
+    v[DENSITY] = pressure / (GAS_CONSTANT_AIR * (v[OUT]! + ZERO_C_K))
     v[MOIST_OUT] = moistureOut[h]!
     const today = (h / 24) | 0
     if (today === day) return
@@ -232,7 +233,7 @@ export function makeHourly(memory: Memory) {
   function doors(h: number): void {
     const k = h % 24
     const share = k >= 8 && k < 18 ? min(1, m.door.secondsPerHour / HOUR) : 0
-    const flow = 0.2 * m.door.areaM2 * sqrt((9.81 * 2 * abs(v[AIR]! - v[OUT]!)) / 290 + 0.05 * v[WIND]! * v[WIND]!)
+    const flow = 0.2 * m.door.areaM2 * sqrt((GRAVITY * 2 * abs(v[AIR]! - v[OUT]!)) / 290 + 0.05 * v[WIND]! * v[WIND]!)
     const open = share * flow * v[DENSITY]! * AIR_HEAT
     // Air that passes a lobby meets a space between outside and inside: two ties in a row, the outer one with the
     // lobby's skin beside its door.

@@ -1,3 +1,4 @@
+import { AIR_HEAT, GAS_CONSTANT_AIR } from '../physics/constants'
 import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, GLAZINGS, LEAKAGE_CLASSES } from '../catalog'
@@ -16,7 +17,6 @@ import { makeSources, type Sources } from './sources'
 
 /** Air, leaves, twine and frames warm and cool together: this many times the air alone. */
 const CONTENTS = 4
-const AIR_HEAT = 1006
 
 /** What kind of tie the outermost cell has. */
 export const OUTSIDE = 0
@@ -174,7 +174,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   for (let i = 0; i < slice.floor.length; i++)
     for (let r = 0; r < deepRows; r++)
       capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
-  const airMassKg = (building.volumeM3 * site.pressurePa[0]!) / (287.05 * 283.15)
+  const airMassKg = (building.volumeM3 * site.pressurePa[0]!) / (GAS_CONSTANT_AIR * 283.15)
   const { breathe, skin } = design
   const { vents, airing, fans } = breathe
   const map = <T extends Float64Array | Uint8Array>(array: T, of: (c: Chain, i: number) => number) => {

@@ -1,3 +1,4 @@
+import { VAPOUR_TO_AIR } from '../physics/constants'
 import { humidityRatio, saturatedSlope, saturationPressurePa, tabledSaturationPa } from '../climate'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
@@ -51,7 +52,7 @@ const DRIEST = 1e-8
 
 /** Temperature at which air of a humidity ratio is saturated, °C; inverse of the Magnus form, over ice below 0 °C. */
 export function dewPointOfRatio(ratio: number, pressurePa: number): number {
-  const vapour = max(1, (ratio * pressurePa) / (0.62198 + ratio))
+  const vapour = max(1, (ratio * pressurePa) / (VAPOUR_TO_AIR + ratio))
   const x = log(vapour / 610.94)
   if (x >= 0) return (243.04 * x) / (17.625 - x)
   const y = log(vapour / 611.21)

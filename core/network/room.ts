@@ -1,7 +1,4 @@
-/** Latent heat of water near room temperature and of ice, J/kg. */
-export const LATENT = 2.47e6
-export const FUSION = 334000
-export const AIR_HEAT = 1006
+export { AIR_HEAT, FUSION, LATENT } from '../physics/constants'
 export const EMISSIVITY = 0.9
 
 /** Places in the state vector. Scalars of the loop live in one typed array: nothing is boxed, nothing allocated. */

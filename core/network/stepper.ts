@@ -1,3 +1,4 @@
+import { ZERO_C_K } from '../physics/constants'
 import { filmFactor, FOUR_SIGMA, LEAST_FILM } from '../air/films'
 import { leakageFlow } from '../air/leakage'
 import { humidityRatio, saturationPressurePa, tabledSaturationPa, type SiteYear } from '../climate'
@@ -324,7 +325,7 @@ function makeLoop(size: Size): Loop {
       const k = min(at | 0, 64 * ROOT_STEPS)
       const root = ROOTS[k]! + (ROOTS[k + 1]! - ROOTS[k]!) * (at - k)
       const film = (difference > 0 ? warm[c]! : cold[c]!) * root
-      const kelvin = (faceC + star) / 2 + 273.15
+      const kelvin = (faceC + star) / 2 + ZERO_C_K
       convective[c] = (film > LEAST_FILM ? film : LEAST_FILM) * areas[c]!
       radiative[c] = FOUR_SIGMA * EMISSIVITY * kelvin * kelvin * kelvin * areas[c]! * (1 - through[c]! * light)
     }

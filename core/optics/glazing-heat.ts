@@ -1,4 +1,4 @@
-import { STANDARD_INSIDE, STANDARD_OUTSIDE } from '../air/films'
+import { FILM_INSIDE, FILM_OUTSIDE, GRAVITY } from '../physics/constants'
 import type { Glazing, NightCover } from '../catalog'
 
 const { max } = Math
@@ -19,7 +19,7 @@ const EDGE_FILM = 8
 export function gapConvection(gapM: number, tiltDeg: number): number {
   // Wide gaps break into cells: what they pass stops falling at about 80 mm.
   const s = Math.min(gapM, 0.08)
-  const grashof = (9.81 * s ** 3 * 15 * 1.232 ** 2) / (283 * 1.761e-5 ** 2)
+  const grashof = (GRAVITY * s ** 3 * 15 * 1.232 ** 2) / (283 * 1.761e-5 ** 2)
   const rayleigh = grashof * 0.711
   const level = max(1, 0.16 * rayleigh ** 0.28)
   const slant = max(1, 0.1 * rayleigh ** 0.31)
@@ -34,7 +34,7 @@ export function gapConvection(gapM: number, tiltDeg: number): number {
  * its gaps pass more the flatter it lies.
  */
 export function tiltedResistance(glazing: Pick<Glazing, 'uValue' | 'layers' | 'gapM'>, tiltDeg: number): number {
-  const upright = max(0.003, 1 / glazing.uValue - STANDARD_INSIDE - STANDARD_OUTSIDE)
+  const upright = max(0.003, 1 / glazing.uValue - FILM_INSIDE - FILM_OUTSIDE)
   if (glazing.layers < 2 || glazing.gapM <= 0) return upright
   const h = (tilt: number) => GAP_RADIATION + gapConvection(glazing.gapM, tilt)
   return (upright * h(90)) / h(tiltDeg)

@@ -1,10 +1,10 @@
+import { RAD } from '../physics/constants'
 import { litAreaM2 } from '../geometry/objects'
 import { faceOfObject, makeScene, paneCorners, type FaceId, type Scene, type SceneExtras } from '../geometry/scene'
 import type { Building, Surface, Vec } from '../geometry/surfaces'
 
 const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
 
-const RAD = Math.PI / 180
 /** Where the sun can stand is tabled by declination and hour angle: the path of every day runs along the table. */
 export const DECLINATIONS = 7
 export const HOUR_ANGLES = 48

@@ -1,3 +1,4 @@
+import { AIR_HEAT } from '../physics/constants'
 import type { Fan } from '../design/types'
 
 const { log, log10, max, PI, sqrt } = Math
@@ -5,7 +6,6 @@ const { log, log10, max, PI, sqrt } = Math
 const AIR_DENSITY = 1.2
 const AIR_VISCOSITY = 1.81e-5
 const AIR_CONDUCTIVITY = 0.0257
-const AIR_HEAT = 1006
 const PRANDTL = 0.71
 /** Bends, tees, entry and exit of a buried pipe with its manifolds, in velocity heads. */
 const FITTINGS = 4

@@ -1,3 +1,4 @@
+import { AIR_HEAT } from '../physics/constants'
 import type { Fan } from '../design/types'
 import { operatingFlow } from './air-path'
 
@@ -5,7 +6,6 @@ const { exp, max } = Math
 
 const AIR_DENSITY = 1.2
 const AIR_VISCOSITY = 1.81e-5
-const AIR_HEAT = 1006
 const VOID = 0.42
 const ROCK_CAPACITY = 2600 * 900 * (1 - VOID)
 /** Nodes along the flow. */

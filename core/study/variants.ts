@@ -76,8 +76,11 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   for (const angle of [Math.min(60, Math.max(30, glazingAngleDeg)), 45, 55, 35, 25, 15])
     tries.push(withGlazingAngle(plain, angle))
   for (const t of [...tries]) tries.push({ ...t, sunkM: 0, riseM: 0 })
+  // A house that is leaned on is at least as high as what leans on it.
+  const leaning = (s: Design['shape']) =>
+    form === 'lean-to' ? { ...s, house: { ...s.house, heightM: Math.max(s.house.heightM, s.ridgeHeightM) } } : s
   for (const shape of tries) {
-    const tried = withShape(design, shape)
+    const tried = withShape(design, leaning(shape))
     const house = documentFaults(tried).length === 0 ? madeToStand(tried) : null
     if (house && designFaults(house).length === 0) return house
   }

@@ -1,3 +1,4 @@
+import { GRAVITY, ZERO_C_K } from '../physics/constants'
 import type { Fan } from '../design/types'
 import { bundlePressurePa, CORRUGATION_M, operatingFlow, roundPipe } from '../store/air-path'
 import { line, need, plain, type Sum } from './sum'
@@ -118,8 +119,8 @@ export function stackFlow(lowM2: number, highM2: number, riseM: number, insideC:
   need('high opening', highM2, 1e-6)
   need('rise', riseM, 0)
   const area = 1 / Math.sqrt(1 / lowM2 ** 2 + 1 / highM2 ** 2)
-  const warm = Math.max(insideC, outsideC) + 273.15
-  const flow = 0.6 * area * Math.sqrt((2 * 9.81 * riseM * Math.abs(insideC - outsideC)) / warm)
+  const warm = Math.max(insideC, outsideC) + ZERO_C_K
+  const flow = 0.6 * area * Math.sqrt((2 * GRAVITY * riseM * Math.abs(insideC - outsideC)) / warm)
   return {
     result: flow,
     rule: 'Orifice flow, both openings in series.',

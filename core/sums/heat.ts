@@ -1,8 +1,8 @@
+import { FUSION, WATER_HEAT } from '../physics/constants'
 import { line, need, plain, type Sum } from './sum'
 
 /** Volumetric heat of air, J/m³K. */
 const AIR = 1200
-const WATER = 4184
 
 export interface LossPart {
   name: string
@@ -72,12 +72,12 @@ export function heatStored(massKg: number, specificHeat: number, fallK: number):
 export function heatOfFreezing(waterKg: number): Sum {
   need('water', waterKg, 0)
   return {
-    result: waterKg * 334000,
+    result: waterKg * FUSION,
     rule: 'Latent heat of ice, 334 kJ/kg. Frozen vessels split.',
     lines: [
       plain('m', 'water', waterKg, 'kg'),
-      plain('L', 'heat of ice', 334000, 'J/kg'),
-      line('Q', 'm × L', waterKg * 334000, 'energy'),
+      plain('L', 'heat of ice', FUSION, 'J/kg'),
+      line('Q', 'm × L', waterKg * FUSION, 'energy'),
     ],
   }
 }
@@ -99,7 +99,7 @@ export function hoursCovered(storedJ: number, lossW: number): Sum {
 }
 
 /** How much a day's sun warms a mass, K: what a dull day can do for a tonne of water. */
-export function warmingBySun(sunJ: number, share: number, massKg: number, specificHeat = WATER): Sum {
+export function warmingBySun(sunJ: number, share: number, massKg: number, specificHeat = WATER_HEAT): Sum {
   need('share', share, 0, 1)
   need('mass', massKg, 1e-6)
   const rise = (sunJ * share) / (massKg * specificHeat)

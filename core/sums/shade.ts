@@ -1,7 +1,6 @@
+import { RAD } from '../physics/constants'
 import type { Point } from '../geometry/section'
 import { line, need, plain, type Sum } from './sum'
-
-const RAD = Math.PI / 180
 
 /** A section reduced to what rays need: straight sunny glazing from `foot` to `top`, x towards the pole. */
 export interface GlazedSection {

@@ -1,6 +1,6 @@
-const { atan2, cos, sin } = Math
+import { RAD } from '../physics/constants'
 
-const RAD = Math.PI / 180
+const { atan2, cos, sin } = Math
 
 /** A direction in local axes: east, north, up. Unit length. */
 export interface Vector3 {

@@ -1,3 +1,5 @@
+import { RAD } from '../physics/constants'
+
 const { acos, asin, atan2, cos, floor, max, min, sin, tan } = Math
 
 /** Where the sun stands, seen from a place on the earth's surface. */
@@ -21,7 +23,6 @@ export interface SunCoordinates {
   meanLongitudeDeg: number
 }
 
-const RAD = Math.PI / 180
 const SIDEREAL_DAY_DEG = 360.98564736629
 const sinD = (deg: number) => sin(deg * RAD)
 const cosD = (deg: number) => cos(deg * RAD)

@@ -200,7 +200,7 @@ describe('the bench', () => {
     await driver.wait(async () => (await driver.findElements(By.css('[role="dialog"]'))).length === 0, 3000)
     // Everything that acts can be reached with Tab, and says where it is.
     const reached = new Set<string>()
-    for (let i = 0; i < 60; i++) {
+    for (let i = 0; i < 90; i++) {
       await driver.actions().sendKeys(Key.TAB).perform()
       reached.add(
         await driver.executeScript<string>(

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { DEMOS } from '../../core/design'
-import { By } from 'selenium-webdriver'
+import { By, until } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, find, settled, studied, type } from './browser'
 import { app, driver, fresh, text } from './session'
 
@@ -117,7 +117,11 @@ describe('the southern demo, the server, and everyone', () => {
 
   test('once loaded it works without a network: every step, every view, a year, a study', async () => {
     await fresh('/?step=shape')
-    await driver.sleep(2500)
+    await driver.wait(
+      async () => driver.executeScript<boolean>('return performance.getEntriesByName("all parts loaded").length > 0'),
+      20000,
+      'the parts were not loaded',
+    )
     const network = (offline: boolean) =>
       driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
         offline,
@@ -130,7 +134,7 @@ describe('the southern demo, the server, and everyone', () => {
     try {
       for (const step of ['aim', 'site', 'skin', 'store', 'breathe', 'topUp', 'year', 'shape']) {
         await click(driver, `step-${step}`)
-        await driver.findElement(By.css(`[data-test="panel-${step}"] *`))
+        await driver.wait(until.elementLocated(By.css(`[data-test="panel-${step}"] *`)), 3000, `${step} stays empty`)
       }
       for (const view of ['plan', 'model', 'heat', 'section']) await click(driver, `view-${view}`)
       const before = await coldest(driver)

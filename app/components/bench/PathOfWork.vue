@@ -1,9 +1,6 @@
 <script setup lang="ts">
-import { bodyName } from '../../../core/geometry/objects'
-import { needsOf } from '../../../core/aim/aim-line'
-import { entry, GLAZINGS, LEAKAGE_CLASSES, NIGHT_COVERS } from '../../../core/catalog'
-import { type StepId } from '../../../core/design'
 import { designCautions } from '../../../core/advice/cautions'
+import { STEPS } from '~/steps/registry'
 
 const props = defineProps<{ step: string }>()
 const emit = defineEmits<{ go: [string] }>()
@@ -11,58 +8,13 @@ const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 
-interface Step {
-  id: StepId | 'year'
-  name: string
-  sub: string
-}
-
-const steps = computed((): Step[] => {
-  const d = bench.current
-  const length = (m: number) => settings.show(m, 'length')
-  const climate = d.site.climate.kind === 'hourly' ? 'hourly file' : 'monthly means'
-  const { bodies, massWall, earth, rockBed, channels } = d.store
-  const stores: (string | false)[] = [
-    ...bodies.map((b, i) => (b.kind === 'drums' ? `${b.count} barrels` : bodyName(bodies, i).toLowerCase())),
-    massWall.thicknessM > 0 && 'mass wall',
-    earth.on && 'earth store',
-    rockBed.on && 'rock bed',
-    channels.on && 'bed channels',
-  ].filter(s => s !== false)
-  return [
-    {
-      id: 'aim',
-      name: 'Aim',
-      sub:
-        d.aim.crops.length > 0
-          ? d.aim.crops.map(c => needsOf(c).name.toLowerCase()).join(', ')
-          : `${settings.show(d.aim.lowestAirC, 'temperature')} to ${settings.show(d.aim.highestAirC, 'temperature')}`,
-    },
-    {
-      id: 'site',
-      name: 'Site',
-      sub: `${Math.abs(d.site.latitudeDeg).toFixed(1)}° ${d.site.latitudeDeg >= 0 ? 'N' : 'S'}, ${climate}`,
-    },
-    { id: 'shape', name: 'Shape', sub: `${d.shape.form} ${length(d.shape.lengthM)} × ${length(d.shape.widthM)}` },
-    {
-      id: 'skin',
-      name: 'Skin',
-      sub:
-        `${entry(GLAZINGS, d.skin.glazing).name.split(',')[0]!.replace(' polycarbonate', '').toLowerCase()}, ` +
-        (d.skin.cover.id === 'none'
-          ? 'no cover'
-          : entry(NIGHT_COVERS, d.skin.cover.id).name.split(',')[0]!.toLowerCase()),
-    },
-    { id: 'store', name: 'Store', sub: stores.length > 0 ? stores.join(', ') : 'no store yet' },
-    { id: 'breathe', name: 'Breathe', sub: entry(LEAKAGE_CLASSES, d.breathe.leakage).name.toLowerCase() },
-    {
-      id: 'topUp',
-      name: 'Top-up',
-      sub: d.topUp.heater.on ? `heater at ${settings.show(d.topUp.heater.setPointC, 'temperature')}` : 'no heater',
-    },
-    { id: 'year', name: 'Year', sub: year.day === null ? 'months and days' : 'one day, hour by hour' },
-  ]
-})
+const steps = computed(() =>
+  STEPS.map(s => ({
+    id: s.id,
+    name: s.name,
+    sub: s.summary({ design: bench.current, show: settings.show, day: year.day }),
+  })),
+)
 
 /** On a phone the path runs sideways: the step in hand is brought into view. */
 const path = ref<HTMLElement | null>(null)
@@ -79,7 +31,7 @@ onMounted(() => path.value?.querySelector('[aria-current]')?.scrollIntoView({ bl
 const cautions = computed(() => new Set(designCautions(bench.current, year.view?.answers ?? null).map(c => c.step)))
 
 /** State of a step: its mark and the words for it. */
-function state(id: Step['id']): { mark: string; words: string; tone: string; size: string } {
+function state(id: (typeof STEPS)[number]['id']): { mark: string; words: string; tone: string; size: string } {
   if (id === 'year') return { mark: '', words: '', tone: '', size: '' }
   if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay', size: 'font-bold' }
   if (bench.current.decided.includes(id))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FILMS } from '../../../core/physics/constants'
 import { kindOf } from '../../../core/bodies/registry'
 import { entry, FUELS, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../../core/catalog'
 import { type Layer } from '../../../core/design'
@@ -29,7 +30,7 @@ const layer = (l: Layer) =>
   `${materialOf(l).name} ${settings.show(l.thicknessM, 'thickness')}` +
   (l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : '')
 const layers = (list: Layer[]) =>
-  `${list.map(layer).join(', ')}; ` + `${settings.show(layersResistance(list) + 0.17, 'resistance')} with its films`
+  `${list.map(layer).join(', ')}; ` + `${settings.show(layersResistance(list) + FILMS, 'resistance')} with its films`
 /** Mass, vents and heater, as far as there are any. */
 const stores = computed((): [string, string][] => {
   const { store, breathe, topUp } = d.value

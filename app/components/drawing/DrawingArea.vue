@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { LATER } from '~/parts'
+import { stepOf } from '~/steps/registry'
 import { VIEWS } from '~/stores/drawing'
 
 /** The large drawing with its four views. At the step of the site the plan shows the surroundings. */
@@ -14,7 +15,7 @@ const NAMES = { section: 'Section', plan: 'Plan', model: 'Model', heat: 'Heat' }
 watch(
   () => props.step,
   (step, before) => {
-    if (step === 'site') drawing.view = 'plan'
+    if (stepOf(step)?.view) drawing.view = stepOf(step)!.view!
     else if (before === 'site' && drawing.view === 'plan') drawing.view = 'section'
   },
   { immediate: true },

@@ -11,6 +11,7 @@ import { groundAt, makeOutline, type Point } from '../../../core/geometry/sectio
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
+const drawing = useDrawing()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
 const data = shallowRef<HeatDay | null>(null)
@@ -431,7 +432,13 @@ const spoken = computed(() =>
         <title>{{ p.name }}: face {{ t(p.faceC) }}, middle {{ t(p.middleC) }}</title>
       </g>
       <polygon :points="air" fill="none" stroke="#2a2520" stroke-width="1.5" />
-      <g v-for="s in stores" :key="`${s.o.kind}${s.o.index}`">
+      <g
+        v-for="s in stores"
+        :key="`${s.o.kind}${s.o.index}`"
+        :class="s.o.kind === 'body' ? 'cursor-pointer' : ''"
+        :data-test="`heat-${s.o.kind}-${s.o.index}`"
+        @click="drawing.press(s.o)"
+      >
         <rect
           :x="scale.x(s.o.x0)"
           :y="scale.y(s.o.z1)"
@@ -520,6 +527,10 @@ const spoken = computed(() =>
 </template>
 
 <style scoped>
+/* Words are no obstacle to pressing what they stand on. */
+text {
+  pointer-events: none;
+}
 .num {
   font-size: 12px;
   fill: #2a2520;

@@ -1,3 +1,4 @@
+import { RAD } from '../../../core/physics/constants'
 import {
   AmbientLight,
   BoxGeometry,
@@ -61,7 +62,6 @@ export interface ModelScene {
   dispose: () => void
 }
 
-const RAD = Math.PI / 180
 /** The model of a house in the round, with true sun and shadows. Throws where the browser has no WebGL. */
 export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
   const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FILMS } from '../../../core/physics/constants'
 import { MATERIALS, PRICES } from '../../../core/catalog'
 import { rangeOf, type Layer, type OwnMaterial } from '../../../core/design'
 import { dampFaults, layersResistance, materialOf } from '../../../core/materials/assembly'
@@ -8,7 +9,6 @@ const props = defineProps<{ title: string; path: string; layers: Layer[] }>()
 const bench = useDesign()
 const settings = useSettings()
 
-const FILMS = 0.17
 const [low, high] = rangeOf('skin.wall.0.thicknessM')
 const whole = computed(() => layersResistance(props.layers) + FILMS)
 /** In the reader's units and in the other kind, for boards are labelled either way. */

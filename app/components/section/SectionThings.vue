@@ -45,7 +45,10 @@ const words = (t: (typeof list.value)[number]) =>
       @pointercancel="up"
       @keydown="key(t, $event)"
     >
-      <title>{{ t.name }}: {{ words(t) }}. Drag it across{{ t.sizes.height ? ', or up and down' : '' }}.</title>
+      <title>
+        {{ t.name }}: {{ words(t) }}. Drag it across{{ t.sizes.height ? ', or up and down' : '' }}; press it for its
+        card.
+      </title>
       <rect
         :x="(-(t.x1 - t.x0) / 2) * scale.ppm"
         :y="-Math.max(14, (t.z1 - t.z0) * scale.ppm) / 2"

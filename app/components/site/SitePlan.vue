@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RAD } from '../../../core/physics/constants'
 import { HOURS, makeHorizon, noonOfDay, yearStartUtc } from '../../../core/climate'
 import { compassPoint, turnWords } from '../../../core/geometry/compass'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
@@ -17,7 +18,6 @@ const sunny = computed(() => sunnyAzimuthDeg(site.value.latitudeDeg, shape.value
 const cx = computed(() => width.value / 2)
 const cy = computed(() => height.value / 2)
 const ring = computed(() => Math.max(60, Math.min(width.value, height.value) / 2 - 34))
-const RAD = Math.PI / 180
 /** A point of the plan: true north up. */
 const at = (azimuth: number, r: number) => ({
   x: cx.value + Math.sin(azimuth * RAD) * r,

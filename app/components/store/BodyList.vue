@@ -11,7 +11,14 @@ const year = useYear()
 const settings = useSettings()
 const bodies = computed(() => bench.current.store.bodies)
 /** The one whose fields are shown. */
-const open = ref(0)
+const drawing = useDrawing()
+const open = ref(drawing.pressed?.kind === 'body' ? drawing.pressed.index : 0)
+watch(
+  () => drawing.pressed,
+  thing => {
+    if (thing?.kind === 'body') open.value = thing.index
+  },
+)
 const chosen = computed(() => Math.min(open.value, bodies.value.length - 1))
 const boxes = computed(() => roomObjects(bench.current).filter(o => o.kind === 'body'))
 

@@ -1,0 +1,101 @@
+import { readFileSync } from 'node:fs'
+import { By, Key } from 'selenium-webdriver'
+import { DEMOS } from '../../core/design'
+import { tank } from '../bodies'
+import { click, coldest, field as fieldOf, find, settled, type } from './browser'
+import { dropFile, driver, fresh, notice } from './session'
+
+const field = (label: string) => fieldOf(driver, label)
+
+const there = async (css: string) => (await driver.findElements(By.css(css))).length
+const bodies = () => there('[data-test="bodies"] > li')
+
+describe('bodies of the store', () => {
+  test('a body of each kind is put in, drawn in every view and taken out; undo goes back through all', async () => {
+    await fresh('/?d=ribera-alta&step=store')
+    const start = await bodies()
+    const before = await coldest(driver)
+    for (const kind of ['tank', 'crates', 'wall', 'pond']) {
+      await click(driver, `add-${kind}`)
+      await settled(driver)
+      await find(driver, `body-${kind}`)
+    }
+    expect(await bodies()).toBe(start + 4)
+    expect(await coldest(driver)).toBeGreaterThan(before)
+    expect(await (await find(driver, 'body-figures-1')).getText()).toMatch(/at its coldest.*swings.*of sun a year/)
+    for (const view of ['plan', 'model', 'heat']) await click(driver, `view-${view}`)
+    await find(driver, 'heat-body-2')
+    await click(driver, 'view-section')
+    await click(driver, 'take-out-3')
+    expect(await bodies()).toBe(start + 3)
+    for (let i = 0; i < 5; i++) await click(driver, 'undo')
+    expect(await bodies()).toBe(start)
+    expect(await coldest(driver)).toBe(before)
+  })
+
+  test('pressed on the section, on the plan or in the heat view, its card opens; Enter does the same', async () => {
+    await fresh('/?d=saritas&step=shape')
+    await click(driver, 'thing-body-0')
+    await find(driver, 'panel-store')
+    expect(await (await find(driver, 'body-0')).getAttribute('aria-pressed')).toBe('true')
+    await click(driver, 'add-drums')
+    await settled(driver)
+    await click(driver, 'step-skin')
+    await click(driver, 'view-heat')
+    await (await find(driver, 'heat-body-0')).findElement(By.css('rect')).click()
+    await find(driver, 'panel-store')
+    expect(await (await find(driver, 'body-0')).getAttribute('aria-pressed')).toBe('true')
+    await click(driver, 'step-skin')
+    await click(driver, 'view-section')
+    await (await find(driver, 'thing-body-1')).sendKeys(Key.ENTER)
+    await find(driver, 'panel-store')
+    expect(await (await find(driver, 'body-1')).getAttribute('aria-pressed')).toBe('true')
+  })
+
+  test('what its card can’t take is said where it stands, and loses nothing', async () => {
+    await fresh('/?d=saritas&step=store')
+    await type(driver, 'Long', '99 m')
+    const long = await field('Long')
+    expect(await long.getAttribute('value')).toBe('99 m')
+    expect(await long.getAttribute('aria-invalid')).toBe('true')
+    expect(await driver.findElement(By.css('[data-test="body-fields"]')).getText()).toMatch(/longer than the dome/)
+    await long.sendKeys(Key.ESCAPE)
+    await type(driver, 'High', '4ft')
+    expect(await (await field('High')).getAttribute('value')).toMatch(/^1\.22/)
+    await type(driver, 'From the sunny wall', 'over there')
+    expect(await (await field('From the sunny wall')).getAttribute('aria-invalid')).toBe('true')
+  })
+
+  test('a file of version 3 is taken, and its barrels stand where they stood', async () => {
+    await fresh('/?step=store')
+    const score = await coldest(driver)
+    const old = JSON.parse(readFileSync('tests/reference/version-3/hollow-ash.json', 'utf8'))
+    await dropFile('old.json', JSON.stringify({ ...old, id: 'old', name: 'An old one' }))
+    expect(await notice()).toMatch(/An old one/)
+    await settled(driver)
+    expect(await coldest(driver)).toBe(score)
+    expect(await (await field('From the sunny wall')).getAttribute('value')).toMatch(/^3\.97/)
+  })
+
+  test('twenty bodies: the page stays whole, and a drag’s score follows', async () => {
+    await fresh('/?step=store')
+    const bodies20 = Array.from({ length: 20 }, (_, i) =>
+      tank({
+        lengthM: 0.4,
+        widthM: 0.3,
+        heightM: 0.4,
+        atM: 1.3 + 0.4 * (i % 2),
+        offsetM: (Math.floor(i / 2) - 4.5) * 0.8,
+      }),
+    )
+    const demo = DEMOS[0]!
+    const design = { ...demo, id: 'twenty', name: 'Twenty', store: { ...demo.store, bodies: bodies20 } }
+    await dropFile('twenty.json', JSON.stringify(design))
+    await settled(driver)
+    expect(await bodies()).toBe(20)
+    await (await find(driver, 'thing-body-19')).sendKeys(Key.ARROW_UP)
+    await settled(driver)
+    expect(await there('[data-test="body-tank"]')).toBe(20)
+    expect(Number.isFinite(await coldest(driver))).toBe(true)
+  })
+})
