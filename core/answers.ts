@@ -360,7 +360,7 @@ function monthlyLedger(gained: readonly number[][], lost: readonly number[][]): 
   return MONTH_DAYS.map((_, m) => ({ gains: named(GAIN_NAMES, gained, m), losses: named(LOSS_NAMES, lost, m) }))
 }
 
-/** Frost dates, extremes and degree-hours of a site's year. Halves of the year are parted at the warmest day. */
+/** Frost dates, extremes and degree-hours of a site's year. The year is split at its warmest day. */
 function outsideYear(site: SiteYear, lowC: AimLine['lowC']): OutsideYear {
   let coldestC = Infinity
   let hottestC = -Infinity

@@ -165,7 +165,7 @@ export function emptyWeather(): WeatherYear {
   }
 }
 
-/** Mean daily radiation on the level that each month should have, J/m². */
+/** Mean daily horizontal radiation that each month should have, J/m². */
 export function wantedRadiation(normals: Normals, latitudeDeg: number): number[] {
   if (normals.globalJm2) return [...normals.globalJm2]
   const clearness = normals.sunshineH

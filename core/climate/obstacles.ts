@@ -56,7 +56,7 @@ export function withObstacle(horizon: readonly HorizonPoint[], obstacle: Obstacl
 }
 
 /**
- * Hours of sun and beam energy on the level that a horizon takes, by month, and of the winter half (the six months with
+ * Hours of sun and beam energy on a horizontal plane that a horizon takes, by month, and of the winter half (the six months with
  * the lowest sun).
  */
 export interface SunLost {

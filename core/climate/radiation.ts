@@ -28,7 +28,7 @@ export function declinationOfDayDeg(day: number): number {
   )
 }
 
-/** A day's radiation above the atmosphere on the level, J/m². FAO-56 eq. 21. */
+/** A day's radiation above the atmosphere on a horizontal plane, J/m². FAO-56 eq. 21. */
 export function extraterrestrialDayJm2(day: number, latitudeDeg: number): number {
   const phi = latitudeDeg * RAD
   const dec = declinationOfDayDeg(day) * RAD

@@ -67,7 +67,7 @@ export function derivedHours(weather: Pick<WeatherYear, 'skyInfraredWm2' | 'dewP
   return { skyC, humidity }
 }
 
-/** Mean daily global radiation on the level by month, J/m². */
+/** Mean daily global horizontal radiation by month, J/m². */
 export function monthlyRadiation(year: Pick<SiteYear, 'globalWm2'>): number[] {
   return monthlyMeans(
     Float64Array.from(

@@ -58,13 +58,13 @@ export interface WeatherYear {
   dewPointC: Float32Array
   /** Station pressure, Pa. */
   pressurePa: Float32Array
-  /** Global radiation on the level, W/m². */
+  /** Global horizontal radiation, W/m². */
   globalWm2: Float32Array
   /** Beam radiation on a plane facing the sun, W/m². */
   beamWm2: Float32Array
-  /** Sky-diffuse radiation on the level, W/m². */
+  /** Diffuse horizontal radiation, W/m². */
   diffuseWm2: Float32Array
-  /** Longwave radiation from the sky on the level, W/m². */
+  /** Longwave radiation from the sky on a horizontal plane, W/m². */
   skyInfraredWm2: Float32Array
   windMs: Float32Array
   /** Cloud cover, 0–1. */

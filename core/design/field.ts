@@ -251,8 +251,3 @@ export function checked<V>(
 export function checked(check: (value: unknown) => Complaint[], options: Partial<Told> & { start?: unknown }) {
   return { kind: 'checked' as const, check, start: options.start, ...told(options) }
 }
-
-/** A field with other limits, start or words than one that it is like. */
-export function like<F extends AnyField>(field: F, options: Partial<Told> & { start?: Value<F> }): F {
-  return { ...field, ...options }
-}

@@ -259,7 +259,7 @@ export interface Gap {
 }
 
 /** A way that a person with a barrow needs, and one with a wheelchair, m. */
-export const PATH_M = 0.45
+const PATH_M = 0.45
 export const WHEELCHAIR_M = 0.9
 const SLIT_M = 0.25
 

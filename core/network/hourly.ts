@@ -56,7 +56,7 @@ const HOUR = 3600
 const HELD = 1e15
 /** Standard film inside a house, m²K/W. */
 const HOUSE_FILM = 0.13
-/** Light that drops on wet glass send back, at most. */
+/** Light reflected by condensation on the glass, at most. */
 const DROPS = 0.08
 /** Moist soil under leaves, kg/m²s per unit of humidity ratio. */
 const SOIL_EVAPORATION = 0.0012
@@ -69,7 +69,7 @@ const LOBBY_SKIN = 8
 const LOBBY_ROOM = 1.5
 
 /**
- * What holds still within an hour: weather, schedules, the elimination of the chains; and what is closed at its end.
+ * What is updated hourly: weather, schedules, the elimination of the chains; and what is closed at its end.
  */
 export function makeHourly(memory: Memory) {
   const {

@@ -431,7 +431,7 @@ function makeLinks(
 }
 
 /**
- * What comes a block late makes a cell swing the sooner: it counts as so much more. By itself such a swing fades while
+ * Lagged fluxes tighten the stability limit: they count as so much more. By itself such a swing fades while
  * a block is shorter than the cell needs.
  */
 const LATE = 1.5

@@ -129,7 +129,7 @@ const USUAL: Size = { chains: 64, cells: 1024, links: 1024, suns: 128, stores: 4
 let own: Loop | null = null
 
 /**
- * The thread's own stepper, laid out for a model: whoever had it before has lost it. A run goes through without a
+ * The thread's own stepper, laid out for a model. It invalidates earlier ones. A run goes through without a
  * pause, so one is enough; and a loop that is made
  * once is compiled with its arrays as constants, which makes it two to three times as fast (docs/decisions/0002).
  */

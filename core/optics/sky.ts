@@ -26,7 +26,7 @@ export interface SkyShape {
 
 /**
  * Shape of the diffuse sky. Perez, Ineichen, Seals, Michalsky & Stewart 1990.
- * @param diffuse on the level, W/m²
+ * @param diffuse horizontal, W/m²
  * @param beam facing the sun, W/m²
  * @param sunAltitudeDeg true altitude
  * @param extraterrestrial facing the sun, W/m²
@@ -45,7 +45,7 @@ export function skyShape(diffuse: number, beam: number, sunAltitudeDeg: number, 
 }
 
 /**
- * Sky-diffuse light on a plane in two parts, each as a multiple of diffuse on the level: what comes from round the sun
+ * Sky-diffuse light on a plane in two parts, each as a multiple of diffuse horizontal: what comes from round the sun
  * and goes with the beam, and the rest.
  */
 export function skyOnPlane(

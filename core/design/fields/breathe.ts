@@ -19,7 +19,7 @@ import { fan } from './store'
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
 
 /** A gap found on a walk round. */
-export const GAP = group({
+const GAP = group({
   kind: entryOf(GAPS, { label: 'Gap' }),
   amount: plain(0, 10000, { unit: 'm or pieces', label: 'How much' }),
 })

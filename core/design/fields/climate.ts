@@ -41,7 +41,7 @@ export interface NormalsClimate {
   highC: number[]
   /** Mean daily hours of bright sunshine. */
   sunshineH?: number[]
-  /** Mean daily global radiation on the level, J/m². Goes before sunshine hours. */
+  /** Mean daily global horizontal radiation, J/m². Goes before sunshine hours. */
   globalJm2?: number[]
   /** Mean relative humidity, 0–1. */
   humidity?: number[]

@@ -11,7 +11,7 @@ const alongside = (one: string) =>
     { label: `${one} #` },
   )
 export const BED = alongside('Bed')
-export const BENCH = alongside('Bench')
+const BENCH = alongside('Bench')
 
 export const FORM_CHOICES = [
   { id: 'shed', name: 'Shed' },

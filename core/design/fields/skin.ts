@@ -39,20 +39,20 @@ export const layer = (words: string) =>
     },
     { label: words },
   )
-export const LAYER = layer('Layer #')
+const LAYER = layer('Layer #')
 export type Layer = Value<typeof LAYER>
 
-export const COVER_PLACES = [
+const COVER_PLACES = [
   { id: 'inside', name: 'inside the glazing' },
   { id: 'outside', name: 'outside it' },
   { id: 'between', name: 'between two sheets' },
 ] as const
-export const COVER_FITS = [
+const COVER_FITS = [
   { id: 'tight', name: 'edges in pockets or channels' },
   { id: 'usual', name: 'as it is usually hung' },
   { id: 'loose', name: 'hanging free' },
 ] as const
-export const COVER_RULES = [
+const COVER_RULES = [
   { id: 'sun', name: 'by the sun' },
   { id: 'clock', name: 'by the clock' },
   { id: 'cold', name: 'whenever it is dark and cold' },

@@ -41,7 +41,7 @@ const lining = (label: string, most: number, step: number, hint = '') =>
   )
 
 /** So many bodies may stand in a house. */
-export const MOST_BODIES = 30
+const MOST_BODIES = 30
 
 /** What keeps heat. */
 export const STORE = group(
