@@ -12,8 +12,8 @@ function target(path: string): string {
 
 /**
  * Writes a file whole or not at all: beside its place, then renamed onto it. Only a regular file or a new name is
- * written; a link stays one, and what it leads to is
- * written. Throws BadInput for a device or a folder, and for a file that the command reads.
+ * written; a link stays one, and what it leads to is written. Throws BadInput for a device or a folder, and for a file
+ * that the command reads.
  * @param inputs files that must not be written over
  */
 export function writeWhole(path: string, text: string, inputs: readonly (string | undefined)[]): void {

@@ -56,8 +56,7 @@ export interface HeatFlow {
 
 /**
  * Where the heat of an hour came from and went, in full: what comes in less what leaves is what is kept. Sun that outer
- * faces take in is counted with their way out,
- * which it may turn: what then flows in is the sun's, and named so.
+ * faces take in is counted with their way out, which it may turn: what then flows in is the sun's, and named so.
  */
 export function heatFlows(data: HeatDay, hour: number): HeatFlow[] {
   const at = (a: Float32Array) => a[hour]!

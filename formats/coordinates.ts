@@ -46,9 +46,8 @@ function readAngle(text: string): Angle | string {
 
 /**
  * Reads a place from its coordinates in any usual notation: decimal degrees, degrees and minutes, degrees, minutes and
- * seconds; letters or signs; comma, semicolon
- * or space between; decimal commas where they cannot be mistaken. Latitude first unless letters say otherwise. Never
- * throws.
+ * seconds; letters or signs; comma, semicolon or space between; decimal commas where they cannot be mistaken. Latitude
+ * first unless letters say otherwise. Never throws.
  */
 export function readCoordinates(text: string): ReadCoordinates {
   const no = (message: string): ReadCoordinates => ({

@@ -5,8 +5,8 @@ import { formatEpwTable, type EpwTable } from './epw-table'
 
 /**
  * The site's year as an EPW file: eight heading lines and 8760 rows, hour-ending stamps, standard time. What Tierra
- * does not know (illuminance, visibility, rain and
- * the like) carries the format's codes for “missing”. EnergyPlus Auxiliary Programs, EPW data dictionary.
+ * does not know (illuminance, visibility, rain and the like) carries the format's codes for “missing”. EnergyPlus
+ * Auxiliary Programs, EPW data dictionary.
  */
 export function writeEpw(
   site: Pick<Design['site'], 'place' | 'latitudeDeg' | 'longitudeDeg' | 'elevationM'>,

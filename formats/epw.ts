@@ -43,9 +43,8 @@ const LONGEST_GAP_H = 6
 
 /**
  * Reads an EPW weather file of one year. A leap day is dropped; codes for “missing” are filled (temperature up to 6 h
- * by a straight line, the rest from
- * what is known) and said in the notes; a bad row is named by its line. Stamps are hour-ending: row 1 is 00:00–01:00,
- * local standard time.
+ * by a straight line, the rest from what is known) and said in the notes; a bad row is named by its line. Stamps are
+ * hour-ending: row 1 is 00:00–01:00, local standard time.
  */
 export function readEpw(text: string, fileName: string): ReadEpw {
   const no = (message: string): ReadEpw => ({ ok: false, message })

@@ -7,9 +7,8 @@ export type NormalsTable = { ok: true; lowC: number[]; highC: number[] } | { ok:
 
 /**
  * Reads twelve monthly lows and highs pasted from a spreadsheet: twelve rows (low, high) or twelve columns (a row of
- * lows, a row of highs), tabs,
- * semicolons, commas or blanks between, decimal points or commas, with or without month names. The colder series is
- * taken as the lows.
+ * lows, a row of highs), tabs, semicolons, commas or blanks between, decimal points or commas, with or without month
+ * names. The colder series is taken as the lows.
  * @param unit of the numbers
  */
 export function parseNormalsTable(text: string, unit: 'C' | 'F'): NormalsTable {

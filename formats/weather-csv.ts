@@ -129,8 +129,7 @@ function hourOf(stamp: string): number {
 
 /**
  * A year of weather from a table. Rows begin their hour, in local standard time; a leap day is left out; gaps up to six
- * hours are crossed by straight lines and
- * counted in the notes, a longer one is refused with its place.
+ * hours are crossed by straight lines and counted in the notes, a longer one is refused with its place.
  */
 export function readWeatherCsv(table: CsvTable, mapping: CsvMapping, site: CsvSite, fileName: string): ReadWeatherCsv {
   const no = (message: string): ReadWeatherCsv => ({ ok: false, message })

@@ -3,8 +3,7 @@ const PATIENCE_MS = 800
 
 /**
  * Before the page is made, the worker starts and the store is opened: the first score waits for these two, and works
- * itself out while the page is made. A store that
- * is slow holds nothing up.
+ * itself out while the page is made. A store that is slow holds nothing up.
  */
 export default defineNuxtPlugin(async () => {
   if (location.pathname !== '/') return

@@ -29,9 +29,8 @@ export interface CropRow {
 
 /**
  * Month by month, what the design's own air, soil and light allow each chosen crop, against what was asked of it; with
- * sowing, planting and harvest worked back from
- * the months that grow. Nights are judged by the month's mean of daily lows less 2 K (some nights are colder), survival
- * by its coldest hour.
+ * sowing, planting and harvest worked back from the months that grow. Nights are judged by the month's mean of daily
+ * lows less 2 K (some nights are colder), survival by its coldest hour.
  * @param degrees writes a temperature, °C, in the reader's units
  */
 export function cropCalendar(

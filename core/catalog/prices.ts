@@ -1,7 +1,6 @@
 /**
  * Rough builders' prices to compare designs by, in money of the design's own currency and in round numbers: no
- * quotation. Glazings, covers and vessels
- * carry theirs with them.
+ * quotation. Glazings, covers and vessels carry theirs with them.
  */
 export const PRICES = {
   /** Materials, money per m³. */

@@ -52,9 +52,8 @@ export function saturatedSlope(temperatureC: number, ratio: number): number {
 }
 
 /**
- * Longwave radiation from the sky on a horizontal plane, W/m². Emissivity of a clear sky by Berdahl & Martin 1984 from the dew
- * point (−20 to 30 °C) and the
- * hour, filled towards 1 by cloud with the weight 0.8.
+ * Longwave radiation from the sky on a horizontal plane, W/m². Emissivity of a clear sky by Berdahl & Martin 1984 from
+ * the dew point (−20 to 30 °C) and the hour, filled towards 1 by cloud with the weight 0.8.
  */
 export function skyInfraredWm2(
   dryBulbC: number,

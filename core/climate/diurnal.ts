@@ -5,8 +5,8 @@ const { ceil, cos, max, min } = Math
 
 /**
  * Fills the hours of days `from` up to `to` (not including it) between each day's low near sunrise and high about two
- * and a half hours after noon: half a
- * sine up, then a sine quarter and a decay down to the next low. Each day's hours touch its low and its high.
+ * and a half hours after noon: half a sine up, then a sine quarter and a decay down to the next low. Each day's hours
+ * touch its low and its high.
  * @param out hourly °C, 8760 long
  * @param low @param high daily °C, 365 long
  */

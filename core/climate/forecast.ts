@@ -14,8 +14,7 @@ export interface ForecastDay {
 
 /**
  * A forecast made from a site's own year: its days with an error that grows by the day, from half a degree tomorrow to
- * three a week on, as forecasts' errors do. A stand-in
- * for a weather service, the same for the same seed.
+ * three a week on, as forecasts' errors do. A stand-in for a weather service, the same for the same seed.
  * @param startDay day of year, 0-based
  * @param days 1–10
  */

@@ -2,8 +2,7 @@ import { DAYS, HOURS, type GroundClimate } from './types'
 
 /**
  * The yearly wave of ground surface temperature, fitted to the air by its first harmonic. The ground's mean is taken 1
- * K above the air's, its
- * swing 0.9 of it. Kusuda & Achenbach 1965.
+ * K above the air's, its swing 0.9 of it. Kusuda & Achenbach 1965.
  */
 export function fitGroundClimate(dryBulbC: Float32Array): GroundClimate {
   let mean = 0

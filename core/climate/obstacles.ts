@@ -29,8 +29,8 @@ const SIDE_DEG = 0.2
 
 /**
  * A horizon with an obstacle set into it: corners that it hides go, the line about it stays as it was. What has no
- * width or no height hides nothing. Azimuths
- * clockwise from true north; it may span north. Throws RangeError for a distance that is not above 0.
+ * width or no height hides nothing. Azimuths clockwise from true north; it may span north. Throws RangeError for a
+ * distance that is not above 0.
  */
 export function withObstacle(horizon: readonly HorizonPoint[], obstacle: Obstacle): HorizonPoint[] {
   const { kind, distanceM, heightM, fromDeg } = obstacle
@@ -56,8 +56,8 @@ export function withObstacle(horizon: readonly HorizonPoint[], obstacle: Obstacl
 }
 
 /**
- * Hours of sun and beam energy on a horizontal plane that a horizon takes, by month, and of the winter half (the six months with
- * the lowest sun).
+ * Hours of sun and beam energy on a horizontal plane that a horizon takes, by month, and of the winter half (the six
+ * months with the lowest sun).
  */
 export interface SunLost {
   months: { possibleH: number; lostH: number; lostShare: number }[]

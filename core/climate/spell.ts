@@ -13,8 +13,7 @@ const CLEAR = 0.7
 
 /**
  * A copy of a weather year with a scripted spell in it: dull, mild-nighted days, then clear ones whose nights fall
- * evenly to the low asked for. It may run over
- * the turn of the year.
+ * evenly to the low asked for. It may run over the turn of the year.
  */
 export function withSpell(weather: WeatherYear, spell: Spell, sun: SunYear): WeatherYear {
   const year: WeatherYear = {

@@ -1,7 +1,7 @@
 /**
  * A value whose branches that have not changed are those of an earlier one, so that what has changed can be told by
- * reference. Two branches are the same when all
- * that hangs on them is. The values are plain JSON data and stay as they are.
+ * reference. Two branches are the same when all that hangs on them is. The values are plain JSON data and stay as they
+ * are.
  */
 export function withSharedBranches<T>(value: T, earlier: unknown): T {
   if (

@@ -47,8 +47,7 @@ function settled(shape: Shape, was: Shape = shape): Shape {
 
 /**
  * Another form at the same size. A dimension that the new form sets free and the old one did not starts where it was
- * last free in `earlier` (latest last), else where
- * the old form had it.
+ * last free in `earlier` (latest last), else where the old form had it.
  */
 export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = []): Shape {
   const was = tiedShape(shape)

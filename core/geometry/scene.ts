@@ -62,9 +62,8 @@ export interface Scene {
   faces: readonly FaceId[]
   /**
    * Sends a ray of one direction from each point (x, y, z by turns) and adds a weight to the face where it lands. Where
-   * eaves or the wall of a house stand on the way
-   * to the light, none is sent: with `light` 1 the light lies ahead of the rays, with −1 behind them; with 0 nothing
-   * outside is asked.
+   * eaves or the wall of a house stand on the way to the light, none is sent: with `light` 1 the light lies ahead of
+   * the rays, with −1 behind them; with 0 nothing outside is asked.
    * @param out one number a face, in the order of `faces`
    */
   cast: (

@@ -81,8 +81,8 @@ const vapourM = (l: Layer) => dampness(l.material).vapour * l.thicknessM
 
 /**
  * What damp air does to layers, outside to inside: materials that bear no damp, and an order in which vapour gets in
- * more easily than out. The rule of
- * thumb asks that what lies inside of the insulation holds vapour back at least as well as what lies outside of it.
+ * more easily than out. The rule of thumb asks that what lies inside of the insulation holds vapour back at least as
+ * well as what lies outside of it.
  */
 export function dampFaults(layers: readonly Layer[]): DampFault[] {
   const out: DampFault[] = []

@@ -6,8 +6,8 @@ const SNOW = 5
 
 /**
  * Steps the ground beside the building through one hour: each column by itself, implicitly, from its foot (which passes
- * nothing) up to the surface under
- * film and snow. What passes between columns stands in `source`. Its elimination holds until the snow changes.
+ * nothing) up to the surface under film and snow. What passes between columns stands in `source`. Its elimination holds
+ * until the snow changes.
  */
 export function makeGroundOutside(memory: Memory) {
   const { T, source, capacity } = memory

@@ -6,8 +6,8 @@ const HOUR = 3600
 
 /**
  * Heat that passes sideways between cells, explicitly by the block: the quick links stand first. Where a cell would
- * follow its neighbours in less than an hour, which is
- * the shortest block, its links pass so much less that it comes level with them and does not swing.
+ * follow its neighbours in less than an hour, which is the shortest block, its links pass so much less that it comes
+ * level with them and does not swing.
  */
 export function makeLinks({ T, capacity, ints, doubles, size }: Memory) {
   const a = ints(size.links)

@@ -27,8 +27,7 @@ export function sizeOf(m: NetworkModel): Size {
 
 /**
  * The arrays of the time loop. They are made once and filled anew for each model: to the compiler they are then
- * constants, which the loop reads two to three
- * times faster than arrays that come and go with a run.
+ * constants, which the loop reads two to three times faster than arrays that come and go with a run.
  */
 export function makeMemory(size: Size) {
   const all: (Float64Array | Int32Array | Uint8Array)[] = []

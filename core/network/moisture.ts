@@ -61,13 +61,11 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
 
 /**
  * Water in the air: transpiration, evaporation from soil and open water, condensation on every face colder than the dew
- * point and drying of wet glass, fog, and the
- * exchange with outside. Heat and mass pass alike (Lewis number 0.9).
+ * point and drying of wet glass, fog, and the exchange with outside. Heat and mass pass alike (Lewis number 0.9).
  *
  * Its balance is solved together with air and star: what a face takes up or gives off hangs on its own temperature and
- * on the air's moisture of the same step, and so
- * does the latent heat, so that the exchange is stable however hot and damp the room. All terms are times the latent
- * heat, W.
+ * on the air's moisture of the same step, and so does the latent heat, so that the exchange is stable however hot and
+ * damp the room. All terms are times the latent heat, W.
  */
 export function makeMoisture(memory: Memory) {
   const { v, T, face, area, glazed, bed, openWater, hc, damp, slope, dampOwn, tried } = memory

@@ -4,10 +4,9 @@ import type { Design } from '../design/types'
 
 /**
  * Share of each hour that the night cover is drawn, 0–1, in hours colder than its limit. By the sun: from
- * `afterSunsetH` after sunset to `afterSunriseH` after
- * sunrise (where the sun does not rise it stays drawn; where it does not set it stays open). By the clock: from `fromH`
- * until `untilH`. By cold: whenever it is
- * dark, or lit less than 30 W/m².
+ * `afterSunsetH` after sunset to `afterSunriseH` after sunrise (where the sun does not rise it stays drawn; where it
+ * does not set it stays open). By the clock: from `fromH` until `untilH`. By cold: whenever it is dark, or lit less
+ * than 30 W/m².
  */
 export function coverDrawn(site: SiteYear, cover: Design['skin']['cover']): Float32Array {
   const drawn = new Float32Array(HOURS)

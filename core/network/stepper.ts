@@ -130,8 +130,8 @@ let own: Loop | null = null
 
 /**
  * The thread's own stepper, laid out for a model. It invalidates earlier ones. A run goes through without a
- * pause, so one is enough; and a loop that is made
- * once is compiled with its arrays as constants, which makes it two to three times as fast (docs/decisions/0002).
+ * pause, so one is enough; and a loop that is made once is compiled with its arrays as constants, which makes it two to
+ * three times as fast (docs/decisions/0002).
  */
 export function ownStepper(model: NetworkModel, site: SiteYear): Stepper {
   const size = sizeOf(model)
@@ -150,12 +150,10 @@ interface Loop {
 
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so
- * each chain is eliminated from the
- * outside in once an hour; a step carries the right-hand side inwards, solves air, star and moisture with films of the
- * half hour before, then goes back out. The space
- * under a row cover is eliminated beforehand. Vents, fans and heater are solved for the air temperature of the same
- * step. Heat passes sideways in
- * the ground, and to pipes and rock, by the hour. First order in the step, stable for any.
+ * each chain is eliminated from the outside in once an hour; a step carries the right-hand side inwards, solves air,
+ * star and moisture with films of the half hour before, then goes back out. The space under a row cover is eliminated
+ * beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in the
+ * ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
 function makeLoop(size: Size): Loop {
   const memory = makeMemory(size)
@@ -521,9 +519,8 @@ function makeLoop(size: Size): Loop {
 
   /**
    * Air, star, moisture and faces of the step. What exchange and fog came to be, less what was reckoned with, is owed
-   * to the air; when that is much, the step is solved
-   * again with them. When wet faces or the air move far, it is solved again along chords of the saturation's curve
-   * until they stand.
+   * to the air; when that is much, the step is solved again with them. When wet faces or the air move far, it is solved
+   * again along chords of the saturation's curve until they stand.
    */
   function solve(dt: number, heaterW: number, setPointC: number): void {
     keepRoom()
@@ -601,8 +598,8 @@ function makeLoop(size: Size): Loop {
 
   /**
    * Water freezes and melts by enthalpy: a plateau at 0 °C, heat for heat. Part-frozen water is held still by the
-   * solver and takes its heat here; as soon as it is
-   * all ice or all water the solver has it back, so that little water behind much wall does not swing.
+   * solver and takes its heat here; as soon as it is all ice or all water the solver has it back, so that little water
+   * behind much wall does not swing.
    */
   function freeze(dt: number): void {
     for (let w = 0; w < waterCount; w++) {

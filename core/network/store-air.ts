@@ -33,9 +33,8 @@ const HOLDS = 60
 
 /**
  * Fans that blow air through the ground or through rock. For an hour each running store is a tie of the air to its own
- * temperature; what it got is worked out
- * at the hour's end from the mean air, and reaches its soil in the next hour. Moisture condenses where the soil is
- * colder than the dew point and dries again while there is any.
+ * temperature; what it got is worked out at the hour's end from the mean air, and reaches its soil in the next hour.
+ * Moisture condenses where the soil is colder than the dew point and dries again while there is any.
  */
 export function makeStoreAir(memory: Memory) {
   const { v, T, pending, capacity } = memory

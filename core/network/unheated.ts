@@ -25,11 +25,9 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
 
 /**
  * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that
- * cannot hold it go the quicker the
- * further off it is, which moves that night by less than 0.02 K, and what follows the last day that can is left out
- * (Infinity). Should it fall on another day after
- * all, the year is run in full; so it is where fans blow through the ground, whose thermostats would switch at other
- * hours.
+ * cannot hold it go the quicker the further off it is, which moves that night by less than 0.02 K, and what follows the
+ * last day that can is left out (Infinity). Should it fall on another day after all, the year is run in full; so it is
+ * where fans blow through the ground, whose thermostats would switch at other hours.
  */
 export function runUnheated(
   model: NetworkModel,

@@ -11,8 +11,8 @@ const EDGE_FILM = 8
 
 /**
  * Convection and conduction across one gap of air, W/m²K, for 15 K across it. Nu = A·(Gr·Pr)ⁿ with A and n of EN 673:
- * upright 0.035 and 0.38, at 45° 0.10
- * and 0.31, level with heat flowing up 0.16 and 0.28; straight between them, and below Nu = 1 the air stands still.
+ * upright 0.035 and 0.38, at 45° 0.10 and 0.31, level with heat flowing up 0.16 and 0.28; straight between them, and
+ * below Nu = 1 the air stands still.
  * @param gapM above 0
  * @param tiltDeg from level, 0–90
  */

@@ -53,8 +53,8 @@ export interface LandingInput {
 
 /**
  * Shares of light that each face finally takes in, with first reflections by the face and the rest spread by area. Rays
- * are cast in three dimensions from
- * points spread evenly over each pane; eaves and the wall of a house are asked on the way to the sun.
+ * are cast in three dimensions from points spread evenly over each pane; eaves and the wall of a house are asked on the
+ * way to the sun.
  */
 export function makeLandings({ building, extras, faces, latitudeDeg }: LandingInput): Landing[] {
   const scene = makeScene(building, extras)

@@ -8,9 +8,8 @@ const LIES_BELOW_DEG = 15
 
 /**
  * Share of a pane's light that snow on it takes, 0–0.9, by hour. Snow that falls (the snow outside deepens by more than
- * 5 mm) covers the pane. It slides the
- * sooner the steeper the pane, and melts by degree-hours above freezing and by sun through its thin edge. A rule, not a
- * balance: typical of unheated sheets.
+ * 5 mm) covers the pane. It slides the sooner the steeper the pane, and melts by degree-hours above freezing and by sun
+ * through its thin edge. A rule, not a balance: typical of unheated sheets.
  * @param tiltDeg from level, 0–90
  */
 export function glazingSnow(site: Pick<SiteYear, 'snowM' | 'dryBulbC' | 'globalWm2'>, tiltDeg: number): Float32Array {

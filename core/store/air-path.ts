@@ -98,8 +98,7 @@ export function bundlePressurePa(bundle: Omit<PipeBundle, 'fan'>, flowM3s: numbe
 
 /**
  * Flow, pressure and heat transfer of parallel pipes in soil with their fan. The soil's own resistance is that of a
- * sleeve reaching a quarter metre from the
- * pipe's middle, to the cell that holds it.
+ * sleeve reaching a quarter metre from the pipe's middle, to the cell that holds it.
  */
 export function airPath(bundle: PipeBundle): AirPath {
   const flowM3s = operatingFlow(bundle.fan, q => bundlePressurePa(bundle, q))

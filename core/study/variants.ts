@@ -57,8 +57,7 @@ export function formVariants(design: Design): Variant[] {
 
 /**
  * A design in another form that can be built: at the same size where that stands up, else with the ridge at the nearest
- * height that does, and what stands in the house
- * moved or lowered as little as that takes. null where nothing does.
+ * height that does, and what stands in the house moved or lowered as little as that takes. null where nothing does.
  * @param trail designs of earlier forms, latest last: what this form sets free again is taken from them
  * @param untouched nothing but the form has been changed since the first of them: then its own house comes back whole
  */

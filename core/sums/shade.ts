@@ -96,9 +96,8 @@ export type ShadeStrip =
 
 /**
  * The fixed strip of shade inside the top of the glazing that keeps a mass in shade on the hot day and in sun on the
- * cold one. Its length follows from the two
- * rays and the mass's place: it must cover the stretch through which the summer sun reaches the mass, and leave free
- * that of the winter sun.
+ * cold one. Its length follows from the two rays and the mass's place: it must cover the stretch through which the
+ * summer sun reaches the mass, and leave free that of the winter sun.
  * @param summerDeg @param winterDeg profile angles of the two design days' rays, degrees, 1–89
  */
 export function shadeStrip(

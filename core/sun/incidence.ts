@@ -30,8 +30,8 @@ export function dot(a: Vector3, b: Vector3): number {
 
 /**
  * Angle whose tangent is the sun's height over its reach in the section plane: the slope of the ray as the section
- * shows it, degrees 0–180
- * (above 90 the ray comes from the pole side). `sunnyAzimuthDeg` is the azimuth that the sunny side faces.
+ * shows it, degrees 0–180 (above 90 the ray comes from the pole side). `sunnyAzimuthDeg` is the azimuth that the sunny
+ * side faces.
  */
 export function profileAngleDeg(altitudeDeg: number, azimuthDeg: number, sunnyAzimuthDeg: number): number {
   const s = skyVector(altitudeDeg, azimuthDeg)

@@ -56,8 +56,7 @@ function deltaT(year: number): number {
  * The sun's apparent coordinates at an instant.
  * @param utcMs milliseconds since 1970 UTC; accurate for 1950–2050
  * Source: J. Meeus, Astronomical Algorithms (1998), ch. 22 and 25, with the planetary and lunar terms of his
- * Astronomical Formulae
- * for Calculators (1985), ch. 18. Error below 0.002° over the range.
+ * Astronomical Formulae for Calculators (1985), ch. 18. Error below 0.002° over the range.
  */
 export function sunCoordinates(utcMs: number): SunCoordinates {
   const jd = utcMs / 86400000 + 2440587.5

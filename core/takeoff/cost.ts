@@ -19,8 +19,7 @@ export interface RoughCost {
 
 /**
  * What a design's materials cost at the catalogue's rough prices, in money of its own currency; work, fittings, fans
- * and pipes left out. It serves to
- * compare designs. The design must be sound.
+ * and pipes left out. It serves to compare designs. The design must be sound.
  */
 export function roughCost(design: Design): RoughCost {
   const building = makeBuilding(design)

@@ -29,10 +29,9 @@ function findUnit(quantity: Quantity, word: string): Unit | undefined {
 
 /**
  * Reads what a person typed into an SI value. A bare number is in the unit that `system` shows; any unit of the
- * quantity may follow it
- * (`1.9m`, `-10F`, `55gal`), lengths may have two parts (`6ft 4in`, `6' 4"`), and R-values may lead with their letter
- * (`R20`, `RSI 3.5`).
- * Temperatures come back in °C, angles in degrees, shares as 0–1, energy in joules, all else in plain SI.
+ * quantity may follow it (`1.9m`, `-10F`, `55gal`), lengths may have two parts (`6ft 4in`, `6' 4"`), and R-values may
+ * lead with their letter (`R20`, `RSI 3.5`). Temperatures come back in °C, angles in degrees, shares as 0–1, energy in
+ * joules, all else in plain SI.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   // Thousands may stand apart, as they do where we show them.

@@ -53,8 +53,7 @@ export function refuse(event: H3Event, status: number, ...lines: string[]): { ok
 
 /**
  * Answers a request whose body is a design document with work on a thread of its own: 413 for a document that is too
- * large, 429 while too many wait, 503 past
- * the time limit. A request that its sender gives up is dropped.
+ * large, 429 while too many wait, 503 past the time limit. A request that its sender gives up is dropped.
  */
 export async function answerByThread(event: H3Event, task: Omit<Task, 'text'>): Promise<unknown> {
   const text = await readLimited(event, LARGEST_DESIGN)

@@ -55,8 +55,7 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
 
 /**
  * Furthest that any face's share of the transmitted beam lies from brute-force ray casting, over some hours of three
- * days. Both go through the same
- * reflections, so that what is compared is where the beam lands.
+ * days. Both go through the same reflections, so that what is compared is where the beam lands.
  */
 export function lightError(design: Design, rays = 1500): number {
   const building = makeBuilding(design)

@@ -4,8 +4,8 @@ import type { Fabric } from '../../core/network/chains'
 
 /**
  * Steady heat that a room held at `airC` loses, W, worked out apart from the time loop: surface by surface, each face
- * and the radiant star found
- * by turns until they rest. The same films, another way round; the ground by relaxing its slice.
+ * and the radiant star found by turns until they rest. The same films, another way round; the ground by relaxing its
+ * slice.
  */
 export function steadyLoss({ chains, slice }: Fabric, airC: number, outsideC: number): number {
   const face = chains.map(() => (airC + outsideC) / 2)

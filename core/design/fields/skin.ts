@@ -26,7 +26,7 @@ export const OWN_MATERIAL = group({
 })
 
 /** One layer of an assembly. */
-export const layer = (words: string) =>
+const layer = (words: string) =>
   group(
     {
       material: entryOf([...MATERIALS, { id: 'own', name: 'own' }], {
@@ -39,8 +39,7 @@ export const layer = (words: string) =>
     },
     { label: words },
   )
-const LAYER = layer('Layer #')
-export type Layer = Value<typeof LAYER>
+export type Layer = Value<ReturnType<typeof layer>>
 
 const COVER_PLACES = [
   { id: 'inside', name: 'inside the glazing' },
