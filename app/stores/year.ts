@@ -61,6 +61,8 @@ export const useYear = defineStore('year', () => {
   /** The day of the year body by body, and how long the sun stands on each thing. */
   const heat = (design: Design, on: number): Promise<HeatDay> => pool().once(worker => worker.heat(design, on))
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
+  /** The coldest night of a design in the weather of its own seed, °C. */
+  const coldest = (design: Design): Promise<number> => pool().once(worker => worker.coldest(design))
   /** The figures of many designs, as they come. */
   const study = (
     designs: readonly Design[],
@@ -68,5 +70,20 @@ export const useYear = defineStore('year', () => {
     signal: AbortSignal,
   ): Promise<void> => pool().many(designs, (worker, design) => worker.figures(design), each, signal)
 
-  return { view, heat, sunHours, study, running, failure, pinned, pinnedAnswers, day, hour, warm, request, pin }
+  return {
+    view,
+    heat,
+    sunHours,
+    coldest,
+    study,
+    running,
+    failure,
+    pinned,
+    pinnedAnswers,
+    day,
+    hour,
+    warm,
+    request,
+    pin,
+  }
 })

@@ -14,6 +14,10 @@ const api = {
   run(design: Design): YearView {
     return yearView(design, engine.run(design))
   },
+  /** The coldest night alone, °C: no unheated twin is run. */
+  coldest(design: Design): number {
+    return engine.run(design, { unheated: false }).answers.coldestNight.insideC
+  },
   figures(design: Design): Figures {
     return figuresOf(design, engine)
   },

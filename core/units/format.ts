@@ -70,6 +70,8 @@ export function formatQuantity(
   if (options.decimals === undefined && u.symbol === 'in') decimals = 2
   if (options.decimals === undefined && u.symbol === 'R') decimals = 1
   if (options.decimals === undefined && u.symbol === 'lb') decimals = 0
+  // A bottle is not to be rounded away.
+  if (options.decimals === undefined && quantity === 'volume' && Math.abs(shown) < 9.95) decimals = 1
   const text = formatNumber(shown, decimals, options.sign)
   if (options.unit === false || u.symbol === '') return text
   const tight = u.symbol === '°' || u.symbol === '%' || u.symbol === '/h'

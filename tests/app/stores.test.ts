@@ -10,10 +10,12 @@ import { useDesign } from '../../app/stores/design'
 import { useKeeping } from '../../app/stores/keeping'
 import { useNotices } from '../../app/stores/notices'
 import { useSettings } from '../../app/stores/settings'
+import { useWinters } from '../../app/stores/winters'
 import { useYear } from '../../app/stores/year'
 
 /** Years that end at once, with a coldest night that tells which design they are of. */
 const mockRequests: Design[] = []
+const mockColdest: Design[] = []
 jest.mock('../../app/workers/year-pool', () => ({
   startYearWorkers: () => [
     {
@@ -22,6 +24,10 @@ jest.mock('../../app/workers/year-pool', () => ({
         return Promise.resolve({
           answers: { coldestNight: { insideC: barrelsOf(design).count } },
         } as unknown as YearView)
+      },
+      coldest: (design: Design) => {
+        mockColdest.push(design)
+        return Promise.resolve(((design.site.seed * 7) % 10) / 10)
       },
     },
   ],
@@ -48,6 +54,7 @@ function tab() {
     keeping: inTab(useKeeping),
     notices: inTab(useNotices),
     settings: inTab(useSettings),
+    winters: inTab(useWinters),
   }
 }
 
@@ -310,6 +317,28 @@ describe('the year and its pin', () => {
     await later.year.pin(null)
     expect(later.year.pinnedAnswers).toBeNull()
   })
+})
+
+test('winters: ten of the same climate at rest, the outer two set aside; an edit begins anew', async () => {
+  const { bench, year, winters } = tab()
+  bench.open({ ...demo, site: { ...demo.site, seed: 1 } })
+  winters.look(5)
+  year.request(bench.current)
+  await rest()
+  await rest()
+  expect(mockColdest.map(d => d.site.seed)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10])
+  expect(new Set(mockColdest.map(d => d.store)).size).toBe(1)
+  // Seeds 1 to 10 give each of 0.0 to 0.9 once.
+  expect(winters.spread).toEqual({ leastC: 0.1, mostC: 0.8 })
+  bench.edit([['store.bodies.0.count', 9]])
+  year.request(bench.current)
+  await nextTick()
+  await nextTick()
+  await nextTick()
+  expect(winters.spread).toBeNull()
+  await rest()
+  expect(winters.spread).not.toBeNull()
+  expect(barrelsOf(mockColdest.at(-1)!).count).toBe(9)
 })
 
 test('settings: units and theme are shown, kept and found again', async () => {

@@ -64,6 +64,8 @@ test('prices, weights and gaps by area follow the system', () => {
   expect(formatQuantity(28, 'arealPrice', 'us')).toBe('2.60\u00a0/ft²')
   expect(formatQuantity(4.882, 'arealMass', 'mixed')).toBe('1.0\u00a0lb/ft²')
   expect(formatQuantity(6.4516e-4, 'gapArea', 'us')).toBe('1.0\u00a0in²')
+  expect(formatQuantity(0.0019, 'volume', 'us')).toBe('0.5\u00a0gal')
+  expect(formatQuantity(0.2, 'volume', 'metric')).toBe('200\u00a0L')
   expect(formatQuantity(28, 'arealPrice', 'metric')).toBe('28.00\u00a0/m²')
 })
 

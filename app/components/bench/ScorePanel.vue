@@ -9,6 +9,8 @@ const props = defineProps<{ step: string }>()
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
+const winters = useWinters()
+onMounted(() => winters.look())
 
 const a = computed(() => year.view?.answers ?? null)
 const was = computed(() => year.pinnedAnswers)
@@ -99,6 +101,9 @@ function showColdest(): void {
           >{{ margin >= 0 ? 'kept, by' : 'missed, by' }}
           {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong
         >.
+      </p>
+      <p v-if="winters.spread" class="hint mt-1" data-test="winters">
+        One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
       </p>
       <p v-if="heated" class="hint mt-1">
         Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }}
