@@ -196,6 +196,7 @@ const fjellro = completeDesign({
     sunkM: 0.8,
     house: { heightM: 6.2, beyondM: 4, airC: 19 },
     beds: [{ atM: 0.1, widthM: 0.9, heightM: 0.7 }],
+    benches: [{ atM: 1.95, widthM: 0.5, heightM: 0.8 }],
   },
   skin: {
     glazing: 'glass-2',
@@ -215,7 +216,20 @@ const fjellro = completeDesign({
     edge: { material: 'xps', thicknessM: 0.08, depthM: 1.4 },
   },
   store: {
-    bodies: [barrels(6, 'black', 1, 0.1, 2.57)],
+    bodies: [
+      barrels(6, 'black', 1, 0.1, 2.57),
+      {
+        kind: 'crates',
+        vessel: 'bottle-2',
+        count: 140,
+        colour: 'black',
+        atM: 2,
+        widthM: 0.4,
+        heightM: 0.4,
+        lengthM: 3,
+        offsetM: 0,
+      },
+    ],
     massWall: { material: 'brick', thicknessM: 0.12 },
     floor: { material: 'brick', thicknessM: 0.06 },
   },
