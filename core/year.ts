@@ -23,8 +23,11 @@ export interface YearOptions {
   stepsPerHour?: number
   /** A weather year in place of the design's own. */
   weather?: WeatherYear
-  /** false leaves out the unheated twin of a heated year: `freeRunning` is then the heated year's own. */
-  unheated?: boolean
+  /**
+   * false leaves out the unheated twin of a heated year: `freeRunning` is then the heated year's own. `in full` works
+   * it out step by step, to the digit of an unheated year of its own.
+   */
+  unheated?: boolean | 'in full'
   /** Asked once a day of the run: true ends it with `RunStopped`. */
   stop?: () => boolean
 }
@@ -122,7 +125,7 @@ export function createYearEngine(now: () => number = () => 0) {
     const series = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: heated, stop: options.stop })
     const free =
       heated && options.unheated !== false
-        ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop })
+        ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop, inFull: options.unheated === 'in full' })
         : series.airC
     lap('network')
     const answers = makeAnswers(design, siteYear, building, gains, series, free, 0)

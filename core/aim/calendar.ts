@@ -45,7 +45,9 @@ export function cropCalendar(
       if (m.insideMeanLowC - 2 < needs.growsC)
         reasons.push(`nights are too cold (${degrees(m.insideMeanLowC - 2)}, wants ${degrees(needs.growsC)})`)
       if (m.soilC < needs.soilC) reasons.push(`soil is too cold (${degrees(m.soilC)}, wants ${degrees(needs.soilC)})`)
-      if (m.dli < needs.dli) reasons.push(`light is short (${m.dli.toFixed(1)} mol, wants ${needs.dli.toFixed(1)})`)
+      // What is just short does not read as enough.
+      const light = Math.floor(m.dli * 10) / 10
+      if (m.dli < needs.dli) reasons.push(`light is short (${light.toFixed(1)} mol, wants ${needs.dli.toFixed(1)})`)
       if (m.insideMeanHighC > needs.highestC)
         reasons.push(`days are too hot (${degrees(m.insideMeanHighC)}, bears ${degrees(needs.highestC)})`)
       const dies = m.insideMinC < needs.survivesC

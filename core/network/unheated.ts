@@ -27,16 +27,16 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
  * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that
  * cannot hold it go the quicker the further off it is, which moves that night by less than 0.02 K, and what follows the
  * last day that can is left out (Infinity). Should it fall on another day after all, the year is run in full; so it is
- * where fans blow through the ground, whose thermostats would switch at other hours.
+ * where fans blow through the ground, whose thermostats would switch at other hours, and where that is asked.
  */
 export function runUnheated(
   model: NetworkModel,
   site: SiteYear,
-  options: Pick<RunOptions, 'stepsPerHour' | 'stop'>,
+  options: Pick<RunOptions, 'stepsPerHour' | 'stop'> & { inFull?: boolean },
 ): Float32Array {
   const inFull = () =>
     runModel(model, site, { on: false, capacityW: 0, setPointC: 0 }, { ...options, heater: false }).airC
-  if (model.exchangers.length > 0) return inFull()
+  if (options.inFull || model.exchangers.length > 0) return inFull()
   const close = coldDays(site.dryBulbC)
   const airC = new Float32Array(HOURS).fill(Infinity)
   const stepper = ownStepper(model, site)

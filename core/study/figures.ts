@@ -55,7 +55,7 @@ export function heldDesign(design: Design): Design {
 
 /** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
 export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
-  const { answers } = engine.run(heldDesign(design))
+  const { answers } = engine.run(heldDesign(design), { unheated: design.topUp.heater.on ? true : 'in full' })
   const dli = answers.months.map(m => m.dli)
   const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
   return {

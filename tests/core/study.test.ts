@@ -57,6 +57,12 @@ describe('variants', () => {
     }
   })
 
+  test('the figures of an unheated house are its score’s to the last digit', () => {
+    const engine = createYearEngine()
+    for (const d of [DEMOS[0]!, DEMOS[3]!])
+      expect(figuresOf(d, engine).coldestC).toBe(engine.run(d).answers.coldestNight.insideC)
+  })
+
   test('every form can be chosen from the demo at its size', () => {
     expect(formVariants(demo).map(v => v.label)).toEqual([...FORMS])
   })
