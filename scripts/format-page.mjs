@@ -3,5 +3,8 @@ import { spawnSync } from 'node:child_process'
 import { ensureInstalled, ROOT } from './setup.mjs'
 
 ensureInstalled()
-const done = spawnSync(process.execPath, ['--import', 'tsx', 'cli/format-page.ts'], { cwd: ROOT, stdio: 'inherit' })
+const done = spawnSync(process.execPath, ['--import', 'tsx', 'cli/write-format-page.ts'], {
+  cwd: ROOT,
+  stdio: 'inherit',
+})
 process.exit(done.status ?? 1)

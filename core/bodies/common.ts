@@ -5,6 +5,6 @@ export const atM = length(0, 20, { label: 'from the sunny wall' })
 export const COMMON = {
   offsetM: length(-50, 50, {
     label: 'off the middle',
-    about: 'its middle east (+) or west (−) of the middle of the house',
+    hint: 'Its middle to the east (+) or west (−) of the middle of the house, as far as there is room.',
   }),
 }

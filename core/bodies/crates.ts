@@ -26,6 +26,7 @@ const SEEN = 0.6
 const CLOSEST = 0.75
 const waterM3 = (body: Crates) => body.count * entry(VESSELS, body.vessel).volumeM3
 
+/** Small vessels close together, each well stirred; clear of the soil. */
 export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   kind: 'crates',
   name: 'Crates of bottles',

@@ -13,7 +13,7 @@ const fields = group(
     stack: count(1, 3, { step: 1, label: 'Stacked', about: 'how many stand on each other' }),
     raisedM: length(0, 1.5, { step: 0.05, label: 'Raised off the floor' }),
     atM,
-    lengthM: length(0, 100, { label: 'spread over', about: 'along the house; 0 for as far as it goes' }),
+    lengthM: length(0, 100, { label: 'spread over', hint: '0: as far along as the house goes.' }),
     offsetM: COMMON.offsetM,
     stratified: flag({ label: 'In layers', about: 'warm water above cold, in three layers' }),
   },
@@ -62,6 +62,7 @@ function faceM2(body: Drums): number {
 }
 const waterM3 = (body: Drums) => body.count * entry(VESSELS, body.vessel).volumeM3
 
+/** Upright vessels, well stirred or in three layers that overturn; clear of the soil. */
 export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
   kind: 'drums',
   name: 'Barrels',

@@ -96,7 +96,7 @@ export interface BodyKind<B extends Placed = Placed> {
   cost: (body: B, box: Box) => { amount: number; unit: 'pieces' | 'm²' | 'm³'; price: number }
   /** What it is, in a few words for print and lists. */
   line: (body: B, box: Box, show: Show) => string
-  /** Sums of caution that its use calls for. */
+  /** What it can do to people. */
   cautions: (body: B, box: Box) => ('drowning' | 'tipping')[]
 }
 
@@ -131,6 +131,7 @@ export function boxAlong(
   }
 }
 
+/** A length for a message, rounded down to the centimetre. */
 export const metres = (v: number) => `${Math.max(0, Math.floor(v * 100) / 100).toFixed(2)} m`
 
 /** A length that the room has no place for; null where it has. */

@@ -21,6 +21,7 @@ const WATER_ABSORPTANCE = 0.9
 const surface = (box: Box) => (box.x1 - box.x0) * (box.y1 - box.y0)
 const waterM3 = (body: Pond, box: Box) => surface(box) * body.depthM
 
+/** Its surface takes sun and evaporates; sides and bed warm the soil. */
 export const POND: BodyKind<Pond> & { fields: typeof fields } = {
   kind: 'pond',
   name: 'Pond',

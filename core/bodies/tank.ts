@@ -23,6 +23,7 @@ const FULL = 0.95
 const foot = (box: Box) => (box.x1 - box.x0) * (box.y1 - box.y0)
 const waterM3 = (body: Tank, box: Box) => FULL * foot(box) * body.heightM
 
+/** Water in an upright box: its sides and its top take sun and give heat; its foot warms the soil. */
 export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
   kind: 'tank',
   name: 'Tank',

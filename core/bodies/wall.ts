@@ -4,15 +4,18 @@ import { cutWall } from '../materials/assembly'
 import { atM, COMMON } from './common'
 import { boxAlong, tooLong, type BodyKind, type Box } from './kind'
 
+/** A thinner one would not stand, m. */
+export const LEAST_WALL_M = 0.02
+
 /** A wall of mass that stands free in the room. */
 const fields = group(
   {
     kind: choice([{ id: 'wall', name: 'Wall of mass' }], {}),
     material: entryOf(MATERIALS, { label: 'Material' }),
-    thicknessM: thickness(0.02, 1, { label: 'thick' }),
+    thicknessM: thickness(LEAST_WALL_M, 1, { label: 'thick' }),
     heightM: length(0.2, 6, { label: 'high' }),
     atM,
-    lengthM: length(0, 100, { label: 'long', about: '0 for as long as the house' }),
+    lengthM: length(0, 100, { label: 'long', hint: '0: as long as the house.' }),
     offsetM: COMMON.offsetM,
   },
   { label: 'Wall of mass' },
@@ -21,6 +24,7 @@ type Wall = Value<typeof fields>
 
 const faceM2 = (body: Wall, box: Box) => (box.y1 - box.y0) * body.heightM
 
+/** Stone, block, earth or brick, both faces in the room's air. */
 export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
   kind: 'wall',
   name: 'Wall of mass',

@@ -73,6 +73,3 @@ export function fieldRule(path: string, design: Design | null = null): FieldRule
   if (field?.kind === 'flag') return { choices: [true, false] }
   return null
 }
-
-/** Steepest and flattest glazing that the section allows, degrees from level. */
-export const GLAZING_ANGLE_RANGE: readonly [number, number] = [8, 88]

@@ -1,4 +1,5 @@
 import { type Drums, layDrums } from '../bodies/drums'
+import { LEAST_WALL_M } from '../bodies/wall'
 import { entry, VESSELS } from '../catalog'
 import { filledFrom, isTree, PLAIN, type Tree } from './complete'
 import { SCHEMA_VERSION } from './types'
@@ -24,10 +25,15 @@ function withBodies(document: Tree): Tree {
     barrelsOf(tree(barrels), tree(document.shape)),
     ...(num(tree(tank).lengthM, 0) > 0 ? [{ kind: 'tank', ...tree(tank), offsetM: 0 }] : []),
     ...(num(tree(pond).lengthM, 0) > 0 ? [{ kind: 'pond', ...tree(pond), offsetM: 0 }] : []),
-    ...(num(tree(innerWall).thicknessM, 0) > 0 ? [{ kind: 'wall', ...tree(innerWall), lengthM: 0, offsetM: 0 }] : []),
+    ...(num(tree(innerWall).thicknessM, 0) > 0
+      ? [{ kind: 'wall', ...tree(innerWall), thicknessM: thick(tree(innerWall)), lengthM: 0, offsetM: 0 }]
+      : []),
   ].filter(b => b !== null)
   return { ...document, store: { ...rest, bodies } }
 }
+
+/** Walls of mass are at least this thick; thinner ones were taken, and are kept. */
+const thick = ({ thicknessM }: Tree) => Math.max(LEAST_WALL_M, num(thicknessM, LEAST_WALL_M))
 
 /** The barrels stood in one of three places; now it is said where. */
 function barrelsOf(barrels: Tree, shape: Tree): Tree | null {

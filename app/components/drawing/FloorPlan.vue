@@ -60,7 +60,7 @@ function fill(t: Thing): string {
   const body = bench.current.store.bodies[t.index]!
   const { look, colour } = kindOf(body)
   if (look === 'vessels') return 'transparent'
-  return look === 'mass' ? 'var(--masonry)' : look === 'crates' ? VESSEL_COLOUR[colour(body)!]! : 'var(--glass)'
+  return VESSEL_COLOUR[colour(body) ?? ''] ?? (look === 'mass' ? 'var(--masonry)' : 'var(--glass)')
 }
 const dome = computed(() => shape.value.form === 'dome')
 const rim = computed(() =>

@@ -194,7 +194,7 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
       if (o.kind !== 'body') return o.kind === 'bed' ? colours.bed : colours.wood
       const body = design.store.bodies[o.index]!
       const { look, colour } = kindOf(body)
-      return look === 'mass' ? colours.masonry : look === 'crates' ? VESSEL_COLOUR[colour(body)!]! : colours.water
+      return VESSEL_COLOUR[colour(body) ?? ''] ?? (look === 'mass' ? colours.masonry : colours.water)
     }
     for (const o of objects) {
       if (o.bank) {

@@ -24,6 +24,9 @@ const { down, moved, up, key } = useThingDrag(
 const show = (v: number) => settings.show(v, 'length')
 const words = (t: (typeof list.value)[number]) =>
   `${show(t.x0)} from the sunny wall, ${show(t.x1 - t.x0)} wide, ${show(t.z1)} high`
+/** What can be done with it by hand. */
+const use = (t: (typeof list.value)[number]) =>
+  `Drag it across${t.sizes.height ? ', or up and down' : ''}${t.kind === 'body' ? '; press it for its card' : ''}.`
 </script>
 
 <template>
@@ -45,10 +48,7 @@ const words = (t: (typeof list.value)[number]) =>
       @pointercancel="up"
       @keydown="key(t, $event)"
     >
-      <title>
-        {{ t.name }}: {{ words(t) }}. Drag it across{{ t.sizes.height ? ', or up and down' : '' }}; press it for its
-        card.
-      </title>
+      <title>{{ t.name }}: {{ words(t) }}. {{ use(t) }}</title>
       <rect
         :x="(-(t.x1 - t.x0) / 2) * scale.ppm"
         :y="-Math.max(14, (t.z1 - t.z0) * scale.ppm) / 2"

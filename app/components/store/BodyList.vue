@@ -43,7 +43,12 @@ const fields = computed(() => {
     .map(name => `store.bodies.${chosen.value}.${name}`)
 })
 
-const put = (list: readonly unknown[], kind: string) => bench.edit([['store.bodies', list]], kind)
+/** Takes another list; what is refused is told, since no field stands for a whole list. */
+function put(list: readonly unknown[], kind: string): string | null {
+  const refused = bench.edit([['store.bodies', list]], kind)
+  if (refused) useNotices().tell('error', 'That can’t be put there.', { lines: [refused] })
+  return refused
+}
 function add(kind: string): void {
   const made = freeBody(bench.current, BODY_KINDS.find(k => k.kind === kind)!)
   if (!made) {

@@ -24,6 +24,9 @@ export const FORM_CHOICES = [
   { id: 'dome', name: 'Dome' },
 ] as const
 
+/** Flattest and steepest glazing that the section allows, degrees from level. */
+export const GLAZING_ANGLE_RANGE: readonly [number, number] = [8, 88]
+
 /** The section, the length and what stands in it. */
 export const SHAPE = group(
   {
