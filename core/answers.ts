@@ -1,6 +1,7 @@
 import { AIR_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
+import { partAnswers, type PartAnswer } from './part-answers'
 import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
 import {
@@ -88,6 +89,8 @@ export interface Answers {
   ice: { hours: number; most: number } | null
   /** What stands in the room and keeps heat, each by itself. */
   bodies: BodyAnswer[]
+  /** The skin, piece by piece. */
+  parts: PartAnswer[]
   soilMinC: number
   /** Days with less than ten hours of daylight, and days under 5 mol/m² at the beds. */
   shortDays: number
@@ -290,6 +293,7 @@ export function makeAnswers(
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
     bodies: bodyAnswers(design, building, light, series),
+    parts: partAnswers(design, building, light, series, coldest.hour),
     soilMinC,
     dimDays,
     condensedKg,

@@ -3,10 +3,10 @@ import { bodyName } from './geometry/objects'
 import { bodyOfFace, type FaceId } from './geometry/scene'
 import { makeBuilding, type SurfaceId } from './geometry/surfaces'
 import { NEAR_ROWS } from './ground/slice'
-import { makeFabric } from './network/chains'
+import { makeFabric, type Chain } from './network/chains'
 import { makeModel } from './network/model'
 import { runModel } from './network/run'
-import { GAIN_NAMES, LOSS_NAMES } from './network/series'
+import { GAIN_NAMES, LOSS_NAMES, type LossName } from './network/series'
 import { makeLightTable, makeSolarGains } from './optics/gains'
 import type { SiteYear } from './climate'
 
@@ -15,7 +15,9 @@ export interface HeatBody {
   id: FaceId | SurfaceId
   /** As the reader calls it. */
   name: string
-  kind: 'wall' | 'glazing' | 'store' | 'ground' | 'buried' | 'house'
+  kind: Chain['kind']
+  /** The line of the ledger that its heat leaves by. */
+  way: LossName
   faceC: Float32Array
   middleC: Float32Array
   /** Heat going into it less what comes out, W by hour. */
@@ -115,6 +117,7 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
       id: c.face ?? c.pane!,
       name: c.body >= 0 ? bodyName(design.store.bodies, c.body).toLowerCase() : (c.face ?? c.pane!),
       kind: c.kind,
+      way: c.name,
       faceC: at(c.kind === 'glazing' ? i0 + 1 : i1),
       middleC: at(middle),
       takesW,

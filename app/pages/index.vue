@@ -104,11 +104,12 @@ function go(to: string): void {
   bench.forgive()
   if (controls.value) controls.value.scrollTop = 0
 }
-// A body that is pressed on a drawing has its card among the stores.
+// What is pressed on a drawing has its card in a step.
+const CARDS: Record<string, string> = { body: 'store', part: 'skin' }
 watch(
   () => drawing.pressed,
   thing => {
-    if (thing?.kind === 'body') go('store')
+    if (thing && CARDS[thing.kind]) go(CARDS[thing.kind]!)
   },
 )
 function chooseDay(day: number): void {

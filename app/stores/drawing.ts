@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
+import { PART_IDS, type PartId } from '../../core/design'
 
 export const VIEWS = ['section', 'plan', 'model', 'heat'] as const
 export type DrawingView = (typeof VIEWS)[number]
@@ -11,8 +12,14 @@ export const useDrawing = defineStore('drawing', () => {
   const roomy = ref(false)
   /** The thing that was pressed last on a drawing: its card is opened. */
   const pressed = shallowRef<{ kind: string; index: number } | null>(null)
+  /** The part of the skin whose card is open; it stands out on the section. */
+  const part = ref<PartId | null>(null)
   const press = (thing: { kind: string; index: number }): void => {
     pressed.value = { kind: thing.kind, index: thing.index }
   }
-  return { view, roomy, pressed, press }
+  const pressPart = (id: PartId): void => {
+    part.value = id
+    press({ kind: 'part', index: PART_IDS.indexOf(id) })
+  }
+  return { view, roomy, pressed, press, part, pressPart }
 })

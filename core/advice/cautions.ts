@@ -3,6 +3,7 @@ import { kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
 import { roomObjects } from '../geometry/objects'
+import { isSlope, stretches } from '../geometry/parts'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
 import { formatQuantity, type Quantity } from '../units'
@@ -162,7 +163,7 @@ export function headroom(design: Pick<Design, 'shape' | 'store'>): { x: number; 
   return best
 }
 
-/** Whether a house has a solid roof of its own: a slope on the pole side that is not glazed. */
-export function hasSolidRoof({ shape, skin }: Pick<Design, 'shape' | 'skin'>): boolean {
-  return skin.poleSlope === 'solid' && (shape.form === 'dome' || makeOutline(shape).poleSlopeM > 0)
+/** Whether a house has a solid roof of its own: a slope, or the upper stretch of one, that is not glazed. */
+export function hasSolidRoof(design: Pick<Design, 'shape' | 'skin'>): boolean {
+  return stretches(design, makeOutline(design.shape)).some(s => !s.glazed && (s.top || isSlope(s.part)))
 }

@@ -57,8 +57,7 @@ const hollowAsh = completeDesign({
   },
   skin: {
     glazing: 'twinwall-10',
-    poleSlope: 'solid',
-    endsGlazedShare: 0.2,
+    parts: { eastEnd: { glazedShare: 0.2 }, westEnd: { glazedShare: 0.2 } },
     wall: timberWall,
     roof: [
       { material: 'steel-sheet', thicknessM: 0.001 },
@@ -115,8 +114,7 @@ const riberaAlta = completeDesign({
   },
   skin: {
     glazing: 'twinwall-10',
-    poleSlope: 'solid',
-    endsGlazedShare: 0.15,
+    parts: { eastEnd: { glazedShare: 0.15 }, westEnd: { glazedShare: 0.15 } },
     wall: [
       { material: 'softwood', thicknessM: 0.022 },
       { material: 'wood-fibre', thicknessM: 0.14 },
@@ -200,8 +198,7 @@ const fjellro = completeDesign({
   },
   skin: {
     glazing: 'glass-2',
-    poleSlope: 'solid',
-    endsGlazedShare: 0.3,
+    parts: { eastEnd: { glazedShare: 0.3 }, westEnd: { glazedShare: 0.3 } },
     wall: [
       { material: 'softwood', thicknessM: 0.022 },
       { material: 'eps', thicknessM: 0.15 },
@@ -277,8 +274,6 @@ const saritas = completeDesign({
   },
   skin: {
     glazing: 'twinwall-10',
-    poleSlope: 'solid',
-    endsGlazedShare: 0,
     wall: timberWall,
     roof: [
       { material: 'plywood', thicknessM: 0.012 },

@@ -9,8 +9,10 @@ import { SCHEMA_VERSION } from './types'
  * stand at their start. What is not an older design comes back as it was, for `designFaults` to judge. Never throws.
  */
 export function migrateDesign(document: unknown): unknown {
-  if (!isTree(document) || ![1, 2, 3].includes(document.schemaVersion as number)) return document
-  return { ...filledFrom(withBodies(document), PLAIN), schemaVersion: SCHEMA_VERSION }
+  if (!isTree(document) || ![1, 2, 3, SCHEMA_VERSION].includes(document.schemaVersion as number)) return document
+  const said = withParts(withBodies(document))
+  if (document.schemaVersion === SCHEMA_VERSION && said === document) return document
+  return { ...filledFrom(said, PLAIN), schemaVersion: SCHEMA_VERSION }
 }
 
 const num = (v: unknown, otherwise: number) => (typeof v === 'number' && Number.isFinite(v) ? v : otherwise)
@@ -30,6 +32,17 @@ function withBodies(document: Tree): Tree {
       : []),
   ].filter(b => b !== null)
   return { ...document, store: { ...rest, bodies } }
+}
+
+/** Version 3 knew one make for both slopes of the pole side, and one for both ends. */
+function withParts(document: Tree): Tree {
+  const skin = tree(document.skin)
+  if (skin.parts !== undefined || (skin.poleSlope === undefined && skin.endsGlazedShare === undefined)) return document
+  const { poleSlope, endsGlazedShare, ...rest } = skin
+  const pole = { kind: poleSlope === 'glazed' ? 'glazed' : 'solid' }
+  const end = { glazedShare: endsGlazedShare ?? 0 }
+  const parts = { poleSlope: pole, lowerPoleSlope: pole, eastEnd: end, westEnd: end }
+  return { ...document, skin: { ...rest, parts } }
 }
 
 /** Walls of mass are at least this thick; thinner ones were taken, and are kept. */

@@ -3,7 +3,7 @@ import { AIM, CROP_CHOICE, type CROP_NEEDS } from './fields/aim'
 import { BREATHE } from './fields/breathe'
 import { BED, FORM_CHOICES, SHAPE } from './fields/shape'
 import { SITE, type HORIZON_POINT, type SPELL } from './fields/site'
-import { SKIN, type OWN_MATERIAL } from './fields/skin'
+import { CHAIN_CHOICES, SKIN, type OWN_MATERIAL } from './fields/skin'
 import { STORE, type fan } from './fields/store'
 import { TOP_UP } from './fields/top-up'
 
@@ -25,6 +25,21 @@ export const STEPS: readonly StepId[] = STEP_CHOICES.map(s => s.id)
 
 export type Form = (typeof FORM_CHOICES)[number]['id']
 export const FORMS: readonly Form[] = FORM_CHOICES.map(f => f.id)
+
+/** A part of the section, and any part of the skin. */
+export type ChainPart = (typeof CHAIN_CHOICES)[number]['id']
+export type PartId = keyof Design['skin']['parts']
+/** In their order round the section. */
+export const CHAIN: readonly ChainPart[] = CHAIN_CHOICES.map(c => c.id)
+export type PartName = (typeof CHAIN_CHOICES)[number]['name'] | 'east end' | 'west end'
+export const PART_NAMES: Readonly<Record<PartId, PartName>> = {
+  ...(Object.fromEntries(CHAIN_CHOICES.map(c => [c.id, c.name])) as Record<ChainPart, PartName>),
+  eastEnd: 'east end',
+  westEnd: 'west end',
+}
+
+/** Round the section, then the ends. */
+export const PART_IDS: readonly PartId[] = [...CHAIN, 'eastEnd', 'westEnd']
 
 /**
  * The one document: plain JSON, SI units (angles in degrees, temperatures in °C, hours of the clock in local standard
@@ -53,6 +68,8 @@ export type CropMonth = CropChoice['months'][number]
 /** What a crop needs of air, soil and light. */
 export type OwnCropNeeds = Value<typeof CROP_NEEDS>
 export type Bed = Value<typeof BED>
+export type Corner = Design['shape']['corners'][number]
+export type Cover = Design['skin']['cover']
 export type HorizonPoint = Value<typeof HORIZON_POINT>
 export type Spell = Value<typeof SPELL>
 export type OwnMaterial = Value<typeof OWN_MATERIAL>

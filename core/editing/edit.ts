@@ -1,5 +1,5 @@
-import { makeOutline, ridgeForAngle, TIED, tiedShape } from '../geometry/section'
-import type { Bed, Design, Form } from '../design'
+import { hasFront, makeOutline, ridgeForAngle, TIED, tiedShape } from '../geometry/section'
+import { CHAIN, rangeOf, type Bed, type ChainPart, type Corner, type Design, type Form } from '../design'
 
 /** A change to one place of the document: its path, as in `shape.beds.1.widthM`, and the new value. */
 export type Patch = readonly [path: string, value: unknown]
@@ -28,21 +28,101 @@ function setAt(node: unknown, keys: readonly string[], value: unknown, path: str
 type Shape = Design['shape']
 const cm = (v: number) => Math.round(v * 1000) / 1000
 
+const within = (path: string, v: number): number => {
+  const [low, high] = rangeOf(path)
+  return cm(Math.min(high, Math.max(low, v)))
+}
+
 /**
  * A shape written with what its form ties, so that the file says what is built. A gambrel's break keeps its place
- * between knee wall and ridge as it `was`.
+ * between knee wall and ridge as it `was`; the top of another form's front stays as far above the knee wall.
  */
 function settled(shape: Shape, was: Shape = shape): Shape {
   const t = tiedShape(shape)
+  const tied = { ...shape, kneeWallM: cm(t.kneeWallM), ridgeAtM: cm(t.ridgeAtM), backWallM: cm(t.backWallM) }
+  if (shape.form === 'own')
+    return {
+      ...tied,
+      kneeWallM: within('shape.kneeWallM', t.kneeWallM),
+      ridgeHeightM: within('shape.ridgeHeightM', t.ridgeHeightM),
+      ridgeAtM: within('shape.ridgeAtM', t.ridgeAtM),
+    }
   const old = tiedShape(was)
-  const rise = old.ridgeHeightM - old.kneeWallM
-  const along = old.ridgeAtM > 0 ? shape.breakAtM / old.ridgeAtM : 0.3
-  const up = rise > 0 ? (shape.breakHeightM - old.kneeWallM) / rise : 0.6
-  const gambrel =
-    shape.form === 'gambrel'
-      ? { breakAtM: cm(along * t.ridgeAtM), breakHeightM: cm(t.kneeWallM + up * (t.ridgeHeightM - t.kneeWallM)) }
-      : {}
-  return { ...shape, kneeWallM: cm(t.kneeWallM), ridgeAtM: cm(t.ridgeAtM), backWallM: cm(t.backWallM), ...gambrel }
+  if (shape.form === 'gambrel') {
+    const rise = old.ridgeHeightM - old.kneeWallM
+    const along = old.ridgeAtM > 0 ? shape.breakAtM / old.ridgeAtM : 0.3
+    const up = rise > 0 ? (shape.breakHeightM - old.kneeWallM) / rise : 0.6
+    const breakHeightM = cm(t.kneeWallM + up * (t.ridgeHeightM - t.kneeWallM))
+    return { ...tied, breakAtM: cm(along * t.ridgeAtM), breakHeightM }
+  }
+  return hasFront(shape) ? { ...tied, breakHeightM: cm(shape.breakHeightM + t.kneeWallM - old.kneeWallM) } : tied
+}
+
+/** A front from the knee wall up, upright unless told, or none; the ridge rises where it would not clear it. */
+export function withFront(shape: Shape, front: boolean): Shape {
+  if (!front) return { ...shape, front }
+  const most = 0.75 * (shape.ridgeHeightM - shape.kneeWallM)
+  return { ...shape, front, breakAtM: 0, breakHeightM: cm(shape.kneeWallM + Math.min(FRONT_M, most)) }
+}
+/** How high a new front is, m: a standing pane. */
+const FRONT_M = 0.9
+
+/** The corners of a shape as the form `own` has them: bent parts by their ends. */
+function cornersOf(shape: Shape): Corner[] {
+  const { edges } = makeOutline(shape)
+  return edges
+    .filter((e, i) => edges[i + 1]?.part !== e.part)
+    .map(e => ({ part: e.part, atM: cm(e.b.x), heightM: cm(e.b.z) }))
+}
+
+const withCorners = (shape: Shape, corners: readonly Corner[]): Shape => settled({ ...shape, corners: [...corners] })
+
+/** A corner of the form `own` at another place. The last one is the foot of the pole side, and moves along the floor. */
+export function withCorner(shape: Shape, index: number, atM: number, heightM: number): Shape {
+  if (index === shape.corners.length - 1) return withWidth(shape, atM)
+  return withCorners(
+    shape,
+    shape.corners.map((c, i) => (i === index ? { ...c, atM: cm(atM), heightM: cm(heightM) } : c)),
+  )
+}
+
+/**
+ * A part of the form `own` broken in its middle; what it was made of, both of its halves are. Null where there is no
+ * name left for a part there.
+ */
+export function cornerAdded(design: Design, part: ChainPart): Patch[] | null {
+  const { corners } = design.shape
+  const i = corners.findIndex(c => c.part === part)
+  if (i < 0) return null
+  const place = (p: ChainPart | undefined, otherwise: number) => (p ? CHAIN.indexOf(p) : otherwise)
+  const before = CHAIN.slice(place(corners[i - 1]?.part, -1) + 1, CHAIN.indexOf(part)).at(-1)
+  const after = CHAIN.slice(CHAIN.indexOf(part) + 1, place(corners[i + 1]?.part, CHAIN.length))[0]
+  const end = corners[i]!
+  const start = corners[i - 1] ?? { atM: 0, heightM: 0 }
+  const middle = { atM: cm((start.atM + end.atM) / 2), heightM: cm((start.heightM + end.heightM) / 2) }
+  const fresh = before ?? after
+  if (!fresh) return null
+  const halves: Corner[] = before
+    ? [{ ...middle, part: before }, end]
+    : [
+        { ...middle, part },
+        { ...end, part: fresh },
+      ]
+  const made = { ...design.skin.parts[part], solidTopM: 0 }
+  return [
+    ['shape', withCorners(design.shape, [...corners.slice(0, i), ...halves, ...corners.slice(i + 1)])],
+    [`skin.parts.${fresh}`, made],
+  ]
+}
+
+/** The form `own` without one of its corners, and without the part that leads there. The ridge and the foot stay. */
+export function withoutCorner(shape: Shape, index: number): Shape {
+  const corner = shape.corners[index]
+  if (!corner || corner.part === 'sunnySlope' || index === shape.corners.length - 1) return shape
+  return withCorners(
+    shape,
+    shape.corners.filter((_, i) => i !== index),
+  )
 }
 
 /**
@@ -51,7 +131,12 @@ function settled(shape: Shape, was: Shape = shape): Shape {
  */
 export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = []): Shape {
   const was = tiedShape(shape)
-  const next = { ...shape, form, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM }
+  const { kneeWallM, ridgeHeightM } = shape.form === 'own' ? was : shape
+  const next = { ...shape, form, kneeWallM, ridgeHeightM, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM }
+  if (form === 'own') {
+    const known = [...earlier].reverse().find(s => s.form === 'own')
+    return withCorners(next, known?.corners ?? cornersOf(shape))
+  }
   const freed = TIED[shape.form].filter(f => !TIED[form].includes(f))
   if (freed.includes('ridgeAtM')) {
     next.ridgeAtM = cm(shape.widthM * 0.75)
@@ -85,6 +170,7 @@ export function withWidth(shape: Shape, widthM: number): Shape {
       widthM: cm(widthM),
       beds,
       ridgeAtM: cm(Math.min(shape.ridgeAtM, widthM - 0.2)),
+      corners: shape.corners.map(c => ({ ...c, atM: cm(c.atM * k) })),
       lengthM: shape.form === 'dome' ? cm(widthM) : shape.lengthM,
     },
     shape,
@@ -101,6 +187,7 @@ export function withSunnyWallMoved(shape: Shape, byM: number): Shape {
       widthM,
       beds,
       ridgeAtM: cm(shape.ridgeAtM + byM),
+      corners: shape.corners.map(c => (c.atM > 0 ? { ...c, atM: cm(Math.max(0, c.atM + byM)) } : c)),
       lengthM: shape.form === 'dome' ? widthM : shape.lengthM,
     },
     shape,
@@ -113,22 +200,43 @@ export function withSunnyWallMoved(shape: Shape, byM: number): Shape {
  */
 export function withGlazingAngle(shape: Shape, angleDeg: number): Shape {
   const ridgeHeightM = cm(ridgeForAngle(shape, angleDeg))
+  if (shape.form === 'own') return withRidge(shape, ridgeHeightM)
   return settled({ ...shape, ridgeHeightM, backWallM: Math.min(shape.backWallM, ridgeHeightM) }, shape)
 }
 
 /** Another knee wall with the glazing angle held: the ridge rises with it. */
 export function withKneeWallLifted(shape: Shape, kneeWallM: number): Shape {
   const angle = makeOutline(shape).glazingAngleDeg
-  return withGlazingAngle({ ...shape, kneeWallM: cm(kneeWallM) }, angle)
+  return withGlazingAngle(withKneeWall(shape, kneeWallM), angle)
 }
 
 /** Another knee wall with the ridge left where it is. */
 export function withKneeWall(shape: Shape, kneeWallM: number): Shape {
+  if (shape.form === 'own') {
+    const by = kneeWallM - tiedShape(shape).kneeWallM
+    const low = (c: Corner) => c.part === 'kneeWall' || c.part === 'front'
+    return withCorners(
+      shape,
+      shape.corners.map(c => (low(c) ? { ...c, heightM: cm(c.heightM + by) } : c)),
+    )
+  }
   return settled({ ...shape, kneeWallM: cm(kneeWallM) }, shape)
 }
 
 /** The ridge at another height, and for a saltbox another place. */
 export function withRidge(shape: Shape, ridgeHeightM: number, ridgeAtM = shape.ridgeAtM): Shape {
+  if (shape.form === 'own') {
+    const ridge = shape.corners.findIndex(c => c.part === 'sunnySlope')
+    const top = cm(ridgeHeightM)
+    return withCorners(
+      shape,
+      shape.corners.map((c, i) => ({
+        ...c,
+        heightM: i === ridge ? top : i > ridge ? Math.min(c.heightM, top) : c.heightM,
+        atM: i === ridge && ridgeAtM !== shape.ridgeAtM ? cm(ridgeAtM) : c.atM,
+      })),
+    )
+  }
   return settled(
     {
       ...shape,

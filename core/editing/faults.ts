@@ -1,7 +1,17 @@
 import { CROPS, entry, GLAZINGS } from '../catalog'
-import { fieldFaults, GLAZING_ANGLE_RANGE, type Design, type Fault } from '../design'
+import {
+  fieldFaults,
+  GLAZING_ANGLE_RANGE,
+  type ChainPart,
+  type Cover,
+  type Design,
+  type Fault,
+  type Layer,
+  type PartId,
+} from '../design'
 import { misfits } from '../geometry/fit'
-import { outlineFaults } from '../geometry/section'
+import { edgeLength, makeOutline, outlineFaults } from '../geometry/section'
+import { makeBuilding } from '../geometry/surfaces'
 
 /** Lamps give full sunlight at about this power, W per m² of floor. */
 const MOST_LAMPS_WM2 = 1000
@@ -26,29 +36,9 @@ function faultsBetween(design: Design): Fault[] {
   const vents = design.breathe.vents
   if (vents.fullC <= vents.startC)
     add('breathe.vents.fullC', 'is not above the start of opening', `above ${vents.startC} °C`)
-  for (const name of ['wall', 'roof'] as const) {
-    design.skin[name].forEach((l, i) => {
-      if (l.material === 'own' && !l.own)
-        add(
-          `skin.${name}[${i}].own`,
-          'is missing',
-          'name, conductivity, density, specificHeat and solarAbsorptance of the material',
-        )
-    })
-  }
-  const thick = (l: { thicknessM: number }[]) => l.reduce((s, x) => s + x.thicknessM, 0)
-  if (thick(design.skin.wall) < 0.002) add('skin.wall', 'has no thickness', 'layers that add up to 2 mm or more')
-  if (thick(design.skin.roof) < 0.002) add('skin.roof', 'has no thickness', 'layers that add up to 2 mm or more')
-  if (
-    design.skin.cover.id !== 'none' &&
-    design.skin.cover.place === 'between' &&
-    entry(GLAZINGS, design.skin.glazing).layers < 2
-  )
-    add(
-      'skin.cover.place',
-      'is “between”, and this glazing has one sheet',
-      'inside or outside, or a glazing of two sheets',
-    )
+  for (const f of skinFaults(design)) add(f.path, f.message, f.allowed)
+  if (out.length === 0 && !makeBuilding(design).surfaces.some(s => s.kind === 'glazed'))
+    add('skin.parts', 'let no light in', 'a glazed part, or a glazed share of an end')
   const { lamps } = design.topUp
   const floorM2 = design.shape.lengthM * design.shape.widthM
   if (lamps.powerW > MOST_LAMPS_WM2 * floorM2)
@@ -59,6 +49,62 @@ function faultsBetween(design: Design): Fault[] {
     )
   if (design.store.rockBed.on && design.store.rockBed.areaM2 > floorM2)
     add('store.rockBed.areaM2', 'is larger than the floor that it lies under', `at most ${floorM2.toFixed(1)} m²`)
+  return out
+}
+
+/** A wall or roof is at least this thick, m. */
+const LEAST_SKIN_M = 0.002
+
+/** Checks of the skin: of what the house has in common, and of its parts. The shape's own come before. */
+function skinFaults({ shape, skin }: Design): Fault[] {
+  const out: Fault[] = []
+  const add = (path: string, message: string, allowed: string) => out.push({ path: `skin.${path}`, message, allowed })
+  const layers = (path: string, list: readonly Layer[]) => {
+    list.forEach((l, i) => {
+      if (l.material === 'own' && !l.own)
+        add(
+          `${path}[${i}].own`,
+          'is missing',
+          'name, conductivity, density, specificHeat and solarAbsorptance of the material',
+        )
+    })
+    if (list.reduce((sum, l) => sum + l.thicknessM, 0) < LEAST_SKIN_M)
+      add(path, 'has no thickness', 'layers that add up to 2 mm or more')
+  }
+  const cover = (path: string, { id, place }: Cover, glazing: string) => {
+    if (id !== 'none' && place === 'between' && entry(GLAZINGS, glazing).layers < 2)
+      add(
+        `${path}.place`,
+        'is “between”, and this glazing has one sheet',
+        'inside or outside, or a glazing of two sheets',
+      )
+  }
+  layers('wall', skin.wall)
+  layers('roof', skin.roof)
+  cover('cover', skin.cover, skin.glazing)
+  for (const [id, part] of Object.entries(skin.parts)) {
+    if (part.layers) layers(`parts.${id}.layers`, part.layers)
+    if (part.cover || part.glazing)
+      cover(part.cover ? `parts.${id}.cover` : 'cover', part.cover ?? skin.cover, part.glazing ?? skin.glazing)
+  }
+  const outline = makeOutline(shape)
+  const there = new Set(outline.edges.map(e => e.part))
+  for (const id of there) {
+    const { kind, solidTopM } = skin.parts[id]
+    const long = outline.edges.filter(e => e.part === id).reduce((sum, e) => sum + edgeLength(e), 0)
+    const most = Math.floor(95 * long) / 100
+    if (kind === 'glazed' && shape.form !== 'dome' && solidTopM > 0.95 * long)
+      add(`parts.${id}.solidTopM`, 'leaves no glazing', `at most ${most} m, or a solid part`)
+  }
+  if (shape.form === 'lean-to' && skin.parts.backWall.kind === 'glazed')
+    add('parts.backWall.kind', 'is glazed, and stands against the house', 'solid for a lean-to')
+  const low = (id: PartId) => there.has(id as ChainPart) && skin.parts[id].kind === 'glazed'
+  if ((shape.sunkM > 0 && low('kneeWall')) || (shape.sunkM + shape.riseM > 0 && low('backWall')))
+    add(
+      low('kneeWall') ? 'parts.kneeWall.kind' : 'parts.backWall.kind',
+      'is glazed, and would stand in the ground',
+      'solid, or a floor that is not dug in',
+    )
   return out
 }
 

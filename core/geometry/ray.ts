@@ -14,27 +14,13 @@ export interface Segment {
 
 /** All lines of the section that stop light: skin, floor and the things in the room. */
 export function sectionSegments(building: Building): Segment[] {
-  const { outline, objects, surfaces } = building
+  const { outline, objects } = building
   const out: Segment[] = []
   const add = (face: FaceId, a: Point, b: Point) => {
     if (hypot(b.x - a.x, b.z - a.z) > 1e-9) out.push({ face, a, b })
   }
   add('floor', { x: 0, z: 0 }, { x: outline.widthM, z: 0 })
-  // A dome is drawn by its middle: glass before the top, the pole side behind it.
-  const dome = outline.form === 'dome'
-  const solidPole = surfaces.some(s => s.id === 'dome roof')
-  for (const e of outline.edges) {
-    const face: FaceId = !dome
-      ? e.part
-      : e.part === 'sunny slope'
-        ? 'dome glazing'
-        : e.part === 'pole slope'
-          ? solidPole && e.b.z < outline.ridgeHeightM - 0.01 && e.a.z < outline.ridgeHeightM - 0.01
-            ? 'dome roof'
-            : 'dome glazing'
-          : 'riser wall'
-    add(face, e.a, e.b)
-  }
+  for (const s of building.stretches) add(s.id, s.a, s.b)
   for (const o of objects) for (const [a, b] of boxFaces(o)) add(faceOfObject(o), a, b)
   return out
 }

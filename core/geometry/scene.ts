@@ -24,17 +24,21 @@ export interface Screen {
   v: Vec
 }
 
-/** One plane of the convex room, with the glazing let into it. */
+/** One plane of the convex room, with what is let into it. */
 interface RoomPlane {
   nx: number
   ny: number
   nz: number
   /** n · p on the plane. */
   d: number
-  /** Its faces by their place in the scene's list; `pane` is −1 where nothing is let in. */
+  /** Its face, by its place in the scene's list. */
   face: number
-  pane: number
-  /** The pane's polygon as half-planes. */
+  insets: Inset[]
+}
+
+/** Another face in the same plane: its polygon as half-planes. */
+interface Inset {
+  face: number
   edges: Float64Array
 }
 
@@ -217,7 +221,11 @@ function makeCaster(room: number) {
         face = o.isBed && dz < 0 && z + dz * near > o.box.z1 - 1e-6 ? o.top : o.sides
       } else {
         const p = planes[planeOf[plane]!]!
-        face = p.pane >= 0 && insidePane(p, x + dx * near, y + dy * near, z + dz * near) ? p.pane : p.face
+        face = p.face
+        for (let i = 0; i < p.insets.length; i++) {
+          const inset = p.insets[i]!
+          if (insideOf(inset, x + dx * near, y + dy * near, z + dz * near)) face = inset.face
+        }
       }
       out[face]! += weight
     }
@@ -241,10 +249,8 @@ function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => numbe
     const p = s.polygon[0]!
     const d = nx * p[0] + ny * p[1] + nz * p[2]
     const same = planes.find(q => abs(q.nx - nx) + abs(q.ny - ny) + abs(q.nz - nz) < 1e-9 && abs(q.d - d) < 1e-9)
-    if (same) {
-      same.pane = placeOf(s.id)
-      same.edges = halfPlanes(s)
-    } else planes.push({ nx, ny, nz, d, face: placeOf(s.id), pane: -1, edges: new Float64Array(0) })
+    if (same) same.insets.push({ face: placeOf(s.id), edges: halfPlanes(s) })
+    else planes.push({ nx, ny, nz, d, face: placeOf(s.id), insets: [] })
   }
   return planes
 }
@@ -284,9 +290,9 @@ function halfPlanes(s: Surface): Float64Array {
   return out
 }
 
-function insidePane(p: RoomPlane, x: number, y: number, z: number): boolean {
-  for (let i = 0; i < p.edges.length; i += 4)
-    if (p.edges[i]! * x + p.edges[i + 1]! * y + p.edges[i + 2]! * z < p.edges[i + 3]!) return false
+function insideOf({ edges }: Inset, x: number, y: number, z: number): boolean {
+  for (let i = 0; i < edges.length; i += 4)
+    if (edges[i]! * x + edges[i + 1]! * y + edges[i + 2]! * z < edges[i + 3]!) return false
   return true
 }
 

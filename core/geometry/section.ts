@@ -1,5 +1,5 @@
 import { RAD } from '../physics/constants'
-import type { Bed, Design, Form } from '../design/types'
+import { CHAIN, PART_NAMES, type Bed, type ChainPart, type Corner, type Design, type Form } from '../design/types'
 
 /** A point of the section: x from the sunny wall's inside face towards the pole, z up from the floor, m. */
 export interface Point {
@@ -16,17 +16,19 @@ export interface Shape {
   backWallM: number
   breakAtM: number
   breakHeightM: number
+  front: boolean
+  corners: readonly Corner[]
 }
 
 /** One straight piece of the section's skin, from the sunny foot round to the pole-side foot. */
 export interface Edge {
-  part: 'knee wall' | 'sunny slope' | 'pole slope' | 'back wall'
+  part: ChainPart
   a: Point
   b: Point
 }
 
 /** The section with each form's tied dimensions worked out: what a form does not let you set follows from the rest. */
-export interface Outline extends Shape {
+export interface Outline extends Omit<Shape, 'corners'> {
   /** Slope of the sunny glazing from level, degrees: its chord where it bends. */
   glazingAngleDeg: number
   /** Inside corners, sunny foot first, round over the ridge to the pole-side foot. */
@@ -57,7 +59,18 @@ export const TIED: Record<Form, readonly (keyof Design['shape'])[]> = {
   'a-frame': ['kneeWallM', 'ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM', 'sunkM'],
   'saltbox': ['breakAtM', 'breakHeightM'],
   'arch': ['breakAtM', 'breakHeightM'],
+  'hoop': ['ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM'],
+  'own': ['kneeWallM', 'ridgeHeightM', 'ridgeAtM', 'backWallM', 'breakAtM', 'breakHeightM'],
 }
+
+/** Forms that may have a steep front under their sunny slope; a gambrel always has one. */
+const FRONTED: readonly Form[] = ['shed', 'lean-to', 'gable', 'saltbox']
+/** Forms whose pole side is the sunny side's mirror image. */
+const MIRRORED: readonly Form[] = ['gambrel', 'dome', 'hoop']
+
+export const canHaveFront = (form: Form): boolean => FRONTED.includes(form)
+export const hasFront = ({ form, front }: Pick<Shape, 'form' | 'front'>): boolean =>
+  form === 'gambrel' || (front && FRONTED.includes(form))
 
 /** The dimensions that a form ties to others. */
 export function tiedShape(shape: Shape): Shape {
@@ -68,8 +81,11 @@ export function tiedShape(shape: Shape): Shape {
       return { ...shape, ridgeAtM: widthM, backWallM: ridgeHeightM }
     case 'gable':
     case 'gambrel':
+    case 'hoop':
     case 'dome':
       return { ...shape, ridgeAtM: widthM / 2, backWallM: kneeWallM }
+    case 'own':
+      return { ...shape, ...ownDimensions(shape) }
     case 'a-frame':
       return { ...shape, kneeWallM: 0, ridgeAtM: widthM / 2, backWallM: 0 }
     default:
@@ -77,13 +93,26 @@ export function tiedShape(shape: Shape): Shape {
   }
 }
 
+/** What is said of other forms by their dimensions, read off corners. */
+function ownDimensions({ corners, widthM }: Shape) {
+  const ridge = corners.reduce((top, c) => (c.heightM > top.heightM + 1e-9 ? c : top), { atM: 0, heightM: 0 })
+  const knee = corners.find(c => c.part === 'kneeWall')
+  const back = corners.at(-2)
+  return {
+    ridgeAtM: ridge.atM,
+    ridgeHeightM: ridge.heightM,
+    kneeWallM: knee?.heightM ?? 0,
+    backWallM: corners.at(-1)?.part === 'backWall' && back && back.atM > widthM - 0.01 ? back.heightM : 0,
+  }
+}
+
 /** Points of the sunny glazing from the knee wall to the ridge. */
 function sunnyLine(s: Shape): Point[] {
   const foot = { x: 0, z: s.kneeWallM }
   const ridge = { x: s.ridgeAtM, z: s.ridgeHeightM }
-  if (s.form === 'gambrel') return [foot, { x: s.breakAtM, z: s.breakHeightM }, ridge]
+  if (hasFront(s)) return [foot, { x: s.breakAtM, z: s.breakHeightM }, ridge]
   if (s.form === 'dome') return arc(foot, ridge, DOME_RINGS)
-  if (s.form === 'arch') return arc(foot, ridge, ARCH_PIECES)
+  if (s.form === 'arch' || s.form === 'hoop') return arc(foot, ridge, ARCH_PIECES)
   return [foot, ridge]
 }
 
@@ -100,37 +129,66 @@ function arc(foot: Point, ridge: Point, pieces: number): Point[] {
  * what is wrong.
  */
 export function makeOutline(given: Shape): Outline {
-  const { form, widthM, kneeWallM, ridgeHeightM, ridgeAtM, backWallM, breakAtM, breakHeightM } = given
-  const s = tiedShape({ form, widthM, kneeWallM, ridgeHeightM, ridgeAtM, backWallM, breakAtM, breakHeightM })
-  const sunny = sunnyLine(s)
-  const mirrored = s.form === 'gambrel' || s.form === 'dome'
-  const pole = mirrored
-    ? sunny
-        .slice(0, -1)
-        .reverse()
-        .map(p => ({ x: s.widthM - p.x, z: p.z }))
-    : [{ x: s.widthM, z: s.backWallM }]
+  const { form, widthM, kneeWallM, ridgeHeightM, ridgeAtM, backWallM, breakAtM, breakHeightM, front, corners } = given
+  const s = tiedShape({
+    form,
+    widthM,
+    kneeWallM,
+    ridgeHeightM,
+    ridgeAtM,
+    backWallM,
+    breakAtM,
+    breakHeightM,
+    front,
+    corners,
+  })
   const edges: Edge[] = []
   let last: Point = { x: 0, z: 0 }
-  const to = (part: Edge['part'], p: Point) => {
+  const to = (part: ChainPart, p: Point) => {
     if (Math.hypot(p.x - last.x, p.z - last.z) > 1e-9) edges.push({ part, a: last, b: p })
     last = p
   }
-  sunny.forEach((p, i) => to(i === 0 ? 'knee wall' : 'sunny slope', p))
-  for (const p of pole) to('pole slope', p)
-  to('back wall', { x: s.widthM, z: 0 })
-  const corners = [{ x: 0, z: 0 }, ...edges.map(e => e.b)]
-  const length = (part: Edge['part']) =>
-    edges.filter(e => e.part === part).reduce((sum, e) => sum + Math.hypot(e.b.x - e.a.x, e.b.z - e.a.z), 0)
-  return {
-    ...s,
-    corners,
-    edges,
-    areaM2: polygonArea(corners),
-    glazingAngleDeg: Math.atan2(s.ridgeHeightM - s.kneeWallM, s.ridgeAtM) * DEG,
-    sunnySlopeM: length('sunny slope'),
-    poleSlopeM: length('pole slope'),
+  if (s.form === 'own') for (const c of s.corners) to(c.part, { x: c.atM, z: c.heightM })
+  else {
+    const sunny = sunnyLine(s)
+    const parts = sunny.map(
+      (_, i): ChainPart => (i === 0 ? 'kneeWall' : i === 1 && hasFront(s) ? 'front' : 'sunnySlope'),
+    )
+    sunny.forEach((p, i) => to(parts[i]!, p))
+    if (MIRRORED.includes(s.form))
+      for (let i = sunny.length - 2; i >= 0; i--)
+        to(parts[i + 1] === 'front' ? 'lowerPoleSlope' : 'poleSlope', { x: s.widthM - sunny[i]!.x, z: sunny[i]!.z })
+    else to('poleSlope', { x: s.widthM, z: s.backWallM })
+    to('backWall', { x: s.widthM, z: 0 })
   }
+  const length = (...parts: ChainPart[]) =>
+    edges.filter(e => parts.includes(e.part)).reduce((sum, e) => sum + edgeLength(e), 0)
+  const points = [{ x: 0, z: 0 }, ...edges.map(e => e.b)]
+  const { corners: _, ...dimensions } = s
+  return {
+    ...dimensions,
+    corners: points,
+    edges,
+    areaM2: polygonArea(points),
+    glazingAngleDeg: glazingAngle(s, edges),
+    sunnySlopeM: length('front', 'sunnySlope'),
+    poleSlopeM: length('poleSlope', 'lowerPoleSlope'),
+  }
+}
+
+export const edgeLength = ({ a, b }: Pick<Edge, 'a' | 'b'>): number => Math.hypot(b.x - a.x, b.z - a.z)
+
+/** Where the sunny slope begins: over a front or the knee wall; a gambrel's is measured from its knee wall. */
+export function slopeFoot({ form, kneeWallM, edges }: Pick<Outline, 'form' | 'kneeWallM' | 'edges'>): Point {
+  const slope = edges.find(e => e.part === 'sunnySlope')
+  return form === 'gambrel' || !slope ? { x: 0, z: kneeWallM } : slope.a
+}
+
+/** Slope of the sunny glazing: over a front, of the slope above it; where it bends, of its chord. */
+function glazingAngle(s: Shape, edges: Edge[]): number {
+  const from = slopeFoot({ ...s, edges })
+  const to = edges.filter(e => e.part === 'sunnySlope').at(-1)?.b ?? { x: s.ridgeAtM, z: s.ridgeHeightM }
+  return Math.atan2(to.z - from.z, to.x - from.x) * DEG
 }
 
 /** Area of a polygon, m², whichever way round it runs. */
@@ -143,10 +201,11 @@ export function polygonArea(corners: readonly Point[]): number {
   return Math.abs(twice) / 2
 }
 
-/** Ridge height that gives the sunny slope an angle, knee wall and ridge place kept, m. */
+/** Ridge height that gives the sunny slope an angle, all else kept, m: knee wall, front, and the ridge's place. */
 export function ridgeForAngle(shape: Shape, angleDeg: number): number {
   const s = tiedShape(shape)
-  return s.kneeWallM + s.ridgeAtM * Math.tan(angleDeg / DEG)
+  const foot = slopeFoot(makeOutline(shape))
+  return foot.z + (s.ridgeAtM - foot.x) * Math.tan(angleDeg / DEG)
 }
 
 /**
@@ -179,6 +238,10 @@ export function outlineFaults(shape: Design['shape'], angles: readonly [number, 
   const m = (v: number) => `${Math.round(v * 100) / 100} m`
   const add = (field: string, message: string, allowed: string) =>
     out.push({ path: `shape.${field}`, message, allowed })
+  if (shape.form === 'own') {
+    for (const f of cornerFaults(shape)) add(f.field, f.message, f.allowed)
+    if (out.length > 0) return out
+  }
   if (shape.form === 'saltbox' || shape.form === 'arch') {
     if (shape.ridgeAtM > shape.widthM - 0.2)
       add('ridgeAtM', 'puts the ridge outside the back wall', `at most ${m(shape.widthM - 0.2)}, or the form “shed”`)
@@ -188,11 +251,11 @@ export function outlineFaults(shape: Design['shape'], angles: readonly [number, 
   if (o.ridgeHeightM <= o.kneeWallM) add('ridgeHeightM', 'is not above the knee wall', `above ${m(o.kneeWallM)}`)
   else if (o.glazingAngleDeg < angles[0] || o.glazingAngleDeg > angles[1]) {
     add(
-      'ridgeHeightM',
+      shape.form === 'own' ? 'corners' : 'ridgeHeightM',
       `gives a glazing angle of ${o.glazingAngleDeg.toFixed(1)}°`,
       `an angle from ${angles[0]}° to ${angles[1]}°`,
     )
-  } else if (shape.form === 'gambrel') {
+  } else if (hasFront(shape)) {
     const chord = o.kneeWallM + ((o.ridgeHeightM - o.kneeWallM) * shape.breakAtM) / o.ridgeAtM
     if (shape.breakAtM > o.ridgeAtM - 0.1)
       add('breakAtM', 'puts the break beyond the ridge', `at most ${m(o.ridgeAtM - 0.1)}`)
@@ -214,8 +277,8 @@ export function outlineFaults(shape: Design['shape'], angles: readonly [number, 
     )
   if (shape.form === 'lean-to' && shape.house.heightM < o.ridgeHeightM)
     add('house.heightM', 'is lower than the greenhouse that leans on it', `at least ${m(o.ridgeHeightM)}`)
-  if (shape.shadeStripM > 0.95 * o.sunnySlopeM)
-    add('shadeStripM', 'covers the whole glazing', `at most ${m(0.95 * o.sunnySlopeM)}`)
+  const slope = o.edges.filter(e => e.part === 'sunnySlope').reduce((sum, e) => sum + edgeLength(e), 0)
+  if (shape.shadeStripM > 0.95 * slope) add('shadeStripM', 'covers the whole sunny slope', `at most ${m(0.95 * slope)}`)
   for (const name of ['beds', 'benches'] as const) {
     shape[name].forEach((bed, i) => {
       const one = name === 'beds' ? 'bed' : 'bench'
@@ -225,6 +288,43 @@ export function outlineFaults(shape: Design['shape'], angles: readonly [number, 
       if (other >= 0) add(`${name}[${i}].atM`, `overlaps ${one} ${other + 1}`, `${name} that stand apart`)
     })
   }
+  return out
+}
+
+/** Least length of a part, and how far a corner may fall behind the line between its neighbours, m. */
+const LEAST_PART_M = 0.1
+const FLUSH_M = 0.002
+
+/** What is wrong with the corners of the form `own`. */
+function cornerFaults({ corners, widthM }: Design['shape']): { field: string; message: string; allowed: string }[] {
+  const out: { field: string; message: string; allowed: string }[] = []
+  const add = (i: number, field: string, message: string, allowed: string) =>
+    out.push({ field: `corners[${i}]${field}`, message, allowed })
+  const last = corners.at(-1)
+  if (corners.length < 3 || !last)
+    return [{ field: 'corners', message: 'are too few for a house', allowed: 'three corners or more' }]
+  corners.forEach((c, i) => {
+    if (i > 0 && CHAIN.indexOf(c.part) <= CHAIN.indexOf(corners[i - 1]!.part))
+      add(i, '.part', `“${PART_NAMES[c.part]}” is out of its order`, CHAIN.map(p => PART_NAMES[p]).join(', '))
+  })
+  if (!corners.some(c => c.part === 'sunnySlope'))
+    out.push({ field: 'corners', message: 'have no sunny slope', allowed: 'a sunny slope among the parts' })
+  if (last.heightM > 1e-9 || Math.abs(last.atM - widthM) > 1e-9)
+    add(corners.length - 1, '', 'is not the foot of the pole side', `0 m high, ${widthM} m from the sunny wall`)
+  if (out.length > 0) return out
+  const at = (i: number): Point => (i < 0 ? { x: 0, z: 0 } : { x: corners[i]!.atM, z: corners[i]!.heightM })
+  corners.forEach((c, i) => {
+    const [p, q] = [at(i - 1), at(i)]
+    const long = Math.hypot(q.x - p.x, q.z - p.z)
+    if (c.atM > widthM + 1e-9) add(i, '.atM', 'stands outside the pole-side foot', `at most ${widthM} m`)
+    if (long < LEAST_PART_M) add(i, '', 'lies too near to the corner before it', `${LEAST_PART_M} m or more away`)
+    if (i + 1 === corners.length) return
+    const r = at(i + 1)
+    // Going round with the inside on the right, each corner turns to the right.
+    const turn = (q.x - p.x) * (r.z - q.z) - (q.z - p.z) * (r.x - q.x)
+    if (turn > FLUSH_M * Math.hypot(r.x - p.x, r.z - p.z))
+      add(i, '', 'dents the section', 'corners that all stand out, as seen from outside')
+  })
   return out
 }
 

@@ -12,7 +12,7 @@ const STRIP_GAP_M = 0.02
 export function shadingOf(shape: Design['shape'], outline: Outline): SceneExtras {
   const L = shape.lengthM
   const outside: Screen[] = []
-  const glass = outline.edges.filter(e => e.part === 'sunny slope')
+  const glass = outline.edges.filter(e => e.part === 'sunnySlope')
   const top = glass[glass.length - 1]!
   const run = Math.hypot(top.b.x - top.a.x, top.b.z - top.a.z)
   const ux = (top.b.x - top.a.x) / run

@@ -1,6 +1,8 @@
 import { RAD } from '../physics/constants'
-import type { Design, Layer } from '../design/types'
+import type { Glazing } from '../catalog'
+import { PART_NAMES, type Cover, type Design, type Layer, type PartId } from '../design/types'
 import { roomObjects, type RoomObject } from './objects'
+import { domeFacetSolid, madeOf, stretches, type Made, type Stretch, type SurfaceId } from './parts'
 import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
 
 /**
@@ -9,20 +11,7 @@ import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Ou
  */
 export type Vec = readonly [x: number, y: number, z: number]
 
-/**
- * What the reader calls a piece of skin; pieces of one name share a line of the ledger and a face of the light table.
- */
-export type SurfaceId =
-  | 'sunny slope'
-  | 'pole slope'
-  | 'knee wall'
-  | 'back wall'
-  | 'ends'
-  | 'end glazing'
-  | 'dome glazing'
-  | 'dome roof'
-  | 'riser wall'
-  | 'floor'
+export type { SurfaceId } from './parts'
 
 /** A plane piece of the building's skin, or its floor. */
 export interface Surface {
@@ -46,14 +35,26 @@ export interface Surface {
    */
   inset: number
   boundary: 'outside' | 'ground' | 'house'
-  /** Opaque only, outside to inside. */
+  /** Which part of the skin it is of; null for the floor. */
+  part: PartId | null
+  /** Glazed only: what it is glazed with, in what condition, and which of the building's covers is drawn over it. */
+  glazing: Glazing | null
+  condition: Design['skin']['condition']
+  cover: number
+  /** Opaque only: layers from outside to inside, and the finishes of its faces. */
   layers: Layer[]
+  finish: string
+  outside: string
 }
 
 /** The building as planes and boxes: what light and heat are worked out on. */
 export interface Building {
   outline: Outline
+  /** The skin as the section shows it. */
+  stretches: Stretch[]
   surfaces: Surface[]
+  /** Night covers: the house's, then those of parts that have their own. */
+  covers: Cover[]
   objects: RoomObject[]
   lengthM: number
   sunnyAzimuthDeg: number
@@ -88,20 +89,32 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     const north = n[0] * Math.cos(pole) + n[1] * Math.cos(along)
     return (Math.atan2(e, north) * DEG + 360) % 360
   }
-  const add: AddSurface = (id, kind, polygon, layers = [], share = 1, boundary = 'outside') => {
+  const covers: Cover[] = [design.skin.cover]
+  const coverOf = (cover: Cover) => {
+    if (!covers.includes(cover)) covers.push(cover)
+    return covers.indexOf(cover)
+  }
+  const add: AddSurface = (id, polygon, { part, glazed, made, top, lining, share = 1, boundary = 'outside' }) => {
     const { normal, areaM2 } = plane(polygon)
     if (areaM2 * share < 1e-6) return
+    const floor = part === null
     surfaces.push({
       id,
-      kind,
+      kind: floor ? 'floor' : glazed ? 'glazed' : 'opaque',
       polygon,
       normal,
-      layers,
+      part,
+      glazing: glazed ? made!.glazing : null,
+      condition: made?.condition ?? design.skin.condition,
+      cover: glazed ? coverOf(made!.cover) : -1,
+      layers: floor || glazed ? [] : [...(top ? made!.topLayers : made!.layers), ...(lining ?? [])],
+      finish: (top ? made?.topFinish : made?.finish) ?? 'bare',
+      outside: made?.outside ?? 'bare',
       areaM2: areaM2 * share,
-      boundary: kind === 'floor' ? 'ground' : boundary,
-      inset: kind === 'glazed' ? Math.sqrt(share) : 1,
-      tiltDeg: kind === 'floor' ? 0 : Math.acos(Math.min(1, Math.max(-1, normal[2]))) * DEG,
-      azimuthDeg: kind === 'floor' ? sunny : azimuthOf(normal),
+      boundary: floor ? 'ground' : boundary,
+      inset: glazed ? Math.sqrt(share) : 1,
+      tiltDeg: floor ? 0 : Math.acos(Math.min(1, Math.max(-1, normal[2]))) * DEG,
+      azimuthDeg: floor ? sunny : azimuthOf(normal),
     })
   }
   const dome = shape.form === 'dome'
@@ -110,7 +123,9 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
   const objects = roomObjects(design)
   return {
     outline,
+    stretches: stretches(design, outline),
     surfaces,
+    covers,
     objects,
     lengthM: L,
     sunnyAzimuthDeg: sunny,
@@ -125,14 +140,20 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
   }
 }
 
-type AddSurface = (
-  id: SurfaceId,
-  kind: Surface['kind'],
-  polygon: Vec[],
-  layers?: Layer[],
-  share?: number,
-  boundary?: Surface['boundary'],
-) => void
+/** What a piece of skin is, besides its corners. */
+interface Piece {
+  part: PartId | null
+  made?: Made
+  glazed?: boolean
+  /** The solid upper stretch of its part. */
+  top?: boolean
+  /** Mass on its inner face. */
+  lining?: Layer[]
+  /** Of the plane, where another piece takes the rest. */
+  share?: number
+  boundary?: Surface['boundary']
+}
+type AddSurface = (id: SurfaceId, polygon: Vec[], piece: Piece) => void
 
 /** A section drawn out along the ridge, closed by its two ends. Returns the length round its foot, m. */
 function extrudedSkin(
@@ -141,51 +162,47 @@ function extrudedSkin(
   add: AddSurface,
 ): number {
   const L = shape.lengthM
-  const lining = store.massWall.thicknessM > 0 ? [store.massWall] : []
-  const leans = shape.form === 'lean-to'
-  for (const { part, a, b } of outline.edges) {
+  for (const { id, part, glazed, top, a, b } of stretches({ shape, skin }, outline)) {
     const polygon: Vec[] = [
       [a.x, 0, a.z],
       [b.x, 0, b.z],
       [b.x, L, b.z],
       [a.x, L, a.z],
     ]
-    if (part === 'sunny slope') add(part, 'glazed', polygon)
-    else if (part === 'pole slope')
-      add(
-        part,
-        skin.poleSlope === 'glazed' ? 'glazed' : 'opaque',
-        polygon,
-        skin.poleSlope === 'glazed' ? [] : skin.roof,
-      )
-    else
-      add(
-        part,
-        'opaque',
-        polygon,
-        part === 'back wall' ? [...skin.wall, ...lining] : skin.wall,
-        1,
-        part === 'back wall' && leans ? 'house' : 'outside',
-      )
+    const back = part === 'backWall'
+    add(id, polygon, {
+      part,
+      glazed,
+      top,
+      made: madeOf(skin, part),
+      lining: back && store.massWall.thicknessM > 0 ? [store.massWall] : [],
+      boundary: back && shape.form === 'lean-to' ? 'house' : 'outside',
+    })
   }
-  for (const y of [L, 0]) {
-    const polygon = outline.corners.map((p): Vec => [p.x, y, p.z])
-    if (y === 0) polygon.reverse()
-    add('ends', 'opaque', polygon, skin.wall, 1 - skin.endsGlazedShare)
-    add('end glazing', 'glazed', polygon, [], skin.endsGlazedShare)
+  for (const part of ['eastEnd', 'westEnd'] as const) {
+    const polygon = outline.corners.map((p): Vec => [p.x, part === 'eastEnd' ? L : 0, p.z])
+    if (part === 'westEnd') polygon.reverse()
+    const made = madeOf(skin, part)
+    const id = PART_NAMES[part]
+    const share = made.kind === 'glazed' ? 1 : skin.parts[part].glazedShare
+    add(id, polygon, { part, made, share: 1 - share })
+    add(`${id} glazing`, polygon, { part, made, glazed: true, share })
   }
-  add('floor', 'floor', [
-    [0, 0, 0],
-    [0, L, 0],
-    [outline.widthM, L, 0],
-    [outline.widthM, 0, 0],
-  ])
+  add(
+    'floor',
+    [
+      [0, 0, 0],
+      [0, L, 0],
+      [outline.widthM, L, 0],
+      [outline.widthM, 0, 0],
+    ],
+    { part: null },
+  )
   return 2 * (L + outline.widthM)
 }
 
 /**
- * A faceted dome on a round riser wall: twelve sides, three rings. Facets within 75° of the pole are solid where the
- * pole side is. Returns the length round its foot, m.
+ * A faceted dome on a round riser wall: twelve sides, three rings, solid on the pole side as the design says. Returns the length round its foot, m.
  */
 function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outline, add: AddSurface): number {
   const cx = outline.widthM / 2
@@ -208,18 +225,21 @@ function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outl
     const nextFoot: Vec = [next[0], next[1], 0]
     floor.push(foot)
     perimeterM += Math.hypot(next[0] - low[0], next[1] - low[1])
-    if (outline.kneeWallM > 0.01) add('riser wall', 'opaque', [foot, nextFoot, next, low], skin.wall)
+    const wall = madeOf(skin, 'kneeWall')
+    if (outline.kneeWallM > 0.01)
+      add('riser wall', [foot, nextFoot, next, low], { part: 'kneeWall', made: wall, glazed: wall.kind === 'glazed' })
     for (let ring = 0; ring < DOME_RINGS; ring++) {
       const top = ring === DOME_RINGS - 1
       const polygon: Vec[] = top
         ? [at(side, ring), at(side + 1, ring), at(side, DOME_RINGS)]
         : [at(side, ring), at(side + 1, ring), at(side + 1, ring + 1), at(side, ring + 1)]
-      const middle = (2 * Math.PI * (side + 1)) / DOME_SIDES
-      const solid = skin.poleSlope === 'solid' && Math.cos(middle) > Math.cos(75 / DEG) && ring < DOME_RINGS - 1
-      add(solid ? 'dome roof' : 'dome glazing', solid ? 'opaque' : 'glazed', polygon, solid ? skin.roof : [])
+      const fromPoleDeg = (((360 * (side + 1)) / DOME_SIDES + 180) % 360) - 180
+      const solid = domeFacetSolid({ shape, skin }, fromPoleDeg, ring)
+      const part = solid ? 'poleSlope' : 'sunnySlope'
+      add(solid ? 'dome roof' : 'dome glazing', polygon, { part, made: madeOf(skin, part), glazed: !solid })
     }
   }
-  add('floor', 'floor', floor.reverse())
+  add('floor', floor.reverse(), { part: null })
   return perimeterM
 }
 

@@ -1,7 +1,7 @@
 import { FILM_FLOOR, FILM_INSIDE, FILM_OUTSIDE } from '../physics/constants'
 import { kindOf } from '../bodies/registry'
-import { entry, fittedCover, GLAZINGS, MATERIALS } from '../catalog'
-import type { Design } from '../design/types'
+import { entry, fittedCover, MATERIALS, type Glazing } from '../catalog'
+import type { Design, PartId } from '../design/types'
 import { bodyFace, type FaceId } from '../geometry/scene'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type GroundSlice } from '../ground/slice'
@@ -27,7 +27,12 @@ export interface Chain {
   /** W/K between cell i and i + 1. */
   between: number[]
   longwaveThrough: number
+  /** Which piece of skin it is; null for what stands inside. */
+  skin: SurfaceId | null
   pane: SurfaceId | null
+  /** Glazing only: of its sheets from face to face, m²K/W, and which of the building's covers is drawn over it. */
+  resistance: number
+  cover: number
   outer: SurfaceId | null
   /** Ground only: index of its floor column. */
   column: number
@@ -46,7 +51,10 @@ const PANE = 4000
 const blank = {
   faceShare: 1,
   longwaveThrough: 0,
+  skin: null,
   pane: null,
+  resistance: 0,
+  cover: -1,
   outer: null,
   column: -1,
   waterKg: 0,
@@ -62,17 +70,22 @@ export interface Fabric {
   slice: GroundSlice
 }
 
-const LOSS_OF: Record<SurfaceId, LossName> = {
-  'sunny slope': 'glazing',
-  'pole slope': 'roof',
-  'knee wall': 'knee wall',
-  'back wall': 'back wall',
-  'ends': 'end walls',
-  'end glazing': 'glazing',
-  'dome glazing': 'glazing',
-  'dome roof': 'roof',
-  'riser wall': 'knee wall',
-  'floor': 'ground',
+/** The line of the ledger that heat through a solid part goes to. */
+const LOSS_OF: Record<PartId, LossName> = {
+  kneeWall: 'knee wall',
+  front: 'knee wall',
+  sunnySlope: 'roof',
+  poleSlope: 'roof',
+  lowerPoleSlope: 'roof',
+  backWall: 'back wall',
+  eastEnd: 'end walls',
+  westEnd: 'end walls',
+}
+function lossOf({ kind, boundary, part, id }: SkinPart): LossName {
+  if (boundary === 'ground') return 'ground'
+  if (boundary === 'house') return 'house'
+  if (kind === 'glazed') return 'glazing'
+  return id.startsWith('top of') ? 'roof' : LOSS_OF[part]
 }
 
 /** Surfaces of one name and kind, taken together: they share a chain. */
@@ -80,10 +93,14 @@ export interface SkinPart {
   id: SurfaceId
   kind: 'glazed' | 'opaque'
   boundary: 'outside' | 'ground' | 'house'
+  part: PartId
   areaM2: number
   up: number
   tiltDeg: number
   layers: Design['skin']['wall']
+  /** Glazed only. */
+  glazing: Glazing | null
+  cover: number
 }
 
 /** The skin by parts; what lies against the ground is parted from what stands above it. */
@@ -121,6 +138,9 @@ export function skinParts(building: Building): SkinPart[] {
           up,
           tiltDeg: s.tiltDeg,
           layers: s.layers,
+          part: s.part!,
+          glazing: s.glazing,
+          cover: s.cover,
         })
     }
     join(s.boundary, s.areaM2 * (1 - buried))
@@ -145,14 +165,13 @@ function buriedShare(
 
 /** The fabric of a building. */
 export function makeFabric(design: Design, building: Building): Fabric {
-  const glazing = entry(GLAZINGS, design.skin.glazing)
   const chains: Chain[] = []
   const faceArea = new Map<SurfaceId, number>()
   const parts = skinParts(building)
   for (const p of parts) if (p.kind === 'opaque') faceArea.set(p.id, (faceArea.get(p.id) ?? 0) + p.areaM2)
   for (const p of parts) {
     if (p.kind === 'glazed') {
-      const resistance = tiltedResistance(glazing, p.tiltDeg)
+      const resistance = tiltedResistance(p.glazing!, p.tiltDeg)
       chains.push({
         ...blank,
         name: 'glazing',
@@ -164,15 +183,18 @@ export function makeFabric(design: Design, building: Building): Fabric {
         // Outer pane, inner pane, and the room face of an inside cover: one with the pane while that is open.
         capacity: [PANE * p.areaM2, PANE * p.areaM2, 0],
         between: [p.areaM2 / resistance, OPEN_COVER * p.areaM2],
-        longwaveThrough: glazing.longwaveTransmittance,
+        longwaveThrough: p.glazing!.longwaveTransmittance,
+        skin: p.id,
         pane: p.id,
+        resistance,
+        cover: p.cover,
       })
       continue
     }
     const cells = cutWall(p.layers)
     chains.push({
       ...blank,
-      name: p.boundary === 'ground' ? 'ground' : p.boundary === 'house' ? 'house' : LOSS_OF[p.id],
+      name: lossOf(p),
       face: p.id,
       faceShare: p.areaM2 / faceArea.get(p.id)!,
       kind: p.boundary === 'ground' ? 'buried' : p.boundary === 'house' ? 'house' : 'wall',
@@ -181,6 +203,7 @@ export function makeFabric(design: Design, building: Building): Fabric {
       skyView: (1 + p.up) / 2,
       capacity: cells.capacity.map(c => c * p.areaM2),
       between: cells.between.map(c => c * p.areaM2),
+      skin: p.id,
       outer: p.boundary === 'outside' ? p.id : null,
     })
   }
@@ -286,16 +309,15 @@ export interface ElementLoss {
  * outside.
  */
 export function elementLosses(design: Design, building: Building): ElementLoss[] {
-  const glazing = entry(GLAZINGS, design.skin.glazing)
-  const cover = fittedCover(design.skin.cover)
   const films = FILM_INSIDE + FILM_OUTSIDE
-  const parts = skinParts(building)
-  const rows = parts
+  const covers = building.covers.map(fittedCover)
+  const rows = skinParts(building)
     .filter(p => p.boundary !== 'ground')
     .map((p): ElementLoss => {
-      const r = tiltedResistance(glazing, p.tiltDeg)
-      const day = p.kind === 'glazed' ? 1 / (r + films) : 1 / (layersResistance(p.layers) + films)
-      const night = p.kind === 'glazed' && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(r, cover)) : day
+      const cover = p.glazing ? covers[p.cover]! : null
+      const r = p.glazing ? tiltedResistance(p.glazing, p.tiltDeg) : layersResistance(p.layers)
+      const day = 1 / (r + films)
+      const night = cover && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(r, cover)) : day
       return {
         name: p.boundary === 'house' ? 'house wall' : p.id,
         areaM2: p.areaM2,

@@ -1,6 +1,6 @@
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
-import { AIR, AIR_HEAT, AIR_W, LATENT, LIGHT, OUT, START, VAPOUR } from './room'
+import { AIR, AIR_HEAT, AIR_W, LATENT, OUT, START, VAPOUR } from './room'
 import { GAIN } from './series'
 import { airPanelWm2, waterPanelWm2 } from './sources'
 
@@ -14,8 +14,8 @@ const HOT_C = 55
 
 /** Heat from sun on light things, lamps, people, panels, compost and loops, by the hour: to the air, and to cells. */
 export function makeDevices(memory: Memory) {
-  const { v, T, source, offset, face, area, capacity, gainedJ } = memory
-  const airSun = memory.hours()
+  const { v, T, source, offset, face, area, capacity, gainedJ, light } = memory
+  const airSun = memory.hoursByCover()
   let m!: NetworkModel
   let beds: number[] = []
   let firstWater = -1
@@ -29,13 +29,15 @@ export function makeDevices(memory: Memory) {
 
   function bring(h: number, span: number): void {
     const { sources } = m
-    let airW = airSun[h]! * v[LIGHT]!
+    const { covers } = m
+    let airW = 0
+    for (let k = 0; k < covers; k++) airW += airSun[h * covers + k]! * light[k]!
     v[VAPOUR] = 0
     if (sources.lampsW) {
       const w = sources.lampsW[h]!
-      const light = beds.length > 0 ? sources.lampLightShare * w : 0
-      airW += w - light
-      for (const c of beds) source[face[c]!]! += (light * area[c]!) / m.bedAreaM2
+      const shone = beds.length > 0 ? sources.lampLightShare * w : 0
+      airW += w - shone
+      for (const c of beds) source[face[c]!]! += (shone * area[c]!) / m.bedAreaM2
       gainedJ[GAIN.lamps]! += w * span
     }
     if (sources.peopleCount) {

@@ -5,6 +5,7 @@ import { makeDevices } from './devices'
 import { makeGroundOutside } from './ground-outside'
 import { makeLinks } from './links'
 import type { Memory } from './memory'
+import { OPEN_COVER } from './chains'
 import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
@@ -21,7 +22,6 @@ import {
   LEAF_DRAW,
   LEAF_SUN,
   LEAST,
-  LIGHT,
   MOIST_OUT,
   OUT,
   PRESSURE,
@@ -94,6 +94,10 @@ export function makeHourly(memory: Memory) {
     lostJ,
     gainedJ,
     suns,
+    light,
+    covered,
+    through,
+    leftJ,
   } = memory
   const { chains, cells, storeCells } = memory.size
   /** What ties a chain's first cell to what lies behind it, W/K, and the temperature there, °C. */
@@ -121,6 +125,8 @@ export function makeHourly(memory: Memory) {
   const { airSun } = devices
   const sunCell = memory.ints(memory.size.suns)
   const sunChain = memory.ints(memory.size.suns)
+  const sunCover = memory.ints(memory.size.suns)
+  const coverOf = memory.ints(chains)
   const dryBulbC = memory.hours()
   const windMs = memory.hours()
   const pressurePa = memory.hours()
@@ -128,8 +134,8 @@ export function makeHourly(memory: Memory) {
   const skyC = memory.hours()
   const globalWm2 = memory.hours()
   const snowM = memory.hours()
-  const bedLight = memory.hours()
-  const drawn = memory.hours()
+  const bedLight = memory.hoursByCover()
+  const drawn = memory.hoursByCover()
   const leaf = { fixed: 0, draw: 0 }
   const storeAir = makeStoreAir(memory)
   const outsideGround = makeGroundOutside(memory)
@@ -182,6 +188,8 @@ export function makeHourly(memory: Memory) {
     slowCells = slowSource.subarray(0, m.cellCount)
     sunCell.set(m.sun.cell)
     sunChain.set(m.sun.chain)
+    sunCover.set(m.sun.cover)
+    coverOf.set(m.coverOf)
     suns.set(m.sun.watts)
     dryBulbC.set(site.dryBulbC)
     windMs.set(site.windMs)
@@ -263,10 +271,22 @@ export function makeHourly(memory: Memory) {
     lostJ[LOSS.ground]! += (links.passQuick(source) + slowEdge) * span
   }
 
+  /** Covers as they are drawn, and what light gets past each and the wet glass; returns what falls on the beds, W/m². */
+  function coverUp(h: number): number {
+    const { covers } = m
+    const dry = 1 - DROPS * min(1, v[WET]! / (1e-9 + 0.03 * glassArea))
+    let onBeds = 0
+    for (let k = 0; k < covers; k++) {
+      covered[k] = drawn[h * covers + k]!
+      light[k] = (1 - covered[k]! * (1 - m.coverLeak[k]!)) * dry
+      onBeds += bedLight[h * covers + k]! * light[k]!
+    }
+    return onBeds
+  }
+
   function prepare(h: number, dt: number, span = HOUR): void {
     weather(h)
-    const covered = drawn[h]!
-    v[LIGHT] = (1 - covered * (1 - m.coverLeak)) * (1 - DROPS * min(1, v[WET]! / (1e-9 + 0.03 * glassArea)))
+    const onBeds = coverUp(h)
     sideways(h, span)
     airing(h)
     doors(h)
@@ -276,13 +296,13 @@ export function makeHourly(memory: Memory) {
     v[AIR_W]! += v[FAN_W]!
     gainedJ[GAIN.fans]! += v[FAN_W]! * span
     if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * v[SUPPLY_C]!
-    transpiration(v[AIR]!, v[PRESSURE]!, bedLight[h]! * v[LIGHT]!, m.leafArea, leaf)
+    transpiration(v[AIR]!, v[PRESSURE]!, onBeds, m.leafArea, leaf)
     v[LEAF_SUN] = leaf.fixed * m.bedAreaM2
     // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
     for (let k = 0; k < beds.length; k++) source[face[beds[k]!]!]! -= LATENT * leaf.fixed * area[beds[k]!]!
     v[LEAF_DRAW] = leaf.draw * m.bedAreaM2
     v[SOIL_DRAW] = SOIL_EVAPORATION * m.bedAreaM2
-    eliminate(h, dt, covered)
+    eliminate(h, dt)
     outsideGround.step(v[OUT]! + 1, snowM[h]!, span)
     warmDeep(span)
   }
@@ -330,7 +350,7 @@ export function makeHourly(memory: Memory) {
     sweep(c)
   }
 
-  function eliminate(h: number, dt: number, covered: number): void {
+  function eliminate(h: number, dt: number): void {
     const { count } = m
     const anew = dt !== lastDt
     lastDt = dt
@@ -346,7 +366,7 @@ export function makeHourly(memory: Memory) {
       }
     }
     lightUp(h)
-    skin(h, covered)
+    skin(h)
     underground()
     for (let k = 0; k < houses.length; k++) {
       const c = houses[k]!
@@ -358,8 +378,8 @@ export function makeHourly(memory: Memory) {
 
   /** Sun on faces, in panes and on the skin. */
   function lightUp(h: number): void {
-    const light = v[LIGHT]!
     const { lit, kept, cell } = m.sun
+    const { covers } = m
     const n = cell.length
     const row = h * n
     const watts = suns
@@ -367,9 +387,12 @@ export function makeHourly(memory: Memory) {
     const cells = sunCell
     const outer = outerSun
     const outerOf = sunChain
-    let inside = airSun[h]! * light
+    const lights = light
+    const coverAt = sunCover
+    let inside = 0
+    for (let k = 0; k < covers; k++) inside += airSun[h * covers + k]! * lights[k]!
     for (let k = 0; k < lit; k++) {
-      const w = watts[row + k]! * light
+      const w = watts[row + k]! * lights[coverAt[k]!]!
       to[cells[k]!]! += w
       inside += w
     }
@@ -387,12 +410,11 @@ export function makeHourly(memory: Memory) {
   }
 
   /** Wind, air and sky on what stands above the ground, with the night cover as it is drawn. */
-  function skin(h: number, covered: number): void {
+  function skin(h: number): void {
     const outside = v[OUT]!
     const sky = skyC[h]!
     const windFilm = outsideFilm(v[WIND]!)
     const skyFilm = radiativeFilm((outside + sky) / 2, EMISSIVITY)
-    const light = v[LIGHT]!
     let starSky = 0
     let starSkyT = 0
     for (let k = 0; k < outsides.length; k++) {
@@ -403,14 +425,16 @@ export function makeHourly(memory: Memory) {
       const toAir = windFilm + skyFilm * (1 - view)
       let g = area[c]! * (toSky + toAir)
       if (glazed[c] === 1) {
-        between[i0] = mixed(paneOpen[c]!, paneDrawn[c]!, covered)
-        between[i0 + 1] = mixed(2000 * area[c]!, insideDrawn[c]!, covered)
-        if (covered > 0 && outsideDrawn[c]! > 0) g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), covered)
-        const through = area[c]! * longwaveThrough[c]! * skyFilm * light
-        film[c] = through
+        const share = covered[coverOf[c]!]!
+        between[i0] = mixed(paneOpen[c]!, paneDrawn[c]!, share)
+        between[i0 + 1] = mixed(OPEN_COVER * area[c]!, insideDrawn[c]!, share)
+        if (share > 0 && outsideDrawn[c]! > 0) g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), share)
+        through[c] = longwaveThrough[c]! * light[coverOf[c]!]!
+        const straight = area[c]! * through[c]! * skyFilm
+        film[c] = straight
         filmT[c] = view * sky + (1 - view) * outside
-        starSky += through
-        starSkyT += through * filmT[c]!
+        starSky += straight
+        starSkyT += straight * filmT[c]!
       }
       outG[c] = g
       outT[c] = (toSky * sky + toAir * outside) / (toSky + toAir)
@@ -433,6 +457,11 @@ export function makeHourly(memory: Memory) {
     }
   }
 
+  function leave(c: number, joules: number): void {
+    lostJ[lossIndex[c]!]! += joules
+    leftJ[c]! += joules
+  }
+
   /** Tallies the block and passes on what the ground and the stores got from it. */
   function end(span = HOUR): void {
     const starMean = sums[SUM_STAR]! / span
@@ -440,16 +469,16 @@ export function makeHourly(memory: Memory) {
       const c = outsides[k]!
       let out = outG[c]! * (firstSum[c]! / span - outT[c]!) - outerSun[c]!
       if (glazed[c] === 1) out += film[c]! * (starMean - filmT[c]!)
-      lostJ[lossIndex[c]!]! += out * span
+      leave(c, out * span)
     }
     for (let k = 0; k < houses.length; k++) {
       const c = houses[k]!
-      lostJ[lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
+      leave(c, outG[c]! * (firstSum[c]! - outT[c]! * span))
     }
     const { g, cell, share } = m.buried
     for (let k = 0; k < burieds.length; k++) {
       const c = burieds[k]!
-      lostJ[lossIndex[c]!]! += outG[c]! * (firstSum[c]! - outT[c]! * span)
+      leave(c, outG[c]! * (firstSum[c]! - outT[c]! * span))
       for (let r = 0; r < g.length; r++) pending[cell[r]!]! += g[r]! * share[c]! * (firstSum[c]! - T[cell[r]!]! * span)
     }
     for (let c = 0; c < m.count; c++) firstSum[c] = 0

@@ -11,6 +11,7 @@ export interface Size {
   suns: number
   stores: number
   storeCells: number
+  covers: number
 }
 
 /** What a model takes. */
@@ -21,6 +22,7 @@ export function sizeOf(m: NetworkModel): Size {
     links: m.quick.g.length + m.slow.g.length,
     suns: m.sun.cell.length,
     stores: m.exchangers.length,
+    covers: m.covers,
     storeCells: m.buried.g.length + m.exchangers.reduce((sum, e) => sum + e.cells.length, 0),
   }
 }
@@ -40,6 +42,8 @@ export function makeMemory(size: Size) {
   const bytes = (n: number) => cleared(new Uint8Array(n))
   /** One value an hour. These are not cleared: each model fills them whole. */
   const hours = () => new Float32Array(HOURS)
+  /** As many an hour as there are covers. */
+  const hoursByCover = () => new Float32Array(HOURS * size.covers)
   const { chains, cells } = size
   return {
     size,
@@ -47,6 +51,12 @@ export function makeMemory(size: Size) {
     ints,
     bytes,
     hours,
+    hoursByCover,
+    /** Share of light that each cover and the wet glass let through, and share of the block that it is drawn. */
+    light: doubles(size.covers),
+    covered: doubles(size.covers),
+    /** By chain: share of longwave that passes its pane straight now. */
+    through: doubles(chains),
     suns: new Float32Array(HOURS * size.suns),
     /** Scalars of the loop, and sums over the steps of a block: places in `room.ts`. */
     v: doubles(STATE_SIZE),
@@ -92,6 +102,8 @@ export function makeMemory(size: Size) {
     iceKg: doubles(chains),
     held: bytes(chains),
     firstSum: doubles(chains),
+    /** By chain: what has left by its outer side in the hour, J. */
+    leftJ: doubles(chains),
     clear: () => {
       for (const array of all) array.fill(0)
     },

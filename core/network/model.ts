@@ -1,15 +1,15 @@
 import { AIR_HEAT, GAS_CONSTANT_AIR } from '../physics/constants'
 import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
-import { entry, fittedCover, GLAZINGS, LEAKAGE_CLASSES } from '../catalog'
+import { entry, fittedCover, LEAKAGE_CLASSES } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
-import type { Building } from '../geometry/surfaces'
+import type { Building, SurfaceId } from '../geometry/surfaces'
 import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
-import { coverConductance, glazingConductance, tiltedResistance } from '../optics/glazing-heat'
+import { coverConductance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
-import { makeFabric, OPEN_COVER, skinParts, type Chain } from './chains'
+import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
 import { coverDrawn } from './schedule'
 import { LOSS_NAMES } from './series'
@@ -59,7 +59,7 @@ export interface NetworkModel {
   /** Chains of vessels in layers, by pairs: a layer and the one above. */
   layered: Int32Array
   sun: SunEntries
-  /** Sun that warms the air at once, W, by hour. */
+  /** Sun that warms the air at once, W, by hour and cover, as `drawn`. */
   airSun: Float32Array
   /** Starting temperature of each cell of ground, °C; NaN elsewhere. */
   start: Float64Array
@@ -87,9 +87,14 @@ export interface NetworkModel {
   /** Sunk walls: conductance to each outside cell beside them, W/K, and each chain's share. */
   buried: { g: Float64Array; cell: Int32Array; share: Float64Array }
   houseC: number
+  /** Night covers: how much of each hour each is drawn, by `hour * covers + cover`, and the share that it leaves bare. */
+  covers: number
   drawn: Float32Array
-  coverLeak: number
+  coverLeak: Float64Array
+  /** Which cover a chain's glazing is under; 0 for what is not glazed. */
+  coverOf: Int32Array
   bedAreaM2: number
+  /** Sunlight on the beds by what cover it comes past, W/m², as `drawn`. */
   bedLight: Float32Array
   leafArea: number
   leakAreaM2: number
@@ -108,6 +113,8 @@ export interface NetworkModel {
   probes: { soil: number; waterChain: number; floor: number; backWall: number; glazing: number }
   /** Chains of each body, lowest first, in the order of the document. */
   bodies: Int32Array[]
+  /** Chains of each piece of skin, above ground and below. */
+  skin: { id: SurfaceId; chains: Int32Array }[]
 }
 
 /**
@@ -119,6 +126,8 @@ export interface SunEntries {
   watts: Float32Array
   cell: Int32Array
   chain: Int32Array
+  /** Faces in the room: which cover keeps the light from them. */
+  cover: Int32Array
   lit: number
   kept: number
 }
@@ -175,7 +184,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     for (let r = 0; r < deepRows; r++)
       capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
   const airMassKg = (building.volumeM3 * site.pressurePa[0]!) / (GAS_CONSTANT_AIR * 283.15)
-  const { breathe, skin } = design
+  const { breathe } = design
   const { vents, airing, fans } = breathe
   const map = <T extends Float64Array | Uint8Array>(array: T, of: (c: Chain, i: number) => number) => {
     chains.forEach((c, i) => {
@@ -188,7 +197,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       ? offset[chains.findIndex(c => c.column === column)]! + NEAR_ROWS - 1 - row
       : deepFrom + column * deepRows + row - NEAR_ROWS
   const sun = sunByChain(chains, gains, offset)
-  const panes = glazingArrays(design, building, chains)
+  const panes = glazingArrays(building, chains)
   const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
   const door = breathe.doors
   const waterChain = chains.findIndex(c => c.waterKg > 0)
@@ -243,10 +252,12 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     },
     buried,
     houseC: design.shape.house.airC,
-    drawn: coverDrawn(site, skin.cover),
-    coverLeak: fittedCover(skin.cover).edgeLeak,
+    covers: building.covers.length,
+    drawn: inTurns(building.covers.map(c => coverDrawn(site, c))),
+    coverLeak: Float64Array.from(building.covers, c => fittedCover(c).edgeLeak),
+    coverOf: Int32Array.from(chains, c => Math.max(0, c.cover)),
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
-    bedLight: gains.bedLightWm2,
+    bedLight: inTurns(gains.byCover.map(c => c.bedLightWm2)),
     leafArea: breathe.leafArea,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
     vents: { lowM2: vents.lowM2, highM2: vents.highM2, riseM: building.ventRiseM },
@@ -267,26 +278,26 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     airMassKg,
     airCapacity: CONTENTS * airMassKg * AIR_HEAT,
     probes: makeProbes(chains, offset, waterChain),
+    skin: skinChains(chains),
     bodies: design.store.bodies.map((_, i) => Int32Array.from(chains.flatMap((c, k) => (c.body === i ? [k] : [])))),
   }
 }
 
-function glazingArrays(design: Design, building: Building, chains: readonly Chain[]) {
-  const glazing = entry(GLAZINGS, design.skin.glazing)
-  const cover = fittedCover(design.skin.cover)
-  const { place } = design.skin.cover
-  const there = cover.resistance > 0
-  const tilts = skinParts(building)
-    .filter(p => p.kind === 'glazed')
-    .map(p => p.tiltDeg)
+function skinChains(chains: readonly Chain[]): NetworkModel['skin'] {
+  const ids = [...new Set(chains.flatMap(c => c.skin ?? []))]
+  return ids.map(id => ({ id, chains: Int32Array.from(chains.flatMap((c, i) => (c.skin === id ? [i] : []))) }))
+}
+
+function glazingArrays(building: Building, chains: readonly Chain[]) {
   const blank = () => new Float64Array(chains.length)
   const out = { open: blank(), drawn: blank(), insideDrawn: blank(), outsideDrawn: blank() }
-  let g = 0
   chains.forEach((c, i) => {
     if (c.kind !== 'glazing') return
-    const r = tiltedResistance(glazing, tilts[g++]!)
-    out.open[i] = c.areaM2 / r
-    out.drawn[i] = there && place === 'between' ? glazingConductance(r, cover) * c.areaM2 : out.open[i]!
+    const { place, ...kind } = building.covers[c.cover]!
+    const cover = fittedCover(kind)
+    const there = cover.resistance > 0
+    out.open[i] = c.areaM2 / c.resistance
+    out.drawn[i] = there && place === 'between' ? glazingConductance(c.resistance, cover) * c.areaM2 : out.open[i]!
     out.insideDrawn[i] = there && place === 'inside' ? coverConductance(cover) * c.areaM2 : OPEN_COVER * c.areaM2
     out.outsideDrawn[i] = there && place === 'outside' ? coverConductance(cover) * c.areaM2 : 0
   })
@@ -310,12 +321,19 @@ function sunByChain(
   chains.forEach((c, chain) => {
     const first = offset[chain]!
     const face = offset[chain + 1]! - 1
-    const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number) => {
-      if (watts) to.push({ chain, cell, watts, share })
+    const light = (id: string | null) => {
+      const at = gains.faces.findIndex(f => f.id === id)
+      if (at >= 0)
+        gains.byCover.forEach((under, cover) => {
+          lit.push({ chain, cell: face, watts: under.faces[at]!, share: c.faceShare, cover })
+        })
     }
-    add(lit, face, gains.faces.find(f => f.id === c.face)?.watts, c.faceShare)
+    light(c.face)
     // What the boards of a bed take in warms its soil.
-    if (c.bed) add(lit, face, gains.faces.find(f => f.id === 'bed sides')?.watts, c.faceShare)
+    if (c.bed) light('bed sides')
+    const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number) => {
+      if (watts) to.push({ chain, cell, watts, share, cover: 0 })
+    }
     if (c.pane)
       for (const cell of [first, first + 1]) add(panes, cell, gains.panes.find(p => p.id === c.pane)?.watts, 0.5)
     if (c.outer) add(outer, first, gains.outer.find(o => o.id === c.outer)?.watts, c.areaM2 / outerArea.get(c.outer)!)
@@ -325,24 +343,41 @@ function sunByChain(
   const watts = new Float32Array(HOURS * n)
   // Day by day, so that what is written stays near.
   for (let day = 0; day < HOURS; day += 24) entries.forEach((e, k) => spread(watts, day, n, k, e))
-  const airSun = new Float32Array(HOURS)
   const glass = new Set<string>(gains.panes.map(p => p.id))
   const kept = new Set(chains.flatMap(c => (c.bed ? [c.face, 'bed sides' as const] : [c.face])))
-  for (const f of gains.faces)
-    if (!kept.has(f.id) && !glass.has(f.id)) for (let h = 0; h < HOURS; h++) airSun[h] = airSun[h]! + f.watts[h]!
+  const airSun = gains.byCover.map(({ faces }) => {
+    const out = new Float32Array(HOURS)
+    gains.faces.forEach((f, i) => {
+      if (!kept.has(f.id) && !glass.has(f.id)) for (let h = 0; h < HOURS; h++) out[h] = out[h]! + faces[i]![h]!
+    })
+    return out
+  })
   return {
     sun: {
       watts,
       cell: Int32Array.from(entries, e => e.cell),
       chain: Int32Array.from(entries, e => e.chain),
+      cover: Int32Array.from(entries, e => e.cover),
       lit: lit.length,
       kept: lit.length + panes.length,
     },
-    airSun,
+    airSun: inTurns(airSun),
   }
 }
 
+/** Series by hour, laid side by side: `hour * series + which`. */
+function inTurns(series: readonly Float32Array[]): Float32Array {
+  const n = series.length
+  if (n === 1) return series[0]!
+  const out = new Float32Array(HOURS * n)
+  series.forEach((s, k) => {
+    for (let h = 0; h < HOURS; h++) out[h * n + k] = s[h]!
+  })
+  return out
+}
+
 interface SunEntry {
+  cover: number
   chain: number
   cell: number
   watts: Float32Array

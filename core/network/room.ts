@@ -15,8 +15,6 @@ export const WIND = 8
 export const PRESSURE = 9
 export const DENSITY = 10
 export const MOIST_OUT = 11
-/** Share of light that the cover and wet glass let through. */
-export const LIGHT = 12
 export const STAR_SKY = 13
 export const STAR_SKY_T = 14
 export const A11 = 15

@@ -102,6 +102,16 @@ export function runNetwork(
   return runModel(makeModel(design, site, building, gains), site, design.topUp.heater, options)
 }
 
+/** How far the covers are drawn in each hour, 0–1, by the area of the panes under them. */
+function meanDrawn(m: NetworkModel): Float32Array {
+  const areas = new Float64Array(m.covers)
+  for (let c = 0; c < m.count; c++) if (m.glazed[c] === 1) areas[m.coverOf[c]!]! += m.area[c]!
+  const all = areas.reduce((a, b) => a + b, 0)
+  return Float32Array.from({ length: HOURS }, (_, h) =>
+    areas.reduce((sum, area, k) => sum + (area / all) * m.drawn[h * m.covers + k]!, 0),
+  )
+}
+
 /** Runs a model that is laid out already. */
 export function runModel(
   model: NetworkModel,
@@ -115,8 +125,11 @@ export function runModel(
   const setPointC = heater.setPointC
   const { probes } = model
   warmUp(stepper, model, options.stop, heaterW, setPointC)
-  const series = emptySeries(model.bodies.length)
-  series.coverDrawn.set(model.drawn)
+  const series = emptySeries(
+    model.bodies.length,
+    model.skin.map(k => k.id),
+  )
+  series.coverDrawn.set(meanDrawn(model))
   const atStart = stepper.heatContentJ()
   const lossCount = lostJ.length
   const gainCount = gainedJ.length
@@ -145,6 +158,14 @@ export function runModel(
     }
     series.waterC[h] = kg > 0 ? heat / kg : NaN
     series.iceShare[h] = kg > 0 ? ice / kg : 0
+  }
+  function seeSkin(h: number): void {
+    for (let k = 0; k < model.skin.length; k++) {
+      const { chains } = model.skin[k]!
+      let left = 0
+      for (let i = 0; i < chains.length; i++) left += stepper.leftJ[chains[i]!]!
+      series.skin[k]!.lostW[h] = left / 3600
+    }
   }
   const steps = options.stepsPerHour
   const dt = 3600 / steps
@@ -191,6 +212,7 @@ export function runModel(
     series.fanW[h] = state[FAN_W]!
     series.soilC[h] = cells[probes.soil]!
     seeBodies(h)
+    seeSkin(h)
     series.storeC[h] = stepper.storeC.length > 0 ? stepper.storeC[0]! : NaN
     series.floorC[h] = cells[probes.floor]!
     series.backWallC[h] = cells[probes.backWall]!

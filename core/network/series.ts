@@ -1,4 +1,5 @@
 import { HOURS } from '../climate'
+import type { SurfaceId } from '../geometry/surfaces'
 
 /** What leaves the house, and how. Order of `YearSeries.losses`. */
 export const LOSS_NAMES = [
@@ -50,6 +51,8 @@ export interface YearSeries {
   iceShare: Float32Array
   /** By body, in the order of the document: its middle, and its frozen share. */
   bodies: { middleC: Float32Array; iceShare: Float32Array }[]
+  /** Heat leaving through each piece of skin, W; negative is a gain. */
+  skin: { id: SurfaceId; lostW: Float32Array }[]
   /** Soil round the pipes, or rock; NaN where there is no such store. */
   storeC: Float32Array
   floorC: Float32Array
@@ -70,7 +73,7 @@ export interface YearSeries {
   storedJ: number
 }
 
-export function emptySeries(bodies = 0): YearSeries {
+export function emptySeries(bodies = 0, skin: readonly SurfaceId[] = []): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
@@ -80,6 +83,7 @@ export function emptySeries(bodies = 0): YearSeries {
     waterC: s(),
     iceShare: s(),
     bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s() })),
+    skin: skin.map(id => ({ id, lostW: s() })),
     storeC: s(),
     floorC: s(),
     backWallC: s(),

@@ -38,7 +38,6 @@ import {
   LEAK,
   LEFT_A,
   LEFT_B,
-  LIGHT,
   MOISTURE,
   MOIST_OUT,
   MOVED,
@@ -107,6 +106,8 @@ export interface Stepper {
   /** Heat that has left and come in by each way since `endHour` last cleared them, J. */
   lostJ: Float64Array
   gainedJ: Float64Array
+  /** By chain of the skin: what of that left through it, J. */
+  leftJ: Float64Array
   /** Temperature of pipes' soil or rock, °C, by exchanger. */
   storeC: Float64Array
   prepareHour: (hour: number, dt: number, span?: number) => void
@@ -124,7 +125,7 @@ export function makeStepper(model: NetworkModel, site: SiteYear): Stepper {
 }
 
 /** Room for any usual house: what is larger gets a loop of its size. */
-const USUAL: Size = { chains: 64, cells: 1024, links: 1024, suns: 128, stores: 4, storeCells: 256 }
+const USUAL: Size = { chains: 64, cells: 1024, links: 1024, suns: 128, stores: 4, storeCells: 256, covers: 4 }
 
 let own: Loop | null = null
 
@@ -182,6 +183,8 @@ function makeLoop(size: Size): Loop {
     firstSum,
     lostJ,
     gainedJ,
+    leftJ,
+    through,
   } = memory
   const { chains } = size
   /** Own part of each cell of a chain on the way in, W. */
@@ -191,7 +194,6 @@ function makeLoop(size: Size): Loop {
   const headPivot = memory.doubles(chains)
   const warmFilm = memory.doubles(chains)
   const coldFilm = memory.doubles(chains)
-  const longwaveThrough = memory.doubles(chains)
   const underRow = memory.bytes(chains)
   const waters = memory.ints(chains)
   const hourly = makeHourly(memory)
@@ -220,7 +222,6 @@ function makeLoop(size: Size): Loop {
       coldFilm[c] = filmFactor(false, m.facingUp[c]!)
       if (m.waterKg[c]! > 0) waters[waterCount++] = c
     }
-    longwaveThrough.set(m.longwaveThrough)
     underRow.set(m.underRow)
     hasRow = m.rowCover.on && m.bedAreaM2 > 0
     radiant = m.sources.heaterRadiant
@@ -239,6 +240,7 @@ function makeLoop(size: Size): Loop {
       iceKg: iceKg.subarray(0, m.count),
       lostJ,
       gainedJ,
+      leftJ: leftJ.subarray(0, m.count),
       storeC: hourly.storeC.subarray(0, m.exchangers.length),
       prepareHour,
       step,
@@ -306,12 +308,11 @@ function makeLoop(size: Size): Loop {
     const air = v[AIR]!
     const star = v[STAR]!
     const row = v[ROW]!
-    const light = v[LIGHT]!
     const t = T
     const faces = face
     const under = underRow
     const areas = area
-    const through = longwaveThrough
+    const passes = through
     const warm = warmFilm
     const cold = coldFilm
     const convective = hc
@@ -325,7 +326,7 @@ function makeLoop(size: Size): Loop {
       const film = (difference > 0 ? warm[c]! : cold[c]!) * root
       const kelvin = (faceC + star) / 2 + ZERO_C_K
       convective[c] = (film > LEAST_FILM ? film : LEAST_FILM) * areas[c]!
-      radiative[c] = FOUR_SIGMA * EMISSIVITY * kelvin * kelvin * kelvin * areas[c]! * (1 - through[c]! * light)
+      radiative[c] = FOUR_SIGMA * EMISSIVITY * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
     }
     if (v[ROW_DRAWN] === 0) return
     for (let c = 0; c < count; c++) {
@@ -660,6 +661,7 @@ function makeLoop(size: Size): Loop {
   function clearTally(): void {
     lostJ.fill(0)
     gainedJ.fill(0)
+    leftJ.fill(0)
   }
   return { size, lay }
 }

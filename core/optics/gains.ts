@@ -1,5 +1,5 @@
 import { kindOf } from '../bodies/registry'
-import { entry, FINISHES, GLAZINGS, MATERIALS } from '../catalog'
+import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import { HOURS, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import { bodyFace, type FaceId } from '../geometry/scene'
@@ -14,7 +14,7 @@ import { glazingSnow } from './snow'
 
 const { max, min } = Math
 
-/** Sunlight taken in by outer walls and roofs of middling colour. */
+/** Sunlight taken in by outer walls and roofs of middling colour: those whose outer face is bare. */
 const OUTSIDE_ABSORPTANCE = 0.55
 const ALBEDO = 0.2
 /** Snow lying in the open, neither fresh nor old. */
@@ -29,7 +29,13 @@ const BENCH_ABSORPTANCE = 0.6
 /** What stays the same while only the sky changes: faces, landings and glazing curves. */
 export interface LightTable {
   faces: LightFace[]
-  landings: Landing[]
+  panes: LitPane[]
+  /** How many night covers there are, each over its own panes. */
+  covers: number
+}
+
+/** A glazed surface: where its light ends up, and what it is glazed with. */
+export interface LitPane extends Landing {
   light: GlazingLight
   /** Share of an opening's light that bars, dirt and age leave, 0–1. */
   kept: number
@@ -40,8 +46,10 @@ export interface LightTable {
 /** Sunlight taken in, hour by hour, W; each array 8760 long. */
 export interface SolarGains {
   faces: { id: FaceId; watts: Float32Array }[]
-  /** Taken up in the panes, by the name of the glazed surface. */
-  panes: { id: SurfaceId; watts: Float32Array }[]
+  /** The same by the cover that is drawn over the panes that it comes through, in the order of the building's covers. */
+  byCover: LightUnder[]
+  /** Taken up in the panes, and let through them, by the name of the glazed surface. */
+  panes: { id: SurfaceId; watts: Float32Array; throughW: Float32Array }[]
   /** Taken in by the outer face, by the name of the opaque surface. */
   outer: { id: SurfaceId; watts: Float32Array }[]
   /** Light that lands on the tops of the beds (on the floor where there are none), W/m² of sunlight. */
@@ -50,28 +58,32 @@ export interface SolarGains {
   transmittedW: Float32Array
 }
 
+/** Light that comes through the panes under one cover, W by hour: on each face, in their order, and on the beds, W/m². */
+export interface LightUnder {
+  faces: Float32Array[]
+  bedLightWm2: Float32Array
+}
+
 /** Faces that light can land on, with what they take in. */
 export function lightFaces(
-  design: Pick<Design, 'store' | 'skin' | 'shape'>,
+  design: Pick<Design, 'store' | 'shape'>,
   building: Building,
-  glazingReflectance: number,
+  reflectanceOf: (pane: Surface) => number,
 ): LightFace[] {
-  const { store, skin } = design
+  const { store } = design
   const faces: LightFace[] = []
   const add = (id: FaceId, areaM2: number, absorptance: number, glazing = false) => {
     const same = faces.find(f => f.id === id)
     if (same) same.areaM2 += areaM2
     else if (areaM2 > 1e-6) faces.push({ id, areaM2, absorptance, glazing })
   }
-  const inner = (s: Surface) => {
-    const finish = entry(FINISHES, s.id === 'pole slope' || s.id === 'dome roof' ? skin.finish.roof : skin.finish.wall)
-    return finish.solarAbsorptance ?? materialOf(s.layers[s.layers.length - 1]!).solarAbsorptance
-  }
+  const inner = (s: Surface) =>
+    entry(FINISHES, s.finish).solarAbsorptance ?? materialOf(s.layers[s.layers.length - 1]!).solarAbsorptance
   const standing = building.objects
     .filter(o => o.z0 < 0.01 && !o.bank)
     .reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0)
   for (const s of building.surfaces) {
-    if (s.kind === 'glazed') add(s.id, s.areaM2, 1 - glazingReflectance, true)
+    if (s.kind === 'glazed') add(s.id, s.areaM2, 1 - reflectanceOf(s), true)
     else if (s.kind === 'opaque') add(s.id, s.areaM2, inner(s))
     else
       add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), entry(MATERIALS, store.floor.material).solarAbsorptance)
@@ -96,21 +108,31 @@ export function makeLightTable(
   design: Pick<Design, 'store' | 'skin' | 'shape' | 'site'>,
   building: Building,
 ): LightTable {
-  const glazing = entry(GLAZINGS, design.skin.glazing)
-  const light = makeGlazingLight(glazing)
-  const faces = lightFaces(design, building, light.diffuse.reflectance)
-  const { frameShare, ageYears, dirt } = design.skin.condition
+  const lights = new Map<Glazing, GlazingLight>()
+  const lightOf = ({ glazing }: Surface): GlazingLight => {
+    if (!lights.has(glazing!)) lights.set(glazing!, makeGlazingLight(glazing!))
+    return lights.get(glazing!)!
+  }
+  const faces = lightFaces(design, building, s => lightOf(s).diffuse.reflectance)
+  const landings = makeLandings({
+    building,
+    extras: shadingOf(design.shape, building.outline),
+    faces,
+    latitudeDeg: design.site.latitudeDeg,
+  })
   return {
     faces,
-    light,
-    landings: makeLandings({
-      building,
-      extras: shadingOf(design.shape, building.outline),
-      faces,
-      latitudeDeg: design.site.latitudeDeg,
+    covers: building.covers.length,
+    panes: landings.map((landing): LitPane => {
+      const { glazing, condition } = landing.surface
+      const { frameShare, ageYears, dirt } = condition
+      return {
+        ...landing,
+        light: lightOf(landing.surface),
+        kept: (1 - frameShare) * (1 - dirt) * (1 - glazing!.ageingPerYear) ** ageYears,
+        paneShare: 1 - frameShare,
+      }
     }),
-    kept: (1 - frameShare) * (1 - dirt) * (1 - glazing.ageingPerYear) ** ageYears,
-    paneShare: 1 - frameShare,
   }
 }
 
@@ -145,12 +167,13 @@ function skyShares(site: SiteYear, normal: Vector3): { bare: number; leafy: numb
 
 /** A year of sunlight on and in the building. */
 export function makeSolarGains(site: SiteYear, building: Building, table: LightTable): SolarGains {
-  const { faces, landings, light, kept, paneShare } = table
+  const { faces, panes: landings, covers } = table
   const n = faces.length
-  const watts = faces.map(() => new Float32Array(HOURS))
-  const named = <T extends SurfaceId>(ids: T[]) => [...new Set(ids)].map(id => ({ id, watts: new Float32Array(HOURS) }))
-  const panes = named(landings.map(l => l.surface.id))
-  const paneOf = landings.map(l => panes.find(p => p.id === l.surface.id)!.watts)
+  const blank = () => new Float32Array(HOURS)
+  const byCover = Array.from({ length: covers }, (): LightUnder => ({ faces: faces.map(blank), bedLightWm2: blank() }))
+  const names = (ids: SurfaceId[]) => [...new Set(ids)]
+  const panes = names(landings.map(l => l.surface.id)).map(id => ({ id, watts: blank(), throughW: blank() }))
+  const paneOf = landings.map(l => panes.find(p => p.id === l.surface.id)!)
   const facings = new Map<string, Facing>()
   const facingOf = (surface: Surface): Facing => {
     const key = `${surface.tiltDeg} ${surface.azimuthDeg}`
@@ -163,16 +186,16 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     if (!snowAt.has(surface.tiltDeg)) snowAt.set(surface.tiltDeg, glazingSnow(site, surface.tiltDeg))
   const snowOn = landings.map(l => snowAt.get(l.surface.tiltDeg)!)
   const solids = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
-  const outer = named(solids.map(s => s.id))
+  const outer = names(solids.map(s => s.id)).map(id => ({ id, watts: blank() }))
+  const outerTakes = solids.map(s => (entry(FINISHES, s.outside).solarAbsorptance ?? OUTSIDE_ABSORPTANCE) * s.areaM2)
   const outerOf = solids.map(s => outer.find(o => o.id === s.id)!.watts)
   const outerFacing = solids.map(facingOf)
   const planes = [...facings.values()]
-  const bedLightWm2 = new Float32Array(HOURS)
   const transmittedW = new Float32Array(HOURS)
   const grower = faces.findIndex(f => f.id === (building.bedAreaM2 > 0 ? 'beds' : 'floor'))
   const index = new Int32Array(4)
   const weight = new Float64Array(4)
-  const now = new Float64Array(n)
+  const now = Array.from({ length: covers }, () => new Float64Array(n))
   const hours = skyHours(site)
   const sun: Vector3 = { e: 0, n: 0, u: 0 }
   const sky: SkyShape = { circumsolar: 0, horizon: 0 }
@@ -205,6 +228,8 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     let transmitted = 0
     for (let g = 0; g < landings.length; g++) {
       const landing = landings[g]!
+      const { light, kept, paneShare } = landing
+      const to = now[landing.surface.cover]!
       const on = paneFacing[g]!
       const { cosine } = on
       const clear = 1 - snowOn[g]![h]!
@@ -217,25 +242,46 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
         tablePlace(site.latitudeDeg, sun.e, sun.n, sun.u, index, weight)
         placed = true
       }
-      const through = straight > 0 ? addBeam(landing.beam, index, weight, straight, light.haze, now) : 0
-      transmitted += addEven(landing, through, skyIn, groundIn, light.haze, now)
+      const beamIn = straight > 0 ? addBeam(landing.beam, index, weight, straight, light.haze, to) : 0
+      const through = addEven(landing, beamIn, skyIn, groundIn, light.haze, to)
+      transmitted += through
+      paneOf[g]!.throughW[h]! += through
       const taken =
         (cosine > 0 ? on.fromSun * atCosine(light.absorptance, cosine) : 0) +
         (on.fromSky + on.fromGround) * light.diffuse.absorptance
-      paneOf[g]![h]! += taken * area * paneShare
+      paneOf[g]!.watts[h]! += taken * area * paneShare
     }
     for (let o = 0; o < solids.length; o++) {
       const on = outerFacing[o]!
-      outerOf[o]![h]! += (on.fromSun + on.fromSky + on.fromGround) * OUTSIDE_ABSORPTANCE * solids[o]!.areaM2
+      outerOf[o]![h]! += (on.fromSun + on.fromSky + on.fromGround) * outerTakes[o]!
     }
     transmittedW[h] = transmitted
-    for (let i = 0; i < n; i++) {
-      watts[i]![h] = now[i]!
-      now[i] = 0
+    for (let c = 0; c < covers; c++) {
+      const to = byCover[c]!
+      const from = now[c]!
+      for (let i = 0; i < n; i++) {
+        to.faces[i]![h] = from[i]!
+        from[i] = 0
+      }
+      if (grower >= 0) to.bedLightWm2[h] = to.faces[grower]![h]! / faces[grower]!.absorptance / faces[grower]!.areaM2
     }
-    if (grower >= 0) bedLightWm2[h] = watts[grower]![h]! / faces[grower]!.absorptance / faces[grower]!.areaM2
   }
-  return { faces: faces.map((f, i) => ({ id: f.id, watts: watts[i]! })), panes, outer, bedLightWm2, transmittedW }
+  return {
+    faces: faces.map((f, i) => ({ id: f.id, watts: summed(byCover.map(c => c.faces[i]!)) })),
+    byCover,
+    panes,
+    outer,
+    bedLightWm2: summed(byCover.map(c => c.bedLightWm2)),
+    transmittedW,
+  }
+}
+
+/** Sum of some series, hour by hour; of one, itself. */
+function summed(series: readonly Float32Array[]): Float32Array {
+  if (series.length === 1) return series[0]!
+  const out = new Float32Array(HOURS)
+  for (const s of series) for (let h = 0; h < HOURS; h++) out[h] = out[h]! + s[h]!
+  return out
 }
 
 /** Adds what a beam brings to the faces, less what the sheet scatters; returns all of it, W. */

@@ -50,6 +50,8 @@ export function mapVariants(design: Design): Variant[] {
 /** Every form at the size of the design, in the order of {@link FORMS}. */
 export function formVariants(design: Design): Variant[] {
   return FORMS.flatMap((form, i) => {
+    // The form `own` begins as what it is taken from.
+    if (form === 'own' && design.shape.form !== 'own') return []
     const own = inForm(design, form)
     return own ? [{ at: i, across: 0, label: form, design: own }] : []
   })

@@ -1,8 +1,9 @@
 import { kindOf } from '../bodies/registry'
-import { entry, GLAZINGS, NIGHT_COVERS, PRICES } from '../catalog'
-import type { Design, Layer } from '../design/types'
+import { entry, NIGHT_COVERS, PRICES } from '../catalog'
+import type { Design, Layer, PartId } from '../design/types'
 import { bodyName } from '../geometry/objects'
-import { makeBuilding } from '../geometry/surfaces'
+import { isSlope } from '../geometry/parts'
+import { makeBuilding, type Building, type Surface } from '../geometry/surfaces'
 
 /** A line of the rough cost. */
 export interface CostLine {
@@ -17,6 +18,24 @@ export interface RoughCost {
   total: number
 }
 
+/** At rough prices, money per m². */
+const perM2 = (layers: readonly Layer[]) =>
+  layers.reduce((sum, l) => sum + l.thicknessM * (PRICES.material[l.material] ?? 0), 0)
+/** Layers of a solid piece, less the mass wall, which is counted by itself. */
+const solidPrice = (s: Surface, { store }: Design) => perM2(s.layers.filter(l => l !== store.massWall))
+const coverPrice = (s: Surface, { covers }: Building) => entry(NIGHT_COVERS, covers[s.cover]!.id).pricePerM2
+const isRoof = (s: Surface) => s.id.startsWith('top of') || isSlope(s.part!)
+
+/** What the sheets, layers and covers of one part of the skin cost at rough prices; a house's own wall costs nothing. */
+export function partCost(design: Design, building: Building, part: PartId): number {
+  return building.surfaces
+    .filter(s => s.part === part && s.boundary !== 'house')
+    .reduce((sum, s) => {
+      const price = s.glazing ? s.glazing.pricePerM2 + coverPrice(s, building) : solidPrice(s, design)
+      return sum + s.areaM2 * price
+    }, 0)
+}
+
 /**
  * What a design's materials cost at the catalogue's rough prices, in money of its own currency; work, fittings, fans
  * and pipes left out. It serves to compare designs. The design must be sound.
@@ -28,19 +47,27 @@ export function roughCost(design: Design): RoughCost {
   const add = (name: string, amount: number, unit: CostLine['unit'], price: number) => {
     if (amount * price > 1e-6) lines.push({ name, amount, unit, cost: amount * price })
   }
-  const perM2 = (layers: readonly Layer[]) =>
-    layers.reduce((sum, l) => sum + l.thicknessM * (PRICES.material[l.material] ?? 0), 0)
-  const area = (test: (s: (typeof building.surfaces)[number]) => boolean) =>
-    building.surfaces.filter(test).reduce((sum, s) => sum + s.areaM2, 0)
-  const glazed = area(s => s.kind === 'glazed')
-  const roof = area(s => s.kind === 'opaque' && (s.id === 'pole slope' || s.id === 'dome roof'))
-  const wall = area(s => s.kind === 'opaque' && s.id !== 'pole slope' && s.id !== 'dome roof' && s.boundary !== 'house')
-  const bent = ['arch', 'gambrel', 'dome'].includes(shape.form) ? PRICES.bentFrame : 1
-  add('glazing', glazed, 'm²', entry(GLAZINGS, skin.glazing).pricePerM2)
-  add('frame', glazed + roof, 'm²', PRICES.frameM2 * bent)
-  add('walls', wall, 'm²', perM2(skin.wall))
-  add('solid roof', roof, 'm²', perM2(skin.roof))
-  add('night cover', glazed, 'm²', entry(NIGHT_COVERS, skin.cover.id).pricePerM2)
+  const glass = building.surfaces.filter(s => s.kind === 'glazed')
+  const solid = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house')
+  /** One line for surfaces that may be of several makes. */
+  const addAll = (name: string, surfaces: readonly Surface[], price: (s: Surface) => number) => {
+    const areaM2 = surfaces.reduce((sum, s) => sum + s.areaM2, 0)
+    const cost = surfaces.reduce((sum, s) => sum + s.areaM2 * price(s), 0)
+    if (cost > 1e-6) lines.push({ name, amount: areaM2, unit: 'm²', cost })
+  }
+  const own = (s: Surface) => solidPrice(s, design)
+  const bent = ['arch', 'hoop', 'gambrel', 'dome'].includes(shape.form) ? PRICES.bentFrame : 1
+  const roof = solid.filter(isRoof)
+  addAll('glazing', glass, s => s.glazing!.pricePerM2)
+  addAll('frame', [...glass, ...roof], () => PRICES.frameM2 * bent)
+  addAll(
+    'walls',
+    solid.filter(s => !isRoof(s)),
+    own,
+  )
+  addAll('solid roof', roof, own)
+  const covered = glass.filter(s => building.covers[s.cover]!.id !== 'none')
+  addAll('night cover', covered, s => coverPrice(s, building))
   add('foundation', building.perimeterM, 'm', PRICES.foundationM)
   add('edge board', building.perimeterM * (skin.edge.depthM + skin.edge.skirtM), 'm²', perM2([skin.edge]))
   add('digging', building.floorAreaM2 * building.sunkM, 'm³', PRICES.digM3)

@@ -88,7 +88,7 @@ test('the sunny side faces the equator, turned to the east in both hemispheres',
   expect(turnWords(-47, 0)).toBe('due north')
   for (const lat of [47, -47]) {
     const b = makeBuilding({ ...demo, site: { ...demo.site, latitudeDeg: lat }, shape: { ...demo.shape, turnDeg: 0 } })
-    const ends = b.surfaces.filter(s => s.id === 'ends')
+    const ends = b.surfaces.filter(s => s.id === 'east end' || s.id === 'west end')
     expect(
       ends
         .map(s => s.azimuthDeg)

@@ -6,6 +6,7 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { lightFaces, makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { makeLandings } from '../../core/optics/landing'
 import { createYearEngine } from '../../core/year'
+import { madeSkin } from '../skin'
 
 const demo = DEMOS[0]!
 
@@ -27,15 +28,15 @@ test(
         fc.constantFrom('solid', 'glazed' as const),
         fc.double({ min: 0, max: 0.9, noNaN: true }),
         fc.integer({ min: 0, max: 12 }),
-        (shape, poleSlope, endsGlazedShare, count) => {
+        (shape, pole, endsGlazedShare, count) => {
           const design = {
             ...demo,
             shape: { ...demo.shape, ...shape, beds: [] },
-            skin: { ...demo.skin, poleSlope, endsGlazedShare },
+            skin: madeSkin(demo.skin, { pole, endsGlazedShare }),
             store: { ...demo.store, bodies: [barrelsOf(demo, { count, stack: 1 })] },
           } as Design
           fc.pre(designFaults(design).length === 0)
-          const { faces, landings } = makeLightTable(design, makeBuilding(design))
+          const { faces, panes: landings } = makeLightTable(design, makeBuilding(design))
           let least = 0
           let off = 0
           for (const l of landings) {
@@ -95,13 +96,13 @@ test(
       ...demo,
       shape: { ...demo.shape, lengthM: 100, beds: [], benches: [], shadeStripM: 0 },
       store: { ...demo.store, bodies: [] },
-      skin: { ...demo.skin, endsGlazedShare: 0 },
+      skin: madeSkin(demo.skin, { endsGlazedShare: 0 }),
     }
     for (const angle of [30, 40, 50, 57.5, 60]) {
       const design = { ...long, shape: withGlazingAngle(long.shape, angle) }
       const building = makeBuilding(design)
       // Faces that take everything in show where light lands first.
-      const faces = lightFaces(design, building, 0).map(f => ({ ...f, absorptance: 1 }))
+      const faces = lightFaces(design, building, () => 0).map(f => ({ ...f, absorptance: 1 }))
       const { spread } = makeLandings({ building, extras: { strip: null, outside: [] }, faces, latitudeDeg: 47 })[0]!
       const o = building.outline
       type P = { x: number; z: number }

@@ -41,7 +41,7 @@ test('with a tank, a pond, an inner wall and a bench in the room it agrees as we
 /** Share of a beam at a time that each face takes in, summed over panes. */
 function landed(design: Design, at: string): Map<string, number> {
   const building = makeBuilding(design)
-  const { faces, landings } = makeLightTable(design, building)
+  const { faces, panes: landings } = makeLightTable(design, building)
   const p = sunPosition(Date.parse(at), design.site.latitudeDeg, design.site.longitudeDeg)
   const s = skyVector(p.altitudeDeg, p.azimuthDeg)
   const index = new Int32Array(4)

@@ -5,6 +5,7 @@ import { openerTarget, ventFactors, ventFlow } from '../../core/air/vents'
 import { DEMOS, type Design } from '../../core/design'
 import { RunStopped } from '../../core/network/run'
 import { createYearEngine, type YearResult } from '../../core/year'
+import { madeSkin } from '../skin'
 
 const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
 const engine = createYearEngine()
@@ -32,10 +33,8 @@ test('sanity: a bare film house stays a little above a clear cold night, a well-
     ...demo,
     shape: { ...demo.shape, form: 'gable', ridgeAtM: 2.3, backWallM: 0.2, kneeWallM: 0.2, ridgeHeightM: 2.6, beds: [] },
     skin: {
-      ...demo.skin,
+      ...madeSkin(demo.skin, { pole: 'glazed', endsGlazedShare: 0.9 }),
       glazing: 'film-1',
-      poleSlope: 'glazed',
-      endsGlazedShare: 0.9,
       wall: [{ material: 'plywood', thicknessM: 0.01 }],
       cover: { ...demo.skin.cover, id: 'none' },
       edge: { ...demo.skin.edge, thicknessM: 0 },

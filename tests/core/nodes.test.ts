@@ -94,7 +94,7 @@ test('a snowy winter: brighter ground lights upright glass, snow lies on flat gl
   const winter = (design: Design) => {
     const { gains, answers } = engine.run(design)
     const ends = gains.panes
-      .find(p => p.id === 'end glazing')!
+      .find(p => p.id === 'east end glazing')!
       .watts.subarray(24 * 10, 24 * 59)
       .reduce((a, b) => a + b, 0)
     return { ends, summer: answers.months[6]!.dli }

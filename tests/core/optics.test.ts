@@ -74,7 +74,7 @@ test('under a clear sky the sunny wall gets more diffuse light than the shaded o
 
 test('dark barrels in the beam take in more than white ones, and raising a bed shades what is behind it', () => {
   const share = (design: Design, face: string) => {
-    const { faces, landings } = makeLightTable(design, makeBuilding(design))
+    const { faces, panes: landings } = makeLightTable(design, makeBuilding(design))
     const i = faces.findIndex(f => f.id === face)
     // Noon of a winter day: the lowest declination but one, hour angle 0.
     return landings.find(l => l.surface.id === 'sunny slope')!.beam[

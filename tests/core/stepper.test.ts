@@ -10,6 +10,7 @@ import { runNetwork } from '../../core/network/run'
 import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { createYearEngine } from '../../core/year'
 import { steadySite, waterRoom } from '../proof/tiny-model'
+import { madeSkin } from '../skin'
 
 const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
 const { site } = createYearEngine().run(demo)
@@ -81,7 +82,7 @@ test('the air is never damper than it can hold nor drier than dry', () => {
 test('energy closes whatever the design: films, no beds, glazed poles, ice, strong heaters', () => {
   const variants = fc.record({
     glazing: fc.constantFrom('glass-1', 'film-1', 'multiwall-25'),
-    poleSlope: fc.constantFrom('solid', 'glazed' as const),
+    pole: fc.constantFrom('solid', 'glazed' as const),
     cover: fc.constantFrom('none', 'quilt'),
     count: fc.constantFrom(0, 3, 30),
     beds: fc.boolean(),
@@ -96,7 +97,11 @@ test('energy closes whatever the design: films, no beds, glazed poles, ice, stro
       const design: Design = {
         ...demo,
         shape: { ...demo.shape, beds: x.beds ? demo.shape.beds : [] },
-        skin: { ...demo.skin, glazing: x.glazing, poleSlope: x.poleSlope, cover: { ...demo.skin.cover, id: x.cover } },
+        skin: {
+          ...madeSkin(demo.skin, { pole: x.pole }),
+          glazing: x.glazing,
+          cover: { ...demo.skin.cover, id: x.cover },
+        },
         store: {
           ...demo.store,
           bodies: x.count > 0 ? [barrelsOf(demo, { count: x.count, stack: 1, raisedM: 0 })] : [],

@@ -1,6 +1,6 @@
 import { barrelsOf } from '../bodies'
 import { DEMOS, FORMS, type Design } from '../../core/design'
-import { designFaults } from '../../core/editing'
+import { designFaults, documentFaults } from '../../core/editing'
 import { entry, GLAZINGS, MATERIALS } from '../../core/catalog'
 import { ach50OfAreaM2, leakageAreaM2 } from '../../core/air/leakage'
 import { heatDay, heatFlows } from '../../core/heat-view'
@@ -16,6 +16,7 @@ import {
   coverVariants,
   formVariants,
   glazingVariants,
+  inForm,
   mapVariants,
   matchMoney,
   paybackSteps,
@@ -28,6 +29,7 @@ import { roughCost } from '../../core/takeoff/cost'
 import { designDays } from '../../core/climate'
 import { yearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
+import { madeSkin } from '../skin'
 
 const demo = DEMOS[0]!
 const engine = createYearEngine()
@@ -64,7 +66,8 @@ describe('variants', () => {
   })
 
   test('every form can be chosen from the demo at its size', () => {
-    expect(formVariants(demo).map(v => v.label)).toEqual([...FORMS])
+    expect(formVariants(demo).map(v => v.label)).toEqual(FORMS.filter(f => f !== 'own'))
+    expect(documentFaults(inForm(demo, 'own')!)).toEqual([])
   })
 
   test(
@@ -179,7 +182,7 @@ describe('sun on things', () => {
       const low = {
         ...shape({ turnDeg: 0 }),
         store: { ...demo.store, bodies: [barrelsOf(demo, { stack: 1, count: 10 })] },
-        skin: { ...demo.skin, endsGlazedShare: 0 },
+        skin: madeSkin(demo.skin, { endsGlazedShare: 0 }),
       }
       const building = makeBuilding(low)
       const box = building.objects.find(o => o.kind === 'body')!
@@ -218,7 +221,7 @@ describe('sun on things', () => {
       }
     }
     const tunnel = {
-      ...skin({ endsGlazedShare: 0 }),
+      ...skin(madeSkin(demo.skin, { endsGlazedShare: 0 })),
       shape: { ...demo.shape, shadeStripM: makeOutline(demo.shape).sunnySlopeM * 0.95 },
     }
     const nearlyDark = sunHours(tunnel, makeBuilding(tunnel), site).find(h => h.name === 'barrels')!

@@ -359,7 +359,7 @@ function yearRows(): ProofRow[] {
   const building = makeBuilding(DEMOS[0]!)
   const table = makeLightTable(DEMOS[0]!, building)
   let off = 0
-  for (const landing of table.landings) {
+  for (const landing of table.panes) {
     for (let i = 0; i < landing.beam.length; i += table.faces.length) {
       let sum = 0
       for (let f = 0; f < table.faces.length; f++) sum += landing.beam[i + f]!
@@ -392,8 +392,8 @@ export function mirrorError(design: Design): number {
   for (let h = 0; h < HOURS; h++) azimuth[h] = (540 - site.sunAzimuthDeg[h]!) % 360
   const south: SiteYear = { ...site, latitudeDeg: -site.latitudeDeg, sunAzimuthDeg: azimuth }
   const run = (d: Design, s: SiteYear) => {
-    const building = makeBuilding(d)
     const free: Design = { ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: 'none' } } }
+    const building = makeBuilding(free)
     return runNetwork(free, s, building, makeSolarGains(s, building, makeLightTable(free, building)), {
       stepsPerHour: 2,
       heater: false,

@@ -1,14 +1,14 @@
 import { completeDesign, DEMOS, type Design, type Form } from '../../core/design'
-import { madeToStand } from '../../core/editing'
+import { madeToStand, withForm } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
-import { entry, GLAZINGS } from '../../core/catalog'
 import { glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
 import { lightFaces } from '../../core/optics/gains'
 import { makeLandings, roomDirection, settle, tablePlace } from '../../core/optics/landing'
 import { skyVector, sunPosition } from '../../core/sun'
 import { barrelsOf } from '../bodies'
 import { bruteLandings } from './brute-light'
+import { madeSkin } from '../skin'
 
 const [demo] = DEMOS as [Design]
 
@@ -21,6 +21,8 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
     'gambrel': { breakAtM: 0.7, breakHeightM: 2.4, ridgeHeightM: 3.4 },
     'a-frame': { ridgeHeightM: 3.2, beds: [{ atM: 0.8, widthM: 1, heightM: 0.3 }] },
     'arch': { ridgeAtM: 3.8, backWallM: 2.8 },
+    'hoop': { kneeWallM: 0.6, ridgeHeightM: 2.6 },
+    'own': withForm({ ...demo.shape, form: 'saltbox', front: true, breakAtM: 0.2, breakHeightM: 1.7 }, 'own'),
     'lean-to': {},
     'dome': {
       widthM: 7,
@@ -37,7 +39,7 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
       ...demo,
       site: { ...demo.site, latitudeDeg },
       shape: { ...demo.shape, form, ...shapes[form] },
-      skin: { ...demo.skin, glazing: 'glass-2', endsGlazedShare: form === 'a-frame' ? 0.4 : 0.25 },
+      skin: { ...madeSkin(demo.skin, { endsGlazedShare: form === 'a-frame' ? 0.4 : 0.25 }), glazing: 'glass-2' },
       store: {
         ...demo.store,
         bodies: [
@@ -59,8 +61,7 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
  */
 export function lightError(design: Design, rays = 1500): number {
   const building = makeBuilding(design)
-  const glazing = entry(GLAZINGS, design.skin.glazing)
-  const faces = lightFaces(design, building, makeGlazingLight(glazing).diffuse.reflectance)
+  const faces = lightFaces(design, building, s => makeGlazingLight(s.glazing!).diffuse.reflectance)
   const landings = makeLandings({
     building,
     extras: shadingOf(design.shape, building.outline),
@@ -82,7 +83,7 @@ export function lightError(design: Design, rays = 1500): number {
       bruteLandings(design, [...sun] as [number, number, number], rays).forEach(({ surface, shares }, g) => {
         const cosine = surface.normal[0] * sun[0] + surface.normal[1] * sun[1] + surface.normal[2] * sun[2]
         if (cosine <= 0) return
-        const beam = surface.areaM2 * cosine * glazingAt(glazing, cosine).transmittance
+        const beam = surface.areaM2 * cosine * glazingAt(surface.glazing!, cosine).transmittance
         through += beam
         const brute = settle(
           Float64Array.from(faces, f => shares.get(f.id) ?? 0),

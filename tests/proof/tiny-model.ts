@@ -63,7 +63,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     openWater: new Uint8Array(2),
     bed: new Uint8Array(2),
     layered: new Int32Array(0),
-    sun: { watts: new Float32Array(0), cell: empty.a, chain: empty.a, lit: 0, kept: 0 },
+    sun: { watts: new Float32Array(0), cell: empty.a, chain: empty.a, cover: empty.a, lit: 0, kept: 0 },
     airSun: none,
     start: new Float64Array(4).fill(NaN),
     quick: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 },
@@ -73,8 +73,10 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     outsideGround: { first: 4, columns: 0, rows: 0, down: empty.g, area: empty.g, half: empty.g, film: 0 },
     buried: { g: empty.g, cell: empty.a, share: two() },
     houseC: 20,
+    covers: 1,
     drawn: none,
-    coverLeak: 0,
+    coverLeak: Float64Array.of(0),
+    coverOf: new Int32Array(2),
     bedAreaM2: 0,
     bedLight: none,
     leafArea: 0,
@@ -102,6 +104,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     airMassKg: 1e-6,
     airCapacity: 1e-3,
     bodies: [Int32Array.of(1)],
+    skin: [],
     probes: { soil: 2, waterChain: 1, floor: 3, backWall: 1, glazing: 1 },
   }
 }

@@ -3,7 +3,8 @@ import { dayName } from '../../../core/climate'
 import { heatFlows, type HeatBody, type HeatDay, type HeatFlow } from '../../../core/heat-view'
 import { roomObjects } from '../../../core/geometry/objects'
 import { faceOfObject } from '../../../core/geometry/scene'
-import { groundAt, makeOutline, type Point } from '../../../core/geometry/section'
+import { stretches } from '../../../core/geometry/parts'
+import { edgeLength, groundAt, makeOutline, type Point } from '../../../core/geometry/section'
 
 /**
  * The section filled by temperature at one hour, the ground under it too, with arrows as thick as the heat that flows.
@@ -115,22 +116,16 @@ const legend = STOPS.map(([c]) => c)
 const at = (a: Float32Array) => a[hour.value]!
 const t = (c: number) => settings.show(c, 'temperature')
 const body = (id: string): HeatBody | undefined => data.value?.bodies.find(b => b.id === id)
-const PART: Record<string, string[]> = {
-  'sunny slope': ['sunny slope', 'dome glazing'],
-  'pole slope': ['pole slope', 'dome roof'],
-  'knee wall': ['knee wall', 'riser wall'],
-  'back wall': ['back wall', 'riser wall'],
-}
-/** Edges of the skin as bands. */
+/** Pieces of the skin as bands. */
 const skin = computed(() => {
   const wallM = Math.max(
     0.06,
     drawnDesign.value.skin.wall.reduce((s, l) => s + l.thicknessM, 0),
   )
-  return outline.value.edges.flatMap((e, i) => {
-    const b = PART[e.part]!.map(body).find(x => x)
+  return stretches(drawnDesign.value, outline.value).flatMap((e, i) => {
+    const b = body(e.id)
     if (!b) return []
-    const l = Math.hypot(e.b.x - e.a.x, e.b.z - e.a.z)
+    const l = edgeLength(e)
     const thick = b.kind === 'glazing' ? 0.06 : wallM
     const n = { x: (-(e.b.z - e.a.z) / l) * thick, z: ((e.b.x - e.a.x) / l) * thick }
     const pts = (list: Point[]) =>
@@ -143,12 +138,14 @@ const skin = computed(() => {
     const outer = [mid(0.5)[0]!, mid(0.5)[1]!, mid(1)[1]!, mid(1)[0]!]
     return [
       {
-        key: `${e.part}${i}`,
+        key: `${e.id}${i}`,
+        part: e.part,
+        way: b.way,
         inner: pts(inner),
         outer: pts(outer),
         faceC: at(b.faceC),
         middleC: at(b.middleC),
-        name: e.part,
+        name: e.id,
         normal: { x: n.x / thick, z: n.z / thick },
         middle: { x: (e.a.x + e.b.x) / 2 + n.x, z: (e.a.z + e.b.z) / 2 + n.z },
       },
@@ -206,8 +203,11 @@ const watts = (kind: HeatFlow['kind'], ...names: string[]) =>
 const arrows = computed((): Arrow[] => {
   const s = scale.value
   const out: Arrow[] = []
-  const glazed = skin.value.filter(p => p.name === 'sunny slope')
-  const through = (name: string, part: string, from = skin.value.find(p => p.name === part)) => {
+  const glazed = skin.value.filter(p => p.way === 'glazing')
+  /** An arrow for each way out of the section, at the middle of the pieces that it goes through. */
+  const through = (name: string) => {
+    const pieces = skin.value.filter(p => p.way === name)
+    const from = pieces[Math.floor(pieces.length / 2)]
     if (!from) return
     const at = { x: s.x(from.middle.x), y: s.y(from.middle.z) }
     const leaves = watts('out', name)
@@ -234,11 +234,7 @@ const arrows = computed((): Arrow[] => {
         sun: true,
       })
   }
-  through('glazing', 'sunny slope', glazed[Math.floor(glazed.length / 2)])
-  through('roof', 'pole slope')
-  through('back wall', 'back wall')
-  through('house', 'back wall')
-  through('knee wall', 'knee wall')
+  for (const way of ['glazing', 'roof', 'back wall', 'house', 'knee wall']) through(way)
   const o = outline.value
   const ends = watts('out', 'end walls') - watts('in', 'sun on the end walls')
   if (ends !== 0)
@@ -426,7 +422,13 @@ const spoken = computed(() =>
         stroke-width="1.5"
       />
       <polygon :points="air" :fill="colour(at(data.airC))" />
-      <g v-for="p in skin" :key="p.key">
+      <g
+        v-for="p in skin"
+        :key="p.key"
+        class="cursor-pointer"
+        :data-test="`heat-${p.part}`"
+        @click="drawing.pressPart(p.part)"
+      >
         <polygon :points="p.outer" :fill="colour(p.middleC)" />
         <polygon :points="p.inner" :fill="colour(p.faceC)" />
         <title>{{ p.name }}: face {{ t(p.faceC) }}, middle {{ t(p.middleC) }}</title>

@@ -173,13 +173,7 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
           )
         add(
           face(s.polygon, twin ? paneCorners(twin) : undefined),
-          solid(
-            s.id === 'pole slope' || s.id === 'dome roof'
-              ? colours.wall
-              : s.id === 'back wall' && design.store.massWall.thicknessM > 0
-                ? colours.masonry
-                : colours.wall,
-          ),
+          solid(s.part === 'backWall' && design.store.massWall.thicknessM > 0 ? colours.masonry : colours.wall),
           true,
           true,
         )

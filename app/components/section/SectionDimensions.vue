@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { rangeOf, GLAZING_ANGLE_RANGE } from '../../../core/design'
-import { withBackWall, withGlazingAngle, withKneeWall, withRidge, withWidth } from '../../../core/editing'
-import type { Outline } from '../../../core/geometry/section'
+import { withBackWall, withBreak, withGlazingAngle, withKneeWall, withRidge, withWidth } from '../../../core/editing'
+import { hasFront, slopeFoot, type Outline } from '../../../core/geometry/section'
 import type { Quantity } from '../../../core/units'
 import type { SectionScale } from '~/composables/useSectionScale'
 
@@ -34,7 +34,8 @@ const dimensions = computed((): Dimension[] => {
   const leftX = Math.max(34, s.x(0) - Math.max(46, s.ppm * 0.5))
   const under = s.y(0) + 46
   const [aMin, aMax] = GLAZING_ANGLE_RANGE
-  const r = Math.min(64, o.ridgeAtM * s.ppm * 0.5)
+  const foot = slopeFoot(o)
+  const r = Math.min(64, (o.ridgeAtM - foot.x) * s.ppm * 0.5)
   const half = ((o.glazingAngleDeg / 2) * Math.PI) / 180
   const out: Dimension[] = [
     {
@@ -80,12 +81,25 @@ const dimensions = computed((): Dimension[] => {
       value: o.glazingAngleDeg,
       min: aMin,
       max: aMax,
-      x: s.x(0) + (r + 34) * Math.cos(half),
-      y: s.y(o.kneeWallM) - (r + 34) * Math.sin(half),
+      x: s.x(foot.x) + (r + 34) * Math.cos(half),
+      y: s.y(foot.z) - (r + 34) * Math.sin(half),
       line: null,
       set: v => bench.setShape(withGlazingAngle(shape, v), 'glazing angle'),
     },
   ]
+  if (hasFront(o) && s.width >= 560)
+    out.push({
+      id: 'front',
+      label: 'Top of the front',
+      quantity: 'length',
+      value: o.breakHeightM,
+      min: o.kneeWallM,
+      max: o.ridgeHeightM,
+      x: leftX,
+      y: s.y((o.kneeWallM + o.breakHeightM) / 2),
+      line: [leftX, s.y(o.kneeWallM), leftX, s.y(o.breakHeightM)],
+      set: v => bench.setShape(withBreak(shape, shape.breakAtM, v), 'front'),
+    })
   // A narrow drawing has room for one height; the other stands among the fields of the step.
   if (bent && s.width >= 560) {
     out.push({

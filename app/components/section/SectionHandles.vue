@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { GLAZING_ANGLE_RANGE, rangeOf } from '../../../core/design'
+import { GLAZING_ANGLE_RANGE, PART_NAMES, rangeOf } from '../../../core/design'
 import {
   withBackWall,
   withBreak,
+  withCorner,
   withKneeWall,
   withKneeWallLifted,
   withRidge,
   withSunnyWallMoved,
   withWidth,
 } from '../../../core/editing'
-import type { Outline } from '../../../core/geometry/section'
+import { hasFront, type Outline } from '../../../core/geometry/section'
 import type { Design } from '../../../core/design'
 import type { SectionScale } from '~/composables/useSectionScale'
 
@@ -43,8 +44,31 @@ const said = ref<{ text: string; id: string; /** Only while the hand pulls. */ l
 const between = ([low, high]: readonly [number, number]) =>
   `${settings.show(low, 'length')} to ${settings.show(high, 'length')} is allowed`
 
+/** A handle on each corner of the form `own`, and on the foot of its pole side. */
+const cornerHandles = computed((): Handle[] => {
+  const { corners, widthM } = bench.current.shape
+  const show = (v: number) => settings.show(v, 'length')
+  return corners.map((c, i): Handle => {
+    const foot = i === corners.length - 1
+    return {
+      id: foot ? 'width' : `corner-${i}`,
+      label: foot ? 'Width, back wall foot' : `Top of the ${PART_NAMES[c.part]}`,
+      text: foot ? show(widthM) : `${show(c.heightM)} high, ${show(c.atM)} from the sunny wall`,
+      x: c.atM,
+      z: c.heightM,
+      axis: foot ? 'x' : 'both',
+      allowed: foot ? between(rangeOf('shape.widthM')) : 'corners that all stand out, as seen from outside',
+      move: (s, x, z) =>
+        foot
+          ? withWidth(s, clamp(snap(x), rangeOf('shape.widthM')))
+          : withCorner(s, i, clamp(snap(x), [0, s.widthM]), clamp(snap(z), [0, rangeOf('shape.ridgeHeightM')[1]])),
+    }
+  })
+})
+
 const handles = computed((): Handle[] => {
   const o = props.outline
+  if (o.form === 'own') return cornerHandles.value
   const show = (v: number) => settings.show(v, 'length')
   const ridgeSide = o.form === 'saltbox' || o.form === 'arch'
   const out: Handle[] = [
@@ -104,10 +128,10 @@ const handles = computed((): Handle[] => {
       move: (s, _x, z) => withKneeWallLifted(s, clamp(snap(2 * z), [0.02, rangeOf('shape.kneeWallM')[1]])),
     })
   }
-  if (o.form === 'gambrel') {
+  if (hasFront(o)) {
     out.push({
       id: 'break',
-      label: 'Break of the slope',
+      label: o.form === 'gambrel' ? 'Break of the slope' : 'Top of the front',
       text: `${show(o.breakHeightM)} high, ${show(o.breakAtM)} from the sunny wall`,
       x: o.breakAtM,
       z: o.breakHeightM,
@@ -116,7 +140,7 @@ const handles = computed((): Handle[] => {
       move: (s, x, z) =>
         withBreak(
           s,
-          clamp(snap(x), [0.1, o.ridgeAtM - 0.1]),
+          clamp(snap(x), [0, o.ridgeAtM - 0.1]),
           clamp(snap(z), [o.kneeWallM + 0.02, o.ridgeHeightM - 0.05]),
         ),
     })

@@ -32,25 +32,25 @@ interface Line {
 const lines = computed(() =>
   props.rays.flatMap((ray): Line[] => {
     if (ray.profileDeg === null) return []
-    const fans = sectionLight(props.building, ray.profileDeg).fans
+    const ridge = props.building.outline.ridgeAtM + 1e-6
+    const fans = sectionLight(props.building, ray.profileDeg).fans.filter(f => f[0]!.from.x < ridge)
     const a = (ray.profileDeg * Math.PI) / 180
-    return fans.slice(0, 1).flatMap(fan =>
-      [fan[0]!, fan[fan.length - 1]!].map(r => {
-        const inX = props.scale.x(r.from.x)
-        const inY = props.scale.y(r.from.z)
-        // Drawn outwards to the edge of the picture, but not across half of it.
-        const reach = Math.min(150, props.scale.height * 0.36, Math.max(30, (inY - 14) / Math.max(0.05, Math.sin(a))))
-        return {
-          ray,
-          inX,
-          inY,
-          x1: inX - Math.cos(a) * reach,
-          y1: inY - Math.sin(a) * reach,
-          x2: props.scale.x(r.to.x),
-          y2: props.scale.y(r.to.z),
-        }
-      }),
-    )
+    if (fans.length === 0) return []
+    return [fans[0]![0]!, fans.at(-1)!.at(-1)!].map(r => {
+      const inX = props.scale.x(r.from.x)
+      const inY = props.scale.y(r.from.z)
+      // Drawn outwards to the edge of the picture, but not across half of it.
+      const reach = Math.min(150, props.scale.height * 0.36, Math.max(30, (inY - 14) / Math.max(0.05, Math.sin(a))))
+      return {
+        ray,
+        inX,
+        inY,
+        x1: inX - Math.cos(a) * reach,
+        y1: inY - Math.sin(a) * reach,
+        x2: props.scale.x(r.to.x),
+        y2: props.scale.y(r.to.z),
+      }
+    })
   }),
 )
 

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { entry, GLAZINGS } from '../../../core/catalog'
-import type { Design, Layer } from '../../../core/design'
-import type { Outline, Point } from '../../../core/geometry/section'
+import type { Design, Layer, PartId } from '../../../core/design'
+import { isSlope, madeOf, partName, stretches } from '../../../core/geometry/parts'
+import { edgeLength, slopeFoot, type Outline, type Point } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 
 const props = defineProps<{ design: Design; outline: Outline; scale: SectionScale }>()
+
+const drawing = useDrawing()
+const name = (part: PartId) => partName(part, props.outline.form)
 
 const thickness = (layers: readonly Layer[]) =>
   Math.max(
@@ -14,48 +17,51 @@ const thickness = (layers: readonly Layer[]) =>
 const points = (list: readonly Point[]) =>
   list.map(p => `${props.scale.x(p.x).toFixed(1)},${props.scale.y(p.z).toFixed(1)}`).join(' ')
 
-type Drawn = { id: string; d: string; fill: string }
-/** Pieces of skin: each edge of the section, with whether it is glass. A dome is cut through its middle. */
-const pieces = computed(() => {
-  const o = props.outline
-  const solidPole = props.design.skin.poleSlope === 'solid'
-  return o.edges.map((e, i) => {
-    const l = Math.hypot(e.b.x - e.a.x, e.b.z - e.a.z)
-    const topOfDome = o.form === 'dome' && e.a.z > o.ridgeHeightM - 1e-6
+type Drawn = { id: string; part: PartId; d: string; fill: string }
+/** Pieces of skin with what they are made of. A dome is cut through its middle. */
+const pieces = computed(() =>
+  stretches(props.design, props.outline).map((s, i) => {
+    const l = edgeLength(s)
     return {
-      ...e,
-      key: `${e.part} ${i}`,
-      glass: e.part === 'sunny slope' || (e.part === 'pole slope' && (!solidPole || topOfDome)),
-      nx: -(e.b.z - e.a.z) / l,
-      nz: (e.b.x - e.a.x) / l,
+      ...s,
+      key: `${s.id} ${i}`,
+      made: madeOf(props.design.skin, s.part),
+      roof: s.top || isSlope(s.part),
+      nx: -(s.b.z - s.a.z) / l,
+      nz: (s.b.x - s.a.x) / l,
       l,
     }
-  })
-})
+  }),
+)
 
 const parts = computed((): Drawn[] => {
   const o = props.outline
   const wall = thickness(props.design.skin.wall)
-  const roof = thickness(props.design.skin.roof)
   const lining = props.design.store.massWall.thicknessM
   const out: Drawn[] = []
-  const lastRoof = pieces.value.filter(p => p.part === 'pole slope' && !p.glass).at(-1)
+  const lastRoof = pieces.value.filter(p => p.part === 'poleSlope' && !p.glazed).at(-1)
   for (const p of pieces.value) {
-    if (p.glass) continue
-    const back = p.part === 'back wall'
+    if (p.glazed) continue
+    const back = p.part === 'backWall'
     const off = back ? lining : 0
-    const t = p.part === 'pole slope' ? roof : wall
+    const t = thickness(p.top ? p.made.topLayers : p.made.layers)
     // A straight roof runs on over the wall that carries it.
     const over = p === lastRoof && o.form !== 'gambrel' && o.form !== 'dome' ? lining + wall + 0.12 : 0
     const b = { x: p.b.x + ((p.b.x - p.a.x) / p.l) * over, z: p.b.z + ((p.b.z - p.a.z) / p.l) * over }
     const at = (q: Point, d: number) => ({ x: q.x + p.nx * d, z: q.z + p.nz * d })
     out.push({
       id: p.key,
+      part: p.part,
       fill: 'var(--wall)',
       d: points([at(p.a, off), at(b, off), at(b, off + t), at(p.a, off + t)]),
     })
     if (back && lining > 0)
-      out.push({ id: 'mass', fill: 'var(--masonry)', d: points([p.a, p.b, at(p.b, lining), at(p.a, lining)]) })
+      out.push({
+        id: 'mass',
+        part: p.part,
+        fill: 'var(--masonry)',
+        d: points([p.a, p.b, at(p.b, lining), at(p.a, lining)]),
+      })
   }
   return out
 })
@@ -68,12 +74,12 @@ const courses = computed(() => {
   return rows
 })
 
-const panes = computed(() => pieces.value.filter(p => p.glass))
+const panes = computed(() => pieces.value.filter(p => p.glazed))
 /** Eave and strip of shade at the top of the sunny glazing. */
 const eave = computed(() => (props.outline.form === 'dome' ? 0 : props.design.shape.overhangM))
 const strip = computed(() => {
   const length = props.design.shape.shadeStripM
-  const top = panes.value.filter(p => p.part === 'sunny slope').at(-1)
+  const top = pieces.value.filter(p => p.part === 'sunnySlope').at(-1)
   if (length <= 0 || !top || props.outline.form === 'dome') return null
   const k = Math.min(1, length / top.l)
   return {
@@ -84,16 +90,19 @@ const strip = computed(() => {
   }
 })
 
-/** Sheets of the glazing, drawn side by side from inside (thick, blue) outwards. */
-const sheets = computed(() => entry(GLAZINGS, props.design.skin.glazing).layers)
-const hasCover = computed(() => props.design.skin.cover.id !== 'none')
-const BENT = new Set(['dome', 'arch', 'gambrel'])
-/** Angle arc at the glazing's foot. */
+/** Rolled up by day at the top of the sunny slope, where one is drawn over that by night. */
+const roll = computed(() => {
+  const top = panes.value.filter(p => p.part === 'sunnySlope').at(-1) ?? panes.value.at(-1)
+  return top && top.made.cover.id !== 'none' ? top.b : null
+})
+const BENT = new Set(['dome', 'arch', 'hoop', 'gambrel'])
+/** Angle arc at the foot of the sunny slope. */
 const arc = computed(() => {
   const { scale, outline } = props
-  const r = Math.min(64, outline.ridgeAtM * scale.ppm * 0.5)
-  const x = scale.x(0)
-  const y = scale.y(outline.kneeWallM)
+  const from = slopeFoot(outline)
+  const r = Math.min(64, (outline.ridgeAtM - from.x) * scale.ppm * 0.5)
+  const x = scale.x(from.x)
+  const y = scale.y(from.z)
   const a = (outline.glazingAngleDeg * Math.PI) / 180
   return {
     path: `M ${x + r} ${y} A ${r} ${r} 0 0 0 ${x + r * Math.cos(a)} ${y - r * Math.sin(a)}`,
@@ -133,10 +142,15 @@ const vents = computed(() => {
       :key="p.id"
       :points="p.d"
       :fill="p.fill"
-      stroke="var(--ink)"
-      stroke-width="1.5"
+      :stroke="drawing.part === p.part ? 'var(--clay)' : 'var(--ink)'"
+      :stroke-width="drawing.part === p.part ? 2.6 : 1.5"
       stroke-linejoin="round"
-    />
+      class="cursor-pointer"
+      :data-test="`part-${p.part}`"
+      @click="drawing.pressPart(p.part)"
+    >
+      <title>{{ name(p.part) }}: press it for its card</title>
+    </polygon>
     <line
       v-for="z in courses"
       :key="z"
@@ -148,7 +162,24 @@ const vents = computed(() => {
       stroke-width="0.6"
       opacity="0.5"
     />
-    <g v-for="(p, i) in panes" :key="i">
+    <g
+      v-for="p in panes"
+      :key="p.key"
+      class="cursor-pointer"
+      :data-test="`part-${p.part}`"
+      @click="drawing.pressPart(p.part)"
+    >
+      <title>{{ name(p.part) }}: press it for its card</title>
+      <line
+        v-for="wide in drawing.part === p.part ? [20, 11] : [20]"
+        :key="wide"
+        :x1="scale.x(p.a.x)"
+        :y1="scale.y(p.a.z)"
+        :x2="scale.x(p.b.x)"
+        :y2="scale.y(p.b.z)"
+        :stroke="wide === 20 ? 'transparent' : 'var(--clay)'"
+        :stroke-width="wide"
+      />
       <line
         :x1="scale.x(p.a.x)"
         :y1="scale.y(p.a.z)"
@@ -158,14 +189,14 @@ const vents = computed(() => {
         stroke-width="4"
       />
       <line
-        v-for="k in sheets"
+        v-for="k in p.made.glazing.layers"
         :key="k"
         :x1="scale.x(p.a.x) + p.nx * (1 + 4 * k)"
         :y1="scale.y(p.a.z) - p.nz * (1 + 4 * k)"
         :x2="scale.x(p.b.x) + p.nx * (1 + 4 * k)"
         :y2="scale.y(p.b.z) - p.nz * (1 + 4 * k)"
         stroke="var(--ink)"
-        :stroke-width="k === sheets ? 1.5 : 0.7"
+        :stroke-width="k === p.made.glazing.layers ? 1.5 : 0.7"
       />
     </g>
     <line
@@ -188,17 +219,17 @@ const vents = computed(() => {
       stroke-width="5"
       data-test="eave"
     />
-    <g v-if="hasCover" data-test="cover-roll">
+    <g v-if="roll" data-test="cover-roll">
       <circle
-        :cx="scale.x(outline.ridgeAtM) - 15"
-        :cy="scale.y(outline.ridgeHeightM) + 19"
+        :cx="scale.x(roll.x) - 15"
+        :cy="scale.y(roll.z) + 19"
         r="8"
         fill="var(--paper)"
         stroke="var(--ink)"
         stroke-width="1.3"
       />
       <path
-        :d="`M ${scale.x(outline.ridgeAtM) - 19} ${scale.y(outline.ridgeHeightM) + 19} a 4 4 0 1 1 4 4`"
+        :d="`M ${scale.x(roll.x) - 19} ${scale.y(roll.z) + 19} a 4 4 0 1 1 4 4`"
         fill="none"
         stroke="var(--ink)"
         stroke-width="1.2"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
-import { FORMS, type Form } from '../../../core/design'
+import { FORMS, type Design, type Form } from '../../../core/design'
+import { stretches } from '../../../core/geometry/parts'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
 import { heldC, heldWhy } from '../../../core/study/figures'
 
@@ -19,8 +20,10 @@ const WORDS: Record<Form, [name: string, good: string, bad: string]> = {
   'gambrel': ['Gambrel', 'headroom without height', 'more joints'],
   'a-frame': ['A-frame', 'the cheapest frame', 'no headroom at the sides, heat gathers in the peak'],
   'arch': ['Arch', 'efficient, and blankets roll well on it', 'curved members, flexible glazing'],
+  'hoop': ['Hoop', 'cheap and quick to build, bears wind', 'film on both sides loses most heat'],
   'lean-to': ['Lean-to', 'one wall is a warm house', 'damp and fire on the house’s side'],
   'dome': ['Dome', 'bears wind and snow, even light', 'cutting, sealing, no straight walls'],
+  'own': ['Own', 'every corner where you drag it', 'odd angles cost more'],
 }
 const shape = computed(() => bench.current.shape)
 const options = computed(() =>
@@ -43,9 +46,9 @@ const ppm = computed(() =>
 )
 const path = (o: Outline) =>
   `M${o.corners.map(p => `${(6 + p.x * ppm.value).toFixed(1)} ${(68 - p.z * ppm.value).toFixed(1)}`).join(' L')} Z`
-const glass = (o: Outline) =>
-  o.edges
-    .filter(e => e.part === 'sunny slope' || (e.part === 'pole slope' && bench.current.skin.poleSlope === 'glazed'))
+const glass = (design: Design, o: Outline) =>
+  stretches(design, o)
+    .filter(e => e.glazed)
     .map(e => `M${6 + e.a.x * ppm.value} ${68 - e.a.z * ppm.value} L${6 + e.b.x * ppm.value} ${68 - e.b.z * ppm.value}`)
     .join(' ')
 const best = computed(() => {
@@ -97,7 +100,7 @@ const currency = computed(() => bench.current.topUp.heater.currency)
                 stroke-width="2"
                 stroke-linejoin="round"
               />
-              <path :d="glass(o.outline)" fill="none" stroke="var(--glass)" stroke-width="3.5" />
+              <path :d="glass(o.own!, o.outline)" fill="none" stroke="var(--glass)" stroke-width="3.5" />
               <line x1="0" x2="116" y1="69" y2="69" stroke="var(--earth-line)" stroke-width="2" />
             </svg>
             <dl v-if="o.figures" class="figures" :class="studies.stale.forms ? 'opacity-50' : ''">

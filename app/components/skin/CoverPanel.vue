@@ -7,11 +7,6 @@ const studies = useStudies()
 const settings = useSettings()
 const cover = computed(() => bench.current.skin.cover)
 const kind = computed(() => fittedCover(cover.value))
-const WORDS = {
-  inside: 'Dry and easy to reach; the glass behind it gets colder and wetter.',
-  outside: 'It gets wet and freezes: a motor cannot see ice, a hand can.',
-  between: 'Out of reach once it jams.',
-} as const
 const currency = computed(() => bench.current.topUp.heater.currency)
 const money = (v: number) => `${currency.value} ${Math.round(v / 10) * 10}`
 const k = (v: number) => settings.show(v, 'temperatureDifference')
@@ -48,7 +43,7 @@ function stop(): void {
 </script>
 
 <template>
-  <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-3">
+  <div class="grid gap-x-8 gap-y-3 px-4 py-3 md:grid-cols-2 xl:grid-cols-[1fr_1fr_1fr_1.4fr]">
     <div>
       <DesignField
         path="skin.cover.id"
@@ -60,26 +55,8 @@ function stop(): void {
             : 'Usually the best money: it works at night only, where the heat goes.'
         "
       />
-      <DesignField path="skin.cover.place" v-if="kind.resistance > 0" :hint="WORDS[cover.place]" />
-      <DesignField path="skin.cover.fit" v-if="kind.resistance > 0" />
-      <p v-if="bench.refusedPath.startsWith('skin.cover')" class="fault" role="alert">
-        {{ bench.refusal }}
-      </p>
     </div>
-    <div>
-      <template v-if="kind.resistance > 0">
-        <DesignField path="skin.cover.rule" />
-        <template v-if="cover.rule === 'sun'">
-          <DesignField path="skin.cover.afterSunsetH" />
-          <DesignField path="skin.cover.afterSunriseH" />
-        </template>
-        <template v-else-if="cover.rule === 'clock'">
-          <DesignField path="skin.cover.fromH" />
-          <DesignField path="skin.cover.untilH" />
-        </template>
-        <DesignField path="skin.cover.onlyBelowC" />
-      </template>
-    </div>
+    <CoverFields path="skin.cover" />
     <div>
       <h2 class="group-title">Cover or better glazing?</h2>
       <button v-if="!busy" class="button" data-test="start-match" @click="both">

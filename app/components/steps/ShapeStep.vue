@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import type { Bed } from '../../../core/design'
+import { PART_NAMES, type Bed } from '../../../core/design'
 import {
   clearances,
   freePlace,
   withBackWall,
   withBreak,
+  withCorner,
+  withFront,
   withKneeWall,
   withRidge,
   withWidth,
 } from '../../../core/editing'
 import { headroom } from '../../../core/advice/cautions'
-import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
+import { canHaveFront, hasFront, makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { kneeWallSnow } from '../../../core/sums'
 
 const bench = useDesign()
@@ -100,6 +102,7 @@ const gaps = computed(() => clearances(bench.current))
             :set="(v: number) => bench.setShape(withWidth(shape, v), 'width')"
           />
           <DesignField
+            v-if="shape.form !== 'own' || shape.corners[0]?.part === 'kneeWall'"
             path="shape.kneeWallM"
             :set="(v: number) => bench.setShape(withKneeWall(shape, v), 'knee wall')"
           />
@@ -117,10 +120,15 @@ const gaps = computed(() => clearances(bench.current))
               :set="(v: number) => bench.setShape(withBackWall(shape, v), 'back wall')"
             />
           </template>
-          <template v-if="shape.form === 'gambrel'">
+          <DesignField
+            path="shape.front"
+            v-if="canHaveFront(shape.form)"
+            :set="(on: boolean) => bench.setShape(withFront(shape, on), 'front')"
+          />
+          <template v-if="hasFront(shape)">
             <DesignField
               path="shape.breakAtM"
-              :max="shape.widthM / 2 - 0.1"
+              :max="makeOutline(shape).ridgeAtM - 0.1"
               :set="(v: number) => bench.setShape(withBreak(shape, v, shape.breakHeightM), 'break')"
             />
             <DesignField
@@ -151,6 +159,27 @@ const gaps = computed(() => clearances(bench.current))
           />
           <DesignField path="breathe.lobby.areaM2" />
         </div>
+        <fieldset v-if="shape.form === 'own'" class="mt-2" data-test="corners">
+          <legend class="group-title">
+            Corners
+            <span class="hint font-sans font-normal">or drag them on the section; add them under Skin, Parts</span>
+          </legend>
+          <div class="grid gap-x-8 gap-y-1 md:grid-cols-2">
+            <div v-for="(c, i) in shape.corners.slice(0, -1)" :key="c.part" class="grid grid-cols-2 gap-3">
+              <DesignField
+                :path="`shape.corners.${i}.atM`"
+                :label="`Top of the ${PART_NAMES[c.part]}, from the sunny wall`"
+                :max="shape.widthM"
+                :set="(v: number) => bench.setShape(withCorner(shape, i, v, c.heightM), `corner ${i}`)"
+              />
+              <DesignField
+                :path="`shape.corners.${i}.heightM`"
+                label="its height"
+                :set="(v: number) => bench.setShape(withCorner(shape, i, c.atM, v), `corner ${i}`)"
+              />
+            </div>
+          </div>
+        </fieldset>
         <p
           v-if="
             Math.abs(surveyedRise - shape.riseM) > 0.02 &&

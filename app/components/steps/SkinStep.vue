@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { hasSolidRoof } from '../../../core/advice/cautions'
+import { partsOf } from '../../../core/geometry/parts'
 import { makeOutline } from '../../../core/geometry/section'
 import { LATER } from '~/parts'
 
@@ -7,6 +8,7 @@ const bench = useDesign()
 const skin = computed(() => bench.current.skin)
 const TABS = [
   { id: 'heat', name: 'Heat losses' },
+  { id: 'parts', name: 'Parts' },
   { id: 'glazing', name: 'Glazing' },
   { id: 'compare', name: 'Compare' },
   { id: 'cover', name: 'Night cover' },
@@ -16,16 +18,25 @@ const TABS = [
 ] as const
 const GlazingCompare = defineAsyncComponent(LATER.GlazingCompare)
 const HeatLosses = defineAsyncComponent(LATER.HeatLosses)
-const tab = ref(0)
-const hasPoleSlope = computed(
-  () => bench.current.shape.form === 'dome' || makeOutline(bench.current.shape).poleSlopeM > 0,
-)
-const go = (id: string) => {
-  tab.value = Math.max(
+const drawing = useDrawing()
+const placeOf = (id: string) =>
+  Math.max(
     0,
     TABS.findIndex(t => t.id === id),
   )
+/** A part that is pressed on a drawing opens its card. */
+const tab = ref(drawing.pressed?.kind === 'part' ? placeOf('parts') : 0)
+const go = (id: string) => {
+  tab.value = placeOf(id)
 }
+watch(
+  () => drawing.pressed,
+  thing => {
+    if (thing?.kind === 'part') go('parts')
+  },
+)
+const hasPoleSlope = computed(() => partsOf(bench.current, makeOutline(bench.current.shape)).includes('poleSlope'))
+const ends = computed(() => bench.current.skin.parts)
 </script>
 
 <template>
@@ -33,14 +44,36 @@ const go = (id: string) => {
     <template #heat>
       <HeatLosses @go="go" />
     </template>
+    <template #parts>
+      <PartList />
+    </template>
     <template #glazing>
       <div class="step-grid">
         <div>
           <DesignField path="skin.glazing" data-test="glazing" label="Type" />
-          <DesignField path="skin.poleSlope" v-if="hasPoleSlope" />
+          <DesignField path="skin.parts.poleSlope.kind" v-if="hasPoleSlope" label="Slope on the pole side" />
         </div>
         <div>
-          <DesignField path="skin.endsGlazedShare" v-if="bench.current.shape.form !== 'dome'" />
+          <DesignField
+            v-if="bench.current.shape.form !== 'dome'"
+            path="skin.parts.eastEnd.glazedShare"
+            label="Glazed share of the ends"
+            :hint="
+              ends.eastEnd.glazedShare === ends.westEnd.glazedShare
+                ? 'Both alike; each by itself under Parts.'
+                : `The east end’s; the west end has ${Math.round(ends.westEnd.glazedShare * 100)} %.`
+            "
+            :set="
+              (v: number) =>
+                bench.edit(
+                  [
+                    ['skin.parts.eastEnd.glazedShare', v],
+                    ['skin.parts.westEnd.glazedShare', v],
+                  ],
+                  'glazed ends',
+                )
+            "
+          />
           <DesignField path="skin.condition.frameShare" />
         </div>
         <div>

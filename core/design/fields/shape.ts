@@ -1,4 +1,5 @@
-import { angle, choice, group, length, list, temperature } from '../field'
+import { angle, choice, count, flag, group, length, list, temperature } from '../field'
+import { CHAIN_CHOICES } from './skin'
 
 /** What stands along the whole length of the house. */
 const alongside = (one: string) =>
@@ -20,9 +21,21 @@ export const FORM_CHOICES = [
   { id: 'gambrel', name: 'Gambrel' },
   { id: 'a-frame', name: 'A-frame' },
   { id: 'arch', name: 'Arch' },
+  { id: 'hoop', name: 'Hoop' },
   { id: 'lean-to', name: 'Lean-to' },
   { id: 'dome', name: 'Dome' },
+  { id: 'own', name: 'Own' },
 ] as const
+
+/** A corner of the section in the form `own`, with the part of the skin that leads to it. */
+export const CORNER = group(
+  {
+    part: choice(CHAIN_CHOICES, { label: 'Part', about: 'the part that ends here' }),
+    atM: length(0, 20, { label: 'from the sunny wall' }),
+    heightM: length(0, 12, { label: 'high' }),
+  },
+  { label: 'Corner #' },
+)
 
 /** Flattest and steepest glazing that the section allows, degrees from level. */
 export const GLAZING_ANGLE_RANGE: readonly [number, number] = [8, 88]
@@ -50,10 +63,16 @@ export const SHAPE = group(
       label: 'Back wall',
       about: 'a saltbox sets it; a shed’s is the ridge height, a gable’s the knee wall; an A-frame has no walls',
     }),
-    breakAtM: length(0.1, 20, {
+    front: flag({
+      start: false,
+      label: 'Steep front under the slope',
+      about: 'shed, lean-to, gable, saltbox: a front from the knee wall to the break; a gambrel always has one',
+    }),
+    breakAtM: length(0, 20, {
       start: 0.8,
       label: 'Break of the slope, from the sunny wall',
-      about: 'gambrel: where the sunny slope breaks; the pole side mirrors it',
+      hint: '0 for an upright front.',
+      about: 'where front and sunny slope meet; a gambrel’s pole side mirrors it',
     }),
     breakHeightM: length(0.2, 12, { start: 2.2, label: 'Break of the slope, height' }),
     sunkM: length(0, 4, {
@@ -84,6 +103,28 @@ export const SHAPE = group(
         airC: temperature(-5, 30, { start: 18, label: 'Air in the house' }),
       },
       { label: 'House', about: 'lean-to: the house that it leans on' },
+    ),
+    corners: list(CORNER, 0, CHAIN_CHOICES.length, {
+      start: [],
+      label: 'Corners',
+      about: 'form `own`: from the top of its first part round to the pole-side foot, the parts in their order',
+    }),
+    dome: group(
+      {
+        poleSideDeg: angle(0, 180, {
+          start: 75,
+          step: 5,
+          label: 'Pole side, to each hand',
+          about: 'dome: its pole side reaches so far round from the pole',
+        }),
+        poleSideRings: count(0, 3, {
+          start: 2,
+          step: 1,
+          label: 'Pole side, rings',
+          about: 'dome: and so many of its three rings up',
+        }),
+      },
+      { label: 'Dome' },
     ),
     shadeStripM: length(0, 5, {
       start: 0,

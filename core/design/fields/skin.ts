@@ -8,6 +8,7 @@ import {
   length,
   list,
   optional,
+  orNull,
   plain,
   share,
   temperature,
@@ -59,40 +60,139 @@ const COVER_RULES = [
 
 const finish = (label: string, hint = '') => entryOf(FINISHES, { start: 'bare', label, hint })
 
+const CONDITION = group(
+  {
+    frameShare: share(0, 0.5, { start: 0.08, step: 0.01, label: 'Bars and frame, share of the opening' }),
+    ageYears: count(0, 40, {
+      whole: false,
+      start: 0,
+      step: 1,
+      label: 'Age in years',
+      hint: 'Sheet and film grow dim with the years.',
+    }),
+    dirt: share(0, 0.6, { start: 0.02, step: 0.01, label: 'Light that dirt takes' }),
+  },
+  { label: 'Condition of the glazing' },
+)
+
+const COVER = group(
+  {
+    id: entryOf(NIGHT_COVERS, { label: 'Kind' }),
+    place: choice(COVER_PLACES, { start: 'inside', label: 'Place' }),
+    fit: choice(COVER_FITS, { start: 'usual', label: 'Fit', hint: 'Edges that leak undo a cover.' }),
+    rule: choice(COVER_RULES, {
+      start: 'sun',
+      label: 'Drawn and opened',
+      about: 'by the sun, by the clock, or by cold alone (dark or not)',
+    }),
+    fromH: hours(0, 24, { start: 17, step: 0.5, label: 'Drawn at, o’clock' }),
+    untilH: hours(0, 24, { start: 8, step: 0.5, label: 'Opened at, o’clock' }),
+    afterSunsetH: hours(-3, 6, { step: 0.5, label: 'Drawn after sunset', about: 'negative: before' }),
+    afterSunriseH: hours(-3, 6, { step: 0.5, label: 'Opened after sunrise' }),
+    onlyBelowC: temperature(-30, 40, { label: 'Only when outside is below' }),
+  },
+  { label: 'Night cover' },
+)
+
+const PART_KINDS = [
+  { id: 'solid', name: 'solid' },
+  { id: 'glazed', name: 'glazed' },
+] as const
+
+/** What a part is made of. What it leaves open (null) it has from the house: glazing, condition, cover, layers, finish. */
+const made = (kind: 'solid' | 'glazed') => ({
+  kind: choice(PART_KINDS, { start: kind, label: 'Made' }),
+  glazing: orNull(entryOf(GLAZINGS, { label: 'Glazing' }), {
+    start: null,
+    label: 'Glazing of its own',
+    about: 'null: the house’s',
+  }),
+  condition: orNull(CONDITION, { start: null, label: 'Condition of its own', about: 'null: the house’s' }),
+  cover: orNull(COVER, { start: null, label: 'Night cover of its own', about: 'null: the house’s' }),
+  layers: orNull(list(layer('layer #'), 1, 8, { label: 'Layers' }), {
+    start: null,
+    label: 'Layers of its own',
+    about: 'outside to inside; null: those of the walls, or of the solid roof for a slope',
+  }),
+  finish: orNull(entryOf(FINISHES, { label: 'Inner face' }), {
+    start: null,
+    label: 'Inner face of its own',
+    about: 'null: as the walls, or the solid roof',
+  }),
+  outside: entryOf(FINISHES, { start: 'bare', label: 'Outer face', about: 'bare: of middling colour' }),
+})
+
+/** A straight or bent part of the section. */
+const stretch = (kind: 'solid' | 'glazed', label: string) =>
+  group(
+    {
+      ...made(kind),
+      solidTopM: length(0, 12, {
+        start: 0,
+        step: 0.05,
+        usual: [0, 3],
+        label: 'Solid upper stretch',
+        hint: 'Built like the solid roof; measured down from the top of the part.',
+        about: 'of a glazed part; 0 for none',
+      }),
+    },
+    { label },
+  )
+
+const end = (label: string) =>
+  group(
+    {
+      ...made('solid'),
+      glazedShare: share(0, 0.9, { start: 0, step: 0.05, label: 'Glazed share', about: 'let into a solid end' }),
+    },
+    { label },
+  )
+
+/** Parts of a section, from the sunny foot over the ridge to the pole-side foot. */
+export const CHAIN_CHOICES = [
+  { id: 'kneeWall', name: 'knee wall' },
+  { id: 'front', name: 'front' },
+  { id: 'sunnySlope', name: 'sunny slope' },
+  { id: 'poleSlope', name: 'pole slope' },
+  { id: 'lowerPoleSlope', name: 'lower pole slope' },
+  { id: 'backWall', name: 'back wall' },
+] as const
+
+/**
+ * The parts of the skin: those of the section from the sunny foot over the ridge to the pole-side foot, then the ends.
+ * A form has some of them; what it does not have keeps what was chosen.
+ */
+export const PARTS = group(
+  {
+    kneeWall: stretch('solid', 'Knee wall'),
+    front: stretch('glazed', 'Front'),
+    sunnySlope: stretch('glazed', 'Sunny slope'),
+    poleSlope: stretch('solid', 'Pole slope'),
+    lowerPoleSlope: stretch('solid', 'Lower pole slope'),
+    backWall: stretch('solid', 'Back wall'),
+    eastEnd: end('East end'),
+    westEnd: end('West end'),
+  },
+  {
+    label: 'Parts of the skin',
+    about:
+      'a dome has a knee wall (its riser wall), a sunny slope (its glazing) and, where that is solid, a pole slope',
+  },
+)
+
 /** Glazing, walls, roof, night cover and ground edge. */
 export const SKIN = group(
   {
     glazing: entryOf(GLAZINGS, { label: 'Glazing', hint: 'Compare sets all of them side by side.' }),
-    poleSlope: choice(
-      [
-        { id: 'solid', name: 'solid and insulated' },
-        { id: 'glazed', name: 'glazed as well' },
-      ],
-      { label: 'Slope on the pole side' },
-    ),
-    endsGlazedShare: share(0, 0.9, { step: 0.05, label: 'Glazed share of the ends' }),
     wall: list(layer('Walls, layer #'), 1, 8, {
       label: 'Walls',
-      about: 'knee wall, back wall and ends; layers from outside to inside',
+      about: 'walls and ends that have no layers of their own; from outside to inside',
     }),
     roof: list(layer('Solid roof, layer #'), 1, 8, {
       label: 'Solid roof',
-      about: 'solid roof slope; layers from outside to inside',
+      about: 'solid slopes that have no layers of their own; from outside to inside',
     }),
-    condition: group(
-      {
-        frameShare: share(0, 0.5, { start: 0.08, step: 0.01, label: 'Bars and frame, share of the opening' }),
-        ageYears: count(0, 40, {
-          whole: false,
-          start: 0,
-          step: 1,
-          label: 'Age in years',
-          hint: 'Sheet and film grow dim with the years.',
-        }),
-        dirt: share(0, 0.6, { start: 0.02, step: 0.01, label: 'Light that dirt takes' }),
-      },
-      { label: 'Condition of the glazing' },
-    ),
+    condition: CONDITION,
     finish: group(
       {
         wall: finish('Inner face of the walls', 'Reflecting faces light the plants; dark faces warm the mass.'),
@@ -100,24 +200,8 @@ export const SKIN = group(
       },
       { label: 'Finish' },
     ),
-    cover: group(
-      {
-        id: entryOf(NIGHT_COVERS, { label: 'Kind' }),
-        place: choice(COVER_PLACES, { start: 'inside', label: 'Place' }),
-        fit: choice(COVER_FITS, { start: 'usual', label: 'Fit', hint: 'Edges that leak undo a cover.' }),
-        rule: choice(COVER_RULES, {
-          start: 'sun',
-          label: 'Drawn and opened',
-          about: 'by the sun, by the clock, or by cold alone (dark or not)',
-        }),
-        fromH: hours(0, 24, { start: 17, step: 0.5, label: 'Drawn at, o’clock' }),
-        untilH: hours(0, 24, { start: 8, step: 0.5, label: 'Opened at, o’clock' }),
-        afterSunsetH: hours(-3, 6, { step: 0.5, label: 'Drawn after sunset', about: 'negative: before' }),
-        afterSunriseH: hours(-3, 6, { step: 0.5, label: 'Opened after sunrise' }),
-        onlyBelowC: temperature(-30, 40, { label: 'Only when outside is below' }),
-      },
-      { label: 'Night cover' },
-    ),
+    cover: COVER,
+    parts: PARTS,
     edge: group(
       {
         material: entryOf(MATERIALS, { label: 'Board' }),

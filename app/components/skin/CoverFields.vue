@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { fittedCover } from '../../../core/catalog'
+import { valueAt, type Cover } from '../../../core/design'
+
+/** How a night cover is fitted, drawn and opened: the house's, or that of one part. */
+const props = defineProps<{ path: string }>()
+const bench = useDesign()
+const cover = computed(() => valueAt(bench.current, props.path) as Cover)
+const there = computed(() => fittedCover(cover.value).resistance > 0)
+const WORDS = {
+  inside: 'Dry and easy to reach; the glass behind it gets colder and wetter.',
+  outside: 'It gets wet and freezes: a motor cannot see ice, a hand can.',
+  between: 'Out of reach once it jams.',
+} as const
+</script>
+
+<template>
+  <template v-if="there">
+    <div>
+      <DesignField :path="`${path}.place`" :hint="WORDS[cover.place]" />
+      <DesignField :path="`${path}.fit`" />
+      <p v-if="bench.refusedPath.startsWith(path)" class="fault" role="alert">
+        {{ bench.refusal }}
+      </p>
+    </div>
+    <div>
+      <DesignField :path="`${path}.rule`" />
+      <template v-if="cover.rule === 'sun'">
+        <DesignField :path="`${path}.afterSunsetH`" />
+        <DesignField :path="`${path}.afterSunriseH`" />
+      </template>
+      <template v-else-if="cover.rule === 'clock'">
+        <DesignField :path="`${path}.fromH`" />
+        <DesignField :path="`${path}.untilH`" />
+      </template>
+      <DesignField :path="`${path}.onlyBelowC`" />
+    </div>
+  </template>
+</template>
