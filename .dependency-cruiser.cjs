@@ -34,7 +34,7 @@ module.exports = {
       comment: 'The document knows its catalogues and units, and nothing that is worked out from it.',
       severity: 'error',
       from: { path: '^core/design/' },
-      to: { path: '^core/', pathNot: '^core/(design|bodies|catalog|units|physics|climate/(types|time-zone))' },
+      to: { path: '^core/', pathNot: '^core/(design|bodies|openings|catalog|units|physics|climate/(types|time-zone))' },
     },
     {
       name: 'bodies-below-all',
@@ -44,10 +44,17 @@ module.exports = {
       to: { path: '^core/', pathNot: '^core/(bodies|catalog|units|physics|materials|design/(field|types))' },
     },
     {
+      name: 'openings-below-all',
+      comment: 'As bodies.',
+      severity: 'error',
+      from: { path: '^core/openings/' },
+      to: { path: '^core/', pathNot: '^core/(openings|catalog|units|physics|design/(field|fields/parts))' },
+    },
+    {
       name: 'editing-above-geometry',
       severity: 'error',
       from: { path: '^core/editing/' },
-      to: { path: '^core/', pathNot: '^core/(editing|design|bodies|geometry|catalog|units)' },
+      to: { path: '^core/', pathNot: '^core/(editing|design|bodies|openings|geometry|catalog|units)' },
     },
     {
       name: 'no-arrow-up',

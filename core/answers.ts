@@ -1,6 +1,7 @@
 import { AIR_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
+import { openingAnswers, type OpeningAnswer } from './opening-answers'
 import { partAnswers, type PartAnswer } from './part-answers'
 import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
@@ -91,6 +92,8 @@ export interface Answers {
   bodies: BodyAnswer[]
   /** The skin, piece by piece. */
   parts: PartAnswer[]
+  /** What is let into it, each by itself. */
+  openings: OpeningAnswer[]
   soilMinC: number
   /** Days with less than ten hours of daylight, and days under 5 mol/m² at the beds. */
   shortDays: number
@@ -270,6 +273,7 @@ export function makeAnswers(
   const fuel = entry(FUELS, heater.fuel)
   const price = heater.pricePerKWh / fuel.efficiency
   const fuelJ = heatJ + loopJ
+  const byElement = elementLosses(design, building)
   const leakArea = leakageAreaM2(ach50Of(design.breathe), building.volumeM3)
   return {
     version: CORE_VERSION,
@@ -293,7 +297,8 @@ export function makeAnswers(
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
     bodies: bodyAnswers(design, building, light, series),
-    parts: partAnswers(design, building, light, series, coldest.hour),
+    openings: openingAnswers(design, series),
+    parts: partAnswers(building, byElement, light, series, coldest.hour),
     soilMinC,
     dimDays,
     condensedKg,
@@ -312,7 +317,7 @@ export function makeAnswers(
     worstNightLosses: nightLosses(series, coldest.hour),
     lossesByDay: dayAndNight(site, series, losses),
     ua: {
-      byElement: elementLosses(design, building),
+      byElement,
       infiltrationWK:
         leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * AIR_HEAT,
     },

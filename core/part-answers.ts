@@ -1,7 +1,7 @@
 import { HOURS } from './climate/types'
-import type { Design, PartId } from './design/types'
+import type { PartId } from './design/types'
 import type { Building, SurfaceId } from './geometry/surfaces'
-import { elementLosses } from './network/chains'
+import type { ElementLoss } from './network/chains'
 import type { YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
 
@@ -23,28 +23,29 @@ export interface PartAnswer {
   takenInKWh: number
 }
 
-const kWh = (watts: Float32Array | undefined) => (watts ? watts.reduce((sum, w) => sum + w, 0) / 1000 : 0)
+function kWh(watts: Float32Array | undefined): number {
+  let sum = 0
+  if (watts) for (let h = 0; h < HOURS; h++) sum += watts[h]!
+  return sum / 1000
+}
 
 /** The year of each piece of the skin, round the section and then the ends. */
 export function partAnswers(
-  design: Design,
   building: Building,
+  rows: readonly ElementLoss[],
   light: SolarGains,
   series: YearSeries,
   coldestHour: number,
 ): PartAnswer[] {
-  const rows = elementLosses(design, building)
   const from = Math.max(0, coldestHour - 11)
   return series.skin.map(({ id, lostW }): PartAnswer => {
     const own = building.surfaces.filter(s => s.id === id)
     const { part, kind } = own[0]!
-    const row = rows.find(r => r.name === (own[0]!.boundary === 'house' ? 'house wall' : id))
+    const row = rows.find(r => r.id === id)
     const pane = light.panes.find(p => p.id === id)
     const glazed = kind === 'glazed'
     let night = 0
     for (let h = from; h <= coldestHour; h++) night += lostW[h]! / (coldestHour - from + 1)
-    let lost = 0
-    for (let h = 0; h < HOURS; h++) lost += lostW[h]!
     return {
       id,
       part: part!,
@@ -53,7 +54,7 @@ export function partAnswers(
       uDay: row?.uDay ?? null,
       uNight: row?.uNight ?? null,
       coldNightW: night,
-      lostKWh: lost / 1000,
+      lostKWh: kWh(lostW),
       letInKWh: kWh(pane?.throughW),
       takenInKWh: glazed ? kWh(pane?.watts) : kWh(light.faces.find(f => f.id === id)?.watts),
     }

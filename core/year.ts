@@ -145,6 +145,7 @@ function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
     shape,
     skin.glazing,
     skin.parts,
+    skin.openings,
     skin.wall,
     skin.roof,
     skin.condition,

@@ -6,6 +6,7 @@ import { roomObjects } from '../geometry/objects'
 import { isSlope, stretches } from '../geometry/parts'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
+import { openingKind } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
 import { clearances, WHEELCHAIR_M } from '../editing'
 import type { Design, Layer, StepId } from '../design'
@@ -116,12 +117,12 @@ export function designCautions(
     )
   if (design.skin.glazing.startsWith('glass'))
     add('skin', 'Glass overhead falls on people: ask which glass your local code allows above heads.')
-  const { lowM2, highM2, startC } = design.breathe.vents
+  const { startC, freeM2 } = breathing(design)
   const floor = outline.widthM * design.shape.lengthM
-  if (lowM2 + highM2 < 0.15 * floor)
+  if (freeM2 < 0.15 * floor)
     add(
       'breathe',
-      `Little to breathe with: vents are ${Math.round(((lowM2 + highM2) / floor) * 100)} % of the floor; ` +
+      `Little to breathe with: vents are ${Math.round((freeM2 / floor) * 100)} % of the floor; ` +
         `15 to 25 % each, low and high, is the rule. Air above ${show(38, 'temperature')} harms people.`,
     )
   const heater = design.topUp.heater
@@ -161,6 +162,20 @@ export function headroom(design: Pick<Design, 'shape' | 'store'>): { x: number; 
     if (clearM > best.clearM && !taken.some(o => x > o.x0 - ELBOW_M && x < o.x1 + ELBOW_M)) best = { x, clearM }
   }
   return best
+}
+
+/** What a house breathes through: free area of all that opens, m², and the coolest air at which something does, °C. */
+export function breathing({ skin }: Pick<Design, 'skin'>): { freeM2: number; startC: number } {
+  let freeM2 = 0
+  let startC = Infinity
+  for (const o of skin.openings) {
+    const kind = openingKind(o)
+    const opener = kind.opener(o)
+    if (opener.how === 'shut') continue
+    freeM2 += kind.freeM2(o)
+    if (opener.how !== 'season') startC = Math.min(startC, opener.startC)
+  }
+  return { freeM2, startC }
 }
 
 /** Whether a house has a solid roof of its own: a slope, or the upper stretch of one, that is not glazed. */

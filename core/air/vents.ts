@@ -1,56 +1,60 @@
-import { GRAVITY, ZERO_C_K } from '../physics/constants'
+import { GRAVITY, RAD, ZERO_C_K } from '../physics/constants'
 
-const { abs, max, min, sqrt } = Math
+const { cos, log, max, min, sin } = Math
 
-const DISCHARGE = 0.6
-/** Wind pressure difference between a low and a high opening, as a share of the wind's dynamic pressure. */
-const WIND_PRESSURE = 0.2
-
-export interface VentOpening {
-  lowM2: number
-  highM2: number
-  riseM: number
-}
-
-/** A house's openings for {@link ventFlow}: `flow` m², and what stack (m²/s²) and wind weigh under the root. */
-export interface VentFactors {
-  flow: number
-  stack: number
+/** An opening as the air finds it: its discharge coefficient times area, m², its height, m, and the wind's share. */
+export interface Orifice {
+  conduct: number
+  heightM: number
+  /** Pressure of the wind over its dynamic pressure. */
   wind: number
 }
 
 /**
- * Low and high openings in series; where one is missing the other breathes by itself at a third.
- * Source: orifice flow, stack and wind added in quadrature; ASHRAE Fundamentals ch. 16, EN 16798-7 for one-sided
- * openings.
+ * Of an upright opening by itself, the warm air goes out at its top and the cold comes in at its foot. Two halves so
+ * far apart, as a share of its height, pass what EN 16798-7 gives for it.
  */
-export function ventFactors({ lowM2, highM2, riseM }: VentOpening): VentFactors {
-  const stack = 2 * GRAVITY * riseM
-  if (lowM2 > 0 && highM2 > 0)
-    return { flow: DISCHARGE / sqrt(1 / (lowM2 * lowM2) + 1 / (highM2 * highM2)), stack, wind: WIND_PRESSURE }
-  return { flow: (DISCHARGE / 3) * (lowM2 + highM2), stack: (stack / max(riseM, 0.3)) * 0.5, wind: 0.05 }
+const HALVES_APART = 4 / 9
+/** Gusts push as much between those halves. */
+const GUSTS = HALVES_APART * 0.05
+
+/** An opening as two orifices, its lower half and its upper. @param area m² @param tallM from edge to edge, upright */
+export function halves(area: number, discharge: number, atM: number, tallM: number, wind: number): [Orifice, Orifice] {
+  const conduct = (discharge * area) / 2
+  const apart = (HALVES_APART * tallM) / 2
+  return [
+    { conduct, heightM: atM - apart, wind: wind + GUSTS / 2 },
+    { conduct, heightM: atM + apart, wind: wind - GUSTS / 2 },
+  ]
 }
 
 /**
- * Air through open vents, m³/s.
- * @param opening share open, 0–1
- * @param insideC @param outsideC °C
- * @param windMs 0 or more
+ * What warm air inside drives out for each metre that an opening lies higher, 2 Δp / ρ, m²/s² a metre; °C. Wind drives
+ * in its pressure's share of the wind's speed squared.
  */
-export function ventFlow(
-  vents: VentFactors,
-  opening: number,
-  insideC: number,
-  outsideC: number,
-  windMs: number,
-): number {
-  if (opening <= 0) return 0
-  return (
-    opening *
-    vents.flow *
-    sqrt((vents.stack * abs(insideC - outsideC)) / (max(insideC, outsideC) + ZERO_C_K) + vents.wind * windMs * windMs)
-  )
+export function stackPerMetre(insideC: number, outsideC: number): number {
+  return (2 * GRAVITY * (insideC - outsideC)) / (max(insideC, outsideC) + ZERO_C_K)
 }
+
+/** Neighbours, trees and fences leave this much of the wind's pressure. ASHRAE Fundamentals ch. 16, suburban. */
+const SHELTER = 1 / 3
+
+/**
+ * Wind pressure on a wall of a low building of square plan, as a share of the dynamic pressure, sheltered.
+ * @param fromDeg angle between the wall's outward normal and where the wind comes from, any
+ * Source: Swami & Chandra 1987, normal pressure 0.6.
+ */
+export function wallPressure(fromDeg: number): number {
+  const a = ((((fromDeg + 180) % 360) + 360) % 360) - 180
+  const half = (a * RAD) / 2
+  const of =
+    1.248 - 0.703 * sin(Math.abs(half)) - 1.175 * sin(a * RAD) ** 2 + 0.769 * cos(half) + 0.717 * cos(half) ** 2
+  return SHELTER * 0.6 * log(max(0.1, of))
+}
+
+/** Suction at a ridge, whatever side the wind is on; and what a wall and a ridge have while that is not known. */
+export const RIDGE_PRESSURE = -0.1
+export const ANY_WALL_PRESSURE = 0.1
 
 /**
  * How far a wax-piston opener pushes at a temperature once it has had time: 0 below start, 1 from full, straight

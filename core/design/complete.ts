@@ -1,16 +1,8 @@
-import type { AnyField, Spare } from './field'
+import { startOf, type Spare } from './field'
 import { DESIGN, type Design } from './types'
 
 export type Tree = { [key: string]: unknown }
 export const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v)
-
-/** Where a field stands before anybody has chosen; undefined where it must be given. */
-function startOf(field: AnyField): unknown {
-  if (field.kind !== 'group') return 'start' in field ? field.start : undefined
-  const all = Object.entries(field.fields).map(([name, f]) => [name, startOf(f)] as const)
-  const known = all.filter(([, start]) => start !== undefined)
-  return known.length > 0 ? Object.fromEntries(known) : undefined
-}
 
 /** Parts of a design as they stand before anybody has chosen: nothing dug, nothing added. */
 export const PLAIN = startOf(DESIGN) as Tree

@@ -1,5 +1,10 @@
 import { completeDesign } from './complete'
-import { SCHEMA_VERSION, STEPS, type Body, type Design } from './types'
+import { DOOR } from '../openings/door'
+import { RIDGE_VENT } from '../openings/ridge-vent'
+import { ROLL_UP } from '../openings/roll-up'
+import { VENT } from '../openings/vent'
+import { startOf } from './field'
+import { SCHEMA_VERSION, STEPS, type Body, type Design, type Opening, type OpeningKindId, type PartId } from './types'
 
 const timberWall = [
   { material: 'softwood', thicknessM: 0.022 },
@@ -21,7 +26,33 @@ const barrels = (count: number, colour: string, stack: number, raisedM: number, 
   stratified: false,
 })
 
-const hollowAsh = completeDesign({
+/** Low vents in the knee wall and as much at the ridge, moved by wax; and a door. */
+function airedBy(
+  areaM2: number,
+  kneeWallM: number,
+  doorOffM: number,
+  startC = 20,
+  doorOn: PartId = 'eastEnd',
+): Opening[] {
+  const opener = { startC, fullC: 29 }
+  return [
+    {
+      ...(startOf(VENT.fields) as Of<'vent'>),
+      kind: 'vent',
+      part: 'kneeWall',
+      areaM2,
+      atM: Math.min(0.3, kneeWallM / 2),
+      tallM: 0.2,
+      ...opener,
+    },
+    { ...(startOf(RIDGE_VENT.fields) as Of<'ridge vent'>), kind: 'ridge vent', part: 'sunnySlope', areaM2, ...opener },
+    { ...(startOf(DOOR.fields) as Of<'door'>), kind: 'door', part: doorOn, offsetM: doorOffM },
+  ]
+}
+type Of<K extends OpeningKindId> = Extract<Opening, { kind: K }>
+
+/** A plain house at a middling place: the first demo and the starter design are made from it. */
+const plainHouse = completeDesign({
   schemaVersion: SCHEMA_VERSION,
   id: 'hollow-ash',
   name: 'Hollow Ash Seed Library',
@@ -64,6 +95,7 @@ const hollowAsh = completeDesign({
       { material: 'wood-fibre', thicknessM: 0.18 },
       { material: 'plywood', thicknessM: 0.015 },
     ],
+    openings: airedBy(6.5, 0.75, -0.57),
     cover: { id: 'quilt', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.8 },
   },
@@ -72,11 +104,25 @@ const hollowAsh = completeDesign({
     massWall: { material: 'concrete-block', thicknessM: 0.2 },
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
-  breathe: { leakage: 'tight', vents: { lowM2: 6.5, highM2: 6.5, startC: 20, fullC: 29 } },
+  breathe: { leakage: 'tight' },
   topUp: {
     heater: { on: false, capacityW: 3000, setPointC: 2, fuel: 'electricity', pricePerKWh: 0.28, currency: 'EUR' },
   },
 })
+
+/** Double glass stands upright in front; the roof over the ridge of the glazing is solid. */
+const hollowAsh: Design = {
+  ...plainHouse,
+  shape: { ...plainHouse.shape, ridgeHeightM: 3.6, front: true, breakAtM: 0, breakHeightM: 1.45 },
+  skin: {
+    ...plainHouse.skin,
+    parts: {
+      ...plainHouse.skin.parts,
+      front: { ...plainHouse.skin.parts.front, glazing: 'glass-2' },
+      sunnySlope: { ...plainHouse.skin.parts.sunnySlope, solidTopM: 0.9 },
+    },
+  },
+}
 
 const riberaAlta = completeDesign({
   schemaVersion: SCHEMA_VERSION,
@@ -90,6 +136,7 @@ const riberaAlta = completeDesign({
     longitudeDeg: -70.4,
     elevationM: 380,
     timeZone: 'America/Argentina/Buenos_Aires',
+    windFromDeg: 270,
     soil: 'sandy-soil',
     seed: 4,
     climate: {
@@ -125,6 +172,11 @@ const riberaAlta = completeDesign({
       { material: 'wood-fibre', thicknessM: 0.18 },
       { material: 'plywood', thicknessM: 0.015 },
     ],
+    openings: [
+      ...airedBy(11, 1, 1.53),
+      // Opposite the low vents, so that the wind goes through.
+      { ...(startOf(VENT.fields) as Of<'vent'>), kind: 'vent', part: 'backWall', areaM2: 4, atM: 0.5, tallM: 0.3 },
+    ],
     cover: { id: 'thermal-screen', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },
@@ -134,7 +186,7 @@ const riberaAlta = completeDesign({
     floor: { material: 'gravel', thicknessM: 0.08 },
     earth: { on: true, pipes: 12, pipeLengthM: 11, pipeDiameterM: 0.1, depthM: 0.9 },
   },
-  breathe: { leakage: 'usual', vents: { lowM2: 11, highM2: 11, startC: 20, fullC: 29 } },
+  breathe: { leakage: 'usual' },
   topUp: { heater: { on: true, capacityW: 5000, setPointC: 6, fuel: 'wood', pricePerKWh: 0.06, currency: 'EUR' } },
 })
 
@@ -209,6 +261,17 @@ const fjellro = completeDesign({
       { material: 'wood-fibre', thicknessM: 0.2 },
       { material: 'plywood', thicknessM: 0.015 },
     ],
+    openings: [
+      ...airedBy(3, 1, -0.12),
+      {
+        ...(startOf(DOOR.fields) as Of<'door'>),
+        kind: 'door',
+        part: 'backWall',
+        offsetM: 2,
+        openingsPerDay: 6,
+        openS: 20,
+      },
+    ],
     cover: { id: 'quilt', place: 'inside', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 8 },
     edge: { material: 'xps', thicknessM: 0.08, depthM: 1.4 },
   },
@@ -230,7 +293,7 @@ const fjellro = completeDesign({
     massWall: { material: 'brick', thicknessM: 0.12 },
     floor: { material: 'brick', thicknessM: 0.06 },
   },
-  breathe: { leakage: 'tight', vents: { lowM2: 3, highM2: 3, startC: 20, fullC: 29 }, lobby: { areaM2: 2.5 } },
+  breathe: { leakage: 'tight', lobby: { areaM2: 2.5 } },
   topUp: {
     heater: { on: true, capacityW: 3000, setPointC: 4, fuel: 'electricity', pricePerKWh: 0.14, currency: 'EUR' },
     lamps: { powerW: 400, fromH: 6, untilH: 10, molPerMJ: 2.6, months: [10, 11, 12, 1, 2, 3] },
@@ -281,6 +344,7 @@ const saritas = completeDesign({
       { material: 'plywood', thicknessM: 0.012 },
     ],
     finish: { wall: 'bare', roof: 'foil' },
+    openings: airedBy(4, 0.6, 0, 21, 'kneeWall'),
     cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },
@@ -289,28 +353,128 @@ const saritas = completeDesign({
     massWall: { material: 'stone', thicknessM: 0 },
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
-  breathe: { leakage: 'usual', vents: { lowM2: 4, highM2: 4, startC: 21, fullC: 29 } },
+  breathe: { leakage: 'usual' },
   topUp: { heater: { on: false, capacityW: 3000, setPointC: 3, fuel: 'wood', pricePerKWh: 0.05, currency: 'EUR' } },
 })
 
+const film = { material: 'plywood', thicknessM: 0.012 }
+
+const marschwinkel = completeDesign({
+  schemaVersion: SCHEMA_VERSION,
+  id: 'marschwinkel',
+  name: 'Marschwinkel Growers',
+  decided: [...STEPS],
+  aim: {
+    lowestAirC: -2,
+    highestAirC: 34,
+    crops: [
+      {
+        id: 'kale',
+        needs: null,
+        months: ['hold', 'hold', 'grow', 'grow', '', '', '', 'grow', 'grow', 'grow', 'hold', 'hold'],
+      },
+      { id: 'tomato', needs: null, months: ['', '', '', '', 'grow', 'grow', 'grow', 'grow', 'grow', '', '', ''] },
+    ],
+  },
+  site: {
+    place: 'Marschwinkel, windy lowland by the sea (invented)',
+    latitudeDeg: 53.7,
+    longitudeDeg: 8.9,
+    elevationM: 4,
+    timeZone: 'Europe/Berlin',
+    soil: 'clay-soil',
+    seed: 5,
+    windFromDeg: 255,
+    climate: {
+      kind: 'normals',
+      lowC: [-0.7, -0.8, 1.1, 3.5, 7.3, 10.5, 12.8, 12.6, 10, 6.6, 3, 0.5],
+      highC: [3.5, 4.2, 7.8, 12.4, 16.6, 19.3, 21.7, 21.8, 18.3, 13.2, 7.9, 4.7],
+      sunshineH: [1.3, 2.3, 3.8, 5.8, 7.2, 7.1, 6.9, 6.6, 4.9, 3.3, 1.8, 1.1],
+      windMs: [6.9, 6.5, 6.3, 5.6, 5.3, 5.2, 5.1, 5.1, 5.5, 6.1, 6.5, 6.8],
+    },
+  },
+  shape: {
+    form: 'hoop',
+    turnDeg: 15,
+    lengthM: 30,
+    widthM: 8,
+    kneeWallM: 0.5,
+    ridgeHeightM: 3.4,
+    ridgeAtM: 4,
+    backWallM: 0.5,
+    beds: [
+      { atM: 0.4, widthM: 1.2, heightM: 0.15 },
+      { atM: 2.1, widthM: 1.2, heightM: 0.15 },
+      { atM: 4.6, widthM: 1.2, heightM: 0.15 },
+      { atM: 6.4, widthM: 1.2, heightM: 0.15 },
+    ],
+  },
+  skin: {
+    glazing: 'film-2',
+    wall: [film],
+    roof: [film],
+    parts: { poleSlope: { kind: 'glazed' }, eastEnd: { kind: 'glazed' }, westEnd: { kind: 'glazed' } },
+    openings: [
+      // Somebody rolls the sides up on warm mornings, and down when the work is done.
+      ...(['sunnySlope', 'poleSlope'] as const).map(
+        (part): Opening => ({
+          ...(startOf(ROLL_UP.fields) as Of<'roll-up side'>),
+          kind: 'roll-up side',
+          part,
+          lengthM: 28,
+          heightM: 0.9,
+          startC: 22,
+          fullC: 30,
+          fromH: 7,
+          untilH: 20,
+          winter: 'shut',
+        }),
+      ),
+      ...(['eastEnd', 'westEnd'] as const).map(
+        (part): Opening => ({
+          ...(startOf(DOOR.fields) as Of<'door'>),
+          kind: 'door',
+          part,
+          widthM: 2,
+          heightM: 2.2,
+          offsetM: -0.05,
+          openingsPerDay: 10,
+          openS: 30,
+          how: 'motor',
+          startC: 24,
+          fullC: 30,
+        }),
+      ),
+    ],
+    cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 8 },
+    edge: { material: 'xps', thicknessM: 0, depthM: 0.3 },
+  },
+  store: { bodies: [], massWall: { material: 'stone', thicknessM: 0 }, floor: { material: 'gravel', thicknessM: 0 } },
+  breathe: { leakage: 'usual', rowCover: { on: true, belowC: 3 } },
+  topUp: {
+    heater: { on: false, capacityW: 10000, setPointC: 2, fuel: 'gas', pricePerKWh: 0.12, currency: 'EUR' },
+    bedLoop: { capacityW: 6000, setPointC: 12 },
+  },
+})
+
 /** The demo designs, in the order in which they are listed. Places and groups are invented. */
-export const DEMOS: readonly Design[] = [hollowAsh, riberaAlta, fjellro, saritas]
+export const DEMOS: readonly Design[] = [hollowAsh, riberaAlta, fjellro, saritas, marschwinkel]
 
 /** A complete starter design: a plain shape at a middling place, with every step at its default. */
 export function startingDesign(id: string, name: string): Design {
   return {
-    ...hollowAsh,
+    ...plainHouse,
     id,
     name,
     decided: [],
-    site: { ...hollowAsh.site, place: 'Place not named yet', seed: 1 },
-    shape: { ...hollowAsh.shape, turnDeg: 0, lengthM: 6, beds: hollowAsh.shape.beds.map(b => ({ ...b })) },
-    skin: { ...hollowAsh.skin, cover: { ...hollowAsh.skin.cover, id: 'none' } },
+    site: { ...plainHouse.site, place: 'Place not named yet', seed: 1 },
+    shape: { ...plainHouse.shape, turnDeg: 0, lengthM: 6, beds: plainHouse.shape.beds.map(b => ({ ...b })) },
+    skin: { ...plainHouse.skin, openings: airedBy(4.5, 0.75, -0.57), cover: { ...plainHouse.skin.cover, id: 'none' } },
     store: {
-      ...hollowAsh.store,
+      ...plainHouse.store,
       bodies: [barrels(6, 'black', 2, 0.35, 3.97)],
       massWall: { material: 'concrete-block', thicknessM: 0 },
     },
-    breathe: { ...hollowAsh.breathe, leakage: 'usual', vents: { ...hollowAsh.breathe.vents, lowM2: 4.5, highM2: 4.5 } },
+    breathe: { ...plainHouse.breathe, leakage: 'usual' },
   }
 }

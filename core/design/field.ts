@@ -251,3 +251,11 @@ export function checked<V>(
 export function checked(check: (value: unknown) => Complaint[], options: Partial<Told> & { start?: unknown }) {
   return { kind: 'checked' as const, check, start: options.start, ...told(options) }
 }
+
+/** Where a field stands before anybody has chosen; undefined where it must be given. */
+export function startOf(field: AnyField): unknown {
+  if (field.kind !== 'group') return 'start' in field ? field.start : undefined
+  const all = Object.entries(field.fields).map(([name, f]) => [name, startOf(f)] as const)
+  const known = all.filter(([, start]) => start !== undefined)
+  return known.length > 0 ? Object.fromEntries(known) : undefined
+}

@@ -1,7 +1,11 @@
 import { type Drums, layDrums } from '../bodies/drums'
 import { LEAST_WALL_M } from '../bodies/wall'
 import { entry, VESSELS } from '../catalog'
+import { DOOR } from '../openings/door'
+import { RIDGE_VENT, RIDGE_VENT_UNDER_M } from '../openings/ridge-vent'
+import { VENT } from '../openings/vent'
 import { filledFrom, isTree, PLAIN, type Tree } from './complete'
+import { startOf } from './field'
 import { SCHEMA_VERSION } from './types'
 
 /**
@@ -10,7 +14,7 @@ import { SCHEMA_VERSION } from './types'
  */
 export function migrateDesign(document: unknown): unknown {
   if (!isTree(document) || ![1, 2, 3, SCHEMA_VERSION].includes(document.schemaVersion as number)) return document
-  const said = withParts(withBodies(document))
+  const said = withOpenings(withParts(withBodies(document)))
   if (document.schemaVersion === SCHEMA_VERSION && said === document) return document
   return { ...filledFrom(said, PLAIN), schemaVersion: SCHEMA_VERSION }
 }
@@ -44,6 +48,51 @@ function withParts(document: Tree): Tree {
   const parts = { poleSlope: pole, lowerPoleSlope: pole, eastEnd: end, westEnd: end }
   return { ...document, skin: { ...rest, parts } }
 }
+
+/** Version 3 knew one low and one high vent of one opener, and one door. */
+function withOpenings(document: Tree): Tree {
+  const { vents, doors, ...breathe } = tree(document.breathe)
+  if (vents === undefined && doors === undefined) return document
+  const shape = tree(document.shape)
+  const { lowM2, highM2, ...opener } = tree(vents)
+  const low = num(lowM2, 0)
+  const high = num(highM2, 0)
+  const kneeM = shape.form === 'a-frame' ? 0 : num(shape.kneeWallM, 0)
+  const dome = shape.form === 'dome'
+  // A single opening of a metre passes what it passed then; with another above it, it is a slot.
+  const tallM = low > 0 && high > 0 ? SLOT_M : 1
+  const ridgeM = num(shape.ridgeHeightM, 3) - RIDGE_VENT_UNDER_M
+  const openings = [
+    vent(kneeM > 0.01 || dome ? 'kneeWall' : 'sunnySlope', low, Math.min(0.3, kneeM / 2), tallM, opener),
+    low > 0
+      ? { kind: 'ridge vent', part: 'sunnySlope', areaM2: high, ...opener }
+      : vent('sunnySlope', high, ridgeM, tallM, opener),
+  ].filter(o => num(o.areaM2, 0) > 0)
+  const { areaM2, ...traffic } = tree(doors)
+  const door = {
+    ...(startOf(DOOR.fields) as Tree),
+    kind: 'door',
+    part: dome ? 'kneeWall' : 'eastEnd',
+    heightM: DOOR_M,
+    widthM: num(areaM2, 1.8) / DOOR_M,
+    ...traffic,
+  }
+  const filled = openings.map(o => ({ ...(startOf((o.kind === 'vent' ? VENT : RIDGE_VENT).fields) as Tree), ...o }))
+  const skin = { ...tree(document.skin), openings: [...filled, door] }
+  return { ...document, breathe, skin }
+}
+
+/** Heights of what version 3 said by areas alone, m. */
+const SLOT_M = 0.2
+const DOOR_M = 2
+const vent = (part: string, areaM2: number, atM: number, tallM: number, opener: Tree): Tree => ({
+  kind: 'vent',
+  part,
+  areaM2,
+  atM,
+  tallM,
+  ...opener,
+})
 
 /** Walls of mass are at least this thick; thinner ones were taken, and are kept. */
 const thick = ({ thicknessM }: Tree) => Math.max(LEAST_WALL_M, num(thicknessM, LEAST_WALL_M))

@@ -3,7 +3,8 @@ import { AIM, CROP_CHOICE, type CROP_NEEDS } from './fields/aim'
 import { BREATHE } from './fields/breathe'
 import { BED, FORM_CHOICES, SHAPE } from './fields/shape'
 import { SITE, type HORIZON_POINT, type SPELL } from './fields/site'
-import { CHAIN_CHOICES, SKIN, type OWN_MATERIAL } from './fields/skin'
+import { CHAIN_CHOICES, PART_CHOICES, type PartId, type PartName } from './fields/parts'
+import { SKIN, type OWN_MATERIAL } from './fields/skin'
 import { STORE, type fan } from './fields/store'
 import { TOP_UP } from './fields/top-up'
 
@@ -28,18 +29,13 @@ export const FORMS: readonly Form[] = FORM_CHOICES.map(f => f.id)
 
 /** A part of the section, and any part of the skin. */
 export type ChainPart = (typeof CHAIN_CHOICES)[number]['id']
-export type PartId = keyof Design['skin']['parts']
 /** In their order round the section. */
 export const CHAIN: readonly ChainPart[] = CHAIN_CHOICES.map(c => c.id)
-export type PartName = (typeof CHAIN_CHOICES)[number]['name'] | 'east end' | 'west end'
-export const PART_NAMES: Readonly<Record<PartId, PartName>> = {
-  ...(Object.fromEntries(CHAIN_CHOICES.map(c => [c.id, c.name])) as Record<ChainPart, PartName>),
-  eastEnd: 'east end',
-  westEnd: 'west end',
-}
-
+export const PART_NAMES = Object.fromEntries(PART_CHOICES.map(c => [c.id, c.name])) as Record<PartId, PartName>
 /** Round the section, then the ends. */
-export const PART_IDS: readonly PartId[] = [...CHAIN, 'eastEnd', 'westEnd']
+export const PART_IDS: readonly PartId[] = PART_CHOICES.map(c => c.id)
+export type { PartId, PartName } from './fields/parts'
+export type { Opening, OpeningKindId } from '../openings/registry'
 
 /**
  * The one document: plain JSON, SI units (angles in degrees, temperatures in °C, hours of the clock in local standard

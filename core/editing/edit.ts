@@ -77,7 +77,9 @@ function cornersOf(shape: Shape): Corner[] {
 
 const withCorners = (shape: Shape, corners: readonly Corner[]): Shape => settled({ ...shape, corners: [...corners] })
 
-/** A corner of the form `own` at another place. The last one is the foot of the pole side, and moves along the floor. */
+/**
+ * A corner of the form `own` at another place. The last one is the foot of the pole side, and moves along the floor.
+ */
 export function withCorner(shape: Shape, index: number, atM: number, heightM: number): Shape {
   if (index === shape.corners.length - 1) return withWidth(shape, atM)
   return withCorners(

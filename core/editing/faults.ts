@@ -10,6 +10,7 @@ import {
   type PartId,
 } from '../design'
 import { misfits } from '../geometry/fit'
+import { openingFaults } from '../geometry/panes'
 import { edgeLength, makeOutline, outlineFaults } from '../geometry/section'
 import { makeBuilding } from '../geometry/surfaces'
 
@@ -33,10 +34,8 @@ function faultsBetween(design: Design): Fault[] {
   if (design.aim.lowestAirC >= design.aim.highestAirC)
     add('aim.lowestAirC', 'is not below the highest air', `below ${design.aim.highestAirC} °C`)
   for (const f of outlineFaults(design.shape, GLAZING_ANGLE_RANGE)) add(f.path, f.message, f.allowed)
-  const vents = design.breathe.vents
-  if (vents.fullC <= vents.startC)
-    add('breathe.vents.fullC', 'is not above the start of opening', `above ${vents.startC} °C`)
   for (const f of skinFaults(design)) add(f.path, f.message, f.allowed)
+  if (out.length === 0) for (const f of openingFaults(design)) add(f.path, f.message, f.allowed)
   if (out.length === 0 && !makeBuilding(design).surfaces.some(s => s.kind === 'glazed'))
     add('skin.parts', 'let no light in', 'a glazed part, or a glazed share of an end')
   const { lamps } = design.topUp

@@ -1,3 +1,4 @@
 export * from './edit'
 export * from './faults'
 export * from './place'
+export * from './openings'

@@ -9,6 +9,8 @@ import {
   type PartId,
   type PartName,
 } from '../design/types'
+import type { Host } from '../openings/kind'
+import { openingName } from '../openings/registry'
 import { edgeLength, type Outline, type Point } from './section'
 
 /**
@@ -18,10 +20,23 @@ export type SurfaceId =
   | PartName
   | `top of the ${PartName}`
   | `${PartName} glazing`
+  | OpeningFace
   | 'dome glazing'
   | 'dome roof'
   | 'riser wall'
   | 'floor'
+
+/** The panes of an opening, by its place in the document. */
+export type OpeningFace = `opening ${number}`
+export const openingFace = (index: number): OpeningFace => `opening ${index}`
+/** Which opening a face is of; −1 where it is of none. */
+export const openingOfFace = (face: string): number => Number(/^opening (\d+)$/.exec(face)?.[1] ?? -1)
+
+/** As the reader calls a piece of skin. */
+export function surfaceName(openings: Design['skin']['openings'], id: SurfaceId): string {
+  const opening = openingOfFace(id)
+  return opening >= 0 && opening < openings.length ? openingName(openings, opening).toLowerCase() : id
+}
 
 /** What a part is made of, with what it leaves to the house filled in. */
 export interface Made {
@@ -89,7 +104,9 @@ export interface Stretch {
   b: Point
 }
 
-/** The skin of a section piece by piece, from the sunny foot round to the pole-side foot. A dome is cut in its middle. */
+/**
+ * The skin of a section piece by piece, from the sunny foot round to the pole-side foot. A dome is cut in its middle.
+ */
 export function stretches({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outline): Stretch[] {
   if (shape.form === 'dome') return domeStretches(shape, skin, outline)
   const along = new Map<ChainPart, number>()
@@ -152,4 +169,20 @@ export function domeFacetSolid(
     Math.abs(fromPoleDeg) <= shape.dome.poleSideDeg &&
     ring < shape.dome.poleSideRings
   )
+}
+
+/** The part that an opening is on, as openings see it; a bent one by its ends. */
+export function hostOf(shape: Pick<Design['shape'], 'lengthM'>, outline: Outline, part: PartId): Host {
+  if (part === 'eastEnd' || part === 'westEnd') {
+    const high = outline.ridgeHeightM
+    return { longM: high, wideM: outline.widthM, lowM: 0, highM: high }
+  }
+  const edges = outline.edges.filter(e => e.part === part)
+  const heights = edges.flatMap(e => [e.a.z, e.b.z])
+  return {
+    longM: edges.reduce((sum, e) => sum + edgeLength(e), 0),
+    wideM: shape.lengthM,
+    lowM: heights.length > 0 ? Math.min(...heights) : 0,
+    highM: heights.length > 0 ? Math.max(...heights) : 0,
+  }
 }

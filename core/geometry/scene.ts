@@ -1,4 +1,5 @@
 import type { Bank, RoomObject } from './objects'
+import { openingOfFace } from './parts'
 import type { Building, Surface, SurfaceId, Vec } from './surfaces'
 
 const { abs, floor, max, min, sqrt } = Math
@@ -242,9 +243,12 @@ function open(screens: readonly Board[], x: number, y: number, z: number, dx: nu
   return true
 }
 
+const isLet = (s: Surface) => openingOfFace(s.id) >= 0 || s.id.endsWith('end glazing')
+
 function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => number): RoomPlane[] {
   const planes: RoomPlane[] = []
-  for (const s of surfaces) {
+  // The whole of a plane before what is let into it.
+  for (const s of [...surfaces].sort((a, b) => Number(isLet(a)) - Number(isLet(b)))) {
     const [nx, ny, nz] = s.normal
     const p = s.polygon[0]!
     const d = nx * p[0] + ny * p[1] + nz * p[2]
@@ -255,30 +259,9 @@ function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => numbe
   return planes
 }
 
-/** Corners of a surface, shrunk about their middle by its inset. */
-export function paneCorners(s: Surface): Vec[] {
-  const middle = centroid(s.polygon)
-  return s.polygon.map(
-    (p): Vec => [
-      middle[0] + (p[0] - middle[0]) * s.inset,
-      middle[1] + (p[1] - middle[1]) * s.inset,
-      middle[2] + (p[2] - middle[2]) * s.inset,
-    ],
-  )
-}
-
-function centroid(polygon: readonly Vec[]): Vec {
-  const n = polygon.length
-  return [
-    polygon.reduce((a, p) => a + p[0], 0) / n,
-    polygon.reduce((a, p) => a + p[1], 0) / n,
-    polygon.reduce((a, p) => a + p[2], 0) / n,
-  ]
-}
-
 /** Four numbers an edge: inward normal in the plane, and its offset. */
 function halfPlanes(s: Surface): Float64Array {
-  const corners = paneCorners(s)
+  const corners = s.polygon
   const out = new Float64Array(corners.length * 4)
   corners.forEach((p, i) => {
     const q = corners[(i + 1) % corners.length]!

@@ -164,9 +164,8 @@ export function makeOutline(given: Shape): Outline {
   const length = (...parts: ChainPart[]) =>
     edges.filter(e => parts.includes(e.part)).reduce((sum, e) => sum + edgeLength(e), 0)
   const points = [{ x: 0, z: 0 }, ...edges.map(e => e.b)]
-  const { corners: _, ...dimensions } = s
   return {
-    ...dimensions,
+    ...s,
     corners: points,
     edges,
     areaM2: polygonArea(points),

@@ -1,8 +1,19 @@
 import { RAD } from '../physics/constants'
-import type { Glazing } from '../catalog'
+import { entry, GLAZINGS, type Glazing } from '../catalog'
 import { PART_NAMES, type Cover, type Design, type Layer, type PartId } from '../design/types'
+import { openingKind } from '../openings/registry'
 import { roomObjects, type RoomObject } from './objects'
-import { domeFacetSolid, madeOf, stretches, type Made, type Stretch, type SurfaceId } from './parts'
+import { paneRects, panesOn, rectsOf, type PaneRect } from './panes'
+import {
+  domeFacetSolid,
+  hostOf,
+  madeOf,
+  openingFace,
+  stretches,
+  type Made,
+  type Stretch,
+  type SurfaceId,
+} from './parts'
 import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
 
 /**
@@ -25,15 +36,10 @@ export interface Surface {
   /** Outward, in the room's own directions. */
   normal: Vec
   /**
-   * Corners of the plane that it lies in, in the order that makes `normal` its vector area. An end's wall and glazing
-   * share a plane.
+   * Its corners, in the order that makes `normal` its vector area. What panes are let into has its whole outline, and
+   * an area less theirs.
    */
   polygon: Vec[]
-  /**
-   * Glazing let into a larger plane: it is the plane's shape shrunk by this about its middle, 1 where it fills the
-   * plane.
-   */
-  inset: number
   boundary: 'outside' | 'ground' | 'house'
   /** Which part of the skin it is of; null for the floor. */
   part: PartId | null
@@ -67,8 +73,6 @@ export interface Building {
   /** Height of the ground outside over the floor, m: its mean, and at x of the section. */
   sunkM: number
   groundAt: (x: number) => number
-  /** Height between low and high vents, m. */
-  ventRiseM: number
 }
 
 const DEG = 1 / RAD
@@ -94,9 +98,10 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     if (!covers.includes(cover)) covers.push(cover)
     return covers.indexOf(cover)
   }
-  const add: AddSurface = (id, polygon, { part, glazed, made, top, lining, share = 1, boundary = 'outside' }) => {
-    const { normal, areaM2 } = plane(polygon)
-    if (areaM2 * share < 1e-6) return
+  const add: AddSurface = (id, polygon, { part, glazed, made, top, lining, less = 0, boundary = 'outside' }) => {
+    const { normal, areaM2: whole } = plane(polygon)
+    const areaM2 = whole - less
+    if (areaM2 < 1e-6) return
     const floor = part === null
     surfaces.push({
       id,
@@ -110,15 +115,16 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
       layers: floor || glazed ? [] : [...(top ? made!.topLayers : made!.layers), ...(lining ?? [])],
       finish: (top ? made?.topFinish : made?.finish) ?? 'bare',
       outside: made?.outside ?? 'bare',
-      areaM2: areaM2 * share,
+      areaM2,
       boundary: floor ? 'ground' : boundary,
-      inset: glazed ? Math.sqrt(share) : 1,
       tiltDeg: floor ? 0 : Math.acos(Math.min(1, Math.max(-1, normal[2]))) * DEG,
       azimuthDeg: floor ? sunny : azimuthOf(normal),
     })
   }
   const dome = shape.form === 'dome'
-  const perimeterM = dome ? domeSkin(design, outline, add) : extrudedSkin(design, outline, add)
+  const perimeterM = dome
+    ? domeSkin(design, outline, add)
+    : extrudedSkin(design, outline, { ...design.skin.cover, id: 'none' }, add)
   const floor = surfaces.find(s => s.kind === 'floor')!
   const objects = roomObjects(design)
   return {
@@ -136,7 +142,6 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     volumeM3: volumeM3(surfaces),
     sunkM: Math.max(0, shape.sunkM + shape.riseM / 2),
     groundAt: x => groundAt(shape, x),
-    ventRiseM: Math.max(0.3, outline.ridgeHeightM - Math.min(0.3, outline.kneeWallM / 2) - 0.2),
   }
 }
 
@@ -149,44 +154,72 @@ interface Piece {
   top?: boolean
   /** Mass on its inner face. */
   lining?: Layer[]
-  /** Of the plane, where another piece takes the rest. */
-  share?: number
+  /** Of its area, what panes let into it take, m². */
+  less?: number
   boundary?: Surface['boundary']
 }
 type AddSurface = (id: SurfaceId, polygon: Vec[], piece: Piece) => void
 
 /** A section drawn out along the ridge, closed by its two ends. Returns the length round its foot, m. */
 function extrudedSkin(
-  { shape, skin, store }: Pick<Design, 'shape' | 'skin' | 'store'>,
+  design: Pick<Design, 'shape' | 'skin' | 'store'>,
   outline: Outline,
+  bareCover: Cover,
   add: AddSurface,
 ): number {
+  const { shape, skin, store } = design
   const L = shape.lengthM
+  /** Panes let into a part; returns their area. */
+  const letIn = (part: PartId, made: Made): number => {
+    const corners = rectOn(shape, outline, part)
+    let area = 0
+    for (const { index, panes } of corners ? panesOn(design, part) : []) {
+      const glazing = panes.glazing ? entry(GLAZINGS, panes.glazing) : made.glazing
+      const own = { ...made, glazing, cover: panes.covered ? made.cover : bareCover }
+      for (const rect of paneRects(panes)) {
+        area += (rect.u1 - rect.u0) * (rect.v1 - rect.v0)
+        add(openingFace(index), corners!(rect), { part, made: own, glazed: true })
+      }
+    }
+    return area
+  }
   for (const { id, part, glazed, top, a, b } of stretches({ shape, skin }, outline)) {
+    const back = part === 'backWall'
+    const made = madeOf(skin, part)
     const polygon: Vec[] = [
       [a.x, 0, a.z],
       [b.x, 0, b.z],
       [b.x, L, b.z],
       [a.x, L, a.z],
     ]
-    const back = part === 'backWall'
     add(id, polygon, {
       part,
       glazed,
       top,
-      made: madeOf(skin, part),
+      made,
+      less: glazed ? 0 : letIn(part, made),
       lining: back && store.massWall.thicknessM > 0 ? [store.massWall] : [],
       boundary: back && shape.form === 'lean-to' ? 'house' : 'outside',
     })
   }
   for (const part of ['eastEnd', 'westEnd'] as const) {
-    const polygon = outline.corners.map((p): Vec => [p.x, part === 'eastEnd' ? L : 0, p.z])
-    if (part === 'westEnd') polygon.reverse()
+    const east = part === 'eastEnd'
+    const polygon = outline.corners.map((p): Vec => [p.x, east ? L : 0, p.z])
+    if (!east) polygon.reverse()
     const made = madeOf(skin, part)
     const id = PART_NAMES[part]
-    const share = made.kind === 'glazed' ? 1 : skin.parts[part].glazedShare
-    add(id, polygon, { part, made, share: 1 - share })
-    add(`${id} glazing`, polygon, { part, made, glazed: true, share })
+    if (made.kind === 'glazed') {
+      add(`${id} glazing`, polygon, { part, made, glazed: true })
+      continue
+    }
+    let less = letIn(part, made)
+    const { glazedShare } = skin.parts[part]
+    if (glazedShare > 0) {
+      // The glazed middle has the end's own outline, smaller.
+      less += plane(polygon).areaM2 * glazedShare
+      add(`${id} glazing`, shrunk(polygon, Math.sqrt(glazedShare)), { part, made, glazed: true })
+    }
+    add(id, polygon, { part, made, less })
   }
   add(
     'floor',
@@ -202,7 +235,64 @@ function extrudedSkin(
 }
 
 /**
- * A faceted dome on a round riser wall: twelve sides, three rings, solid on the pole side as the design says. Returns the length round its foot, m.
+ * Corners of a rectangle on a part, in the order of the part's own; null where the part is bent or not there. Ends
+ * count from the sunny side, other parts from the west.
+ */
+function rectOn(
+  { lengthM: L }: Pick<Design['shape'], 'lengthM'>,
+  outline: Outline,
+  part: PartId,
+): ((rect: PaneRect) => Vec[]) | null {
+  if (part === 'eastEnd' || part === 'westEnd') {
+    const middle = outline.widthM / 2
+    const y = part === 'eastEnd' ? L : 0
+    return ({ u0, u1, v0, v1 }) => {
+      const corners: Vec[] = [
+        [middle + u0, y, v0],
+        [middle + u0, y, v1],
+        [middle + u1, y, v1],
+        [middle + u1, y, v0],
+      ]
+      return part === 'eastEnd' ? corners : corners.reverse()
+    }
+  }
+  const edges = outline.edges.filter(e => e.part === part)
+  if (edges.length !== 1) return null
+  const { a, b } = edges[0]!
+  const rises = b.z >= a.z
+  const long = Math.hypot(b.x - a.x, b.z - a.z)
+  return ({ u0, u1, v0, v1 }) => {
+    const at = (v: number, y: number): Vec => {
+      const t = rises ? v / long : 1 - v / long
+      return [a.x + (b.x - a.x) * t, y, a.z + (b.z - a.z) * t]
+    }
+    const [first, last] = rises ? [v0, v1] : [v1, v0]
+    return [at(first, L / 2 + u0), at(last, L / 2 + u0), at(last, L / 2 + u1), at(first, L / 2 + u1)]
+  }
+}
+
+/**
+ * Every opening as it lies on the skin, for drawings: panes and doors by their sizes, vents by their areas. On a bent
+ * part they lie on the piece of their height; a dome's are as if its section ran along it.
+ */
+export function openingPolygons(
+  { shape, skin }: Pick<Design, 'shape' | 'skin'>,
+  outline: Outline,
+): { index: number; polygon: Vec[] }[] {
+  return skin.openings.flatMap((o, index) => {
+    const kind = openingKind(o)
+    const { atM } = kind.height(o, hostOf(shape, outline, o.part))
+    const bent = outline.edges.filter(e => e.part === o.part)
+    const piece = bent.find(e => Math.min(e.a.z, e.b.z) <= atM && atM <= Math.max(e.a.z, e.b.z)) ?? bent.at(-1)
+    const own = bent.length > 1 && piece ? { ...outline, edges: [piece] } : outline
+    const corners = rectOn(shape, own, o.part)
+    return corners ? rectsOf(o, hostOf(shape, own, o.part)).map(r => ({ index, polygon: corners(r) })) : []
+  })
+}
+
+/**
+ * A faceted dome on a round riser wall: twelve sides, three rings, solid on the pole side as the design says. Returns
+ * the length round its foot, m.
  */
 function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outline, add: AddSurface): number {
   const cx = outline.widthM / 2
@@ -241,6 +331,13 @@ function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outl
   }
   add('floor', floor.reverse(), { part: null })
   return perimeterM
+}
+
+/** A polygon made smaller about its middle. */
+function shrunk(polygon: readonly Vec[], by: number): Vec[] {
+  const n = polygon.length
+  const middle = [0, 1, 2].map(k => polygon.reduce((sum, p) => sum + p[k]!, 0) / n)
+  return polygon.map(p => [0, 1, 2].map(k => middle[k]! + (p[k]! - middle[k]!) * by) as unknown as Vec)
 }
 
 /** Unit normal and area of a plane polygon: its vector area. */

@@ -3,6 +3,7 @@ import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, MATERIALS, type Glazing } from '../catalog'
 import type { Design, PartId } from '../design/types'
 import { bodyFace, type FaceId } from '../geometry/scene'
+import { surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type GroundSlice } from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
@@ -296,6 +297,8 @@ function bodyChains(design: Design, building: Building): Chain[] {
 
 /** One row of the table of losses by element: nominal U-values with standard films. */
 export interface ElementLoss {
+  /** The piece of skin, and as the reader calls it. */
+  id: SurfaceId | 'ground'
   name: string
   areaM2: number
   uDay: number
@@ -319,7 +322,8 @@ export function elementLosses(design: Design, building: Building): ElementLoss[]
       const day = 1 / (r + films)
       const night = cover && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(r, cover)) : day
       return {
-        name: p.boundary === 'house' ? 'house wall' : p.id,
+        id: p.id,
+        name: p.boundary === 'house' ? 'house wall' : surfaceName(design.skin.openings, p.id),
         areaM2: p.areaM2,
         uDay: day,
         uNight: night,
@@ -329,6 +333,7 @@ export function elementLosses(design: Design, building: Building): ElementLoss[]
     })
   const ua = steadyGroundConductance(design, building)
   rows.push({
+    id: 'ground',
     name: 'ground',
     areaM2: building.floorAreaM2,
     uDay: ua / building.floorAreaM2,

@@ -17,18 +17,16 @@ import {
   DOOR,
   EMISSIVITY,
   FAN_W,
-  FULL,
+  HOUSE_DOOR,
   LATENT,
   LEAF_DRAW,
   LEAF_SUN,
-  LEAST,
   MOIST_OUT,
   OUT,
   PRESSURE,
   ROW_DRAWN,
   ROW_TIE,
   SOIL_DRAW,
-  START,
   STAR_SKY,
   STAR_SKY_T,
   SUM_AIR,
@@ -42,14 +40,16 @@ import {
   SUN_IN,
   SUPPLY,
   SUPPLY_C,
+  TIE,
   TIE_T,
   WET,
   WIND,
 } from './room'
 import { makeStoreAir } from './store-air'
+import type { VentSolver } from './vent-solve'
 import { transpiration } from './transpiration'
 
-const { abs, max, min, sqrt } = Math
+const { abs, min, sqrt } = Math
 
 const HOUR = 3600
 /** Heat flow held back by nothing that moves: capacity over time of water at its freezing point, W/K. */
@@ -71,7 +71,7 @@ const LOBBY_ROOM = 1.5
 /**
  * What is updated hourly: weather, schedules, the elimination of the chains; and what is closed at its end.
  */
-export function makeHourly(memory: Memory) {
+export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const {
     v,
     sums,
@@ -223,26 +223,26 @@ export function makeHourly(memory: Memory) {
     v[DAY_MEAN] = sum / 24
   }
 
-  /**
-   * Winter habit: on cold days the vents wait for real warmth, and at midday the house is aired when the sun is out.
-   */
-  function airing(h: number): void {
-    const { startC, fullC } = m.opener
-    const winter = m.airing.on && v[DAY_MEAN]! < m.airing.belowC
-    v[START] = winter ? max(startC, m.airing.holdUntilC) : startC
-    v[FULL] = winter ? v[START]! + fullC - startC : fullC
-    const k = h % 24
-    v[LEAST] = winter && k >= m.airing.fromH && k < m.airing.untilH && v[AIR]! > startC ? 0.3 : 0
+  /** Two-way flow through open doors by warmth and wind, for the seconds that they stand open, W/K. */
+  function throughDoors(toHouse: boolean, beyondC: number, windMs: number): number {
+    let conductance = 0
+    const speed = 0.2 * sqrt((GRAVITY * 2 * abs(v[AIR]! - beyondC)) / 290 + 0.05 * windMs * windMs)
+    const { doorways } = m.airways
+    for (let k = 0; k < doorways.length; k++) {
+      const d = doorways[k]!
+      if (d.toHouse === toHouse)
+        conductance += min(1, d.secondsPerHour / HOUR) * d.areaM2 * speed * v[DENSITY]! * AIR_HEAT
+    }
+    return conductance
   }
 
-  /**
-   * Doors in working hours: two-way flow through an open door by warmth and wind, for the seconds that it stands open.
-   */
+  /** Doors, in working hours. */
   function doors(h: number): void {
     const k = h % 24
-    const share = k >= 8 && k < 18 ? min(1, m.door.secondsPerHour / HOUR) : 0
-    const flow = 0.2 * m.door.areaM2 * sqrt((GRAVITY * 2 * abs(v[AIR]! - v[OUT]!)) / 290 + 0.05 * v[WIND]! * v[WIND]!)
-    const open = share * flow * v[DENSITY]! * AIR_HEAT
+    v[DOOR] = v[HOUSE_DOOR] = 0
+    if (k < 8 || k >= 18) return
+    v[HOUSE_DOOR] = throughDoors(true, m.houseC, 0)
+    const open = throughDoors(false, v[OUT]!, v[WIND]!)
     // Air that passes a lobby meets a space between outside and inside: two ties in a row, the outer one with the
     // lobby's skin beside its door.
     const lobby = m.lobby.areaM2
@@ -271,7 +271,9 @@ export function makeHourly(memory: Memory) {
     lostJ[LOSS.ground]! += (links.passQuick(source) + slowEdge) * span
   }
 
-  /** Covers as they are drawn, and what light gets past each and the wet glass; returns what falls on the beds, W/m². */
+  /**
+   * Covers as they are drawn, and what light gets past each and the wet glass; returns what falls on the beds, W/m².
+   */
   function coverUp(h: number): number {
     const { covers } = m
     const dry = 1 - DROPS * min(1, v[WET]! / (1e-9 + 0.03 * glassArea))
@@ -288,7 +290,7 @@ export function makeHourly(memory: Memory) {
     weather(h)
     const onBeds = coverUp(h)
     sideways(h, span)
-    airing(h)
+    vents.hour(h)
     doors(h)
     rowCover(h)
     devices.bring(h, span)
@@ -296,6 +298,8 @@ export function makeHourly(memory: Memory) {
     v[AIR_W]! += v[FAN_W]!
     gainedJ[GAIN.fans]! += v[FAN_W]! * span
     if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * v[SUPPLY_C]!
+    v[TIE]! += v[HOUSE_DOOR]!
+    v[TIE_T]! += v[HOUSE_DOOR]! * m.houseC
     transpiration(v[AIR]!, v[PRESSURE]!, onBeds, m.leafArea, leaf)
     v[LEAF_SUN] = leaf.fixed * m.bedAreaM2
     // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
@@ -487,6 +491,7 @@ export function makeHourly(memory: Memory) {
     lostJ[LOSS['air leaks']]! += sums[SUM_LEAK]!
     lostJ[LOSS.vents]! += sums[SUM_VENT]!
     lostJ[LOSS['damp air']]! += sums[SUM_DAMP]!
+    lostJ[LOSS.house]! += v[HOUSE_DOOR]! * (sums[SUM_AIR]! - m.houseC * span)
     lostJ[LOSS.ground]! -= storeAir.end(sums[SUM_AIR]! / span, sums[SUM_MOIST]! / span, span)
     mixLayers()
     for (let k = 0; k < SUM_SIZE; k++) sums[k] = 0

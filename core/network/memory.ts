@@ -12,6 +12,8 @@ export interface Size {
   stores: number
   storeCells: number
   covers: number
+  openings: number
+  orifices: number
 }
 
 /** What a model takes. */
@@ -23,6 +25,8 @@ export function sizeOf(m: NetworkModel): Size {
     suns: m.sun.cell.length,
     stores: m.exchangers.length,
     covers: m.covers,
+    openings: m.airways.openers.length,
+    orifices: m.airways.conduct.length,
     storeCells: m.buried.g.length + m.exchangers.reduce((sum, e) => sum + e.cells.length, 0),
   }
 }
@@ -55,6 +59,8 @@ export function makeMemory(size: Size) {
     /** Share of light that each cover and the wet glass let through, and share of the block that it is drawn. */
     light: doubles(size.covers),
     covered: doubles(size.covers),
+    /** How long each opening has stood open in the hour, s: by half, half as long. */
+    stoodOpen: doubles(size.openings),
     /** By chain: share of longwave that passes its pane straight now. */
     through: doubles(chains),
     suns: new Float32Array(HOURS * size.suns),

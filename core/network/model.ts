@@ -9,6 +9,7 @@ import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
+import { makeAirways, type Airways } from './airways'
 import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
 import { coverDrawn } from './schedule'
@@ -87,7 +88,9 @@ export interface NetworkModel {
   /** Sunk walls: conductance to each outside cell beside them, W/K, and each chain's share. */
   buried: { g: Float64Array; cell: Int32Array; share: Float64Array }
   houseC: number
-  /** Night covers: how much of each hour each is drawn, by `hour * covers + cover`, and the share that it leaves bare. */
+  /**
+   * Night covers: how much of each hour each is drawn, by `hour * covers + cover`, and the share that it leaves bare.
+   */
   covers: number
   drawn: Float32Array
   coverLeak: Float64Array
@@ -98,11 +101,9 @@ export interface NetworkModel {
   bedLight: Float32Array
   leafArea: number
   leakAreaM2: number
-  vents: { lowM2: number; highM2: number; riseM: number }
-  opener: { startC: number; fullC: number; lagS: number; hysteresisK: number }
+  airways: Airways
   airing: Design['breathe']['airing']
   fans: Design['breathe']['fans']
-  door: { areaM2: number; secondsPerHour: number }
   lobby: { areaM2: number }
   rowCover: { on: boolean; belowC: number }
   exchangers: Exchanger[]
@@ -185,7 +186,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
   const airMassKg = (building.volumeM3 * site.pressurePa[0]!) / (GAS_CONSTANT_AIR * 283.15)
   const { breathe } = design
-  const { vents, airing, fans } = breathe
+  const { airing, fans } = breathe
   const map = <T extends Float64Array | Uint8Array>(array: T, of: (c: Chain, i: number) => number) => {
     chains.forEach((c, i) => {
       array[i] = of(c, i)
@@ -199,7 +200,6 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const sun = sunByChain(chains, gains, offset)
   const panes = glazingArrays(building, chains)
   const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
-  const door = breathe.doors
   const waterChain = chains.findIndex(c => c.waterKg > 0)
   // Layers of one vessel, each with the one above.
   const layered = chains.flatMap((c, i) => (i > 0 && c.body >= 0 && chains[i - 1]!.body === c.body ? [i - 1, i] : []))
@@ -260,8 +260,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     bedLight: inTurns(gains.byCover.map(c => c.bedLightWm2)),
     leafArea: breathe.leafArea,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
-    vents: { lowM2: vents.lowM2, highM2: vents.highM2, riseM: building.ventRiseM },
-    opener: { startC: vents.startC, fullC: vents.fullC, lagS: vents.lagS, hysteresisK: vents.hysteresisK },
+    airways: makeAirways(design, building),
     airing: {
       on: airing.on,
       fromH: airing.fromH,
@@ -270,7 +269,6 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       belowC: airing.belowC,
     },
     fans: { stages: fans.stages, flowM3h: fans.flowM3h, powerW: fans.powerW, startC: fans.startC, stepK: fans.stepK },
-    door: { areaM2: door.areaM2, secondsPerHour: (door.openingsPerDay * door.openS) / 10 },
     lobby: { areaM2: breathe.lobby.areaM2 },
     rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
     exchangers,

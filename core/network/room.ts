@@ -50,18 +50,17 @@ export const VAPOUR = 37
 export const LEAF_SUN = 38
 export const LEAF_DRAW = 39
 export const SOIL_DRAW = 40
-/** Vent start and full opening in force, °C, and the least opening. */
+/** The coolest air at which an opening starts to open in this hour, °C. */
 export const START = 41
-export const FULL = 42
-export const LEAST = 43
 /** Water standing on the glass, kg. */
 export const WET = 44
 /** Condensed in this step, kg/s. */
 export const CONDENSED = 45
 export const FAN_W = 46
 export const SUN_IN = 47
-/** Air through doors, W/K. */
+/** Air through doors to the outside, and to the house, W/K. */
 export const DOOR = 48
+export const HOUSE_DOOR = 42
 /** Mean outside air of the day, °C. */
 export const DAY_MEAN = 49
 /** Pipes that condense or dry: kg/s per unit of humidity ratio, and the same times their saturation. */
@@ -87,12 +86,7 @@ export const FOG_GUESSED = 61
 export const GUESSED = 62
 /** Temperature of the earth tube's supply, °C. */
 export const SUPPLY_C = 63
-/**
- * Vents: share of the way to its place that the opener goes in a step, the opening being tried, and how the heat let
- * out last rose with the air, W/K.
- */
-export const LAG = 64
-export const OPENING_NOW = 65
+/** Vents: how the heat let out last rose with the air, W/K. */
 export const VENT_SLOPE = 66
 /**
  * The balance that is left for the air, its temperature as it is tried, °C, and what the vents then take along, W/K.

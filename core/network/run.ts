@@ -104,12 +104,18 @@ export function runNetwork(
 
 /** How far the covers are drawn in each hour, 0–1, by the area of the panes under them. */
 function meanDrawn(m: NetworkModel): Float32Array {
-  const areas = new Float64Array(m.covers)
-  for (let c = 0; c < m.count; c++) if (m.glazed[c] === 1) areas[m.coverOf[c]!]! += m.area[c]!
-  const all = areas.reduce((a, b) => a + b, 0)
-  return Float32Array.from({ length: HOURS }, (_, h) =>
-    areas.reduce((sum, area, k) => sum + (area / all) * m.drawn[h * m.covers + k]!, 0),
-  )
+  if (m.covers === 1) return m.drawn
+  const share = new Float64Array(m.covers)
+  let all = 0
+  for (let c = 0; c < m.count; c++) {
+    if (m.glazed[c] === 0) continue
+    share[m.coverOf[c]!]! += m.area[c]!
+    all += m.area[c]!
+  }
+  const out = new Float32Array(HOURS)
+  for (let h = 0; h < HOURS; h++)
+    for (let k = 0; k < m.covers; k++) out[h]! += (share[k]! / all) * m.drawn[h * m.covers + k]!
+  return out
 }
 
 /** Runs a model that is laid out already. */
@@ -128,6 +134,7 @@ export function runModel(
   const series = emptySeries(
     model.bodies.length,
     model.skin.map(k => k.id),
+    model.airways.openers.length,
   )
   series.coverDrawn.set(meanDrawn(model))
   const atStart = stepper.heatContentJ()
@@ -167,6 +174,7 @@ export function runModel(
       series.skin[k]!.lostW[h] = left / 3600
     }
   }
+  const { openings } = series
   const steps = options.stepsPerHour
   const dt = 3600 / steps
   for (let h = 0; h < HOURS; h++) {
@@ -213,6 +221,7 @@ export function runModel(
     series.soilC[h] = cells[probes.soil]!
     seeBodies(h)
     seeSkin(h)
+    for (let k = 0; k < openings.length; k++) openings[k]![h] = stepper.stoodOpen[k]! / 3600
     series.storeC[h] = stepper.storeC.length > 0 ? stepper.storeC[0]! : NaN
     series.floorC[h] = cells[probes.floor]!
     series.backWallC[h] = cells[probes.backWall]!

@@ -59,7 +59,9 @@ export interface YearSeries {
   backWallC: Float32Array
   glazingC: Float32Array
   relativeHumidity: Float32Array
+  /** How far the openings stand open, 0–1: all by their areas, and each in the order of the document. */
   ventOpening: Float32Array
+  openings: Float32Array[]
   heaterW: Float32Array
   coverDrawn: Float32Array
   fanW: Float32Array
@@ -73,7 +75,7 @@ export interface YearSeries {
   storedJ: number
 }
 
-export function emptySeries(bodies = 0, skin: readonly SurfaceId[] = []): YearSeries {
+export function emptySeries(bodies = 0, skin: readonly SurfaceId[] = [], openings = 0): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
@@ -90,6 +92,7 @@ export function emptySeries(bodies = 0, skin: readonly SurfaceId[] = []): YearSe
     glazingC: s(),
     relativeHumidity: s(),
     ventOpening: s(),
+    openings: Array.from({ length: openings }, s),
     heaterW: s(),
     coverDrawn: s(),
     fanW: s(),

@@ -43,7 +43,6 @@ import {
   MOVED,
   ON_FACES,
   ON_GLASS,
-  OPENING,
   OUT,
   OWED,
   PRESSURE,
@@ -91,8 +90,7 @@ const FAR_K = 10
 const NEAR_K = 1
 const MOST_TURNS = 8
 /** Places of the state that a try of a step leaves changed, and the next try must find as they were. */
-const ROOM = Int32Array.of(AIR, OPENING, HEAT, OWED, MOISTURE, ROW)
-const KEPT_OPENING = ROOM.indexOf(OPENING)
+const ROOM = Int32Array.of(AIR, HEAT, OWED, MOISTURE, ROW)
 const ROOM_SIZE = ROOM.length
 /** Films inside are taken anew after this long, s. */
 const FILMS_HOLD = 1800
@@ -108,6 +106,8 @@ export interface Stepper {
   gainedJ: Float64Array
   /** By chain of the skin: what of that left through it, J. */
   leftJ: Float64Array
+  /** How long each opening has stood open in the hour, s: by half, half as long. */
+  stoodOpen: Float64Array
   /** Temperature of pipes' soil or rock, °C, by exchanger. */
   storeC: Float64Array
   prepareHour: (hour: number, dt: number, span?: number) => void
@@ -125,7 +125,17 @@ export function makeStepper(model: NetworkModel, site: SiteYear): Stepper {
 }
 
 /** Room for any usual house: what is larger gets a loop of its size. */
-const USUAL: Size = { chains: 64, cells: 1024, links: 1024, suns: 128, stores: 4, storeCells: 256, covers: 4 }
+const USUAL: Size = {
+  chains: 64,
+  cells: 1024,
+  links: 1024,
+  suns: 128,
+  stores: 4,
+  storeCells: 256,
+  covers: 4,
+  openings: 12,
+  orifices: 24,
+}
 
 let own: Loop | null = null
 
@@ -184,6 +194,7 @@ function makeLoop(size: Size): Loop {
     lostJ,
     gainedJ,
     leftJ,
+    stoodOpen,
     through,
   } = memory
   const { chains } = size
@@ -196,9 +207,9 @@ function makeLoop(size: Size): Loop {
   const coldFilm = memory.doubles(chains)
   const underRow = memory.bytes(chains)
   const waters = memory.ints(chains)
-  const hourly = makeHourly(memory)
-  const moisture = makeMoisture(memory)
   const vents = makeVentSolver(memory)
+  const hourly = makeHourly(memory, vents)
+  const moisture = makeMoisture(memory)
   const kept = memory.doubles(ROOM_SIZE)
   let m!: NetworkModel
   let chainCells = 0
@@ -241,6 +252,7 @@ function makeLoop(size: Size): Loop {
       lostJ,
       gainedJ,
       leftJ: leftJ.subarray(0, m.count),
+      stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),
       storeC: hourly.storeC.subarray(0, m.exchangers.length),
       prepareHour,
       step,
@@ -504,7 +516,7 @@ function makeLoop(size: Size): Loop {
     solveAir(dt, heaterW, setPointC, false)
     v[HOLDS] = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
     if (v[GUESSED]! <= v[HOLDS]!) return
-    v[OPENING] = kept[KEPT_OPENING]!
+    vents.putBack()
     solveAir(dt, heaterW, setPointC, true)
     v[HOLDS] = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
     v[FOG_GUESSED] = v[B3]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]! - v[A33]! * v[GUESSED]!
@@ -513,9 +525,11 @@ function makeLoop(size: Size): Loop {
   /** Keeps how the room stands as a step begins, and puts it back for another try. */
   function keepRoom(): void {
     for (let k = 0; k < ROOM_SIZE; k++) kept[k] = v[ROOM[k]!]!
+    vents.keep()
   }
   function putBack(): void {
     for (let k = 0; k < ROOM_SIZE; k++) v[ROOM[k]!] = kept[k]!
+    vents.putBack()
   }
 
   /**
@@ -629,6 +643,7 @@ function makeLoop(size: Size): Loop {
     outwards()
     moisture.tally(dt)
     freeze(dt)
+    vents.tally(dt)
     const difference = v[AIR]! - v[OUT]!
     sums[SUM_AIR]! += v[AIR]! * dt
     sums[SUM_STAR]! += v[STAR]! * dt
@@ -662,6 +677,7 @@ function makeLoop(size: Size): Loop {
     lostJ.fill(0)
     gainedJ.fill(0)
     leftJ.fill(0)
+    stoodOpen.fill(0)
   }
   return { size, lay }
 }

@@ -1,16 +1,17 @@
-import { openerTarget, ventFactors, ventFlow, type VentFactors } from '../air/vents'
+import { balancedFlow } from '../air/flow-network'
+import { openerTarget, stackPerMetre } from '../air/vents'
+import { MONTH_OF_DAY } from '../climate'
+import type { Opener } from '../openings/kind'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
+  AIR,
   AIR_HEAT,
+  DAY_MEAN,
   DENSITY,
-  FULL,
-  LAG,
-  LEAST,
   LEFT_A,
   LEFT_B,
   OPENING,
-  OPENING_NOW,
   OUT,
   START,
   TRIED,
@@ -22,13 +23,17 @@ import {
 
 const { abs, exp, max, min } = Math
 
-/** The midday airing shrinks from its full opening to none over this fall of the air below the vents' start, K. */
+/** The midday airing opens so far, and shrinks to none over this fall of the air below the vents' start, K. */
+const AIRED = 0.3
 const AIRING_FADES_K = 3
 /**
- * The balance may stay open by what so many kelvins of the closed room weigh; the air is then found within 0.005 K,
- * however steep the fans.
+ * The balance may stay open by what so many kelvins of the airy room weigh: so near the air is found, however steep.
  */
-const NEAR_K = 1e-4
+const NEAR_K = 4e-4
+/** Moved by the air of the step itself, not by a hand or the calendar. */
+const BY_ITSELF = -1
+/** Where nothing opens, devices that stop once the vents open never do, °C. */
+const NEVER_C = 100
 
 /**
  * Solves the air of a step with vents and fans in it: what is left of the room is `a · air = b`, and the outside air
@@ -36,29 +41,134 @@ const NEAR_K = 1e-4
  * The balance rises with temperature, so its root lies between outside and the closed room: secants from the flow of
  * the step before, kept in that bracket.
  */
-export function makeVentSolver({ v }: Memory) {
+export function makeVentSolver(memory: Memory) {
+  const { v, stoodOpen } = memory
+  const { openings, orifices } = memory.size
+  /** Openings that are moved alike go together. By such a group: how far it stands open, as it is tried, as the step
+   * began. */
+  const open = memory.doubles(openings)
+  const tried = memory.doubles(openings)
+  const kept = memory.doubles(openings)
+  /** By group, of the hour: where it starts and ends to open, °C, its least, and its place where that is fixed. */
+  const start = memory.doubles(openings)
+  const full = memory.doubles(openings)
+  const least = memory.doubles(openings)
+  const fixed = memory.doubles(openings)
+  const hysteresis = memory.doubles(openings)
+  /** Share of the way to its place that an opener goes in a step. */
+  const follows = memory.doubles(openings)
+  /** Its share of all free area. */
+  const weight = memory.doubles(openings)
+  const groupOf = memory.ints(openings)
+  /** By orifice: as in the model; of the try, m², and what drives air in, m²/s². */
+  const conduct = memory.doubles(orifices)
+  const heights = memory.doubles(orifices)
+  const winds = memory.doubles(orifices)
+  const groupAt = memory.ints(orifices)
+  const conductNow = memory.doubles(orifices)
+  const push = memory.doubles(orifices)
+  const flow = memory.doubles(2)
   let m!: NetworkModel
-  let vents!: VentFactors
-  let hasVents = false
+  let movers: Opener[] = []
+  /** How many groups, and how many orifices. */
+  let count = 0
+  let holes = 0
   let lastDt = -1
+  /** Of the hour: the coolest air at which something opens by itself, °C; and whether something stands open anyway. */
+  let opensFrom = Infinity
+  let standsOpen = false
 
   function lay(model: NetworkModel): void {
     m = model
-    vents = ventFactors(m.vents)
-    hasVents = m.vents.lowM2 + m.vents.highM2 > 0
+    const { airways } = m
+    const alike = new Map<string, number>()
+    movers = []
+    airways.openers.forEach((o, i) => {
+      if (airways.freeM2[i] === 0) return
+      const key = JSON.stringify(o)
+      if (!alike.has(key)) alike.set(key, movers.push(o) - 1)
+      groupOf[i] = alike.get(key)!
+    })
+    count = movers.length
+    holes = airways.conduct.length
+    conduct.set(airways.conduct)
+    heights.set(airways.heightM)
+    winds.set(airways.wind)
+    airways.opening.forEach((opening, i) => {
+      groupAt[i] = groupOf[opening]!
+    })
+    const all = airways.freeM2.reduce((a, b) => a + b, 0)
+    airways.freeM2.forEach((area, i) => {
+      if (area > 0) weight[groupOf[i]!]! += area / all
+    })
+    movers.forEach((o, k) => {
+      hysteresis[k] = o.hysteresisK
+    })
     lastDt = -1
   }
 
-  /** Opener at a temperature: it follows the warming line up and, `hysteresisK` cooler, the cooling line down. */
-  function opening(t: number): number {
-    const { startC, hysteresisK } = m.opener
-    const up = openerTarget(t, v[START]!, v[FULL]!)
-    const down = hysteresisK > 0 ? openerTarget(t + hysteresisK, v[START]!, v[FULL]!) : up
-    const wanted = min(max(v[OPENING]!, up), down)
+  /** Whether a month, 1–12, lies between two, which may span the new year. */
+  const within = (month: number, from: number, until: number) =>
+    from <= until ? month >= from && month <= until : month >= from || month <= until
+
+  /** Whether somebody is there in the hour that begins now. */
+  function isThere({ days, fromH, untilH }: Opener, hour: number): boolean {
+    const weekend = Math.floor(hour / 24) % 7 >= 5
+    if (days !== 'every day' && weekend !== (days === 'weekends')) return false
+    const k = hour % 24
+    return fromH <= untilH ? k >= fromH && k < untilH : k >= fromH || k < untilH
+  }
+
+  /**
+   * Who opens what in the hour that begins. Winter habit: on cold days the vents wait for real warmth, and at midday
+   * the house is aired when the sun is out.
+   */
+  function hour(h: number): void {
+    const month = MONTH_OF_DAY[(h / 24) | 0]! + 1
+    const { on, belowC, holdUntilC, fromH, untilH } = m.airing
+    const waits = on && v[DAY_MEAN]! < belowC
+    const aired = waits && h % 24 >= fromH && h % 24 < untilH
+    const air = v[AIR]!
+    opensFrom = Infinity
+    standsOpen = false
+    v[START] = NEVER_C
+    for (let k = 0; k < count; k++) {
+      const o = movers[k]!
+      if (o.winter === 'shut' && within(month, o.winterFromMonth, o.winterUntilMonth)) {
+        fixed[k] = 0
+        continue
+      }
+      start[k] = waits ? max(o.startC, holdUntilC) : o.startC
+      full[k] = start[k]! + o.fullC - o.startC
+      least[k] = 0
+      if (o.how === 'season') fixed[k] = within(month, o.fromMonth, o.untilMonth) ? 1 : 0
+      else if (o.how === 'hand') {
+        if (fixed[k] === BY_ITSELF) fixed[k] = 0
+        if (isThere(o, h)) {
+          if (air > start[k]!) fixed[k] = 1
+          else if (air < start[k]! - o.hysteresisK) fixed[k] = 0
+        }
+        v[START] = min(v[START]!, start[k]!)
+      } else {
+        fixed[k] = BY_ITSELF
+        if (aired && air > o.startC) least[k] = AIRED
+        opensFrom = min(opensFrom, start[k]! - o.hysteresisK)
+        v[START] = min(v[START]!, start[k]!)
+        standsOpen ||= least[k]! > 0
+      }
+      standsOpen ||= fixed[k]! > 0
+    }
+  }
+
+  /** An opener at a temperature: it follows the warming line up and, `hysteresisK` cooler, the cooling line down. */
+  function opening(k: number, t: number): number {
+    const up = openerTarget(t, start[k]!, full[k]!)
+    const down = hysteresis[k]! > 0 ? openerTarget(t + hysteresis[k]!, start[k]!, full[k]!) : up
+    const wanted = min(max(open[k]!, up), down)
     // Midday airing ends by itself: nobody lets a cold room stand open.
-    const least = v[LEAST]!
-    const aired = least > 0 ? least * max(0, min(1, (t - startC) / AIRING_FADES_K + 1)) : 0
-    return max(aired, v[OPENING]! * (1 - v[LAG]!) + v[LAG]! * wanted)
+    const floor = least[k]!
+    const aired = floor > 0 ? floor * max(0, min(1, (t - movers[k]!.startC) / AIRING_FADES_K + 1)) : 0
+    return max(aired, open[k]! * (1 - follows[k]!) + follows[k]! * wanted)
   }
 
   /** How many of the fans' stages run, each easing in over a kelvin. */
@@ -70,47 +180,83 @@ export function makeVentSolver({ v }: Memory) {
   }
 
   /**
-   * Lets air through at the temperature in `TRIED`: the opening is left in `OPENING_NOW`, the heat that the air takes
-   * along in `VENT_NOW`, W/K.
+   * Lets air through at the temperature in `TRIED`: the places of the openings are left in `tried`, the heat that the
+   * air takes along in `VENT_NOW`, W/K.
    */
   function exchange(): void {
     const t = v[TRIED]!
-    let flow = m.fans.stages > 0 ? (fansOn(t) * m.fans.flowM3h) / 3600 : 0
-    if (hasVents) {
-      const open = opening(t)
-      v[OPENING_NOW] = open
-      flow += ventFlow(vents, open, t, v[OUT]!, v[WIND]!)
+    const outside = v[OUT]!
+    let through = m.fans.stages > 0 ? (fansOn(t) * m.fans.flowM3h) / 3600 : 0
+    for (let k = 0; k < count; k++) tried[k] = fixed[k] === BY_ITSELF ? opening(k, t) : fixed[k]!
+    const gusts = v[WIND]! * v[WIND]!
+    const perMetre = stackPerMetre(t, outside)
+    for (let i = 0; i < holes; i++) {
+      conductNow[i] = conduct[i]! * tried[groupAt[i]!]!
+      push[i] = winds[i]! * gusts - heights[i]! * perMetre
     }
-    v[VENT_NOW] = flow * v[DENSITY]! * AIR_HEAT
+    balancedFlow(holes, conductNow, push, flow)
+    through += flow[0]!
+    v[VENT_NOW] = through * v[DENSITY]! * AIR_HEAT
+  }
+
+  /** Takes the places that were tried, or shuts all. */
+  function take(shut: boolean): void {
+    let mean = 0
+    for (let k = 0; k < count; k++) {
+      open[k] = shut ? 0 : tried[k]!
+      mean += weight[k]! * open[k]!
+    }
+    v[OPENING] = mean
+  }
+
+  /** Adds up how far each opening stood open, s. */
+  function tally(dt: number): void {
+    const { freeM2 } = m.airways
+    for (let i = 0; i < freeM2.length; i++) if (freeM2[i]! > 0) stoodOpen[i]! += open[groupOf[i]!]! * dt
+  }
+
+  /** Keeps where the openings stand as a step begins, and puts them back for another try. */
+  function keep(): void {
+    for (let k = 0; k < count; k++) kept[k] = open[k]!
+  }
+  function putBack(): void {
+    for (let k = 0; k < count; k++) open[k] = kept[k]!
+  }
+
+  /** Whether all openings are shut, or as good as that once this step is over. */
+  function areShut(): boolean {
+    if (standsOpen) return false
+    for (let k = 0; k < count; k++) if (fixed[k] === BY_ITSELF && open[k]! * (1 - follows[k]!) >= 0.001) return false
+    return true
   }
 
   /**
    * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT`, the
-   * opening in `OPENING`. What goes in and out stands in the state vector: numbers handed over by a call would be
+   * mean opening in `OPENING`. What goes in and out stands in the state vector: numbers handed over by a call would be
    * boxed, twenty to a step.
    */
   function solve(dt: number): void {
     const a = v[LEFT_A]!
     const b = v[LEFT_B]!
-    const { lagS, hysteresisK } = m.opener
     if (dt !== lastDt) {
-      v[LAG] = lagS > 0 ? 1 - exp(-dt / lagS) : 1
+      for (let k = 0; k < count; k++) {
+        const { how, lagS } = movers[k]!
+        follows[k] = how === 'wax' && lagS > 0 ? 1 - exp(-dt / lagS) : 1
+      }
       lastDt = dt
     }
     const closed = b / a
-    const closing = v[OPENING]! * (1 - v[LAG]!)
-    const idle = closed <= v[START]! - hysteresisK && closing < 0.001 && v[LEAST] === 0
-    if ((!hasVents || idle) && (m.fans.stages === 0 || closed <= m.fans.startC)) {
-      v[OPENING] = 0
+    if (closed <= opensFrom && (m.fans.stages === 0 || closed <= m.fans.startC) && areShut()) {
+      take(true)
       v[VENT] = 0
       v[TRIED] = closed
       return
     }
-    v[OPENING_NOW] = 0
     const outside = v[OUT]!
     let lo = min(closed, outside)
     let hi = max(closed, outside)
-    let t = (b + v[VENT]! * outside) / (a + v[VENT]!)
+    // From where the air came to stand in the last try: vents hold it there, more or less.
+    let t = min(hi, max(lo, v[TRIED]!))
     let before = t
     let fBefore = 0
     let g = 0
@@ -121,7 +267,7 @@ export function makeVentSolver({ v }: Memory) {
       const f = a * t - b + g * (t - outside)
       if (f > 0) hi = t
       else lo = t
-      if (abs(f) < NEAR_K * a || hi - lo < NEAR_K) break
+      if (abs(f) < NEAR_K * (a + g) || hi - lo < NEAR_K) break
       // The first slope is the last one found: vents answer warmth much the same from step to step.
       const slope = k === 0 ? a + v[VENT_SLOPE]! : (f - fBefore) / (t - before)
       v[VENT_SLOPE] = max(g, slope - a)
@@ -131,9 +277,11 @@ export function makeVentSolver({ v }: Memory) {
       fBefore = f
       t = next
     }
-    v[OPENING] = v[OPENING_NOW]!
+    take(false)
     v[VENT] = g
     v[TRIED] = (b + g * outside) / (a + g)
   }
-  return { lay, solve }
+  return { lay, hour, keep, putBack, solve, tally }
 }
+
+export type VentSolver = ReturnType<typeof makeVentSolver>

@@ -46,7 +46,9 @@ export interface LitPane extends Landing {
 /** Sunlight taken in, hour by hour, W; each array 8760 long. */
 export interface SolarGains {
   faces: { id: FaceId; watts: Float32Array }[]
-  /** The same by the cover that is drawn over the panes that it comes through, in the order of the building's covers. */
+  /**
+   * The same by the cover that is drawn over the panes that it comes through, in the order of the building's covers.
+   */
   byCover: LightUnder[]
   /** Taken up in the panes, and let through them, by the name of the glazed surface. */
   panes: { id: SurfaceId; watts: Float32Array; throughW: Float32Array }[]
@@ -58,7 +60,9 @@ export interface SolarGains {
   transmittedW: Float32Array
 }
 
-/** Light that comes through the panes under one cover, W by hour: on each face, in their order, and on the beds, W/m². */
+/**
+ * Light that comes through the panes under one cover, W by hour: on each face, in their order, and on the beds, W/m².
+ */
 export interface LightUnder {
   faces: Float32Array[]
   bedLightWm2: Float32Array

@@ -1,6 +1,6 @@
 import { RAD } from '../physics/constants'
 import { litAreaM2 } from '../geometry/objects'
-import { faceOfObject, makeScene, paneCorners, type FaceId, type Scene, type SceneExtras } from '../geometry/scene'
+import { faceOfObject, makeScene, type FaceId, type Scene, type SceneExtras } from '../geometry/scene'
 import type { Building, Surface, Vec } from '../geometry/surfaces'
 
 const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
@@ -15,8 +15,11 @@ const HOUR_ANGLE_STEP = 360 / HOUR_ANGLES
  * than a step of the table aslant.
  */
 const BEYOND = 0.22
+/** Rays to a pane where there are few; where there are many they share so many by their areas, each having the least. */
 const RAYS = 144
-const RAYS_OF_MANY = 32
+const FEW = 8
+const RAYS_OF_MANY = 832
+const LEAST_RAYS = 24
 /** Neighbouring entries of the table cast from different points, so that what lies between them is cast from all. */
 const SETS = 4
 
@@ -67,9 +70,12 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
     return settle(sorted, faces)
   }
   const glazed = building.surfaces.filter(s => s.kind === 'glazed')
-  const rays = glazed.length > 8 ? RAYS_OF_MANY : RAYS
+  const glass = glazed.reduce((sum, s) => sum + s.areaM2, 0)
+  const raysOf = (s: Surface) =>
+    glazed.length <= FEW ? RAYS : min(RAYS, max(LEAST_RAYS, Math.round((RAYS_OF_MANY * s.areaM2) / glass)))
   const directions = sunDirections(building, latitudeDeg)
   return glazed.map(surface => {
+    const rays = raysOf(surface)
     const sets = Array.from({ length: SETS }, (_, k) => pointsOn(surface, rays, (k + 0.5) / SETS))
     const first = new Float64Array(scene.faces.length)
     const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES * n)
@@ -128,7 +134,7 @@ export function roomDirection(
  * @param shift 0–1, moves the steps along, so that sets of points fall between each other
  */
 export function pointsOn(surface: Surface, count: number, shift = 0.5): Float64Array {
-  const c = paneCorners(surface)
+  const c = surface.polygon
   const areas: number[] = []
   for (let i = 1; i < c.length - 1; i++) areas.push(triangleArea(c[0]!, c[i]!, c[i + 1]!))
   const total = areas.reduce((a, b) => a + b, 0)

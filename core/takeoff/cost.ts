@@ -26,7 +26,9 @@ const solidPrice = (s: Surface, { store }: Design) => perM2(s.layers.filter(l =>
 const coverPrice = (s: Surface, { covers }: Building) => entry(NIGHT_COVERS, covers[s.cover]!.id).pricePerM2
 const isRoof = (s: Surface) => s.id.startsWith('top of') || isSlope(s.part!)
 
-/** What the sheets, layers and covers of one part of the skin cost at rough prices; a house's own wall costs nothing. */
+/**
+ * What the sheets, layers and covers of one part of the skin cost at rough prices; a house's own wall costs nothing.
+ */
 export function partCost(design: Design, building: Building, part: PartId): number {
   return building.surfaces
     .filter(s => s.part === part && s.boundary !== 'house')

@@ -5,6 +5,7 @@ import { designFaults, patchDesign } from '../../core/editing'
 import { designCautions } from '../../core/advice/cautions'
 import { layersResistance } from '../../core/materials/assembly'
 import { angleSchools } from '../../core/sums/glazing-angle'
+import { aired } from '../openings'
 
 const demo = DEMOS[0]!
 const faultsOf = (path: string, value: unknown) => designFaults(patchDesign(demo, [[path, value]]))
@@ -30,7 +31,7 @@ test.each([
   ['shape.backWallM', 5, 'shape.backWallM'],
   ['shape.beds.1.atM', 0.5, 'shape.beds[1].atM'],
   ['shape.beds.1.atM', 4, 'shape.beds[1].atM'],
-  ['breathe.vents.fullC', 15, 'breathe.vents.fullC'],
+  ['skin.openings.0.fullC', 15, 'skin.openings[0].fullC'],
   ['store.bodies.0.count', 2.5, 'store.bodies[0].count'],
   ['store.bodies.0.count', 390, 'store.bodies[0].count'],
   ['aim.lowestAirC', 29.5, null],
@@ -132,14 +133,7 @@ test('cautions stand where the work can hurt, and go when it cannot', () => {
     ),
   ).toMatch(/carbon monoxide/)
   expect(texts(patchDesign(demo, [['skin.wall', [{ material: 'xps', thicknessM: 0.1 }]]]))).toMatch(/foam burns/)
-  expect(
-    texts(
-      patchDesign(demo, [
-        ['breathe.vents.lowM2', 1],
-        ['breathe.vents.highM2', 1],
-      ]),
-    ),
-  ).toMatch(/Little to breathe/)
+  expect(texts(aired(demo, { lowM2: 1, highM2: 1 }))).toMatch(/Little to breathe/)
 })
 
 test('the schools of the glazing angle follow from the latitude, whichever hemisphere', () => {

@@ -1,7 +1,9 @@
 import { barrelsOf, pond as pondBody, tank as tankBody, wall as wallBody } from '../bodies'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
+import type { Answers } from '../../core/answers'
 import { createYearEngine } from '../../core/year'
+import { aired, doored } from '../openings'
 
 const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
 const engine = createYearEngine()
@@ -14,10 +16,9 @@ const cover = (patch: Partial<Design['skin']['cover']>): Design => ({
 const base = run(demo)
 
 test('fans come on by stages and hold the heat down where vents are small', () => {
-  const small = { ...demo.breathe.vents, lowM2: 0.3, highM2: 0.3 }
-  const none = run(breathe({ vents: small })).answers
-  const one = run(breathe({ vents: small, fans: { ...demo.breathe.fans, stages: 1 } })).answers
-  const three = run(breathe({ vents: small, fans: { ...demo.breathe.fans, stages: 3 } })).answers
+  const small = (stages: number) =>
+    run(aired(breathe({ fans: { ...demo.breathe.fans, stages } }), { lowM2: 0.3, highM2: 0.3 })).answers
+  const [none, one, three] = [0, 1, 3].map(small) as [Answers, Answers, Answers]
   expect(one.hottestAfternoon.insideC).toBeLessThan(none.hottestAfternoon.insideC)
   expect(three.hottestAfternoon.insideC).toBeLessThan(one.hottestAfternoon.insideC)
   expect(three.ledger.closure).toBeLessThan(0.001)
@@ -36,7 +37,7 @@ test('the winter habit holds sun heat in: vents wait, the house is aired at midd
       if (midday && series.ventOpening[h]! > 0.01) {
         airedAtMidday++
         // Airing ends by itself before the room is cold.
-        expect(series.airC[h]!).toBeGreaterThan(demo.breathe.vents.startC - 4)
+        expect(series.airC[h]!).toBeGreaterThan(20 - 4)
       }
       // Well before mid-afternoon it is shut, unless it is really hot.
       if (k >= 15 && series.airC[h]! < 27) expect(series.ventOpening[h]!).toBeLessThan(0.1)
@@ -46,16 +47,15 @@ test('the winter habit holds sun heat in: vents wait, the house is aired at midd
 })
 
 test('an opener with hysteresis closes later than it opens', () => {
-  const open = (hysteresisK: number) =>
-    run(breathe({ vents: { ...demo.breathe.vents, hysteresisK } })).answers.hoursVented
+  const open = (hysteresisK: number) => run(aired(demo, { hysteresisK })).answers.hoursVented
   expect(open(6)).toBeGreaterThan(open(0))
 })
 
 test('doors let heat out, a lobby keeps much of it in', () => {
-  const busy = { areaM2: 2, openingsPerDay: 60, openS: 40 }
-  const shut = run(breathe({ doors: { ...busy, openingsPerDay: 0 } })).answers
-  const doors = run(breathe({ doors: busy })).answers
-  const lobby = run(breathe({ doors: busy, lobby: { areaM2: 3 } }))
+  const busy = { widthM: 1, openingsPerDay: 60, openS: 40 }
+  const shut = run(doored(demo, { ...busy, openingsPerDay: 0 })).answers
+  const doors = run(doored(demo, busy)).answers
+  const lobby = run(doored(breathe({ lobby: { areaM2: 3 } }), busy))
   const winter = (a: typeof shut) => a.months[0]!.insideMeanC
   expect(winter(doors)).toBeLessThan(winter(shut) - 0.05)
   expect(winter(lobby.answers)).toBeGreaterThan(winter(doors))

@@ -4,6 +4,7 @@ import { seededRandom } from '../../core/climate/random'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults, patchDesign, type Patch } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
+import { doored } from '../openings'
 
 const engine = createYearEngine()
 const demo = DEMOS[0]!
@@ -100,15 +101,13 @@ test(
 )
 
 test('a lobby never makes a night colder, whatever its floor; none and next to none are the same', () => {
-  const busy: Patch = ['breathe.doors', { areaM2: 2, openingsPerDay: 60, openS: 40 }]
-  for (const doors of [['breathe.doors.openS', 12] as Patch, busy]) {
-    const none = year(demo, doors, ['breathe.lobby.areaM2', 0]).coldestNight.insideC
+  const busy = doored(demo, { widthM: 1, openingsPerDay: 60, openS: 40 })
+  for (const house of [demo, busy]) {
+    const none = year(house, ['breathe.lobby.areaM2', 0]).coldestNight.insideC
     for (const areaM2 of [1e-6, 0.5, 2, 10, 40])
-      expect(year(demo, doors, ['breathe.lobby.areaM2', areaM2]).coldestNight.insideC).toBeGreaterThanOrEqual(
-        none - 1e-5,
-      )
-    if (doors === busy)
-      expect(year(demo, doors, ['breathe.lobby.areaM2', 2]).coldestNight.insideC).toBeGreaterThan(none + 0.5)
+      expect(year(house, ['breathe.lobby.areaM2', areaM2]).coldestNight.insideC).toBeGreaterThanOrEqual(none - 1e-5)
+    if (house === busy)
+      expect(year(house, ['breathe.lobby.areaM2', 2]).coldestNight.insideC).toBeGreaterThan(none + 0.5)
   }
   expect(year(demo, ['breathe.lobby.areaM2', 1e-6]).coldestNight.insideC).toBeCloseTo(
     year(demo, ['breathe.lobby.areaM2', 0]).coldestNight.insideC,

@@ -231,8 +231,7 @@ describe('what parts are made of', () => {
   })
 
   test('a document kept while the parts were not yet there opens: slopes and ends as they were', () => {
-    const { parts: _, ...skin } = demo.skin
-    const kept = { ...demo, skin: { ...skin, poleSlope: 'glazed', endsGlazedShare: 0.35 } }
+    const kept = { ...demo, skin: { ...demo.skin, parts: undefined, poleSlope: 'glazed', endsGlazedShare: 0.35 } }
     const opened = migrateDesign(JSON.parse(JSON.stringify(kept))) as Design
     expect(designFaults(opened)).toEqual([])
     expect(opened.skin.parts.poleSlope.kind).toBe('glazed')

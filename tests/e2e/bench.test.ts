@@ -37,7 +37,7 @@ describe('the bench', () => {
     await click(driver, 'undo')
 
     await click(driver, 'step-store')
-    await click(driver, 'take-out-0')
+    await click(driver, 'take-out-body-0')
     expect(await coldest(driver)).toBeLessThan(base)
     await click(driver, 'undo')
     await type(driver, 'How many', '28')

@@ -26,7 +26,7 @@ describe('bodies of the store', () => {
     for (const view of ['plan', 'model', 'heat']) await click(driver, `view-${view}`)
     await find(driver, 'heat-body-2')
     await click(driver, 'view-section')
-    await click(driver, 'take-out-3')
+    await click(driver, 'take-out-body-3')
     expect(await bodies()).toBe(start + 3)
     for (let i = 0; i < 5; i++) await click(driver, 'undo')
     expect(await bodies()).toBe(start)

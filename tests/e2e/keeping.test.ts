@@ -203,7 +203,7 @@ describe('keeping', () => {
     },
   )
 
-  test('back and forward go through the steps; text dragged on the page is no file; a dropped EPW is weather', async () => {
+  test('back and forward go through the steps; dragged text is no file, a dropped EPW is weather', async () => {
     await fresh('/?step=shape')
     // A step is there once its panel is: one that is passed over sooner leaves no trace to come back to.
     for (const step of ['skin', 'store', 'year']) {

@@ -59,6 +59,7 @@ test('a document of the first version is brought forward: what it says stays, wh
     ...now,
     schemaVersion: 1,
     site,
+    skin: { ...now.skin, openings: [] },
     store: { barrels: { ...barrels, place: 'back' }, massWall, floor },
     topUp: { heater: { ...heater, kind: undefined } },
     breathe: { leakage: now.breathe.leakage, vents: { lowM2: 6.5, highM2: 6.5, startC: 20, fullC: 29 } },

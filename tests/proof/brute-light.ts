@@ -10,7 +10,8 @@ interface Triangle {
   e1: V
   e2: V
   face: FaceId
-  pane: { middle: V; corners: V[]; inset: number; face: FaceId } | null
+  /** Other faces in the same plane, by their corners. */
+  panes: { corners: V[]; face: FaceId }[]
 }
 
 const sub = (a: readonly number[], b: readonly number[]): V => [a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!]
@@ -20,23 +21,20 @@ const dot = (a: V, b: V) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 /** A room as a soup of triangles, made apart from the core's planes and boxes: barrels as prisms of many sides. */
 function soup(building: Building): Triangle[] {
   const out: Triangle[] = []
-  const add = (face: FaceId, points: V[], pane: Triangle['pane'] = null) => {
+  const add = (face: FaceId, points: V[], panes: Triangle['panes'] = []) => {
     for (let i = 1; i + 1 < points.length; i++)
-      out.push({ a: points[0]!, e1: sub(points[i]!, points[0]!), e2: sub(points[i + 1]!, points[0]!), face, pane })
+      out.push({ a: points[0]!, e1: sub(points[i]!, points[0]!), e2: sub(points[i + 1]!, points[0]!), face, panes })
   }
-  const key = (s: Surface) =>
-    s.polygon
-      .map(p => p.map(v => v.toFixed(6)).join())
-      .sort()
-      .join('|')
-  const done = new Set<string>()
+  const corners = (s: Surface) => s.polygon.map(p => [...p] as V)
+  const isPane = (s: Surface) => /^opening|end glazing$/.test(s.id)
   for (const s of building.surfaces) {
-    if (done.has(key(s))) continue
-    done.add(key(s))
-    const twin = building.surfaces.find(o => o !== s && key(o) === key(s) && o.kind === 'glazed')
-    const corners = s.polygon.map(p => [...p] as V)
-    const middle = [0, 1, 2].map(k => corners.reduce((sum, p) => sum + p[k]!, 0) / corners.length) as V
-    add(s.id, corners, twin ? { middle, corners, inset: twin.inset, face: twin.id } : null)
+    if (isPane(s) && building.surfaces.some(o => o.part === s.part && !isPane(o))) continue
+    const panes = building.surfaces.filter(o => o !== s && isPane(o) && o.part === s.part)
+    add(
+      s.id,
+      corners(s),
+      panes.map(o => ({ corners: corners(o), face: o.id })),
+    )
   }
   for (const o of building.objects) {
     const face = faceOfObject(o)
@@ -144,9 +142,7 @@ export function bruteLandings(
     .filter(s => s.kind === 'glazed')
     .map(surface => {
       const shares = new Map<FaceId, number>()
-      const c = surface.polygon
-      const middle = [0, 1, 2].map(k => c.reduce((sum, p) => sum + p[k]!, 0) / c.length) as V
-      const shrunk = c.map(p => [0, 1, 2].map(k => middle[k]! + (p[k]! - middle[k]!) * surface.inset) as V)
+      const shrunk = surface.polygon.map(p => [...p] as V)
       const areas = shrunk
         .slice(1, -1)
         .map((p, i) => Math.hypot(...cross(sub(p, shrunk[0]!), sub(shrunk[i + 2]!, shrunk[0]!))))
@@ -178,16 +174,13 @@ export function bruteLandings(
         }
         if (!hit) continue
         let face = hit.face
-        if (hit.pane) {
-          // Inside the shrunk polygon where the point, blown up about the middle, is inside the whole one: all turns
-          // the same way.
-          const at = [0, 1, 2].map(
-            k => hit.pane!.middle[k]! + (o[k]! + down[k]! * near - hit.pane!.middle[k]!) / hit.pane!.inset,
-          ) as V
-          const turns = hit.pane.corners.map((p, k) =>
-            cross(sub(hit.pane!.corners[(k + 1) % hit.pane!.corners.length]!, p), sub(at, p)),
+        const at = [0, 1, 2].map(k => o[k]! + down[k]! * near) as V
+        for (const pane of hit.panes) {
+          // Within a pane where all its sides turn the same way about the point.
+          const turns = pane.corners.map((p, k) =>
+            cross(sub(pane.corners[(k + 1) % pane.corners.length]!, p), sub(at, p)),
           )
-          if (turns.every(t => dot(t, turns[0]!) >= 0)) face = hit.pane.face
+          if (turns.every(t => dot(t, turns[0]!) >= 0)) face = pane.face
         }
         shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
       }

@@ -1,6 +1,7 @@
 import { entry, LEAKAGE_CLASSES } from '../../core/catalog'
 import { leakageAreaM2, leakageFlow } from '../../core/air/leakage'
-import { ventFactors, ventFlow } from '../../core/air/vents'
+import { balancedFlow } from '../../core/air/flow-network'
+import { halves, stackPerMetre } from '../../core/air/vents'
 import {
   groundTemperatureC,
   HOURS,
@@ -152,6 +153,23 @@ function climateRows(): ProofRow[] {
   ]
 }
 
+/** Still air through orifices of so much discharge times area, m², at so many metres. */
+function flowThrough(
+  orifices: readonly (readonly [conduct: number, heightM: number])[],
+  insideC: number,
+  outsideC: number,
+) {
+  const out = new Float64Array(2)
+  const perMetre = stackPerMetre(insideC, outsideC)
+  balancedFlow(
+    orifices.length,
+    Float64Array.from(orifices, o => o[0]),
+    Float64Array.from(orifices, o => -o[1] * perMetre),
+    out,
+  )
+  return out[0]!
+}
+
 function airRows(): ProofRow[] {
   const ach = (id: string) => leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, id).ach50, 100), 20, 2.5) * 36
   // Two equal openings of 1 m², 2 m apart, 30 °C inside, 20 °C outside, no wind: Cd A/√2 √(2 g h ΔT/T).
@@ -160,9 +178,28 @@ function airRows(): ProofRow[] {
     proof(
       'air: stack flow through two openings, m³/s',
       stack,
-      ventFlow(ventFactors({ lowM2: 1, highM2: 1, riseM: 2 }), 1, 30, 20, 0),
-      1e-9,
+      flowThrough(
+        [
+          [0.6, 0],
+          [0.6, 2],
+        ],
+        30,
+        20,
+      ),
+      1e-5,
       'orifice equation',
+    ),
+    // One upright opening by itself: Cd/3 A √(g H ΔT/T).
+    proof(
+      'air: both ways through one opening, m³/s',
+      (0.6 / 3) * 1.8 * Math.sqrt((9.81 * 2 * 10) / 303.15),
+      flowThrough(
+        halves(1.8, 0.6, 1, 2, 0).map(h => [h.conduct, h.heightM] as const),
+        30,
+        20,
+      ),
+      1e-6,
+      'EN 16798-7, still air',
     ),
     proof('air: changes an hour, built with care', 0.45, ach('tight'), 0.15, 'practice: 0.3–0.6'),
     proof('air: changes an hour, as usually built', 1.5, ach('usual'), 0.5, 'practice: 1–2'),
@@ -286,13 +323,9 @@ function heatRows(): ProofRow[] {
   const demo = DEMOS[0]!
   const heated: Design = {
     ...demo,
-    skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
+    skin: { ...demo.skin, openings: [], cover: { ...demo.skin.cover, id: 'none' } },
     shape: { ...demo.shape, beds: [] },
-    breathe: {
-      ...demo.breathe,
-      doors: { ...demo.breathe.doors, areaM2: 0 },
-      vents: { ...demo.breathe.vents, lowM2: 0, highM2: 0 },
-    },
+    breathe: { ...demo.breathe },
     topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW: 50000, setPointC: 15 } },
   }
   const building = makeBuilding(heated)

@@ -47,7 +47,17 @@ export function groundWave(): {
   const slice = makeGroundSlice(blank)
   const n = slice.outsideCapacity.length
   const columns = slice.outsideWidthsM.length
-  const memory = makeMemory({ chains: 0, cells: n, links: 0, suns: 0, stores: 0, storeCells: 0, covers: 0 })
+  const memory = makeMemory({
+    chains: 0,
+    cells: n,
+    links: 0,
+    suns: 0,
+    stores: 0,
+    storeCells: 0,
+    covers: 0,
+    openings: 0,
+    orifices: 0,
+  })
   const { T, source } = memory
   T.fill(10)
   memory.capacity.set(slice.outsideCapacity)

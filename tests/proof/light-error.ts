@@ -1,4 +1,4 @@
-import { completeDesign, DEMOS, type Design, type Form } from '../../core/design'
+import { completeDesign, startingDesign, type Design, type Form } from '../../core/design'
 import { madeToStand, withForm } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
@@ -10,7 +10,8 @@ import { barrelsOf } from '../bodies'
 import { bruteLandings } from './brute-light'
 import { madeSkin } from '../skin'
 
-const [demo] = DEMOS as [Design]
+/** A plain saltbox: what the forms have in common. */
+const demo = startingDesign('plain', 'Plain')
 
 /** A furnished design of each form, clear glazing, at the demo's latitude. */
 export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
@@ -22,7 +23,7 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
     'a-frame': { ridgeHeightM: 3.2, beds: [{ atM: 0.8, widthM: 1, heightM: 0.3 }] },
     'arch': { ridgeAtM: 3.8, backWallM: 2.8 },
     'hoop': { kneeWallM: 0.6, ridgeHeightM: 2.6 },
-    'own': withForm({ ...demo.shape, form: 'saltbox', front: true, breakAtM: 0.2, breakHeightM: 1.7 }, 'own'),
+    'own': withForm({ ...demo.shape, front: true, breakAtM: 0.2, breakHeightM: 1.7 }, 'own'),
     'lean-to': {},
     'dome': {
       widthM: 7,

@@ -1,6 +1,11 @@
 import { derivedHours, HOURS, type SiteYear } from '../../core/climate'
 import { DEMOS } from '../../core/design'
+import { halves, type Orifice } from '../../core/air/vents'
+import { startOf } from '../../core/design/field'
+import type { Airways } from '../../core/network/airways'
 import { CLOSED, OUTSIDE, type NetworkModel } from '../../core/network/model'
+import type { Opener } from '../../core/openings/kind'
+import { VENT } from '../../core/openings/vent'
 
 /** A site of one unchanging, dark hour: no sun, no wind, sky as warm as the air. */
 export function steadySite(outsideC: number): SiteYear {
@@ -81,11 +86,9 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     bedLight: none,
     leafArea: 0,
     leakAreaM2: 0,
-    vents: { lowM2: 0, highM2: 0, riseM: 1 },
-    opener: { startC: 20, fullC: 30, lagS: 0, hysteresisK: 0 },
+    airways: airwaysOf([]),
     airing: DEMOS[0]!.breathe.airing,
     fans: DEMOS[0]!.breathe.fans,
-    door: { areaM2: 0, secondsPerHour: 0 },
     lobby: { areaM2: 0 },
     rowCover: { on: false, belowC: 0 },
     exchangers: [],
@@ -106,5 +109,24 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     bodies: [Int32Array.of(1)],
     skin: [],
     probes: { soil: 2, waterChain: 1, floor: 3, backWall: 1, glazing: 1 },
+  }
+}
+
+/** Airways of openings that are each two halves: their area, m², height, m, and what moves them. */
+export function airwaysOf(
+  openings: readonly { areaM2: number; atM: number; tallM?: number; wind?: number; opener?: Partial<Opener> }[],
+): Airways {
+  const usual = startOf(VENT.fields) as unknown as Opener
+  const orifices = openings.flatMap((o, opening) =>
+    halves(o.areaM2, 0.6, o.atM, o.tallM ?? 0.3, o.wind ?? 0.1).map((h: Orifice) => ({ ...h, opening })),
+  )
+  return {
+    openers: openings.map(o => ({ ...usual, ...o.opener })),
+    freeM2: Float64Array.from(openings, o => o.areaM2),
+    conduct: Float64Array.from(orifices, o => o.conduct),
+    heightM: Float64Array.from(orifices, o => o.heightM),
+    wind: Float64Array.from(orifices, o => o.wind),
+    opening: Int32Array.from(orifices, o => o.opening),
+    doorways: [],
   }
 }

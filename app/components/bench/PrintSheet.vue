@@ -6,6 +6,9 @@ import { type Layer } from '../../../core/design'
 import { designCautions, hasSolidRoof, headroom } from '../../../core/advice/cautions'
 import { turnWords } from '../../../core/geometry/compass'
 import { bodyName, roomObjects } from '../../../core/geometry/objects'
+import { madeOf, partName, partsOf } from '../../../core/geometry/parts'
+import { HOWS } from '../../../core/openings/common'
+import { openingKind, openingName } from '../../../core/openings/registry'
 import { makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { layersResistance, materialOf } from '../../../core/materials/assembly'
@@ -33,7 +36,7 @@ const layers = (list: Layer[]) =>
   `${list.map(layer).join(', ')}; ` + `${settings.show(layersResistance(list) + FILMS, 'resistance')} with its films`
 /** Mass, vents and heater, as far as there are any. */
 const stores = computed((): [string, string][] => {
-  const { store, breathe, topUp } = d.value
+  const { store, skin, topUp } = d.value
   const out = roomObjects(d.value)
     .filter(o => o.kind === 'body')
     .map((o): [string, string] => {
@@ -46,12 +49,15 @@ const stores = computed((): [string, string][] => {
       `${entry(MATERIALS, store.massWall.material).name}, ` +
         `${settings.show(store.massWall.thicknessM, 'thickness')} inside the back wall`,
     ])
-  out.push([
-    'Vents',
-    `${settings.show(breathe.vents.lowM2, 'area')} low and ` +
-      `${settings.show(breathe.vents.highM2, 'area')} high, from ${t(breathe.vents.startC)} to ` +
-      `${t(breathe.vents.fullC)}`,
-  ])
+  skin.openings.forEach((o, i) => {
+    const kind = openingKind(o)
+    const { how, startC } = kind.opener(o)
+    out.push([
+      openingName(skin.openings, i),
+      `${partName(o.part, d.value.shape.form)}, ${kind.line(o, settings.show)}; ` +
+        `${HOWS.find(h => h.id === how)!.name}${how === 'shut' || how === 'season' ? '' : ` from ${t(startC)}`}`,
+    ])
+  })
   if (topUp.heater.on)
     out.push([
       'Heater',
@@ -59,6 +65,24 @@ const stores = computed((): [string, string][] => {
         `${t(topUp.heater.setPointC)}`,
     ])
   return out
+})
+/** Parts of the skin that are not made like the rest of the house. */
+const special = computed((): [string, string][] => {
+  const { skin, shape } = d.value
+  return partsOf(d.value, outline.value).flatMap((id): [string, string][] => {
+    const own = skin.parts[id]
+    const made = madeOf(skin, id)
+    const words = [
+      ...(own.glazing ? [made.glazing.name] : []),
+      ...(own.cover ? [entry(NIGHT_COVERS, own.cover.id).name] : []),
+      ...(own.layers && made.kind === 'solid' ? [layers(own.layers)] : []),
+      ...('solidTopM' in own && own.solidTopM > 0 && made.kind === 'glazed'
+        ? [`solid for ${m(own.solidTopM)} at its top`]
+        : []),
+    ]
+    const name = partName(id, shape.form)
+    return words.length > 0 ? [[name.charAt(0).toUpperCase() + name.slice(1), words.join('; ')]] : []
+  })
 })
 const rows = computed((): [string, string][] => {
   const { shape, skin, site } = d.value
@@ -81,6 +105,7 @@ const rows = computed((): [string, string][] => {
     ],
     ['Walls', layers(skin.wall)],
     ...(hasSolidRoof(d.value) ? [['Solid roof', layers(skin.roof)] as [string, string]] : []),
+    ...special.value,
     ...stores.value,
     [
       'Night cover',

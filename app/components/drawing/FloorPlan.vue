@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { kindOf } from '../../../core/bodies/registry'
-import { rangeOf } from '../../../core/design'
-import { clearances, placed, resized, things, withWidth, type Thing } from '../../../core/editing'
+import { rangeOf, type PartId } from '../../../core/design'
+import { clearances, placed, resized, things, wayThrough, withWidth, type Thing } from '../../../core/editing'
+import { hostsFor, isLetIn, paneRects } from '../../../core/geometry/panes'
+import { openingKind, openingName } from '../../../core/openings/registry'
 import { turnWords } from '../../../core/geometry/compass'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
@@ -12,6 +14,7 @@ import { VESSEL_COLOUR } from '../section/vessel-colour'
  */
 const bench = useDesign()
 const settings = useSettings()
+const drawing = useDrawing()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
 const shape = computed(() => bench.current.shape)
@@ -20,8 +23,7 @@ const building = computed(() => makeBuilding(bench.current))
 const list = computed(() => things(bench.current))
 const gaps = computed(() => clearances(bench.current))
 const show = (v: number) => settings.show(v, 'length')
-const doorM = computed(() => Math.min(0.9, Math.max(0.6, bench.current.breathe.doors.areaM2 / 2)))
-/** A lobby stands before the door, twice as long as it is wide at most. */
+/** A lobby stands before the door of an end, twice as long as it is wide at most. */
 const lobby = computed(() => {
   const area = bench.current.breathe.lobby.areaM2
   return area > 0 ? { w: Math.min(1.6, Math.sqrt(area)), l: area / Math.min(1.6, Math.sqrt(area)) } : null
@@ -87,32 +89,61 @@ function vessels(t: Thing) {
   }
 }
 const shown = computed(() => list.value.map(t => ({ t, vessels: vessels(t) })))
-/** The door stands in the east end, in the widest way through. */
-const door = computed(() => {
-  const widest = gaps.value.reduce((b, g) => (g.widthM > b.widthM ? g : b), {
-    x0: 0,
-    x1: outline.value.widthM,
-    widthM: 0,
-    narrow: false,
-  })
-  const middle = (widest.x0 + widest.x1) / 2
-  const x0 = Math.max(0.1, Math.min(outline.value.widthM - doorM.value - 0.1, middle - doorM.value / 2))
-  // A dome's rim falls back from its east end.
-  const off = dome.value
-    ? Math.min(0.98, Math.abs(x0 + doorM.value / 2 - outline.value.widthM / 2) / (outline.value.widthM / 2))
-    : 0
-  const end = px((shape.value.lengthM / 2) * (1 + Math.sqrt(1 - off * off)))
-  const out = north.value ? 1 : -1
-  const r = doorM.value * ppm.value
-  return {
-    x0,
-    end,
-    out,
-    swing:
-      `M${end} ${py(x0)} L${end + out * r} ${py(x0)} A${r} ${r} 0 0 ${out > 0 ? 0 : 1} ${end} ` +
-      `${py(x0 + doorM.value)}`,
-    width: r,
+/** A point of the floor on the plan. */
+const at = (x: number, y: number) => ({ x: px(y), y: py(x) })
+/** A stretch of a wall from above: where it begins, and which way lies outside. */
+function onWall(part: PartId, from: number, to: number) {
+  const { lengthM } = shape.value
+  const w = outline.value.widthM
+  if (part === 'eastEnd' || part === 'westEnd' || dome.value) {
+    // A dome's rim falls back from its east end.
+    const off = dome.value ? Math.min(0.98, Math.abs((from + to) / w)) : 0
+    const y = part === 'westEnd' ? 0 : (lengthM / 2) * (1 + Math.sqrt(1 - off * off))
+    return { a: at(w / 2 + from, y), b: at(w / 2 + to, y), out: (part === 'westEnd' ? -1 : 1) * (north.value ? 1 : -1) }
   }
+  const x = part === 'backWall' ? w : 0
+  return { a: at(x, lengthM / 2 + from), b: at(x, lengthM / 2 + to), out: part === 'backWall' ? -1 : 1 }
+}
+/** Doors and panes that stand on walls, as they are from above. */
+const letIn = computed(() =>
+  bench.current.skin.openings.flatMap((o, index) => {
+    const kind = openingKind(o)
+    if (!hostsFor(bench.current, kind).includes(o.part)) return []
+    const panes = isLetIn(bench.current, o.part) ? kind.panes(o) : null
+    const door = kind.traffic(o) !== null && 'offsetM' in o && 'widthM' in o
+    const rects = door
+      ? [{ u0: o.offsetM - o.widthM / 2, u1: o.offsetM + o.widthM / 2 }]
+      : panes
+        ? paneRects(panes)
+        : []
+    return rects.map((r, k) => {
+      const { a, b, out } = onWall(o.part, r.u0, r.u1)
+      const wide = Math.hypot(b.x - a.x, b.y - a.y)
+      const across = Math.abs(a.x - b.x) < 0.5
+      const leaf = across ? { x: a.x + out * wide, y: a.y } : { x: a.x, y: a.y + out * wide }
+      const turns = (leaf.x - a.x) * (b.y - a.y) - (leaf.y - a.y) * (b.x - a.x) > 0 ? 1 : 0
+      return {
+        key: `${index}-${k}`,
+        index,
+        a,
+        b,
+        out,
+        wide,
+        across,
+        glass: panes !== null,
+        name: openingName(bench.current.skin.openings, index),
+        swing: door ? `M${a.x} ${a.y} L${leaf.x} ${leaf.y} A${wide} ${wide} 0 0 ${turns} ${b.x} ${b.y}` : null,
+      }
+    })
+  }),
+)
+/** Where the lobby stands: before the first door of an end, else before the widest way through. */
+const entry = computed(() => {
+  const first = letIn.value.find(d => d.swing && d.across)
+  if (first) return { x: first.a.x, y: (first.a.y + first.b.y) / 2, out: first.out }
+  const off = wayThrough(bench.current)
+  const { a, out } = onWall('eastEnd', off, off)
+  return { x: a.x, y: a.y, out }
 })
 const blocked = computed(() => gaps.value.length === 0 || gaps.value.every(g => g.widthM < 0.4))
 
@@ -210,8 +241,8 @@ const needle = computed(() => {
       <rect :width="width" :height="height" fill="var(--earth)" opacity="0.35" />
       <g v-if="lobby">
         <rect
-          :x="door.out > 0 ? door.end : door.end - lobby.l * ppm"
-          :y="py(door.x0 + doorM / 2 + lobby.w / 2)"
+          :x="entry.out > 0 ? entry.x : entry.x - lobby.l * ppm"
+          :y="entry.y - (lobby.w * ppm) / 2"
           :width="lobby.l * ppm"
           :height="lobby.w * ppm"
           fill="var(--paper)"
@@ -220,8 +251,8 @@ const needle = computed(() => {
           data-test="lobby"
         />
         <text
-          :x="door.end + (door.out * lobby.l * ppm) / 2"
-          :y="py(door.x0 + doorM / 2 + lobby.w / 2) - 5"
+          :x="entry.x + (entry.out * lobby.l * ppm) / 2"
+          :y="entry.y - (lobby.w * ppm) / 2 - 5"
           text-anchor="middle"
           class="note"
         >
@@ -238,15 +269,31 @@ const needle = computed(() => {
         stroke="var(--glass)"
         stroke-width="5"
       />
-      <path :d="door.swing" fill="none" stroke="var(--ink)" stroke-width="1.4" stroke-dasharray="4 3" />
-      <line
-        :x1="door.end"
-        :x2="door.end"
-        :y1="py(door.x0)"
-        :y2="py(door.x0 + doorM)"
-        stroke="var(--paper)"
-        stroke-width="5"
-      />
+      <g
+        v-for="d in letIn"
+        :key="d.key"
+        class="cursor-pointer"
+        :data-test="`plan-opening-${d.key}`"
+        @click="drawing.press({ kind: 'opening', index: d.index })"
+      >
+        <title>{{ d.name }}: press it for its card</title>
+        <path
+          v-if="d.swing"
+          :d="d.swing"
+          fill="transparent"
+          stroke="var(--ink)"
+          stroke-width="1.4"
+          stroke-dasharray="4 3"
+        />
+        <line
+          :x1="d.a.x"
+          :y1="d.a.y"
+          :x2="d.b.x"
+          :y2="d.b.y"
+          :stroke="d.glass ? 'var(--glass)' : 'var(--paper)'"
+          :stroke-width="d.glass ? 6 : 5"
+        />
+      </g>
       <g v-for="g in gaps" :key="`${g.x0}`">
         <text
           :x="px(shape.lengthM * (dome ? 0.5 : north ? 0.04 : 0.96))"

@@ -12,14 +12,19 @@ import {
   Group,
   LineBasicMaterial,
   LineSegments,
+  Matrix4,
   Mesh,
   MeshLambertMaterial,
+  Path,
   PCFSoftShadowMap,
   PerspectiveCamera,
   PlaneGeometry,
   RingGeometry,
   Scene,
+  Shape,
+  ShapeGeometry,
   SphereGeometry,
+  Vector2,
   Vector3,
   WebGLRenderer,
   type Material,
@@ -28,9 +33,9 @@ import {
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { kindOf } from '../../../core/bodies/registry'
 import type { Design } from '../../../core/design'
-import { paneCorners } from '../../../core/geometry/scene'
 import { shadingOf } from '../../../core/geometry/shading'
-import { makeBuilding, type Building, type Vec } from '../../../core/geometry/surfaces'
+import { openingOfFace } from '../../../core/geometry/parts'
+import { makeBuilding, openingPolygons, type Building, type Surface, type Vec } from '../../../core/geometry/surfaces'
 import { roomDirection } from '../../../core/optics/landing'
 import { VESSEL_COLOUR } from '../section/vessel-colour'
 import { skyVector } from '../../../core/sun'
@@ -61,6 +66,10 @@ export interface ModelScene {
   resize: (width: number, height: number) => void
   dispose: () => void
 }
+
+/** Whether a pane is let into a surface: of its part, in its plane, and not beside it. */
+const isLetInto = (pane: Surface, s: Surface) =>
+  pane.kind === 'glazed' && pane.part === s.part && (openingOfFace(pane.id) >= 0 || pane.id.endsWith('end glazing'))
 
 /** The model of a house in the round, with true sun and shadows. Throws where the browser has no WebGL. */
 export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
@@ -105,17 +114,30 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
     })
   }
 
-  /** A flat polygon as a fan of triangles; with a hole of the same number of corners, as the ring between the two. */
-  function face(polygon: readonly Vec[], hole?: readonly Vec[]): BufferGeometry {
-    const points: number[] = []
-    const put = (p: Vec) => points.push(...to3(p).toArray())
-    if (hole) {
-      polygon.forEach((p, i) => {
-        const j = (i + 1) % polygon.length
-        for (const q of [p, polygon[j]!, hole[j]!, p, hole[j]!, hole[i]!]) put(q)
-      })
-    } else
-      for (let i = 1; i + 1 < polygon.length; i++) for (const p of [polygon[0]!, polygon[i]!, polygon[i + 1]!]) put(p)
+  /** A flat polygon with holes in it, in the room's own directions. */
+  function face(polygon: readonly Vec[], holes: readonly (readonly Vec[])[] = []): BufferGeometry {
+    // Two directions across it, so that it can be cut flat.
+    const corners = polygon.map(to3)
+    const origin = corners[0]!
+    const u = corners[1]!.clone().sub(origin).normalize()
+    const normal = new Vector3()
+    corners.forEach((p, i) => normal.add(p.clone().cross(corners[(i + 1) % corners.length]!)))
+    const w = normal.normalize().clone().cross(u)
+    const flat = (p: Vec) => {
+      const off = to3(p).sub(origin)
+      return new Vector2(off.dot(u), off.dot(w))
+    }
+    const shape = new Shape(polygon.map(flat))
+    shape.holes = holes.map(h => new Path(h.map(flat)))
+    return new ShapeGeometry(shape).applyMatrix4(new Matrix4().makeBasis(u, w, normal).setPosition(origin))
+  }
+
+  /** The ring between two polygons of as many corners; it need not be flat. */
+  function ring(polygon: readonly Vec[], hole: readonly Vec[]): BufferGeometry {
+    const points = polygon.flatMap((p, i) => {
+      const j = (i + 1) % polygon.length
+      return [p, polygon[j]!, hole[j]!, p, hole[j]!, hole[i]!].flatMap(q => to3(q).toArray())
+    })
     const geometry = new BufferGeometry()
     geometry.setAttribute('position', new Float32BufferAttribute(points, 3))
     geometry.computeVertexNormals()
@@ -148,7 +170,7 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
       if (s.kind === 'floor') add(face([...s.polygon]), solid(colours.wood), false)
       else if (s.kind === 'glazed') {
         const pane = add(
-          face(paneCorners(s)),
+          face(s.polygon),
           new MeshLambertMaterial({
             color: colours.glass,
             transparent: true,
@@ -161,23 +183,21 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
         )
         pane.receiveShadow = false
       } else {
-        const glass = surfaces.find(g => g.kind === 'glazed' && g.inset < 1 && g.polygon === s.polygon)
-        const twin =
-          glass ??
-          surfaces.find(
-            g =>
-              g.kind === 'glazed' &&
-              g.inset < 1 &&
-              g.polygon.length === s.polygon.length &&
-              g.polygon.every((p, i) => p.every((v, k) => Math.abs(v - s.polygon[i]![k]!) < 1e-9)),
-          )
+        const holes = surfaces.filter(g => g !== s && isLetInto(g, s)).map(g => g.polygon)
         add(
-          face(s.polygon, twin ? paneCorners(twin) : undefined),
+          face(s.polygon, holes),
           solid(s.part === 'backWall' && design.store.massWall.thicknessM > 0 ? colours.masonry : colours.wall),
           true,
           true,
         )
       }
+    }
+    // Doors and vents lie on the skin; panes are let into it.
+    for (const { index, polygon } of outline.form === 'dome' ? [] : openingPolygons(design, outline)) {
+      if (surfaces.some(s => openingOfFace(s.id) === index)) continue
+      const lies = new MeshLambertMaterial({ color: colours.wood, side: DoubleSide, polygonOffset: true })
+      lies.polygonOffsetFactor = lies.polygonOffsetUnits = -4
+      add(face(polygon), lies, false, true)
     }
     const box = (x0: number, x1: number, y0: number, y1: number, z0: number, z1: number, colour: string) => {
       const mesh = add(new BoxGeometry(y1 - y0, Math.max(0.01, z1 - z0), x1 - x0), solid(colour), true, true)
@@ -244,7 +264,7 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
     const level = (p: Vec): Vec => [p[0], p[1], building!.groundAt(Math.min(outline.widthM, Math.max(0, p[0]))) - 0.002]
     const outwards = (p: Vec): Vec =>
       level([outline.widthM / 2 + (p[0] - outline.widthM / 2) * far * 2, lengthM / 2 + (p[1] - lengthM / 2) * far, 0])
-    add(face(rim.map(outwards), rim.map(level)), solid(colours.ground), false)
+    add(ring(rim.map(outwards), rim.map(level)), solid(colours.ground), false)
     // A needle for true north lies on the ground before the house.
     const needle = new Group()
     const shaft = new Mesh(

@@ -51,7 +51,7 @@ const cornerHandles = computed((): Handle[] => {
   return corners.map((c, i): Handle => {
     const foot = i === corners.length - 1
     return {
-      id: foot ? 'width' : `corner-${i}`,
+      id: foot ? 'width' : c.part === 'sunnySlope' ? 'ridge' : `corner-${i}`,
       label: foot ? 'Width, back wall foot' : `Top of the ${PART_NAMES[c.part]}`,
       text: foot ? show(widthM) : `${show(c.heightM)} high, ${show(c.atM)} from the sunny wall`,
       x: c.atM,

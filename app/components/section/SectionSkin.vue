@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { Design, Layer, PartId } from '../../../core/design'
 import { isSlope, madeOf, partName, stretches } from '../../../core/geometry/parts'
+import { isLetIn } from '../../../core/geometry/panes'
+import { openingPolygons } from '../../../core/geometry/surfaces'
+import { openingKind, openingName } from '../../../core/openings/registry'
 import { edgeLength, slopeFoot, type Outline, type Point } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 
@@ -123,16 +126,33 @@ const draughts = computed(() => {
   ]
   return places.slice(0, { tight: 0, usual: 1 }[props.design.breathe.leakage] ?? 3)
 })
-const vents = computed(() => {
-  const v = props.design.breathe.vents
-  const o = props.outline
-  const out: { x: number; z: number; name: string; size: number }[] = []
-  const size = (area: number) => Math.min(1.7, 0.6 + area / 10)
-  if (v.lowM2 > 0 && o.kneeWallM >= 0.25)
-    out.push({ x: 0, z: o.kneeWallM * 0.3, name: 'low vent', size: size(v.lowM2) })
-  if (v.highM2 > 0) out.push({ x: o.ridgeAtM, z: o.ridgeHeightM, name: 'high vent', size: size(v.highM2) })
-  return out
-})
+/** Openings on the section: panes as gaps in their part, those of the ends in outline, vents as arrows of air. */
+const openings = computed(() =>
+  openingPolygons(props.design, props.outline).map(({ index, polygon }, k) => {
+    const o = props.design.skin.openings[index]!
+    const end = o.part === 'eastEnd' || o.part === 'westEnd'
+    const [p, q] = end ? [polygon[0]!, polygon[2]!] : [polygon[0]!, polygon[1]!]
+    const kind = openingKind(o)
+    const vent = kind.panes(o) === null && kind.traffic(o) === null
+    return {
+      key: `${index}-${k}`,
+      index,
+      end,
+      vent,
+      glass: kind.panes(o) !== null && isLetIn(props.design, o.part),
+      name: openingName(props.design.skin.openings, index),
+      a: { x: p[0], z: p[2] },
+      b: { x: q[0], z: q[2] },
+      // Towards the sunny side the air comes in from the left.
+      left: (p[0] + q[0]) / 2 < props.outline.ridgeAtM - 0.05 && !kind.ridge,
+      size: Math.min(1.7, 0.6 + kind.freeM2(o) / 10),
+    }
+  }),
+)
+/** Of a row along the house only one is seen. */
+const shownOpenings = computed(() =>
+  openings.value.filter(o => o.end || openings.value.find(p => p.index === o.index) === o),
+)
 </script>
 
 <template>
@@ -236,11 +256,41 @@ const vents = computed(() => {
       />
       <title>Night cover, rolled up by day</title>
     </g>
-    <g v-for="v in vents" :key="v.name">
+    <g
+      v-for="o in shownOpenings"
+      :key="o.key"
+      class="cursor-pointer"
+      :data-test="`section-opening-${o.index}`"
+      @click="drawing.press({ kind: 'opening', index: o.index })"
+    >
+      <title>{{ o.name }}: press it for its card</title>
+      <rect
+        v-if="o.end"
+        :x="scale.x(Math.min(o.a.x, o.b.x))"
+        :y="scale.y(Math.max(o.a.z, o.b.z))"
+        :width="Math.abs(o.b.x - o.a.x) * scale.ppm"
+        :height="Math.abs(o.b.z - o.a.z) * scale.ppm"
+        :fill="o.glass ? 'var(--glass)' : 'transparent'"
+        fill-opacity="0.18"
+        stroke="var(--ink)"
+        stroke-width="1"
+        stroke-dasharray="5 4"
+        opacity="0.7"
+      />
+      <line
+        v-else-if="!o.vent"
+        :x1="scale.x(o.a.x)"
+        :y1="scale.y(o.a.z)"
+        :x2="scale.x(o.b.x)"
+        :y2="scale.y(o.b.z)"
+        :stroke="o.glass ? 'var(--glass)' : 'var(--earth-line)'"
+        stroke-width="6"
+      />
       <path
+        v-else
         :transform="
-          `translate(${scale.x(v.x) + (v.name === 'high vent' ? 14 : -24)}, ` +
-          `${scale.y(v.z) + (v.name === 'high vent' ? -6 : 4)}) scale(${v.size})`
+          `translate(${scale.x((o.a.x + o.b.x) / 2) + (o.left ? -24 : 14)}, ` +
+          `${scale.y((o.a.z + o.b.z) / 2) + (o.left ? 4 : -6)}) scale(${o.size})`
         "
         d="M 0 6 q 9 -3 9 -12 m -4 3.5 l 4 -4 l 4 4"
         fill="none"
@@ -248,7 +298,6 @@ const vents = computed(() => {
         stroke-width="1.8"
         stroke-linecap="round"
       />
-      <title>{{ v.name }}</title>
     </g>
     <g v-for="(p, i) in draughts" :key="`d${i}`" data-test="draught">
       <path

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { entry, FINISHES, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
 import type { PartId } from '../../../core/design'
-import { cornerAdded, withFront, withoutCorner } from '../../../core/editing'
+import { cornerAdded, freeOpening, withFront, withoutCorner } from '../../../core/editing'
+import { hostsFor, isLetIn } from '../../../core/geometry/panes'
 import { madeOf, partName, partsOf } from '../../../core/geometry/parts'
 import { canHaveFront, hasFront, makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
+import { OPENING_KINDS } from '../../../core/openings/registry'
 import { layersResistance } from '../../../core/materials/assembly'
 import { partCost } from '../../../core/takeoff/cost'
 import { FILMS } from '../../../core/physics/constants'
@@ -108,6 +110,25 @@ function act(refused: string | null): void {
 }
 const front = (on: boolean) => act(bench.setShape(withFront(design.value.shape, on), 'front'))
 const solidTop = () => act(bench.edit([[`${path.value}.solidTopM`, 0.8]], 'solid top'))
+/** What can be let into it; its card opens with the others. */
+const lets = computed(() =>
+  OPENING_KINDS.filter(
+    k =>
+      hostsFor(design.value, k).includes(chosen.value) && (k.kind !== 'window' || isLetIn(design.value, chosen.value)),
+  ),
+)
+function letIn(id: string): void {
+  const kind = OPENING_KINDS.find(k => k.kind === id)!
+  const made = freeOpening(design.value, kind, chosen.value)
+  const list = design.value.skin.openings
+  if (made?.part !== chosen.value) {
+    act('There is no room for it on this part.')
+    return
+  }
+  const refused = bench.edit([['skin.openings', [...list, made]]], `add ${id}`)
+  if (refused) act(refused)
+  else drawing.press({ kind: 'opening', index: list.length })
+}
 const corner = computed(() =>
   design.value.shape.form === 'own' && !isEnd.value
     ? design.value.shape.corners.findIndex(c => c.part === chosen.value)
@@ -184,6 +205,16 @@ const asHouse = () =>
         <button v-if="broken" class="button" data-test="add-corner" @click="breakPart">Break it with a corner</button>
         <button v-if="mayGo" class="button" data-test="drop-corner" @click="takeCorner">
           Take its upper corner out
+        </button>
+        <button
+          v-for="k in lets"
+          :key="k.kind"
+          class="button"
+          :data-test="`let-${k.kind.replaceAll(' ', '-')}`"
+          :aria-label="`Add a ${k.name.toLowerCase()} here`"
+          @click="letIn(k.kind)"
+        >
+          + {{ k.name }}
         </button>
         <button v-if="special" class="button" data-test="as-house" @click="asHouse">All as the house</button>
       </div>

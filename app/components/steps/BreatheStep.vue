@@ -1,18 +1,35 @@
 <script setup lang="ts">
+import { breathing } from '../../../core/advice/cautions'
 import { ach50Of } from '../../../core/network/model'
 
 const bench = useDesign()
 const settings = useSettings()
-const t = (c: number) => settings.show(c, 'temperature', { decimals: 0 })
 const year = useYear()
 const breathe = computed(() => bench.current.breathe)
 const floor = computed(() => bench.current.shape.widthM * bench.current.shape.lengthM)
-const share = (area: number) => `${Math.round((area / floor.value) * 100)} % of the floor; rule: 15 to 25 %.`
-const open = computed(() => (year.view ? year.view.hours.ventOpening.reduce((n, v) => n + (v > 0.05 ? 1 : 0), 0) : 0))
+const free = computed(() => breathing(bench.current).freeM2)
+const share = computed(() => Math.round((free.value / floor.value) * 100))
+const POINTS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
+const WINDS = computed(() => {
+  const own = bench.current.site.windFromDeg
+  return [
+    { id: '', name: 'not known' },
+    ...POINTS.map((name, i) => ({ id: String(i * 45), name })),
+    ...(own !== null && own % 45 !== 0 ? [{ id: String(own), name: `${own}°` }] : []),
+  ]
+})
+const hours = computed(() => year.view?.answers.hoursVented ?? 0)
 </script>
 
 <template>
   <div class="step-grid">
+    <div class="lg:col-span-2">
+      <OpeningList />
+      <p class="hint mt-1" data-test="breathing">
+        All that opens: {{ settings.show(free, 'area') }} free, {{ share }} % of the floor; rule: 15 to 25 % each, low
+        and high. Open in {{ hours }} hours of the year.
+      </p>
+    </div>
     <div>
       <h2 class="group-title">Tightness</h2>
       <p>{{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa: set under Skin, Tightness.</p>
@@ -20,20 +37,14 @@ const open = computed(() => (year.view ? year.view.hours.ventOpening.reduce((n, 
         On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree
         between inside and outside.
       </p>
-    </div>
-    <div>
-      <h2 class="group-title">Vents</h2>
-      <DesignField path="breathe.vents.lowM2" :hint="share(breathe.vents.lowM2)" />
-      <DesignField path="breathe.vents.highM2" :hint="share(breathe.vents.highM2)" />
-    </div>
-    <div>
-      <h2 class="group-title">Openers</h2>
-      <DesignField path="breathe.vents.startC" />
-      <DesignField
-        path="breathe.vents.fullC"
-        :hint="`Wax pistons start near ${t(18)} to ${t(21)} and are full near ${t(30)}.`"
+      <h2 class="group-title mt-2">Wind</h2>
+      <ChoiceField
+        label="Mostly from"
+        :value="String(bench.current.site.windFromDeg ?? '')"
+        :options="WINDS"
+        hint="Openings on its side take air in, those on the others let it out."
+        :set="(v: string) => bench.edit([['site.windFromDeg', v === '' ? null : Number(v)]])"
       />
-      <p class="hint">Open for {{ open }} hours of the year.</p>
     </div>
   </div>
 </template>

@@ -37,21 +37,6 @@ export const BREATHE = group(
       label: 'Gaps',
       about: 'what a walk round found; it counts once it is taken over into `ach50`',
     }),
-    vents: group(
-      {
-        lowM2: area(0, 60, { usual: [0, 20], step: 0.1, label: 'Low vents' }),
-        highM2: area(0, 60, { usual: [0, 20], step: 0.1, label: 'High vents' }),
-        startC: temperature(5, 45, { step: 0.5, label: 'Start to open' }),
-        fullC: temperature(6, 60, { step: 0.5, label: 'Fully open' }),
-        lagS: plain(0, 7200, { start: 720, unit: 's', label: 'Lag', about: 'time constant of the opener' }),
-        hysteresisK: difference(0, 10, {
-          start: 2,
-          label: 'Hysteresis',
-          about: 'it closes this much cooler than it opens',
-        }),
-      },
-      { label: 'Vents' },
-    ),
     fans: group(
       {
         stages: count(0, 4, { start: 0, label: 'Stages' }),
@@ -79,14 +64,6 @@ export const BREATHE = group(
         }),
       },
       { label: 'Winter habit', about: 'vents stay shut until it is really warm, and the house is aired at midday' },
-    ),
-    doors: group(
-      {
-        areaM2: area(0, 12, { start: 1.8, label: 'Door' }),
-        openingsPerDay: count(0, 500, { whole: false, start: 4, label: 'Openings a day' }),
-        openS: plain(0, 600, { start: 12, unit: 's', label: 'Open each time' }),
-      },
-      { label: 'Doors' },
     ),
     lobby: group(
       {

@@ -1,5 +1,5 @@
 import { angle, choice, count, flag, group, length, list, temperature } from '../field'
-import { CHAIN_CHOICES } from './skin'
+import { CHAIN_CHOICES } from './parts'
 
 /** What stands along the whole length of the house. */
 const alongside = (one: string) =>

@@ -62,6 +62,11 @@ export const SITE = group(
       label: 'Spell',
       about: 'a fortnight of weather laid into the year; `null` for none',
     }),
+    windFromDeg: orNull(angle(0, 360, { label: 'Wind mostly from', about: 'azimuth that it blows from' }), {
+      start: null,
+      label: 'Wind mostly from',
+      about: 'null while it is not known: then no side is the windy one',
+    }),
     horizon: list(HORIZON_POINT, 0, 100, {
       start: [],
       label: 'Horizon',

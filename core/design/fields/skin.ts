@@ -1,4 +1,5 @@
 import { FINISHES, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../catalog'
+import { OPENING } from '../../openings/registry'
 import {
   choice,
   count,
@@ -99,7 +100,9 @@ const PART_KINDS = [
   { id: 'glazed', name: 'glazed' },
 ] as const
 
-/** What a part is made of. What it leaves open (null) it has from the house: glazing, condition, cover, layers, finish. */
+/**
+ * What a part is made of. What it leaves open (null) it has from the house: glazing, condition, cover, layers, finish.
+ */
 const made = (kind: 'solid' | 'glazed') => ({
   kind: choice(PART_KINDS, { start: kind, label: 'Made' }),
   glazing: orNull(entryOf(GLAZINGS, { label: 'Glazing' }), {
@@ -148,16 +151,6 @@ const end = (label: string) =>
     { label },
   )
 
-/** Parts of a section, from the sunny foot over the ridge to the pole-side foot. */
-export const CHAIN_CHOICES = [
-  { id: 'kneeWall', name: 'knee wall' },
-  { id: 'front', name: 'front' },
-  { id: 'sunnySlope', name: 'sunny slope' },
-  { id: 'poleSlope', name: 'pole slope' },
-  { id: 'lowerPoleSlope', name: 'lower pole slope' },
-  { id: 'backWall', name: 'back wall' },
-] as const
-
 /**
  * The parts of the skin: those of the section from the sunny foot over the ridge to the pole-side foot, then the ends.
  * A form has some of them; what it does not have keeps what was chosen.
@@ -179,6 +172,9 @@ export const PARTS = group(
       'a dome has a knee wall (its riser wall), a sunny slope (its glazing) and, where that is solid, a pole slope',
   },
 )
+
+/** So many openings may be let into a house. */
+const MOST_OPENINGS = 40
 
 /** Glazing, walls, roof, night cover and ground edge. */
 export const SKIN = group(
@@ -202,6 +198,11 @@ export const SKIN = group(
     ),
     cover: COVER,
     parts: PARTS,
+    openings: list(OPENING, 0, MOST_OPENINGS, {
+      start: [],
+      label: 'Openings',
+      about: 'vents, windows and doors, each on a part',
+    }),
     edge: group(
       {
         material: entryOf(MATERIALS, { label: 'Board' }),

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { GLAZINGS } from '../../../core/catalog'
+import { PART_IDS, type PartId } from '../../../core/design'
+import { freeOpening } from '../../../core/editing'
+import { partName } from '../../../core/geometry/parts'
+import { hostsFor } from '../../../core/geometry/panes'
+import { OPENING_KINDS, openingKind, openingName } from '../../../core/openings/registry'
+
+/** Vents, windows and doors: add, change, duplicate, take out; each with its own figures. */
+const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
+const drawing = useDrawing()
+const openings = computed(() => bench.current.skin.openings)
+const pressed = ref(drawing.pressed?.kind === 'opening' ? drawing.pressed.index : 0)
+watch(
+  () => drawing.pressed,
+  thing => {
+    if (thing?.kind === 'opening') pressed.value = thing.index
+  },
+)
+const open = computed({
+  get: () => Math.min(pressed.value, openings.value.length - 1),
+  set: i => {
+    pressed.value = i
+  },
+})
+const nameOf = (part: PartId) => partName(part, bench.current.shape.form)
+
+const listed = computed(() =>
+  openings.value.map((o, i) => {
+    const kind = openingKind(o)
+    const answer = year.view?.answers.openings[i]
+    const pane = year.view?.answers.parts.find(p => p.id === `opening ${i}`)
+    const said = [
+      ...(answer && answer.kind === o.kind && answer.hoursOpen > 0
+        ? [`open in ${Math.round(answer.hoursOpen)} hours of the year`]
+        : []),
+      ...(pane
+        ? [
+            `lets in ${settings.show(pane.letInKWh * 3.6e6, 'energy')} of sun`,
+            `loses ${settings.show(pane.coldNightW, 'power')} on the coldest night`,
+          ]
+        : []),
+    ]
+    const there = hostsFor(bench.current, kind).includes(o.part)
+    return {
+      i,
+      name: openingName(openings.value, i),
+      line: `${nameOf(o.part)}: ${kind.line(o, settings.show)}`,
+      figures: there
+        ? said.length > 0
+          ? `${said.join('; ')}.`
+          : null
+        : 'This form has no such part: it does nothing.',
+    }
+  }),
+)
+/** Fields of how it opens that matter for the way that is chosen. */
+const OF_WAY: Record<string, readonly string[]> = {
+  wax: ['startC', 'fullC', 'hysteresisK'],
+  motor: ['startC', 'fullC', 'hysteresisK'],
+  hand: ['startC', 'hysteresisK', 'days', 'fromH', 'untilH'],
+  season: ['fromMonth', 'untilMonth'],
+  shut: [],
+}
+const WAYS = new Set([...Object.values(OF_WAY).flat(), 'lagS', 'winter', 'winterFromMonth', 'winterUntilMonth', 'how'])
+const fields = computed(() => {
+  const o = openings.value[open.value]
+  if (!o) return []
+  const kind = openingKind(o)
+  const opener = kind.opener(o)
+  const own = Object.keys(kind.fields.fields).filter(f => f !== 'kind' && !WAYS.has(f))
+  const glazed = 'glazed' in o ? o.glazed : true
+  const way = [
+    'how',
+    ...OF_WAY[opener.how]!,
+    ...(opener.how === 'shut' ? [] : ['winter']),
+    ...(opener.how !== 'shut' && opener.winter === 'shut' ? ['winterFromMonth', 'winterUntilMonth'] : []),
+  ]
+  return [...own.filter(f => f !== 'glazing' || glazed), ...way].map(f => `skin.openings.${open.value}.${f}`)
+})
+function options(path: string) {
+  const o = openings.value[open.value]!
+  if (path.endsWith('.part'))
+    return PART_IDS.filter(p => p === o.part || hostsFor(bench.current, openingKind(o)).includes(p)).map(p => ({
+      id: p,
+      name: nameOf(p),
+    }))
+  if (path.endsWith('.glazing')) {
+    const house = GLAZINGS.find(g => g.id === bench.current.skin.glazing)!
+    return [{ id: '', name: `as the house: ${house.name}` }, ...GLAZINGS]
+  }
+  return undefined
+}
+
+/** Takes another list; what is refused is told, since no field stands for a whole list. */
+function put(list: readonly unknown[], kind: string): boolean {
+  const refused = bench.edit([['skin.openings', list]], kind)
+  if (refused) useNotices().tell('error', 'That can’t be put there.', { lines: [refused] })
+  return !refused
+}
+function add(kind: string): void {
+  const made = freeOpening(bench.current, OPENING_KINDS.find(k => k.kind === kind)!, drawing.part)
+  if (!made)
+    useNotices().tell('error', 'There is no wall or slope for it.', {
+      lines: ['Make a part solid, or make room on one.'],
+    })
+  else if (put([...openings.value, made], `add ${kind}`)) open.value = openings.value.length - 1
+}
+function duplicate(i: number): void {
+  const o = openings.value[i]!
+  const made = freeOpening(bench.current, openingKind(o), o.part, o)
+  if (!made)
+    useNotices().tell('error', 'There is no room for another one.', { lines: ['Make this one smaller first.'] })
+  else if (put([...openings.value, made], 'duplicate opening')) open.value = openings.value.length - 1
+}
+function takeOut(i: number): void {
+  put(
+    openings.value.filter((_, k) => k !== i),
+    'take opening out',
+  )
+}
+const set = (path: string, value: unknown) => bench.edit([[path, value]], path)
+</script>
+
+<template>
+  <KindList
+    v-model="open"
+    title="Vents, windows and doors"
+    hint="press one on the section or the plan"
+    empty="Nothing opens: on a sunny day the air inside harms plants and people."
+    one="opening"
+    :items="listed"
+    :kinds="OPENING_KINDS"
+    :fields="fields"
+    :options="options"
+    :set="set"
+    @add="add"
+    @duplicate="duplicate"
+    @take-out="takeOut"
+  />
+</template>

@@ -1,0 +1,85 @@
+import { ANY_WALL_PRESSURE, halves, RIDGE_PRESSURE, wallPressure } from '../air/vents'
+import type { Design, PartId } from '../design/types'
+import { hostOf, partsOf } from '../geometry/parts'
+import type { Building } from '../geometry/surfaces'
+import type { Opener } from '../openings/kind'
+import { openingKind } from '../openings/registry'
+
+/** What people go through. */
+export interface Doorway {
+  areaM2: number
+  secondsPerHour: number
+  /** Into the house that a lean-to leans on. */
+  toHouse: boolean
+}
+
+/** The openings of a house as the air finds them, laid out for the loop. */
+export interface Airways {
+  /** By opening, in the order of the document: what moves it, and its free area, m². */
+  openers: Opener[]
+  freeM2: Float64Array
+  /** By orifice: discharge times area, m², height, m, share of the wind's pressure, and whose it is. */
+  conduct: Float64Array
+  heightM: Float64Array
+  wind: Float64Array
+  opening: Int32Array
+  doorways: Doorway[]
+}
+
+/** The airways of a design. Openings on parts that its form does not have do not count. */
+export function makeAirways(design: Design, building: Building): Airways {
+  const { shape, skin, site } = design
+  const there = new Set<PartId>(partsOf(design, building.outline))
+  const orifices: { conduct: number; heightM: number; wind: number; opening: number }[] = []
+  const doorways: Doorway[] = []
+  const facing = (part: PartId) => building.surfaces.find(s => s.part === part)?.azimuthDeg ?? 0
+  const openings = skin.openings
+  const freeM2 = openings.map((o, index) => {
+    const kind = openingKind(o)
+    if (!there.has(o.part)) return 0
+    const toHouse = shape.form === 'lean-to' && o.part === 'backWall'
+    const traffic = kind.traffic(o)
+    if (traffic) doorways.push({ ...traffic, toHouse })
+    const area = kind.freeM2(o)
+    // What opens into the house is a door; it airs nothing.
+    if (toHouse || area <= 0 || kind.opener(o).how === 'shut') return 0
+    const { atM, tallM } = kind.height(o, hostOf(shape, building.outline, o.part))
+    const wind = kind.ridge
+      ? RIDGE_PRESSURE
+      : site.windFromDeg === null
+        ? ANY_WALL_PRESSURE
+        : wallPressure(site.windFromDeg - facing(o.part))
+    for (const half of halves(area, kind.discharge, atM, tallM, wind)) orifices.push({ ...half, opening: index })
+    return area
+  })
+  return {
+    openers: openings.map(o => openerOf(openingKind(o).opener(o))),
+    freeM2: Float64Array.from(freeM2),
+    conduct: Float64Array.from(orifices, o => o.conduct),
+    heightM: Float64Array.from(orifices, o => o.heightM),
+    wind: Float64Array.from(orifices, o => o.wind),
+    opening: Int32Array.from(orifices, o => o.opening),
+    doorways,
+  }
+}
+
+/** What moves an opening, and nothing else of it, so that those that are moved alike can be told. */
+function openerOf(o: Opener): Opener {
+  const { how, startC, fullC, lagS, hysteresisK, days, fromH, untilH, fromMonth, untilMonth } = o
+  const { winter, winterFromMonth, winterUntilMonth } = o
+  return {
+    how,
+    startC,
+    fullC,
+    lagS,
+    hysteresisK,
+    days,
+    fromH,
+    untilH,
+    fromMonth,
+    untilMonth,
+    winter,
+    winterFromMonth,
+    winterUntilMonth,
+  }
+}

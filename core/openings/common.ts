@@ -1,0 +1,51 @@
+import { area, choice, count, difference, hours, length, plain, temperature } from '../design/field'
+import { PART_CHOICES, type PartId } from '../design/fields/parts'
+import type { Opener } from './kind'
+
+export const HOWS = [
+  { id: 'wax', name: 'by a wax piston' },
+  { id: 'motor', name: 'by a motor on a thermostat' },
+  { id: 'hand', name: 'by hand' },
+  { id: 'season', name: 'stands open for a season' },
+  { id: 'shut', name: 'stays shut' },
+] as const
+const DAYS = [
+  { id: 'every day', name: 'every day' },
+  { id: 'weekdays', name: 'Monday to Friday' },
+  { id: 'weekends', name: 'Saturday and Sunday' },
+] as const
+const WINTERS = [
+  { id: 'as ever', name: 'works as ever' },
+  { id: 'shut', name: 'unhooked and plugged' },
+] as const
+
+export const part = choice(PART_CHOICES, { label: 'On' })
+export const areaM2 = (start: number) => area(0, 200, { usual: [0, 20], start, step: 0.1, label: 'Free area' })
+export const offsetM = length(-50, 50, {
+  start: 0,
+  label: 'Off the middle',
+  hint: 'To the east (+) or west (−); on an end to the pole (+) or the sun (−).',
+})
+
+const month = (start: number, label: string) => count(1, 12, { start, label, about: '1 for January to 12' })
+
+/** What moves an opening, and when. */
+export const openerFields = (how: Opener['how'], startC = 20) => ({
+  how: choice(HOWS, { start: how, label: 'Opens' }),
+  startC: temperature(5, 45, { start: startC, step: 0.5, label: 'Starts to open' }),
+  fullC: temperature(6, 60, { start: startC + 9, step: 0.5, label: 'Fully open' }),
+  lagS: plain(0, 7200, { start: 720, unit: 's', label: 'Lag', about: 'time constant of a wax piston' }),
+  hysteresisK: difference(0, 10, { start: 2, label: 'Hysteresis', about: 'it closes this much cooler than it opens' }),
+  days: choice(DAYS, { start: 'every day', label: 'Somebody is there', about: '1 January counts as a Monday' }),
+  fromH: hours(0, 24, { start: 8, step: 0.5, label: 'From, o’clock' }),
+  untilH: hours(0, 24, { start: 18, step: 0.5, label: 'Until, o’clock' }),
+  fromMonth: month(5, 'Open from the start of month'),
+  untilMonth: month(9, 'Open to the end of month'),
+  winter: choice(WINTERS, { start: 'as ever', label: 'In winter' }),
+  winterFromMonth: month(11, 'Winter from the start of month'),
+  winterUntilMonth: month(3, 'Winter to the end of month'),
+})
+
+/** Everywhere on the skin but at the foot of the floor. */
+export const ANYWHERE: readonly PartId[] = PART_CHOICES.map(p => p.id)
+export const WALLS: readonly PartId[] = ['kneeWall', 'front', 'backWall', 'eastEnd', 'westEnd']
