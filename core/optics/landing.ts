@@ -15,11 +15,14 @@ const HOUR_ANGLE_STEP = 360 / HOUR_ANGLES
  * than a step of the table aslant.
  */
 const BEYOND = 0.22
-/** Rays to a pane where there are few; where there are many they share so many by their areas, each having the least. */
+/**
+ * Rays to a pane where there are few; where there are many they share so many by their areas, each having the least: a
+ * multiple of four, since a quarter looks at the sky.
+ */
 const RAYS = 144
 const FEW = 8
-const RAYS_OF_MANY = 832
-const LEAST_RAYS = 24
+const RAYS_OF_MANY = 500
+const LEAST_RAYS = 32
 /** Neighbouring entries of the table cast from different points, so that what lies between them is cast from all. */
 const SETS = 4
 
@@ -72,7 +75,7 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
   const glazed = building.surfaces.filter(s => s.kind === 'glazed')
   const glass = glazed.reduce((sum, s) => sum + s.areaM2, 0)
   const raysOf = (s: Surface) =>
-    glazed.length <= FEW ? RAYS : min(RAYS, max(LEAST_RAYS, Math.round((RAYS_OF_MANY * s.areaM2) / glass)))
+    glazed.length <= FEW ? RAYS : min(RAYS, max(LEAST_RAYS, 4 * floor((RAYS_OF_MANY * s.areaM2) / glass / 4)))
   const directions = sunDirections(building, latitudeDeg)
   return glazed.map(surface => {
     const rays = raysOf(surface)

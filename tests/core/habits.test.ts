@@ -1,11 +1,12 @@
 import { barrelsOf, pond as pondBody, tank as tankBody, wall as wallBody } from '../bodies'
-import { DEMOS, type Design } from '../../core/design'
+import { type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import type { Answers } from '../../core/answers'
 import { createYearEngine } from '../../core/year'
 import { aired, doored } from '../openings'
+import { plain } from '../plain'
 
-const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const demo: Design = { ...plain, topUp: { ...plain.topUp, heater: { ...plain.topUp.heater, on: false } } }
 const engine = createYearEngine()
 const run = (d: Design) => engine.run(d)
 const breathe = (patch: Partial<Design['breathe']>): Design => ({ ...demo, breathe: { ...demo.breathe, ...patch } })

@@ -1,14 +1,15 @@
 import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
-import { DEMOS, FORMS, type Design } from '../../core/design'
+import { FORMS, type Design } from '../../core/design'
 import { designFaults, withGlazingAngle } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { lightFaces, makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { makeLandings } from '../../core/optics/landing'
 import { createYearEngine } from '../../core/year'
 import { madeSkin } from '../skin'
+import { plain } from '../plain'
 
-const demo = DEMOS[0]!
+const demo = plain
 
 test(
   'whatever the shape, landing shares are shares: none negative, together one, or less where a house ' + 'wall shades',

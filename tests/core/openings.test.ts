@@ -7,7 +7,7 @@ import { designFaults, freeOpening, patchDesign } from '../../core/editing'
 import { makeBuilding, openingPolygons } from '../../core/geometry/surfaces'
 import { OPENING_KINDS, openingKind } from '../../core/openings/registry'
 import { createYearEngine } from '../../core/year'
-import { aired, doorOn, doored, windowOn, withMore, withoutOpenings } from '../openings'
+import { aired, doorOn, windowOn, withMore, withoutOpenings } from '../openings'
 import { madeSkin } from '../skin'
 
 const [ash, , fjellro] = DEMOS as [Design, Design, Design]

@@ -30,8 +30,9 @@ import { designDays } from '../../core/climate'
 import { yearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 import { madeSkin } from '../skin'
+import { plain } from '../plain'
 
-const demo = DEMOS[0]!
+const demo = plain
 const engine = createYearEngine()
 const site = engine.site(demo)
 const figures = (d: Design) => figuresOf(d, engine)

@@ -1,6 +1,7 @@
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type } from './browser'
-import { app, chooseUnits, dimension, drag, driver, fresh, metres, text } from './session'
+import { plain } from '../plain'
+import { app, chooseUnits, dimension, drag, driver, dropFile, fresh, metres, text } from './session'
 
 describe('the bench', () => {
   test('opens on the demo, alive: a score, a ribbon, a section to scale', async () => {
@@ -11,12 +12,12 @@ describe('the bench', () => {
     expect(score).toBeGreaterThan(-5)
     expect(score).toBeLessThan(8)
     expect(await dimension('width')).toBe('4.60 m')
-    // To scale: width and ridge on the screen have the ratio of 4.60 to 3.30.
+    // To scale: width and ridge on the screen have the ratio of 4.60 to 3.60.
     const [ridge, width] = await Promise.all(
       ['ridge', 'width'].map(async n => (await find(driver, `handle-${n}`)).getRect()),
     )
     const foot = await (await find(driver, 'handle-foot')).getRect()
-    expect((width!.x - foot.x) / (width!.y - ridge!.y)).toBeCloseTo(4.6 / 3.3, 1)
+    expect((width!.x - foot.x) / (width!.y - ridge!.y)).toBeCloseTo(4.6 / 3.6, 1)
     expect(await consoleErrors(driver)).toEqual([])
   })
 
@@ -32,8 +33,8 @@ describe('the bench', () => {
     const angle = await find(driver, 'angle-scale')
     await angle.sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT)
     await settled(driver)
-    expect(await dimension('angle')).toBe('39.0°')
-    expect(await metres('ridge')).toBeGreaterThan(3.3)
+    expect(await dimension('angle')).toBe('35.0°')
+    expect(await metres('ridge')).toBeGreaterThan(3.6)
     await click(driver, 'undo')
 
     await click(driver, 'step-store')
@@ -89,12 +90,12 @@ describe('the bench', () => {
   test('handles: each can be dragged, constraints hold, and one undo takes a drag back', async () => {
     await fresh()
     await drag('ridge', 0, -40)
-    expect(await metres('ridge')).toBeGreaterThan(3.5)
+    expect(await metres('ridge')).toBeGreaterThan(3.8)
     await click(driver, 'undo')
     await settled(driver)
-    expect(await dimension('ridge')).toBe('3.30 m')
+    expect(await dimension('ridge')).toBe('3.60 m')
     await click(driver, 'redo')
-    expect(await metres('ridge')).toBeGreaterThan(3.5)
+    expect(await metres('ridge')).toBeGreaterThan(3.8)
     await click(driver, 'undo')
 
     await drag('width', 60, 0)
@@ -184,10 +185,10 @@ describe('the bench', () => {
     const ridge = await find(driver, 'handle-ridge')
     await ridge.sendKeys(Key.ARROW_UP, Key.ARROW_UP)
     await settled(driver)
-    expect(await dimension('ridge')).toBe('3.38 m')
+    expect(await dimension('ridge')).toBe('3.68 m')
     const body = await driver.findElement(By.css('body'))
     await body.sendKeys(Key.chord(Key.CONTROL, 'z'))
-    expect(await dimension('ridge')).toBe('3.30 m')
+    expect(await dimension('ridge')).toBe('3.60 m')
     await body.sendKeys('5')
     await find(driver, 'panel-store')
     await body.sendKeys('u')
@@ -215,6 +216,8 @@ describe('the bench', () => {
 
   test('the strip of shade: solved for the barrels, its sum shown, and put in where one does both', async () => {
     await fresh('/?step=shape')
+    await dropFile('plain.json', JSON.stringify({ ...plain, id: 'plain', name: 'Plain' }))
+    await settled(driver)
     await click(driver, 'tab-sun')
     const words = async () => (await find(driver, 'shade-solver')).getText()
     expect(await words()).toMatch(/No strip does both for the barrels/)
@@ -222,7 +225,7 @@ describe('the bench', () => {
     expect(await words()).toMatch(/ray of the hot day\s+6\d\.\d°/)
     // Barrels one high: now one strip does both.
     await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
-    await driver.get(`${app.address}/?step=store`)
+    await driver.get(`${app.address}/?d=plain&step=store`)
     await settled(driver)
     await type(driver, 'Stacked', '1')
     await driver

@@ -68,7 +68,8 @@ describe('forms', () => {
     await click(driver, 'tab-form')
     await click(driver, 'start-forms')
     await studied(driver, 'forms')
-    for (const form of FORMS)
+    // The form `own` begins as what it is taken from, and has no year of its own here.
+    for (const form of FORMS.filter(f => f !== 'own'))
       expect(await text(`[data-test="form-${form}"]`)).toMatch(
         /coldest\s+(★ )?[−\d].*°C[\s\S]*heat[\s\S]*kWh[\s\S]*light[\s\S]*glazed[\s\S]*m²[\s\S]*cost\s+(★ )?EUR \d+/,
       )
@@ -141,7 +142,9 @@ describe('things on the section and the plan', () => {
       // Against the far side of bed 1: 0.15 m + 1.10 m.
       expect(await value('thing-bed-1')).toBe(125)
       await dragThing('thing-bed-0', 0, -30)
-      expect(await (await find(driver, 'thing-bed-0')).getAttribute('aria-valuetext')).toMatch(/0\.[89]\d\sm high/)
+      expect(await (await find(driver, 'thing-bed-0')).getAttribute('aria-valuetext')).toMatch(
+        /(0\.[89]|1\.0)\d\sm high/,
+      )
       await sound()
     },
   )

@@ -41,13 +41,21 @@ const ppm = computed(
       ),
     ),
 )
-const left = computed(() => (width.value - (shape.value.lengthM - (lobby.value?.l ?? 0)) * ppm.value) / 2)
-const foot = computed(() => (height.value + outline.value.widthM * ppm.value) / 2 - 4)
 /**
  * Along the ridge to the right, across towards the pole upwards. In the south the west end stands on the right: one
  * always looks in over the sunny wall.
  */
 const north = computed(() => bench.current.site.latitudeDeg >= 0)
+/** On which hand the lobby stands: right (1) or left (−1). */
+const lobbyHand = computed(() => {
+  const first = bench.current.skin.openings.find(o => o.kind === 'door' && isEnd(o.part))
+  return (first?.part === 'westEnd' ? -1 : 1) * (north.value ? 1 : -1)
+})
+const isEnd = (part: PartId) => part === 'eastEnd' || part === 'westEnd'
+const left = computed(
+  () => (width.value - (shape.value.lengthM + lobbyHand.value * (lobby.value?.l ?? 0)) * ppm.value) / 2,
+)
+const foot = computed(() => (height.value + outline.value.widthM * ppm.value) / 2 - 4)
 const px = (y: number) => left.value + (north.value ? y : shape.value.lengthM - y) * ppm.value
 const py = (x: number) => foot.value - x * ppm.value
 const box = (t: { x0: number; x1: number; y0: number; y1: number }) => ({
@@ -95,7 +103,7 @@ const at = (x: number, y: number) => ({ x: px(y), y: py(x) })
 function onWall(part: PartId, from: number, to: number) {
   const { lengthM } = shape.value
   const w = outline.value.widthM
-  if (part === 'eastEnd' || part === 'westEnd' || dome.value) {
+  if (isEnd(part) || dome.value) {
     // A dome's rim falls back from its east end.
     const off = dome.value ? Math.min(0.98, Math.abs((from + to) / w)) : 0
     const y = part === 'westEnd' ? 0 : (lengthM / 2) * (1 + Math.sqrt(1 - off * off))

@@ -1,0 +1,158 @@
+import { By, Key } from 'selenium-webdriver'
+import { choose, click, coldest, consoleErrors, field as fieldOf, find, settled, type } from './browser'
+import { dimension, drag, driver, fresh, metres, notice, text } from './session'
+
+const field = (label: string) => fieldOf(driver, label)
+const pressed = async (css: string) =>
+  driver.executeScript(
+    'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+    css,
+  )
+const name = async () => (await find(driver, 'part-card')).findElement(By.css('legend')).getText()
+const openings = async () => (await driver.findElements(By.css('[data-test="opening-list"] > li'))).length
+
+describe('the house in parts', () => {
+  test('upright front, solid upper stretch, a window in the back wall, from a new house, with the mouse', async () => {
+    await fresh('/')
+    await click(driver, 'design-menu')
+    await click(driver, 'menu-new')
+    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'New greenhouse', 5000)
+    await settled(driver)
+    const plain = await coldest(driver)
+    // The slope is pressed on the section; its card opens, whatever the step.
+    await click(driver, 'step-shape')
+    await find(driver, 'section')
+    await pressed('[data-test="part-sunnySlope"]')
+    expect(await name()).toBe('Sunny slope')
+    await click(driver, 'add-front')
+    await settled(driver)
+    expect(await coldest(driver)).toBeLessThan(plain)
+    expect(await metres('front')).toBeGreaterThan(await metres('knee'))
+    expect(Number.parseFloat(await dimension('angle'))).toBeLessThan(36)
+    await click(driver, 'add-solid-top')
+    expect(await (await field('Solid upper stretch')).getAttribute('value')).toMatch(/^0\.80/)
+    await settled(driver)
+    expect(await text('[data-test="part-figures"]')).toMatch(/Top of the sunny slope: .*lost on the coldest night/)
+    // A glazing of its own for the front.
+    await pressed('[data-test="part-front"]')
+    expect(await name()).toBe('Front')
+    await choose(driver, 'Glazing', 'glass-4')
+    expect(await text('[data-test="parts"]')).toMatch(/Front\s*Quadruple glass/)
+    // A window in the back wall: pressed, and put in.
+    await pressed('[data-test="part-backWall"]')
+    await click(driver, 'let-window')
+    await find(driver, 'panel-breathe')
+    await settled(driver)
+    expect(await text('[data-test="opening-list"]')).toMatch(/Window\s*back wall: 1\.20/)
+    expect(await text('[data-test="opening-list"]')).toMatch(/lets in .* of sun/)
+    await find(driver, 'section-opening-3')
+    for (let i = 0; i < 4; i++) await click(driver, 'undo')
+    expect(await coldest(driver)).toBe(plain)
+    expect(await openings()).toBe(3)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('the same with keys alone', async () => {
+    await fresh('/')
+    /** Goes on with Tab until a control is reached. */
+    const reach = async (test: string) => {
+      for (let i = 0; i < 160; i++) {
+        await driver.actions().sendKeys(Key.TAB).perform()
+        const at = await driver.executeScript<string | null>('return document.activeElement.dataset.test ?? null')
+        if (at === test) return
+      }
+      throw new Error(`no way to ${test} with Tab`)
+    }
+    const press = async (test: string) => {
+      await reach(test)
+      await driver.actions().sendKeys(Key.ENTER).perform()
+    }
+    await driver.actions().sendKeys('4').perform()
+    await find(driver, 'panel-skin')
+    await reach('tab-heat')
+    await driver.actions().sendKeys(Key.ARROW_RIGHT).perform()
+    await find(driver, 'part-card')
+    await press('choose-sunnySlope')
+    await press('drop-front')
+    await settled(driver)
+    await press('add-front')
+    await settled(driver)
+    expect(await metres('front')).toBeGreaterThan(await metres('knee'))
+    await press('choose-backWall')
+    await press('let-window')
+    await find(driver, 'panel-breathe')
+    await settled(driver)
+    expect(await openings()).toBe(4)
+  })
+
+  test('corners of one’s own: the form is freed, a part is broken, a corner dragged; a dent is refused', async () => {
+    await fresh('/?step=shape')
+    const score = await coldest(driver)
+    await click(driver, 'tab-form')
+    await click(driver, 'form-own')
+    expect(await coldest(driver)).toBe(score)
+    await pressed('[data-test="part-poleSlope"]')
+    await click(driver, 'add-corner')
+    await settled(driver)
+    expect(await text('[data-test="parts"]')).toMatch(/Lower pole slope/)
+    await drag('corner-3', 10, -40)
+    await click(driver, 'step-shape')
+    await click(driver, 'tab-dimensions')
+    const height = await field('Top of the pole slope, from the sunny wall')
+    expect(await height.getAttribute('value')).toMatch(/m$/)
+    await type(driver, 'Top of the pole slope, from the sunny wall', '1 m')
+    expect(await text('[data-test="corners"]')).toMatch(/dents the section/)
+    await height.sendKeys(Key.ESCAPE)
+    await pressed('[data-test="part-poleSlope"]')
+    await click(driver, 'drop-corner')
+    await settled(driver)
+    expect(await text('[data-test="parts"]')).not.toMatch(/Lower pole slope.*Pole slope/)
+  })
+
+  test('each opens its card on the heat view and the plan; every kind of opening is put in and taken out', async () => {
+    await fresh('/?d=ribera-alta&step=breathe')
+    const start = await openings()
+    for (const kind of ['vent', 'ridge-vent', 'louvre', 'door', 'roll-up-side']) {
+      await click(driver, `add-${kind}`)
+      await settled(driver)
+    }
+    expect(await openings()).toBe(start + 5)
+    await choose(driver, 'Opens', 'season')
+    expect(await (await field('Open from the start of month')).getAttribute('value')).toBe('5')
+    for (const view of ['plan', 'model']) await click(driver, `view-${view}`)
+    await click(driver, 'view-plan')
+    await pressed('[data-test^="plan-opening-"]')
+    await click(driver, 'view-heat')
+    await find(driver, 'heat-backWall')
+    await pressed('[data-test="heat-backWall"]')
+    expect(await name()).toBe('Back wall')
+    await click(driver, 'step-breathe')
+    await click(driver, `take-out-opening-${start + 4}`)
+    expect(await openings()).toBe(start + 4)
+    expect(Number.isFinite(await coldest(driver))).toBe(true)
+  })
+
+  test('what a card can’t take is said, and loses nothing', async () => {
+    await fresh('/?step=skin')
+    await pressed('[data-test="part-sunnySlope"]')
+    await type(driver, 'Solid upper stretch', '11 m')
+    const top = await field('Solid upper stretch')
+    expect(await top.getAttribute('value')).toBe('11 m')
+    expect(await top.getAttribute('aria-invalid')).toBe('true')
+    await top.sendKeys(Key.ESCAPE)
+    await pressed('[data-test="part-backWall"]')
+    await click(driver, 'let-window')
+    await type(driver, 'Height', '9ft')
+    expect(await (await field('Height')).getAttribute('aria-invalid')).toBe('true')
+    expect(await text('[data-test="opening-fields"]')).toMatch(/reaches past the top of its part/)
+    await (await field('Height')).sendKeys(Key.ESCAPE)
+    await type(driver, 'Width', 'wide')
+    expect(await (await field('Width')).getAttribute('aria-invalid')).toBe('true')
+    // An end that is glazed in its middle takes no window: told where it was asked.
+    await click(driver, 'step-skin')
+    await click(driver, 'tab-parts')
+    await click(driver, 'choose-eastEnd')
+    await click(driver, 'let-window')
+    expect(await notice()).toMatch(/no room for it on this part/)
+  })
+})

@@ -1,0 +1,18 @@
+import { DEMOS, type Design } from '../core/design'
+import { withFront } from '../core/editing'
+
+const [demo] = DEMOS as [Design]
+
+/** The first demo as a plain saltbox of one glazing: no front, no solid stretch. */
+export const plain: Design = {
+  ...demo,
+  shape: { ...withFront(demo.shape, false), ridgeHeightM: 3.3 },
+  skin: {
+    ...demo.skin,
+    parts: {
+      ...demo.skin.parts,
+      front: { ...demo.skin.parts.front, glazing: null },
+      sunnySlope: { ...demo.skin.parts.sunnySlope, solidTopM: 0 },
+    },
+  },
+}
