@@ -373,7 +373,7 @@ const marschwinkel = completeDesign({
         needs: null,
         months: ['hold', 'hold', 'grow', 'grow', '', '', '', 'grow', 'grow', 'grow', 'hold', 'hold'],
       },
-      { id: 'tomato', needs: null, months: ['', '', '', '', 'grow', 'grow', 'grow', 'grow', 'grow', '', '', ''] },
+      { id: 'tomato', needs: null, months: ['', '', '', '', '', 'grow', 'grow', 'grow', 'grow', '', '', ''] },
     ],
   },
   site: {

@@ -69,12 +69,13 @@ function withOpenings(document: Tree): Tree {
       : vent('sunnySlope', high, ridgeM, tallM, opener),
   ].filter(o => num(o.areaM2, 0) > 0)
   const { areaM2, ...traffic } = tree(doors)
+  const doorM = Math.min(DOOR_M, 0.9 * num(shape.ridgeHeightM, 3))
   const door = {
     ...(startOf(DOOR.fields) as Tree),
     kind: 'door',
     part: dome ? 'kneeWall' : 'eastEnd',
-    heightM: DOOR_M,
-    widthM: num(areaM2, 1.8) / DOOR_M,
+    heightM: doorM,
+    widthM: num(areaM2, 1.8) / doorM,
     ...traffic,
   }
   const filled = openings.map(o => ({ ...(startOf((o.kind === 'vent' ? VENT : RIDGE_VENT).fields) as Tree), ...o }))

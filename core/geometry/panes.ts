@@ -1,5 +1,5 @@
 import type { Design, Opening, PartId } from '../design/types'
-import type { Host, Panes } from '../openings/kind'
+import type { Host, OpeningKind, Panes } from '../openings/kind'
 import { openingKind, openingName } from '../openings/registry'
 import { hostOf, partsOf, stretches, type Stretch } from './parts'
 import { clearHeightAt, makeOutline, type Outline, type OutlineFault } from './section'
@@ -66,7 +66,8 @@ export function hostStretch(list: readonly Stretch[], part: PartId): Stretch | n
 }
 
 /** Parts of a house that an opening of a kind can be on. */
-export function hostsFor(house: House, kind: { on: readonly PartId[] }): PartId[] {
+export function hostsFor(house: House, kind: Pick<OpeningKind, 'on' | 'onDome'>): PartId[] {
+  if (house.shape.form === 'dome' && !kind.onDome) return []
   return partsOf(house, makeOutline(house.shape)).filter(p => kind.on.includes(p))
 }
 
@@ -85,9 +86,12 @@ export function openingFaults(house: House): OutlineFault[] {
     if (opener.fullC <= opener.startC) add('fullC', 'is not above the start of opening', `above ${opener.startC} °C`)
     if (!kind.on.includes(o.part))
       return add('part', `cannot have a ${kind.name.toLowerCase()}`, `one of ${kind.on.join(', ')}`)
+    const host = hostOf(shape, outline, o.part)
+    const { tallM } = kind.height(o, host)
+    if (kind.traffic(o) && shape.form !== 'dome' && host.longM > 1e-6 && tallM > host.longM + 1e-9)
+      return add('heightM', 'is higher than its part', `at most ${m(host.longM)}, or another part`)
     const panes = isLetIn(house, o.part) ? kind.panes(o) : null
     if (!panes) return
-    const host = hostOf(shape, outline, o.part)
     // What the form does not have keeps what was let into it.
     if (host.longM < 1e-6) return
     const end = o.part === 'eastEnd' || o.part === 'westEnd'

@@ -1,6 +1,7 @@
 import { ANY_WALL_PRESSURE, halves, RIDGE_PRESSURE, wallPressure } from '../air/vents'
 import type { Design, PartId } from '../design/types'
-import { hostOf, partsOf } from '../geometry/parts'
+import { hostsFor } from '../geometry/panes'
+import { hostOf } from '../geometry/parts'
 import type { Building } from '../geometry/surfaces'
 import type { Opener } from '../openings/kind'
 import { openingKind } from '../openings/registry'
@@ -29,14 +30,13 @@ export interface Airways {
 /** The airways of a design. Openings on parts that its form does not have do not count. */
 export function makeAirways(design: Design, building: Building): Airways {
   const { shape, skin, site } = design
-  const there = new Set<PartId>(partsOf(design, building.outline))
   const orifices: { conduct: number; heightM: number; wind: number; opening: number }[] = []
   const doorways: Doorway[] = []
   const facing = (part: PartId) => building.surfaces.find(s => s.part === part)?.azimuthDeg ?? 0
   const openings = skin.openings
   const freeM2 = openings.map((o, index) => {
     const kind = openingKind(o)
-    if (!there.has(o.part)) return 0
+    if (!hostsFor(design, kind).includes(o.part)) return 0
     const toHouse = shape.form === 'lean-to' && o.part === 'backWall'
     const traffic = kind.traffic(o)
     if (traffic) doorways.push({ ...traffic, toHouse })

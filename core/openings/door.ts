@@ -33,6 +33,7 @@ export const DOOR: OpeningKind<Door> & { fields: typeof fields } = {
   name: 'Door',
   fields,
   on: WALLS,
+  onDome: true,
   fresh: (on, host) => ({
     ...(startOf(fields) as Door),
     kind: 'door',

@@ -58,8 +58,9 @@ export interface OpeningKind<O extends Let = Let> {
   /** As the reader calls one; several of them are numbered. */
   name: string
   fields: GroupField & { fields: Record<string, AnyField> }
-  /** Parts that it may be on. */
+  /** Parts that it may be on, and whether the small facets of a dome take it. */
   on: readonly PartId[]
+  onDome: boolean
   /** A new one on a part. */
   fresh: (part: PartId, host: Host) => O
   /** Free area of all of it when it stands wide open, m². */

@@ -24,6 +24,7 @@ export const LOUVRE: OpeningKind<Louvre> & { fields: typeof fields } = {
   name: 'Louvre',
   fields,
   on: WALLS,
+  onDome: false,
   fresh: (on, host) => ({
     ...(startOf(fields) as Louvre),
     kind: 'louvre',

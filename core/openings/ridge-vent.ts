@@ -18,6 +18,7 @@ export const RIDGE_VENT: OpeningKind<RidgeVent> & { fields: typeof fields } = {
   name: 'Ridge vent',
   fields,
   on: ['sunnySlope', 'poleSlope'],
+  onDome: true,
   fresh: (on, host) => ({
     ...(startOf(fields) as RidgeVent),
     kind: 'ridge vent',

@@ -21,6 +21,7 @@ export const ROLL_UP: OpeningKind<RollUp> & { fields: typeof fields } = {
   name: 'Roll-up side',
   fields,
   on: ['kneeWall', 'front', 'sunnySlope', 'poleSlope', 'lowerPoleSlope', 'backWall'],
+  onDome: false,
   fresh: (on, host) => ({
     ...(startOf(fields) as RollUp),
     kind: 'roll-up side',

@@ -21,6 +21,7 @@ export const VENT: OpeningKind<Vent> & { fields: typeof fields } = {
   name: 'Vent',
   fields,
   on: ANYWHERE,
+  onDome: true,
   fresh: (on, host) => ({
     ...(startOf(fields) as Vent),
     kind: 'vent',

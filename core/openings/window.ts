@@ -31,6 +31,7 @@ export const WINDOW: OpeningKind<Window> & { fields: typeof fields } = {
   name: 'Window',
   fields,
   on: ['kneeWall', 'front', 'poleSlope', 'lowerPoleSlope', 'backWall', 'eastEnd', 'westEnd'],
+  onDome: false,
   fresh: (on, host) => {
     const heightM = Math.min(0.6, Math.floor(host.longM * 50) / 100)
     return {

@@ -70,5 +70,8 @@ test('a document of the first version is brought forward: what it says stays, wh
   expect(barrelsOf(read.design).atM).toBeCloseTo(atM, 9)
   expect(read.design.site.horizon).toEqual(horizon)
   expect(read.design.site.spell).toBe(spell)
-  expect({ ...read.design, store: { ...read.design.store, bodies: now.store.bodies } }).toEqual(now)
+  // It did not say where its door stood.
+  const openings = now.skin.openings.map(o => (o.kind === 'door' ? { ...o, offsetM: 0 } : o))
+  const opened = { ...read.design, store: { ...read.design.store, bodies: now.store.bodies } }
+  expect(opened).toEqual({ ...now, skin: { ...now.skin, openings } })
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Design, Layer, PartId } from '../../../core/design'
+import type { Design, Layer, Opening, PartId } from '../../../core/design'
 import { isSlope, madeOf, partName, stretches } from '../../../core/geometry/parts'
 import { isLetIn } from '../../../core/geometry/panes'
 import { openingPolygons } from '../../../core/geometry/surfaces'
@@ -126,14 +126,21 @@ const draughts = computed(() => {
   ]
   return places.slice(0, { tight: 0, usual: 1 }[props.design.breathe.leakage] ?? 3)
 })
+const isDoor = (o: Opening) => openingKind(o).traffic(o) !== null
+/** A dome's door stands in its east side, which the section does not show. */
+const drawnOpenings = computed(() =>
+  openingPolygons(props.design, props.outline).filter(
+    o => props.outline.form !== 'dome' || !isDoor(props.design.skin.openings[o.index]!),
+  ),
+)
 /** Openings on the section: panes as gaps in their part, those of the ends in outline, vents as arrows of air. */
 const openings = computed(() =>
-  openingPolygons(props.design, props.outline).map(({ index, polygon }, k) => {
+  drawnOpenings.value.map(({ index, polygon }, k) => {
     const o = props.design.skin.openings[index]!
     const end = o.part === 'eastEnd' || o.part === 'westEnd'
     const [p, q] = end ? [polygon[0]!, polygon[2]!] : [polygon[0]!, polygon[1]!]
     const kind = openingKind(o)
-    const vent = kind.panes(o) === null && kind.traffic(o) === null
+    const vent = kind.panes(o) === null && !isDoor(o)
     return {
       key: `${index}-${k}`,
       index,
@@ -141,7 +148,8 @@ const openings = computed(() =>
       vent,
       glass: kind.panes(o) !== null && isLetIn(props.design, o.part),
       name: openingName(props.design.skin.openings, index),
-      a: { x: p[0], z: p[2] },
+      // Vents at the ridge are shown at its very top.
+      a: kind.ridge ? { x: q[0], z: q[2] } : { x: p[0], z: p[2] },
       b: { x: q[0], z: q[2] },
       // Towards the sunny side the air comes in from the left.
       left: (p[0] + q[0]) / 2 < props.outline.ridgeAtM - 0.05 && !kind.ridge,
