@@ -1,7 +1,7 @@
 const { abs, max, min, sqrt } = Math
 
-/** Close enough: this share of the flow may be left unbalanced. */
-const NEAR = 1e-4
+/** Close enough: what so small a share of the flow leaves unbalanced, the last step sets right to its square. */
+const NEAR = 0.01
 const MOST_TURNS = 60
 /** Keeps Newton's slope finite where an opening's air stands, m/s. */
 const STILL = 1e-6
@@ -24,22 +24,33 @@ export function balancedFlow(count: number, conduct: Float64Array, push: Float64
   for (let turn = 0; turn < MOST_TURNS; turn++) {
     let enters = 0
     let leaves = 0
-    let slope = 0
+    let entering = 0
+    let leaving = 0
     for (let i = 0; i < count; i++) {
       const c = conduct[i]!
       if (c <= 0) continue
       const u = push[i]! - inside
       const speed = sqrt(abs(u))
-      if (u > 0) enters += c * speed
-      else leaves += c * speed
-      slope += c / (speed + STILL)
+      if (u > 0) {
+        enters += c * speed
+        entering += c / (speed + STILL)
+      } else {
+        leaves += c * speed
+        leaving += c / (speed + STILL)
+      }
     }
-    flow = min(enters, leaves)
     const rest = enters - leaves
-    if (abs(rest) <= NEAR * flow) break
+    const slope = entering + leaving
+    if (slope === 0) break
+    // Where Newton's next step would balance them, both flows are this much.
+    flow = (enters * leaving + leaves * entering) / slope
+    let next = inside + (2 * rest) / slope
+    if (abs(rest) <= NEAR * flow) {
+      inside = next
+      break
+    }
     if (rest > 0) low = inside
     else high = inside
-    let next = inside + (2 * rest) / slope
     // Beside an opening whose air stands, Newton's steps leap from side to side: what does not halve, is halved.
     if (!(next > low && next < high) || abs(next - inside) > 0.5 * stride) {
       low = max(low, lowest(count, conduct, push))

@@ -29,7 +29,7 @@ const AIRING_FADES_K = 3
 /**
  * The balance may stay open by what so many kelvins of the airy room weigh: so near the air is found, however steep.
  */
-const NEAR_K = 4e-4
+const NEAR_K = 1.5e-3
 /** Moved by the air of the step itself, not by a hand or the calendar. */
 const BY_ITSELF = -1
 /** Where nothing opens, devices that stop once the vents open never do, °C. */
