@@ -2,11 +2,11 @@ import type { Answers } from '../answers'
 import { kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
-import { roomObjects } from '../geometry/objects'
+import { bodyName, roomObjects } from '../geometry/objects'
 import { isSlope, stretches } from '../geometry/parts'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
-import { openingKind } from '../openings/registry'
+import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
 import { clearances, WHEELCHAIR_M } from '../editing'
 import type { Design, Layer, StepId } from '../design'
@@ -125,6 +125,8 @@ export function designCautions(
       `Little to breathe with: vents are ${Math.round((freeM2 / floor) * 100)} % of the floor; ` +
         `15 to 25 % each, low and high, is the rule. Air above ${show(38, 'temperature')} harms people.`,
     )
+  for (const { door, thing } of blockedDoors(design))
+    add('breathe', `${door}: ${thing} stands in its way. Move one of them.`)
   const heater = design.topUp.heater
   if (heater.on && heater.fuel !== 'electricity')
     add(
@@ -162,6 +164,39 @@ export function headroom(design: Pick<Design, 'shape' | 'store'>): { x: number; 
     if (clearM > best.clearM && !taken.some(o => x > o.x0 - ELBOW_M && x < o.x1 + ELBOW_M)) best = { x, clearM }
   }
   return best
+}
+
+/** Floor that must be free before a door, m. */
+const STEP_IN_M = 0.5
+
+/** Doors with something standing right behind them, as the reader calls both. */
+function blockedDoors(design: Design): { door: string; thing: string }[] {
+  const { shape, skin, store } = design
+  if (shape.form === 'dome') return []
+  const { widthM, lengthM } = shape
+  return skin.openings.flatMap((o, i) => {
+    if (openingKind(o).traffic(o) === null || !('offsetM' in o) || !('widthM' in o)) return []
+    const half = o.widthM / 2
+    const end = o.part === 'eastEnd' || o.part === 'westEnd'
+    const middle = (end ? widthM : lengthM) / 2 + o.offsetM
+    const blocks = roomObjects(design).find(thing => {
+      // Benches are stepped round, and gaps between vessels are not looked at.
+      if (thing.kind === 'bench' || thing.z1 < 0.05) return false
+      const [from, to] = end ? [thing.x0, thing.x1] : [thing.y0, thing.y1]
+      const away = {
+        eastEnd: lengthM - thing.y1,
+        westEnd: thing.y0,
+        backWall: widthM - thing.x1,
+        kneeWall: thing.x0,
+        front: thing.x0,
+      }[o.part as string]
+      return away !== undefined && away < STEP_IN_M && from < middle + half - 0.1 && to > middle - half + 0.1
+    })
+    if (!blocks) return []
+    const thing =
+      blocks.kind === 'body' ? bodyName(store.bodies, blocks.index).toLowerCase() : `bed ${blocks.index + 1}`
+    return [{ door: openingName(skin.openings, i), thing }]
+  })
 }
 
 /** What a house breathes through: free area of all that opens, m², and the coolest air at which something does, °C. */

@@ -277,7 +277,8 @@ const fjellro = completeDesign({
   },
   store: {
     bodies: [
-      barrels(6, 'black', 1, 0.1, 2.57),
+      // Clear of the door into the house.
+      { ...barrels(6, 'black', 1, 0.1, 2.57), lengthM: 4.2, offsetM: -1.3 } as Body,
       {
         kind: 'crates',
         vessel: 'bottle-2',
@@ -403,10 +404,10 @@ const marschwinkel = completeDesign({
     ridgeAtM: 4,
     backWallM: 0.5,
     beds: [
-      { atM: 0.4, widthM: 1.2, heightM: 0.15 },
-      { atM: 2.1, widthM: 1.2, heightM: 0.15 },
-      { atM: 4.6, widthM: 1.2, heightM: 0.15 },
-      { atM: 6.4, widthM: 1.2, heightM: 0.15 },
+      { atM: 0.3, widthM: 1.1, heightM: 0.15 },
+      { atM: 1.85, widthM: 1.1, heightM: 0.15 },
+      { atM: 5.05, widthM: 1.1, heightM: 0.15 },
+      { atM: 6.6, widthM: 1.1, heightM: 0.15 },
     ],
   },
   skin: {
@@ -437,7 +438,7 @@ const marschwinkel = completeDesign({
           part,
           widthM: 2,
           heightM: 2.2,
-          offsetM: -0.05,
+          offsetM: 0,
           openingsPerDay: 10,
           openS: 30,
           how: 'motor',

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { COLOURS, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../../core/catalog'
-import { DEMOS, faultLine, startingDesign } from '../../core/design'
+import { DEMOS, faultLine, startingDesign, fieldsAlong } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { designCautions } from '../../core/advice/cautions'
 import { layersResistance } from '../../core/materials/assembly'
@@ -70,8 +70,8 @@ test('anything at all can be checked: sentences come back, nothing throws, and n
   const walk = (node: unknown, path: string) => {
     if (typeof node === 'object' && node !== null)
       Object.entries(node).forEach(([k, v]) => walk(v, path ? `${path}.${k}` : k))
-    // What may be null (a spell) takes null for an answer.
-    else if (node !== null) leaves.push(path)
+    // What may be null (a spell, a part's own glazing) takes null for an answer.
+    else if (fieldsAlong(path, demo)?.at(-1)?.kind !== 'or null') leaves.push(path)
   }
   walk(demo, '')
   fc.assert(

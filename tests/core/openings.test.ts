@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { balancedFlow } from '../../core/air/flow-network'
 import { wallPressure } from '../../core/air/vents'
+import { designCautions } from '../../core/advice/cautions'
 import { DEMOS, type Design } from '../../core/design'
 import { migrateDesign } from '../../core/design/migrate'
 import { designFaults, freeOpening, patchDesign } from '../../core/editing'
@@ -200,6 +201,15 @@ describe('windows and doors', () => {
     expect(first(withMore(demo, windowOn('eastEnd', { offsetM: -1.7, sillM: 1.4, heightM: 0.8 }))).path).toBe(
       `${at}.heightM`,
     )
+  })
+
+  test('a door that opens onto a bed is told; a new one is put where there is a way through', () => {
+    const words = (d: Design) => designCautions(d, null).map(c => c.text)
+    for (const d of DEMOS) expect(words(d).filter(t => /stands in its way/.test(t))).toEqual([])
+    const onBed = withMore(withoutOpenings(demo), doorOn('eastEnd', { offsetM: 0.4 }))
+    expect(words(onBed)).toContainEqual(expect.stringMatching(/^Door: bed 2 stands in its way/))
+    const door = freeOpening(withoutOpenings(demo), OPENING_KINDS.find(k => k.kind === 'door')!)!
+    expect(words(withMore(withoutOpenings(demo), door)).some(t => /in its way/.test(t))).toBe(false)
   })
 
   test('each kind finds room of its own on every demo, and another beside it', () => {

@@ -29,6 +29,8 @@ const SHOTS: Shot[] = [
   { name: 'floor-plan', path: '/?step=shape', clicks: ['tab-beds', 'view-plan'] },
   { name: 'heat-view', path: '/?step=skin&day=20&hour=6', clicks: ['view-heat'] },
   { name: 'skin-compare', path: '/?step=skin', clicks: ['tab-compare', 'more-room'], studies: ['glazings'] },
+  { name: 'skin-parts', path: '/?step=skin', clicks: ['tab-parts', 'choose-front', 'more-room'] },
+  { name: 'openings', path: '/?d=marschwinkel&step=breathe' },
   { name: 'store-us-units', path: '/?step=store', units: 'us' },
   { name: 'design-list', path: '/designs' },
 ]
