@@ -10,8 +10,8 @@ import { patchDesign } from '../../core/editing'
 function all(field: AnyField = DESIGN, path = ''): { path: string; field: AnyField }[] {
   const own = path === '' ? [] : [{ path, field }]
   const within = field.kind === 'optional' || field.kind === 'or null' ? field.of : field
-  // Of several kinds, the one that the third demo has.
-  const inner = within.kind === 'one of' ? within.kinds.drums! : within
+  // Of several kinds, the one that the third demo begins with.
+  const inner = within.kind === 'one of' ? (within.kinds.drums ?? within.kinds.vent!) : within
   if (inner.kind === 'group')
     return [...own, ...Object.entries(inner.fields).flatMap(([k, f]) => all(f, path ? `${path}.${k}` : k))]
   return inner.kind === 'list' ? [...own, ...all(inner.of, `${path}.0`)] : own
