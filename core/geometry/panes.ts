@@ -1,4 +1,4 @@
-import type { Design, Opening, PartId } from '../design/types'
+import { PART_NAMES, type Design, type Opening, type PartId } from '../design/types'
 import type { Host, OpeningKind, Panes } from '../openings/kind'
 import { openingKind, openingName } from '../openings/registry'
 import { hostOf, partsOf, stretches, type Stretch } from './parts'
@@ -85,7 +85,11 @@ export function openingFaults(house: House): OutlineFault[] {
     const opener = kind.opener(o)
     if (opener.fullC <= opener.startC) add('fullC', 'is not above the start of opening', `above ${opener.startC} °C`)
     if (!kind.on.includes(o.part))
-      return add('part', `cannot have a ${kind.name.toLowerCase()}`, `one of ${kind.on.join(', ')}`)
+      return add(
+        'part',
+        `cannot have a ${kind.name.toLowerCase()}`,
+        `one of ${kind.on.map(p => PART_NAMES[p]).join(', ')}`,
+      )
     const host = hostOf(shape, outline, o.part)
     const { tallM } = kind.height(o, host)
     if (kind.traffic(o) && shape.form !== 'dome' && host.longM > 1e-6 && tallM > host.longM + 1e-9)

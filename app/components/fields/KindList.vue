@@ -5,7 +5,7 @@ import { fieldAt } from '../../../core/design'
  * Things of several kinds, as bodies and openings are: a line each, one of them open with its fields; add, duplicate,
  * take out.
  */
-defineProps<{
+const props = defineProps<{
   title: string
   hint: string
   /** Said while there are none. */
@@ -24,9 +24,8 @@ const open = defineModel<number>({ required: true })
 const emit = defineEmits<{ add: [kind: string]; duplicate: [i: number]; takeOut: [i: number] }>()
 const bench = useDesign()
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
-/** A choice that may be left to the house stands empty. */
-const take = (path: string, v: unknown, put: (path: string, value: unknown) => string | null) =>
-  put(path, v === '' ? null : v)
+/** A choice that is left to the house stands empty. */
+const take = (path: string, v: unknown) => props.set(path, v === '' ? null : v)
 </script>
 
 <template>
@@ -91,7 +90,7 @@ const take = (path: string, v: unknown, put: (path: string, value: unknown) => s
           :path="path"
           :label="capital(fieldAt(path, bench.current)!.label)"
           :options="options?.(path)"
-          :set="(v: unknown) => take(path, v, set)"
+          :set="(v: unknown) => take(path, v)"
         />
       </div>
       <slot />
