@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { DEMOS, FORMS, type Design } from '../../core/design'
+import { FORMS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { clearHeightAt, makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -7,8 +7,9 @@ import { horizonOf } from '../proof/horizon-cases'
 import { pastHorizon, skyPastHorizon } from '../../core/climate'
 import { createYearEngine } from '../../core/year'
 import { designOfForm } from '../proof/light-error'
+import { plain } from '../plain'
 
-const demo = DEMOS[0]!
+const demo = plain
 
 const shapes = fc.record({
   form: fc.constantFrom(...FORMS),

@@ -1,10 +1,11 @@
 import { pond, tank, wall } from '../bodies'
 import fc from 'fast-check'
-import { DEMOS, FORMS, migrateDesign, type Design } from '../../core/design'
+import { FORMS, migrateDesign, type Design } from '../../core/design'
 import { clearances, designFaults, freePlace, patchDesign, placed, resized, things } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
+import { plain } from '../plain'
 
-const demo = DEMOS[0]!
+const demo = plain
 const furnished: Design = {
   ...demo,
   shape: { ...demo.shape, benches: [{ atM: 2.4, widthM: 0.5, heightM: 0.8 }] },
