@@ -44,8 +44,10 @@ const NEVER_C = 100
 export function makeVentSolver(memory: Memory) {
   const { v, stoodOpen } = memory
   const { openings, orifices } = memory.size
-  /** Openings that are moved alike go together. By such a group: how far it stands open, as it is tried, as the step
-   * began. */
+  /**
+   * Openings that are moved alike go together. By such a group: how far it stands open, as it is tried, and as the step
+   * began.
+   */
   const open = memory.doubles(openings)
   const tried = memory.doubles(openings)
   const kept = memory.doubles(openings)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { MONTH_NAMES } from '../../../core/climate'
 import { litParts, sectionLight } from '../../../core/geometry/lit'
+import { isSlope } from '../../../core/geometry/parts'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import type { SunHours } from '../../../core/optics/sun-hours'
 import { sectionRays } from '~/composables/useSectionRays'
@@ -17,11 +18,12 @@ const noons = computed(() =>
     parts: ray.profileDeg === null ? [] : litParts(sectionLight(building.value, ray.profileDeg)),
   })),
 )
-const faces = computed(() =>
-  [...new Set(noons.value.flatMap(n => n.parts.map(p => p.face)))].filter(
-    f => f !== 'sunny slope' && f !== 'pole slope' && f !== 'dome glazing',
-  ),
-)
+/** Not the glazing itself, nor the roof. */
+const faces = computed(() => {
+  const above = building.value.surfaces.filter(s => s.kind === 'glazed' || (s.part && isSlope(s.part)))
+  const left = new Set<string>(above.map(s => s.id))
+  return [...new Set(noons.value.flatMap(n => n.parts.map(p => p.face)))].filter(f => !left.has(f))
+})
 function lit(n: (typeof noons.value)[number], face: string): string {
   const p = n.parts.find(x => x.face === face)
   if (!p) return 'in shade'
