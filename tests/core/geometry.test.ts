@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { DEMOS, type Design } from '../../core/design'
+import { type Design } from '../../core/design'
 import {
   designFaults,
   documentFaults,
@@ -20,8 +20,9 @@ import { roomOf } from '../../core/geometry/objects'
 import { barrelsOf } from '../bodies'
 import { makeOutline, polygonArea, sunnyAzimuthDeg } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
+import { plain } from '../plain'
 
-const demo = DEMOS[0]!
+const demo = plain
 const withShape = (shape: Partial<Design['shape']>): Design => ({ ...demo, shape: { ...demo.shape, ...shape } })
 
 const shapes = fc.record({
