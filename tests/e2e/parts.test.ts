@@ -3,11 +3,14 @@ import { choose, click, coldest, consoleErrors, field as fieldOf, find, settled,
 import { dimension, drag, driver, fresh, metres, notice, text } from './session'
 
 const field = (label: string) => fieldOf(driver, label)
-const pressed = async (css: string) =>
-  driver.executeScript(
+/** Presses what a drawing shows, once it is there. */
+async function pressed(css: string): Promise<void> {
+  await driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, 15000, `nothing is at ${css}`)
+  await driver.executeScript(
     'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
     css,
   )
+}
 const name = async () => (await find(driver, 'part-card')).findElement(By.css('legend')).getText()
 const openings = async () => (await driver.findElements(By.css('[data-test="opening-list"] > li'))).length
 
