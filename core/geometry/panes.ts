@@ -60,7 +60,7 @@ export function panesOn(house: House, part: PartId): { index: number; panes: Pan
 }
 
 /** The straight piece of a section's part that panes are let into; null where the part is bent or not there. */
-export function hostStretch(list: readonly Stretch[], part: PartId): Stretch | null {
+function hostStretch(list: readonly Stretch[], part: PartId): Stretch | null {
   const own = list.filter(s => s.part === part)
   return own.length === 1 ? own[0]! : null
 }

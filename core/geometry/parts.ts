@@ -68,6 +68,10 @@ const DOME_NAMES: Partial<Record<PartId, string>> = {
 export const partName = (part: PartId, form: Form): string =>
   (form === 'dome' ? DOME_NAMES[part] : undefined) ?? PART_NAMES[part]
 
+/** As the reader calls the corner that a part of the section leads to: on the pole side that is its lower one. */
+export const cornerName = (part: ChainPart): string =>
+  `${RISING.includes(part) ? 'Top' : 'Foot'} of the ${PART_NAMES[part]}`
+
 /** The parts that a design's form has, round the section and then the ends. */
 export function partsOf(design: Pick<Design, 'shape' | 'skin'>, outline: Outline): PartId[] {
   const there: PartId[] = [...new Set(stretches(design, outline).map(s => s.part))]

@@ -16,7 +16,7 @@ const DAYS = [
 ] as const
 const WINTERS = [
   { id: 'as ever', name: 'works as ever' },
-  { id: 'shut', name: 'unhooked and plugged' },
+  { id: 'shut', name: 'unhooked: stays shut' },
 ] as const
 
 export const part = choice(PART_CHOICES, { label: 'On' })

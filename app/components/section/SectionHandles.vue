@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { GLAZING_ANGLE_RANGE, PART_NAMES, rangeOf } from '../../../core/design'
+import { GLAZING_ANGLE_RANGE, rangeOf } from '../../../core/design'
 import {
   withBackWall,
   withBreak,
@@ -10,6 +10,7 @@ import {
   withSunnyWallMoved,
   withWidth,
 } from '../../../core/editing'
+import { cornerName } from '../../../core/geometry/parts'
 import { hasFront, type Outline } from '../../../core/geometry/section'
 import type { Design } from '../../../core/design'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -52,7 +53,7 @@ const cornerHandles = computed((): Handle[] => {
     const foot = i === corners.length - 1
     return {
       id: foot ? 'width' : c.part === 'sunnySlope' ? 'ridge' : `corner-${i}`,
-      label: foot ? 'Width, back wall foot' : `Top of the ${PART_NAMES[c.part]}`,
+      label: foot ? 'Width, back wall foot' : cornerName(c.part),
       text: foot ? show(widthM) : `${show(c.heightM)} high, ${show(c.atM)} from the sunny wall`,
       x: c.atM,
       z: c.heightM,

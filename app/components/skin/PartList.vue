@@ -3,7 +3,7 @@ import { entry, FINISHES, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
 import type { PartId } from '../../../core/design'
 import { cornerAdded, freeOpening, withFront, withoutCorner } from '../../../core/editing'
 import { hostsFor, isLetIn } from '../../../core/geometry/panes'
-import { madeOf, partName, partsOf } from '../../../core/geometry/parts'
+import { isSlope, madeOf, partName, partsOf } from '../../../core/geometry/parts'
 import { canHaveFront, hasFront, makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { OPENING_KINDS } from '../../../core/openings/registry'
@@ -100,7 +100,7 @@ const setOwn = (field: 'condition' | 'layers', from: () => unknown) => (on: bool
   bench.edit([[`${path.value}.${field}`, on ? from() : null]])
 const house = computed(() => {
   const made = madeOf(design.value.skin, chosen.value)
-  const slope = ['sunnySlope', 'poleSlope', 'lowerPoleSlope'].includes(chosen.value)
+  const slope = isSlope(chosen.value)
   return { ...made, usualLayers: slope ? design.value.skin.roof : design.value.skin.wall, slope }
 })
 
@@ -204,7 +204,7 @@ const asHouse = () =>
         </button>
         <button v-if="broken" class="button" data-test="add-corner" @click="breakPart">Break it with a corner</button>
         <button v-if="mayGo" class="button" data-test="drop-corner" @click="takeCorner">
-          Take its upper corner out
+          Join it to the next part
         </button>
         <button
           v-for="k in lets"

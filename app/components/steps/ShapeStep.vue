@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PART_NAMES, type Bed } from '../../../core/design'
+import { type Bed } from '../../../core/design'
 import {
   clearances,
   freePlace,
@@ -12,6 +12,7 @@ import {
   withWidth,
 } from '../../../core/editing'
 import { headroom } from '../../../core/advice/cautions'
+import { cornerName } from '../../../core/geometry/parts'
 import { canHaveFront, hasFront, makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { kneeWallSnow } from '../../../core/sums'
 
@@ -168,7 +169,7 @@ const gaps = computed(() => clearances(bench.current))
             <div v-for="(c, i) in shape.corners.slice(0, -1)" :key="c.part" class="grid grid-cols-2 gap-3">
               <DesignField
                 :path="`shape.corners.${i}.atM`"
-                :label="`Top of the ${PART_NAMES[c.part]}, from the sunny wall`"
+                :label="`${cornerName(c.part)}, from the sunny wall`"
                 :max="shape.widthM"
                 :set="(v: number) => bench.setShape(withCorner(shape, i, v, c.heightM), `corner ${i}`)"
               />
