@@ -1,3 +1,5 @@
+import { anAirStore } from '../core/air-stores/registry'
+import { aSource } from '../core/sources/registry'
 import { Worker } from 'node:worker_threads'
 import { DEMOS, type Design } from '../core/design'
 import { createYearEngine } from '../core/year'
@@ -32,9 +34,12 @@ export function everythingOn(index: number): Design {
     store: {
       ...store,
       bodies: store.bodies.map(b => (b.kind === 'drums' ? { ...b, stratified: true } : b)),
-      earth: { ...store.earth, on: true },
-      channels: { ...store.channels, on: true },
-      rockBed: { ...store.rockBed, on: true },
+      airStores: [
+        anAirStore('earth store'),
+        anAirStore('bed channels'),
+        anAirStore('rock bed'),
+        anAirStore('earth tube'),
+      ],
     },
     breathe: {
       ...breathe,
@@ -42,18 +47,19 @@ export function everythingOn(index: number): Design {
       airing: { ...breathe.airing, on: true },
       lobby: { areaM2: 2 },
       rowCover: { ...breathe.rowCover, on: true },
-      earthTube: { ...breathe.earthTube, on: true },
     },
     topUp: {
       ...topUp,
-      heater: { ...topUp.heater, on: true, setPointC: 8 },
-      solarAir: { ...topUp.solarAir, areaM2: 3 },
-      solarWater: { ...topUp.solarWater, areaM2: 2 },
-      compost: { ...topUp.compost, tonnes: 1 },
-      bedLoop: { capacityW: 500, setPointC: 14 },
-      lamps: { ...topUp.lamps, powerW: 300 },
-      dumpLoad: { ...topUp.dumpLoad, peakW: 500 },
-      people: { ...topUp.people, count: 1 },
+      sources: [
+        aSource('heater', { setPointC: 8 }),
+        aSource('bed loop', { capacityW: 500 }),
+        aSource('lamps', { powerW: 300 }),
+        aSource('people', { count: 1 }),
+        aSource('solar air panel', { areaM2: 3 }),
+        aSource('solar water panel'),
+        aSource('compost', { massKg: 1000 }),
+        aSource('spare power', { peakW: 500 }),
+      ],
     },
   }
 }

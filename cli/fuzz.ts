@@ -4,6 +4,9 @@ import { freeBody, designFaults, patchDesign, type Patch } from '../core/editing
 import { HOURS } from '../core/climate'
 import { seededRandom } from '../core/climate/random'
 import { createYearEngine } from '../core/year'
+import { AIR_STORE_KINDS, anAirStore, type AirStoreKindId } from '../core/air-stores/registry'
+import { aSource, SOURCE_KINDS, type SourceKindId } from '../core/sources/registry'
+import type { GroupField } from '../core/design/field'
 
 /** A design to try, and how it came about. */
 export interface Trial {
@@ -123,6 +126,14 @@ export function extremes(): Trial[] {
   const out: Trial[] = []
   for (const demo of DEMOS) {
     const add = (...patches: Patch[]) => out.push({ demo: demo.id, patches, design: patchDesign(demo, patches) })
+    const each = (list: string, thing: { kind: string }, { fields }: GroupField) => {
+      add([list, [thing]])
+      for (const [name, field] of Object.entries(fields)) {
+        const ends = field.kind === 'number' ? [field.low, field.high, field.low + (field.high - field.low) * 1e-6] : []
+        const choices = field.kind === 'choice' && name !== 'kind' ? field.choices.map(c => c.id) : []
+        for (const end of [...ends, ...choices]) add([list, [{ ...thing, [name]: end }]])
+      }
+    }
     for (const path of ruledPaths(demo)) {
       const rule = fieldRule(path, demo)!
       if ('choices' in rule) for (const c of rule.choices) add([path, c])
@@ -158,20 +169,14 @@ export function extremes(): Trial[] {
     for (const kind of BODY_KINDS) {
       const body = freeBody({ ...demo, store: { ...demo.store, bodies: [] } }, kind)
       if (!body) continue
-      add(['store.bodies', [body]])
-      for (const [name, field] of Object.entries(kind.fields.fields)) {
-        const ends = field.kind === 'number' ? [field.low, field.high, field.low + (field.high - field.low) * 1e-6] : []
-        for (const end of ends) add(['store.bodies', [{ ...body, [name]: end }]])
-      }
+      each('store.bodies', body, kind.fields)
     }
-    for (const powerW of [17000, 40000, 92000])
-      add(
-        ['topUp.lamps.powerW', powerW],
-        ['topUp.lamps.fromH', 0],
-        ['topUp.lamps.untilH', 24],
-        ['topUp.lamps.months', [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]],
-      )
-    add(['topUp.heater.on', true], ['topUp.heater.fuel', 'gas-unvented'], ['topUp.heater.setPointC', 20])
+    const lit = { fromH: 0, untilH: 24, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] }
+    for (const powerW of [17000, 40000, 92000]) add(['topUp.sources', [aSource('lamps', { ...lit, powerW })]])
+    add(['topUp.sources', [aSource('heater', { fuel: 'gas-unvented', setPointC: 20 })]])
+    // And so with sources and air stores.
+    for (const kind of SOURCE_KINDS) each('topUp.sources', aSource(kind.kind as SourceKindId), kind.fields)
+    for (const kind of AIR_STORE_KINDS) each('store.airStores', anAirStore(kind.kind as AirStoreKindId), kind.fields)
   }
   return out
 }

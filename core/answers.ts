@@ -2,8 +2,10 @@ import { AIR_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
+import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
+import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
+import { sourceKind } from './sources/registry'
 import { partAnswers, type PartAnswer } from './part-answers'
-import { entry, FUELS } from './catalog'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
 import {
   dayLengthH,
@@ -80,8 +82,18 @@ export interface Answers {
   hoursAboveLimit: number
   /** Hours above 90 % relative humidity. */
   hoursDamp: number
-  /** Heat from fuel: heater and bed loop; how much of the fuel as sold. */
-  topUp: { kWh: number; peakW: number; cost: number; currency: string; fuelAmount: number; fuelUnit: string }
+  /** Heat that is paid for, of all sources; how much of each fuel as sold. */
+  topUp: {
+    kWh: number
+    peakW: number
+    cost: number
+    currency: string
+    fuels: { fuel: string; amount: number; unit: string }[]
+  }
+  /** Ground and rock that a fan blows air through, each by itself. */
+  airStores: AirStoreAnswer[]
+  /** What adds heat and light, each by itself. */
+  sources: SourceAnswer[]
   /** Fans of stores and extract fans, lamps. */
   electricity: { fansKWh: number; lampsKWh: number }
   hoursVented: number
@@ -120,8 +132,6 @@ const KWH = 3.6e6
 const DIM_DLI = 5
 /** Of a lamp's light, what falls on the beds. */
 const LAMP_REACHES = 0.85
-const LAMPS = GAIN_NAMES.indexOf('lamps')
-const BED_LOOP = GAIN_NAMES.indexOf('bed loop')
 /**
  * Photons of useful light in sunlight, mol per joule: 0.45 of the energy at 4.57 µmol/J. McCree 1972; Thimijan & Heins
  * 1983.
@@ -182,7 +192,6 @@ export function makeAnswers(
   let dayLow = Infinity
   let dayHigh = -Infinity
   let heatJ = 0
-  let loopJ = 0
   let fanJ = 0
   let dayMol = 0
   let dimDays = 0
@@ -193,7 +202,10 @@ export function makeAnswers(
   let soilMinC = Infinity
   let condensedKg = 0
   const growArea = building.bedAreaM2 > 0 ? building.bedAreaM2 : building.floorAreaM2
-  const lampMol = (design.topUp.lamps.molPerMJ * 1e-6 * LAMP_REACHES) / growArea
+  const lamps = design.topUp.sources.flatMap((s, i) => {
+    const molPerMJ = sourceKind(s).molPerMJ(s)
+    return molPerMJ > 0 ? [{ watts: series.sources[i]!, mol: (molPerMJ * 1e-6 * LAMP_REACHES) / growArea }] : []
+  })
   let peakW = 0
   const months = Array.from(
     { length: 12 },
@@ -235,7 +247,9 @@ export function makeAnswers(
     month.insideMeanC += air / hours
     month.soilC += series.soilC[h]! / hours
     month.waterC = hasWater ? month.waterC! + series.waterC[h]! / hours : null
-    const mol = (light.bedLightWm2[h]! * MOL_PER_JOULE + lampMol * series.gains[LAMPS]![h]!) * 3600
+    let perS = light.bedLightWm2[h]! * MOL_PER_JOULE
+    for (const lamp of lamps) perS += lamp.mol * lamp.watts[h]!
+    const mol = perS * 3600
     month.dli += mol / MONTH_DAYS[index]!
     dayMol += mol
     if (h % 24 === 23) {
@@ -246,7 +260,6 @@ export function makeAnswers(
       if (dayMol < DIM_DLI) dimDays++
       dayMol = 0
     }
-    loopJ += series.gains[BED_LOOP]![h]! * 3600
     fanJ += series.fanW[h]! * 3600
     if (series.ventOpening[h]! > 0.02) hoursVented++
     hoursCovered += series.coverDrawn[h]!
@@ -254,7 +267,7 @@ export function makeAnswers(
     iceMost = Math.max(iceMost, series.iceShare[h]!)
     soilMinC = Math.min(soilMinC, series.soilC[h]!)
     condensedKg += series.condensedKg[h]!
-    month.topUpKWh += (series.heaterW[h]! + series.gains[BED_LOOP]![h]!) / 1000
+    month.topUpKWh += series.heaterW[h]! / 1000
   }
   const losses: Record<string, number> = {}
   const gains: Record<string, number> = {}
@@ -269,10 +282,7 @@ export function makeAnswers(
   })
   const lost = total(Object.values(losses)) * KWH
   const gained = total(Object.values(gains)) * KWH
-  const heater = design.topUp.heater
-  const fuel = entry(FUELS, heater.fuel)
-  const price = heater.pricePerKWh / fuel.efficiency
-  const fuelJ = heatJ + loopJ
+  const sources = sourceAnswers(design, series)
   const byElement = elementLosses(design, building)
   const leakArea = leakageAreaM2(ach50Of(design.breathe), building.volumeM3)
   return {
@@ -285,13 +295,14 @@ export function makeAnswers(
     hoursAboveLimit,
     hoursDamp,
     topUp: {
-      kWh: fuelJ / KWH,
+      kWh: heatJ / KWH,
       peakW,
-      cost: (fuelJ / KWH) * price,
-      currency: heater.currency,
-      fuelAmount: fuelJ / KWH / fuel.efficiency / fuel.perUnitKWh,
-      fuelUnit: fuel.unit,
+      cost: sources.reduce((sum, s) => sum + (s.bought?.cost ?? 0), 0),
+      currency: design.topUp.currency,
+      fuels: fuelsBought(sources),
     },
+    airStores: airStoreAnswers(design, series),
+    sources,
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0 },
     hoursVented,
     hoursCovered: Math.round(hoursCovered),

@@ -1,7 +1,6 @@
-import { kindOf } from './bodies/registry'
+import { bodyName, kindOf } from './bodies/registry'
 import { HOURS } from './climate/types'
 import type { Design } from './design/types'
-import { bodyName } from './geometry/objects'
 import { bodyFace } from './geometry/scene'
 import type { Building } from './geometry/surfaces'
 import type { YearSeries } from './network/series'

@@ -1,5 +1,5 @@
+import { bodyName } from './bodies/registry'
 import type { Design } from './design/types'
-import { bodyName } from './geometry/objects'
 import { bodyOfFace, type FaceId } from './geometry/scene'
 import { makeBuilding, type SurfaceId } from './geometry/surfaces'
 import { NEAR_ROWS } from './ground/slice'
@@ -93,9 +93,9 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
   const { chains, slice } = makeFabric(design, building)
   // The hour before the day comes first, so that the first hour knows what it changed.
   const seen: Float64Array[] = []
-  const series = runModel(model, site, design.topUp.heater, {
+  const series = runModel(model, site, {
     stepsPerHour: 4,
-    heater: design.topUp.heater.on,
+    heated: true,
     watch: { day, see: (_h, cells) => seen.push(Float64Array.from(cells)) },
   })
   const before = seen[0]!

@@ -7,6 +7,7 @@ import { makeBuilding, type Building } from './geometry/surfaces'
 import { makeModel } from './network/model'
 import { runModel } from './network/run'
 import { runUnheated } from './network/unheated'
+import { isHeated } from './sources/registry'
 import type { YearSeries } from './network/series'
 import { makeLightTable, makeSolarGains, type LightTable, type SolarGains } from './optics/gains'
 
@@ -120,9 +121,9 @@ export function createYearEngine(now: () => number = () => 0) {
     const gains = sunStage([siteYear, ...lit], siteYear, building, table)
     lap('sun')
     const stepsPerHour = options.stepsPerHour ?? 4
-    const heated = design.topUp.heater.on && design.topUp.heater.capacityW > 0
+    const heated = isHeated(design.topUp.sources)
     const model = makeModel(design, siteYear, building, gains)
-    const series = runModel(model, siteYear, design.topUp.heater, { stepsPerHour, heater: heated, stop: options.stop })
+    const series = runModel(model, siteYear, { stepsPerHour, heated, stop: options.stop })
     const free =
       heated && options.unheated !== false
         ? runUnheated(model, siteYear, { stepsPerHour, stop: options.stop, inFull: options.unheated === 'in full' })

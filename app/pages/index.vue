@@ -120,7 +120,7 @@ function chooseDay(day: number): void {
 async function fresh(): Promise<void> {
   const plain = startingDesign(freshId(), 'New greenhouse')
   // Where feet and Fahrenheit are used, money is dollars until it is said to be another.
-  await keeping.add(settings.units === 'us' ? patchDesign(plain, [['topUp.heater.currency', 'USD']]) : plain)
+  await keeping.add(settings.units === 'us' ? patchDesign(plain, [['topUp.currency', 'USD']]) : plain)
   go('site')
   notices.tell(
     'info',

@@ -1,4 +1,5 @@
-import { bodyName } from '../../core/geometry/objects'
+import { airStoreName } from '../../core/air-stores/registry'
+import { bodyName } from '../../core/bodies/registry'
 import type { Step } from './step'
 
 export const store: Step = {
@@ -6,13 +7,11 @@ export const store: Step = {
   name: 'Store',
   panel: () => import('~/components/steps/StoreStep.vue'),
   summary: ({ design: { store } }) => {
-    const { bodies, massWall, earth, rockBed, channels } = store
+    const { bodies, massWall, airStores } = store
     const parts: (string | false)[] = [
       ...bodies.map((b, i) => (b.kind === 'drums' ? `${b.count} barrels` : bodyName(bodies, i).toLowerCase())),
       massWall.thicknessM > 0 && 'mass wall',
-      earth.on && 'earth store',
-      rockBed.on && 'rock bed',
-      channels.on && 'bed channels',
+      ...airStores.map((s, i) => s.on && airStoreName(airStores, i).toLowerCase()),
     ]
     return parts.filter(Boolean).join(', ') || 'no store yet'
   },

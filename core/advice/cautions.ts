@@ -1,14 +1,15 @@
 import type { Answers } from '../answers'
-import { kindOf } from '../bodies/registry'
+import { bodyName, kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
-import { bodyName, roomObjects } from '../geometry/objects'
+import { roomObjects } from '../geometry/objects'
 import { isSlope, stretches } from '../geometry/parts'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
 import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
 import { clearances, WHEELCHAIR_M } from '../editing'
+import { firedBy, keptAirC } from '../sources/registry'
 import type { Design, Layer, StepId } from '../design'
 
 /** Something that can hurt people, plants or the building, and whom to ask. */
@@ -86,7 +87,7 @@ export function designCautions(
       'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.',
     )
   if (of('drowning').length > 0) add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
-  if (design.store.earth.on || design.store.rockBed.on || design.store.channels.on)
+  if (design.store.airStores.some(s => s.on))
     add(
       'store',
       'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.',
@@ -127,26 +128,29 @@ export function designCautions(
     )
   for (const { door, thing } of blockedDoors(design))
     add('breathe', `${door}: ${thing} stands in its way. Move one of them.`)
-  const heater = design.topUp.heater
-  if (heater.on && heater.fuel !== 'electricity')
+  const { sources } = design.topUp
+  const fired = sources.map(firedBy).filter(f => f !== null)
+  const electric = fired.some(f => f.fuel === 'electricity')
+  if (fired.some(f => f.fuel !== 'electricity'))
     add(
       'topUp',
       'Anything that burns needs a flue, fresh air, clearances and a carbon monoxide alarm. Have it ' +
         'fitted and checked by a licensed trade.',
     )
-  if (heater.on && heater.fuel === 'electricity')
+  if (electric)
     add('topUp', 'Wet rooms need wet-rated fittings and residual-current protection: a licensed electrician’s work.')
   const { power, wheelchair } = design.aim.practical
-  if (!power && heater.on && heater.fuel === 'electricity')
+  if (!power && electric)
     add(
       'topUp',
       'There is no power on the site, and the heater is electric: bring power, or choose a fuel that is there.',
     )
-  if (!power && design.topUp.lamps.powerW > 0) add('topUp', 'There is no power on the site, and there are lamps.')
+  if (!power && sources.some(s => s.on && s.kind === 'lamps'))
+    add('topUp', 'There is no power on the site, and there are lamps.')
   if (wheelchair && !clearances(design).some(g => !g.narrow))
     add('shape', `No way through is wide enough for a wheelchair: ${show(WHEELCHAIR_M, 'length')} is needed.`)
-  if (heater.on && heater.setPointC >= startC)
-    add('topUp', 'The heater is set above the vents’ start: it would heat the garden.')
+  const kept = keptAirC(sources)
+  if (kept !== null && kept >= startC) add('topUp', 'A heater is set above the vents’ start: it would heat the garden.')
   return out
 }
 

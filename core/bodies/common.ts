@@ -1,5 +1,8 @@
 import { length } from '../design/field'
 
+/** So many bodies may stand in a house. */
+export const MOST_BODIES = 30
+
 /** Fields that many kinds share. */
 export const atM = length(0, 20, { label: 'from the sunny wall' })
 export const COMMON = {

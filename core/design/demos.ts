@@ -3,6 +3,8 @@ import { DOOR } from '../openings/door'
 import { RIDGE_VENT } from '../openings/ridge-vent'
 import { ROLL_UP } from '../openings/roll-up'
 import { VENT } from '../openings/vent'
+import { anAirStore } from '../air-stores/registry'
+import { aSource } from '../sources/registry'
 import { startOf } from './field'
 import { SCHEMA_VERSION, STEPS, type Body, type Design, type Opening, type OpeningKindId, type PartId } from './types'
 
@@ -105,9 +107,7 @@ const plainHouse = completeDesign({
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
   breathe: { leakage: 'tight' },
-  topUp: {
-    heater: { on: false, capacityW: 3000, setPointC: 2, fuel: 'electricity', pricePerKWh: 0.28, currency: 'EUR' },
-  },
+  topUp: { sources: [aSource('heater', { on: false, setPointC: 2 })] },
 })
 
 /** Double glass stands upright in front; the roof over the ridge of the glazing is solid. */
@@ -184,10 +184,10 @@ const riberaAlta = completeDesign({
     bodies: [barrels(10, 'black', 1, 0.1, 5.37)],
     massWall: { material: 'stone', thicknessM: 0.3 },
     floor: { material: 'gravel', thicknessM: 0.08 },
-    earth: { on: true, pipes: 12, pipeLengthM: 11, pipeDiameterM: 0.1, depthM: 0.9 },
+    airStores: [anAirStore('earth store', { pipes: 12, pipeLengthM: 11 })],
   },
   breathe: { leakage: 'usual' },
-  topUp: { heater: { on: true, capacityW: 5000, setPointC: 6, fuel: 'wood', pricePerKWh: 0.06, currency: 'EUR' } },
+  topUp: { sources: [aSource('stove', { belowC: 2, powerW: 4000 })] },
 })
 
 const fjellro = completeDesign({
@@ -296,8 +296,10 @@ const fjellro = completeDesign({
   },
   breathe: { leakage: 'tight', lobby: { areaM2: 2.5 } },
   topUp: {
-    heater: { on: true, capacityW: 3000, setPointC: 4, fuel: 'electricity', pricePerKWh: 0.14, currency: 'EUR' },
-    lamps: { powerW: 400, fromH: 6, untilH: 10, molPerMJ: 2.6, months: [10, 11, 12, 1, 2, 3] },
+    sources: [
+      aSource('heater', { setPointC: 4, pricePerKWh: 0.14 }),
+      aSource('lamps', { powerW: 400, fromH: 6, untilH: 10, molPerMJ: 2.6, months: [10, 11, 12, 1, 2, 3] }),
+    ],
   },
 })
 
@@ -355,7 +357,7 @@ const saritas = completeDesign({
     floor: { material: 'gravel', thicknessM: 0.08 },
   },
   breathe: { leakage: 'usual' },
-  topUp: { heater: { on: false, capacityW: 3000, setPointC: 3, fuel: 'wood', pricePerKWh: 0.05, currency: 'EUR' } },
+  topUp: { sources: [aSource('heater', { on: false, fuel: 'wood', pricePerKWh: 0.05 })] },
 })
 
 const film = { material: 'plywood', thicknessM: 0.012 }
@@ -452,10 +454,7 @@ const marschwinkel = completeDesign({
   },
   store: { bodies: [], massWall: { material: 'stone', thicknessM: 0 }, floor: { material: 'gravel', thicknessM: 0 } },
   breathe: { leakage: 'usual', rowCover: { on: true, belowC: 3 } },
-  topUp: {
-    heater: { on: false, capacityW: 10000, setPointC: 2, fuel: 'gas', pricePerKWh: 0.12, currency: 'EUR' },
-    bedLoop: { capacityW: 6000, setPointC: 12 },
-  },
+  topUp: { sources: [aSource('bed loop', { capacityW: 6000, setPointC: 12, fuel: 'gas', pricePerKWh: 0.12 })] },
 })
 
 /** The demo designs, in the order in which they are listed. Places and groups are invented. */

@@ -210,6 +210,13 @@ export function list<F extends AnyField & Holds<unknown, boolean>, const O exten
   return { kind: 'list', of: member, least, most, start: options.start, ...told(options) }
 }
 
+/** Months of the year, 1 for January to 12, each once at most. */
+export const months = (start: readonly number[], options: Partial<Told>) =>
+  list(MONTH, 0, 12, { ...options, start, about: options.about ?? 'months, 1 for January to 12' })
+const MONTH = count(1, 12, { label: 'Month' })
+/** Whether a field is one that {@link months} has made. */
+export const isMonths = (field: AnyField): boolean => field.kind === 'list' && field.of === MONTH
+
 /** Fields under one name. */
 export function group<const G extends Record<string, AnyField>>(
   fields: G,

@@ -1,4 +1,4 @@
-import type { AnyField, NumberField } from './field'
+import type { AnyField, GroupField, NumberField } from './field'
 import { DESIGN, type Design } from './types'
 
 /** Keys of a path, however it is written: `shape.beds.1.widthM` or `shape.beds[1].widthM`. */
@@ -39,6 +39,13 @@ function ofKind(field: AnyField, value: unknown, key: string): AnyField {
 export function fieldAt(path: string, design: Design | null = null): AnyField | null {
   const along = fieldsAlong(path, design)
   return along && along.length > 0 ? within(along[along.length - 1]!) : null
+}
+
+/** Names of all that can be set within a group, through the groups in it: `fan.powerW`. */
+export function leafNames(group: GroupField): string[] {
+  return Object.entries(group.fields).flatMap(([name, field]) =>
+    field.kind === 'group' ? leafNames(field).map(inner => `${name}.${inner}`) : [name],
+  )
 }
 
 /** The number at a path. Throws RangeError where the path leads to no number. */

@@ -1,9 +1,11 @@
+import { anAirStore, type AirStoreKindId } from '../air-stores/registry'
 import { type Drums, layDrums } from '../bodies/drums'
 import { LEAST_WALL_M } from '../bodies/wall'
 import { entry, VESSELS } from '../catalog'
 import { DOOR } from '../openings/door'
 import { RIDGE_VENT, RIDGE_VENT_UNDER_M } from '../openings/ridge-vent'
 import { VENT } from '../openings/vent'
+import { aSource, type SourceKindId } from '../sources/registry'
 import { filledFrom, isTree, PLAIN, type Tree } from './complete'
 import { startOf } from './field'
 import { SCHEMA_VERSION } from './types'
@@ -14,7 +16,7 @@ import { SCHEMA_VERSION } from './types'
  */
 export function migrateDesign(document: unknown): unknown {
   if (!isTree(document) || ![1, 2, 3, SCHEMA_VERSION].includes(document.schemaVersion as number)) return document
-  const said = withOpenings(withParts(withBodies(document)))
+  const said = withAirStores(withSources(withOpenings(withParts(withBodies(document)))))
   if (document.schemaVersion === SCHEMA_VERSION && said === document) return document
   return { ...filledFrom(said, PLAIN), schemaVersion: SCHEMA_VERSION }
 }
@@ -81,6 +83,46 @@ function withOpenings(document: Tree): Tree {
   const filled = openings.map(o => ({ ...(startOf((o.kind === 'vent' ? VENT : RIDGE_VENT).fields) as Tree), ...o }))
   const skin = { ...tree(document.skin), openings: [...filled, door] }
   return { ...document, breathe, skin }
+}
+
+/** A heap was weighed in tonnes. */
+const heapOf = ({ tonnes, ...heap }: Tree): Tree => ({ ...heap, massKg: num(tonnes, 0) * 1000 })
+
+/** Version 3 knew one of each source, and one heater, used or not. */
+function withSources(document: Tree): Tree {
+  const { heater, solarAir, solarWater, compost, bedLoop, lamps, dumpLoad, people, ...topUp } = tree(document.topUp)
+  if (heater === undefined && lamps === undefined) return document
+  const { currency, kind, ...fired } = tree(heater)
+  const fuel = { fuel: fired.fuel, pricePerKWh: fired.pricePerKWh }
+  const made = (to: SourceKindId, from: unknown, measure: string, more: Tree = {}): Tree[] =>
+    num(tree(from)[measure], 0) > 0 ? [{ ...aSource(to), ...more, ...tree(from) }] : []
+  const sources = [
+    { ...aSource('heater'), ...fired, into: kind ?? 'air' },
+    ...made('bed loop', bedLoop, 'capacityW', fuel),
+    ...made('lamps', lamps, 'powerW'),
+    ...made('people', people, 'count'),
+    ...made('solar air panel', solarAir, 'areaM2'),
+    ...made('solar water panel', solarWater, 'areaM2'),
+    ...made('compost', heapOf(tree(compost)), 'massKg'),
+    ...made('spare power', dumpLoad, 'peakW'),
+  ]
+  return { ...document, topUp: { ...topUp, ...(currency === undefined ? {} : { currency }), sources } }
+}
+
+/** Version 3 knew one air store of each kind, used or not. */
+function withAirStores(document: Tree): Tree {
+  const { earth, channels, rockBed, ...store } = tree(document.store)
+  const { earthTube, ...breathe } = tree(document.breathe)
+  if (store.airStores !== undefined || (earth ?? channels ?? rockBed ?? earthTube) === undefined) return document
+  const made = (kind: AirStoreKindId, from: unknown): Tree[] =>
+    tree(from).on === true ? [filledFrom({ kind, ...tree(from) }, anAirStore(kind) as unknown as Tree)] : []
+  const airStores = [
+    ...made('earth store', earth),
+    ...made('bed channels', channels),
+    ...made('rock bed', rockBed),
+    ...made('earth tube', earthTube),
+  ]
+  return { ...document, store: { ...store, airStores }, breathe }
 }
 
 /** Heights of what version 3 said by areas alone, m. */

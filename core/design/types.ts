@@ -5,7 +5,7 @@ import { BED, FORM_CHOICES, SHAPE } from './fields/shape'
 import { SITE, type HORIZON_POINT, type SPELL } from './fields/site'
 import { CHAIN_CHOICES, PART_CHOICES, type PartId, type PartName } from './fields/parts'
 import { SKIN, type OWN_MATERIAL } from './fields/skin'
-import { STORE, type fan } from './fields/store'
+import { STORE } from './fields/store'
 import { TOP_UP } from './fields/top-up'
 
 /** The schema that this version reads and writes; older ones are migrated forward on load. */
@@ -36,6 +36,7 @@ export const PART_NAMES = Object.fromEntries(PART_CHOICES.map(c => [c.id, c.name
 export const PART_IDS: readonly PartId[] = PART_CHOICES.map(c => c.id)
 export type { PartId, PartName } from './fields/parts'
 export type { Opening, OpeningKindId } from '../openings/registry'
+export type { Source, SourceKindId, SourceOf } from '../sources/registry'
 
 /**
  * The one document: plain JSON, SI units (angles in degrees, temperatures in °C, hours of the clock in local standard
@@ -69,7 +70,7 @@ export type Cover = Design['skin']['cover']
 export type HorizonPoint = Value<typeof HORIZON_POINT>
 export type Spell = Value<typeof SPELL>
 export type OwnMaterial = Value<typeof OWN_MATERIAL>
-export type Fan = Value<ReturnType<typeof fan>>
+export type { AirStore, AirStoreKindId } from '../air-stores/registry'
 export type { Body, BodyKindId } from '../bodies/registry'
 export type { Layer } from './fields/skin'
 export type { ClimatePlace, HourlyClimate, NormalsClimate } from './fields/climate'

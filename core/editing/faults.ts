@@ -9,10 +9,13 @@ import {
   type Layer,
   type PartId,
 } from '../design'
+import { airStoreKind } from '../air-stores/registry'
 import { misfits } from '../geometry/fit'
 import { openingFaults } from '../geometry/panes'
 import { edgeLength, makeOutline, outlineFaults } from '../geometry/section'
 import { makeBuilding } from '../geometry/surfaces'
+import { WARMEST_AIR_C } from '../sources/heater'
+import { sourceKind } from '../sources/registry'
 
 /** Lamps give full sunlight at about this power, W per m² of floor. */
 const MOST_LAMPS_WM2 = 1000
@@ -38,16 +41,39 @@ function faultsBetween(design: Design): Fault[] {
   if (out.length === 0) for (const f of openingFaults(design)) add(f.path, f.message, f.allowed)
   if (out.length === 0 && !makeBuilding(design).surfaces.some(s => s.kind === 'glazed'))
     add('skin.parts', 'let no light in', 'a glazed part, or a glazed share of an end')
-  const { lamps } = design.topUp
   const floorM2 = design.shape.lengthM * design.shape.widthM
-  if (lamps.powerW > MOST_LAMPS_WM2 * floorM2)
-    add(
-      'topUp.lamps.powerW',
-      'is more light than any plant bears',
-      `at most ${Math.floor(MOST_LAMPS_WM2 * floorM2)} W on this floor`,
-    )
-  if (design.store.rockBed.on && design.store.rockBed.areaM2 > floorM2)
-    add('store.rockBed.areaM2', 'is larger than the floor that it lies under', `at most ${floorM2.toFixed(1)} m²`)
+  for (const f of sourceFaults(design, floorM2)) add(f.path, f.message, f.allowed)
+  let under = 0
+  design.store.airStores.forEach((s, i) => {
+    under += airStoreKind(s).footM2(s)
+    if (under > floorM2 && airStoreKind(s).footM2(s) > 0)
+      add(
+        `store.airStores[${i}].areaM2`,
+        'is larger than the floor that it lies under',
+        `${floorM2.toFixed(1)} m² in all`,
+      )
+  })
+  return out
+}
+
+/** Checks of what adds heat and light, against each other and against what it warms. */
+function sourceFaults({ topUp: { sources }, store }: Design, floorM2: number): Fault[] {
+  const out: Fault[] = []
+  const most = Math.floor(MOST_LAMPS_WM2 * floorM2)
+  let lampsW = 0
+  sources.forEach((s, i) => {
+    const add = (field: string, message: string, allowed: string) =>
+      out.push({ path: `topUp.sources[${i}].${field}`, message, allowed })
+    if (s.kind === 'lamps') {
+      lampsW += s.powerW
+      if (lampsW > most) add('powerW', 'is more light than any plant bears', `at most ${most} W of lamps on this floor`)
+    }
+    if (s.kind === 'heater' && s.into !== 'body' && s.setPointC > WARMEST_AIR_C)
+      add('setPointC', 'is warmer than any air is kept', `at most ${WARMEST_AIR_C} °C, or a body that it warms`)
+    const body = sourceKind(s).body(s)
+    if (body !== null && body >= store.bodies.length)
+      add('body', 'stands for no body', `less than ${store.bodies.length}, or null for the first that holds water`)
+  })
   return out
 }
 

@@ -1,3 +1,4 @@
+export * from './bodies'
 export * from './edit'
 export * from './faults'
 export * from './place'

@@ -1,9 +1,9 @@
 import { misfits, type Misfit } from '../geometry/fit'
-import { bodyName, lengthBetween, roomObjects, roomOf, type RoomObject } from '../geometry/objects'
+import { lengthBetween, roomObjects, roomOf, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import { patchDesign, type Patch } from './edit'
 import type { BodyKind, Grip } from '../bodies/kind'
-import { kindOf } from '../bodies/registry'
+import { bodyName, kindOf } from '../bodies/registry'
 import { rangeOf, valueAt, type Bed, type Body, type Design } from '../design'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */

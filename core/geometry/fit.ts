@@ -1,7 +1,7 @@
 import { metres as m } from '../bodies/kind'
-import { kindOf } from '../bodies/registry'
+import { bodyName, kindOf } from '../bodies/registry'
 import type { Design, Fault } from '../design/types'
-import { bodyName, roomObjects, roomOf, type ObjectKind, type RoomObject } from './objects'
+import { roomObjects, roomOf, type ObjectKind, type RoomObject } from './objects'
 import { clearHeightAt, makeOutline, type Outline } from './section'
 
 type House = Pick<Design, 'shape' | 'store'>

@@ -55,14 +55,6 @@ export function roomObjects(design: Pick<Design, 'shape' | 'store'>): RoomObject
   ]
 }
 
-/** What the reader calls a body: by its kind, numbered where there are several of it. */
-export function bodyName(bodies: Design['store']['bodies'], index: number): string {
-  const { kind } = bodies[index]!
-  const { name } = kindOf(bodies[index]!)
-  if (bodies.filter(b => b.kind === kind).length < 2) return name
-  return `${name} ${bodies.slice(0, index + 1).filter(b => b.kind === kind).length}`
-}
-
 /** The faces of a box that can be lit in the section: sunny side, top, pole side and, when raised, underside. */
 export function boxFaces(o: Pick<RoomObject, 'x0' | 'x1' | 'z0' | 'z1'>): [Point, Point][] {
   const faces: [Point, Point][] = [

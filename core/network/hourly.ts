@@ -1,7 +1,7 @@
 import { GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
 import { outsideFilm, radiativeFilm } from '../air/films'
 import type { SiteYear } from '../climate'
-import { makeDevices } from './devices'
+import { makeAddedWork } from './added-work'
 import { makeGroundOutside } from './ground-outside'
 import { makeLinks } from './links'
 import type { Memory } from './memory'
@@ -31,7 +31,6 @@ import {
   STAR_SKY_T,
   SUM_AIR,
   SUM_DAMP,
-  SUM_HEAT,
   SUM_LEAK,
   SUM_MOIST,
   SUM_SIZE,
@@ -52,6 +51,8 @@ import { transpiration } from './transpiration'
 const { abs, min, sqrt } = Math
 
 const HOUR = 3600
+const SUN = GAIN.sun!
+const FANS = GAIN.fans!
 /** Heat flow held back by nothing that moves: capacity over time of water at its freezing point, W/K. */
 const HELD = 1e15
 /** Standard film inside a house, m²K/W. */
@@ -121,8 +122,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   /** Cells that heat may wait for. */
   const fed = memory.ints(storeCells)
   const links = makeLinks(memory)
-  const devices = makeDevices(memory)
-  const { airSun } = devices
+  const added = makeAddedWork(memory)
+  const { airSun } = added
   const sunCell = memory.ints(memory.size.suns)
   const sunChain = memory.ints(memory.size.suns)
   const sunCover = memory.ints(memory.size.suns)
@@ -198,7 +199,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     skyC.set(site.skyC)
     globalWm2.set(site.globalWm2)
     snowM.set(site.snowM)
-    devices.lay(m)
+    added.lay(m)
     bedLight.set(m.bedLight)
     drawn.set(m.drawn)
     slowEdge = NaN
@@ -286,17 +287,17 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     return onBeds
   }
 
-  function prepare(h: number, dt: number, span = HOUR): void {
+  function prepare(h: number, dt: number, heated: boolean, span = HOUR): void {
     weather(h)
     const onBeds = coverUp(h)
     sideways(h, span)
     vents.hour(h)
     doors(h)
     rowCover(h)
-    devices.bring(h, span)
+    added.bring(h, span, heated)
     storeAir.prepare(span)
     v[AIR_W]! += v[FAN_W]!
-    gainedJ[GAIN.fans]! += v[FAN_W]! * span
+    gainedJ[FANS]! += v[FAN_W]! * span
     if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * v[SUPPLY_C]!
     v[TIE]! += v[HOUSE_DOOR]!
     v[TIE_T]! += v[HOUSE_DOOR]! * m.houseC
@@ -486,8 +487,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       for (let r = 0; r < g.length; r++) pending[cell[r]!]! += g[r]! * share[c]! * (firstSum[c]! - T[cell[r]!]! * span)
     }
     for (let c = 0; c < m.count; c++) firstSum[c] = 0
-    gainedJ[GAIN.sun]! += v[SUN_IN]! * span
-    gainedJ[GAIN.heater]! += sums[SUM_HEAT]! * (1 + LATENT * m.sources.heaterWater)
+    gainedJ[SUN]! += v[SUN_IN]! * span
     lostJ[LOSS['air leaks']]! += sums[SUM_LEAK]!
     lostJ[LOSS.vents]! += sums[SUM_VENT]!
     lostJ[LOSS['damp air']]! += sums[SUM_DAMP]!
@@ -521,5 +521,5 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     return sum
   }
 
-  return { lay, prepare, end, release, inTransitJ, storeC: storeAir.storeC }
+  return { lay, prepare, end, release, inTransitJ, storeAir }
 }

@@ -14,6 +14,7 @@ export interface Size {
   covers: number
   openings: number
   orifices: number
+  sources: number
 }
 
 /** What a model takes. */
@@ -27,6 +28,7 @@ export function sizeOf(m: NetworkModel): Size {
     covers: m.covers,
     openings: m.airways.openers.length,
     orifices: m.airways.conduct.length,
+    sources: m.added.count,
     storeCells: m.buried.g.length + m.exchangers.reduce((sum, e) => sum + e.cells.length, 0),
   }
 }
@@ -69,6 +71,8 @@ export function makeMemory(size: Size) {
     sums: doubles(SUM_SIZE),
     lostJ: doubles(LOSS_NAMES.length),
     gainedJ: doubles(GAIN_NAMES.length),
+    /** By source of the document: what it has brought, J. */
+    broughtJ: doubles(size.sources),
     /**
      * By cell: temperature °C; heat that comes to it in this block, W; heat that waits for the next block, J; and as in
      * the model.

@@ -9,12 +9,12 @@ import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
+import { makeAdded, type Added } from './added'
 import { makeAirways, type Airways } from './airways'
 import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
 import { coverDrawn } from './schedule'
 import { LOSS_NAMES } from './series'
-import { makeSources, type Sources } from './sources'
 
 /** Air, leaves, twine and frames warm and cool together: this many times the air alone. */
 const CONTENTS = 4
@@ -107,7 +107,9 @@ export interface NetworkModel {
   lobby: { areaM2: number }
   rowCover: { on: boolean; belowC: number }
   exchangers: Exchanger[]
-  sources: Sources
+  /** How many air stores the document has, in use or not. */
+  airStores: number
+  added: Added
   airMassKg: number
   airCapacity: number
   /** Cells whose temperatures the reader sees. */
@@ -272,7 +274,13 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     lobby: { areaM2: breathe.lobby.areaM2 },
     rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
     exchangers,
-    sources: makeSources(design, site, building),
+    airStores: design.store.airStores.length,
+    added: makeAdded(
+      design,
+      site,
+      building,
+      design.store.bodies.findIndex((_, i) => chains.some(c => c.body === i && c.waterKg > 0)),
+    ),
     airMassKg,
     airCapacity: CONTENTS * airMassKg * AIR_HEAT,
     probes: makeProbes(chains, offset, waterChain),
@@ -488,7 +496,7 @@ function followTime(
   })
   for (const e of exchangers)
     e.cells.forEach((cell, k) => {
-      sum[cell]! += LATE * e.weights[k]! * (e.kind === 'rock' ? e.toGround : e.massFlow * AIR_HEAT * e.effectiveness)
+      sum[cell]! += LATE * e.weights[k]! * (e.as === 'rock' ? e.toGround : e.massFlow * AIR_HEAT * e.effectiveness)
     })
   return sum.reduce((least, g, i) => (g > 0 ? Math.min(least, capacity[i]! / g) : least), Infinity)
 }

@@ -14,7 +14,7 @@ import {
   FOG_W,
   FULL_RATIO,
   FULL_SLOPE,
-  HEAT,
+  FUMES,
   HOLDS,
   LATENT,
   LEAF_DRAW,
@@ -116,7 +116,7 @@ export function makeMoisture(memory: Memory) {
           exchange * v[MOIST_OUT]! +
           v[PIPE_DRAW_T]! +
           v[VAPOUR]! +
-          v[HEAT]! * m.sources.heaterWater +
+          v[FUMES]! +
           v[LEAF_SUN]!) +
       leaves * v[FULL_RATIO]!
     const wet = v[WET]! > 0

@@ -6,8 +6,8 @@ export const AIR = 0
 export const STAR = 1
 export const MOISTURE = 2
 export const OPENING = 3
-/** Heat given by the heater in this step, W. */
-export const HEAT = 4
+/** Water that heaters' fumes bring into the air in this step, kg/s. */
+export const FUMES = 4
 export const LEAK = 5
 export const VENT = 6
 export const OUT = 7
@@ -39,6 +39,8 @@ export const ROW_STAR = 31
 export const ROW_DRAWN = 32
 /** Heat put straight into the air this hour, W. */
 export const AIR_W = 33
+/** Heat that shines on all faces this hour, W. */
+export const STAR_W = 12
 /** Fixed ties of the air this hour: conductance and conductance times temperature. */
 export const TIE = 34
 export const TIE_T = 35
@@ -105,7 +107,6 @@ export const SUM_STAR = 1
 export const SUM_VENT = 2
 export const SUM_LEAK = 3
 export const SUM_DAMP = 4
-export const SUM_HEAT = 5
-export const SUM_CONDENSED = 6
-export const SUM_MOIST = 7
-export const SUM_SIZE = 8
+export const SUM_CONDENSED = 5
+export const SUM_MOIST = 6
+export const SUM_SIZE = 7

@@ -3,15 +3,15 @@ import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
-import { AIR, FAN_W, MOISTURE, OPENING, ROW, STAR, HEAT, CONDENSED } from './room'
+import { AIR, FAN_W, MOISTURE, OPENING, ROW, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
 import { ownStepper, type Stepper } from './stepper'
 
 export interface RunOptions {
   /** 1–60; 4 is usual. */
   stepsPerHour: number
-  /** false runs the same year unheated. */
-  heater: boolean
+  /** false runs the same year without what is paid for. */
+  heated: boolean
   /**
    * Shown the cells' temperatures at the end of each hour of one day, and of the hour before it; with that day the run
    * ends.
@@ -55,21 +55,14 @@ const PACE = [
  * @param daysOff how far off what is to be known is; above 0
  * @returns lowest air at the end of a block, °C
  */
-export function takeDay(
-  stepper: Stepper,
-  model: NetworkModel,
-  day: number,
-  daysOff: number,
-  heaterW = 0,
-  setPointC = 0,
-): number {
+export function takeDay(stepper: Stepper, model: NetworkModel, day: number, daysOff: number): number {
   const hours = PACE.find(p => daysOff > p.beyondDays && p.block * 3600 <= model.followS)?.block ?? 1
   const span = hours * 3600
   let low = Infinity
   for (let k = 0; k < 24; k += hours) {
     // The middle hour stands for its block.
     stepper.prepareHour(day * 24 + k + (hours >> 1), span, span)
-    stepper.step(span, heaterW, setPointC)
+    stepper.step(span)
     stepper.endHour(span)
     low = Math.min(low, stepper.state[AIR]!)
   }
@@ -77,16 +70,10 @@ export function takeDay(
 }
 
 /** Goes through a year before the one that counts. */
-export function warmUp(
-  stepper: Stepper,
-  model: NetworkModel,
-  stop: RunOptions['stop'],
-  heaterW = 0,
-  setPointC = 0,
-): void {
+export function warmUp(stepper: Stepper, model: NetworkModel, stop: RunOptions['stop']): void {
   for (let day = 0; day < DAYS; day++) {
     if (stop?.()) throw new RunStopped()
-    takeDay(stepper, model, day, DAYS - day, heaterW, setPointC)
+    takeDay(stepper, model, day, DAYS - day)
   }
   stepper.clearTally()
 }
@@ -99,7 +86,7 @@ export function runNetwork(
   gains: SolarGains,
   options: RunOptions,
 ): YearSeries {
-  return runModel(makeModel(design, site, building, gains), site, design.topUp.heater, options)
+  return runModel(makeModel(design, site, building, gains), site, options)
 }
 
 /** How far the covers are drawn in each hour, 0–1, by the area of the panes under them. */
@@ -119,22 +106,18 @@ function meanDrawn(m: NetworkModel): Float32Array {
 }
 
 /** Runs a model that is laid out already. */
-export function runModel(
-  model: NetworkModel,
-  site: SiteYear,
-  heater: Pick<Design['topUp']['heater'], 'on' | 'capacityW' | 'setPointC'>,
-  options: RunOptions,
-): YearSeries {
+export function runModel(model: NetworkModel, site: SiteYear, options: RunOptions): YearSeries {
   const stepper = ownStepper(model, site)
   const { state, cells, lostJ, gainedJ, prepareHour, step, endHour } = stepper
-  const heaterW = options.heater && heater.on ? heater.capacityW : 0
-  const setPointC = heater.setPointC
+  stepper.heat(options.heated)
   const { probes } = model
-  warmUp(stepper, model, options.stop, heaterW, setPointC)
+  warmUp(stepper, model, options.stop)
   const series = emptySeries(
     model.bodies.length,
     model.skin.map(k => k.id),
     model.airways.openers.length,
+    model.added.count,
+    model.airStores,
   )
   series.coverDrawn.set(meanDrawn(model))
   const atStart = stepper.heatContentJ()
@@ -174,6 +157,13 @@ export function runModel(
       series.skin[k]!.lostW[h] = left / 3600
     }
   }
+  function seeSources(h: number): void {
+    for (let i = 0; i < model.added.count; i++) {
+      const watts = stepper.broughtJ[i]! / 3600
+      series.sources[i]![h] = watts
+      series.heaterW[h]! += watts * model.added.heatShare[i]!
+    }
+  }
   const { openings } = series
   const steps = options.stepsPerHour
   const dt = 3600 / steps
@@ -186,16 +176,14 @@ export function runModel(
     let starSum = 0
     let rowSum = 0
     let glassSum = 0
-    let heatSum = 0
     let openSum = 0
     let condensed = 0
     for (let s = 0; s < steps; s++) {
-      step(dt, heaterW, setPointC)
+      step(dt)
       const air = state[AIR]!
       airSum += air
       starSum += state[STAR]!
       rowSum += state[ROW]!
-      heatSum += state[HEAT]!
       openSum += state[OPENING]!
       condensed += state[CONDENSED]!
       glassSum += cells[probes.glazing]!
@@ -214,15 +202,18 @@ export function runModel(
     series.radiantC[h] = starSum / steps
     series.rowC[h] = rowSum / steps
     series.glazingC[h] = glassSum / steps
-    series.heaterW[h] = heatSum / steps
     series.ventOpening[h] = openSum / steps
     series.condensedKg[h] = (condensed / steps) * 3600
     series.fanW[h] = state[FAN_W]!
     series.soilC[h] = cells[probes.soil]!
     seeBodies(h)
     seeSkin(h)
+    seeSources(h)
     for (let k = 0; k < openings.length; k++) openings[k]![h] = stepper.stoodOpen[k]! / 3600
-    series.storeC[h] = stepper.storeC.length > 0 ? stepper.storeC[0]! : NaN
+    model.exchangers.forEach((e, x) => {
+      series.airStores[e.index]!.storeC[h] = stepper.storeC[x]!
+      series.airStores[e.index]!.takesW[h] = stepper.storeTookJ[x]! / 3600
+    })
     series.floorC[h] = cells[probes.floor]!
     series.backWallC[h] = cells[probes.backWall]!
     series.relativeHumidity[h] = Math.min(

@@ -1,6 +1,7 @@
 import { DAYS, HOURS, yearStartUtc, type SiteYear } from '../climate'
 import { sunDay } from '../sun'
 import type { Design } from '../design/types'
+import { clockShare } from '../sources/common'
 
 /**
  * Share of each hour that the night cover is drawn, 0–1, in hours colder than its limit. By the sun: from
@@ -32,10 +33,4 @@ function sunHours(site: SiteYear, midnight: number, cover: Design['skin']['cover
     (sun.sunriseUtc - midnight) / 3600000 + cover.afterSunriseH,
     (sun.sunsetUtc - midnight) / 3600000 + cover.afterSunsetH,
   ]
-}
-
-/** Share of the hour from k to k + 1 that lies between two times of the clock, which may span midnight. */
-export function clockShare(k: number, fromH: number, untilH: number): number {
-  const within = (a: number, b: number) => Math.max(0, Math.min(k + 1, b) - Math.max(k, a))
-  return fromH <= untilH ? within(fromH, untilH) : within(fromH, 24) + within(0, untilH)
 }

@@ -1,5 +1,6 @@
 import { HOURS } from '../climate'
 import type { SurfaceId } from '../geometry/surfaces'
+import { SOURCE_GAINS } from '../sources/registry'
 
 /** What leaves the house, and how. Order of `YearSeries.losses`. */
 export const LOSS_NAMES = [
@@ -17,22 +18,11 @@ export const LOSS_NAMES = [
 export type LossName = (typeof LOSS_NAMES)[number]
 
 /** What brings heat in. Order of `YearSeries.gains`. */
-export const GAIN_NAMES = [
-  'sun',
-  'heater',
-  'bed loop',
-  'lamps',
-  'fans',
-  'people',
-  'solar air panel',
-  'solar water panel',
-  'compost',
-  'dump load',
-] as const
+export const GAIN_NAMES: readonly string[] = ['sun', ...new Set(SOURCE_GAINS), 'fans']
 
 /** Places of the ways in those orders. */
 export const LOSS = Object.fromEntries(LOSS_NAMES.map((n, i) => [n, i])) as Record<LossName, number>
-export const GAIN = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i])) as Record<(typeof GAIN_NAMES)[number], number>
+export const GAIN: Readonly<Record<string, number>> = Object.fromEntries(GAIN_NAMES.map((n, i) => [n, i]))
 
 /**
  * The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless
@@ -53,8 +43,11 @@ export interface YearSeries {
   bodies: { middleC: Float32Array; iceShare: Float32Array }[]
   /** Heat leaving through each piece of skin, W; negative is a gain. */
   skin: { id: SurfaceId; lostW: Float32Array }[]
-  /** Soil round the pipes, or rock; NaN where there is no such store. */
-  storeC: Float32Array
+  /**
+   * By air store, in the order of the document: the soil round its pipes or its rock, and what it takes from the air,
+   * W; NaN and 0 while it is not in use.
+   */
+  airStores: { storeC: Float32Array; takesW: Float32Array }[]
   floorC: Float32Array
   backWallC: Float32Array
   glazingC: Float32Array
@@ -62,7 +55,10 @@ export interface YearSeries {
   /** How far the openings stand open, 0–1: all by their areas, and each in the order of the document. */
   ventOpening: Float32Array
   openings: Float32Array[]
+  /** Heat for which fuel is burnt or power drawn, of all sources together. */
   heaterW: Float32Array
+  /** What each source has brought, in the order of the document: heat, light and its fumes' water, W. */
+  sources: Float32Array[]
   coverDrawn: Float32Array
   fanW: Float32Array
   /** Condensing on all surfaces, kg/h. */
@@ -75,7 +71,13 @@ export interface YearSeries {
   storedJ: number
 }
 
-export function emptySeries(bodies = 0, skin: readonly SurfaceId[] = [], openings = 0): YearSeries {
+export function emptySeries(
+  bodies = 0,
+  skin: readonly SurfaceId[] = [],
+  openings = 0,
+  sources = 0,
+  airStores = 0,
+): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
@@ -86,7 +88,7 @@ export function emptySeries(bodies = 0, skin: readonly SurfaceId[] = [], opening
     iceShare: s(),
     bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s() })),
     skin: skin.map(id => ({ id, lostW: s() })),
-    storeC: s(),
+    airStores: Array.from({ length: airStores }, () => ({ storeC: s().fill(NaN), takesW: s() })),
     floorC: s(),
     backWallC: s(),
     glazingC: s(),
@@ -94,6 +96,7 @@ export function emptySeries(bodies = 0, skin: readonly SurfaceId[] = [], opening
     ventOpening: s(),
     openings: Array.from({ length: openings }, s),
     heaterW: s(),
+    sources: Array.from({ length: sources }, s),
     coverDrawn: s(),
     fanW: s(),
     condensedKg: s(),

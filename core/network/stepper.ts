@@ -31,7 +31,7 @@ import {
   FULL_SLOPE,
   FUSION,
   GUESSED,
-  HEAT,
+  FUMES,
   HOLDS,
   LATENT,
   LEAF_DRAW,
@@ -56,10 +56,10 @@ import {
   STAR,
   STAR_SKY,
   STAR_SKY_T,
+  STAR_W,
   SUM_AIR,
   SUM_CONDENSED,
   SUM_DAMP,
-  SUM_HEAT,
   SUM_LEAK,
   SUM_MOIST,
   SUM_STAR,
@@ -90,7 +90,7 @@ const FAR_K = 10
 const NEAR_K = 1
 const MOST_TURNS = 8
 /** Places of the state that a try of a step leaves changed, and the next try must find as they were. */
-const ROOM = Int32Array.of(AIR, HEAT, OWED, MOISTURE, ROW)
+const ROOM = Int32Array.of(AIR, FUMES, OWED, MOISTURE, ROW)
 const ROOM_SIZE = ROOM.length
 /** Films inside are taken anew after this long, s. */
 const FILMS_HOLD = 1800
@@ -104,14 +104,20 @@ export interface Stepper {
   /** Heat that has left and come in by each way since `endHour` last cleared them, J. */
   lostJ: Float64Array
   gainedJ: Float64Array
+  /** What each source has brought, J. */
+  broughtJ: Float64Array
   /** By chain of the skin: what of that left through it, J. */
   leftJ: Float64Array
   /** How long each opening has stood open in the hour, s: by half, half as long. */
   stoodOpen: Float64Array
   /** Temperature of pipes' soil or rock, °C, by exchanger. */
   storeC: Float64Array
+  /** Heat that each has taken from the air, J. */
+  storeTookJ: Float64Array
+  /** Whether sources that are paid for work; they do until it is said. */
+  heat: (heated: boolean) => void
   prepareHour: (hour: number, dt: number, span?: number) => void
-  step: (dt: number, heaterW: number, setPointC: number) => void
+  step: (dt: number) => void
   /** Closes the block that `prepareHour` opened: flows to the ground and the stores, and the tally. */
   endHour: (span?: number) => void
   clearTally: () => void
@@ -135,6 +141,7 @@ const USUAL: Size = {
   covers: 4,
   openings: 12,
   orifices: 24,
+  sources: 6,
 }
 
 let own: Loop | null = null
@@ -163,7 +170,7 @@ interface Loop {
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so
  * each chain is eliminated from the outside in once an hour; a step carries the right-hand side inwards, solves air,
  * star and moisture with films of the half hour before, then goes back out. The space under a row cover is eliminated
- * beforehand. Vents, fans and heater are solved for the air temperature of the same step. Heat passes sideways in the
+ * beforehand. Vents, fans and heaters are solved for the air temperature of the same step. Heat passes sideways in the
  * ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  */
 function makeLoop(size: Size): Loop {
@@ -193,6 +200,7 @@ function makeLoop(size: Size): Loop {
     firstSum,
     lostJ,
     gainedJ,
+    broughtJ,
     leftJ,
     stoodOpen,
     through,
@@ -209,6 +217,7 @@ function makeLoop(size: Size): Loop {
   const waters = memory.ints(chains)
   const vents = makeVentSolver(memory)
   const hourly = makeHourly(memory, vents)
+  const { storeAir } = hourly
   const moisture = makeMoisture(memory)
   const kept = memory.doubles(ROOM_SIZE)
   let m!: NetworkModel
@@ -217,7 +226,14 @@ function makeLoop(size: Size): Loop {
   let lane = 0
   let waterCount = 0
   let hasRow = false
-  let radiant = 0
+  let heated = true
+  /** Heaters that keep the air, in their order, and what each gives in this step, W. */
+  let heaters = 0
+  const heaterW = memory.doubles(size.sources)
+  const heaterC = memory.doubles(size.sources)
+  const radiant = memory.doubles(size.sources)
+  const water = memory.doubles(size.sources)
+  const given = memory.doubles(size.sources)
   let lastDt = 0
   /** How long the films have held, s. */
   let filmAge = FILMS_HOLD
@@ -235,7 +251,13 @@ function makeLoop(size: Size): Loop {
     }
     underRow.set(m.underRow)
     hasRow = m.rowCover.on && m.bedAreaM2 > 0
-    radiant = m.sources.heaterRadiant
+    const { thermostats } = m.added
+    heaters = thermostats.source.length
+    heaterW.set(thermostats.capacityW)
+    heaterC.set(thermostats.setPointC)
+    radiant.set(thermostats.radiantShare)
+    water.set(thermostats.water)
+    heated = true
     lastDt = 0
     filmAge = FILMS_HOLD
     const warm = max(2, site.dryBulbC[0]!)
@@ -251,9 +273,14 @@ function makeLoop(size: Size): Loop {
       iceKg: iceKg.subarray(0, m.count),
       lostJ,
       gainedJ,
+      broughtJ: broughtJ.subarray(0, m.added.count),
       leftJ: leftJ.subarray(0, m.count),
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),
-      storeC: hourly.storeC.subarray(0, m.exchangers.length),
+      storeC: storeAir.storeC.subarray(0, m.exchangers.length),
+      storeTookJ: storeAir.takenJ.subarray(0, m.exchangers.length),
+      heat: on => {
+        heated = on
+      },
       prepareHour,
       step,
       endHour: hourly.end,
@@ -357,7 +384,7 @@ function makeLoop(size: Size): Loop {
     let b1 = a11 * v[AIR]!
     let a12 = 0
     let a22 = v[STAR_SKY]!
-    let b2 = v[STAR_SKY_T]!
+    let b2 = v[STAR_SKY_T]! + v[STAR_W]!
     let a13 = 0
     let a23 = 0
     let a31 = 0
@@ -471,9 +498,9 @@ function makeLoop(size: Size): Loop {
    * −a12 · air + a22 · s + a23 · m = b2          m = full + slope · air, and b3 − a31 · air − a32 · s − a33 · m warms
    * the air as fog
    *
-   * which leaves a · air = b + heater − vents.
+   * which leaves a · air = b + heaters − vents. Heaters come in one after the other, the highest set point first.
    */
-  function solveAir(dt: number, heaterW: number, setPointC: number, foggy: boolean): void {
+  function solveAir(dt: number, foggy: boolean): void {
     const outside = v[OUT]!
     const a12 = v[A12]!
     const a13 = v[A13]!
@@ -497,27 +524,37 @@ function makeLoop(size: Size): Loop {
     v[LEFT_B] = b
     vents.solve(dt)
     let next = v[TRIED]!
-    let heat = 0
-    if (heaterW > 0 && next < setPointC) {
-      const reach = 1 - radiant + radiant * throughStar
-      const ventG = v[VENT]!
-      heat = min(heaterW, ((a + ventG) * setPointC - b - ventG * outside) / reach)
-      next = (b + ventG * outside + heat * reach) / (a + ventG)
+    let toStar = 0
+    let vapour = 0
+    if (heaters > 0) {
+      const all = a + v[VENT]!
+      let own = b + v[VENT]! * outside
+      for (let k = 0; k < heaters; k++) {
+        given[k] = 0
+        if (!heated || next >= heaterC[k]!) continue
+        const reach = 1 - radiant[k]! + radiant[k]! * throughStar
+        const watts = max(0, min(heaterW[k]!, (all * heaterC[k]! - own) / reach))
+        given[k] = watts
+        own += watts * reach
+        next = own / all
+        toStar += radiant[k]! * watts
+        vapour += water[k]! * watts
+      }
     }
-    v[HEAT] = heat
+    v[FUMES] = vapour
     v[AIR] = next
-    v[STAR] = (c2 + m21 * next + radiant * heat) / m22
+    v[STAR] = (c2 + m21 * next + toStar) / m22
     v[GUESSED] = foggy ? full + fullSlope * next : (b3 - a31 * next - a32 * v[STAR]!) / a33
   }
 
   /** As far as the air holds its moisture, else with fog. */
-  function solveEither(dt: number, heaterW: number, setPointC: number): void {
+  function solveEither(dt: number): void {
     v[FOG_GUESSED] = 0
-    solveAir(dt, heaterW, setPointC, false)
+    solveAir(dt, false)
     v[HOLDS] = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
     if (v[GUESSED]! <= v[HOLDS]!) return
     vents.putBack()
-    solveAir(dt, heaterW, setPointC, true)
+    solveAir(dt, true)
     v[HOLDS] = humidityRatio(tabledSaturationPa(v[AIR]!), v[PRESSURE]!)
     v[FOG_GUESSED] = v[B3]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]! - v[A33]! * v[GUESSED]!
   }
@@ -537,18 +574,18 @@ function makeLoop(size: Size): Loop {
    * to the air; when that is much, the step is solved again with them. When wet faces or the air move far, it is solved
    * again along chords of the saturation's curve until they stand.
    */
-  function solve(dt: number, heaterW: number, setPointC: number): void {
+  function solve(dt: number): void {
     keepRoom()
     v[TRY] = v[AIR]!
     for (let turn = 0; turn < MOST_TURNS; turn++) {
       gather(dt, turn > 0)
       tieAir()
-      solveEither(dt, heaterW, setPointC)
+      solveEither(dt)
       settle()
       for (let k = 0; k < 3 && abs(v[OWED]!) > MUCH_OWED_K * v[A11]!; k++) {
         moisture.adopt()
         putBack()
-        solveEither(dt, heaterW, setPointC)
+        solveEither(dt)
         settle()
       }
       v[ROW] = hasRow
@@ -630,7 +667,7 @@ function makeLoop(size: Size): Loop {
     }
   }
 
-  function step(dt: number, heaterW: number, setPointC: number): void {
+  function step(dt: number): void {
     const { count } = m
     lastDt = dt
     if (filmAge >= FILMS_HOLD) {
@@ -639,7 +676,7 @@ function makeLoop(size: Size): Loop {
     }
     filmAge += dt
     inwards()
-    solve(dt, heaterW, setPointC)
+    solve(dt)
     outwards()
     moisture.tally(dt)
     freeze(dt)
@@ -650,7 +687,12 @@ function makeLoop(size: Size): Loop {
     sums[SUM_VENT]! += (v[VENT]! + v[SUPPLY]!) * difference * dt
     sums[SUM_LEAK]! += v[LEAK]! * difference * dt
     sums[SUM_DAMP]! += (LATENT / AIR_HEAT) * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
-    sums[SUM_HEAT]! += v[HEAT]! * dt
+    for (let k = 0; k < heaters; k++) {
+      const i = m.added.thermostats.source[k]!
+      const joules = given[k]! * (1 + LATENT * water[k]!) * dt
+      broughtJ[i]! += joules
+      gainedJ[m.added.gain[i]!]! += joules
+    }
     sums[SUM_CONDENSED]! += v[CONDENSED]! * dt
     sums[SUM_MOIST]! += v[MOISTURE]! * dt
     const t = T
@@ -661,7 +703,7 @@ function makeLoop(size: Size): Loop {
 
   function prepareHour(hour: number, dt: number, span?: number): void {
     filmAge = FILMS_HOLD
-    hourly.prepare(hour, dt, span)
+    hourly.prepare(hour, dt, heated, span)
   }
 
   function heatContentJ(): number {
@@ -676,6 +718,8 @@ function makeLoop(size: Size): Loop {
   function clearTally(): void {
     lostJ.fill(0)
     gainedJ.fill(0)
+    broughtJ.fill(0)
+    storeAir.takenJ.fill(0)
     leftJ.fill(0)
     stoodOpen.fill(0)
   }

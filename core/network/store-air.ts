@@ -1,5 +1,5 @@
 import { humidityRatio, saturatedSlope, tabledSaturationPa } from '../climate'
-import { ROCK_NODES } from '../store/rock-bed'
+import { ROCK_NODES } from '../air-stores/packed-bed'
 import type { Exchanger } from './exchangers'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
@@ -45,6 +45,8 @@ export function makeStoreAir(memory: Memory) {
   const draw = memory.doubles(stores)
   const saturated = memory.doubles(stores)
   const waterKg = memory.doubles(stores)
+  /** What each has taken from the air since this was last cleared, J; an earth tube takes from its soil. */
+  const takenJ = memory.doubles(stores)
   const charging = memory.bytes(stores)
   const running = memory.bytes(stores)
   /** Cells of ground of all stores in a line with their weights, and where each store's begin. */
@@ -88,7 +90,7 @@ export function makeStoreAir(memory: Memory) {
     for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
       const flow = e.massFlow * AIR_HEAT
-      if (e.kind === 'rock')
+      if (e.as === 'rock')
         nodeShare[x] = min(
           e.effectiveness,
           ((1 - exp((-flow * e.effectiveness * span) / e.nodeCapacity)) * e.nodeCapacity) / (flow * span),
@@ -102,6 +104,7 @@ export function makeStoreAir(memory: Memory) {
     v[TIE_T] = 0
     v[FAN_W] = 0
     v[SUPPLY] = 0
+    v[SUPPLY_C] = 0
     v[PIPE_DRAW] = 0
     v[PIPE_DRAW_T] = 0
     if (span !== lastSpan) shareNodes(span)
@@ -111,18 +114,21 @@ export function makeStoreAir(memory: Memory) {
       tieG[x] = 0
       draw[x] = 0
       const flow = e.massFlow * AIR_HEAT
-      if (e.kind === 'tube') {
+      if (e.as === 'tube') {
         storeC[x] = soilC(x)
         if (air >= e.belowC && air <= e.aboveC) continue
-        v[SUPPLY] = flow
-        v[SUPPLY_C] =
+        const brings =
           v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness * bearable(flow * e.effectiveness, soilJK[x]!, span)
+        tieG[x] = flow
+        tieTarget[x] = brings
+        v[SUPPLY_C] = (v[SUPPLY]! * v[SUPPLY_C]! + flow * brings) / (v[SUPPLY]! + flow)
+        v[SUPPLY]! += flow
         v[FAN_W]! += e.fanW
         continue
       }
       let target = 0
       let g = flow * e.effectiveness
-      if (e.kind === 'rock') {
+      if (e.as === 'rock') {
         const share = nodeShare[x]!
         const mean = meanOf(x)
         charging[x] = air > mean ? 1 : 0
@@ -142,7 +148,7 @@ export function makeStoreAir(memory: Memory) {
       }
       saturated[x] = humidityRatio(tabledSaturationPa(target), v[PRESSURE]!)
       const damp = v[MOISTURE]! > saturated[x]! || waterKg[x]! > 0
-      if (e.kind === 'pipes')
+      if (e.as === 'pipes')
         g *= bearable(
           g * (1 + (damp ? (LATENT * saturatedSlope(target, saturated[x]!)) / AIR_HEAT : 0)),
           soilJK[x]!,
@@ -176,15 +182,16 @@ export function makeStoreAir(memory: Memory) {
     return sum / ROCK_NODES
   }
 
-  /** Passes the hour's heat on. Returns the heat that the earth tube fetched from the ground outside, J. */
+  /** Passes the hour's heat on. Returns the heat that earth tubes fetched from the ground outside, J. */
   function end(airC: number, moisture: number, span: number): number {
     let fetched = 0
     for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
-      if (e.kind === 'tube') {
-        if (v[SUPPLY] === 0) continue
-        fetched = v[SUPPLY]! * (v[SUPPLY_C]! - v[OUT]!) * span
-        give(x, -fetched)
+      if (e.as === 'tube') {
+        const heat = tieG[x]! * (tieTarget[x]! - v[OUT]!) * span
+        takenJ[x]! -= heat
+        fetched += heat
+        give(x, -heat)
         continue
       }
       const dry = tieG[x]! * (airC - tieTarget[x]!) * span
@@ -192,7 +199,8 @@ export function makeStoreAir(memory: Memory) {
       if (draw[x] === 0) water = 0
       waterKg[x] = min(HOLDS * e.flowM3s, max(0, waterKg[x]! + water))
       const heat = dry + LATENT * water
-      if (e.kind === 'pipes') {
+      takenJ[x]! += heat
+      if (e.as === 'pipes') {
         if (heat !== 0) give(x, heat)
         continue
       }
@@ -226,8 +234,8 @@ export function makeStoreAir(memory: Memory) {
   function heatJ(): number {
     let sum = 0
     for (let x = 0; x < exchangers.length; x++)
-      if (exchangers[x]!.kind === 'rock') sum += meanOf(x) * ROCK_NODES * exchangers[x]!.nodeCapacity
+      if (exchangers[x]!.as === 'rock') sum += meanOf(x) * ROCK_NODES * exchangers[x]!.nodeCapacity
     return sum
   }
-  return { lay, prepare, end, heatJ, storeC }
+  return { lay, prepare, end, heatJ, storeC, takenJ }
 }

@@ -34,13 +34,13 @@ export function runUnheated(
   site: SiteYear,
   options: Pick<RunOptions, 'stepsPerHour' | 'stop'> & { inFull?: boolean },
 ): Float32Array {
-  const inFull = () =>
-    runModel(model, site, { on: false, capacityW: 0, setPointC: 0 }, { ...options, heater: false }).airC
+  const inFull = () => runModel(model, site, { ...options, heated: false }).airC
   if (options.inFull || model.exchangers.length > 0) return inFull()
   const close = coldDays(site.dryBulbC)
   const airC = new Float32Array(HOURS).fill(Infinity)
   const stepper = ownStepper(model, site)
   const dt = 3600 / options.stepsPerHour
+  stepper.heat(false)
   warmUp(stepper, model, options.stop)
   let coldest = 0
   for (let day = 0; day <= close.lastIndexOf(1); day++) {
@@ -55,7 +55,7 @@ export function runUnheated(
     let sum = 0
     stepper.prepareHour(hour, dt)
     for (let s = 0; s < options.stepsPerHour; s++) {
-      stepper.step(dt, 0, 0)
+      stepper.step(dt)
       sum += stepper.state[AIR]!
     }
     stepper.endHour()

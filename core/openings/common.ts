@@ -1,4 +1,4 @@
-import { area, choice, count, difference, hours, length, plain, temperature } from '../design/field'
+import { area, choice, count, difference, hours, length, number, temperature } from '../design/field'
 import { PART_CHOICES, type PartId } from '../design/fields/parts'
 import type { Opener } from './kind'
 
@@ -34,7 +34,7 @@ export const openerFields = (how: Opener['how'], startC = 20) => ({
   how: choice(HOWS, { start: how, label: 'Opens' }),
   startC: temperature(5, 45, { start: startC, step: 0.5, label: 'Starts to open' }),
   fullC: temperature(6, 60, { start: startC + 9, step: 0.5, label: 'Fully open' }),
-  lagS: plain(0, 7200, { start: 720, unit: 's', label: 'Lag', about: 'time constant of a wax piston' }),
+  lagS: number('duration', 0, 7200, { start: 720, label: 'Lag', about: 'time constant of a wax piston, s' }),
   hysteresisK: difference(0, 10, { start: 2, label: 'Hysteresis', about: 'it closes this much cooler than it opens' }),
   days: choice(DAYS, { start: 'every day', label: 'Somebody is there', about: '1 January counts as a Monday' }),
   fromH: hours(0, 24, { start: 8, step: 0.5, label: 'From, o’clock' }),

@@ -1,6 +1,6 @@
+import { bodyName } from '../bodies/registry'
 import { HOURS, middleOfMonth, MONTH_OF_DAY, yearStartUtc, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
-import { bodyName } from '../geometry/objects'
 import { makeScene } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Vec } from '../geometry/surfaces'

@@ -1,5 +1,6 @@
 import { aimLine } from '../aim/aim-line'
-import type { Design } from '../design/types'
+import type { Design, Source } from '../design/types'
+import { isHeated, keptAirC, mainHeater } from '../sources/registry'
 import { makeBuilding } from '../geometry/surfaces'
 import { roughCost } from '../takeoff/cost'
 import type { createYearEngine } from '../year'
@@ -23,11 +24,12 @@ const AMPLE_W = 100000
 const COOL_C = 8
 
 /**
- * Air that variants are compared at, °C: the heater's set point where there is one, else the warmest low that the aim
- * asks for, and 8 °C at least.
+ * Air that variants are compared at, °C: the heaters' warmest set point where there are any, else the warmest low that
+ * the aim asks for, and 8 °C at least.
  */
 export function heldC(design: Pick<Design, 'aim' | 'topUp'>): number {
-  if (design.topUp.heater.on) return design.topUp.heater.setPointC
+  const kept = keptAirC(design.topUp.sources)
+  if (kept !== null) return kept
   const lows = aimLine(design.aim).lowC.filter(c => c !== null)
   return Math.min(30, Math.max(COOL_C, ...lows))
 }
@@ -35,27 +37,27 @@ export function heldC(design: Pick<Design, 'aim' | 'topUp'>): number {
 /** Why heat is compared at an air that nobody asked for; empty where somebody did. */
 export function heldWhy(design: Pick<Design, 'aim' | 'topUp'>): string {
   const lows = aimLine(design.aim).lowC.filter(c => c !== null)
-  if (design.topUp.heater.on || Math.max(...lows) >= COOL_C) return ''
+  if (keptAirC(design.topUp.sources) !== null || Math.max(...lows) >= COOL_C) return ''
   return (
     'This house asks for less; heat is compared where cool crops go on growing, so that houses that ' +
     'need none can be told apart.'
   )
 }
 
-/** The design with heat enough to hold that air. */
+/** The design with heat enough to hold that air: one heater in place of all that warm the air. */
 export function heldDesign(design: Design): Design {
-  return {
-    ...design,
-    topUp: {
-      ...design.topUp,
-      heater: { ...design.topUp.heater, on: true, capacityW: AMPLE_W, setPointC: heldC(design) },
-    },
-  }
+  const { sources } = design.topUp
+  const setPointC = heldC(design)
+  const main = mainHeater(sources)
+  const into = main.into === 'body' ? 'air' : main.into
+  const ample: Source = { ...main, on: true, into, capacityW: AMPLE_W, setPointC }
+  const others = sources.filter(s => s.kind !== 'stove' && (s.kind !== 'heater' || s.into === 'body'))
+  return { ...design, topUp: { ...design.topUp, sources: [ample, ...others] } }
 }
 
 /** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
 export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
-  const { answers } = engine.run(heldDesign(design), { unheated: design.topUp.heater.on ? true : 'in full' })
+  const { answers } = engine.run(heldDesign(design), { unheated: isHeated(design.topUp.sources) ? true : 'in full' })
   const dli = answers.months.map(m => m.dli)
   const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
   return {

@@ -1,6 +1,6 @@
 import { GRAVITY, ZERO_C_K } from '../physics/constants'
-import type { Fan } from '../design/types'
-import { bundlePressurePa, CORRUGATION_M, operatingFlow, roundPipe } from '../store/air-path'
+import type { Fan } from '../air-stores/common'
+import { bundlePressurePa, CORRUGATION_M, operatingFlow, roundPipe } from '../air-stores/air-path'
 import { line, need, plain, type Sum } from './sum'
 
 const FOOT = 0.3048

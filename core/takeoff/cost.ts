@@ -1,7 +1,6 @@
-import { kindOf } from '../bodies/registry'
+import { bodyName, kindOf } from '../bodies/registry'
 import { entry, NIGHT_COVERS, PRICES } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
-import { bodyName } from '../geometry/objects'
 import { isSlope } from '../geometry/parts'
 import { makeBuilding, type Building, type Surface } from '../geometry/surfaces'
 

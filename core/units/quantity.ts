@@ -26,6 +26,10 @@ export type Quantity =
   | 'arealPrice'
   | 'arealMass'
   | 'gapArea'
+  | 'airflow'
+  | 'pressure'
+  | 'duration'
+  | 'lampLight'
 
 export type UnitSystem = 'metric' | 'us' | 'mixed'
 
@@ -105,6 +109,10 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   arealPrice: [unit('/m²', 1, []), unit('/ft²', 1 / (FOOT * FOOT), [])],
   arealMass: [unit('kg/m²', 1, []), unit('lb/ft²', 0.45359237 / (FOOT * FOOT), [])],
   gapArea: [unit('cm²', 1e-4, ['cm2']), unit('in²', INCH * INCH, ['in2'])],
+  airflow: [unit('m³/h', 1, ['m3/h']), unit('cfm', 1.69901082, ['ft³/min', 'ft3/min']), unit('L/s', 3.6, ['l/s'])],
+  pressure: [unit('Pa', 1, ['pascal']), unit('inH₂O', 249.08891, ['inh2o', 'in wg'])],
+  duration: [unit('min', 60, ['minute', 'minutes']), unit('s', 1, ['second', 'seconds']), unit('h', 3600, ['hour'])],
+  lampLight: [unit('µmol/J', 1, ['umol/j', 'mol/mj'])],
   hours: [unit('h', 1, ['hour', 'hours', 'hr']), unit('min', 1 / 60, ['minute', 'minutes'])],
 }
 
@@ -132,6 +140,10 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   arealPrice: { metric: '/m²', us: '/ft²', mixed: '/ft²' },
   arealMass: { metric: 'kg/m²', us: 'lb/ft²', mixed: 'lb/ft²' },
   gapArea: { metric: 'cm²', us: 'in²', mixed: 'in²' },
+  airflow: { metric: 'm³/h', us: 'cfm', mixed: 'cfm' },
+  pressure: { metric: 'Pa', us: 'inH₂O', mixed: 'Pa' },
+  duration: { metric: 'min', us: 'min', mixed: 'min' },
+  lampLight: { metric: 'µmol/J', us: 'µmol/J', mixed: 'µmol/J' },
   insolation: { metric: 'kWh/m²', us: 'kWh/m²', mixed: 'kWh/m²' },
 }
 

@@ -4,6 +4,8 @@ import { CROPS } from '../../core/catalog'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
+import { aSource } from '../../core/sources/registry'
+import { withSources } from '../added'
 
 const demo = DEMOS[0]!
 const all = (does: CropMonth): CropMonth[] => new Array<CropMonth>(12).fill(does)
@@ -62,15 +64,12 @@ test('the calendar says which months fail and why, and follows the house', () =>
   expect(rows[1]!.cells[6]!.state).toBe('grows')
   expect(aimSentence(rows)).toMatch(/Tomato in January would mean (heat|lamps); Spinach does not ask more/)
   expect(aimSentence([])).toMatch(/No crops/)
-  const heated: Design = {
-    ...demo,
-    topUp: {
-      ...demo.topUp,
-      heater: { ...demo.topUp.heater, on: true, capacityW: 20000, setPointC: 14 },
-      lamps: { ...demo.topUp.lamps, powerW: 3000, fromH: 4, untilH: 20 },
-    },
-  }
-  expect(cropCalendar(crops, engine.run(heated).answers.months)[1]!.cells[0]!.reasons.length).toBeLessThan(
+  const warmAndLit = withSources(
+    demo,
+    aSource('heater', { capacityW: 20000, setPointC: 14 }),
+    aSource('lamps', { powerW: 3000, fromH: 4, untilH: 20 }),
+  )
+  expect(cropCalendar(crops, engine.run(warmAndLit).answers.months)[1]!.cells[0]!.reasons.length).toBeLessThan(
     january.reasons.length,
   )
 })

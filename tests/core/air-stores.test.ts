@@ -1,4 +1,4 @@
-import { DEMOS, type Design } from '../../core/design'
+import { DEMOS, type AirStore, type Design } from '../../core/design'
 import {
   airPath,
   bundlePressurePa,
@@ -7,11 +7,14 @@ import {
   pipeFilm,
   rectangularChannel,
   roundPipe,
-} from '../../core/store/air-path'
-import { rockBed, rockFilm, rockPressurePa } from '../../core/store/rock-bed'
+} from '../../core/air-stores/air-path'
+import { packedBed, rockFilm, rockPressurePa } from '../../core/air-stores/packed-bed'
+import { anAirStore } from '../../core/air-stores/registry'
+import { designFaults } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
+import { unheated, withAirStores } from '../added'
 
-const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const demo: Design = unheated(DEMOS[0]!)
 const pipes = {
   ...roundPipe(0.1),
   pipes: 10,
@@ -58,40 +61,70 @@ test('rock: Löf and Hawley’s film, Ergun’s drop by hand, smaller rock holds
     0.6 *
     (((150 * 1.81e-5 * (1 - e) ** 2) / (e ** 3 * 0.05 ** 2)) * 0.1 + ((1.75 * 1.2 * (1 - e)) / (e ** 3 * 0.05)) * 0.01)
   expect(rockPressurePa(0.1, 0.6, 0.05)).toBeCloseTo(byHand, 9)
-  const coarse = rockBed({ areaM2: 6, depthM: 0.6, rockM: 0.1, fan: pipes.fan })
-  const fine = rockBed({ areaM2: 6, depthM: 0.6, rockM: 0.02, fan: pipes.fan })
+  const coarse = packedBed({ areaM2: 6, depthM: 0.6, rockM: 0.1, fan: pipes.fan })
+  const fine = packedBed({ areaM2: 6, depthM: 0.6, rockM: 0.02, fan: pipes.fan })
   expect(fine.flowM3s).toBeLessThan(coarse.flowM3s)
   expect(fine.nodeEffectiveness).toBeGreaterThan(coarse.nodeEffectiveness)
 })
 
 const engine = createYearEngine()
 const base = engine.run(demo).answers
-const withStore = (patch: Partial<Design['store']>): Design => ({ ...demo, store: { ...demo.store, ...patch } })
 
-test.each<[string, Design]>([
-  ['earth store', withStore({ earth: { ...demo.store.earth, on: true } })],
-  ['rock bed', withStore({ rockBed: { ...demo.store.rockBed, on: true } })],
-  ['bed channels', withStore({ channels: { ...demo.store.channels, on: true } })],
-  [
-    'earth tube',
-    { ...demo, breathe: { ...demo.breathe, earthTube: { ...demo.breathe.earthTube, on: true, belowC: 6 } } },
-  ],
-])('%s: it runs, its fan is paid for, energy closes', (_, design) => {
-  const { answers, series } = engine.run(design)
+test.each<[string, AirStore]>([
+  ['earth store', anAirStore('earth store')],
+  ['rock bed', anAirStore('rock bed')],
+  ['bed channels', anAirStore('bed channels')],
+  ['earth tube', anAirStore('earth tube', { belowC: 6 })],
+])('%s: it runs, its fan is paid for, energy closes', (_, store) => {
+  const { answers, series } = engine.run(withAirStores(demo, store))
   expect(answers.electricity.fansKWh).toBeGreaterThan(1)
   expect(answers.ledger.gains.fans).toBeCloseTo(answers.electricity.fansKWh, 3)
   expect(answers.ledger.closure).toBeLessThan(0.001)
-  expect(series.storeC.every(Number.isFinite)).toBe(true)
+  const [own] = answers.airStores
+  expect(series.airStores[0]!.storeC.every(Number.isFinite)).toBe(true)
+  expect(own!.hours * store.fan.powerW).toBeCloseTo(answers.electricity.fansKWh * 1000, 3)
+  expect(own!.tookKWh + own!.gaveKWh).toBeGreaterThan(1)
 })
 
 test('an earth store takes the edge off the worst night and warms its soil in autumn; a bigger one more', () => {
-  const plain = withStore({ bodies: [], massWall: { ...demo.store.massWall, thicknessM: 0 } })
+  const massWall = { ...demo.store.massWall, thicknessM: 0 }
+  const plain: Design = { ...demo, store: { ...demo.store, bodies: [], massWall } }
   const none = engine.run(plain).answers.coldestNight.insideC
-  const with10 = engine.run({ ...plain, store: { ...plain.store, earth: { ...plain.store.earth, on: true } } }).answers
-    .coldestNight.insideC
+  const with10 = engine.run(withAirStores(plain, anAirStore('earth store'))).answers.coldestNight.insideC
   expect(with10).toBeGreaterThan(none)
-  const { series } = engine.run(withStore({ earth: { ...demo.store.earth, on: true } }))
-  const day = (d: number) => series.storeC[d * 24]!
+  const { series } = engine.run(withAirStores(demo, anAirStore('earth store')))
+  const day = (d: number) => series.airStores[0]!.storeC[d * 24]!
   expect(day(250)).toBeGreaterThan(day(60))
   expect(base.coldestNight.insideC).toBeGreaterThan(-10)
+})
+
+test('several of a kind: two halves of an earth store are nearly the whole, each with its own line', () => {
+  const whole = engine.run(withAirStores(demo, anAirStore('earth store', { pipes: 20 })))
+  const fan = { freeFlowM3h: 350, shutOffPa: 120, powerW: 45 }
+  const half = anAirStore('earth store', { pipes: 10, fan })
+  const halves = engine.run(withAirStores(demo, half, half))
+  expect(halves.answers.airStores.map(s => s.name)).toEqual(['Earth store 1', 'Earth store 2'])
+  expect(halves.answers.coldestNight.insideC).toBeCloseTo(whole.answers.coldestNight.insideC, 1)
+  const both = halves.answers.airStores.reduce((sum, s) => sum + s.tookKWh, 0)
+  expect(both / whole.answers.airStores[0]!.tookKWh).toBeCloseTo(1, 1)
+  expect(halves.answers.ledger.closure).toBeLessThan(1e-5)
+})
+
+test('two earth tubes bring their air as one of both flows does, and what they fetch is in the ledger', () => {
+  const tube = anAirStore('earth tube', { belowC: 6 })
+  const other = anAirStore('earth tube', { belowC: 6, lengthM: 5 })
+  const { answers, series } = engine.run(withAirStores(demo, tube, other))
+  expect(answers.ledger.closure).toBeLessThan(1e-5)
+  // The longer one meets the soil for longer.
+  expect(answers.airStores[0]!.gaveKWh).toBeGreaterThan(answers.airStores[1]!.gaveKWh * 1.2)
+  const running = series.fanW.find(w => w > 0)!
+  expect(running).toBeCloseTo(tube.fan.powerW + other.fan.powerW, 3)
+})
+
+test('one that is not in use does nothing and keeps its place; rock beds share the floor', () => {
+  const off = engine.run(withAirStores(demo, anAirStore('earth store', { on: false }), anAirStore('rock bed')))
+  expect(off.answers.airStores[0]).toMatchObject({ hours: 0, tookKWh: 0, coldestC: null })
+  expect(off.answers.airStores[1]!.hours).toBeGreaterThan(10)
+  const large = anAirStore('rock bed', { areaM2: 25 })
+  expect(designFaults(withAirStores(demo, large, large))[0]).toMatchObject({ path: 'store.airStores[1].areaM2' })
 })

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { BODY_KINDS, kindOf } from '../../core/bodies/registry'
+import { bodyName, BODY_KINDS, kindOf } from '../../core/bodies/registry'
 import { DEMOS, migrateDesign, type Body, type Design } from '../../core/design'
 import { carriedBodies, changedBody, designFaults, freeBody, patchDesign, withWidth } from '../../core/editing'
-import { bodyName, roomObjects, roomOf } from '../../core/geometry/objects'
+import { roomObjects, roomOf } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeFabric } from '../../core/network/chains'
 import { roughCost } from '../../core/takeoff/cost'
@@ -161,12 +161,13 @@ interface Figures {
   losses: Record<string, number>
 }
 
-describe('documents of version 3', () => {
-  const figures = JSON.parse(readFileSync('tests/reference/version-3/figures.json', 'utf8')) as Record<string, Figures>
+describe.each([1, 2, 3])('documents of version %d', version => {
+  const read = (name: string) => JSON.parse(readFileSync(`tests/reference/version-${version}/${name}.json`, 'utf8'))
+  const figures = read('figures') as Record<string, Figures>
 
   test.each(Object.entries(figures))('%s is brought forward and gives the year that it gave', (id, was) => {
-    const old = JSON.parse(readFileSync(`tests/reference/version-3/${id}.json`, 'utf8')) as { schemaVersion: number }
-    expect(old.schemaVersion).toBe(3)
+    const old = read(id) as { schemaVersion: number }
+    expect(old.schemaVersion).toBe(version)
     const design = migrateDesign(old) as Design
     expect(designFaults(design)).toEqual([])
     const { answers } = engine.run(design)

@@ -52,7 +52,7 @@ test('what has not changed in a copy of a document is what it was, by reference;
   expect(shared).toEqual(other)
   expect(shared.site).toBe(demo.site)
   expect(shared.skin).toBe(demo.skin)
-  expect(shared.store.earth).toBe(demo.store.earth)
+  expect(shared.store.floor).toBe(demo.store.floor)
   expect(shared.shape.beds[0]).toBe(demo.shape.beds[0])
   expect(shared.shape.beds).not.toBe(demo.shape.beds)
   expect(shared.store.bodies).not.toBe(demo.store.bodies)

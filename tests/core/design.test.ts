@@ -35,7 +35,7 @@ test.each([
   ['store.bodies.0.count', 2.5, 'store.bodies[0].count'],
   ['store.bodies.0.count', 390, 'store.bodies[0].count'],
   ['aim.lowestAirC', 29.5, null],
-  ['topUp.heater.on', 'yes', 'topUp.heater.on'],
+  ['topUp.sources.0.on', 'yes', 'topUp.sources[0].on'],
   ['schemaVersion', 7, 'schemaVersion'],
   ['name', '', 'name'],
 ] as const)('%s = %p is refused at %s', (path, value, at) => {
@@ -127,8 +127,8 @@ test('cautions stand where the work can hurt, and go when it cannot', () => {
   expect(
     texts(
       patchDesign(demo, [
-        ['topUp.heater.on', true],
-        ['topUp.heater.fuel', 'wood'],
+        ['topUp.sources.0.on', true],
+        ['topUp.sources.0.fuel', 'wood'],
       ]),
     ),
   ).toMatch(/carbon monoxide/)

@@ -1,3 +1,5 @@
+import { anAirStore } from '../../core/air-stores/registry'
+import { aSource } from '../../core/sources/registry'
 import { tank, wall } from '../bodies'
 import fc from 'fast-check'
 import { DEMOS, FORMS, pathInWords, type Design } from '../../core/design'
@@ -36,9 +38,11 @@ test(
     expect(wrong(DEMOS[3]!, ['store.bodies.0.lengthM', 6])).toMatch(
       /store\.bodies\[0\]\.lengthM: is longer than the dome is wide there/,
     )
-    expect(wrong(demo, ['store.rockBed.on', true], ['store.rockBed.areaM2', 100])).toMatch(/larger than the floor/)
+    expect(wrong(demo, ['store.airStores', [anAirStore('rock bed', { areaM2: 100 })]])).toMatch(/larger than the floor/)
     expect(wrong(demo, ['store.bodies', [tank({ lengthM: 1e-6 })]])).toMatch(/bodies\[0\]\.lengthM: is out of range/)
-    expect(wrong(demo, ['topUp.lamps.powerW', 92000])).toMatch(/more light than any plant bears/)
+    expect(wrong(demo, ['topUp.sources', [aSource('lamps', { powerW: 92000 })]])).toMatch(
+      /more light than any plant bears/,
+    )
   },
 )
 
@@ -88,7 +92,7 @@ test('places of the document are told in plain words', () => {
       'site.climate.lowC[3]',
       'skin.wall[2].own.density',
       'store.bodies[0].heightM',
-      'topUp.heater.kind',
+      'topUp.sources[0].fuel',
       'nowhere.at.all',
       '',
     ].map(p => pathInWords(p, DEMOS[3]!)),
@@ -97,7 +101,7 @@ test('places of the document are told in plain words', () => {
     'April low',
     'Walls, layer 3, own material, density',
     'Tank, high',
-    'Heater, kind',
+    'Heater, fuel',
     'The design',
     'The design',
   ])

@@ -5,6 +5,7 @@ import { makeGroundSlice, type GroundInput } from '../../core/ground/slice'
 import { steadyGroundConductance } from '../../core/network/chains'
 import { createYearEngine } from '../../core/year'
 import { groundWave, iso13370, slabU } from '../proof/ground-cases'
+import { unheated } from '../added'
 
 const demo = DEMOS[0]!
 
@@ -80,11 +81,8 @@ test('the slice keeps its floor: columns fill the width, none is a sliver, areas
 })
 
 test('dug in, walls lose to mild ground and not to winter air', () => {
-  const sunk = (sunkM: number): Design => ({
-    ...demo,
-    shape: { ...demo.shape, kneeWallM: 1.2, ridgeHeightM: 3.75, backWallM: 2.5, sunkM },
-    topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: false } },
-  })
+  const sunk = (sunkM: number): Design =>
+    unheated({ ...demo, shape: { ...demo.shape, kneeWallM: 1.2, ridgeHeightM: 3.75, backWallM: 2.5, sunkM } })
   const engine = createYearEngine()
   const level = engine.run(sunk(0)).answers
   const deep = engine.run(sunk(1.2)).answers

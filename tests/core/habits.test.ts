@@ -5,8 +5,9 @@ import type { Answers } from '../../core/answers'
 import { createYearEngine } from '../../core/year'
 import { aired, doored } from '../openings'
 import { plain } from '../plain'
+import { unheated } from '../added'
 
-const demo: Design = { ...plain, topUp: { ...plain.topUp, heater: { ...plain.topUp.heater, on: false } } }
+const demo: Design = unheated(plain)
 const engine = createYearEngine()
 const run = (d: Design) => engine.run(d)
 const breathe = (patch: Partial<Design['breathe']>): Design => ({ ...demo, breathe: { ...demo.breathe, ...patch } })

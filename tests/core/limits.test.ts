@@ -5,6 +5,10 @@ import { DEMOS, type Design } from '../../core/design'
 import { designFaults, patchDesign, type Patch } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
 import { doored } from '../openings'
+import { aSource } from '../../core/sources/registry'
+import { heated } from '../added'
+
+const EVERY_MONTH = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]
 
 const engine = createYearEngine()
 const demo = DEMOS[0]!
@@ -30,7 +34,7 @@ test('the extremes are trials of every field that has a rule; some of them, run'
   for (const path of [
     'shape.lengthM',
     'store.bodies.0.raisedM',
-    'topUp.lamps.powerW',
+    'topUp.sources.1.powerW',
     'breathe.ach50',
     'skin.cover.rule',
   ])
@@ -55,12 +59,7 @@ test.each(DEMOS.map(d => [d.id, d] as const))(
       [['store.bodies', [pond({ lengthM: 0.2, widthM: 0.2, depthM: 0.1, atM: 1.35 })]]],
       [['store.bodies', [tank({ lengthM: 0.2, widthM: 0.2, heightM: 0.2, atM: 1.35 })]]],
       [['store.bodies', [wall({ thicknessM: 0.02, heightM: 0.2, atM: 1.35 })]]],
-      [
-        ['topUp.lamps.powerW', 92000],
-        ['topUp.lamps.fromH', 0],
-        ['topUp.lamps.untilH', 24],
-        ['topUp.lamps.months', [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]],
-      ],
+      [['topUp.sources', [aSource('lamps', { powerW: 92000, fromH: 0, untilH: 24, months: EVERY_MONTH })]]],
     ]
     for (const patches of cases) {
       const answers = year(d, ...patches)
@@ -89,14 +88,16 @@ test('hours that no weather has are refused with their place', () => {
 test(
   'unflued gas: its water reaches the air, its heat and vapour close the books, its fuel is the ' + 'heating value',
   () => {
-    const heated = (fuel: string) =>
-      year(demo, ['topUp.heater.on', true], ['topUp.heater.fuel', fuel], ['topUp.heater.setPointC', 12])
-    const flued = heated('gas')
-    const open = heated('gas-unvented')
+    const burning = (fuel: string) => year(heated(demo, { fuel, setPointC: 12 }))
+    const flued = burning('gas')
+    const open = burning('gas-unvented')
     expect(open.ledger.closure).toBeLessThan(1e-5)
     expect(open.hoursDamp).toBeGreaterThan(flued.hoursDamp + 20)
     // Sensible 0.87 of the heating value and vapour 0.107 of it: 1.6 kg a cubic metre of 10.3 kWh.
-    expect(open.ledger.gains.heater! / (open.topUp.fuelAmount * 10.3)).toBeCloseTo(0.87 + (1.6 * 2.47) / 3.6 / 10.3, 2)
+    expect(open.ledger.gains.heater! / (open.topUp.fuels[0]!.amount * 10.3)).toBeCloseTo(
+      0.87 + (1.6 * 2.47) / 3.6 / 10.3,
+      2,
+    )
   },
 )
 

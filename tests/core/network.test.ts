@@ -7,8 +7,9 @@ import { RunStopped } from '../../core/network/run'
 import { createYearEngine, type YearResult } from '../../core/year'
 import { withoutOpenings } from '../openings'
 import { madeSkin } from '../skin'
+import { heated, unheated } from '../added'
 
-const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const demo: Design = unheated(DEMOS[0]!)
 const engine = createYearEngine()
 const run = (design: Design): YearResult => engine.run(design)
 const coldest = (design: Design) => run(design).answers.coldestNight.insideC
@@ -97,19 +98,16 @@ test('sanity: water by the rule, 140 L to each m² of glazing, swings a few degr
 })
 
 test('the heater holds its set point within its strength, and what it gives is in the ledger', () => {
-  const heated = (capacityW: number): Design => ({
-    ...demo,
-    skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
-    topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW, setPointC: 5 } },
-  })
-  const strong = run(heated(20000)).answers
+  const bare: Design = { ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
+  const held = (capacityW: number) => heated(bare, { capacityW, setPointC: 5 })
+  const strong = run(held(20000)).answers
   expect(strong.coldestNight.insideC).toBeCloseTo(5, 3)
   expect(strong.hoursBelow0).toBe(0)
   expect(strong.topUp.kWh).toBeCloseTo(strong.ledger.gains.heater!, 6)
   expect(strong.months.reduce((s, m) => s + m.topUpKWh, 0)).toBeCloseTo(strong.topUp.kWh, 3)
   expect(strong.topUp.cost).toBeCloseTo(strong.topUp.kWh * 0.28, 3)
   expect(strong.freeRunning.coldestNight.insideC).toBeLessThan(5)
-  const weak = run(heated(300)).answers
+  const weak = run(held(300)).answers
   expect(weak.coldestNight.insideC).toBeLessThan(5)
   expect(weak.coldestNight.insideC).toBeGreaterThan(weak.freeRunning.coldestNight.insideC)
   expect(weak.topUp.peakW).toBeCloseTo(300, 3)

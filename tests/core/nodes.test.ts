@@ -5,8 +5,9 @@ import { makeStepper } from '../../core/network/stepper'
 import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { glazingSnow } from '../../core/optics/snow'
 import { createYearEngine } from '../../core/year'
+import { unheated } from '../added'
 
-const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const demo: Design = unheated(DEMOS[0]!)
 const engine = createYearEngine()
 const site = engine.site(demo)
 
@@ -24,7 +25,7 @@ test(
       stepper.prepareHour(h, 900)
       for (let s = 0; s < 4; s++) {
         before.set(stepper.cells)
-        stepper.step(900, 0, 0)
+        stepper.step(900)
         for (let c = 0; c < m.count; c++) {
           // Ground cells also pass heat sideways, panes take in sun: those stand in the ledger of the whole.
           if (m.glazed[c] || m.tie[c] === 1) continue
@@ -54,7 +55,7 @@ test('the whole closes hour by hour, not only over the year', () => {
   for (let h = 0; h < 24 * 20; h++) {
     const before = stepper.heatContentJ()
     stepper.prepareHour(h, 900)
-    for (let s = 0; s < 4; s++) stepper.step(900, 0, 0)
+    for (let s = 0; s < 4; s++) stepper.step(900)
     stepper.endHour()
     const gained = stepper.gainedJ.reduce((a, b) => a + b, 0)
     const lost = stepper.lostJ.reduce((a, b) => a + b, 0)

@@ -1,30 +1,38 @@
-import { DEMOS, type Design } from '../../core/design'
-import { airPanelWm2, waterPanelWm2 } from '../../core/network/sources'
+import { DEMOS, type Design, type Source } from '../../core/design'
+import { airPanelWm2 } from '../../core/sources/air-panel'
+import { designFaults, patchDesign, withoutBody } from '../../core/editing'
+import { aSource } from '../../core/sources/registry'
+import { burning } from '../../core/sources/stove'
+import { waterPanelWm2 } from '../../core/sources/water-panel'
 import { createYearEngine } from '../../core/year'
+import { heated, unheated, withSources } from '../added'
+import { tank } from '../bodies'
 
-const demo: Design = { ...DEMOS[0]!, topUp: { ...DEMOS[0]!.topUp, heater: { ...DEMOS[0]!.topUp.heater, on: false } } }
+const demo: Design = unheated(DEMOS[0]!)
 const engine = createYearEngine()
 const run = (d: Design) => engine.run(d).answers
-const topUp = (patch: Partial<Design['topUp']>): Design => ({ ...demo, topUp: { ...demo.topUp, ...patch } })
+const bare: Design = { ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
+const fired = { fuel: 'electricity', pricePerKWh: 0.28 }
 const base = run(demo)
 
-test.each<[keyof typeof base.ledger.gains & string, Design]>([
-  ['lamps', topUp({ lamps: { ...demo.topUp.lamps, powerW: 500 } })],
-  ['people', topUp({ people: { count: 4, fromH: 9, untilH: 16 } })],
-  ['solar air panel', topUp({ solarAir: { ...demo.topUp.solarAir, areaM2: 4 } })],
-  ['solar water panel', topUp({ solarWater: { ...demo.topUp.solarWater, areaM2: 4 } })],
-  ['compost', topUp({ compost: { tonnes: 3, startDay: 305 } })],
-  ['dump load', topUp({ dumpLoad: { peakW: 1000, tiltDeg: 60 } })],
-  ['bed loop', topUp({ bedLoop: { capacityW: 800, setPointC: 16 } })],
-])('%s: its heat stands in the ledger, the books close, and the worst night is no colder', (name, design) => {
-  const a = run(design)
+test.each<[string, Source]>([
+  ['lamps', aSource('lamps', { powerW: 500 })],
+  ['people', aSource('people', { count: 4 })],
+  ['solar air panel', aSource('solar air panel', { areaM2: 4 })],
+  ['solar water panel', aSource('solar water panel', { areaM2: 4 })],
+  ['compost', aSource('compost', { massKg: 3000 })],
+  ['dump load', aSource('spare power', { tiltDeg: 60 })],
+  ['bed loop', aSource('bed loop', { capacityW: 800, setPointC: 16, ...fired })],
+  ['stove', aSource('stove', { powerW: 3000 })],
+])('%s: its heat stands in the ledger, the books close, and the worst night is no colder', (name, source) => {
+  const a = run(withSources(demo, source))
   expect(a.ledger.gains[name]!).toBeGreaterThan(20)
   expect(a.ledger.closure).toBeLessThan(0.001)
   expect(a.coldestNight.insideC).toBeGreaterThan(base.coldestNight.insideC - 0.05)
 })
 
 test('lamps: what they draw is what the ledger has, and they add to the light on the beds only in their months', () => {
-  const a = run(topUp({ lamps: { ...demo.topUp.lamps, powerW: 500, fromH: 5, untilH: 9, months: [12, 1] } }))
+  const a = run(withSources(demo, aSource('lamps', { powerW: 500, fromH: 5, untilH: 9, months: [12, 1] })))
   expect(a.ledger.gains.lamps!).toBeCloseTo(0.5 * 4 * 62, 3)
   expect(a.months[0]!.dli).toBeGreaterThan(base.months[0]!.dli)
   expect(a.months[5]!.dli).toBeCloseTo(base.months[5]!.dli, 6)
@@ -33,20 +41,15 @@ test('lamps: what they draw is what the ledger has, and they add to the light on
 })
 
 test('a bed loop keeps the soil at its set-point and costs its fuel', () => {
-  const a = run(topUp({ bedLoop: { capacityW: 3000, setPointC: 18 } }))
+  const a = run(withSources(demo, aSource('bed loop', { capacityW: 3000, setPointC: 18, ...fired })))
   expect(a.soilMinC).toBeGreaterThan(15)
   expect(a.topUp.kWh).toBeCloseTo(a.ledger.gains['bed loop']!, 3)
   expect(a.topUp.cost).toBeGreaterThan(0)
 })
 
 test('radiant heat aimed at faces holds the same air and gives more to the water', () => {
-  const heated = (kind: 'air' | 'radiant') =>
-    run({
-      ...topUp({ heater: { ...demo.topUp.heater, on: true, capacityW: 15000, setPointC: 10, kind } }),
-      skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
-    })
-  const air = heated('air')
-  const radiant = heated('radiant')
+  const air = run(heated(bare, { capacityW: 15000, setPointC: 10 }))
+  const radiant = run(heated(bare, { capacityW: 15000, setPointC: 10, into: 'radiant' }))
   expect(air.coldestNight.insideC).toBeCloseTo(10, 2)
   expect(radiant.coldestNight.insideC).toBeCloseTo(10, 2)
   expect(radiant.months[0]!.waterC!).toBeGreaterThan(air.months[0]!.waterC!)
@@ -54,13 +57,10 @@ test('radiant heat aimed at faces holds the same air and gives more to the water
 })
 
 test('fumes of a heater without a flue leave their water in the room', () => {
-  const heated = (fuel: string) =>
-    run({
-      ...topUp({ heater: { ...demo.topUp.heater, on: true, capacityW: 15000, setPointC: 10, fuel } }),
-      skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
-    })
-  expect(heated('gas-unvented').hoursDamp).toBeGreaterThanOrEqual(heated('gas').hoursDamp)
-  expect(heated('gas-unvented').topUp.fuelUnit).toBe('m³')
+  const burning = (fuel: string) => run(heated(bare, { capacityW: 15000, setPointC: 10, fuel }))
+  const open = burning('gas-unvented')
+  expect(open.hoursDamp).toBeGreaterThan(burning('gas').hoursDamp)
+  expect(open.topUp.fuels[0]!.unit).toBe('m³')
 })
 
 test('panels: nothing at night, their efficiency line by day', () => {
@@ -68,4 +68,124 @@ test('panels: nothing at night, their efficiency line by day', () => {
   expect(airPanelWm2(800, 15, 5)).toBeCloseTo(0.7 * 800 - 50, 9)
   expect(waterPanelWm2(800, 40, 0)).toBeCloseTo(0.9 * (600 - 160), 9)
   expect(waterPanelWm2(100, 50, -10)).toBe(0)
+})
+
+describe('heaters in order', () => {
+  const two = (first: number, second: number, capacityW = 400) =>
+    run(
+      withSources(
+        bare,
+        aSource('heater', { capacityW, setPointC: first }),
+        aSource('heater', { capacityW: 20000, setPointC: second, fuel: 'gas', pricePerKWh: 0.1 }),
+      ),
+    )
+
+  test('the second helps only where the first falls short, and the air stands at its own set point then', () => {
+    const a = two(8, 5)
+    const [main, help] = a.sources as [(typeof a.sources)[number], (typeof a.sources)[number]]
+    expect(main.peakW).toBeCloseTo(400, 3)
+    expect(help.kWh).toBeGreaterThan(5)
+    expect(help.hours).toBeLessThan(main.hours)
+    expect(a.coldestNight.insideC).toBeCloseTo(5, 2)
+    expect(a.ledger.gains.heater!).toBeCloseTo(main.kWh + help.kWh, 3)
+    expect(a.topUp.kWh).toBeCloseTo(main.kWh + help.kWh, 3)
+    expect(a.topUp.fuels.map(f => f.fuel)).toEqual(['electricity', 'gas'])
+    expect(a.topUp.cost).toBeCloseTo(main.kWh * 0.28 + (help.kWh / 0.85) * 0.1, 6)
+    expect(a.ledger.closure).toBeLessThan(1e-5)
+  })
+
+  test('of one set point, the one that comes first in the list works first; a strong first leaves nothing', () => {
+    const a = two(6, 6)
+    expect(a.sources[0]!.peakW).toBeCloseTo(400, 3)
+    expect(a.sources[1]!.hours).toBeLessThan(a.sources[0]!.hours)
+    expect(two(8, 5, 30000).sources[1]!.kWh).toBe(0)
+  })
+
+  test('it does not matter which stands first where their set points differ', () => {
+    const a = two(8, 5)
+    const swapped = run(
+      withSources(
+        bare,
+        aSource('heater', { capacityW: 20000, setPointC: 5, fuel: 'gas', pricePerKWh: 0.1 }),
+        aSource('heater', { capacityW: 400, setPointC: 8 }),
+      ),
+    )
+    expect(swapped.coldestNight.insideC).toBeCloseTo(a.coldestNight.insideC, 9)
+    expect(swapped.sources[0]!.kWh).toBeCloseTo(a.sources[1]!.kWh, 6)
+  })
+})
+
+describe('a stove that someone lights', () => {
+  const outsideC = (low: (day: number) => number) =>
+    Float32Array.from({ length: 8760 }, (_, h) => (h % 24 === 5 ? low(Math.floor(h / 24)) : 10))
+  const stove = aSource('stove', { belowC: 0, litAtH: 20, burnsH: 9 })
+
+  test('it burns from its hour on, past midnight, on nights that get so cold and on no others', () => {
+    const lit = burning(
+      stove,
+      outsideC(day => (day === 11 ? -3 : 4)),
+    )
+    const from = 10 * 24 + 20
+    lit.forEach((share, h) => expect(share).toBe(h >= from && h < from + 9 ? 1 : 0))
+    expect(
+      burning(
+        { ...stove, belowC: -3 },
+        outsideC(() => -3),
+      ).every(s => s === 0),
+    ).toBe(true)
+  })
+
+  test('a part of an hour counts as such, and the last night of the year burns on into its first morning', () => {
+    const all = outsideC(() => -3)
+    const half = burning({ ...stove, litAtH: 20.5, burnsH: 1 }, all)
+    expect([half[20], half[21], half[22]]).toEqual([0.5, 0.5, 0])
+    expect(burning(stove, all)[0]).toBe(1)
+    expect(Math.max(...burning({ ...stove, burnsH: 24 }, all))).toBe(1)
+  })
+
+  test('it gives its strength for its hours, costs its wood, and rests in the unheated year', () => {
+    const a = run(withSources(bare, aSource('stove', { belowC: -5, powerW: 3000, burnsH: 8 })))
+    const [it] = a.sources
+    expect(it!.peakW).toBeCloseTo(3000, 3)
+    expect(it!.kWh).toBeCloseTo(3 * it!.hours, 3)
+    expect(it!.hours % 8).toBe(0)
+    expect(a.ledger.gains.stove).toBeCloseTo(it!.kWh, 6)
+    expect(it!.bought!.amount).toBeCloseTo(it!.kWh / 0.7 / 4.1, 6)
+    expect(a.freeRunning.coldestNight.insideC).toBeCloseTo(run(bare).coldestNight.insideC, 1)
+    expect(a.coldestNight.insideC).toBeGreaterThan(a.freeRunning.coldestNight.insideC + 0.3)
+  })
+})
+
+describe('heat to a named body', () => {
+  const house: Design = {
+    ...bare,
+    store: { ...bare.store, bodies: [...bare.store.bodies, tank({ lengthM: 1, widthM: 0.6, heightM: 0.8, atM: 1.4 })] },
+  }
+  const into = (body: number | null) =>
+    run(withSources(house, aSource('heater', { into: 'body', body, setPointC: 25, capacityW: 2000 })))
+
+  test('it warms that one, up to its set point, and the others hardly', () => {
+    const none = run(house)
+    const tanked = into(1)
+    expect(tanked.bodies[1]!.coldestC).toBeGreaterThan(23.5)
+    expect(tanked.bodies[1]!.coldestC).toBeLessThan(25.1)
+    expect(tanked.bodies[0]!.coldestC - none.bodies[0]!.coldestC).toBeLessThan(4)
+    expect(tanked.ledger.closure).toBeLessThan(1e-5)
+    expect(into(null).bodies[0]!.coldestC).toBeGreaterThan(tanked.bodies[0]!.coldestC + 5)
+  })
+
+  test('a body that is not there is a fault; taking one out sends its heat to the first', () => {
+    const aimed = withSources(house, aSource('heater', { into: 'body', body: 2 }), aSource('spare power', { body: 1 }))
+    expect(designFaults(aimed)).toEqual([expect.objectContaining({ path: 'topUp.sources[0].body' })])
+    const sound = withSources(house, aSource('heater', { into: 'body', body: 0 }), aSource('spare power', { body: 1 }))
+    expect(designFaults(sound)).toEqual([])
+    const without = patchDesign(sound, withoutBody(sound, 0))
+    expect(without.topUp.sources.map(s => 'body' in s && s.body)).toEqual([null, 0])
+    expect(designFaults(without)).toEqual([])
+  })
+
+  test('air is not kept as warm as a body may be', () => {
+    expect(designFaults(heated(house, { setPointC: 40 }))[0]!.path).toBe('topUp.sources[0].setPointC')
+    expect(designFaults(heated(house, { setPointC: 40, into: 'body' }))).toEqual([])
+  })
 })

@@ -31,6 +31,7 @@ import { yearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 import { madeSkin } from '../skin'
 import { plain } from '../plain'
+import { heated } from '../added'
 
 const demo = plain
 const engine = createYearEngine()
@@ -89,14 +90,10 @@ describe('variants', () => {
       )
       // The south has its winter half in the middle of the year.
       const south = DEMOS[1]!
-      const months = engine
-        .run({ ...south, topUp: { ...south.topUp, heater: { ...south.topUp.heater, on: true } } })
-        .answers.months.map(m => m.dli)
+      const months = engine.run(south).answers.months.map(m => m.dli)
       expect(figures(south).winterDli).toBeCloseTo(months.slice(3, 9).reduce((a, b) => a + b, 0) / 6, 1)
       expect(heldC(demo)).toBe(8)
-      expect(
-        heldC({ ...demo, topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, setPointC: 3 } } }),
-      ).toBe(3)
+      expect(heldC(heated(demo, { setPointC: 3 }))).toBe(3)
     },
   )
 })

@@ -64,9 +64,9 @@ describe('the bench', () => {
     await click(driver, 'step-topUp')
     await driver.findElement(By.css('[role="switch"]')).click()
     await type(driver, 'Greatest output', '15 kW')
-    await type(driver, 'Keeps the air at', '6 C')
+    await type(driver, 'Keeps it at', '6 C')
     expect(await coldest(driver)).toBeCloseTo(6, 1)
-    expect(await text('[data-test="score"]')).toMatch(/Without the heater/)
+    expect(await text('[data-test="score"]')).toMatch(/Without added heat/)
   })
 
   test('the pin: every figure shows its change, and the pin outlives a reload', async () => {

@@ -54,14 +54,15 @@ test('a document of the first version is brought forward: what it says stays, wh
   const { massWall, floor } = now.store
   const { kind, atM, lengthM, offsetM, stratified, ...barrels } = barrelsOf(now)
   expect([kind, lengthM, offsetM, stratified]).toEqual(['drums', 0, 0, false])
-  const { heater } = now.topUp
   const old = {
     ...now,
     schemaVersion: 1,
     site,
     skin: { ...now.skin, openings: [] },
     store: { barrels: { ...barrels, place: 'back' }, massWall, floor },
-    topUp: { heater: { ...heater, kind: undefined } },
+    topUp: {
+      heater: { on: false, capacityW: 3000, setPointC: 2, fuel: 'electricity', pricePerKWh: 0.28, currency: 'EUR' },
+    },
     breathe: { leakage: now.breathe.leakage, vents: { lowM2: 6.5, highM2: 6.5, startC: 20, fullC: 29 } },
   }
   const read = readDesign(JSON.stringify(old))

@@ -20,8 +20,8 @@ import { dewPointOfRatio } from '../../core/network/moisture'
 import { AIR } from '../../core/network/room'
 import { makeStepper } from '../../core/network/stepper'
 import { stomatalResistance } from '../../core/network/transpiration'
-import { airPath, frictionFactor, pipeFilm, roundPipe } from '../../core/store/air-path'
-import { rockFilm } from '../../core/store/rock-bed'
+import { airPath, frictionFactor, pipeFilm, roundPipe } from '../../core/air-stores/air-path'
+import { rockFilm } from '../../core/air-stores/packed-bed'
 import { clearStack } from '../../core/optics/fresnel'
 import { hemispherical } from '../../core/optics/glazing-light'
 import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
@@ -34,6 +34,7 @@ import { designOfForm, lightError } from './light-error'
 import { proof, type ProofRow } from './row'
 import { steadyLoss } from './steady-room'
 import { steadySite, waterRoom } from './tiny-model'
+import { heated, unheated } from '../added'
 
 /** Every proof, computed now. */
 export function proofRows(): ProofRow[] {
@@ -305,7 +306,7 @@ function heatRows(): ProofRow[] {
   const steps = Math.round(tau / 2 / 900)
   for (let s = 0; s < steps; s++) {
     cooling.prepareHour(0, 900)
-    cooling.step(900, 0, 0)
+    cooling.step(900)
   }
   const left = (cooling.cells[2]! - 5) / 20
 
@@ -316,27 +317,26 @@ function heatRows(): ProofRow[] {
   let hours = 0
   while (frost.iceKg[1]! < 5 - 1e-9 && hours < 1000) {
     frost.prepareHour(0, 900)
-    frost.step(900, 0, -50)
+    frost.step(900)
     hours += 0.25
   }
 
   const demo = DEMOS[0]!
-  const heated: Design = {
+  const bare: Design = {
     ...demo,
     skin: { ...demo.skin, openings: [], cover: { ...demo.skin.cover, id: 'none' } },
     shape: { ...demo.shape, beds: [] },
-    breathe: { ...demo.breathe },
-    topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: true, capacityW: 50000, setPointC: 15 } },
   }
-  const building = makeBuilding(heated)
+  const warm = heated(bare, { capacityW: 50000, setPointC: 15 })
+  const building = makeBuilding(warm)
   const dark = steadySite(-5)
-  const gains = makeSolarGains(dark, building, makeLightTable(heated, building))
+  const gains = makeSolarGains(dark, building, makeLightTable(warm, building))
   // Forty warm-up years' worth of ground is not needed: the deep ground is held, and the column is near its rest after
   // one.
-  const run = runNetwork(heated, dark, building, gains, { stepsPerHour: 1, heater: true })
+  const run = runNetwork(warm, dark, building, gains, { stepsPerHour: 1, heated: true })
   const expected =
-    steadyLoss(makeFabric(heated, building), 15, -5) +
-    ((leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, heated.breathe.leakage).ach50, building.volumeM3), 20, 0) *
+    steadyLoss(makeFabric(warm, building), 15, -5) +
+    ((leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, warm.breathe.leakage).ach50, building.volumeM3), 20, 0) *
       101325) /
       (287.05 * 268.15)) *
       1006 *
@@ -406,15 +406,11 @@ function yearRows(): ProofRow[] {
 
 /** By how much a thicker cover is colder than a thinner one on the coldest night: 0 when never. */
 function coverSteps(demo: Design): number {
-  const unheated = (id: string) => {
-    const design: Design = {
-      ...demo,
-      skin: { ...demo.skin, cover: { ...demo.skin.cover, id, onlyBelowC: 40 } },
-      topUp: { ...demo.topUp, heater: { ...demo.topUp.heater, on: false } },
-    }
-    return createYearEngine().run(design).answers.coldestNight.insideC
+  const coldest = (id: string) => {
+    const skin = { ...demo.skin, cover: { ...demo.skin.cover, id, onlyBelowC: 40 } }
+    return createYearEngine().run(unheated({ ...demo, skin })).answers.coldestNight.insideC
   }
-  const ladder = ['none', 'fleece', 'quilt', 'thick-quilt'].map(unheated)
+  const ladder = ['none', 'fleece', 'quilt', 'thick-quilt'].map(coldest)
   return Math.max(0, ...ladder.slice(1).map((v, i) => ladder[i]! - v))
 }
 
@@ -429,7 +425,7 @@ export function mirrorError(design: Design): number {
     const building = makeBuilding(free)
     return runNetwork(free, s, building, makeSolarGains(s, building, makeLightTable(free, building)), {
       stepsPerHour: 2,
-      heater: false,
+      heated: false,
     }).airC
   }
   const a = run(design, site)

@@ -54,6 +54,7 @@ export function groundWave(): {
     suns: 0,
     stores: 0,
     storeCells: 0,
+    sources: 0,
     covers: 0,
     openings: 0,
     orifices: 0,

@@ -6,6 +6,7 @@ import type { Airways } from '../../core/network/airways'
 import { CLOSED, OUTSIDE, type NetworkModel } from '../../core/network/model'
 import type { Opener } from '../../core/openings/kind'
 import { VENT } from '../../core/openings/vent'
+import type { Added } from '../../core/network/added'
 
 /** A site of one unchanging, dark hour: no sun, no wind, sky as warm as the air. */
 export function steadySite(outsideC: number): SiteYear {
@@ -92,24 +93,24 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     lobby: { areaM2: 0 },
     rowCover: { on: false, belowC: 0 },
     exchangers: [],
-    sources: {
-      lampsW: null,
-      lampLightShare: 0,
-      peopleCount: null,
-      compostW: null,
-      dumpW: null,
-      solarAir: null,
-      solarWater: null,
-      bedLoop: null,
-      heaterRadiant: 0,
-      heaterWater: 0,
-    },
+    airStores: 0,
+    added: NOTHING_ADDED,
     airMassKg: 1e-6,
     airCapacity: 1e-3,
     bodies: [Int32Array.of(1)],
     skin: [],
     probes: { soil: 2, waterChain: 1, floor: 3, backWall: 1, glazing: 1 },
   }
+}
+
+const NONE = new Float64Array(0)
+const NOTHING_ADDED: Added = {
+  count: 0,
+  gain: new Int32Array(0),
+  heatShare: NONE,
+  works: [],
+  body: new Int32Array(0),
+  thermostats: { source: new Int32Array(0), capacityW: NONE, setPointC: NONE, radiantShare: NONE, water: NONE },
 }
 
 /** Airways of openings that are each two halves: their area, m², height, m, and what moves them. */

@@ -1,17 +1,19 @@
 <script setup lang="ts">
+import { airStoreKind, airStoreName } from '../../../core/air-stores/registry'
 import { FILMS } from '../../../core/physics/constants'
-import { kindOf } from '../../../core/bodies/registry'
-import { entry, FUELS, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../../core/catalog'
+import { bodyName, kindOf } from '../../../core/bodies/registry'
+import { entry, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../../core/catalog'
 import { type Layer } from '../../../core/design'
 import { designCautions, hasSolidRoof, headroom } from '../../../core/advice/cautions'
 import { turnWords } from '../../../core/geometry/compass'
-import { bodyName, roomObjects } from '../../../core/geometry/objects'
+import { roomObjects } from '../../../core/geometry/objects'
 import { madeOf, partName, partsOf } from '../../../core/geometry/parts'
 import { HOWS } from '../../../core/openings/common'
 import { openingKind, openingName } from '../../../core/openings/registry'
 import { makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { layersResistance, materialOf } from '../../../core/materials/assembly'
+import { sourceKind, sourceName } from '../../../core/sources/registry'
 import { makeSectionScale } from '~/composables/useSectionScale'
 import { sectionRays } from '~/composables/useSectionRays'
 
@@ -34,7 +36,7 @@ const layer = (l: Layer) =>
   (l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : '')
 const layers = (list: Layer[]) =>
   `${list.map(layer).join(', ')}; ` + `${settings.show(layersResistance(list) + FILMS, 'resistance')} with its films`
-/** Mass, vents and heater, as far as there are any. */
+/** Mass, openings and sources, as far as there are any. */
 const stores = computed((): [string, string][] => {
   const { store, skin, topUp } = d.value
   const out = roomObjects(d.value)
@@ -58,12 +60,12 @@ const stores = computed((): [string, string][] => {
         `${HOWS.find(h => h.id === how)!.name}${how === 'shut' || how === 'season' ? '' : ` from ${t(startC)}`}`,
     ])
   })
-  if (topUp.heater.on)
-    out.push([
-      'Heater',
-      `${entry(FUELS, topUp.heater.fuel).name}, ${settings.show(topUp.heater.capacityW, 'power')}, keeps ` +
-        `${t(topUp.heater.setPointC)}`,
-    ])
+  store.airStores.forEach((s, i) => {
+    if (s.on) out.push([airStoreName(store.airStores, i), airStoreKind(s).line(s, settings.show)])
+  })
+  topUp.sources.forEach((s, i) => {
+    if (s.on) out.push([sourceName(topUp.sources, i), sourceKind(s).line(s, settings.show)])
+  })
   return out
 })
 /** Parts of the skin that are not made like the rest of the house. */

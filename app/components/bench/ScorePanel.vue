@@ -2,6 +2,7 @@
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
 import { designCautions } from '../../../core/advice/cautions'
+import { isHeated } from '../../../core/sources/registry'
 import { roughCost } from '../../../core/takeoff/cost'
 import { formatNumber } from '../../../core/units'
 
@@ -29,7 +30,7 @@ const DULL = [
 const tightest = computed(() => a.value?.aim.tightest ?? null)
 const margin = computed(() => tightest.value?.marginK ?? 0)
 const withCrops = computed(() => bench.current.aim.crops.length > 0)
-const heated = computed(() => bench.current.topUp.heater.on)
+const heated = computed(() => isHeated(bench.current.topUp.sources))
 /** Light that comes of estimated sun is said to be estimated. */
 const sunEstimated = computed(() => {
   const { climate } = bench.current.site
@@ -106,7 +107,7 @@ function showColdest(): void {
         One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
       </p>
       <p v-if="heated" class="hint mt-1">
-        Without the heater: {{ t(a.freeRunning.coldestNight.insideC) }}
+        Without added heat: {{ t(a.freeRunning.coldestNight.insideC) }}
         <ChangeMark
           :now="a.freeRunning.coldestNight.insideC"
           :was="was?.freeRunning.coldestNight.insideC"

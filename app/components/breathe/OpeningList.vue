@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { GLAZINGS } from '../../../core/catalog'
+import { MONTH_NAMES } from '../../../core/climate'
 import { PART_IDS, type PartId } from '../../../core/design'
 import { freeOpening } from '../../../core/editing'
 import { partName } from '../../../core/geometry/parts'
@@ -12,19 +13,7 @@ const year = useYear()
 const settings = useSettings()
 const drawing = useDrawing()
 const openings = computed(() => bench.current.skin.openings)
-const pressed = ref(drawing.pressed?.kind === 'opening' ? drawing.pressed.index : 0)
-watch(
-  () => drawing.pressed,
-  thing => {
-    if (thing?.kind === 'opening') pressed.value = thing.index
-  },
-)
-const open = computed({
-  get: () => Math.min(pressed.value, openings.value.length - 1),
-  set: i => {
-    pressed.value = i
-  },
-})
+const { open, put, takeOut, pathsOf, set } = useKindList('skin.openings', 'opening')
 const nameOf = (part: PartId) => partName(part, bench.current.shape.form)
 
 const listed = computed(() =>
@@ -58,7 +47,7 @@ const listed = computed(() =>
 )
 /** Fields of how it opens that matter for the way that is chosen. */
 const OF_WAY: Record<string, readonly string[]> = {
-  wax: ['startC', 'fullC', 'hysteresisK'],
+  wax: ['startC', 'fullC', 'hysteresisK', 'lagS'],
   motor: ['startC', 'fullC', 'hysteresisK'],
   hand: ['startC', 'hysteresisK', 'days', 'fromH', 'untilH'],
   season: ['fromMonth', 'untilMonth'],
@@ -78,7 +67,7 @@ const fields = computed(() => {
     ...(opener.how === 'shut' ? [] : ['winter']),
     ...(opener.how !== 'shut' && opener.winter === 'shut' ? ['winterFromMonth', 'winterUntilMonth'] : []),
   ]
-  return [...own.filter(f => f !== 'glazing' || glazed), ...way].map(f => `skin.openings.${open.value}.${f}`)
+  return pathsOf([...own.filter(f => f !== 'glazing' || glazed), ...way])
 })
 function options(path: string) {
   const o = openings.value[open.value]!
@@ -87,6 +76,7 @@ function options(path: string) {
       id: p,
       name: nameOf(p),
     }))
+  if (path.endsWith('Month')) return MONTH_NAMES.map((name, i) => ({ id: String(i + 1), name }))
   if (path.endsWith('.glazing')) {
     const house = GLAZINGS.find(g => g.id === bench.current.skin.glazing)!
     return [{ id: '', name: `as the house: ${house.name}` }, ...GLAZINGS]
@@ -94,34 +84,15 @@ function options(path: string) {
   return undefined
 }
 
-/** Takes another list; what is refused is told, since no field stands for a whole list. */
-function put(list: readonly unknown[], kind: string): boolean {
-  const refused = bench.edit([['skin.openings', list]], kind)
-  if (refused) useNotices().tell('error', 'That can’t be put there.', { lines: [refused] })
-  return !refused
-}
 function add(kind: string): void {
   const made = freeOpening(bench.current, OPENING_KINDS.find(k => k.kind === kind)!, drawing.part)
-  if (!made)
-    useNotices().tell('error', 'There is no wall or slope for it.', {
-      lines: ['Make a part solid, or make room on one.'],
-    })
-  else if (put([...openings.value, made], `add ${kind}`)) open.value = openings.value.length - 1
+  put(made, `add ${kind}`, 'There is no wall or slope for it.', 'Make a part solid, or make room on one.')
 }
 function duplicate(i: number): void {
   const o = openings.value[i]!
   const made = freeOpening(bench.current, openingKind(o), o.part, o)
-  if (!made)
-    useNotices().tell('error', 'There is no room for another one.', { lines: ['Make this one smaller first.'] })
-  else if (put([...openings.value, made], 'duplicate opening')) open.value = openings.value.length - 1
+  put(made, 'duplicate opening', 'There is no room for another one.', 'Make this one smaller first.')
 }
-function takeOut(i: number): void {
-  put(
-    openings.value.filter((_, k) => k !== i),
-    'take opening out',
-  )
-}
-const set = (path: string, value: unknown) => bench.edit([[path, value]], path)
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { fieldAt, valueAt } from '../../../core/design'
+import { isMonths } from '../../../core/design/field'
 
 /**
  * A field of the design on the bench, by its path: name, unit, limits, hint and choices come from the document's table.
@@ -11,6 +12,7 @@ const props = defineProps<{
   hint?: string
   min?: number
   max?: number
+  /** Choices of a choice, and of a number that stands for one of them: '' for null. */
   options?: readonly { id: string; name: string }[]
   /** How the value is taken, where more hangs on it than its place; gives back why not, or null. */
   set?: (value: never) => string | null
@@ -29,8 +31,16 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
 </script>
 
 <template>
+  <ChoiceField
+    v-if="field.kind === 'number' && options"
+    :label="label"
+    :value="String(value ?? '')"
+    :options="options"
+    :hint="hint"
+    :set="(v: string) => take(v === '' ? null : Number(v))"
+  />
   <QuantityField
-    v-if="field.kind === 'number' && field.quantity !== null"
+    v-else-if="field.kind === 'number' && field.quantity !== null"
     :label="label"
     :quantity="field.quantity"
     :value="value as number"
@@ -47,6 +57,13 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
     :options="options ?? field.choices"
     :hint="hint"
     :set="take"
+  />
+  <MonthsField
+    v-else-if="isMonths(field)"
+    :label="label"
+    :value="value as number[]"
+    :hint="hint"
+    :set="(v: number[]) => take(v)"
   />
   <SwitchField v-else-if="field.kind === 'flag'" :label="label" :value="value as boolean" :set="take" />
 </template>

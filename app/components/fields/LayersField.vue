@@ -194,7 +194,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
       Columns: material, thickness, share of timber that runs through it.<template v-if="unframed > 0.005">
         Framing takes {{ settings.show(unframed, 'resistance') }} off.
       </template>
-      About {{ bench.current.topUp.heater.currency }} {{ settings.show(price, 'arealPrice') }} at rough prices.
+      About {{ bench.current.topUp.currency }} {{ settings.show(price, 'arealPrice') }} at rough prices.
     </p>
     <button v-if="layers.length < 8" class="button mt-1" @click="add">Add a layer inside</button>
   </fieldset>

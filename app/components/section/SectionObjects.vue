@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { kindOf } from '../../../core/bodies/registry'
+import { bodyName, kindOf } from '../../../core/bodies/registry'
 import { type Design } from '../../../core/design'
 import { clearances } from '../../../core/editing'
 import { headroom } from '../../../core/advice/cautions'
-import { bodyName, roomObjects } from '../../../core/geometry/objects'
+import { roomObjects } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 import { VESSEL_COLOUR } from './vessel-colour'
@@ -78,9 +78,10 @@ const person = computed(() => {
 })
 const tall = 1.72
 const paths = computed(() => clearances(props.design))
-/** The heater stands on the floor before what stands at the back, or by the back wall. */
+const STANDS = new Set<string>(['heater', 'stove'])
+/** A heater or stove stands on the floor before what stands at the back, or by the back wall. */
 const heaterAt = computed(() => {
-  if (!props.design.topUp.heater.on) return null
+  if (!props.design.topUp.sources.some(s => s.on && STANDS.has(s.kind))) return null
   const behind = bodies.value.map(b => b.o.x0).filter(x => x > props.outline.widthM / 2)
   return Math.max(0.2, Math.min(props.outline.widthM, ...behind) - 0.34)
 })

@@ -62,7 +62,7 @@ const best = computed(() => {
     heat: top(f => -f.heatKWh),
   }
 })
-const currency = computed(() => bench.current.topUp.heater.currency)
+const currency = computed(() => bench.current.topUp.currency)
 </script>
 
 <template>

@@ -7,7 +7,7 @@ const studies = useStudies()
 const settings = useSettings()
 const cover = computed(() => bench.current.skin.cover)
 const kind = computed(() => fittedCover(cover.value))
-const currency = computed(() => bench.current.topUp.heater.currency)
+const currency = computed(() => bench.current.topUp.currency)
 const money = (v: number) => `${currency.value} ${Math.round(v / 10) * 10}`
 const k = (v: number) => settings.show(v, 'temperatureDifference')
 /** The chosen cover, or the one that does most where none is chosen. */

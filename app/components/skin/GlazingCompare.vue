@@ -26,7 +26,7 @@ const rows = computed(() =>
 )
 const now = computed(() => rows.value.find(r => r.g.id === own.value)?.figures)
 const take = (id: string) => bench.edit([['skin.glazing', id]])
-const currency = computed(() => bench.current.topUp.heater.currency)
+const currency = computed(() => bench.current.topUp.currency)
 
 const angles = Array.from({ length: 18 }, (_, i) => i * 5)
 /** The chosen glazing among its plainest rivals. */

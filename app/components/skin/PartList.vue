@@ -80,7 +80,7 @@ const rows = computed(() =>
 /** The chosen part's own figures. */
 const figures = computed(() => year.view?.answers.parts.filter(p => p.part === chosen.value) ?? [])
 const cost = computed(() => partCost(design.value, building.value, chosen.value))
-const currency = computed(() => design.value.topUp.heater.currency)
+const currency = computed(() => design.value.topUp.currency)
 
 /** A choice that may be left to the house. */
 const orHouse = (list: readonly { id: string; name: string }[], house: string) => [

@@ -2,6 +2,7 @@
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { entry, FUELS } from '../../../core/catalog'
+import { mainHeater } from '../../../core/sources/registry'
 import { heldC } from '../../../core/study/figures'
 import { mainInsulation, paybackSteps } from '../../../core/study/variants'
 
@@ -10,7 +11,8 @@ const bench = useDesign()
 const studies = useStudies()
 const settings = useSettings()
 const points = computed(() => studies.all.walls.points)
-const heater = computed(() => bench.current.topUp.heater)
+const heater = computed(() => mainHeater(bench.current.topUp.sources))
+const currency = computed(() => bench.current.topUp.currency)
 const price = computed(() => heater.value.pricePerKWh / entry(FUELS, heater.value.fuel).efficiency)
 const steps = computed(() => paybackSteps(points.value, price.value))
 /** A step that takes longer than this to pay is said to pay no more, years. */
@@ -21,7 +23,7 @@ const own = computed(() => {
   return i < 0 ? 0 : bench.current.skin.wall[i]!.thicknessM
 })
 const thick = (v: number) => (v < 0.005 ? 'none' : settings.show(v, 'thickness'))
-const money = (v: number) => `${heater.value.currency} ${Math.round(v)}`
+const money = (v: number) => `${currency.value} ${Math.round(v)}`
 const series = computed(() => [
   {
     name: `heat to hold ${settings.show(heldC(bench.current), 'temperature')}, kWh a year`,
@@ -112,8 +114,8 @@ const options = computed((): ApexOptions => {
         </tbody>
       </table>
       <p class="hint">
-        Heat at {{ heater.currency }} {{ price.toFixed(2) }} for each useful kWh, board at its rough price; interest and
-        rising prices left out.
+        Heat at {{ currency }} {{ price.toFixed(2) }} for each useful kWh, board at its rough price; interest and rising
+        prices left out.
       </p>
     </div>
   </div>

@@ -37,6 +37,7 @@ const perArea = computed(() => {
             : 'none. Rule: 80 to 200 L for each m² of glazing (2 to 5 US gal for each ft²).'
         }}
       </p>
+      <AirStoreList class="mt-3" />
     </div>
     <div>
       <h2 class="group-title">Wall and floor</h2>

@@ -1,30 +1,16 @@
 <script setup lang="ts">
-import { BODY_KINDS, kindOf } from '../../../core/bodies/registry'
+import { bodyName, BODY_KINDS, kindOf } from '../../../core/bodies/registry'
 import { VESSELS } from '../../../core/catalog'
 import type { BodyAnswer } from '../../../core/body-answers'
-import { changedBody, freeBody } from '../../../core/editing'
-import { bodyName, roomObjects } from '../../../core/geometry/objects'
+import { changedBody, freeBody, withoutBody } from '../../../core/editing'
+import { roomObjects } from '../../../core/geometry/objects'
 
 /** Everything that stands in the room and keeps heat: add, change, duplicate, take out; each with its own figures. */
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const bodies = computed(() => bench.current.store.bodies)
-/** The one whose fields are shown. */
-const drawing = useDrawing()
-const pressed = ref(drawing.pressed?.kind === 'body' ? drawing.pressed.index : 0)
-watch(
-  () => drawing.pressed,
-  thing => {
-    if (thing?.kind === 'body') pressed.value = thing.index
-  },
-)
-const open = computed({
-  get: () => Math.min(pressed.value, bodies.value.length - 1),
-  set: i => {
-    pressed.value = i
-  },
-})
+const { open, edit, put, pathsOf } = useKindList('store.bodies', 'body')
 const boxes = computed(() => roomObjects(bench.current).filter(o => o.kind === 'body'))
 
 const t = (c: number) => settings.show(c, 'temperature')
@@ -52,40 +38,19 @@ function figuresOf(a: BodyAnswer): string {
 const fields = computed(() => {
   const body = bodies.value[open.value]
   if (!body) return []
-  return Object.keys(kindOf(body).fields.fields)
-    .filter(name => name !== 'kind')
-    .map(name => `store.bodies.${open.value}.${name}`)
+  return pathsOf(Object.keys(kindOf(body).fields.fields).filter(name => name !== 'kind'))
 })
 
-/** Takes another list; what is refused is told, since no field stands for a whole list. */
-function put(list: readonly unknown[], kind: string): string | null {
-  const refused = bench.edit([['store.bodies', list]], kind)
-  if (refused) useNotices().tell('error', 'That can’t be put there.', { lines: [refused] })
-  return refused
-}
 function add(kind: string): void {
   const made = freeBody(bench.current, BODY_KINDS.find(k => k.kind === kind)!)
-  if (!made) {
-    useNotices().tell('error', 'There is no free floor for it.', {
-      lines: ['Move or take out something else, or make the house wider.'],
-    })
-    return
-  }
-  if (!put([...bodies.value, made], `add ${kind}`)) open.value = bodies.value.length - 1
+  const what = 'Move or take out something else, or make the house wider.'
+  put(made, `add ${kind}`, 'There is no free floor for it.', what)
 }
 function duplicate(i: number): void {
   const made = freeBody(bench.current, kindOf(bodies.value[i]!), bodies.value[i])
-  if (!made)
-    useNotices().tell('error', 'There is no free floor for another one.', { lines: ['Make this one smaller first.'] })
-  else if (!put([...bodies.value, made], 'duplicate body')) open.value = bodies.value.length - 1
+  put(made, 'duplicate body', 'There is no free floor for another one.', 'Make this one smaller first.')
 }
-function takeOut(i: number): void {
-  put(
-    bodies.value.filter((_, k) => k !== i),
-    'take body out',
-  )
-  open.value = Math.max(0, Math.min(open.value, bodies.value.length - 1))
-}
+const takeOut = (i: number) => edit(withoutBody(bench.current, i), 'take body out')
 const change = (path: string, value: unknown) =>
   bench.edit(changedBody(bench.current, open.value, path.split('.').pop()!, value), path)
 /** Named with what they hold, in the units in use. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { bodyName, roomObjects } from '../../../core/geometry/objects'
+import { bodyName } from '../../../core/bodies/registry'
+import { roomObjects } from '../../../core/geometry/objects'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { shadeStrip, type MassBox } from '../../../core/sums'
 import { profileAngleDeg } from '../../../core/sun'

@@ -66,7 +66,7 @@ export const AIM = group(
         budget: money(0, 1e8, {
           start: 0,
           label: 'Budget',
-          about: 'in the heater’s currency; 0 while it is not known',
+          about: 'in the design’s currency; 0 while it is not known',
         }),
         builder: choice(BUILDERS, { start: 'unknown', label: 'Who builds it' }),
         power: flag({ start: true, label: 'Power on site' }),

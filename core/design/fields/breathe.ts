@@ -1,20 +1,5 @@
 import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
-import {
-  area,
-  count,
-  difference,
-  entryOf,
-  flag,
-  group,
-  hours,
-  length,
-  list,
-  number,
-  plain,
-  power,
-  temperature,
-} from '../field'
-import { fan } from './store'
+import { area, count, difference, entryOf, flag, group, hours, list, number, plain, power, temperature } from '../field'
 
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
 
@@ -40,7 +25,7 @@ export const BREATHE = group(
     fans: group(
       {
         stages: count(0, 4, { start: 0, label: 'Stages' }),
-        flowM3h: plain(1, 50000, { start: 2000, unit: 'm³/h', label: 'Flow of each' }),
+        flowM3h: number('airflow', 1, 50000, { start: 2000, label: 'Flow of each' }),
         powerW: power(0, 10000, { start: 120, label: 'Power of each' }),
         startC: air(30, 'Starts at'),
         stepK: difference(0, 15, {
@@ -81,18 +66,6 @@ export const BREATHE = group(
       { label: 'Row cover', about: 'a sheet over the beds on cold nights' },
     ),
     leafArea: plain(0, 6, { start: 1, unit: 'm²/m²', label: 'Leaf area', about: 'leaf over bed area' }),
-    earthTube: group(
-      {
-        on: flag({ start: false, label: 'Earth tube' }),
-        lengthM: length(1, 100, { start: 20, label: 'long' }),
-        diameterM: length(0.04, 0.6, { start: 0.2, label: 'Diameter' }),
-        depthM: length(0.2, 2.5, { start: 1.6, label: 'Depth' }),
-        fan: fan(250, 100, 40),
-        belowC: air(4, 'Runs below'),
-        aboveC: air(28, 'Runs above'),
-      },
-      { label: 'Earth tube', about: 'outside air drawn in through a pipe in the ground' },
-    ),
   },
   { label: 'Breathe' },
 )

@@ -1,5 +1,5 @@
 import { AIR_HEAT } from '../physics/constants'
-import type { Fan } from '../design/types'
+import type { Fan } from './common'
 
 const { log, log10, max, PI, sqrt } = Math
 

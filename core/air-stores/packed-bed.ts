@@ -1,5 +1,5 @@
 import { AIR_HEAT } from '../physics/constants'
-import type { Fan } from '../design/types'
+import type { Fan } from './common'
 import { operatingFlow } from './air-path'
 
 const { exp, max } = Math
@@ -26,7 +26,7 @@ export function rockPressurePa(velocityMs: number, lengthM: number, rockM: numbe
   )
 }
 
-export interface RockBedInput {
+export interface PackedBedInput {
   areaM2: number
   depthM: number
   rockM: number
@@ -34,7 +34,7 @@ export interface RockBedInput {
 }
 
 /** A packed bed with its fan running: nodes in line with the flow. */
-export interface RockBed {
+export interface PackedBed {
   flowM3s: number
   pressurePa: number
   /** Share of the difference between air and a node that the air leaves in it. */
@@ -44,7 +44,7 @@ export interface RockBed {
 }
 
 /** Flow and heat transfer of a bed through which the air runs from top to bottom or back. */
-export function rockBed(input: RockBedInput): RockBed {
+export function packedBed(input: PackedBedInput): PackedBed {
   const at = (q: number) =>
     rockPressurePa(q / input.areaM2, input.depthM, input.rockM) + 40 * (q / (input.fan.freeFlowM3h / 3600)) ** 2
   const flowM3s = operatingFlow(input.fan, at)

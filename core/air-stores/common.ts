@@ -1,0 +1,18 @@
+import { difference, flag, group, number, power, type Value } from '../design/field'
+
+/** Fields that many kinds share. */
+export const on = flag({ start: true, label: 'In use' })
+
+/** A fan with a straight curve from free flow to shut-off pressure. */
+export const fan = (freeFlowM3h: number, shutOffPa: number, powerW: number) =>
+  group(
+    {
+      freeFlowM3h: number('airflow', 1, 50000, { start: freeFlowM3h, label: 'Fan, free flow' }),
+      shutOffPa: number('pressure', 5, 5000, { start: shutOffPa, label: 'Fan, shut-off pressure' }),
+      powerW: power(0, 10000, { start: powerW, label: 'Fan, power' }),
+    },
+    { label: 'Fan' },
+  )
+export type Fan = Value<ReturnType<typeof fan>>
+
+export const startK = difference(0.5, 20, { start: 4, label: 'Runs from', about: 'when air and store differ by this' })

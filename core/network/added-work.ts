@@ -1,0 +1,118 @@
+import type { Room, Sink } from '../sources/kind'
+import type { Memory } from './memory'
+import type { NetworkModel } from './model'
+import { AIR, AIR_W, OUT, STAR_W, START, VAPOUR } from './room'
+
+/** Cells that take heat together, by the share of it that each takes; what it is felt by lies in the first. */
+interface Cells {
+  cell: number[]
+  share: number[]
+  capacity: number
+}
+
+/** Heat from sun on light things, and of the sources by the hour: to the air, to faces and to cells. */
+export function makeAddedWork(memory: Memory) {
+  const { v, T, source, offset, face, area, capacity, broughtJ, gainedJ, light } = memory
+  const airSun = memory.hoursByCover()
+  let m!: NetworkModel
+  let beds: number[] = []
+  /** By source: what it can heat. */
+  let bodies: (Cells | null)[] = []
+  let soil: Cells | null = null
+
+  const sink = (): Sink & { of: Cells | null } => ({
+    of: null,
+    atC: 0,
+    capacity: 0,
+    take(watts) {
+      const { cell, share } = this.of!
+      for (let k = 0; k < cell.length; k++) source[cell[k]!]! += watts * share[k]!
+    },
+  })
+  const bodySink = sink()
+  const bedSink = sink()
+  const room: Room = {
+    airC: 0,
+    outsideC: 0,
+    ventsAtC: 0,
+    spanS: 0,
+    body: null,
+    beds: null,
+    toAir: watts => {
+      v[AIR_W]! += watts
+    },
+    toFaces: watts => {
+      v[STAR_W]! += watts
+    },
+    toLeaves: watts => {
+      for (const c of beds) source[face[c]!]! += (watts * area[c]!) / m.bedAreaM2
+    },
+    toDamp: kgPerS => {
+      v[VAPOUR]! += kgPerS
+    },
+  }
+
+  function lay(model: NetworkModel): void {
+    m = model
+    airSun.set(m.airSun)
+    beds = Array.from(m.bed.keys()).filter(c => m.bed[c] === 1)
+    const row = beds.length > 0 ? m.probes.soil - offset[beds[0]!]! : 0
+    soil =
+      beds.length > 0
+        ? together(
+            beds.map(c => offset[c]! + row),
+            beds.map(c => area[c]! / m.bedAreaM2),
+          )
+        : null
+    bodies = Array.from(m.added.body, b => (b < 0 ? null : bodyCells(m.bodies[b]!)))
+  }
+
+  const together = (cell: number[], share: number[]): Cells => ({
+    cell,
+    share,
+    capacity: cell.reduce((sum, i) => sum + capacity[i]!, 0),
+  })
+
+  /** Where heat comes to a body: the lowest layer of its water, or the middle of each of its faces' lines. */
+  function bodyCells(chains: Int32Array): Cells {
+    const wet = chains.find(c => m.waterKg[c]! > 0)
+    if (wet !== undefined) return together([offset[wet]!], [1])
+    const all = chains.reduce((sum, c) => sum + area[c]!, 0)
+    return together(
+      Array.from(chains, c => offset[c]!),
+      Array.from(chains, c => area[c]! / all),
+    )
+  }
+
+  function aim(to: Sink & { of: Cells | null }, cells: Cells | null): Sink | null {
+    if (!cells) return null
+    to.of = cells
+    to.capacity = cells.capacity
+    to.atC = T[cells.cell[0]!]!
+    return to
+  }
+
+  function bring(h: number, span: number, heated: boolean): void {
+    const { covers, added } = m
+    let airW = 0
+    for (let k = 0; k < covers; k++) airW += airSun[h * covers + k]! * light[k]!
+    v[AIR_W] = airW
+    v[STAR_W] = 0
+    v[VAPOUR] = 0
+    room.airC = v[AIR]!
+    room.outsideC = v[OUT]!
+    room.ventsAtC = v[START]!
+    room.spanS = span
+    for (let i = 0; i < added.count; i++) {
+      const work = added.works[i]
+      if (!work || (added.heatShare[i]! > 0 && !heated)) continue
+      room.body = aim(bodySink, bodies[i]!)
+      room.beds = aim(bedSink, soil)
+      const joules = work(h, room) * span
+      broughtJ[i]! += joules
+      gainedJ[added.gain[i]!]! += joules
+    }
+  }
+
+  return { lay, bring, airSun }
+}
