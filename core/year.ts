@@ -154,6 +154,6 @@ function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
     store.bodies,
     store.massWall.material,
     store.massWall.thicknessM > 0,
-    store.floor.material,
+    store.floor,
   ]
 }

@@ -1,5 +1,6 @@
 import { startOf, type Spare } from './field'
-import { DESIGN, type Design } from './types'
+import { BED } from './fields/shape'
+import { DESIGN, type Bed, type Design } from './types'
 
 export type Tree = { [key: string]: unknown }
 export const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v)
@@ -21,3 +22,12 @@ export function filledFrom(given: Tree, plain: Tree): Tree {
 export function completeDesign(spare: Spare<typeof DESIGN>): Design {
   return filledFrom(spare as unknown as Tree, PLAIN) as unknown as Design
 }
+
+/** A bed of a place and size, m, otherwise as it stands before anybody has chosen. */
+export const bedAt = (atM: number, widthM: number, heightM: number, chosen: Partial<Bed> = {}): Bed => ({
+  ...(startOf(BED) as Bed),
+  atM,
+  widthM,
+  heightM,
+  ...chosen,
+})

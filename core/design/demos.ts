@@ -1,4 +1,4 @@
-import { completeDesign } from './complete'
+import { bedAt, completeDesign } from './complete'
 import { DOOR } from '../openings/door'
 import { RIDGE_VENT } from '../openings/ridge-vent'
 import { ROLL_UP } from '../openings/roll-up'
@@ -83,10 +83,7 @@ const plainHouse = completeDesign({
     ridgeHeightM: 3.3,
     ridgeAtM: 3.45,
     backWallM: 2.3,
-    beds: [
-      { atM: 0.15, widthM: 1.1, heightM: 0.6 },
-      { atM: 2.2, widthM: 0.95, heightM: 0.6 },
-    ],
+    beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.2, 0.95, 0.6)],
   },
   skin: {
     glazing: 'twinwall-10',
@@ -104,7 +101,7 @@ const plainHouse = completeDesign({
   store: {
     bodies: [barrels(14, 'dark-red', 2, 0.35, 3.97)],
     massWall: { material: 'concrete-block', thicknessM: 0.2 },
-    floor: { material: 'gravel', thicknessM: 0.08 },
+    floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
   },
   breathe: { leakage: 'tight' },
   topUp: { sources: [aSource('heater', { on: false, setPointC: 2 })] },
@@ -154,10 +151,7 @@ const riberaAlta = completeDesign({
     ridgeHeightM: 3.6,
     ridgeAtM: 3,
     backWallM: 1,
-    beds: [
-      { atM: 0.2, widthM: 1.3, heightM: 0.4 },
-      { atM: 2.4, widthM: 1.3, heightM: 0.4 },
-    ],
+    beds: [bedAt(0.2, 1.3, 0.4), bedAt(2.4, 1.3, 0.4)],
   },
   skin: {
     glazing: 'twinwall-10',
@@ -183,11 +177,11 @@ const riberaAlta = completeDesign({
   store: {
     bodies: [barrels(10, 'black', 1, 0.1, 5.37)],
     massWall: { material: 'stone', thicknessM: 0.3 },
-    floor: { material: 'gravel', thicknessM: 0.08 },
+    floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
     airStores: [anAirStore('earth store', { pipes: 12, pipeLengthM: 11 })],
   },
   breathe: { leakage: 'usual' },
-  topUp: { sources: [aSource('stove', { belowC: 2, powerW: 4000 })] },
+  topUp: { sources: [aSource('stove', { belowC: -3, powerW: 3000 })] },
 })
 
 const fjellro = completeDesign({
@@ -245,7 +239,7 @@ const fjellro = completeDesign({
     backWallM: 3.4,
     sunkM: 0.8,
     house: { heightM: 6.2, beyondM: 4, airC: 19 },
-    beds: [{ atM: 0.1, widthM: 0.9, heightM: 0.7 }],
+    beds: [bedAt(0.1, 0.9, 0.7)],
     benches: [{ atM: 1.95, widthM: 0.5, heightM: 0.8 }],
   },
   skin: {
@@ -292,7 +286,7 @@ const fjellro = completeDesign({
       },
     ],
     massWall: { material: 'brick', thicknessM: 0.12 },
-    floor: { material: 'brick', thicknessM: 0.06 },
+    floor: { rest: [{ material: 'brick', thicknessM: 0.06 }] },
   },
   breathe: { leakage: 'tight', lobby: { areaM2: 2.5 } },
   topUp: {
@@ -333,10 +327,7 @@ const saritas = completeDesign({
     ridgeHeightM: 3.8,
     ridgeAtM: 3.5,
     backWallM: 0.6,
-    beds: [
-      { atM: 0.9, widthM: 1.1, heightM: 0.4 },
-      { atM: 2.7, widthM: 1.1, heightM: 0.4 },
-    ],
+    beds: [bedAt(0.9, 1.1, 0.4), bedAt(2.7, 1.1, 0.4)],
   },
   skin: {
     glazing: 'twinwall-10',
@@ -354,7 +345,7 @@ const saritas = completeDesign({
   store: {
     bodies: [{ kind: 'tank', lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, offsetM: 0, colour: 'black' }],
     massWall: { material: 'stone', thicknessM: 0 },
-    floor: { material: 'gravel', thicknessM: 0.08 },
+    floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
   },
   breathe: { leakage: 'usual' },
   topUp: { sources: [aSource('heater', { on: false, fuel: 'wood', pricePerKWh: 0.05 })] },
@@ -405,12 +396,7 @@ const marschwinkel = completeDesign({
     ridgeHeightM: 3.4,
     ridgeAtM: 4,
     backWallM: 0.5,
-    beds: [
-      { atM: 0.3, widthM: 1.1, heightM: 0.15 },
-      { atM: 1.85, widthM: 1.1, heightM: 0.15 },
-      { atM: 5.05, widthM: 1.1, heightM: 0.15 },
-      { atM: 6.6, widthM: 1.1, heightM: 0.15 },
-    ],
+    beds: [bedAt(0.3, 1.1, 0.15), bedAt(1.85, 1.1, 0.15), bedAt(5.05, 1.1, 0.15), bedAt(6.6, 1.1, 0.15)],
   },
   skin: {
     glazing: 'film-2',
@@ -452,7 +438,11 @@ const marschwinkel = completeDesign({
     cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 8 },
     edge: { material: 'xps', thicknessM: 0, depthM: 0.3 },
   },
-  store: { bodies: [], massWall: { material: 'stone', thicknessM: 0 }, floor: { material: 'gravel', thicknessM: 0 } },
+  store: {
+    bodies: [],
+    massWall: { material: 'stone', thicknessM: 0 },
+    floor: { rest: [{ material: 'gravel', thicknessM: 0 }] },
+  },
   breathe: { leakage: 'usual', rowCover: { on: true, belowC: 3 } },
   topUp: { sources: [aSource('bed loop', { capacityW: 6000, setPointC: 12, fuel: 'gas', pricePerKWh: 0.12 })] },
 })

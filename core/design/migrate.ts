@@ -16,10 +16,21 @@ import { SCHEMA_VERSION } from './types'
  */
 export function migrateDesign(document: unknown): unknown {
   if (!isTree(document) || ![1, 2, 3, SCHEMA_VERSION].includes(document.schemaVersion as number)) return document
-  const said = withAirStores(withSources(withOpenings(withParts(withBodies(document)))))
+  const said = STEPS.reduce((said, step) => step(said), document)
   if (document.schemaVersion === SCHEMA_VERSION && said === document) return document
   return { ...filledFrom(said, PLAIN), schemaVersion: SCHEMA_VERSION }
 }
+
+/** What each makes of a document that lacks what came with it; in their order. */
+const STEPS: readonly ((document: Tree) => Tree)[] = [
+  withBodies,
+  withParts,
+  withOpenings,
+  withSources,
+  withAirStores,
+  withBeds,
+  withFloor,
+]
 
 const num = (v: unknown, otherwise: number) => (typeof v === 'number' && Number.isFinite(v) ? v : otherwise)
 const tree = (v: unknown): Tree => (isTree(v) ? v : {})
@@ -123,6 +134,28 @@ function withAirStores(document: Tree): Tree {
     ...made('earth tube', earthTube),
   ]
   return { ...document, store: { ...store, airStores }, breathe }
+}
+
+/** Version 3 knew one leaf area for all beds. */
+function withBeds(document: Tree): Tree {
+  const { leafArea, ...breathe } = tree(document.breathe)
+  const shape = tree(document.shape)
+  const { beds } = shape
+  if (!Array.isArray(beds) || beds.every(b => !isTree(b) || b.soilCover !== undefined)) {
+    return leafArea === undefined ? document : { ...document, breathe }
+  }
+  const plain = { crop: null, leafArea: leafArea ?? 1, soilCover: 'bare' }
+  const planted = beds.map((b: unknown) => (isTree(b) ? { ...plain, ...b } : b))
+  return { ...document, breathe, shape: { ...shape, beds: planted } }
+}
+
+/** Version 3 knew a floor of one material, under the paths alone; one of no thickness was bare earth. */
+function withFloor(document: Tree): Tree {
+  const store = tree(document.store)
+  const { material, thicknessM } = tree(store.floor)
+  if (material === undefined) return document
+  const rest = num(thicknessM, 0) > 0 ? [{ material, thicknessM }] : []
+  return { ...document, store: { ...store, floor: { path: null, beds: [], rest } } }
 }
 
 /** Heights of what version 3 said by areas alone, m. */

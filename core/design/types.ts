@@ -65,6 +65,7 @@ export type CropMonth = CropChoice['months'][number]
 /** What a crop needs of air, soil and light. */
 export type OwnCropNeeds = Value<typeof CROP_NEEDS>
 export type Bed = Value<typeof BED>
+export type Bench = Design['shape']['benches'][number]
 export type Corner = Design['shape']['corners'][number]
 export type Cover = Design['skin']['cover']
 export type HorizonPoint = Value<typeof HORIZON_POINT>

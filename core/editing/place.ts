@@ -1,10 +1,10 @@
 import { misfits, type Misfit } from '../geometry/fit'
-import { lengthBetween, roomObjects, roomOf, type RoomObject } from '../geometry/objects'
+import { freeStrips, lengthBetween, roomObjects, roomOf, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import { patchDesign, type Patch } from './edit'
 import type { BodyKind, Grip } from '../bodies/kind'
 import { bodyName, kindOf } from '../bodies/registry'
-import { rangeOf, valueAt, type Bed, type Body, type Design } from '../design'
+import { rangeOf, valueAt, type Bench, type Body, type Design } from '../design'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */
 export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1'> {
@@ -261,7 +261,6 @@ export interface Gap {
 /** A way that a person with a barrow needs, and one with a wheelchair, m. */
 const PATH_M = 0.45
 export const WHEELCHAIR_M = 0.9
-const SLIT_M = 0.25
 
 /**
  * Free floor across the section, from the sunny wall to the back wall; slits that nobody would walk through are left
@@ -269,22 +268,11 @@ const SLIT_M = 0.25
  */
 export function clearances(design: Pick<Design, 'shape' | 'store' | 'aim'>): Gap[] {
   const need = design.aim.practical.wheelchair ? WHEELCHAIR_M : PATH_M
-  const standing = things(design)
-    .filter(t => t.kind !== 'bench')
-    .map(t => [t.x0, t.x1] as const)
-    .sort((a, b) => a[0] - b[0])
-  const out: Gap[] = []
-  let from = 0
-  const room = makeOutline(design.shape).widthM
-  for (const [x0, x1] of [...standing, [room, room] as const]) {
-    if (x0 - from > SLIT_M) out.push({ x0: from, x1: x0, widthM: x0 - from, narrow: x0 - from < need - 1e-9 })
-    from = Math.max(from, x1)
-  }
-  return out
+  return freeStrips(design).map(({ x0, x1 }) => ({ x0, x1, widthM: x1 - x0, narrow: x1 - x0 < need - 1e-9 }))
 }
 
 /** A free place for another bed or bench of that width, m from the sunny wall; null where there is none. */
-export function freePlace(beds: readonly Bed[], widthM: number, roomM: number): number | null {
+export function freePlace(beds: readonly Bench[], widthM: number, roomM: number): number | null {
   for (let at = 0.15; at + widthM <= roomM + 1e-9; at += GRID) {
     if (beds.every(b => at >= b.atM + b.widthM || at + widthM <= b.atM)) return Math.round(at * 100) / 100
   }

@@ -1,7 +1,7 @@
 import { FLAT_M, lengthBetween as between, type Bank, type Room } from '../bodies/kind'
 import { kindOf } from '../bodies/registry'
 import type { Design } from '../design/types'
-import type { Point } from './section'
+import { makeOutline, type Point } from './section'
 
 export type { Bank } from '../bodies/kind'
 
@@ -53,6 +53,33 @@ export function roomObjects(design: Pick<Design, 'shape' | 'store'>): RoomObject
     ),
     ...store.bodies.map((b, i): RoomObject => ({ kind: 'body', index: i, ...kindOf(b).box(b, room) })),
   ]
+}
+
+/** A gap narrower than this is none: things stand against each other, m. */
+const SLIT_M = 0.25
+
+/** Strips of floor across the width that nothing stands on, benches aside, from the sunny wall, m. */
+export function freeStrips(design: Pick<Design, 'shape' | 'store'>): { x0: number; x1: number }[] {
+  const standing = roomObjects(design)
+    .filter(o => o.kind !== 'bench')
+    .map(o => [o.x0, o.x1] as const)
+    .sort((a, b) => a[0] - b[0])
+  const out: { x0: number; x1: number }[] = []
+  const { widthM } = makeOutline(design.shape)
+  let from = 0
+  for (const [x0, x1] of [...standing, [widthM, widthM] as const]) {
+    if (x0 - from > SLIT_M) out.push({ x0: from, x1: x0 })
+    from = Math.max(from, x1)
+  }
+  return out
+}
+
+/** The widest of them, where people walk; null where there is none. */
+export function pathStrip(design: Pick<Design, 'shape' | 'store'>): { x0: number; x1: number } | null {
+  return freeStrips(design).reduce<{ x0: number; x1: number } | null>(
+    (best, s) => (best && best.x1 - best.x0 >= s.x1 - s.x0 ? best : s),
+    null,
+  )
 }
 
 /** The faces of a box that can be lit in the section: sunny side, top, pole side and, when raised, underside. */

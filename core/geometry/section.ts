@@ -1,5 +1,5 @@
 import { RAD } from '../physics/constants'
-import { CHAIN, PART_NAMES, type Bed, type ChainPart, type Corner, type Design, type Form } from '../design/types'
+import { CHAIN, PART_NAMES, type Bench, type ChainPart, type Corner, type Design, type Form } from '../design/types'
 
 /** A point of the section: x from the sunny wall's inside face towards the pole, z up from the floor, m. */
 export interface Point {
@@ -327,7 +327,7 @@ function cornerFaults({ corners, widthM }: Design['shape']): { field: string; me
   return out
 }
 
-function overlaps(a: Bed, b: Bed): boolean {
+function overlaps(a: Bench, b: Bench): boolean {
   return a.atM < b.atM + b.widthM - 1e-9 && b.atM < a.atM + a.widthM - 1e-9
 }
 

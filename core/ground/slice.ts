@@ -21,8 +21,9 @@ export const LEAST_SUNK_M = 0.02
 export interface GroundInput {
   /** Inside width of the section and where its floor changes from bed to path and back, m. */
   widthM: number
-  /** Stretches of floor that beds take, m. */
+  /** Stretches of floor that beds take, and the path where it is made otherwise than the rest, m. */
   beds: readonly { x0: number; x1: number }[]
+  path: { x0: number; x1: number } | null
   /** Area of floor and length round it: the slice stands for the floor's area, its edges for the perimeter. */
   floorAreaM2: number
   perimeterM: number
@@ -40,7 +41,9 @@ export interface GroundInput {
 export interface FloorColumn {
   x0: number
   x1: number
-  bed: boolean
+  /** Which bed stands on it; −1 for none. */
+  bed: number
+  path: boolean
   areaM2: number
 }
 
@@ -254,18 +257,21 @@ function skirtRow(depthM: readonly number[], rows: readonly number[]): number {
 }
 
 /** Columns of floor: broken where beds begin and end, fine beside the walls. */
-function cutFloor({ widthM, beds }: GroundInput): Omit<FloorColumn, 'areaM2'>[] {
-  const marks = [0, widthM, ...beds.flatMap(b => [max(0, b.x0), min(widthM, b.x1)])].sort((a, b) => a - b)
-  const strips: { x0: number; x1: number; bed: boolean }[] = []
+function cutFloor({ widthM, beds, path }: GroundInput): Omit<FloorColumn, 'areaM2'>[] {
+  const breaks = path ? [...beds, path] : beds
+  const marks = [0, widthM, ...breaks.flatMap(b => [max(0, b.x0), min(widthM, b.x1)])].sort((a, b) => a - b)
+  type Strip = Omit<FloorColumn, 'areaM2'>
+  const strips: Strip[] = []
   for (let i = 0; i + 1 < marks.length; i++) {
     const x0 = marks[i]!
     const x1 = marks[i + 1]!
     if (x1 - x0 < 1e-6) continue
     const middle = (x0 + x1) / 2
-    const bed = beds.some(b => middle > b.x0 && middle < b.x1)
+    const bed = beds.findIndex(b => middle > b.x0 && middle < b.x1)
+    const onPath = bed < 0 && path !== null && middle > path.x0 && middle < path.x1
     const before = strips[strips.length - 1]
-    if (before && before.bed === bed) before.x1 = x1
-    else strips.push({ x0, x1, bed })
+    if (before && before.bed === bed && before.path === onPath) before.x1 = x1
+    else strips.push({ x0, x1, bed, path: onPath })
   }
   // What is too narrow to be a column of its own goes with its neighbour.
   for (let i = strips.length - 1; i >= 0 && strips.length > 1; i--) {
@@ -275,17 +281,18 @@ function cutFloor({ widthM, beds }: GroundInput): Omit<FloorColumn, 'areaM2'>[] 
     else strips[1]!.x0 = s.x0
     strips.splice(i, 1)
   }
-  const out: { x0: number; x1: number; bed: boolean }[] = []
+  const out: Strip[] = []
   for (const s of strips) {
+    const { bed, path: onPath } = s
     let x0 = s.x0
     let x1 = s.x1
-    if (x0 < 1e-6 && x1 - x0 > 2 * EDGE_COLUMN) out.push({ x0, x1: (x0 += EDGE_COLUMN), bed: s.bed })
+    if (x0 < 1e-6 && x1 - x0 > 2 * EDGE_COLUMN) out.push({ x0, x1: (x0 += EDGE_COLUMN), bed, path: onPath })
     const tail = x1 > widthM - 1e-6 && x1 - x0 > 2 * EDGE_COLUMN
     if (tail) x1 -= EDGE_COLUMN
     const pieces = max(1, Math.ceil((x1 - x0) / INNER_COLUMN))
     for (let i = 0; i < pieces; i++)
-      out.push({ x0: x0 + ((x1 - x0) * i) / pieces, x1: x0 + ((x1 - x0) * (i + 1)) / pieces, bed: s.bed })
-    if (tail) out.push({ x0: x1, x1: s.x1, bed: s.bed })
+      out.push({ x0: x0 + ((x1 - x0) * i) / pieces, x1: x0 + ((x1 - x0) * (i + 1)) / pieces, bed, path: onPath })
+    if (tail) out.push({ x0: x1, x1: s.x1, bed, path: onPath })
   }
   return out
 }

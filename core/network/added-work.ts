@@ -56,11 +56,10 @@ export function makeAddedWork(memory: Memory) {
     m = model
     airSun.set(m.airSun)
     beds = Array.from(m.bed.keys()).filter(c => m.bed[c] === 1)
-    const row = beds.length > 0 ? m.probes.soil - offset[beds[0]!]! : 0
     soil =
       beds.length > 0
         ? together(
-            beds.map(c => offset[c]! + row),
+            beds.map(c => m.rootCell[c]!),
             beds.map(c => area[c]! / m.bedAreaM2),
           )
         : null

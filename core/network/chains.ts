@@ -1,11 +1,12 @@
 import { FILM_FLOOR, FILM_INSIDE, FILM_OUTSIDE } from '../physics/constants'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, MATERIALS, type Glazing } from '../catalog'
-import type { Design, PartId } from '../design/types'
+import type { Design, Layer, PartId } from '../design/types'
+import { pathStrip } from '../geometry/objects'
 import { bodyFace, type FaceId } from '../geometry/scene'
 import { surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
-import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type GroundSlice } from '../ground/slice'
+import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type FloorColumn, type GroundSlice } from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
 import { glazingConductance, tiltedResistance } from '../optics/glazing-heat'
 import type { LossName } from './series'
@@ -41,8 +42,10 @@ export interface Chain {
   waterKg: number
   /** Water open to the air. */
   open: boolean
-  /** Soil that plants grow in. */
+  /** Soil that plants grow in: which bed it is of, and its cell half way up the bed's own soil. */
   bed: boolean
+  bedIndex: number
+  rootCell: number
   /** Which body it is of; −1 for none. */
   body: number
 }
@@ -61,6 +64,8 @@ const blank = {
   waterKg: 0,
   open: false,
   bed: false,
+  bedIndex: -1,
+  rootCell: -1,
   body: -1,
   skyView: 0,
 } as const
@@ -223,6 +228,7 @@ export function groundSlice(design: Design, building: Building): GroundSlice {
   return makeGroundSlice({
     widthM: building.outline.widthM,
     beds: design.shape.beds.map(b => ({ x0: b.atM, x1: b.atM + b.widthM })),
+    path: design.store.floor.path ? pathStrip(design) : null,
     floorAreaM2: building.floorAreaM2,
     perimeterM: building.perimeterM,
     sunkM: building.sunkM,
@@ -233,13 +239,18 @@ export function groundSlice(design: Design, building: Building): GroundSlice {
   })
 }
 
+/** Cells of a floor or a bed are no thicker than this, m. */
+const FLOOR_CELL = 0.12
+
 function floorChains(design: Design, slice: GroundSlice): Chain[] {
   const rows = slice.rowsM.length
-  const bedArea = slice.floor.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0)
-  const pathArea = slice.floor.filter(c => !c.bed).reduce((s, c) => s + c.areaM2, 0)
-  const beds = design.shape.beds
-  const width = beds.reduce((s, b) => s + b.widthM, 0)
-  const bedDepth = width > 0 ? beds.reduce((s, b) => s + b.heightM * b.widthM, 0) / width : 0
+  const bedArea = slice.floor.filter(c => c.bed >= 0).reduce((s, c) => s + c.areaM2, 0)
+  const bareArea = slice.floor.filter(c => c.bed < 0).reduce((s, c) => s + c.areaM2, 0)
+  const { floor } = design.store
+  const layersOn = ({ bed, path }: FloorColumn): readonly Layer[] =>
+    bed >= 0
+      ? [...floor.beds, { material: 'soil', thicknessM: design.shape.beds[bed]!.heightM }]
+      : ((path ? floor.path : null) ?? floor.rest)
   const soil = entry(MATERIALS, design.site.soil)
   return slice.floor.map((col, i): Chain => {
     const capacity: number[] = []
@@ -248,7 +259,9 @@ function floorChains(design: Design, slice: GroundSlice): Chain[] {
       capacity.push(slice.floorCapacity[i * rows + r]!)
       if (r > 0) between.push(slice.floorDown[i * rows + r - 1]!)
     }
-    const cells = cutWall(col.bed ? [{ material: 'soil', thicknessM: bedDepth }] : [design.store.floor], 0.12)
+    const onBed = col.bed >= 0
+    const cells = cutWall(layersOn(col), FLOOR_CELL)
+    const under = onBed ? cutWall(floor.beds, FLOOR_CELL).capacity.length - 2 : 0
     const halfTop = slice.rowsM[0]! / 2 / soil.conductivity
     if (cells.capacity.length > 2) {
       between.push(col.areaM2 / (halfTop + 1 / cells.between[0]!))
@@ -263,15 +276,20 @@ function floorChains(design: Design, slice: GroundSlice): Chain[] {
     return {
       ...blank,
       name: 'ground',
-      face: col.bed ? 'beds' : 'floor',
-      faceShare: col.areaM2 / (col.bed ? bedArea : pathArea),
+      face: onBed ? 'beds' : 'floor',
+      faceShare: col.areaM2 / (onBed ? bedArea : bareArea),
       kind: 'ground',
       areaM2: col.areaM2,
       facingUp: 1,
       capacity,
       between,
       column: i,
-      bed: col.bed,
+      bed: onBed,
+      bedIndex: col.bed,
+      rootCell: Math.min(
+        capacity.length - 2,
+        NEAR_ROWS - 1 + under + Math.ceil((cells.capacity.length - 2 - under) / 2),
+      ),
     }
   })
 }

@@ -38,7 +38,7 @@ export function makeExchangers(
 ): Exchanger[] {
   const under = { lengthM: building.lengthM, soilConductivity: entry(MATERIALS, design.site.soil).conductivity }
   const all = slice.floor.map((_, i) => i)
-  const beds = all.filter(i => slice.floor[i]!.bed)
+  const beds = all.filter(i => slice.floor[i]!.bed >= 0)
   const rowAt = (depthM: number) => {
     let top = 0
     let row = 0

@@ -1,6 +1,7 @@
 import { GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
 import { outsideFilm, radiativeFilm } from '../air/films'
-import type { SiteYear } from '../climate'
+import { MONTH_OF_DAY, type SiteYear } from '../climate'
+import { MOST_BEDS } from '../design/fields/shape'
 import { makeAddedWork } from './added-work'
 import { makeGroundOutside } from './ground-outside'
 import { makeLinks } from './links'
@@ -26,7 +27,6 @@ import {
   PRESSURE,
   ROW_DRAWN,
   ROW_TIE,
-  SOIL_DRAW,
   STAR_SKY,
   STAR_SKY_T,
   SUM_AIR,
@@ -59,8 +59,6 @@ const HELD = 1e15
 const HOUSE_FILM = 0.13
 /** Light reflected by condensation on the glass, at most. */
 const DROPS = 0.08
-/** Moist soil under leaves, kg/m²s per unit of humidity ratio. */
-const SOIL_EVAPORATION = 0.0012
 /** Row cover: open and drawn ties of the space under it, W/m²K. */
 const ROW_OPEN = 25
 const ROW_CLOSED = 4.5
@@ -138,6 +136,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const bedLight = memory.hoursByCover()
   const drawn = memory.hoursByCover()
   const leaf = { fixed: 0, draw: 0 }
+  const fixedOf = memory.doubles(MOST_BEDS)
+  const bedOf = memory.ints(chains)
   const storeAir = makeStoreAir(memory)
   const outsideGround = makeGroundOutside(memory)
   let m!: NetworkModel
@@ -202,6 +202,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     added.lay(m)
     bedLight.set(m.bedLight)
     drawn.set(m.drawn)
+    bedOf.set(m.bedIndex)
     slowEdge = NaN
     lastDt = 0
     day = -1
@@ -301,15 +302,31 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * v[SUPPLY_C]!
     v[TIE]! += v[HOUSE_DOOR]!
     v[TIE_T]! += v[HOUSE_DOOR]! * m.houseC
-    transpiration(v[AIR]!, v[PRESSURE]!, onBeds, m.leafArea, leaf)
-    v[LEAF_SUN] = leaf.fixed * m.bedAreaM2
-    // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
-    for (let k = 0; k < beds.length; k++) source[face[beds[k]!]!]! -= LATENT * leaf.fixed * area[beds[k]!]!
-    v[LEAF_DRAW] = leaf.draw * m.bedAreaM2
-    v[SOIL_DRAW] = SOIL_EVAPORATION * m.bedAreaM2
+    breatheLeaves(h, onBeds)
     eliminate(h, dt)
     outsideGround.step(v[OUT]! + 1, snowM[h]!, span)
     warmDeep(span)
+  }
+
+  /** What leaves draw in the hour, bed by bed. */
+  function breatheLeaves(h: number, onBeds: number): void {
+    const month = MONTH_OF_DAY[(h / 24) | 0]!
+    v[LEAF_SUN] = 0
+    v[LEAF_DRAW] = 0
+    let worked = NaN
+    for (let b = 0; b < m.bedAreasM2.length; b++) {
+      const leafArea = m.leafArea[b * 12 + month]!
+      if (leafArea !== worked) transpiration(v[AIR]!, v[PRESSURE]!, onBeds, leafArea, leaf)
+      worked = leafArea
+      v[LEAF_SUN]! += leaf.fixed * m.bedAreasM2[b]!
+      v[LEAF_DRAW]! += leaf.draw * m.bedAreasM2[b]!
+      fixedOf[b] = leaf.fixed
+    }
+    // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
+    for (let k = 0; k < beds.length; k++) {
+      const c = beds[k]!
+      source[face[c]!]! -= LATENT * fixedOf[bedOf[c]!]! * area[c]!
+    }
   }
 
   /** Deep ground under the floor, explicitly. */

@@ -3,7 +3,8 @@ import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, LEAKAGE_CLASSES } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
-import type { Design } from '../design/types'
+import { leafByMonth } from '../aim/leaf'
+import type { Bed, Design } from '../design/types'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
@@ -18,6 +19,9 @@ import { LOSS_NAMES } from './series'
 
 /** Air, leaves, twine and frames warm and cool together: this many times the air alone. */
 const CONTENTS = 4
+
+/** Share of bare soil's evaporation that its cover lets through. FAO Irrigation and Drainage Paper 56, ch. 10. */
+const SOIL_BARE: Record<Bed['soilCover'], number> = { bare: 1, mulch: 0.5, film: 0.25 }
 
 /** What kind of tie the outermost cell has. */
 export const OUTSIDE = 0
@@ -99,7 +103,13 @@ export interface NetworkModel {
   bedAreaM2: number
   /** Sunlight on the beds by what cover it comes past, W/m², as `drawn`. */
   bedLight: Float32Array
-  leafArea: number
+  /** By chain: the cell at root depth of a bed, and its share of bare soil's evaporation; which bed of the document. */
+  rootCell: Int32Array
+  soilBare: Float64Array
+  bedIndex: Int32Array
+  /** By bed and month, `bed * 12 + month`: leaf over bed area; and each bed's area, m². */
+  leafArea: Float64Array
+  bedAreasM2: Float64Array
   leakAreaM2: number
   airways: Airways
   airing: Design['breathe']['airing']
@@ -188,6 +198,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
   const airMassKg = (building.volumeM3 * site.pressurePa[0]!) / (GAS_CONSTANT_AIR * 283.15)
   const { breathe } = design
+  const { beds } = design.shape
   const { airing, fans } = breathe
   const map = <T extends Float64Array | Uint8Array>(array: T, of: (c: Chain, i: number) => number) => {
     chains.forEach((c, i) => {
@@ -260,7 +271,13 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     coverOf: Int32Array.from(chains, c => Math.max(0, c.cover)),
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
     bedLight: inTurns(gains.byCover.map(c => c.bedLightWm2)),
-    leafArea: breathe.leafArea,
+    rootCell: Int32Array.from(chains, (c, i) => (c.bed ? offset[i]! + c.rootCell : -1)),
+    soilBare: map(new Float64Array(count), c => (c.bed ? SOIL_BARE[beds[c.bedIndex]!.soilCover] : 0)),
+    bedIndex: Int32Array.from(chains, c => c.bedIndex),
+    leafArea: Float64Array.from(beds.flatMap(b => leafByMonth(design.aim, b))),
+    bedAreasM2: Float64Array.from(beds, (_, b) =>
+      chains.filter(c => c.bedIndex === b).reduce((s, c) => s + c.areaM2, 0),
+    ),
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
     airways: makeAirways(design, building),
     airing: {
@@ -509,15 +526,7 @@ function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: nu
   const ground = bed >= 0 ? bed : floor
   const back = find(c => c.face === 'back wall' || c.face === 'dome roof' || c.face === 'riser wall')
   return {
-    // Root depth: half way up the bed's own soil, or the top ground cell.
-    soil:
-      bed >= 0
-        ? offset[bed]! +
-          Math.min(
-            chains[bed]!.capacity.length - 2,
-            NEAR_ROWS - 1 + Math.ceil((chains[bed]!.capacity.length - NEAR_ROWS - 1) / 2),
-          )
-        : last(ground) - 1,
+    soil: bed >= 0 ? offset[bed]! + chains[bed]!.rootCell : last(ground) - 1,
     waterChain,
     floor: last(floor >= 0 ? floor : ground),
     backWall: last(back >= 0 ? back : ground),

@@ -27,7 +27,6 @@ import {
   PIPE_DRAW,
   PIPE_DRAW_T,
   PRESSURE,
-  SOIL_DRAW,
   STAR,
   SUPPLY,
   TRY,
@@ -43,6 +42,8 @@ const GLASS = 1
 const SOIL = 2
 const WATER = 3
 
+/** Moist soil under leaves, kg/m²s per unit of humidity ratio. */
+const SOIL_EVAPORATION = 0.0012
 /** A pane holds this much before it runs, kg/m². */
 const WET_GLASS = 0.08
 /** Air that carries a watt for each kelvin, kg/s. */
@@ -76,7 +77,8 @@ export function makeMoisture(memory: Memory) {
   const driesOf = memory.bytes(memory.size.chains)
   let m!: NetworkModel
   let glassArea = 1e-9
-  let bedArea = 1
+  /** What the soil of each bed gives off, kg/s per unit of humidity ratio. */
+  const fromSoil = memory.doubles(memory.size.chains)
 
   function lay(model: NetworkModel): void {
     m = model
@@ -85,7 +87,7 @@ export function makeMoisture(memory: Memory) {
       if (glazed[c]) glassArea += area[c]!
       driesOf[c] = glazed[c] ? GLASS : bed[c] ? SOIL : openWater[c] ? WATER : NOTHING
     }
-    bedArea = max(1e-9, m.bedAreaM2)
+    for (let c = 0; c < m.count; c++) fromSoil[c] = SOIL_EVAPORATION * m.soilBare[c]! * area[c]!
   }
 
   /**
@@ -121,7 +123,6 @@ export function makeMoisture(memory: Memory) {
       leaves * v[FULL_RATIO]!
     const wet = v[WET]! > 0
     const onGlass = v[WET]! / (glassArea * dt)
-    const fromSoil = v[SOIL_DRAW]! / bedArea
     const t = T
     const faces = face
     const areas = area
@@ -141,7 +142,7 @@ export function makeMoisture(memory: Memory) {
         continue
       }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
-      let draws = of === SOIL && before < at ? fromSoil * areas[c]! : 0.9 * AIR_PER_HEAT * films[c]!
+      let draws = of === SOIL && before < at ? fromSoil[c]! : 0.9 * AIR_PER_HEAT * films[c]!
       // Glass dries by what stands on it and no more.
       if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = (onGlass * areas[c]!) / (at - before)
       const passes = LATENT * draws

@@ -51,7 +51,6 @@ export const VAPOUR = 37
 /** Transpiration: part that does not hang on the air's moisture, kg/s, and the rest per unit of humidity ratio. */
 export const LEAF_SUN = 38
 export const LEAF_DRAW = 39
-export const SOIL_DRAW = 40
 /** The coolest air at which an opening starts to open in this hour, °C. */
 export const START = 41
 /** Water standing on the glass, kg. */

@@ -1,7 +1,8 @@
 import { kindOf } from '../bodies/registry'
 import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import { HOURS, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
-import type { Design } from '../design/types'
+import type { Design, Layer } from '../design/types'
+import { freeStrips } from '../geometry/objects'
 import { bodyFace, type FaceId } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
@@ -89,8 +90,7 @@ export function lightFaces(
   for (const s of building.surfaces) {
     if (s.kind === 'glazed') add(s.id, s.areaM2, 1 - reflectanceOf(s), true)
     else if (s.kind === 'opaque') add(s.id, s.areaM2, inner(s))
-    else
-      add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), entry(MATERIALS, store.floor.material).solarAbsorptance)
+    else add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), floorAbsorptance(design))
   }
   add('beds', building.bedAreaM2, BED_ABSORPTANCE)
   add('bed sides', objectAreaM2(building, 'beds') - building.bedAreaM2, BED_SIDE_ABSORPTANCE)
@@ -105,6 +105,17 @@ export function lightFaces(
     STRIP_ABSORPTANCE,
   )
   return faces
+}
+
+/** Of the floor that nothing stands on: by its widest way through and the rest, each by its top layer. */
+function floorAbsorptance(design: Pick<Design, 'store' | 'shape'>): number {
+  const { path, rest } = design.store.floor
+  const of = (layers: readonly Layer[]) => materialOf(layers.at(-1) ?? { material: 'soil' }).solarAbsorptance
+  const strips = path ? freeStrips(design) : []
+  const free = strips.reduce((sum, s) => sum + s.x1 - s.x0, 0)
+  if (!path || free === 0) return of(rest)
+  const walked = Math.max(...strips.map(s => s.x1 - s.x0)) / free
+  return walked * of(path) + (1 - walked) * of(rest)
 }
 
 /** The light table of a building: independent of the weather. */

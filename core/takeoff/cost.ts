@@ -1,6 +1,7 @@
 import { bodyName, kindOf } from '../bodies/registry'
 import { entry, NIGHT_COVERS, PRICES } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
+import { pathStrip } from '../geometry/objects'
 import { isSlope } from '../geometry/parts'
 import { makeBuilding, type Building, type Surface } from '../geometry/surfaces'
 
@@ -72,7 +73,12 @@ export function roughCost(design: Design): RoughCost {
   add('foundation', building.perimeterM, 'm', PRICES.foundationM)
   add('edge board', building.perimeterM * (skin.edge.depthM + skin.edge.skirtM), 'm²', perM2([skin.edge]))
   add('digging', building.floorAreaM2 * building.sunkM, 'm³', PRICES.digM3)
-  add('floor', building.floorAreaM2 - building.bedAreaM2, 'm²', perM2([store.floor]))
+  const bareM2 = building.floorAreaM2 - building.bedAreaM2
+  const way = store.floor.path ? pathStrip(design) : null
+  const pathM2 = way ? Math.min(bareM2, ((way.x1 - way.x0) / shape.widthM) * building.floorAreaM2) : 0
+  add('floor', bareM2 - pathM2, 'm²', perM2(store.floor.rest))
+  add('path', pathM2, 'm²', perM2(store.floor.path ?? []))
+  add('under the beds', building.bedAreaM2, 'm²', perM2(store.floor.beds))
   add('beds', building.bedAreaM2, 'm²', PRICES.bedM2)
   store.bodies.forEach((b, i) => {
     const box = building.objects.find(o => o.kind === 'body' && o.index === i)!

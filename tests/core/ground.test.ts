@@ -34,6 +34,7 @@ test('the year’s wave goes down as theory has it: swing and lag within 2 % to 
 const input: GroundInput = {
   widthM: 5,
   beds: [],
+  path: null,
   floorAreaM2: 50,
   perimeterM: 30,
   sunkM: 0,

@@ -105,9 +105,14 @@ test('with an inside cover the glass is colder and more water condenses on it th
   expect(inside.series.glazingC[h]!).toBeLessThan(outside.series.glazingC[h]!)
 })
 
+const leaved = (leafArea: number): Design => ({
+  ...demo,
+  shape: { ...demo.shape, beds: demo.shape.beds.map(b => ({ ...b, leafArea })) },
+})
+
 test('transpiration: leaves damp the air and cool the summer', () => {
-  const bare = run(breathe({ leafArea: 0 })).answers
-  const lush = run(breathe({ leafArea: 3 })).answers
+  const bare = run(leaved(0)).answers
+  const lush = run(leaved(3)).answers
   expect(lush.hoursDamp).toBeGreaterThan(bare.hoursDamp)
   expect(lush.months[6]!.insideMeanC).toBeLessThan(bare.months[6]!.insideMeanC)
   expect(lush.ledger.losses['damp air']!).toBeGreaterThan(bare.ledger.losses['damp air']!)

@@ -1,5 +1,5 @@
 import { pond, tank, wall } from '../bodies'
-import { DEMOS, FORMS, type Design, type PartId } from '../../core/design'
+import { bedAt, DEMOS, FORMS, type Design, type PartId } from '../../core/design'
 import { cornerAdded, designFaults, patchDesign, withCorner, withForm, withFront } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeLightTable } from '../../core/optics/gains'
@@ -22,11 +22,7 @@ test('with a tank, a pond, an inner wall and a bench in the room it agrees as we
   const base = designOfForm('gable')
   const design: Design = {
     ...base,
-    shape: {
-      ...base.shape,
-      beds: [{ atM: 0.1, widthM: 0.7, heightM: 0.4 }],
-      benches: [{ atM: 3.6, widthM: 0.8, heightM: 0.8 }],
-    },
+    shape: { ...base.shape, beds: [bedAt(0.1, 0.7, 0.4)], benches: [{ atM: 3.6, widthM: 0.8, heightM: 0.8 }] },
     store: {
       ...base.store,
       bodies: [

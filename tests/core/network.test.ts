@@ -2,7 +2,7 @@ import { barrelsOf } from '../bodies'
 import { insideFilm } from '../../core/air/films'
 import { leakageFlow } from '../../core/air/leakage'
 import { openerTarget } from '../../core/air/vents'
-import { DEMOS, type Design } from '../../core/design'
+import { bedAt, DEMOS, type Design } from '../../core/design'
 import { RunStopped } from '../../core/network/run'
 import { createYearEngine, type YearResult } from '../../core/year'
 import { withoutOpenings } from '../openings'
@@ -45,7 +45,7 @@ test('sanity: a bare film house stays a little above a clear cold night, a well-
       ...demo.store,
       bodies: [],
       massWall: { ...demo.store.massWall, thicknessM: 0 },
-      floor: { material: 'soil', thicknessM: 0 },
+      floor: { path: null, beds: [], rest: [{ material: 'soil', thicknessM: 0 }] },
     },
     breathe: { ...demo.breathe, leakage: 'usual' },
   }
@@ -151,10 +151,7 @@ test('a run can be stopped', () => {
 })
 
 test('no water, no beds, no floor to speak of: the year still stands', () => {
-  const bare: Design = {
-    ...barrels({ count: 0 }),
-    shape: { ...demo.shape, beds: [{ atM: 0, widthM: demo.shape.widthM, heightM: 0 }] },
-  }
+  const bare: Design = { ...barrels({ count: 0 }), shape: { ...demo.shape, beds: [bedAt(0, demo.shape.widthM, 0)] } }
   const { answers } = run(bare)
   expect(answers.months[0]!.waterC).toBeNull()
   expect(answers.ledger.closure).toBeLessThan(0.001)

@@ -6,6 +6,7 @@ const SOIL = { conductivity: 1.5, density: 1800, specificHeat: 1670 }
 const blank: GroundInput = {
   widthM: 5,
   beds: [],
+  path: null,
   floorAreaM2: 5,
   perimeterM: 2,
   sunkM: 0,

@@ -1,4 +1,4 @@
-import { completeDesign, startingDesign, type Design, type Form } from '../../core/design'
+import { bedAt, completeDesign, startingDesign, type Design, type Form } from '../../core/design'
 import { madeToStand, withForm } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
@@ -20,20 +20,12 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
     'gable': { ridgeHeightM: 3.2 },
     'saltbox': {},
     'gambrel': { breakAtM: 0.7, breakHeightM: 2.4, ridgeHeightM: 3.4 },
-    'a-frame': { ridgeHeightM: 3.2, beds: [{ atM: 0.8, widthM: 1, heightM: 0.3 }] },
+    'a-frame': { ridgeHeightM: 3.2, beds: [bedAt(0.8, 1, 0.3)] },
     'arch': { ridgeAtM: 3.8, backWallM: 2.8 },
     'hoop': { kneeWallM: 0.6, ridgeHeightM: 2.6 },
     'own': withForm({ ...demo.shape, front: true, breakAtM: 0.2, breakHeightM: 1.7 }, 'own'),
     'lean-to': {},
-    'dome': {
-      widthM: 7,
-      lengthM: 7,
-      ridgeHeightM: 3.6,
-      beds: [
-        { atM: 1.2, widthM: 1.1, heightM: 0.4 },
-        { atM: 2.9, widthM: 1.1, heightM: 0.4 },
-      ],
-    },
+    'dome': { widthM: 7, lengthM: 7, ridgeHeightM: 3.6, beds: [bedAt(1.2, 1.1, 0.4), bedAt(2.9, 1.1, 0.4)] },
   }
   return madeToStand(
     completeDesign({

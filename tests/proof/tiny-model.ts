@@ -8,6 +8,8 @@ import type { Opener } from '../../core/openings/kind'
 import { VENT } from '../../core/openings/vent'
 import type { Added } from '../../core/network/added'
 
+const NONE = new Float64Array(0)
+
 /** A site of one unchanging, dark hour: no sun, no wind, sky as warm as the air. */
 export function steadySite(outsideC: number): SiteYear {
   const flat = (v: number) => new Float32Array(HOURS).fill(v)
@@ -85,7 +87,11 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     coverOf: new Int32Array(2),
     bedAreaM2: 0,
     bedLight: none,
-    leafArea: 0,
+    leafArea: NONE,
+    bedAreasM2: NONE,
+    rootCell: new Int32Array(2),
+    soilBare: two(),
+    bedIndex: Int32Array.of(-1, -1),
     leakAreaM2: 0,
     airways: airwaysOf([]),
     airing: DEMOS[0]!.breathe.airing,
@@ -103,7 +109,6 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
   }
 }
 
-const NONE = new Float64Array(0)
 const NOTHING_ADDED: Added = {
   count: 0,
   gain: new Int32Array(0),

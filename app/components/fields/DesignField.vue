@@ -32,12 +32,12 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
 
 <template>
   <ChoiceField
-    v-if="field.kind === 'number' && options"
+    v-if="(field.kind === 'number' || field.kind === 'text') && options"
     :label="label"
     :value="String(value ?? '')"
     :options="options"
     :hint="hint"
-    :set="(v: string) => take(v === '' ? null : Number(v))"
+    :set="(v: string) => take(v === '' ? null : field.kind === 'number' ? Number(v) : v)"
   />
   <QuantityField
     v-else-if="field.kind === 'number' && field.quantity !== null"

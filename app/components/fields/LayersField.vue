@@ -5,7 +5,13 @@ import { rangeOf, type Layer, type OwnMaterial } from '../../../core/design'
 import { dampFaults, layersResistance, materialOf } from '../../../core/materials/assembly'
 import { US_R } from '../../../core/units'
 
-const props = defineProps<{ title: string; path: string; layers: Layer[] }>()
+const props = defineProps<{
+  title: string
+  path: string
+  layers: readonly Layer[]
+  /** A floor: from below upwards, and it may have no layers at all. */
+  onGround?: boolean
+}>()
 const bench = useDesign()
 const settings = useSettings()
 
@@ -19,7 +25,7 @@ const resistance = computed(
     settings.show(whole.value, 'resistance') +
     (settings.units === 'metric' ? ` (US R ${(whole.value / US_R).toFixed(1)})` : ` (${whole.value.toFixed(2)} m²K/W)`),
 )
-const damp = computed(() => dampFaults(props.layers))
+const damp = computed(() => (props.onGround ? [] : dampFaults(props.layers)))
 const unframed = computed(
   () => layersResistance(props.layers.map(l => ({ ...l, framing: 0 }))) - layersResistance(props.layers),
 )
@@ -73,7 +79,8 @@ const OWN_FIELDS = [
   ['solarAbsorptance', 'sun taken in, 0–1'],
 ] as const
 function add(): void {
-  bench.edit([[props.path, [...props.layers, { material: 'eps', thicknessM: 0.05 }]]], `${props.path} add`)
+  const made = { material: props.onGround ? 'gravel' : 'eps', thicknessM: 0.05 }
+  bench.edit([[props.path, [...props.layers, made]]], `${props.path} add`)
 }
 function remove(i: number): void {
   bench.edit([[props.path, props.layers.filter((_, k) => k !== i)]], `${props.path} remove`)
@@ -84,7 +91,10 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
 <template>
   <fieldset class="min-w-0">
     <legend class="group-title">
-      {{ title }} <span class="hint font-sans font-normal">with its air films {{ resistance }}</span>
+      {{ title }}
+      <span class="hint font-sans font-normal">{{
+        onGround && layers.length === 0 ? 'bare earth' : `with its air films ${resistance}`
+      }}</span>
     </legend>
     <div class="grid grid-cols-[5.5rem_1fr] gap-3">
       <!-- The wall cut through, outside on the left, to its thickness. -->
@@ -120,8 +130,8 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
             stroke-width="0.7"
           />
         </g>
-        <text x="1" y="94" class="end">out</text>
-        <text x="87" y="94" text-anchor="end" class="end">in</text>
+        <text x="1" y="94" class="end">{{ onGround ? 'below' : 'out' }}</text>
+        <text x="87" y="94" text-anchor="end" class="end">{{ onGround ? 'above' : 'in' }}</text>
       </svg>
       <ol class="space-y-1">
         <li v-for="(layer, i) in layers" :key="i">
@@ -129,7 +139,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
             <select
               class="input"
               :value="layer.material"
-              :aria-label="`${title}, layer ${i + 1} from outside, material`"
+              :aria-label="`${title}, layer ${i + 1}, material`"
               @change="setMaterial(i, ($event.target as HTMLSelectElement).value)"
             >
               <option v-for="m in MATERIALS" :key="m.id" :value="m.id">
@@ -159,7 +169,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
             <span v-else />
             <button
               class="button quiet"
-              :disabled="layers.length === 1"
+              :disabled="layers.length === 1 && !onGround"
               :aria-label="`Take out layer ${i + 1}`"
               @click="remove(i)"
             >
@@ -196,7 +206,9 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
       </template>
       About {{ bench.current.topUp.currency }} {{ settings.show(price, 'arealPrice') }} at rough prices.
     </p>
-    <button v-if="layers.length < 8" class="button mt-1" @click="add">Add a layer inside</button>
+    <button v-if="layers.length < 8" class="button mt-1" @click="add">
+      {{ onGround ? 'Add a layer on top' : 'Add a layer inside' }}
+    </button>
   </fieldset>
 </template>
 

@@ -15,7 +15,7 @@ const settings = useSettings()
 
 const layersThickness = (layers: readonly { thicknessM: number }[]) => layers.reduce((s, l) => s + l.thicknessM, 0)
 const wall = computed(() => Math.max(0.04, layersThickness(props.design.skin.wall)))
-const floorThickness = computed(() => props.design.store.floor.thicknessM)
+const floorThickness = computed(() => layersThickness(props.design.store.floor.rest))
 const lining = computed(() => props.design.store.massWall.thicknessM)
 const edge = computed(() => props.design.skin.edge)
 /** The ground outside lies above a sunk floor. */

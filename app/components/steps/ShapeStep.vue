@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Bed } from '../../../core/design'
+import { bedAt } from '../../../core/design'
 import {
   clearances,
   freePlace,
@@ -11,6 +11,7 @@ import {
   withRidge,
   withWidth,
 } from '../../../core/editing'
+import { needsOf } from '../../../core/aim/aim-line'
 import { headroom } from '../../../core/advice/cautions'
 import { cornerName } from '../../../core/geometry/parts'
 import { canHaveFront, hasFront, makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
@@ -60,9 +61,14 @@ function addTo(list: (typeof LISTS)[number]): void {
     )
     return
   }
-  const made: Bed = { atM: at, widthM: list.width, heightM: list.height }
+  const made =
+    list.key === 'beds' ? bedAt(at, list.width, list.height) : { atM: at, widthM: list.width, heightM: list.height }
   bench.edit([[`shape.${list.key}`, [...shape.value[list.key], made]]], `add ${list.key}`)
 }
+const crops = computed(() => [
+  { id: '', name: 'planted all year' },
+  ...bench.current.aim.crops.map(c => ({ id: c.id, name: needsOf(c).name })),
+])
 const gaps = computed(() => clearances(bench.current))
 </script>
 
@@ -217,7 +223,7 @@ const gaps = computed(() => clearances(bench.current))
             <span class="hint font-sans font-normal">or drag them on the section and the plan</span>
           </h2>
           <ul class="grid gap-y-1">
-            <li v-for="(bed, i) in shape[list.key]" :key="i" class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
+            <li v-for="(_, i) in shape[list.key]" :key="i" class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
               <DesignField :path="`shape.${list.key}.${i}.atM`" :label="`${list.one} ${i + 1} from the sunny wall`" />
               <DesignField :path="`shape.${list.key}.${i}.widthM`" />
               <DesignField :path="`shape.${list.key}.${i}.heightM`" />
@@ -230,6 +236,12 @@ const gaps = computed(() => clearances(bench.current))
               >
                 ×
               </button>
+              <template v-if="list.key === 'beds'">
+                <DesignField :path="`shape.beds.${i}.crop`" :options="crops" label="Crop" />
+                <DesignField :path="`shape.beds.${i}.leafArea`" />
+                <DesignField :path="`shape.beds.${i}.soilCover`" />
+                <span />
+              </template>
             </li>
           </ul>
           <button

@@ -3,10 +3,22 @@ import { kindOf } from '../../../core/bodies/registry'
 import { MATERIALS } from '../../../core/catalog'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 
+const TABS = [
+  { id: 'bodies', name: 'Water and stone' },
+  { id: 'air', name: 'Air through the ground' },
+  { id: 'floor', name: 'Wall and floor' },
+] as const
 const bench = useDesign()
+const drawing = useDrawing()
+const tab = ref(0)
+watch(
+  () => drawing.pressed,
+  thing => {
+    if (thing?.kind === 'body') tab.value = 0
+  },
+)
 const settings = useSettings()
 const masonry = MATERIALS.filter(m => m.group === 'masonry')
-const floors = MATERIALS.filter(m => m.group === 'masonry' || m.group === 'ground')
 const building = computed(() => makeBuilding(bench.current))
 /** Water in all, m³. */
 const water = computed(() =>
@@ -26,25 +38,34 @@ const perArea = computed(() => {
 </script>
 
 <template>
-  <div class="step-grid">
-    <div class="lg:col-span-2">
-      <BodyList />
-      <p class="hint mt-1" data-test="water-in-all">
-        Water:
-        {{
-          water > 0
-            ? `${settings.show(water, 'volume')} in all, ${perArea}.`
-            : 'none. Rule: 80 to 200 L for each m² of glazing (2 to 5 US gal for each ft²).'
-        }}
-      </p>
-      <AirStoreList class="mt-3" />
-    </div>
-    <div>
-      <h2 class="group-title">Wall and floor</h2>
-      <DesignField path="store.massWall.material" :options="masonry" />
-      <DesignField path="store.massWall.thicknessM" />
-      <DesignField path="store.floor.material" :options="floors" />
-      <DesignField path="store.floor.thicknessM" label="Floor thickness" />
-    </div>
-  </div>
+  <StepTabs v-model="tab" :tabs="TABS" label="Parts of the store">
+    <template #bodies>
+      <div class="px-4 py-3">
+        <BodyList />
+        <p class="hint mt-1" data-test="water-in-all">
+          Water:
+          {{
+            water > 0
+              ? `${settings.show(water, 'volume')} in all, ${perArea}.`
+              : 'none. Rule: 80 to 200 L for each m² of glazing (2 to 5 US gal for each ft²).'
+          }}
+        </p>
+      </div>
+    </template>
+    <template #air>
+      <div class="px-4 py-3">
+        <AirStoreList />
+      </div>
+    </template>
+    <template #floor>
+      <div class="px-4 py-3">
+        <h2 class="group-title">Back wall</h2>
+        <div class="mb-3 grid gap-x-8 lg:grid-cols-2">
+          <DesignField path="store.massWall.material" :options="masonry" />
+          <DesignField path="store.massWall.thicknessM" />
+        </div>
+        <FloorZones />
+      </div>
+    </template>
+  </StepTabs>
 </template>

@@ -9,7 +9,7 @@ const GAP = group({
   amount: plain(0, 10000, { unit: 'm or pieces', label: 'How much' }),
 })
 
-/** Leaks, vents, fans, doors and leaves. */
+/** Leaks, fans and what is drawn or shut against the cold. */
 export const BREATHE = group(
   {
     leakage: entryOf([...LEAKAGE_CLASSES, { id: 'measured', name: 'measured' }], {
@@ -65,7 +65,6 @@ export const BREATHE = group(
       { on: flag({ start: false, label: 'Row cover' }), belowC: air(4, 'Drawn below') },
       { label: 'Row cover', about: 'a sheet over the beds on cold nights' },
     ),
-    leafArea: plain(0, 6, { start: 1, unit: 'm²/m²', label: 'Leaf area', about: 'leaf over bed area' }),
   },
   { label: 'Breathe' },
 )

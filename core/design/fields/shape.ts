@@ -1,18 +1,39 @@
-import { angle, choice, count, flag, group, length, list, temperature } from '../field'
+import { angle, choice, count, flag, group, length, list, number, orNull, temperature, text } from '../field'
 import { CHAIN_CHOICES } from './parts'
 
-/** What stands along the whole length of the house. */
-const alongside = (one: string) =>
-  group(
-    {
-      atM: length(0, 20, { label: 'from the sunny wall' }),
-      widthM: length(0.2, 10, { label: 'wide' }),
-      heightM: length(0, 1.5, { label: 'high' }),
-    },
-    { label: `${one} #` },
-  )
-export const BED = alongside('Bed')
-const BENCH = alongside('Bench')
+/** Where and how large something is that stands along the whole length of the house. */
+const ALONGSIDE = {
+  atM: length(0, 20, { label: 'from the sunny wall' }),
+  widthM: length(0.2, 10, { label: 'wide' }),
+  heightM: length(0, 1.5, { label: 'high' }),
+}
+
+/** So many beds may stand in a house. */
+export const MOST_BEDS = 6
+
+export const SOIL_COVERS = [
+  { id: 'bare', name: 'bare' },
+  { id: 'mulch', name: 'mulch' },
+  { id: 'film', name: 'film' },
+] as const
+export const BED = group(
+  {
+    ...ALONGSIDE,
+    crop: orNull(text(80, { label: 'Crop', about: 'one of `aim.crops`, by its id' }), {
+      start: null,
+      about: 'null: planted all year',
+    }),
+    leafArea: number('count', 0, 6, {
+      start: 1,
+      whole: false,
+      label: 'Leaf over bed area',
+      about: 'while its crop grows; 0.7 of that while it is held',
+    }),
+    soilCover: choice(SOIL_COVERS, { start: 'bare', label: 'Its soil is' }),
+  },
+  { label: 'Bed #' },
+)
+const BENCH = group(ALONGSIDE, { label: 'Bench #' })
 
 export const FORM_CHOICES = [
   { id: 'shed', name: 'Shed' },
@@ -131,7 +152,7 @@ export const SHAPE = group(
       label: 'Shade strip inside its top',
       about: 'opaque, measured down the sunny slope',
     }),
-    beds: list(BED, 0, 6, { label: 'Beds', about: 'as long as the building' }),
+    beds: list(BED, 0, MOST_BEDS, { label: 'Beds', about: 'as long as the building' }),
     benches: list(BENCH, 0, 6, { start: [], label: 'Benches', about: 'as long as the building' }),
   },
   { label: 'Shape' },

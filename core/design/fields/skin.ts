@@ -28,7 +28,7 @@ export const OWN_MATERIAL = group({
 })
 
 /** One layer of an assembly. */
-const layer = (words: string) =>
+export const layer = (words: string) =>
   group(
     {
       material: entryOf([...MATERIALS, { id: 'own', name: 'own' }], {

@@ -1,0 +1,13 @@
+import type { Bed, CropMonth, Design } from '../design/types'
+
+/** Share of its full leaf that a crop stands with in a month in which that is asked of it. */
+const STANDS: Record<CropMonth, number> = { 'grow': 1, 'hold': 0.7, '': 0 }
+
+/**
+ * Leaf over bed area through the year, 0–6, January first: a bed's own, in the months in which something is asked of
+ * its crop; all year where it has none of the crops that are chosen.
+ */
+export function leafByMonth({ crops }: Pick<Design['aim'], 'crops'>, bed: Bed): number[] {
+  const crop = crops.find(c => c.id === bed.crop)
+  return Array.from({ length: 12 }, (_, month) => bed.leafArea * (crop ? STANDS[crop.months[month]!] : 1))
+}

@@ -1,0 +1,164 @@
+import { leafByMonth } from '../../core/aim/leaf'
+import { bedAt, DEMOS, migrateDesign, type Bed, type CropMonth, type Design, type Layer } from '../../core/design'
+import { designFaults } from '../../core/editing'
+import { freeStrips, pathStrip } from '../../core/geometry/objects'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { groundSlice, makeFabric } from '../../core/network/chains'
+import { roughCost } from '../../core/takeoff/cost'
+import { createYearEngine } from '../../core/year'
+import { unheated } from '../added'
+import { plain } from '../plain'
+
+const demo = unheated(plain)
+const engine = createYearEngine()
+const run = (d: Design) => engine.run(d).answers
+const withBeds = (beds: Bed[]): Design => ({ ...demo, shape: { ...demo.shape, beds } })
+const changed = (own: Partial<Bed>) => withBeds(demo.shape.beds.map(b => ({ ...b, ...own })))
+const withFloor = (floor: Partial<Design['store']['floor']>): Design => ({
+  ...demo,
+  store: { ...demo.store, floor: { ...demo.store.floor, ...floor } },
+})
+const slab: Layer = { material: 'concrete', thicknessM: 0.12 }
+const foam: Layer = { material: 'xps', thicknessM: 0.1 }
+
+describe('beds, each with its own', () => {
+  const months: CropMonth[] = ['grow', 'grow', 'hold', '', '', '', '', '', '', 'hold', 'grow', 'grow']
+  const aim = { crops: [{ id: 'spinach', needs: null, months }] }
+
+  test('leaf stands by the months of its crop; without one it stands all year', () => {
+    expect(leafByMonth(aim, bedAt(0, 1, 0.3, { leafArea: 2 }))).toEqual(Array(12).fill(2))
+    const leaf = leafByMonth(aim, bedAt(0, 1, 0.3, { leafArea: 2, crop: 'spinach' }))
+    expect(leaf).toEqual([2, 2, 1.4, 0, 0, 0, 0, 0, 0, 1.4, 2, 2])
+    // A crop that is no longer chosen under Aim.
+    expect(leafByMonth({ crops: [] }, bedAt(0, 1, 0.3, { crop: 'spinach' }))).toEqual(Array(12).fill(1))
+  })
+
+  test('in months without leaves a bed gives off less, and in the others as much', () => {
+    const crops = [{ id: 'spinach', needs: null, months }]
+    const cropped = run({ ...changed({ crop: 'spinach', leafArea: 3 }), aim: { ...demo.aim, crops } })
+    const always = run({ ...changed({ leafArea: 3 }), aim: { ...demo.aim, crops } })
+    const damp = (a: typeof always, m: number) => a.ledgerMonths[m]!.losses['damp air']!
+    expect(damp(cropped, 6)).toBeLessThan(0.8 * damp(always, 6))
+    expect(damp(cropped, 0) / damp(always, 0)).toBeCloseTo(1, 1)
+  })
+
+  test('what two beds give off is what each gives off: one planted of two lies between none and both', () => {
+    const [a, b] = demo.shape.beds as [Bed, Bed]
+    const with_ = (x: number, y: number) =>
+      run(
+        withBeds([
+          { ...a, leafArea: x },
+          { ...b, leafArea: y },
+        ]),
+      ).ledger.losses['damp air']!
+    const [none, first, both] = [with_(0, 0), with_(3, 0), with_(3, 3)]
+    expect(first).toBeGreaterThan(none + 0.2 * (both - none))
+    expect(first).toBeLessThan(none + 0.8 * (both - none))
+  })
+
+  test('mulch and film hold water in the soil', () => {
+    const [bare, mulch, film] = (['bare', 'mulch', 'film'] as const).map(soilCover =>
+      run(changed({ soilCover, leafArea: 0 })),
+    ) as [ReturnType<typeof run>, ReturnType<typeof run>, ReturnType<typeof run>]
+    expect(mulch.hoursDamp).toBeLessThan(bare.hoursDamp)
+    expect(film.ledger.losses['damp air']!).toBeLessThan(mulch.ledger.losses['damp air']!)
+    for (const a of [bare, mulch, film]) expect(a.ledger.closure).toBeLessThan(1e-5)
+  })
+
+  test('each is as deep as it is itself: soil in the columns of a high one and of a low one', () => {
+    const house = withBeds([bedAt(0.15, 1.1, 0.8), bedAt(2.2, 0.95, 0.1)])
+    const { chains } = makeFabric(house, makeBuilding(house))
+    const joules = (bed: number) => {
+      const own = chains.filter(c => c.bedIndex === bed)
+      const above = own.reduce((sum, c) => sum + c.capacity.slice(4).reduce((s, x) => s + x, 0), 0)
+      return above / own.reduce((sum, c) => sum + c.areaM2, 0)
+    }
+    expect(joules(0) / joules(1)).toBeCloseTo(8, 6)
+    for (const c of chains.filter(x => x.bed)) expect(c.rootCell).toBeLessThan(c.capacity.length - 1)
+    expect(run(house).ledger.closure).toBeLessThan(1e-5)
+  })
+
+  test('two that touch keep their own columns', () => {
+    const house = withBeds([bedAt(0.5, 0.9, 0.5), bedAt(1.4, 0.9, 0.2)])
+    expect(designFaults(house)).toEqual([])
+    const { floor } = groundSlice(house, makeBuilding(house))
+    expect(new Set(floor.map(c => c.bed))).toEqual(new Set([-1, 0, 1]))
+    expect(floor.filter(c => c.bed === 0).at(-1)!.x1).toBeCloseTo(1.4, 9)
+  })
+})
+
+describe('a floor by zone', () => {
+  test('the path is the widest way through, and is cut out of the ground only where it is made otherwise', () => {
+    const strips = freeStrips(demo)
+    const path = pathStrip(demo)!
+    expect(Math.max(...strips.map(s => s.x1 - s.x0))).toBeCloseTo(path.x1 - path.x0, 9)
+    const columns = (d: Design) => groundSlice(d, makeBuilding(d)).floor
+    expect(columns(demo).some(c => c.path)).toBe(false)
+    const slabbed = columns(withFloor({ path: [slab] }))
+    expect(slabbed.filter(c => c.path)[0]!.x0).toBeCloseTo(path.x0, 9)
+    expect(slabbed.filter(c => c.path).at(-1)!.x1).toBeCloseTo(path.x1, 9)
+    expect(slabbed.filter(c => c.path && c.bed >= 0)).toEqual([])
+  })
+
+  test('foam under a slab keeps the floor from the ground, and the slab swings more', () => {
+    const onGround = engine.run(withFloor({ rest: [slab], beds: [] }))
+    const onFoam = engine.run(withFloor({ rest: [foam, slab], beds: [foam] }))
+    const swing = (s: Float32Array) => {
+      let sum = 0
+      for (let d = 0; d < 365; d++) {
+        const day = s.subarray(d * 24, d * 24 + 24)
+        sum += Math.max(...day) - Math.min(...day)
+      }
+      return sum / 365
+    }
+    expect(swing(onFoam.series.floorC)).toBeGreaterThan(swing(onGround.series.floorC) * 1.1)
+    const lost = (r: typeof onFoam) => Math.abs(r.answers.ledger.losses.ground!)
+    expect(lost(onFoam)).toBeLessThan(lost(onGround))
+    expect(onFoam.answers.ledger.closure).toBeLessThan(1e-5)
+  })
+
+  test('a path of its own changes the year a little; the same as the rest changes nothing that can be seen', () => {
+    const rest = demo.store.floor.rest
+    const same = run(withFloor({ path: rest })).coldestNight.insideC
+    expect(same).toBeCloseTo(run(demo).coldestNight.insideC, 1)
+    const paved = run(withFloor({ path: [{ material: 'concrete', thicknessM: 0.25 }] })).coldestNight.insideC
+    expect(paved).not.toBeCloseTo(same, 3)
+  })
+
+  test('bare earth is a floor; each zone has its price', () => {
+    const bare = withFloor({ rest: [] })
+    expect(designFaults(bare)).toEqual([])
+    expect(run(bare).ledger.closure).toBeLessThan(1e-5)
+    const lines = roughCost(withFloor({ rest: [slab], path: [slab, slab], beds: [foam] })).lines
+    const line = (name: string) => lines.find(l => l.name === name)!
+    const building = makeBuilding(demo)
+    expect(line('floor').amount + line('path').amount + line('under the beds').amount).toBeCloseTo(
+      building.floorAreaM2,
+      6,
+    )
+    expect(line('path').cost / line('path').amount).toBeCloseTo((2 * line('floor').cost) / line('floor').amount, 6)
+    expect(roughCost(bare).lines.some(l => l.name === 'floor')).toBe(false)
+  })
+
+  test('a floor of one material is brought forward as it was, one of no thickness as bare earth', () => {
+    const old = (thicknessM: number) => {
+      const { path: _path, beds: _beds, rest: _rest, ...none } = demo.store.floor
+      return {
+        ...demo,
+        shape: { ...demo.shape, beds: demo.shape.beds.map(({ atM, widthM, heightM }) => ({ atM, widthM, heightM })) },
+        breathe: { ...demo.breathe, leafArea: 2 },
+        store: { ...demo.store, floor: { ...none, material: 'gravel', thicknessM } },
+      }
+    }
+    const now = migrateDesign(old(0.08)) as Design
+    expect(designFaults(now)).toEqual([])
+    expect(now.store.floor).toEqual({ path: null, beds: [], rest: [{ material: 'gravel', thicknessM: 0.08 }] })
+    expect(now.shape.beds.map(b => b.leafArea)).toEqual(demo.shape.beds.map(() => 2))
+    expect(now.breathe).not.toHaveProperty('leafArea')
+    expect((migrateDesign(old(0)) as Design).store.floor.rest).toEqual([])
+  })
+})
+
+test('every demo is a document of this version as it stands', () => {
+  for (const d of DEMOS) expect(migrateDesign(d)).toBe(d)
+})
