@@ -1,14 +1,11 @@
-import { anAirStore, type AirStoreKindId } from '../air-stores/registry'
+import type { AirStoreKindId } from '../air-stores/registry'
 import { type Drums, layDrums } from '../bodies/drums'
 import { LEAST_WALL_M } from '../bodies/wall'
 import { entry, VESSELS } from '../catalog'
-import { DOOR } from '../openings/door'
-import { RIDGE_VENT, RIDGE_VENT_UNDER_M } from '../openings/ridge-vent'
-import { VENT } from '../openings/vent'
-import { aSource, type SourceKindId } from '../sources/registry'
-import { filledFrom, isTree, PLAIN, type Tree } from './complete'
-import { startOf } from './field'
-import { SCHEMA_VERSION } from './types'
+import { RIDGE_VENT_UNDER_M } from '../openings/ridge-vent'
+import type { SourceKindId } from '../sources/registry'
+import { filled, isTree, type Tree } from './complete'
+import { DESIGN, SCHEMA_VERSION } from './types'
 
 /**
  * A document brought forward to this version's schema: what was said otherwise is said anew, fields that came later
@@ -17,8 +14,10 @@ import { SCHEMA_VERSION } from './types'
 export function migrateDesign(document: unknown): unknown {
   if (!isTree(document) || ![1, 2, 3, SCHEMA_VERSION].includes(document.schemaVersion as number)) return document
   const said = STEPS.reduce((said, step) => step(said), document)
-  if (document.schemaVersion === SCHEMA_VERSION && said === document) return document
-  return { ...filledFrom(said, PLAIN), schemaVersion: SCHEMA_VERSION }
+  const whole = filled(DESIGN, said) as Tree
+  return whole === document && document.schemaVersion === SCHEMA_VERSION
+    ? document
+    : { ...whole, schemaVersion: SCHEMA_VERSION }
 }
 
 /** What each makes of a document that lacks what came with it; in their order. */
@@ -84,15 +83,13 @@ function withOpenings(document: Tree): Tree {
   const { areaM2, ...traffic } = tree(doors)
   const doorM = Math.min(DOOR_M, 0.9 * num(shape.ridgeHeightM, 3))
   const door = {
-    ...(startOf(DOOR.fields) as Tree),
     kind: 'door',
     part: dome ? 'kneeWall' : 'eastEnd',
     heightM: doorM,
     widthM: num(areaM2, 1.8) / doorM,
     ...traffic,
   }
-  const filled = openings.map(o => ({ ...(startOf((o.kind === 'vent' ? VENT : RIDGE_VENT).fields) as Tree), ...o }))
-  const skin = { ...tree(document.skin), openings: [...filled, door] }
+  const skin = { ...tree(document.skin), openings: [...openings, door] }
   return { ...document, breathe, skin }
 }
 
@@ -104,11 +101,11 @@ function withSources(document: Tree): Tree {
   const { heater, solarAir, solarWater, compost, bedLoop, lamps, dumpLoad, people, ...topUp } = tree(document.topUp)
   if (heater === undefined && lamps === undefined) return document
   const { currency, kind, ...fired } = tree(heater)
-  const fuel = { fuel: fired.fuel, pricePerKWh: fired.pricePerKWh }
+  const fuel = fired.fuel === undefined ? {} : { fuel: fired.fuel, pricePerKWh: fired.pricePerKWh }
   const made = (to: SourceKindId, from: unknown, measure: string, more: Tree = {}): Tree[] =>
-    num(tree(from)[measure], 0) > 0 ? [{ ...aSource(to), ...more, ...tree(from) }] : []
+    num(tree(from)[measure], 0) > 0 ? [{ ...more, ...tree(from), kind: to }] : []
   const sources = [
-    { ...aSource('heater'), ...fired, into: kind ?? 'air' },
+    ...(heater === undefined ? [] : [{ ...fired, kind: 'heater', into: kind ?? 'air' }]),
     ...made('bed loop', bedLoop, 'capacityW', fuel),
     ...made('lamps', lamps, 'powerW'),
     ...made('people', people, 'count'),
@@ -126,7 +123,7 @@ function withAirStores(document: Tree): Tree {
   const { earthTube, ...breathe } = tree(document.breathe)
   if (store.airStores !== undefined || (earth ?? channels ?? rockBed ?? earthTube) === undefined) return document
   const made = (kind: AirStoreKindId, from: unknown): Tree[] =>
-    tree(from).on === true ? [filledFrom({ kind, ...tree(from) }, anAirStore(kind) as unknown as Tree)] : []
+    tree(from).on === true ? [{ ...tree(from), kind }] : []
   const airStores = [
     ...made('earth store', earth),
     ...made('bed channels', channels),
@@ -141,11 +138,8 @@ function withBeds(document: Tree): Tree {
   const { leafArea, ...breathe } = tree(document.breathe)
   const shape = tree(document.shape)
   const { beds } = shape
-  if (!Array.isArray(beds) || beds.every(b => !isTree(b) || b.soilCover !== undefined)) {
-    return leafArea === undefined ? document : { ...document, breathe }
-  }
-  const plain = { crop: null, leafArea: leafArea ?? 1, soilCover: 'bare' }
-  const planted = beds.map((b: unknown) => (isTree(b) ? { ...plain, ...b } : b))
+  if (leafArea === undefined || !Array.isArray(beds)) return document
+  const planted = beds.map((b: unknown) => (isTree(b) ? { leafArea, ...b } : b))
   return { ...document, breathe, shape: { ...shape, beds: planted } }
 }
 

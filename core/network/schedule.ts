@@ -1,17 +1,33 @@
-import { DAYS, HOURS, yearStartUtc, type SiteYear } from '../climate'
+import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, yearStartUtc, type SiteYear } from '../climate'
 import { sunDay } from '../sun'
-import type { Design } from '../design/types'
+import type { Cover } from '../design/types'
+import { isThere } from '../openings/presence'
 import { clockShare } from '../sources/common'
 
+/** A cover that shades is drawn in sun brighter than this, W/m². */
+const BRIGHT_WM2 = 300
+/** Who leaves for longer than this leaves the cover open, h. */
+const LONG_AWAY_H = 24
+
 /**
- * Share of each hour that the night cover is drawn, 0–1, in hours colder than its limit. By the sun: from
- * `afterSunsetH` after sunset to `afterSunriseH` after sunrise (where the sun does not rise it stays drawn; where it
- * does not set it stays open). By the clock: from `fromH` until `untilH`. By cold: whenever it is dark, or lit less
- * than 30 W/m².
+ * Share of each hour that a cover is drawn, 0–1: as its rule has it, as shade on hot days where it is that too, and by
+ * hand where nobody is there to move it but at times.
  */
-export function coverDrawn(site: SiteYear, cover: Design['skin']['cover']): Float32Array {
+export function coverDrawn(site: SiteYear, cover: Cover): Float32Array {
+  if (cover.id === 'none') return new Float32Array(HOURS)
+  const nights = drawnByRule(site, cover)
+  if (cover.moved === 'motor') return cover.shades ? withShade(site, cover, nights) : nights
+  for (let h = 0; h < HOURS; h++) if (isForgotten(cover.forgotten, h)) nights[h] = 0
+  return movedByHand(cover, nights, cover.shades ? withShade(site, cover, nights) : nights)
+}
+
+/**
+ * By its rule, in hours colder than its limit. By the sun: from `afterSunsetH` after sunset to `afterSunriseH` after
+ * sunrise (where the sun does not rise it stays drawn; where it does not set it stays open). By the clock: from `fromH`
+ * until `untilH`. By cold: whenever it is dark, or lit less than 30 W/m².
+ */
+function drawnByRule(site: SiteYear, cover: Cover): Float32Array {
   const drawn = new Float32Array(HOURS)
-  if (cover.id === 'none') return drawn
   const start = yearStartUtc(site.standardOffsetH)
   for (let d = 0; d < DAYS; d++) {
     const open = cover.rule === 'sun' ? sunHours(site, start + d * 86400000, cover) : null
@@ -26,11 +42,52 @@ export function coverDrawn(site: SiteYear, cover: Design['skin']['cover']): Floa
   return drawn
 }
 
-function sunHours(site: SiteYear, midnight: number, cover: Design['skin']['cover']): [number, number] {
+function sunHours(site: SiteYear, midnight: number, cover: Cover): [number, number] {
   const sun = sunDay(midnight + 43200000, site.latitudeDeg, site.longitudeDeg)
   if (sun.sunriseUtc === null || sun.sunsetUtc === null) return sun.dayLengthH > 0 ? [0, 24] : [0, 0]
   return [
     (sun.sunriseUtc - midnight) / 3600000 + cover.afterSunriseH,
     (sun.sunsetUtc - midnight) / 3600000 + cover.afterSunsetH,
   ]
+}
+
+const withShade = (site: SiteYear, cover: Cover, nights: Float32Array): Float32Array =>
+  nights.map((w, h) => (site.dryBulbC[h]! > cover.shadeAboveC && site.globalWm2[h]! > BRIGHT_WM2 ? 1 : w))
+
+/** Whether an hour is of a night on which the cover is forgotten: so many a month, spread evenly over it. */
+function isForgotten(aMonth: number, hour: number): boolean {
+  const day = Math.floor((hour + HOURS - 12) / 24) % DAYS
+  const month = MONTH_OF_DAY[day]!
+  const date = day - MONTH_START[month]!
+  const per = aMonth / MONTH_DAYS[month]!
+  return Math.floor((date + 1) * per) > Math.floor(date * per)
+}
+
+/**
+ * By hand. While somebody is there the cover goes as it is wanted; who leaves draws it beforehand where it will be
+ * wanted before the next one comes, unless that is long; in between it stays as it was left.
+ */
+function movedByHand(cover: Cover, nights: Float32Array, wanted: Float32Array): Float32Array {
+  const presence = { days: cover.days, fromH: cover.thereFromH, untilH: cover.thereUntilH }
+  const there = Array.from({ length: HOURS }, (_, h) => isThere(presence, h))
+  const drawn = new Float32Array(HOURS)
+  let left = 0
+  // The new year begins as the old one was left.
+  for (let h = -HOURS; h < HOURS; h++) {
+    const now = (h + HOURS) % HOURS
+    if (there[now] && there[(now + 1) % HOURS]) left = wanted[now]!
+    else if (there[now]) left = wantedWhileAway(there, nights, now) ? 1 : 0
+    drawn[now] = left
+  }
+  return drawn
+}
+
+function wantedWhileAway(there: readonly boolean[], nights: Float32Array, from: number): boolean {
+  let wanted = false
+  for (let k = 1; k <= LONG_AWAY_H; k++) {
+    const h = (from + k) % HOURS
+    if (there[h]) return wanted
+    wanted ||= nights[h]! > 0.5
+  }
+  return false
 }

@@ -20,6 +20,7 @@ import {
   VENT_SLOPE,
   WIND,
 } from './room'
+import { isThere } from '../openings/presence'
 
 const { abs, exp, max, min } = Math
 
@@ -112,14 +113,6 @@ export function makeVentSolver(memory: Memory) {
   /** Whether a month, 1–12, lies between two, which may span the new year. */
   const within = (month: number, from: number, until: number) =>
     from <= until ? month >= from && month <= until : month >= from || month <= until
-
-  /** Whether somebody is there in the hour that begins now. */
-  function isThere({ days, fromH, untilH }: Opener, hour: number): boolean {
-    const weekend = Math.floor(hour / 24) % 7 >= 5
-    if (days !== 'every day' && weekend !== (days === 'weekends')) return false
-    const k = hour % 24
-    return fromH <= untilH ? k >= fromH && k < untilH : k >= fromH || k < untilH
-  }
 
   /**
    * Who opens what in the hour that begins. Winter habit: on cold days the vents wait for real warmth, and at midday

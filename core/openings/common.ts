@@ -1,6 +1,7 @@
-import { area, choice, count, difference, hours, length, number, temperature } from '../design/field'
+import { area, choice, count, difference, length, number, temperature } from '../design/field'
 import { PART_CHOICES, type PartId } from '../design/fields/parts'
 import type { Opener } from './kind'
+import { presenceDays, presenceFrom, presenceUntil } from './presence'
 
 export const HOWS = [
   { id: 'wax', name: 'by a wax piston' },
@@ -8,11 +9,6 @@ export const HOWS = [
   { id: 'hand', name: 'by hand' },
   { id: 'season', name: 'stands open for a season' },
   { id: 'shut', name: 'stays shut' },
-] as const
-const DAYS = [
-  { id: 'every day', name: 'every day' },
-  { id: 'weekdays', name: 'Monday to Friday' },
-  { id: 'weekends', name: 'Saturday and Sunday' },
 ] as const
 const WINTERS = [
   { id: 'as ever', name: 'works as ever' },
@@ -36,9 +32,9 @@ export const openerFields = (how: Opener['how'], startC = 20) => ({
   fullC: temperature(6, 60, { start: startC + 9, step: 0.5, label: 'Fully open' }),
   lagS: number('duration', 0, 7200, { start: 720, label: 'Lag', about: 'time constant of a wax piston, s' }),
   hysteresisK: difference(0, 10, { start: 2, label: 'Hysteresis', about: 'it closes this much cooler than it opens' }),
-  days: choice(DAYS, { start: 'every day', label: 'Somebody is there', about: '1 January counts as a Monday' }),
-  fromH: hours(0, 24, { start: 8, step: 0.5, label: 'From, o’clock' }),
-  untilH: hours(0, 24, { start: 18, step: 0.5, label: 'Until, o’clock' }),
+  days: presenceDays,
+  fromH: presenceFrom,
+  untilH: presenceUntil,
   fromMonth: month(5, 'Open from the start of month'),
   untilMonth: month(9, 'Open to the end of month'),
   winter: choice(WINTERS, { start: 'as ever', label: 'In winter' }),

@@ -1,5 +1,6 @@
 import type { AnyField, GroupField } from '../design/field'
 import type { PartId } from '../design/fields/parts'
+import type { Presence } from './presence'
 
 /** Writes a value in the reader's units. */
 export type Show = (value: number, quantity: 'length' | 'area' | 'temperature') => string
@@ -32,15 +33,12 @@ export interface Panes {
 }
 
 /** What moves an opening, and when. */
-export interface Opener {
+export interface Opener extends Presence {
   how: 'shut' | 'wax' | 'motor' | 'hand' | 'season'
   startC: number
   fullC: number
   lagS: number
   hysteresisK: number
-  days: 'every day' | 'weekdays' | 'weekends'
-  fromH: number
-  untilH: number
   fromMonth: number
   untilMonth: number
   winter: 'as ever' | 'shut'

@@ -73,3 +73,71 @@ test('the sun’s hours add up to the day’s length, and noon is where the sun 
     }
   }
 })
+
+describe('moved by hand', () => {
+  const site = at(47.4)
+  const byClock = { rule: 'clock', fromH: 17, untilH: 8 } as const
+  const hand = (patch: Partial<Design['skin']['cover']>) =>
+    coverDrawn(site, cover({ ...byClock, moved: 'hand', thereFromH: 9, thereUntilH: 16, ...patch }))
+  const hoursDrawn = (drawn: Float32Array, day: number) => {
+    const out: number[] = []
+    for (let k = 0; k < 24; k++) if (drawn[day * 24 + k]! > 0.5) out.push(k)
+    return out
+  }
+
+  test('it is drawn as the last one leaves and opened when the first one comes: longer than it is wanted', () => {
+    const drawn = hand({})
+    // There from 9 to 16: drawn in the last hour, opened in the first.
+    expect(hoursDrawn(drawn, 10)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 15, 16, 17, 18, 19, 20, 21, 22, 23])
+    expect(hoursDrawn(coverDrawn(site, cover(byClock)), 10)).toEqual([
+      0, 1, 2, 3, 4, 5, 6, 7, 17, 18, 19, 20, 21, 22, 23,
+    ])
+  })
+
+  test('somebody who is there all the time moves it as a motor does', () => {
+    expect(hand({ thereFromH: 0, thereUntilH: 24 })).toEqual(coverDrawn(site, cover(byClock)))
+  })
+
+  test('nobody leaves a house dark for days: it is left open over the days on which nobody comes', () => {
+    const drawn = hand({ days: 'weekdays' })
+    // 1 January counts as a Monday: day 4 is a Friday, 5 and 6 the weekend.
+    expect(hoursDrawn(drawn, 3)).toContain(20)
+    expect(hoursDrawn(drawn, 4)).not.toContain(20)
+    expect(hoursDrawn(drawn, 5)).toEqual([])
+    expect(hoursDrawn(drawn, 6)).toEqual([])
+    expect(hoursDrawn(drawn, 7)).toContain(20)
+  })
+
+  test('forgotten nights: so many of each month, evenly over it, and each the whole night', () => {
+    const kept = hand({})
+    const drawn = hand({ forgotten: 3 })
+    const open = Array.from({ length: DAYS - 1 }, (_, d) => d).filter(
+      d => kept[d * 24 + 23]! > 0.5 && drawn[d * 24 + 23] === 0,
+    )
+    expect(open.filter(d => d < 31)).toHaveLength(3)
+    expect(open.filter(d => d >= 31 && d < 59)).toHaveLength(3)
+    for (const d of open) for (let h = d * 24 + 15; h < d * 24 + 33; h++) expect(drawn[h]).toBe(0)
+    open.slice(1).forEach((d, i) => expect(d - open[i]!).toBeGreaterThan(7))
+  })
+
+  test('a warm night is left open by hand as well', () => {
+    hand({ onlyBelowC: 5 }).forEach((w, h) => {
+      const k = h % 24
+      if (k > 10 && k < 15) expect(w).toBe(0)
+    })
+    expect(hand({ onlyBelowC: -60 }).every(w => w === 0)).toBe(true)
+  })
+})
+
+test('as shade: drawn in bright sun while it is hot outside, and at night as ever', () => {
+  const site = at(47.4)
+  const nights = coverDrawn(site, cover({}))
+  const shaded = coverDrawn(site, cover({ shades: true, shadeAboveC: 22 }))
+  let more = 0
+  shaded.forEach((w, h) => {
+    const hot = site.dryBulbC[h]! > 22 && site.globalWm2[h]! > 300
+    expect(w).toBe(hot ? 1 : nights[h])
+    if (hot && nights[h]! < 1) more++
+  })
+  expect(more).toBeGreaterThan(100)
+})

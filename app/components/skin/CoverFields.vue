@@ -35,5 +35,19 @@ const WORDS = {
       </template>
       <DesignField :path="`${path}.onlyBelowC`" />
     </div>
+    <div>
+      <DesignField :path="`${path}.moved`" />
+      <template v-if="cover.moved === 'hand'">
+        <DesignField :path="`${path}.days`" />
+        <DesignField :path="`${path}.thereFromH`" />
+        <DesignField :path="`${path}.thereUntilH`" />
+        <DesignField
+          :path="`${path}.forgotten`"
+          hint="Who leaves draws it where it will be wanted before the next one comes within a day."
+        />
+      </template>
+      <DesignField :path="`${path}.shades`" />
+      <DesignField v-if="cover.shades" :path="`${path}.shadeAboveC`" />
+    </div>
   </template>
 </template>

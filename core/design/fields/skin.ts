@@ -1,9 +1,11 @@
 import { FINISHES, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../catalog'
+import { presenceDays, presenceFrom, presenceUntil } from '../../openings/presence'
 import { OPENING } from '../../openings/registry'
 import {
   choice,
   count,
   entryOf,
+  flag,
   group,
   hours,
   length,
@@ -76,7 +78,12 @@ const CONDITION = group(
   { label: 'Condition of the glazing' },
 )
 
-const COVER = group(
+const COVER_MOVERS = [
+  { id: 'motor', name: 'by a motor' },
+  { id: 'hand', name: 'by hand, by somebody who is there' },
+] as const
+
+export const COVER = group(
   {
     id: entryOf(NIGHT_COVERS, { label: 'Kind' }),
     place: choice(COVER_PLACES, { start: 'inside', label: 'Place' }),
@@ -91,6 +98,17 @@ const COVER = group(
     afterSunsetH: hours(-3, 6, { step: 0.5, label: 'Drawn after sunset', about: 'negative: before' }),
     afterSunriseH: hours(-3, 6, { step: 0.5, label: 'Opened after sunrise' }),
     onlyBelowC: temperature(-30, 40, { label: 'Only when outside is below' }),
+    moved: choice(COVER_MOVERS, { start: 'motor', label: 'Moved' }),
+    days: presenceDays,
+    thereFromH: presenceFrom,
+    thereUntilH: presenceUntil,
+    forgotten: count(0, 15, {
+      start: 0,
+      label: 'Nights forgotten a month',
+      about: 'by hand: it stays open on so many nights of each month',
+    }),
+    shades: flag({ start: false, label: 'Drawn as shade too', about: 'by day, in bright sun' }),
+    shadeAboveC: temperature(-30, 60, { start: 28, usual: [15, 45], step: 0.5, label: 'When outside is above' }),
   },
   { label: 'Night cover' },
 )
