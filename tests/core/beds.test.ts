@@ -1,6 +1,7 @@
 import { leafByMonth } from '../../core/aim/leaf'
 import { bedAt, DEMOS, migrateDesign, type Bed, type CropMonth, type Design, type Layer } from '../../core/design'
 import { designFaults } from '../../core/editing'
+import { floorStrips } from '../../core/geometry/floor'
 import { freeStrips, pathStrip } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { groundSlice, makeFabric } from '../../core/network/chains'
@@ -161,4 +162,15 @@ describe('a floor by zone', () => {
 
 test('every demo is a document of this version as it stands', () => {
   for (const d of DEMOS) expect(migrateDesign(d)).toBe(d)
+})
+
+test('strips of floor go from wall to wall without a gap, each with its own layers', () => {
+  const house = withFloor({ path: [slab], beds: [foam], rest: [] })
+  const strips = floorStrips(house)
+  expect(strips[0]!.x0).toBe(0)
+  expect(strips.at(-1)!.x1).toBeCloseTo(house.shape.widthM, 9)
+  strips.slice(1).forEach((s, i) => expect(s.x0).toBeCloseTo(strips[i]!.x1, 9))
+  expect(strips.filter(s => s.layers[0] === foam)).toHaveLength(2)
+  const path = strips.filter(s => s.layers[0] === slab)
+  expect(path.map(s => [s.x0, s.x1])).toEqual([[pathStrip(house)!.x0, pathStrip(house)!.x1]])
 })

@@ -135,7 +135,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
       </svg>
       <ol class="space-y-1">
         <li v-for="(layer, i) in layers" :key="i">
-          <div class="layer-row grid items-start gap-2">
+          <div class="layer-row grid items-start gap-2" :class="{ 'on-ground': onGround }">
             <select
               class="input"
               :value="layer.material"
@@ -157,7 +157,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
               :set="v => bench.edit([[`${path}.${i}.thicknessM`, v]])"
             />
             <QuantityField
-              v-if="framable(layer)"
+              v-if="framable(layer) && !onGround"
               class="hide-label"
               :label="`${title}, ${name(layer)}, share of timber framing`"
               quantity="share"
@@ -166,7 +166,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
               :max="rangeOf('skin.wall.0.framing')[1]"
               :set="v => setFraming(i, v)"
             />
-            <span v-else />
+            <span v-else-if="!onGround" />
             <button
               class="button quiet"
               :disabled="layers.length === 1 && !onGround"
@@ -201,9 +201,8 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
     </p>
     <p v-for="d in damp" :key="d.text" class="damp" data-test="damp">Layer {{ d.layer + 1 }}. {{ d.text }}</p>
     <p class="hint">
-      Columns: material, thickness, share of timber that runs through it.<template v-if="unframed > 0.005">
-        Framing takes {{ settings.show(unframed, 'resistance') }} off.
-      </template>
+      <template v-if="!onGround">Columns: material, thickness, share of timber that runs through it.</template
+      ><template v-if="unframed > 0.005"> Framing takes {{ settings.show(unframed, 'resistance') }} off. </template>
       About {{ bench.current.topUp.currency }} {{ settings.show(price, 'arealPrice') }} at rough prices.
     </p>
     <button v-if="layers.length < 8" class="button mt-1" @click="add">
@@ -215,6 +214,9 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
 <style scoped>
 .layer-row {
   grid-template-columns: 1fr 6.5rem 5rem auto;
+}
+.layer-row.on-ground {
+  grid-template-columns: 1fr 6.5rem auto;
 }
 @media (max-width: 560px) {
   /* The material's name has a line to itself. */

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { Design } from '../../../core/design'
+import { floorStrips } from '../../../core/geometry/floor'
+import { materialOf } from '../../../core/materials/assembly'
 import { kneeWallSnow } from '../../../core/sums'
 import type { Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -15,7 +17,17 @@ const settings = useSettings()
 
 const layersThickness = (layers: readonly { thicknessM: number }[]) => layers.reduce((s, l) => s + l.thicknessM, 0)
 const wall = computed(() => Math.max(0.04, layersThickness(props.design.skin.wall)))
-const floorThickness = computed(() => layersThickness(props.design.store.floor.rest))
+/** The floor's layers strip by strip, each with how deep its top lies, m. */
+const floor = computed(() =>
+  floorStrips(props.design).flatMap(({ x0, x1, layers }) => {
+    let below = layersThickness(layers)
+    return layers.map(l => {
+      const top = below - l.thicknessM
+      below = top
+      return { x0, x1, top, thicknessM: l.thicknessM, foam: materialOf(l).group === 'insulation' }
+    })
+  }),
+)
 const lining = computed(() => props.design.store.massWall.thicknessM)
 const edge = computed(() => props.design.skin.edge)
 /** The ground outside lies above a sunk floor. */
@@ -100,12 +112,14 @@ const pebbles = computed(() => {
       stroke-width="1.5"
     />
     <rect
-      v-if="floorThickness > 0"
-      :x="scale.x(0)"
-      :y="scale.y(0)"
-      :width="outline.widthM * scale.ppm"
-      :height="Math.max(2, floorThickness * scale.ppm)"
-      fill="var(--earth-deep)"
+      v-for="(l, i) in floor"
+      :key="`floor ${i}`"
+      data-test="floor-layer"
+      :x="scale.x(l.x0)"
+      :y="scale.y(0) + l.top * scale.ppm"
+      :width="(l.x1 - l.x0) * scale.ppm"
+      :height="Math.max(2, l.thicknessM * scale.ppm)"
+      :fill="l.foam ? 'var(--sun-fill)' : 'var(--earth-deep)'"
       stroke="var(--ink)"
       stroke-width="0.75"
     />
