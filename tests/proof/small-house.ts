@@ -1,0 +1,101 @@
+import { HOURS, type SiteYear } from '../../core/climate'
+import { CLOSED, HOUSE, OUTSIDE, type NetworkModel } from '../../core/network/model'
+import { steadySite, waterRoom } from './tiny-model'
+
+/** A line of cells of a small house, from the outside in. */
+export interface SmallChain {
+  kind: 'wall' | 'glazing' | 'house' | 'body'
+  areaM2: number
+  facingUp: number
+  skyView: number
+  /** J/m²K of each cell, and W/m²K between a cell and the next. */
+  capacity: number[]
+  between: number[]
+  longwaveThrough: number
+  /** Sun that its face takes in, W. */
+  sunW: number
+}
+
+export interface SmallHouse {
+  chains: SmallChain[]
+  airCapacity: number
+  leakAreaM2: number
+  heaters: { capacityW: number; setPointC: number; radiantShare: number }[]
+}
+
+const TIES = { wall: OUTSIDE, glazing: OUTSIDE, house: HOUSE, body: CLOSED }
+
+/** A network of a few chains alone: no openings, no ground, no beds, no water. */
+export function smallModel(house: SmallHouse): NetworkModel {
+  const { chains, heaters } = house
+  const of = (value: (c: SmallChain) => number) => Float64Array.from(chains, value)
+  const offset = new Int32Array(chains.length + 1)
+  chains.forEach((c, i) => (offset[i + 1] = offset[i]! + c.capacity.length))
+  const cellCount = offset[chains.length]!
+  const watts = new Float32Array(HOURS * chains.length)
+  for (let h = 0; h < HOURS; h++) chains.forEach((c, k) => (watts[h * chains.length + k] = c.sunW))
+  const byHeater = (value: (h: SmallHouse['heaters'][number]) => number) => Float64Array.from(heaters, value)
+  const none = of(() => 0)
+  return {
+    ...waterRoom({ wallWK: 1, waterKg: 0 }),
+    count: chains.length,
+    offset,
+    cellCount,
+    deepFrom: cellCount,
+    capacity: Float64Array.from(chains.flatMap(c => c.capacity.map(j => j * c.areaM2))),
+    between: Float64Array.from(chains.flatMap(c => [...c.between.map(g => g * c.areaM2), 0])),
+    tie: Int32Array.from(chains, c => TIES[c.kind]),
+    area: of(c => c.areaM2),
+    facingUp: of(c => c.facingUp),
+    skyView: of(c => c.skyView),
+    longwaveThrough: of(c => c.longwaveThrough),
+    glazed: Uint8Array.from(chains, c => (c.kind === 'glazing' ? 1 : 0)),
+    paneOpen: of(c => (c.between[0] ?? 0) * c.areaM2),
+    paneDrawn: none,
+    insideDrawn: none,
+    outsideDrawn: none,
+    lossIndex: new Int32Array(chains.length),
+    underRow: new Uint8Array(chains.length),
+    waterKg: none,
+    openWater: new Uint8Array(chains.length),
+    bed: new Uint8Array(chains.length),
+    bedIndex: new Int32Array(chains.length).fill(-1),
+    rootCell: new Int32Array(chains.length),
+    soilBare: none,
+    coverOf: new Int32Array(chains.length),
+    buried: { g: new Float64Array(0), cell: new Int32Array(0), share: none },
+    start: new Float64Array(cellCount).fill(NaN),
+    sun: {
+      watts,
+      cell: Int32Array.from(chains, (_, k) => offset[k + 1]! - 1),
+      chain: Int32Array.from(chains, (_, k) => k),
+      cover: new Int32Array(chains.length),
+      lit: 0,
+      kept: chains.length,
+    },
+    outsideGround: { ...waterRoom({ wallWK: 1, waterKg: 0 }).outsideGround, first: cellCount },
+    airCapacity: house.airCapacity,
+    leakAreaM2: house.leakAreaM2,
+    added: {
+      count: heaters.length,
+      gain: new Int32Array(heaters.length).fill(1),
+      heatShare: byHeater(() => 1),
+      works: heaters.map(() => null),
+      body: new Int32Array(heaters.length).fill(-1),
+      thermostats: {
+        source: Int32Array.from(heaters, (_, i) => i),
+        capacityW: byHeater(h => h.capacityW),
+        setPointC: byHeater(h => h.setPointC),
+        radiantShare: byHeater(h => h.radiantShare),
+        water: byHeater(() => 0),
+      },
+    },
+    bodies: [],
+  }
+}
+
+/** A steady site with wind and a sky of its own, so dry that nothing condenses. */
+export function drySite(outsideC: number, skyC: number, windMs: number): SiteYear {
+  const flat = (v: number) => new Float32Array(HOURS).fill(v)
+  return { ...steadySite(outsideC), skyC: flat(skyC), windMs: flat(windMs), humidityRatio: flat(1e-4) }
+}
