@@ -1,4 +1,4 @@
-import { AIR_HEAT } from './physics/constants'
+import { AIR_SPECIFIC_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
@@ -330,7 +330,9 @@ export function makeAnswers(
     ua: {
       byElement,
       infiltrationWK:
-        leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) * 1.25 * AIR_HEAT,
+        leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) *
+        1.25 *
+        AIR_SPECIFIC_HEAT,
     },
     notes: [...site.notes],
     runMs,

@@ -1,4 +1,4 @@
-import { AIR_HEAT } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT } from '../physics/constants'
 import type { Fan } from './common'
 
 const { log, log10, max, PI, sqrt } = Math
@@ -107,7 +107,7 @@ export function airPath(bundle: PipeBundle): AirPath {
   const h = pipeFilm(reynolds, frictionFactor(reynolds, bundle.roughnessM / bundle.diameterM), bundle.diameterM)
   const sleeve = log(max(1.2, 0.5 / bundle.diameterM)) / (2 * PI * bundle.soilConductivity)
   const perMetre = 1 / (1 / (h * bundle.perimeterM) + sleeve)
-  const ntu = (perMetre * bundle.lengthM * bundle.pipes) / max(1e-9, flowM3s * AIR_DENSITY * AIR_HEAT)
+  const ntu = (perMetre * bundle.lengthM * bundle.pipes) / max(1e-9, flowM3s * AIR_DENSITY * AIR_SPECIFIC_HEAT)
   return {
     flowM3s,
     pressurePa: bundlePressurePa(bundle, flowM3s),

@@ -1,4 +1,4 @@
-import { AIR_HEAT } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT } from '../physics/constants'
 import type { Fan } from './common'
 import { operatingFlow } from './air-path'
 
@@ -49,7 +49,7 @@ export function packedBed(input: PackedBedInput): PackedBed {
     rockPressurePa(q / input.areaM2, input.depthM, input.rockM) + 40 * (q / (input.fan.freeFlowM3h / 3600)) ** 2
   const flowM3s = operatingFlow(input.fan, at)
   const flux = (flowM3s * AIR_DENSITY) / input.areaM2
-  const ntu = (rockFilm(flux, input.rockM) * input.depthM) / ROCK_NODES / max(1e-9, flux * AIR_HEAT)
+  const ntu = (rockFilm(flux, input.rockM) * input.depthM) / ROCK_NODES / max(1e-9, flux * AIR_SPECIFIC_HEAT)
   return {
     flowM3s,
     pressurePa: at(flowM3s),

@@ -1,4 +1,4 @@
-import { WATER_HEAT } from '../physics/constants'
+import { WATER_SPECIFIC_HEAT } from '../physics/constants'
 import type { AnyField, GroupField } from '../design/field'
 
 /** The room that bodies stand in: inside, x from the sunny wall, y along the ridge from the west end, m. */
@@ -161,7 +161,7 @@ export function waterChain(areaM2: number, kg: number, facingUp: number, open = 
   return {
     areaM2,
     facingUp,
-    capacity: [kg * WATER_HEAT, VESSEL_WALL * areaM2],
+    capacity: [kg * WATER_SPECIFIC_HEAT, VESSEL_WALL * areaM2],
     between: [STIRRING * areaM2],
     waterKg: kg,
     open,

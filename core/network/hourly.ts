@@ -11,14 +11,14 @@ import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
   AIR,
-  AIR_HEAT,
+  AIR_SPECIFIC_HEAT,
   AIR_W,
   DAY_MEAN,
   DENSITY,
-  DOOR,
+  DOOR_G,
   EMISSIVITY,
   FAN_W,
-  HOUSE_DOOR,
+  HOUSE_DOOR_G,
   LATENT,
   LEAF_DRAW,
   LEAF_SUN,
@@ -27,8 +27,8 @@ import {
   PRESSURE,
   ROW_DRAWN,
   ROW_TIE,
-  STAR_SKY,
-  STAR_SKY_T,
+  STAR_SKY_G,
+  STAR_SKY_W,
   SUM_AIR,
   SUM_DAMP,
   SUM_LEAK,
@@ -37,10 +37,10 @@ import {
   SUM_STAR,
   SUM_VENT,
   SUN_IN,
-  SUPPLY,
+  SUPPLY_G,
   SUPPLY_C,
-  TIE,
-  TIE_T,
+  TIE_G,
+  TIE_W,
   WET,
   WIND,
 } from './room'
@@ -233,7 +233,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     for (let k = 0; k < doorways.length; k++) {
       const d = doorways[k]!
       if (d.toHouse === toHouse)
-        conductance += min(1, d.secondsPerHour / HOUR) * d.areaM2 * speed * v[DENSITY]! * AIR_HEAT
+        conductance += min(1, d.secondsPerHour / HOUR) * d.areaM2 * speed * v[DENSITY]! * AIR_SPECIFIC_HEAT
     }
     return conductance
   }
@@ -241,16 +241,16 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   /** Doors, in working hours. */
   function doors(h: number): void {
     const k = h % 24
-    v[DOOR] = v[HOUSE_DOOR] = 0
+    v[DOOR_G] = v[HOUSE_DOOR_G] = 0
     if (k < 8 || k >= 18) return
-    v[HOUSE_DOOR] = throughDoors(true, m.houseC, 0)
+    v[HOUSE_DOOR_G] = throughDoors(true, m.houseC, 0)
     const open = throughDoors(false, v[OUT]!, v[WIND]!)
     // Air that passes a lobby meets a space between outside and inside: two ties in a row, the outer one with the
     // lobby's skin beside its door.
     const lobby = m.lobby.areaM2
     const outer = LOBBY_SKIN * lobby + open
     const between = outer > 0 ? (open * outer) / (open + outer) : 0
-    v[DOOR] = open + min(1, lobby / LOBBY_ROOM) * (between - open)
+    v[DOOR_G] = open + min(1, lobby / LOBBY_ROOM) * (between - open)
   }
 
   function rowCover(h: number): void {
@@ -299,9 +299,9 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     storeAir.prepare(span)
     v[AIR_W]! += v[FAN_W]!
     gainedJ[FANS]! += v[FAN_W]! * span
-    if (v[SUPPLY]! > 0) v[TIE_T]! += v[SUPPLY]! * v[SUPPLY_C]!
-    v[TIE]! += v[HOUSE_DOOR]!
-    v[TIE_T]! += v[HOUSE_DOOR]! * m.houseC
+    if (v[SUPPLY_G]! > 0) v[TIE_W]! += v[SUPPLY_G]! * v[SUPPLY_C]!
+    v[TIE_G]! += v[HOUSE_DOOR_G]!
+    v[TIE_W]! += v[HOUSE_DOOR_G]! * m.houseC
     breatheLeaves(h, onBeds)
     eliminate(h, dt)
     outsideGround.step(v[OUT]! + 1, snowM[h]!, span)
@@ -462,8 +462,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       outT[c] = (toSky * sky + toAir * outside) / (toSky + toAir)
       source[i0]! += g * outT[c]!
     }
-    v[STAR_SKY] = starSky
-    v[STAR_SKY_T] = starSkyT
+    v[STAR_SKY_G] = starSky
+    v[STAR_SKY_W] = starSkyT
   }
 
   /** Sunk walls lie against the ground beside them. */
@@ -508,7 +508,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     lostJ[LOSS['air leaks']]! += sums[SUM_LEAK]!
     lostJ[LOSS.vents]! += sums[SUM_VENT]!
     lostJ[LOSS['damp air']]! += sums[SUM_DAMP]!
-    lostJ[LOSS.house]! += v[HOUSE_DOOR]! * (sums[SUM_AIR]! - m.houseC * span)
+    lostJ[LOSS.house]! += v[HOUSE_DOOR_G]! * (sums[SUM_AIR]! - m.houseC * span)
     lostJ[LOSS.ground]! -= storeAir.end(sums[SUM_AIR]! / span, sums[SUM_MOIST]! / span, span)
     mixLayers()
     for (let k = 0; k < SUM_SIZE; k++) sums[k] = 0

@@ -101,7 +101,7 @@ export function makeMemory(size: Size) {
      * (`makeMoisture`), and where a try of the step left it, °C.
      */
     head: doubles(chains),
-    hc: doubles(chains),
+    films: doubles(chains),
     damp: doubles(chains),
     slope: doubles(chains),
     dampOwn: doubles(chains),

@@ -1,4 +1,4 @@
-import { AIR_HEAT, GAS_CONSTANT_AIR } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR } from '../physics/constants'
 import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, LEAKAGE_CLASSES } from '../catalog'
@@ -299,7 +299,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       design.store.bodies.findIndex((_, i) => chains.some(c => c.body === i && c.waterKg > 0)),
     ),
     airMassKg,
-    airCapacity: CONTENTS * airMassKg * AIR_HEAT,
+    airCapacity: CONTENTS * airMassKg * AIR_SPECIFIC_HEAT,
     probes: makeProbes(chains, offset, waterChain),
     skin: skinChains(chains),
     bodies: design.store.bodies.map((_, i) => Int32Array.from(chains.flatMap((c, k) => (c.body === i ? [k] : [])))),
@@ -513,7 +513,8 @@ function followTime(
   })
   for (const e of exchangers)
     e.cells.forEach((cell, k) => {
-      sum[cell]! += LATE * e.weights[k]! * (e.as === 'rock' ? e.toGround : e.massFlow * AIR_HEAT * e.effectiveness)
+      sum[cell]! +=
+        LATE * e.weights[k]! * (e.as === 'rock' ? e.toGround : e.massFlow * AIR_SPECIFIC_HEAT * e.effectiveness)
     })
   return sum.reduce((least, g, i) => (g > 0 ? Math.min(least, capacity[i]! / g) : least), Infinity)
 }

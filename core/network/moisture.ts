@@ -7,7 +7,7 @@ import {
   A32,
   A33,
   AIR,
-  AIR_HEAT,
+  AIR_SPECIFIC_HEAT,
   B3,
   CONDENSED,
   EXCHANGE,
@@ -19,7 +19,7 @@ import {
   LATENT,
   LEAF_DRAW,
   LEAF_SUN,
-  LEAK,
+  LEAK_G,
   MOISTURE,
   MOIST_OUT,
   ON_FACES,
@@ -28,10 +28,10 @@ import {
   PIPE_DRAW_T,
   PRESSURE,
   STAR,
-  SUPPLY,
+  SUPPLY_G,
   TRY,
   VAPOUR,
-  VENT,
+  VENT_G,
   WET,
 } from './room'
 
@@ -47,7 +47,7 @@ const SOIL_EVAPORATION = 0.0012
 /** A pane holds this much before it runs, kg/m². */
 const WET_GLASS = 0.08
 /** Air that carries a watt for each kelvin, kg/s. */
-const AIR_PER_HEAT = 1 / AIR_HEAT
+const AIR_PER_HEAT = 1 / AIR_SPECIFIC_HEAT
 /** The driest air that is reckoned with, kg/kg. */
 const DRIEST = 1e-8
 
@@ -69,7 +69,7 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
  * damp the room. All terms are times the latent heat, W.
  */
 export function makeMoisture(memory: Memory) {
-  const { v, T, face, area, glazed, bed, openWater, hc, damp, slope, dampOwn, tried } = memory
+  const { v, T, face, area, glazed, bed, openWater, films, damp, slope, dampOwn, tried } = memory
   /**
    * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, open water of
    * itself.
@@ -109,7 +109,7 @@ export function makeMoisture(memory: Memory) {
     v[FULL_RATIO] = full - fullSlope * air
     v[FULL_SLOPE] = fullSlope
     const leaves = LATENT * v[LEAF_DRAW]!
-    const exchange = AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!)
+    const exchange = AIR_PER_HEAT * (v[LEAK_G]! + v[VENT_G]! + v[SUPPLY_G]!)
     v[EXCHANGE] = exchange
     let a33 = LATENT * (airMassKg / dt + exchange + v[PIPE_DRAW]!) + leaves
     let b3 =
@@ -127,7 +127,6 @@ export function makeMoisture(memory: Memory) {
     const faces = face
     const areas = area
     const dries = driesOf
-    const films = hc
     const damps = damp
     const slopes = slope
     const owns = dampOwn
@@ -166,7 +165,7 @@ export function makeMoisture(memory: Memory) {
 
   /** Reckons with the exchange as it came to be. */
   function adopt(): void {
-    const exchange = AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!)
+    const exchange = AIR_PER_HEAT * (v[LEAK_G]! + v[VENT_G]! + v[SUPPLY_G]!)
     const more = LATENT * (exchange - v[EXCHANGE]!)
     v[A33]! += more
     v[B3]! += more * v[MOIST_OUT]!
@@ -178,7 +177,7 @@ export function makeMoisture(memory: Memory) {
    * can't hold is fog: its heat is left in `FOG_W`, W.
    */
   function settle(): void {
-    const more = LATENT * (AIR_PER_HEAT * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) - v[EXCHANGE]!)
+    const more = LATENT * (AIR_PER_HEAT * (v[LEAK_G]! + v[VENT_G]! + v[SUPPLY_G]!) - v[EXCHANGE]!)
     const a33 = v[A33]! + more
     const left = v[B3]! + more * v[MOIST_OUT]! - v[A31]! * v[AIR]! - v[A32]! * v[STAR]!
     const full = v[HOLDS]!

@@ -1,111 +1,132 @@
-export { AIR_HEAT, FUSION, LATENT } from '../physics/constants'
+export { AIR_SPECIFIC_HEAT, FUSION, LATENT } from '../physics/constants'
 export const EMISSIVITY = 0.9
 
-/** Places in the state vector. Scalars of the loop live in one typed array: nothing is boxed, nothing allocated. */
-export const AIR = 0
-export const STAR = 1
-export const MOISTURE = 2
-export const OPENING = 3
-/** Water that heaters' fumes bring into the air in this step, kg/s. */
-export const FUMES = 4
-export const LEAK = 5
-export const VENT = 6
-export const OUT = 7
-export const WIND = 8
-export const PRESSURE = 9
-export const DENSITY = 10
-export const MOIST_OUT = 11
-export const STAR_SKY = 13
-export const STAR_SKY_T = 14
-export const A11 = 15
-export const A12 = 16
-export const A13 = 17
-export const A23 = 18
-export const A31 = 19
-export const A32 = 20
-export const A33 = 21
-export const B3 = 22
-export const A22 = 23
-export const B1 = 24
-export const B2 = 25
-/** Under the row cover, and its ties. */
-export const ROW = 26
-export const ROW_TIE = 27
-export const ROW_A = 28
-export const ROW_B = 29
-export const ROW_DAMP = 30
-export const ROW_STAR = 31
-/** Row cover drawn, 0 or 1. */
-export const ROW_DRAWN = 32
-/** Heat put straight into the air this hour, W. */
-export const AIR_W = 33
-/** Heat that shines on all faces this hour, W. */
-export const STAR_W = 12
-/** Fixed ties of the air this hour: conductance and conductance times temperature. */
-export const TIE = 34
-export const TIE_T = 35
-/** Supply of the earth tube, W/K. */
-export const SUPPLY = 36
-/** Water brought into the air this hour, kg/s. */
-export const VAPOUR = 37
-/** Transpiration: part that does not hang on the air's moisture, kg/s, and the rest per unit of humidity ratio. */
-export const LEAF_SUN = 38
-export const LEAF_DRAW = 39
-/** The coolest air at which an opening starts to open in this hour, °C. */
-export const START = 41
-/** Water standing on the glass, kg. */
-export const WET = 44
-/** Condensed in this step, kg/s. */
-export const CONDENSED = 45
-export const FAN_W = 46
-export const SUN_IN = 47
-/** Air through doors to the outside, and to the house, W/K. */
-export const DOOR = 48
-export const HOUSE_DOOR = 42
-/** Mean outside air of the day, °C. */
-export const DAY_MEAN = 49
-/** Pipes that condense or dry: kg/s per unit of humidity ratio, and the same times their saturation. */
-export const PIPE_DRAW = 50
-export const PIPE_DRAW_T = 51
-/** Heat still owed to the air by its moisture, W; fog of the step, W. */
-export const OWED = 52
-export const FOG_W = 53
-/** Saturated humidity ratio as a line over the air's temperature: its value at 0 °C, and its rise, 1/K. */
-export const FULL_RATIO = 54
-export const FULL_SLOPE = 55
 /**
- * Air exchanged with outside that the moisture's balance reckoned with, kg/s, and the humidity ratio that came of it.
+ * Scalars of the loop. They live in one typed array, so that nothing is boxed and nothing allocated; here each has its
+ * place in it, by group, with its unit, who writes it and who reads it. Those whose names end in `_G` are conductances
+ * of the air, W/K.
  */
-export const EXCHANGE = 56
-/** Air of the last try of the step, °C, and how far air and wet faces have moved since, K. */
-export const TRY = 57
-export const MOVED = 58
-/** Latent heat that comes to faces in this step, W, and to glass by itself, net. */
-export const ON_FACES = 59
-export const ON_GLASS = 60
-export const FOG_GUESSED = 61
-export const GUESSED = 62
-/** Temperature of the earth tube's supply, °C. */
-export const SUPPLY_C = 63
-/** Vents: how the heat let out last rose with the air, W/K. */
-export const VENT_SLOPE = 66
-/**
- * The balance that is left for the air, its temperature as it is tried, °C, and what the vents then take along, W/K.
- */
-export const LEFT_A = 67
-export const LEFT_B = 68
-export const TRIED = 69
-export const VENT_NOW = 70
-/** Humidity ratio at which the air of the step is full. */
-export const HOLDS = 71
-export const STATE_SIZE = 72
+let places = 0
+const place = () => places++
 
-/** Places in the sums over the steps of one hour, each times its seconds. */
-export const SUM_AIR = 0
-export const SUM_STAR = 1
-export const SUM_VENT = 2
-export const SUM_LEAK = 3
-export const SUM_DAMP = 4
-export const SUM_CONDENSED = 5
-export const SUM_MOIST = 6
-export const SUM_SIZE = 7
+// --- The room as it stands. The step writes them and begins from them; the run reads them.
+/** Air, °C, and the star that all faces shine to, °C. */
+export const AIR = place()
+export const STAR = place()
+/** Water in the air, kg/kg. */
+export const MOISTURE = place()
+/** Air and leaves under the row cover, °C. */
+export const ROW = place()
+/** Water standing on the glass, kg. Written by `moisture.tally`, read by `moisture` and `hourly.coverUp`. */
+export const WET = place()
+/** Heat still owed to the air by its moisture, W. */
+export const OWED = place()
+/** How far all openings stand open, 0–1, by their areas. Written by the vents. */
+export const OPENING = place()
+
+// --- Weather of the hour. Written by `hourly.weather`, read by all.
+/** Outside air, °C, its mean over the day, °C, wind, m/s, pressure, Pa, density, kg/m³, humidity ratio, kg/kg. */
+export const OUT = place()
+export const DAY_MEAN = place()
+export const WIND = place()
+export const PRESSURE = place()
+export const DENSITY = place()
+export const MOIST_OUT = place()
+
+// --- What acts on the room in the hour. Written by the hourly work, read by the step.
+/** Sun kept inside and in the panes, W, for the ledger. */
+export const SUN_IN = place()
+/** Heat put straight into the air, and that shines on all faces, W. Written by `added-work`. */
+export const AIR_W = place()
+export const STAR_W = place()
+/** Water brought into the air, kg/s. Written by `added-work`. */
+export const VAPOUR = place()
+/** Fans of air stores, W. Written by `store-air`. */
+export const FAN_W = place()
+/** Fixed ties of the air: conductance, W/K, and conductance times temperature, W. Stores, earth tubes, the house. */
+export const TIE_G = place()
+export const TIE_W = place()
+/** Earth tubes' air, and its temperature, °C. Written by `store-air`. */
+export const SUPPLY_G = place()
+export const SUPPLY_C = place()
+/** Pipes that condense or dry: kg/s per unit of humidity ratio, and the same times their saturation. */
+export const PIPE_DRAW = place()
+export const PIPE_DRAW_T = place()
+/** Air through doors to the outside, and to the house. Written by `hourly.doors`. */
+export const DOOR_G = place()
+export const HOUSE_DOOR_G = place()
+/** Longwave straight from the star to the sky: conductance, W/K, and conductance times temperature, W. */
+export const STAR_SKY_G = place()
+export const STAR_SKY_W = place()
+/** Row cover drawn, 0 or 1, and its tie to the room, W/K. Written by `hourly.rowCover`. */
+export const ROW_DRAWN = place()
+export const ROW_TIE = place()
+/** Leaves: what does not hang on the air's moisture, kg/s, and the rest per unit of humidity ratio. */
+export const LEAF_SUN = place()
+export const LEAF_DRAW = place()
+/** The coolest air at which an opening starts to open, °C. Written by `vents.hour`, read by sources. */
+export const START = place()
+
+// --- The step's balance: a11 · air − a12 · star + a13 · moisture = b1, and so on; see `solveAir`. Written by `gather`
+// and `tieAir`, the third line by `moisture`.
+export const A11 = place()
+export const A12 = place()
+export const A13 = place()
+export const A22 = place()
+export const A23 = place()
+export const A31 = place()
+export const A32 = place()
+export const A33 = place()
+export const B1 = place()
+export const B2 = place()
+export const B3 = place()
+/** The row cover's own line, eliminated beforehand. */
+export const ROW_A = place()
+export const ROW_B = place()
+export const ROW_STAR = place()
+export const ROW_DAMP = place()
+/** Saturated humidity ratio as a line over the air's temperature: its value at 0 °C, and its rise, 1/K. */
+export const FULL_RATIO = place()
+export const FULL_SLOPE = place()
+/** Air exchanged with outside that the moisture's line reckoned with, kg/s. */
+export const EXCHANGE = place()
+
+// --- The step's answer. Written by `solveAir` and what it calls, read by the rest of the step and by its tallies.
+/** What is left for the air: LEFT_A · air = LEFT_B + heaters − vents. */
+export const LEFT_A = place()
+export const LEFT_B = place()
+/** Air that the vents tried, °C, what they then take along, and how that last rose with the air, W/K. */
+export const TRIED = place()
+export const VENT_NOW_G = place()
+export const VENT_G = place()
+export const VENT_SLOPE = place()
+/** Leaks and doors to the outside. */
+export const LEAK_G = place()
+/** Water that heaters' fumes bring into the air, kg/s. */
+export const FUMES = place()
+/** Humidity ratio that came of it, that at which the air is full, and fog, W: as found, and as it comes to be. */
+export const GUESSED = place()
+export const HOLDS = place()
+export const FOG_GUESSED = place()
+export const FOG_W = place()
+/** Latent heat that comes to faces, W, and to glass by itself, net; what condensed in all, kg/s. */
+export const ON_FACES = place()
+export const ON_GLASS = place()
+export const CONDENSED = place()
+/** Air of the last try of the step, °C, and how far air and wet faces have moved since, K. */
+export const TRY = place()
+export const MOVED = place()
+
+export const STATE_SIZE = places
+
+/** Places in the sums over the steps of one hour, each times its seconds; written by the step, read by `hourly.end`. */
+let sums = 0
+const sum = () => sums++
+export const SUM_AIR = sum()
+export const SUM_STAR = sum()
+export const SUM_VENT = sum()
+export const SUM_LEAK = sum()
+export const SUM_DAMP = sum()
+export const SUM_CONDENSED = sum()
+export const SUM_MOIST = sum()
+export const SUM_SIZE = sums

@@ -16,14 +16,14 @@ import {
   A32,
   A33,
   AIR,
-  AIR_HEAT,
+  AIR_SPECIFIC_HEAT,
   AIR_W,
   B1,
   B2,
   B3,
   CONDENSED,
   DENSITY,
-  DOOR,
+  DOOR_G,
   EMISSIVITY,
   FOG_GUESSED,
   FOG_W,
@@ -35,7 +35,7 @@ import {
   HOLDS,
   LATENT,
   LEAF_DRAW,
-  LEAK,
+  LEAK_G,
   LEFT_A,
   LEFT_B,
   MOISTURE,
@@ -54,8 +54,8 @@ import {
   ROW_STAR,
   ROW_TIE,
   STAR,
-  STAR_SKY,
-  STAR_SKY_T,
+  STAR_SKY_G,
+  STAR_SKY_W,
   STAR_W,
   SUM_AIR,
   SUM_CONDENSED,
@@ -64,12 +64,12 @@ import {
   SUM_MOIST,
   SUM_STAR,
   SUM_VENT,
-  SUPPLY,
-  TIE,
-  TIE_T,
+  SUPPLY_G,
+  TIE_G,
+  TIE_W,
   TRIED,
   TRY,
-  VENT,
+  VENT_G,
   WIND,
 } from './room'
 import { makeVentSolver } from './vent-solve'
@@ -188,7 +188,7 @@ function makeLoop(size: Size): Loop {
     face,
     area,
     head,
-    hc,
+    films,
     damp,
     slope,
     dampOwn,
@@ -208,7 +208,7 @@ function makeLoop(size: Size): Loop {
   const { chains } = size
   /** Own part of each cell of a chain on the way in, W. */
   const sides = memory.doubles(size.cells)
-  const hr = memory.doubles(chains)
+  const rays = memory.doubles(chains)
   const headRow = memory.doubles(chains)
   const headPivot = memory.doubles(chains)
   const warmFilm = memory.doubles(chains)
@@ -354,8 +354,6 @@ function makeLoop(size: Size): Loop {
     const passes = through
     const warm = warmFilm
     const cold = coldFilm
-    const convective = hc
-    const radiative = hr
     for (let c = 0; c < count; c++) {
       const faceC = t[faces[c]!]!
       const difference = faceC - (under[c] === 1 ? row : air)
@@ -364,14 +362,14 @@ function makeLoop(size: Size): Loop {
       const root = ROOTS[k]! + (ROOTS[k + 1]! - ROOTS[k]!) * (at - k)
       const film = (difference > 0 ? warm[c]! : cold[c]!) * root
       const kelvin = (faceC + star) / 2 + ZERO_C_K
-      convective[c] = (film > LEAST_FILM ? film : LEAST_FILM) * areas[c]!
-      radiative[c] = FOUR_SIGMA * EMISSIVITY * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
+      films[c] = (film > LEAST_FILM ? film : LEAST_FILM) * areas[c]!
+      rays[c] = FOUR_SIGMA * EMISSIVITY * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
     }
     if (v[ROW_DRAWN] === 0) return
     for (let c = 0; c < count; c++) {
       if (underRow[c] === 0) continue
-      hc[c]! += (1 - ROW_COVER_OPEN) * hr[c]!
-      hr[c]! *= ROW_COVER_OPEN
+      films[c]! += (1 - ROW_COVER_OPEN) * rays[c]!
+      rays[c]! *= ROW_COVER_OPEN
     }
   }
 
@@ -383,8 +381,8 @@ function makeLoop(size: Size): Loop {
     let a11 = m.airCapacity / dt
     let b1 = a11 * v[AIR]!
     let a12 = 0
-    let a22 = v[STAR_SKY]!
-    let b2 = v[STAR_SKY_T]! + v[STAR_W]!
+    let a22 = v[STAR_SKY_G]!
+    let b2 = v[STAR_SKY_W]! + v[STAR_W]!
     let a13 = 0
     let a23 = 0
     let a31 = 0
@@ -403,8 +401,6 @@ function makeLoop(size: Size): Loop {
     const slopes = slope
     const damps = damp
     const owns = dampOwn
-    const films = hc
-    const rays = hr
     const rows = headRow
     const pivots = headPivot
     for (let c = 0; c < count; c++) {
@@ -481,14 +477,14 @@ function makeLoop(size: Size): Loop {
   /** Ties of the air to what stands outside the equations, and the heat that it is owed from the step before. */
   function tieAir(): void {
     const outside = v[OUT]!
-    const perFlow = v[DENSITY]! * AIR_HEAT
-    const supply = v[SUPPLY]!
+    const perFlow = v[DENSITY]! * AIR_SPECIFIC_HEAT
+    const supply = v[SUPPLY_G]!
     const natural = leakageFlow(m.leakAreaM2, v[AIR]! - outside, v[WIND]!) * perFlow
     // A fan that blows in lifts the pressure: what leaks besides adds in quadrature. ASHRAE Fundamentals ch. 16.
     const leak = supply > 0 ? sqrt(supply * supply + natural * natural) - supply : natural
-    v[LEAK] = leak + v[DOOR]!
-    v[A11]! += v[LEAK]! + supply + v[TIE]!
-    v[B1]! += v[LEAK]! * outside + v[TIE_T]! + v[AIR_W]! + v[OWED]!
+    v[LEAK_G] = leak + v[DOOR_G]!
+    v[A11]! += v[LEAK_G]! + supply + v[TIE_G]!
+    v[B1]! += v[LEAK_G]! * outside + v[TIE_W]! + v[AIR_W]! + v[OWED]!
   }
 
   /**
@@ -527,8 +523,8 @@ function makeLoop(size: Size): Loop {
     let toStar = 0
     let vapour = 0
     if (heaters > 0) {
-      const all = a + v[VENT]!
-      let own = b + v[VENT]! * outside
+      const all = a + v[VENT_G]!
+      let own = b + v[VENT_G]! * outside
       for (let k = 0; k < heaters; k++) {
         given[k] = 0
         if (!heated || next >= heaterC[k]!) continue
@@ -623,8 +619,6 @@ function makeLoop(size: Size): Loop {
     const owns = dampOwn
     const slopes = slope
     const glass = glazed
-    const films = hc
-    const rays = hr
     const rows = headRow
     const pivots = headPivot
     let moved = abs(air - v[TRY]!)
@@ -684,9 +678,10 @@ function makeLoop(size: Size): Loop {
     const difference = v[AIR]! - v[OUT]!
     sums[SUM_AIR]! += v[AIR]! * dt
     sums[SUM_STAR]! += v[STAR]! * dt
-    sums[SUM_VENT]! += (v[VENT]! + v[SUPPLY]!) * difference * dt
-    sums[SUM_LEAK]! += v[LEAK]! * difference * dt
-    sums[SUM_DAMP]! += (LATENT / AIR_HEAT) * (v[LEAK]! + v[VENT]! + v[SUPPLY]!) * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
+    sums[SUM_VENT]! += (v[VENT_G]! + v[SUPPLY_G]!) * difference * dt
+    sums[SUM_LEAK]! += v[LEAK_G]! * difference * dt
+    sums[SUM_DAMP]! +=
+      (LATENT / AIR_SPECIFIC_HEAT) * (v[LEAK_G]! + v[VENT_G]! + v[SUPPLY_G]!) * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
     for (let k = 0; k < heaters; k++) {
       const i = m.added.thermostats.source[k]!
       const joules = given[k]! * (1 + LATENT * water[k]!) * dt

@@ -5,7 +5,7 @@ import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
   AIR,
-  AIR_HEAT,
+  AIR_SPECIFIC_HEAT,
   FAN_W,
   LATENT,
   MOISTURE,
@@ -13,10 +13,10 @@ import {
   PIPE_DRAW,
   PIPE_DRAW_T,
   PRESSURE,
-  SUPPLY,
+  SUPPLY_G,
   SUPPLY_C,
-  TIE,
-  TIE_T,
+  TIE_G,
+  TIE_W,
 } from './room'
 
 const { abs, exp, max, min } = Math
@@ -89,7 +89,7 @@ export function makeStoreAir(memory: Memory) {
     lastSpan = span
     for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
-      const flow = e.massFlow * AIR_HEAT
+      const flow = e.massFlow * AIR_SPECIFIC_HEAT
       if (e.as === 'rock')
         nodeShare[x] = min(
           e.effectiveness,
@@ -100,10 +100,10 @@ export function makeStoreAir(memory: Memory) {
 
   /** Sets the ties of the hour. */
   function prepare(span: number): void {
-    v[TIE] = 0
-    v[TIE_T] = 0
+    v[TIE_G] = 0
+    v[TIE_W] = 0
     v[FAN_W] = 0
-    v[SUPPLY] = 0
+    v[SUPPLY_G] = 0
     v[SUPPLY_C] = 0
     v[PIPE_DRAW] = 0
     v[PIPE_DRAW_T] = 0
@@ -113,7 +113,7 @@ export function makeStoreAir(memory: Memory) {
       const e = exchangers[x]!
       tieG[x] = 0
       draw[x] = 0
-      const flow = e.massFlow * AIR_HEAT
+      const flow = e.massFlow * AIR_SPECIFIC_HEAT
       if (e.as === 'tube') {
         storeC[x] = soilC(x)
         if (air >= e.belowC && air <= e.aboveC) continue
@@ -121,8 +121,8 @@ export function makeStoreAir(memory: Memory) {
           v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness * bearable(flow * e.effectiveness, soilJK[x]!, span)
         tieG[x] = flow
         tieTarget[x] = brings
-        v[SUPPLY_C] = (v[SUPPLY]! * v[SUPPLY_C]! + flow * brings) / (v[SUPPLY]! + flow)
-        v[SUPPLY]! += flow
+        v[SUPPLY_C] = (v[SUPPLY_G]! * v[SUPPLY_C]! + flow * brings) / (v[SUPPLY_G]! + flow)
+        v[SUPPLY_G]! += flow
         v[FAN_W]! += e.fanW
         continue
       }
@@ -150,7 +150,7 @@ export function makeStoreAir(memory: Memory) {
       const damp = v[MOISTURE]! > saturated[x]! || waterKg[x]! > 0
       if (e.as === 'pipes')
         g *= bearable(
-          g * (1 + (damp ? (LATENT * saturatedSlope(target, saturated[x]!)) / AIR_HEAT : 0)),
+          g * (1 + (damp ? (LATENT * saturatedSlope(target, saturated[x]!)) / AIR_SPECIFIC_HEAT : 0)),
           soilJK[x]!,
           span,
         )
@@ -164,8 +164,8 @@ export function makeStoreAir(memory: Memory) {
           : 0
       if (!running[x]) continue
       tieG[x] = g
-      v[TIE]! += g
-      v[TIE_T]! += g * target
+      v[TIE_G]! += g
+      v[TIE_W]! += g * target
       v[FAN_W]! += e.fanW
       if (damp) {
         draw[x] = e.massFlow * (g / flow)
@@ -205,7 +205,7 @@ export function makeStoreAir(memory: Memory) {
         continue
       }
       if (tieG[x]! > 0) {
-        const flow = e.massFlow * AIR_HEAT
+        const flow = e.massFlow * AIR_SPECIFIC_HEAT
         const share = nodeShare[x]!
         let t = airC
         for (let k = 0; k < ROCK_NODES; k++) {

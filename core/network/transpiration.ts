@@ -1,4 +1,4 @@
-import { AIR_HEAT, GAS_CONSTANT_AIR, LATENT, VAPOUR_TO_AIR, ZERO_C_K } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, LATENT, VAPOUR_TO_AIR, ZERO_C_K } from '../physics/constants'
 import { saturationPressurePa } from '../climate'
 
 const { exp, max } = Math
@@ -45,10 +45,10 @@ export function transpiration(
   const es = saturationPressurePa(airC)
   // Slope of the saturation curve and the psychrometric constant, both Pa/K.
   const slope = (es * 17.625 * 243.04) / (max(-200, airC) + 243.04) ** 2
-  const gamma = (AIR_HEAT * pressurePa) / (VAPOUR_TO_AIR * LATENT)
+  const gamma = (AIR_SPECIFIC_HEAT * pressurePa) / (VAPOUR_TO_AIR * LATENT)
   const density = pressurePa / (GAS_CONSTANT_AIR * (airC + ZERO_C_K))
   const below = slope + gamma * (1 + rs / BOUNDARY)
   // Leaves keep about half of the sun that they catch as heat to spend.
   out.fixed = (slope * 0.5 * caught) / below / LATENT
-  out.draw = (((2 * leafArea * density * AIR_HEAT) / BOUNDARY / below) * (pressurePa / VAPOUR_TO_AIR)) / LATENT
+  out.draw = (((2 * leafArea * density * AIR_SPECIFIC_HEAT) / BOUNDARY / below) * (pressurePa / VAPOUR_TO_AIR)) / LATENT
 }

@@ -6,7 +6,7 @@ import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 import {
   AIR,
-  AIR_HEAT,
+  AIR_SPECIFIC_HEAT,
   DAY_MEAN,
   DENSITY,
   LEFT_A,
@@ -15,8 +15,8 @@ import {
   OUT,
   START,
   TRIED,
-  VENT,
-  VENT_NOW,
+  VENT_G,
+  VENT_NOW_G,
   VENT_SLOPE,
   WIND,
 } from './room'
@@ -176,7 +176,7 @@ export function makeVentSolver(memory: Memory) {
 
   /**
    * Lets air through at the temperature in `TRIED`: the places of the openings are left in `tried`, the heat that the
-   * air takes along in `VENT_NOW`, W/K.
+   * air takes along in `VENT_NOW_G`, W/K.
    */
   function exchange(): void {
     const t = v[TRIED]!
@@ -191,7 +191,7 @@ export function makeVentSolver(memory: Memory) {
     }
     balancedFlow(holes, conductNow, push, flow)
     through += flow[0]!
-    v[VENT_NOW] = through * v[DENSITY]! * AIR_HEAT
+    v[VENT_NOW_G] = through * v[DENSITY]! * AIR_SPECIFIC_HEAT
   }
 
   /** Takes the places that were tried, or shuts all. */
@@ -226,7 +226,7 @@ export function makeVentSolver(memory: Memory) {
   }
 
   /**
-   * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT`, the
+   * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT_G`, the
    * mean opening in `OPENING`. What goes in and out stands in the state vector: numbers handed over by a call would be
    * boxed, twenty to a step.
    */
@@ -243,7 +243,7 @@ export function makeVentSolver(memory: Memory) {
     const closed = b / a
     if (closed <= opensFrom && (m.fans.stages === 0 || closed <= m.fans.startC) && areShut()) {
       take(true)
-      v[VENT] = 0
+      v[VENT_G] = 0
       v[TRIED] = closed
       return
     }
@@ -258,7 +258,7 @@ export function makeVentSolver(memory: Memory) {
     for (let k = 0; k < 40; k++) {
       v[TRIED] = t
       exchange()
-      g = v[VENT_NOW]!
+      g = v[VENT_NOW_G]!
       const f = a * t - b + g * (t - outside)
       if (f > 0) hi = t
       else lo = t
@@ -273,7 +273,7 @@ export function makeVentSolver(memory: Memory) {
       t = next
     }
     take(false)
-    v[VENT] = g
+    v[VENT_G] = g
     v[TRIED] = (b + g * outside) / (a + g)
   }
   return { lay, hour, keep, putBack, solve, tally }

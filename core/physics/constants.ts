@@ -13,11 +13,11 @@ export const SOLAR_CONSTANT = 1361
 /** Specific gas constant of dry air, J/kg·K. */
 export const GAS_CONSTANT_AIR = 287.05
 /** Specific heat of air at constant pressure, J/kg·K. */
-export const AIR_HEAT = 1006
+export const AIR_SPECIFIC_HEAT = 1006
 /** Mass of water vapour to that of dry air of the same pressure, molar. */
 export const VAPOUR_TO_AIR = 0.62198
 /** Specific heat of liquid water, J/kg·K, near 20 °C. */
-export const WATER_HEAT = 4184
+export const WATER_SPECIFIC_HEAT = 4184
 /** Heat of vaporisation of water near room temperature, J/kg. */
 export const LATENT = 2.47e6
 /** Heat of fusion of ice, J/kg. */

@@ -1,4 +1,4 @@
-import { AIR_HEAT } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT } from '../physics/constants'
 import { choice, group, number, type Value } from '../design/field'
 import { on, panelFields, PLAIN } from './common'
 import type { SourceKind } from './kind'
@@ -36,7 +36,7 @@ export const AIR_PANEL: SourceKind<AirPanel> & { fields: typeof fields } = {
   gain: 'solar air panel',
   work: (s, place) => {
     const sun = place.sunOn(s.tiltDeg)
-    const most = (s.flowM3h / 3600) * AIR_DENSITY * AIR_HEAT * MOST_RISE_K
+    const most = (s.flowM3h / 3600) * AIR_DENSITY * AIR_SPECIFIC_HEAT * MOST_RISE_K
     return (hour, room) => {
       if (room.airC >= room.ventsAtC) return 0
       const watts = Math.min(s.areaM2 * airPanelWm2(sun[hour]!, room.airC, room.outsideC), most)

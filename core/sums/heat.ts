@@ -1,4 +1,4 @@
-import { FUSION, WATER_HEAT } from '../physics/constants'
+import { FUSION, WATER_SPECIFIC_HEAT } from '../physics/constants'
 import { line, need, plain, type Sum } from './sum'
 
 /** Volumetric heat of air, J/m³K. */
@@ -99,7 +99,7 @@ export function hoursCovered(storedJ: number, lossW: number): Sum {
 }
 
 /** How much a day's sun warms a mass, K: what a dull day can do for a tonne of water. */
-export function warmingBySun(sunJ: number, share: number, massKg: number, specificHeat = WATER_HEAT): Sum {
+export function warmingBySun(sunJ: number, share: number, massKg: number, specificHeat = WATER_SPECIFIC_HEAT): Sum {
   need('share', share, 0, 1)
   need('mass', massKg, 1e-6)
   const rise = (sunJ * share) / (massKg * specificHeat)

@@ -1,6 +1,6 @@
 import { FOUR_SIGMA, filmFactor, LEAST_FILM, outsideFilm, radiativeFilm } from '../../core/air/films'
 import { leakageFlow } from '../../core/air/leakage'
-import { AIR_HEAT, GAS_CONSTANT_AIR, ZERO_C_K } from '../../core/physics/constants'
+import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, ZERO_C_K } from '../../core/physics/constants'
 import type { SmallHouse } from './small-house'
 
 /** Emissivity of every face, a house's film, and what joins an open cover's room face to its pane, m²K/W and W/m²K. */
@@ -100,7 +100,7 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
     })
     hold(AIR, house.airCapacity)
     const density = 101325 / (GAS_CONSTANT_AIR * (outsideC + ZERO_C_K))
-    tie(AIR, leakageFlow(house.leakAreaM2, state[AIR]! - outsideC, windMs) * density * AIR_HEAT, outsideC)
+    tie(AIR, leakageFlow(house.leakAreaM2, state[AIR]! - outsideC, windMs) * density * AIR_SPECIFIC_HEAT, outsideC)
     heat.forEach((w, k) => {
       b[AIR]! += w * (1 - heaters[k]!.radiantShare)
       b[STAR]! += w * heaters[k]!.radiantShare
