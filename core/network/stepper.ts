@@ -172,6 +172,9 @@ interface Loop {
  * star and moisture with films of the half hour before, then goes back out. The space under a row cover is eliminated
  * beforehand. Vents, fans and heaters are solved for the air temperature of the same step. Heat passes sideways in the
  * ground, and to pipes and rock, by the hour. First order in the step, stable for any.
+ *
+ * The inner loops take arrays under names of their own before they begin: that is a few per cent faster than to reach
+ * for them in each turn.
  */
 function makeLoop(size: Size): Loop {
   const memory = makeMemory(size)
