@@ -226,9 +226,9 @@ export function makeVentSolver(memory: Memory) {
   }
 
   /**
-   * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT_G`, the
-   * mean opening in `OPENING`. What goes in and out stands in the state vector: numbers handed over by a call would be
-   * boxed, twenty to a step.
+   * Air of the step, °C, into `TRIED`, from the balance in `LEFT_A` and `LEFT_B`; the flow's W/K is left in `VENT_G`,
+   * the mean opening in `OPENING`. What goes in and out stands in the state vector: numbers handed over by a call
+   * would be boxed, twenty to a step.
    */
   function solve(dt: number): void {
     const a = v[LEFT_A]!

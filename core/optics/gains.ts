@@ -1,5 +1,5 @@
 import { kindOf } from '../bodies/registry'
-import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
+import { entry, FINISHES, type Glazing } from '../catalog'
 import { HOURS, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design, Layer } from '../design/types'
 import { freeStrips } from '../geometry/objects'

@@ -143,12 +143,11 @@ describe('a floor by zone', () => {
 
   test('a floor of one material is brought forward as it was, one of no thickness as bare earth', () => {
     const old = (thicknessM: number) => {
-      const { path: _path, beds: _beds, rest: _rest, ...none } = demo.store.floor
       return {
         ...demo,
         shape: { ...demo.shape, beds: demo.shape.beds.map(({ atM, widthM, heightM }) => ({ atM, widthM, heightM })) },
         breathe: { ...demo.breathe, leafArea: 2 },
-        store: { ...demo.store, floor: { ...none, material: 'gravel', thicknessM } },
+        store: { ...demo.store, floor: { material: 'gravel', thicknessM } },
       }
     }
     const now = migrateDesign(old(0.08)) as Design

@@ -55,7 +55,7 @@ describe('the house in parts', () => {
     expect(await consoleErrors(driver)).toEqual([])
   })
 
-  test('the same with keys alone', async () => {
+  test('the same with keys alone, from a new house on', async () => {
     await fresh('/')
     /** Goes on with Tab until a control is reached. */
     const reach = async (test: string) => {
@@ -70,17 +70,25 @@ describe('the house in parts', () => {
       await reach(test)
       await driver.actions().sendKeys(Key.ENTER).perform()
     }
+    await press('design-menu')
+    await find(driver, 'menu-new')
+    // The list of designs comes first; the new one is found by its letters.
+    await driver.actions().sendKeys('start').sendKeys(Key.ENTER).perform()
+    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'New greenhouse', 5000)
+    await settled(driver)
+    await find(driver, 'panel-site')
     await driver.actions().sendKeys('4').perform()
     await find(driver, 'panel-skin')
     await reach('tab-heat')
     await driver.actions().sendKeys(Key.ARROW_RIGHT).perform()
     await find(driver, 'part-card')
     await press('choose-sunnySlope')
-    await press('drop-front')
-    await settled(driver)
     await press('add-front')
     await settled(driver)
     expect(await metres('front')).toBeGreaterThan(await metres('knee'))
+    await press('add-solid-top')
+    await settled(driver)
+    expect(await text('[data-test="part-figures"]')).toMatch(/Top of the sunny slope: .*lost on the coldest night/)
     await press('choose-backWall')
     await press('let-window')
     await find(driver, 'panel-breathe')

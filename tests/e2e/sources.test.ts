@@ -1,0 +1,154 @@
+import { readFileSync } from 'node:fs'
+import { By, Key } from 'selenium-webdriver'
+import { choose, click, coldest, consoleErrors, field, find, settled, type } from './browser'
+import { driver, dropFile, fresh, text } from './session'
+
+const listed = async (list: string) =>
+  (await driver.findElements(By.css(`[data-test="${list}-list"] > li`))).map(li => li.getText())
+const lines = async (list: string) => Promise.all(await listed(list))
+const turnOn = async (label: string) => {
+  const at = By.xpath(`//label[contains(normalize-space(.), ${JSON.stringify(label)})]`)
+  await driver.wait(
+    async () => (await driver.findElements(at)).length > 0,
+    10000,
+    `nothing is to be switched: ${label}`,
+  )
+  await driver.findElement(at).click()
+}
+
+describe('what adds heat and light', () => {
+  test('a stove that someone lights: its card, its figures, wrong input, undo', async () => {
+    await fresh('/?step=topUp')
+    const cold = await coldest(driver)
+    await click(driver, 'add-stove')
+    await settled(driver)
+    expect((await lines('source')).join('\n')).toMatch(/Stove\s+wood stove, .*lit when a night is forecast below/)
+    await type(driver, 'Lit when the night is forecast below', '-5 C')
+    await type(driver, 'Heat while it burns', '6 kW')
+    await settled(driver)
+    expect(await coldest(driver)).toBeGreaterThan(cold + 0.5)
+    const figures = await text('[data-test="source-figures-1"]')
+    expect(figures).toMatch(/Brings .*kWh a year in \d+ hours, 6\s?000 W at most; .* kg, about EUR \d+\./)
+    expect(await text('[data-test="score"]')).toMatch(/Without added heat/)
+    // What is no temperature is told, and what was typed stays.
+    const below = await field(driver, 'Lit when the night is forecast below')
+    await below.sendKeys(Key.chord(Key.CONTROL, 'a'), 'chilly', Key.ENTER)
+    expect(await text('[data-test="source-fields"]')).toMatch(/chilly/)
+    expect(await below.getAttribute('value')).toBe('chilly')
+    await below.sendKeys(Key.ESCAPE)
+    await type(driver, 'Burns for', '30')
+    expect(await text('[data-test="source-fields"]')).toMatch(/Out of range: .* to 24/)
+    await (await field(driver, 'Burns for')).sendKeys(Key.ESCAPE)
+    await click(driver, 'take-out-source-1')
+    await settled(driver)
+    expect(await coldest(driver)).toBe(cold)
+    await click(driver, 'undo')
+    await settled(driver)
+    expect(await listed('source')).toHaveLength(2)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('heat into a named body, months of lamps, every kind; all outlives a reload', async () => {
+    await fresh('/?step=topUp')
+    await click(driver, 'source-0')
+    await turnOn('In use')
+    await choose(driver, 'What it does', 'body')
+    await choose(driver, 'Which body', '0')
+    await type(driver, 'Keeps it at', '24 C')
+    await settled(driver)
+    expect((await lines('source'))[0]).toMatch(/keeps its body at 24/)
+    await click(driver, 'add-lamps')
+    const may = By.css('[data-test="source-fields"] button[aria-label="May"]')
+    await driver.wait(async () => (await driver.findElements(may)).length > 0, 5000)
+    expect(await driver.findElement(may).getAttribute('aria-pressed')).toBe('false')
+    await driver.findElement(may).sendKeys(Key.SPACE)
+    expect(await driver.findElement(may).getAttribute('aria-pressed')).toBe('true')
+    for (const kind of ['bed-loop', 'people', 'solar-air-panel', 'solar-water-panel', 'compost', 'spare-power'])
+      await click(driver, `add-${kind}`)
+    await settled(driver)
+    expect(await listed('source')).toHaveLength(8)
+    await driver.sleep(500)
+    await driver.navigate().refresh()
+    await settled(driver)
+    expect(await listed('source')).toHaveLength(8)
+    // Its heat now goes to the first body that holds water.
+    await click(driver, 'step-store')
+    await click(driver, 'take-out-body-0')
+    await settled(driver)
+    await click(driver, 'step-topUp')
+    await click(driver, 'source-0')
+    expect(await (await field(driver, 'Which body')).getAttribute('value')).toBe('')
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+})
+
+describe('air stores, floor, beds and covers', () => {
+  test('air through the ground: put in, figures, one too large is refused in its field', async () => {
+    await fresh('/?step=store')
+    await click(driver, 'tab-air')
+    for (const kind of ['earth-store', 'rock-bed', 'earth-tube']) await click(driver, `add-${kind}`)
+    await settled(driver)
+    expect(await text('[data-test="air-store-figures-0"]')).toMatch(
+      /Runs \d+ hours a year, takes .*, gives .*stands between/,
+    )
+    await click(driver, 'air-store-1')
+    await type(driver, 'Area', '90')
+    expect(await text('[data-test="air-store-fields"]')).toMatch(/larger than the floor/)
+    await (await field(driver, 'Area')).sendKeys(Key.ESCAPE)
+    await click(driver, 'take-out-air-store-0')
+    expect(await listed('air-store')).toHaveLength(2)
+  })
+
+  test('a path of its own, foam under the floor: drawn, and in the year', async () => {
+    await fresh('/?step=store')
+    await settled(driver)
+    const drawn = async () => (await driver.findElements(By.css('[data-test="floor-layer"]'))).length
+    const before = await drawn()
+    await click(driver, 'tab-floor')
+    await turnOn('The path is made otherwise')
+    await settled(driver)
+    expect(await drawn()).toBeGreaterThanOrEqual(before)
+    await driver
+      .findElement(By.xpath('//fieldset[.//legend[contains(., "Under the beds")]]//button[contains(., "on top")]'))
+      .click()
+    await settled(driver)
+    expect(await drawn()).toBe(before + 2)
+    await click(driver, 'undo')
+    expect(await drawn()).toBe(before)
+  })
+
+  test('a bed’s crop and soil, a cover moved by hand: each changes the year', async () => {
+    await fresh('/?d=fjellro&step=shape')
+    await click(driver, 'tab-beds')
+    const damp = async () => {
+      const row = driver.findElement(By.xpath('//*[@data-test="score"]//*[normalize-space(text())="Damp hours"]/..'))
+      return Number(/(\d[\d\s\u202f]*)\s*h\b/.exec(await row.getText())![1]!.replace(/\D/g, ''))
+    }
+    await settled(driver)
+    const before = await damp()
+    await choose(driver, 'Its soil is', 'film')
+    await settled(driver)
+    expect(await damp()).toBeLessThan(before)
+    await choose(driver, 'Crop', 'kale')
+    await settled(driver)
+    await click(driver, 'step-skin')
+    await click(driver, 'tab-cover')
+    const motor = await text('[data-test="score"]')
+    await choose(driver, 'Moved', 'hand')
+    await type(driver, 'Nights forgotten a month', '15')
+    await settled(driver)
+    expect(await text('[data-test="score"]')).not.toBe(motor)
+    await turnOn('Drawn as shade too')
+    await field(driver, 'When outside is above')
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+})
+
+test.each([1, 2, 3])('a file of version %d is taken by the page, and gives what it gave', async version => {
+  await fresh('/')
+  const read = (name: string) => JSON.parse(readFileSync(`tests/reference/version-${version}/${name}.json`, 'utf8'))
+  const old = { ...read('hollow-ash'), id: `kept-${version}`, name: `Kept of version ${version}` }
+  await dropFile('old.json', JSON.stringify(old))
+  await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === old.name, 10000)
+  expect(await coldest(driver)).toBeCloseTo(read('figures')['hollow-ash'].coldestC, 0)
+})
