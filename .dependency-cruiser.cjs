@@ -34,7 +34,10 @@ module.exports = {
       comment: 'The document knows its catalogues and units, and nothing that is worked out from it.',
       severity: 'error',
       from: { path: '^core/design/' },
-      to: { path: '^core/', pathNot: '^core/(design|bodies|openings|sources|air-stores|catalog|units|physics|climate/(types|time-zone))' },
+      to: {
+        path: '^core/',
+        pathNot: '^core/(design|bodies|openings|sources|air-stores|catalog|units|physics|climate/(types|time-zone))',
+      },
     },
     {
       name: 'bodies-below-all',
@@ -55,7 +58,10 @@ module.exports = {
       comment: 'As bodies.',
       severity: 'error',
       from: { path: '^core/sources/' },
-      to: { path: '^core/', pathNot: '^core/(sources|bodies/common|catalog|units|physics|climate/types|design/(field|kinds))' },
+      to: {
+        path: '^core/',
+        pathNot: '^core/(sources|bodies/common|catalog|units|physics|climate/types|design/(field|kinds))',
+      },
     },
     {
       name: 'air-stores-below-all',
@@ -68,7 +74,10 @@ module.exports = {
       name: 'editing-above-geometry',
       severity: 'error',
       from: { path: '^core/editing/' },
-      to: { path: '^core/', pathNot: '^core/(editing|design|bodies|openings|sources|air-stores|geometry|catalog|units)' },
+      to: {
+        path: '^core/',
+        pathNot: '^core/(editing|design|bodies|openings|sources|air-stores|geometry|catalog|units)',
+      },
     },
     {
       name: 'no-arrow-up',
