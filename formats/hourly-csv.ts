@@ -1,12 +1,15 @@
 import { HOURS, isoAt } from '../core/climate'
 import type { YearResult } from '../core/year'
 
+type Column = [name: string, value: (h: number) => number | string]
+
 /**
  * The year hour by hour as CSV: a heading with units, 8760 rows, decimal points. The stamp is the beginning of the
- * hour.
+ * hour. After what the house has in common come the columns of each of its bodies, openings, sources and air stores, by
+ * their names in the answers: `drums_2_C`.
  */
-export function writeHourlyCsv({ site, series, gains }: YearResult): string {
-  const columns: [string, (h: number) => number | string][] = [
+export function writeHourlyCsv({ answers, site, series, gains }: YearResult): string {
+  const columns: Column[] = [
     ['hour_begins', h => isoAt(h, site.standardOffsetH)],
     ['outside_C', h => fixed(site.dryBulbC[h]!, 2)],
     ['air_C', h => fixed(series.airC[h]!, 2)],
@@ -21,11 +24,26 @@ export function writeHourlyCsv({ site, series, gains }: YearResult): string {
     ['vent_opening', h => fixed(series.ventOpening[h]!, 3)],
     ['cover_drawn', h => fixed(series.coverDrawn[h]!, 2)],
     ['heater_W', h => fixed(series.heaterW[h]!, 0)],
+    ...answers.bodies.map(({ name }, i): Column => [`${plain(name)}_C`, h => fixed(series.bodies[i]!.middleC[h]!, 2)]),
+    ...answers.openings.map(({ name }, i): Column => [`${plain(name)}_open`, h => fixed(series.openings[i]![h]!, 3)]),
+    ...answers.sources.map(({ name }, i): Column => [`${plain(name)}_W`, h => fixed(series.sources[i]![h]!, 0)]),
+    ...answers.airStores.flatMap(({ name }, i): Column[] => [
+      [`${plain(name)}_C`, h => fixed(series.airStores[i]!.storeC[h]!, 2)],
+      [`${plain(name)}_takes_W`, h => fixed(series.airStores[i]!.takesW[h]!, 0)],
+    ]),
+    ...series.skin.map(({ id, lostW }): Column => [`${plain(id)}_lost_W`, h => fixed(lostW[h]!, 0)]),
   ]
   const rows = [columns.map(([name]) => name).join(',')]
   for (let h = 0; h < HOURS; h++) rows.push(columns.map(([, value]) => value(h)).join(','))
   return `${rows.join('\n')}\n`
 }
+
+/** A name as a column's. */
+const plain = (name: string): string =>
+  name
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '_')
+    .replaceAll(/^_|_$/g, '')
 
 function fixed(value: number, digits: number): string {
   return Number.isFinite(value) ? value.toFixed(digits) : ''

@@ -32,7 +32,13 @@ const DECIMALS: Partial<Record<Quantity, number>> = {
   light: 1,
   hours: 0,
   arealPrice: 2,
+  airflow: 0,
+  pressure: 0,
 }
+/** Units that need other decimals than their quantity. */
+const UNIT_DECIMALS: Readonly<Record<string, number>> = { 'in': 2, 'R': 1, 'lb': 0, 'inH₂O': 2 }
+/** Times of the day and spans of hours up to this are shown to the quarter of an hour. */
+const SHORT_H = 48
 
 export interface FormatOptions {
   decimals?: number
@@ -66,17 +72,19 @@ export function formatQuantity(
   if (!Number.isFinite(value)) return '–'
   if (u.symbol === 'ft' && options.decimals === undefined) return feetAndInches(value, options.sign)
   const shown = toShown(value, quantity, system)
-  let decimals = options.decimals ?? DECIMALS[quantity] ?? 1
-  if (options.decimals === undefined && u.symbol === 'in') decimals = 2
-  if (options.decimals === undefined && u.symbol === 'R') decimals = 1
-  if (options.decimals === undefined && u.symbol === 'lb') decimals = 0
-  // A bottle is not to be rounded away.
-  if (options.decimals === undefined && quantity === 'volume' && Math.abs(shown) < 9.95) decimals = 1
-  const text = formatNumber(shown, decimals, options.sign)
+  const text = formatNumber(shown, options.decimals ?? decimalsOf(shown, quantity, u.symbol), options.sign)
   if (options.unit === false || u.symbol === '') return text
   const tight = u.symbol === '°' || u.symbol === '%' || u.symbol === '/h'
   if (u.symbol === 'R') return `R ${text}`
   return tight ? text + u.symbol : `${text}\u00a0${u.symbol}`
+}
+
+function decimalsOf(shown: number, quantity: Quantity, symbol: string): number {
+  // A bottle is not to be rounded away, nor half an hour.
+  if (quantity === 'volume' && Math.abs(shown) < 9.95) return 1
+  if (symbol === 'h' && Math.abs(shown) < SHORT_H)
+    return [0, 1].find(d => Math.abs(shown - Number(shown.toFixed(d))) < 1e-6) ?? 2
+  return UNIT_DECIMALS[symbol] ?? DECIMALS[quantity] ?? 1
 }
 
 function feetAndInches(metres: number, sign = false): string {

@@ -30,6 +30,7 @@ export type Quantity =
   | 'pressure'
   | 'duration'
   | 'lampLight'
+  | 'ratio'
 
 export type UnitSystem = 'metric' | 'us' | 'mixed'
 
@@ -112,6 +113,7 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   airflow: [unit('m³/h', 1, ['m3/h']), unit('cfm', 1.69901082, ['ft³/min', 'ft3/min']), unit('L/s', 3.6, ['l/s'])],
   pressure: [unit('Pa', 1, ['pascal']), unit('inH₂O', 249.08891, ['inh2o', 'in wg'])],
   duration: [unit('min', 60, ['minute', 'minutes']), unit('s', 1, ['second', 'seconds']), unit('h', 3600, ['hour'])],
+  ratio: [unit('', 1, [])],
   lampLight: [unit('µmol/J', 1, ['umol/j', 'mol/mj'])],
   hours: [unit('h', 1, ['hour', 'hours', 'hr']), unit('min', 1 / 60, ['minute', 'minutes'])],
 }
@@ -143,6 +145,7 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   airflow: { metric: 'm³/h', us: 'cfm', mixed: 'cfm' },
   pressure: { metric: 'Pa', us: 'inH₂O', mixed: 'Pa' },
   duration: { metric: 'min', us: 'min', mixed: 'min' },
+  ratio: { metric: '', us: '', mixed: '' },
   lampLight: { metric: 'µmol/J', us: 'µmol/J', mixed: 'µmol/J' },
   insolation: { metric: 'kWh/m²', us: 'kWh/m²', mixed: 'kWh/m²' },
 }

@@ -1,17 +1,33 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { DEMOS, fieldAt, fieldFaults, fieldRule, numberAt, pathInWords, rangeOf, valueAt } from '../../core/design'
+import { anAirStore } from '../../core/air-stores/registry'
+import {
+  DEMOS,
+  type Design,
+  fieldAt,
+  fieldFaults,
+  fieldRule,
+  numberAt,
+  pathInWords,
+  rangeOf,
+  valueAt,
+} from '../../core/design'
 import type { AnyField } from '../../core/design/field'
 import { formatPage } from '../../cli/format-page'
 import { DESIGN } from '../../core/design/types'
 import { patchDesign } from '../../core/editing'
+import { withAirStores } from '../added'
+
+const FIRST = ['drums', 'vent', 'heater', 'earth store'] as const
+/** The third demo, with something in each list. */
+const house: Design = withAirStores(DEMOS[2]!, anAirStore('earth store'))
 
 /** Every field of the table with its path; members of lists stand at their first. */
 function all(field: AnyField = DESIGN, path = ''): { path: string; field: AnyField }[] {
   const own = path === '' ? [] : [{ path, field }]
   const within = field.kind === 'optional' || field.kind === 'or null' ? field.of : field
-  // Of several kinds, the one that the third demo begins with.
-  const inner = within.kind === 'one of' ? (within.kinds.drums ?? within.kinds.vent!) : within
+  // Of several kinds, the one that the house below begins with.
+  const inner = within.kind === 'one of' ? FIRST.map(kind => within.kinds[kind]).find(f => f)! : within
   if (inner.kind === 'group')
     return [...own, ...Object.entries(inner.fields).flatMap(([k, f]) => all(f, path ? `${path}.${k}` : k))]
   return inner.kind === 'list' ? [...own, ...all(inner.of, `${path}.0`)] : own
@@ -56,14 +72,14 @@ test('a field is found by its path, written either way; nothing is found where n
 
 test('a value outside its field’s limits, or of another kind, is named by its path, whichever field it is', () => {
   const single = all().filter(f => ['number', 'choice', 'flag', 'text'].includes(f.field.kind))
-  const there = single.filter(f => f.path !== 'schemaVersion' && valueAt(DEMOS[2]!, f.path) !== undefined)
+  const there = single.filter(f => f.path !== 'schemaVersion' && valueAt(house, f.path) !== undefined)
   expect(there.length).toBeGreaterThan(150)
   const bad = fc.constantFrom<unknown>(1e12, -1e12, NaN, null, [], {}, true, 'no such thing', '1')
   fc.assert(
     fc.property(fc.constantFrom(...there), bad, ({ path, field }, value) => {
       fc.pre(!(field.kind === 'flag' && value === true))
       fc.pre(!(field.kind === 'text' && typeof value === 'string'))
-      const faults = fieldFaults(patchDesign(DEMOS[2]!, [[path, value]]))
+      const faults = fieldFaults(patchDesign(house, [[path, value]]))
       const dotted = (p: string) => p.replace(/\[(\d+)\]/g, '.$1')
       expect(faults.map(f => dotted(f.path))).toEqual([path])
       expect(faults[0]!.message).toMatch(/^(is|has) |is not known$/)

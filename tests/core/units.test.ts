@@ -92,9 +92,14 @@ test('what is shown can be typed again, in every system', () => {
             share: 0.006,
             resistance: 0.01,
             transmittance: 0.03,
+            // Under two days to the hundredth, beyond to the hour.
             hours: 0.5,
             mass: 50,
             insolation: 1.8e5,
+            arealMass: 0.25,
+            airflow: 0.9,
+            pressure: 1.3,
+            duration: 3,
           }[quantity as string] ?? 0.06
         if (back.ok) expect(Math.abs(back.value - value)).toBeLessThanOrEqual(unit)
       },

@@ -40,12 +40,23 @@ test('file names are plain', () => {
 })
 
 test('the hourly CSV has a row an hour, stamped in standard time', () => {
-  const lines = writeHourlyCsv(createYearEngine().run(DEMOS[1]!)).trim().split('\n')
+  const year = createYearEngine().run(DEMOS[1]!)
+  const lines = writeHourlyCsv(year).trim().split('\n')
   expect(lines).toHaveLength(8761)
   expect(lines[0]).toMatch(/^hour_begins,outside_C,air_C,/)
   expect(lines[1]).toMatch(/^2027-01-01T00:00:00-03:00,-?\d/)
   expect(lines[8760]).toMatch(/^2027-12-31T23:00:00-03:00,/)
-  for (const line of lines) expect(line.split(',')).toHaveLength(14)
+  const heads = lines[0]!.split(',')
+  for (const line of lines) expect(line.split(',')).toHaveLength(heads.length)
+  // Each thing has columns of its own, under its own name.
+  expect(new Set(heads).size).toBe(heads.length)
+  expect(heads).toEqual(
+    expect.arrayContaining(['barrels_C', 'vent_1_open', 'vent_2_open', 'stove_W', 'earth_store_C', 'back_wall_lost_W']),
+  )
+  const at = (name: string, h: number) => Number(lines[h + 1]!.split(',')[heads.indexOf(name)])
+  const { hour } = year.answers.coldestNight
+  expect(at('stove_W', hour)).toBeCloseTo(year.series.sources[0]![hour]!, 0)
+  expect(at('earth_store_C', hour)).toBeCloseTo(year.series.airStores[0]!.storeC[hour]!, 2)
 })
 
 test('a document of the first version is brought forward: what it says stays, what came later starts plain', () => {

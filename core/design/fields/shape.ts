@@ -23,9 +23,8 @@ export const BED = group(
       start: null,
       about: 'null: planted all year',
     }),
-    leafArea: number('count', 0, 6, {
+    leafArea: number('ratio', 0, 6, {
       start: 1,
-      whole: false,
       label: 'Leaf over bed area',
       about: 'while its crop grows; 0.7 of that while it is held',
     }),
