@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
 import { startingDesign } from '../../core/design'
 import { patchDesign } from '../../core/editing'
@@ -177,16 +178,9 @@ const toPaper = () => {
 const fromPaper = () => {
   printing.value = false
 }
-onMounted(() => {
-  window.addEventListener('keydown', key)
-  window.addEventListener('beforeprint', toPaper)
-  window.addEventListener('afterprint', fromPaper)
-})
-onBeforeUnmount(() => {
-  window.removeEventListener('keydown', key)
-  window.removeEventListener('beforeprint', toPaper)
-  window.removeEventListener('afterprint', fromPaper)
-})
+useEventListener('keydown', key)
+useEventListener('beforeprint', toPaper)
+useEventListener('afterprint', fromPaper)
 
 /** Text dragged about on the page is no file. */
 const carriesFiles = (event: DragEvent) => event.dataTransfer?.types.includes('Files') ?? false

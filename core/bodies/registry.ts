@@ -2,13 +2,14 @@ import type { Value } from '../design/field'
 import { kindsOf } from '../design/kinds'
 import { CRATES } from './crates'
 import { DRUMS } from './drums'
+import { HEAP } from './heap'
 import type { BodyKind } from './kind'
 import { POND } from './pond'
 import { TANK } from './tank'
 import { WALL } from './wall'
 
 /** Every kind of body: a new one is a module beside these, and a line here. */
-const KINDS = { drums: DRUMS, tank: TANK, pond: POND, wall: WALL, crates: CRATES }
+const KINDS = { drums: DRUMS, tank: TANK, pond: POND, wall: WALL, crates: CRATES, heap: HEAP }
 
 const registry = kindsOf<BodyKind>()(KINDS, 'Body #')
 

@@ -218,3 +218,27 @@ describe.each([1, 2, 3])('documents of version %d', version => {
       expect(() => migrateDesign({ schemaVersion: 3, ...broken })).not.toThrow()
   })
 })
+
+test('a heap of rock holds the heat of its rock, and takes sun by day that it gives back by night', () => {
+  const heap = (material: string): Body => ({
+    kind: 'heap',
+    material,
+    widthM: 0.8,
+    heightM: 0.6,
+    lengthM: 3,
+    atM: 1.6,
+    offsetM: 0,
+  })
+  const box = kindOf(heap('stone')).box(heap('stone'), roomOf(bare.shape))
+  const [chain] = kindOf(heap('stone')).chains(heap('stone'), box)
+  expect(chain!.capacity.reduce((a, b) => a + b, 0)).toBeCloseTo(0.8 * 0.6 * 3 * 2400 * 1000, 0)
+  const house = withBodies(bare, heap('gabion'))
+  expect(designFaults(house)).toEqual([])
+  const { answers } = engine.run(house)
+  const none = engine.run(bare).answers
+  expect(answers.coldestNight.insideC).toBeGreaterThan(none.coldestNight.insideC)
+  expect(answers.hottestAfternoon.insideC).toBeLessThan(none.hottestAfternoon.insideC)
+  expect(answers.bodies[0]).toMatchObject({ kind: 'heap', name: 'Heap of rock', waterM3: 0, iceHours: 0 })
+  expect(answers.bodies[0]!.sunKWh).toBeGreaterThan(10)
+  expect(answers.ledger.closure).toBeLessThan(1e-6)
+})

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { aimLine } from '../../../core/aim/aim-line'
 import { DAYS, dayName, MONTH_NAMES, MONTH_OF_DAY, MONTH_START } from '../../../core/climate'
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { kindOf } from '../../../core/bodies/registry'
 import { rangeOf, type PartId } from '../../../core/design'
 import { clearances, placed, resized, things, wayThrough, withWidth, type Thing } from '../../../core/editing'

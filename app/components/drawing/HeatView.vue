@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize, useIntervalFn, watchDebounced } from '@vueuse/core'
 import { dayName } from '../../../core/climate'
 import { heatFlows, type HeatBody, type HeatDay, type HeatFlow } from '../../../core/heat-view'
 import { roomObjects } from '../../../core/geometry/objects'
@@ -29,45 +30,38 @@ function setHour(h: number): void {
   else year.hour = h
 }
 
-let timer: ReturnType<typeof setTimeout> | undefined
 let asked = 0
 /** The day is asked for once the hand rests. */
-watch(
+watchDebounced(
   [() => bench.current, day],
-  () => {
-    clearTimeout(timer)
-    timer = setTimeout(async () => {
-      const mine = ++asked
-      const design = bench.current
-      working.value = true
-      try {
-        const got = await year.heat(design, day.value)
-        if (mine !== asked) return
-        data.value = got
-        drawnDesign.value = design
-        failure.value = ''
-      } catch (error) {
-        failure.value =
-          `The heat view could not be worked out: ` + `${error instanceof Error ? error.message : String(error)}`
-      } finally {
-        if (mine === asked) working.value = false
-      }
-    }, 200)
+  async () => {
+    const mine = ++asked
+    const design = bench.current
+    working.value = true
+    try {
+      const got = await year.heat(design, day.value)
+      if (mine !== asked) return
+      data.value = got
+      drawnDesign.value = design
+      failure.value = ''
+    } catch (error) {
+      failure.value =
+        `The heat view could not be worked out: ` + `${error instanceof Error ? error.message : String(error)}`
+    } finally {
+      if (mine === asked) working.value = false
+    }
   },
-  { immediate: true },
+  { immediate: true, debounce: 200 },
 )
 onBeforeUnmount(() => {
-  clearTimeout(timer)
   asked = -1
-  if (playing) clearInterval(playing)
 })
 
-let playing: ReturnType<typeof setInterval> | undefined
-const plays = ref(false)
+const playing = useIntervalFn(() => setHour((hour.value + 1) % 24), 450, { immediate: false })
+const plays = playing.isActive
 function play(): void {
-  plays.value = !plays.value
-  if (playing) clearInterval(playing)
-  playing = plays.value ? setInterval(() => setHour((hour.value + 1) % 24), 450) : undefined
+  if (plays.value) playing.pause()
+  else playing.resume()
 }
 
 const outline = computed(() => makeOutline(drawnDesign.value.shape))

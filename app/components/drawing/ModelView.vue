@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize, useIntervalFn } from '@vueuse/core'
 import { dayName, DAYS } from '../../../core/climate'
 import { createModelScene, type ModelScene } from './model-scene'
 
@@ -81,20 +82,19 @@ watch(
 watch(sun, place)
 
 const playing = ref<'' | 'day' | 'year'>('')
-let timer: ReturnType<typeof setInterval> | undefined
+/** Milliseconds between two pictures. */
+const pace = computed(() => (playing.value === 'day' ? 350 : 150))
+const turning = useIntervalFn(
+  () => (playing.value === 'day' ? setHour((hour.value + 1) % 24) : setDay((day.value + 5) % DAYS)),
+  pace,
+  { immediate: false },
+)
 function play(what: 'day' | 'year'): void {
-  clearInterval(timer)
+  turning.pause()
   playing.value = playing.value === what ? '' : what
-  if (playing.value)
-    timer = setInterval(
-      () => (what === 'day' ? setHour((hour.value + 1) % 24) : setDay((day.value + 5) % DAYS)),
-      what === 'day' ? 350 : 150,
-    )
+  if (playing.value) turning.resume()
 }
-onBeforeUnmount(() => {
-  clearInterval(timer)
-  scene?.dispose()
-})
+onBeforeUnmount(() => scene?.dispose())
 const TURNS: Record<string, [number, number]> = {
   ArrowLeft: [-8, 0],
   ArrowRight: [8, 0],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { compassPoint, turnWords } from '../../../core/geometry/compass'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'

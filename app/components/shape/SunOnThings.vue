@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { MONTH_NAMES } from '../../../core/climate'
 import { litParts, sectionLight } from '../../../core/geometry/lit'
 import { isSlope } from '../../../core/geometry/parts'
@@ -34,28 +35,23 @@ function lit(n: (typeof noons.value)[number], face: string): string {
 const hours = shallowRef<SunHours[]>([])
 const usual = ref(false)
 const failure = ref('')
-let timer: ReturnType<typeof setTimeout> | undefined
 let asked = 0
 /** The hours are asked for once the hand rests. */
-watch(
+watchDebounced(
   () => bench.current,
-  () => {
-    clearTimeout(timer)
-    timer = setTimeout(async () => {
-      const mine = ++asked
-      try {
-        const got = await year.sunHours(bench.current)
-        if (mine === asked) hours.value = got
-        failure.value = ''
-      } catch (error) {
-        failure.value = error instanceof Error ? error.message : String(error)
-      }
-    }, 300)
+  async design => {
+    const mine = ++asked
+    try {
+      const got = await year.sunHours(design)
+      if (mine === asked) hours.value = got
+      failure.value = ''
+    } catch (error) {
+      failure.value = error instanceof Error ? error.message : String(error)
+    }
   },
-  { immediate: true },
+  { immediate: true, debounce: 300 },
 )
 onBeforeUnmount(() => {
-  clearTimeout(timer)
   asked = -1
 })
 const most = computed(() => Math.max(1, ...hours.value.flatMap(h => h.clear)))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { RAD } from '../../../core/physics/constants'
 import { HOURS, makeHorizon, noonOfDay, yearStartUtc } from '../../../core/climate'
 import { compassPoint, turnWords } from '../../../core/geometry/compass'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { GLAZING_ANGLE_RANGE } from '../../../core/design'
 import { withGlazingAngle } from '../../../core/editing'
 import { makeOutline } from '../../../core/geometry/section'

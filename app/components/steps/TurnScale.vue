@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { turnWords } from '../../../core/geometry/compass'
 import { heldC } from '../../../core/study/figures'
 
