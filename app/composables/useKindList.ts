@@ -1,4 +1,8 @@
+import { computed, ref, watch } from 'vue'
 import { valueAt } from '../../core/design'
+import { useDesign } from '../stores/design'
+import { useDrawing } from '../stores/drawing'
+import { useNotices } from '../stores/notices'
 
 /**
  * A list of the document whose things are each of a kind, as a panel works on it: which one's card is open, and what is

@@ -31,13 +31,20 @@ const house: fc.Arbitrary<SmallHouse> = fc.record({
   chains: fc.array(chain, { minLength: 2, maxLength: 6 }),
   airCapacity: range(2e4, 1e6),
   leakAreaM2: fc.constantFrom(0, 0.01, 0.1),
+  cover: fc.record({
+    share: fc.constantFrom(0, 0.25, 0.6, 1).map(Math.fround),
+    leak: range(0, 0.2),
+    pane: range(0.5, 5),
+    inside: range(0.5, 2000),
+    outside: fc.constantFrom(0, 0.8, 6),
+  }),
   heaters: fc.array(
     fc.record({ capacityW: range(50, 4000), setPointC: range(5, 20), radiantShare: fc.constantFrom(0, 0.3, 0.7) }),
     { maxLength: 3 },
   ),
 })
 
-test('small random houses: the loop steps as one full matrix does, to 1e-6 K, and its heaters give the same', () => {
+test('small houses under a cover: the loop steps as one full matrix does, to 1e-6 K; heaters give the same', () => {
   let heated = 0
   fc.assert(
     fc.property(

@@ -1,7 +1,7 @@
 import { FOUR_SIGMA, filmFactor, LEAST_FILM, outsideFilm, radiativeFilm } from '../../core/air/films'
 import { leakageFlow } from '../../core/air/leakage'
 import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, ZERO_C_K } from '../../core/physics/constants'
-import type { SmallHouse } from './small-house'
+import type { SmallChain, SmallHouse } from './small-house'
 
 /** Emissivity of every face, a house's film, and what joins an open cover's room face to its pane, m²K/W and W/m²K. */
 const EMISSIVITY = 0.9
@@ -43,7 +43,11 @@ function tabledRoot(x: number): number {
  * shares physical laws with the loop, and none of its arithmetic.
  */
 export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, windMs: number, houseC: number) {
-  const { chains, heaters } = house
+  const { chains, heaters, cover } = house
+  /** Of its longwave, what passes a pane straight now: a drawn cover holds it back. */
+  const straightOf = (c: SmallChain) => c.longwaveThrough * (1 - cover.share * (1 - cover.leak))
+  /** Between what is open and what is drawn, by the share of the hour: their resistances mix. */
+  const between = (open: number, drawn: number) => 1 / ((1 - cover.share) / open + cover.share / drawn)
   const first = chains.map((_, c) => chains.slice(0, c).reduce((sum, k) => sum + k.capacity.length, 0))
   const cells = first.at(-1)! + chains.at(-1)!.capacity.length
   const face = chains.map((c, i) => first[i]! + c.capacity.length - 1)
@@ -61,10 +65,12 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
       const kelvin = (t + state[STAR]!) / 2 + ZERO_C_K
       return {
         convective: Math.max(LEAST_FILM, natural) * c.areaM2,
-        radiative: FOUR_SIGMA * EMISSIVITY * kelvin ** 3 * c.areaM2 * (1 - c.longwaveThrough),
+        radiative: FOUR_SIGMA * EMISSIVITY * kelvin ** 3 * c.areaM2 * (1 - straightOf(c)),
       }
     })
   }
+
+  const paneOf = (open: number, k: number) => (k === 0 ? between(open, cover.pane) : between(OPEN_COVER, cover.inside))
 
   /** Where everything stands after a step with these heaters' heat, W. */
   function after(dt: number, heat: readonly number[]): number[] {
@@ -85,14 +91,18 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
     chains.forEach((c, i) => {
       c.capacity.forEach((j, k) => hold(first[i]! + k, j * c.areaM2))
       c.between.forEach((g, k) =>
-        join(first[i]! + k, first[i]! + k + 1, (c.kind === 'glazing' && k === 1 ? OPEN_COVER : g) * c.areaM2),
+        join(first[i]! + k, first[i]! + k + 1, (c.kind === 'glazing' ? paneOf(g, k) : g) * c.areaM2),
       )
       if (c.kind === 'house') tie(first[i]!, c.areaM2 / HOUSE_FILM, houseC)
       if (c.kind === 'wall' || c.kind === 'glazing') {
-        tie(first[i]!, c.areaM2 * skyFilm * c.skyView, skyC)
-        tie(first[i]!, c.areaM2 * (outsideFilm(windMs) + skyFilm * (1 - c.skyView)), outsideC)
+        const toSky = skyFilm * c.skyView
+        const toAir = outsideFilm(windMs) + skyFilm * (1 - c.skyView)
+        const bare = toSky + toAir
+        const outer =
+          c.kind === 'glazing' && cover.outside > 0 ? between(bare, 1 / (1 / bare + 1 / cover.outside)) : bare
+        tie(first[i]!, c.areaM2 * outer, (toSky * skyC + toAir * outsideC) / bare)
       }
-      const straight = c.areaM2 * c.longwaveThrough * skyFilm
+      const straight = c.areaM2 * straightOf(c) * skyFilm
       tie(STAR, straight, c.skyView * skyC + (1 - c.skyView) * outsideC)
       join(face[i]!, AIR, films[i]!.convective)
       join(face[i]!, STAR, films[i]!.radiative)

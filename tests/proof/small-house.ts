@@ -21,13 +21,18 @@ export interface SmallHouse {
   airCapacity: number
   leakAreaM2: number
   heaters: { capacityW: number; setPointC: number; radiantShare: number }[]
+  /**
+   * A cover over all its glazing: share of each hour that it is drawn, and of the glass that it leaves bare; what it
+   * makes of the pane, of its room face and outside of it, W/m²K (0 outside for none there).
+   */
+  cover: { share: number; leak: number; pane: number; inside: number; outside: number }
 }
 
 const TIES = { wall: OUTSIDE, glazing: OUTSIDE, house: HOUSE, body: CLOSED }
 
 /** A network of a few chains alone: no openings, no ground, no beds, no water. */
 export function smallModel(house: SmallHouse): NetworkModel {
-  const { chains, heaters } = house
+  const { chains, heaters, cover } = house
   const of = (value: (c: SmallChain) => number) => Float64Array.from(chains, value)
   const offset = new Int32Array(chains.length + 1)
   chains.forEach((c, i) => (offset[i + 1] = offset[i]! + c.capacity.length))
@@ -51,9 +56,11 @@ export function smallModel(house: SmallHouse): NetworkModel {
     longwaveThrough: of(c => c.longwaveThrough),
     glazed: Uint8Array.from(chains, c => (c.kind === 'glazing' ? 1 : 0)),
     paneOpen: of(c => (c.between[0] ?? 0) * c.areaM2),
-    paneDrawn: none,
-    insideDrawn: none,
-    outsideDrawn: none,
+    paneDrawn: of(c => cover.pane * c.areaM2),
+    insideDrawn: of(c => cover.inside * c.areaM2),
+    outsideDrawn: of(c => cover.outside * c.areaM2),
+    drawn: new Float32Array(HOURS).fill(cover.share),
+    coverLeak: Float64Array.of(cover.leak),
     lossIndex: new Int32Array(chains.length),
     underRow: new Uint8Array(chains.length),
     waterKg: none,
