@@ -42,6 +42,9 @@ function faultsBetween(design: Design): Fault[] {
   if (out.length === 0 && !makeBuilding(design).surfaces.some(s => s.kind === 'glazed'))
     add('skin.parts', 'let no light in', 'a glazed part, or a glazed share of an end')
   const floorM2 = design.shape.lengthM * design.shape.widthM
+  const { path, beds, rest } = design.store.floor
+  for (const [zone, layers] of Object.entries({ path: path ?? [], beds, rest }))
+    out.push(...ownFaults(`store.floor.${zone}`, layers))
   for (const f of sourceFaults(design, floorM2)) add(f.path, f.message, f.allowed)
   let under = 0
   design.store.airStores.forEach((s, i) => {
@@ -80,19 +83,26 @@ function sourceFaults({ topUp: { sources }, store }: Design, floorM2: number): F
 /** A wall or roof is at least this thick, m. */
 const LEAST_SKIN_M = 0.002
 
+/** A material of one's own brings its figures. */
+const ownFaults = (path: string, layers: readonly Layer[]): Fault[] =>
+  layers.flatMap((l, i) =>
+    l.material === 'own' && !l.own
+      ? [
+          {
+            path: `${path}[${i}].own`,
+            message: 'is missing',
+            allowed: 'name, conductivity, density, specificHeat and solarAbsorptance of the material',
+          },
+        ]
+      : [],
+  )
+
 /** Checks of the skin: of what the house has in common, and of its parts. The shape's own come before. */
 function skinFaults({ shape, skin }: Design): Fault[] {
   const out: Fault[] = []
   const add = (path: string, message: string, allowed: string) => out.push({ path: `skin.${path}`, message, allowed })
   const layers = (path: string, list: readonly Layer[]) => {
-    list.forEach((l, i) => {
-      if (l.material === 'own' && !l.own)
-        add(
-          `${path}[${i}].own`,
-          'is missing',
-          'name, conductivity, density, specificHeat and solarAbsorptance of the material',
-        )
-    })
+    out.push(...ownFaults(`skin.${path}`, list))
     if (list.reduce((sum, l) => sum + l.thicknessM, 0) < LEAST_SKIN_M)
       add(path, 'has no thickness', 'layers that add up to 2 mm or more')
   }
