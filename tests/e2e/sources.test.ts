@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type } from './browser'
-import { driver, dropFile, fresh, text } from './session'
+import { chooseUnits, driver, dropFile, fresh, text } from './session'
 
 const listed = async (list: string) =>
   (await driver.findElements(By.css(`[data-test="${list}-list"] > li`))).map(li => li.getText())
@@ -151,4 +151,45 @@ test.each([1, 2, 3])('a file of version %d is taken by the page, and gives what 
   await dropFile('old.json', JSON.stringify(old))
   await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === old.name, 10000)
   expect(await coldest(driver)).toBeCloseTo(read('figures')['hollow-ash'].coldestC, 0)
+})
+
+test('in US units: what devices say is in °F, BTU/h and cfm, and is taken as people write it', async () => {
+  await fresh('/?step=topUp')
+  await chooseUnits('us')
+  await click(driver, 'add-stove')
+  await settled(driver)
+  expect((await lines('source')).at(-1)).toMatch(
+    /13\s?648\sBTU\/h for 9\sh, lit when a night is forecast below 32\.0\s°F/,
+  )
+  await type(driver, 'Heat while it burns', '20000 BTU/h')
+  await type(driver, 'Lit when the night is forecast below', '20')
+  expect((await lines('source')).at(-1)).toMatch(/20\s?000\sBTU\/h .* below 20\.0\s°F/)
+  await type(driver, 'Lit at, o’clock', '20.5')
+  expect(await (await field(driver, 'Lit at, o’clock')).getAttribute('value')).toMatch(/^20\.5/)
+  await click(driver, 'step-store')
+  await click(driver, 'tab-air')
+  await click(driver, 'add-earth-store')
+  await settled(driver)
+  const flow = await field(driver, 'Fan, free flow')
+  expect(await flow.getAttribute('value')).toMatch(/^412\scfm/)
+  await type(driver, 'Fan, free flow', '500')
+  expect(await (await field(driver, 'Fan, free flow')).getAttribute('value')).toMatch(/^500\scfm/)
+  await type(driver, 'Fan, free flow', '900 m3/h')
+  expect(await (await field(driver, 'Fan, free flow')).getAttribute('value')).toMatch(/^530\scfm/)
+  await type(driver, 'Pipe diameter', '4 in')
+  await settled(driver)
+  expect((await lines('air-store'))[0]).toMatch(/4\.00\sin wide/)
+  expect(await consoleErrors(driver)).toEqual([])
+})
+
+test('in the south: a stove is lit in its winter, and the year says so', async () => {
+  await fresh('/?d=ribera-alta&step=topUp')
+  expect((await lines('source'))[0]).toMatch(/Stove/)
+  expect(await text('[data-test="source-figures-0"]')).toMatch(/Brings .* in \d+ hours/)
+  const warm = await coldest(driver)
+  await turnOn('In use')
+  await settled(driver)
+  expect((await lines('source'))[0]).toMatch(/not in use/)
+  expect(await coldest(driver)).toBeLessThanOrEqual(warm)
+  expect(await text('[data-test="score"]')).not.toMatch(/Without added heat/)
 })

@@ -139,7 +139,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
             <select
               class="input"
               :value="layer.material"
-              :aria-label="`${title}, layer ${i + 1}, material`"
+              :aria-label="`${title}, layer ${i + 1} from ${onGround ? 'below' : 'outside'}, material`"
               @change="setMaterial(i, ($event.target as HTMLSelectElement).value)"
             >
               <option v-for="m in MATERIALS" :key="m.id" :value="m.id">
