@@ -119,6 +119,8 @@ describe('documents of version 3, source by source', () => {
     expect(all[3]).toEqual(aSource('compost', { massKg: 1500, startDay: 280 }))
     expect(all[4]).toMatchObject({ peakW: 400, tiltDeg: 30, body: null })
     expect(designFaults(migrateDesign(old({ heater })))).toEqual([])
+    // A document that was kept while this version was being made said it so too.
+    expect(migrateDesign({ ...old({ heater }), schemaVersion: 4 })).toEqual(migrateDesign(old({ heater })))
   })
 
   test('air stores that were off are left out, and those that were on keep their pipes', () => {
