@@ -6,6 +6,7 @@ import { AIR } from '../../core/network/room'
 import { makeStepper } from '../../core/network/stepper'
 import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { aSource } from '../../core/sources/registry'
+import { burning } from '../../core/sources/stove'
 import { createYearEngine } from '../../core/year'
 import { unheated, withSources } from '../added'
 
@@ -92,4 +93,36 @@ test('a source that is off is as one that is not there', () => {
   const none = days().airC
   for (const kind of ['heater', 'stove', 'lamps', 'people', 'compost', 'spare power'] as const)
     expect(days(aSource(kind, { on: false }) as Source).airC).toEqual(none)
+})
+
+test('a stove burns its hours on every night that it is lit, and nights are lit by their own cold alone', () => {
+  const nights = fc.array(fc.integer({ min: -20, max: 10 }), { minLength: 365, maxLength: 365 })
+  fc.assert(
+    fc.property(
+      nights,
+      fc.record({
+        belowC: fc.integer({ min: -15, max: 5 }),
+        litAtH: fc.constantFrom(16, 18.5, 20, 22),
+        burnsH: fc.constantFrom(0.5, 4, 9, 12),
+      }),
+      (lows, chosen) => {
+        // The low of a night stands at four in the morning after it.
+        const outsideC = Float32Array.from({ length: 8760 }, (_, h) =>
+          h % 24 === 4 ? lows[(Math.floor(h / 24) + 364) % 365]! : 15,
+        )
+        const lit = burning(aSource('stove', chosen), outsideC)
+        const cold = lows.filter(low => low < chosen.belowC).length
+        expect(lit.reduce((sum, w) => sum + w, 0)).toBeCloseTo(cold * chosen.burnsH, 3)
+        expect(Math.max(...lit)).toBeLessThanOrEqual(1)
+        const asItShould = lows.every((low, day) => {
+          const from = Math.floor(day * 24 + chosen.litAtH)
+          return lit[from % 8760]! > 0 === low < chosen.belowC && lit[(from - 1) % 8760] === 0
+        })
+        expect(asItShould).toBe(true)
+        const lazier = burning(aSource('stove', { ...chosen, belowC: chosen.belowC - 3 }), outsideC)
+        expect(lit.every((w, h) => lazier[h]! <= w)).toBe(true)
+      },
+    ),
+    { numRuns: 20 },
+  )
 })
