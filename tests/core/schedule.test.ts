@@ -2,6 +2,7 @@ import { DAYS, makeSiteYear, yearStartUtc } from '../../core/climate'
 import { makeSunYear } from '../../core/climate/sun-year'
 import { DEMOS, type Design } from '../../core/design'
 import { coverDrawn } from '../../core/network/schedule'
+import { clock, clockShares } from '../../core/sources/common'
 import { sunDay } from '../../core/sun'
 
 const demo = DEMOS[0]!
@@ -140,4 +141,21 @@ test('as shade: drawn in bright sun while it is hot outside, and at night as eve
     if (hot && nights[h]! < 1) more++
   })
   expect(more).toBeGreaterThan(100)
+})
+
+test('shares of the hours between two times of the clock add up to the time between, past midnight too', () => {
+  for (const [fromH, untilH, hours] of [
+    [5, 8, 3],
+    [22, 6.5, 8.5],
+    [9.25, 9.75, 0.5],
+    [0, 24, 24],
+    [7, 7, 0],
+  ] as const) {
+    const shares = clockShares(fromH, untilH)
+    expect(shares).toHaveLength(24)
+    expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(hours, 9)
+    expect(Math.min(...shares)).toBeGreaterThanOrEqual(0)
+    expect(Math.max(...shares)).toBeLessThanOrEqual(1)
+  }
+  expect([clock(0), clock(8.5), clock(20.25)]).toEqual(['0:00', '8:30', '20:15'])
 })
