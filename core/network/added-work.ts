@@ -72,14 +72,16 @@ export function makeAddedWork(memory: Memory) {
     capacity: cell.reduce((sum, i) => sum + capacity[i]!, 0),
   })
 
-  /** Where heat comes to a body: the lowest layer of its water, or the middle of each of its faces' lines. */
+  /** Where heat comes to a body: the lowest layer of its water, or all of its stone, felt in its middle. */
   function bodyCells(chains: Int32Array): Cells {
     const wet = chains.find(c => m.waterKg[c]! > 0)
     if (wet !== undefined) return together([offset[wet]!], [1])
-    const all = chains.reduce((sum, c) => sum + area[c]!, 0)
+    const cells: number[] = []
+    for (const c of chains) for (let i = offset[c]!; i <= face[c]!; i++) if (capacity[i]! > 0) cells.push(i)
+    const all = cells.reduce((sum, i) => sum + capacity[i]!, 0)
     return together(
-      Array.from(chains, c => offset[c]!),
-      Array.from(chains, c => area[c]! / all),
+      cells,
+      cells.map(i => capacity[i]! / all),
     )
   }
 

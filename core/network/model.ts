@@ -123,7 +123,7 @@ export interface NetworkModel {
   airMassKg: number
   airCapacity: number
   /** Cells whose temperatures the reader sees. */
-  probes: { soil: number; waterChain: number; floor: number; backWall: number; glazing: number }
+  probes: { soil: number; floor: number; backWall: number; glazing: number }
   /** Chains of each body, lowest first, in the order of the document. */
   bodies: Int32Array[]
   /** Chains of each piece of skin, above ground and below. */
@@ -213,7 +213,6 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const sun = sunByChain(chains, gains, offset)
   const panes = glazingArrays(building, chains)
   const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
-  const waterChain = chains.findIndex(c => c.waterKg > 0)
   // Layers of one vessel, each with the one above.
   const layered = chains.flatMap((c, i) => (i > 0 && c.body >= 0 && chains[i - 1]!.body === c.body ? [i - 1, i] : []))
   const exchangers = makeExchangers(design, building, slice, columnCell, first)
@@ -300,7 +299,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     ),
     airMassKg,
     airCapacity: CONTENTS * airMassKg * AIR_SPECIFIC_HEAT,
-    probes: makeProbes(chains, offset, waterChain),
+    probes: makeProbes(chains, offset),
     skin: skinChains(chains),
     bodies: design.store.bodies.map((_, i) => Int32Array.from(chains.flatMap((c, k) => (c.body === i ? [k] : [])))),
   }
@@ -519,7 +518,7 @@ function followTime(
   return sum.reduce((least, g, i) => (g > 0 ? Math.min(least, capacity[i]! / g) : least), Infinity)
 }
 
-function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: number): NetworkModel['probes'] {
+function makeProbes(chains: readonly Chain[], offset: Int32Array): NetworkModel['probes'] {
   const last = (i: number) => offset[i + 1]! - 1
   const find = (test: (c: Chain) => boolean) => chains.findIndex(test)
   const bed = find(c => c.bed)
@@ -528,7 +527,6 @@ function makeProbes(chains: readonly Chain[], offset: Int32Array, waterChain: nu
   const back = find(c => c.face === 'back wall' || c.face === 'dome roof' || c.face === 'riser wall')
   return {
     soil: bed >= 0 ? offset[bed]! + chains[bed]!.rootCell : last(ground) - 1,
-    waterChain,
     floor: last(floor >= 0 ? floor : ground),
     backWall: last(back >= 0 ? back : ground),
     glazing: offset[find(c => c.kind === 'glazing')]! + 1,

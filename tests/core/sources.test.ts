@@ -6,7 +6,7 @@ import { burning } from '../../core/sources/stove'
 import { waterPanelWm2 } from '../../core/sources/water-panel'
 import { createYearEngine } from '../../core/year'
 import { heated, unheated, withSources } from '../added'
-import { tank } from '../bodies'
+import { tank, wall } from '../bodies'
 
 const demo: Design = unheated(DEMOS[0]!)
 const engine = createYearEngine()
@@ -172,6 +172,21 @@ describe('heat to a named body', () => {
     expect(tanked.bodies[0]!.coldestC - none.bodies[0]!.coldestC).toBeLessThan(4)
     expect(tanked.ledger.closure).toBeLessThan(1e-5)
     expect(into(null).bodies[0]!.coldestC).toBeGreaterThan(tanked.bodies[0]!.coldestC + 5)
+  })
+
+  test('stone is warmed as well as water: a wall of mass is kept near its set point', () => {
+    const walled: Design = {
+      ...bare,
+      store: { ...bare.store, bodies: [wall({ thicknessM: 0.3, heightM: 0.8, atM: 1.4, lengthM: 3 })] },
+    }
+    const warm = aSource('heater', { into: 'body', body: 0, setPointC: 20, capacityW: 4000 })
+    const a = run(withSources(walled, warm))
+    expect(a.sources[0]!.kWh).toBeGreaterThan(100)
+    expect(a.bodies[0]!.coldestC).toBeGreaterThan(15)
+    expect(a.bodies[0]!.coldestC).toBeGreaterThan(run(walled).bodies[0]!.coldestC + 8)
+    expect(a.ledger.closure).toBeLessThan(1e-5)
+    // Where nothing holds water, what is aimed at the first that does brings nothing.
+    expect(run(withSources(walled, { ...warm, body: null })).sources[0]!.kWh).toBe(0)
   })
 
   test('a body that is not there is a fault; taking one out sends its heat to the first', () => {
