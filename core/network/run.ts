@@ -40,6 +40,16 @@ export class YearFailed extends Error {
 /** Air outside of this is no air of a house, °C: a sign that the arithmetic has broken. */
 const POSSIBLE_C = [-150, 500] as const
 
+/** @throws YearFailed where the mean air of an hour is none that a house can have */
+export function mustBePossible(hour: number, airC: number): void {
+  if (airC > POSSIBLE_C[0] && airC < POSSIBLE_C[1]) return
+  const came = Number.isFinite(airC) ? `${Math.round(airC)} °C` : 'no number'
+  throw new YearFailed(
+    `The year broke off on ${dayName((hour / 24) | 0)} at ${hour % 24}:00, where the air inside came to ` +
+      `${came}. Undo the last change, and report this design.`,
+  )
+}
+
 /**
  * Days go in blocks of hours that shorten towards what is to be known: so many hours a block while that is more than so
  * many days off. Each divides a day.
@@ -53,10 +63,12 @@ const PACE = [
 /**
  * Takes one day without looking closely.
  * @param daysOff how far off what is to be known is; above 0
+ * @param longest a block is no longer than so many hours
  * @returns lowest air at the end of a block, °C
  */
-export function takeDay(stepper: Stepper, model: NetworkModel, day: number, daysOff: number): number {
-  const hours = PACE.find(p => daysOff > p.beyondDays && p.block * 3600 <= model.followS)?.block ?? 1
+export function takeDay(stepper: Stepper, model: NetworkModel, day: number, daysOff: number, longest = 24): number {
+  const fits = (block: number) => block <= longest && block * 3600 <= model.followS
+  const hours = PACE.find(p => daysOff > p.beyondDays && fits(p.block))?.block ?? 1
   const span = hours * 3600
   let low = Infinity
   for (let k = 0; k < 24; k += hours) {
@@ -164,14 +176,19 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       series.heaterW[h]! += watts * model.added.heatShare[i]!
     }
   }
+  function seeAirStores(h: number): void {
+    for (let x = 0; x < model.exchangers.length; x++) {
+      const { storeC, takesW } = series.airStores[model.exchangers[x]!.index]!
+      storeC[h] = stepper.storeC[x]!
+      takesW[h] = stepper.storeTookJ[x]! / 3600
+    }
+  }
   const { openings } = series
   const steps = options.stepsPerHour
   const dt = 3600 / steps
   for (let h = 0; h < HOURS; h++) {
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
     prepareHour(h, dt)
-    let low = Infinity
-    let high = -Infinity
     let airSum = 0
     let starSum = 0
     let rowSum = 0
@@ -187,17 +204,9 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       openSum += state[OPENING]!
       condensed += state[CONDENSED]!
       glassSum += cells[probes.glazing]!
-      if (air < low) low = air
-      if (air > high) high = air
     }
     endHour()
-    if (!(low > POSSIBLE_C[0] && high < POSSIBLE_C[1] && Number.isFinite(airSum))) {
-      const came = Number.isFinite(airSum) ? `${Math.round(airSum / steps)} °C` : 'no number'
-      throw new YearFailed(
-        `The year broke off on ${dayName((h / 24) | 0)} at ${h % 24}:00, where the air inside came to ` +
-          `${came}. Undo the last change, and report this design.`,
-      )
-    }
+    mustBePossible(h, airSum / steps)
     series.airC[h] = airSum / steps
     series.radiantC[h] = starSum / steps
     series.rowC[h] = rowSum / steps
@@ -210,10 +219,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     seeSkin(h)
     seeSources(h)
     for (let k = 0; k < openings.length; k++) openings[k]![h] = stepper.stoodOpen[k]! / 3600
-    model.exchangers.forEach((e, x) => {
-      series.airStores[e.index]!.storeC[h] = stepper.storeC[x]!
-      series.airStores[e.index]!.takesW[h] = stepper.storeTookJ[x]! / 3600
-    })
+    seeAirStores(h)
     series.floorC[h] = cells[probes.floor]!
     series.backWallC[h] = cells[probes.backWall]!
     series.relativeHumidity[h] = Math.min(

@@ -1,8 +1,8 @@
 import { DAYS, HOURS, type SiteYear } from '../climate'
 import type { NetworkModel } from './model'
 import { AIR } from './room'
-import { runModel, RunStopped, takeDay, warmUp, type RunOptions } from './run'
-import { ownStepper } from './stepper'
+import { mustBePossible, RunStopped, takeDay, warmUp, type RunOptions } from './run'
+import { ownStepper, type Stepper } from './stepper'
 
 /**
  * Days whose lowest air outside comes this near to the year's lowest are gone through step by step, K, and so many days
@@ -25,40 +25,53 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
 
 /**
  * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that
- * cannot hold it go the quicker the further off it is, which moves that night by less than 0.02 K, and what follows the
- * last day that can is left out (Infinity). Should it fall on another day after all, the year is run in full; so it is
- * where fans blow through the ground, whose thermostats would switch at other hours, and where that is asked.
+ * cannot hold it go the quicker the further off it is, which moves that night by less than 0.02 K, or 0.05 K where fans
+ * blow through the ground or through rock, which are switched by the hour on those days too. What follows the last day
+ * that can is left out (Infinity). Should the coldest night fall on another day after all, every day is run step by step; so it is
+ * where that is asked.
  */
 export function runUnheated(
   model: NetworkModel,
   site: SiteYear,
   options: Pick<RunOptions, 'stepsPerHour' | 'stop'> & { inFull?: boolean },
 ): Float32Array {
-  const inFull = () => runModel(model, site, { ...options, heated: false }).airC
-  if (options.inFull || model.exchangers.length > 0) return inFull()
-  const close = coldDays(site.dryBulbC)
-  const airC = new Float32Array(HOURS).fill(Infinity)
-  const stepper = ownStepper(model, site)
-  const dt = 3600 / options.stepsPerHour
-  stepper.heat(false)
-  warmUp(stepper, model, options.stop)
-  let coldest = 0
-  for (let day = 0; day <= close.lastIndexOf(1); day++) {
-    if (options.stop?.()) throw new RunStopped()
-    if (!close[day]) airC.fill(takeDay(stepper, model, day, close.indexOf(1, day) - day), day * 24, day * 24 + 24)
-    else for (let h = day * 24; h < day * 24 + 24; h++) airC[h] = meanOfHour(h)
-    for (let h = day * 24; h < day * 24 + 24; h++) if (airC[h]! < airC[coldest]!) coldest = h
-  }
-  return close[Math.floor(coldest / 24)] ? airC : inFull()
+  const { stepsPerHour, stop } = options
+  const dt = 3600 / stepsPerHour
+  const longest = model.exchangers.length > 0 ? 1 : 24
+  const everyDay = new Uint8Array(DAYS).fill(1)
+  const close = options.inFull ? everyDay : coldDays(site.dryBulbC)
+  const airC = run(close)
+  return close[Math.floor(coldestOf(airC) / 24)] ? airC : run(everyDay)
 
-  function meanOfHour(hour: number): number {
+  function run(days: Uint8Array): Float32Array {
+    const air = new Float32Array(HOURS).fill(Infinity)
+    const stepper = ownStepper(model, site)
+    stepper.heat(false)
+    warmUp(stepper, model, stop)
+    for (let day = 0; day <= days.lastIndexOf(1); day++) {
+      if (stop?.()) throw new RunStopped()
+      const first = day * 24
+      if (days[day]) for (let h = first; h < first + 24; h++) air[h] = meanOfHour(stepper, h)
+      else air.fill(takeDay(stepper, model, day, days.indexOf(1, day) - day, longest), first, first + 24)
+    }
+    return air
+  }
+
+  function meanOfHour(stepper: Stepper, hour: number): number {
     let sum = 0
     stepper.prepareHour(hour, dt)
-    for (let s = 0; s < options.stepsPerHour; s++) {
+    for (let s = 0; s < stepsPerHour; s++) {
       stepper.step(dt)
       sum += stepper.state[AIR]!
     }
     stepper.endHour()
-    return sum / options.stepsPerHour
+    mustBePossible(hour, sum / stepsPerHour)
+    return sum / stepsPerHour
   }
+}
+
+function coldestOf(airC: Float32Array): number {
+  let coldest = 0
+  for (let h = 0; h < HOURS; h++) if (airC[h]! < airC[coldest]!) coldest = h
+  return coldest
 }
