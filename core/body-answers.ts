@@ -3,7 +3,7 @@ import { HOURS } from './climate/types'
 import type { Design } from './design/types'
 import { bodyFace } from './geometry/scene'
 import type { Building } from './geometry/surfaces'
-import type { YearSeries } from './network/series'
+import { kWhOf, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
 
 /** A body's year: its own figures. */
@@ -43,16 +43,17 @@ export function bodyAnswers(
       let low = Infinity
       let high = -Infinity
       for (let h = day * 24; h < day * 24 + 24; h++) {
-        low = Math.min(low, middleC[h]!)
-        high = Math.max(high, middleC[h]!)
-        if (iceShare[h]! > 0) iceHours++
-        iceMost = Math.max(iceMost, iceShare[h]!)
+        const t = middleC[h]!
+        if (t < low) low = t
+        if (t > high) high = t
+        const ice = iceShare[h]!
+        if (ice > 0) iceHours++
+        if (ice > iceMost) iceMost = ice
       }
       coldestC = Math.min(coldestC, low)
       warmestC = Math.max(warmestC, high)
       swing += high - low
     }
-    const sun = light.faces.find(f => f.id === bodyFace(index))?.watts
     return {
       index,
       kind: body.kind,
@@ -63,7 +64,7 @@ export function bodyAnswers(
       dailySwingK: swing / (HOURS / 24),
       iceHours,
       iceMost,
-      sunKWh: sun ? sun.reduce((sum, w) => sum + w, 0) / 1000 : 0,
+      sunKWh: kWhOf(light.faces.find(f => f.id === bodyFace(index))?.watts),
     }
   })
 }

@@ -1,8 +1,7 @@
-import { HOURS } from './climate/types'
 import type { PartId } from './design/types'
 import type { Building, SurfaceId } from './geometry/surfaces'
 import type { ElementLoss } from './network/chains'
-import type { YearSeries } from './network/series'
+import { kWhOf, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
 
 /** The year of one piece of skin: its own figures. */
@@ -21,12 +20,6 @@ export interface PartAnswer {
   /** Sunlight let in by glazing, and taken in by its inner face (a pane: within itself), kWh a year. */
   letInKWh: number
   takenInKWh: number
-}
-
-function kWh(watts: Float32Array | undefined): number {
-  let sum = 0
-  if (watts) for (let h = 0; h < HOURS; h++) sum += watts[h]!
-  return sum / 1000
 }
 
 /** The year of each piece of the skin, round the section and then the ends. */
@@ -54,9 +47,9 @@ export function partAnswers(
       uDay: row?.uDay ?? null,
       uNight: row?.uNight ?? null,
       coldNightW: night,
-      lostKWh: kWh(lostW),
-      letInKWh: kWh(pane?.throughW),
-      takenInKWh: glazed ? kWh(pane?.watts) : kWh(light.faces.find(f => f.id === id)?.watts),
+      lostKWh: kWhOf(lostW),
+      letInKWh: kWhOf(pane?.throughW),
+      takenInKWh: glazed ? kWhOf(pane?.watts) : kWhOf(light.faces.find(f => f.id === id)?.watts),
     }
   })
 }

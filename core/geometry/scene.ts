@@ -203,9 +203,18 @@ function makeCaster(room: number) {
       const atY = y * iy
       const atZ = z * iz
       for (let i = 0; i < count; i++) {
-        const enter = max(ends[i * 6]! - atX, ends[i * 6 + 2]! - atY, ends[i * 6 + 4]! - atZ)
-        const leave = min(ends[i * 6 + 1]! - atX, ends[i * 6 + 3]! - atY, ends[i * 6 + 5]! - atZ)
-        if (leave <= 1e-6 || enter > leave || enter >= near) continue
+        // Along the ridge first: most things are missed there.
+        const enterY = ends[i * 6 + 2]! - atY
+        const leaveY = ends[i * 6 + 3]! - atY
+        if (leaveY <= 1e-6 || enterY >= near) continue
+        const enterX = ends[i * 6]! - atX
+        const leaveX = ends[i * 6 + 1]! - atX
+        if (leaveX <= 1e-6 || enterX >= near || enterX > leaveY || enterY > leaveX) continue
+        const enterZ = ends[i * 6 + 4]! - atZ
+        const leaveZ = ends[i * 6 + 5]! - atZ
+        if (leaveZ <= 1e-6 || enterZ >= near || enterZ > leaveY || enterZ > leaveX) continue
+        if (enterX > leaveZ || enterY > leaveZ) continue
+        const enter = max(enterX, enterY, enterZ)
         const o = targets[i]!
         // What stands against the glass is lit where the glass is.
         const t = o.bank ? bankDistance(o.box, o.bank, x, y, z, dx, dy, dz, near) : max(0, enter)

@@ -122,7 +122,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   const stepper = ownStepper(model, site)
   const { state, cells, lostJ, gainedJ, prepareHour, step, endHour } = stepper
   stepper.heat(options.heated)
-  const { probes } = model
+  const { probes, offset, waterKg } = model
   warmUp(stepper, model, options.stop)
   const series = emptySeries(
     model.bodies.length,
@@ -137,6 +137,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   const gainCount = gainedJ.length
   /** Bodies of an hour, each by its chains, and all water by its mass. */
   function seeBodies(h: number): void {
+    const { iceKg } = stepper
     let kg = 0
     let heat = 0
     let ice = 0
@@ -147,13 +148,16 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       let water = 0
       for (let k = 0; k < chains.length; k++) {
         const c = chains[k]!
-        const i = model.waterKg[c]! > 0 ? model.offset[c]! : (model.offset[c]! + model.offset[c + 1]! - 1) >> 1
-        middle += cells[i]! / chains.length
-        frozen += stepper.iceKg[c]!
-        water += model.waterKg[c]!
+        const kgHere = waterKg[c]!
+        const i = kgHere > 0 ? offset[c]! : (offset[c]! + offset[c + 1]! - 1) >> 1
+        middle += cells[i]!
+        frozen += iceKg[c]!
+        water += kgHere
       }
-      series.bodies[b]!.middleC[h] = middle
-      series.bodies[b]!.iceShare[h] = water > 0 ? frozen / water : 0
+      middle /= chains.length
+      const body = series.bodies[b]!
+      body.middleC[h] = middle
+      if (frozen > 0) body.iceShare[h] = frozen / water
       kg += water
       heat += water * middle
       ice += frozen

@@ -71,6 +71,13 @@ export interface YearSeries {
   storedJ: number
 }
 
+/** Energy of a year of hourly watts, kWh; none where there is no series. */
+export function kWhOf(watts: Float32Array | undefined): number {
+  let sum = 0
+  if (watts) for (let h = 0; h < HOURS; h++) sum += watts[h]!
+  return sum / 1000
+}
+
 export function emptySeries(
   bodies = 0,
   skin: readonly SurfaceId[] = [],

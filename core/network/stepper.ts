@@ -80,9 +80,10 @@ const { abs, cbrt, max, min, sqrt } = Math
 const ROW_COVER_OPEN = 0.45
 /** Air and leaves under a row cover, J/m²K. */
 const ROW_CAPACITY = 4000
-/** Cube roots of 0–64 in steps of 1/32, for the films: the loop takes millions. */
+/** Cube roots of −64 to 64 in steps of 1/32, for the films: the loop takes millions. */
 const ROOT_STEPS = 32
-const ROOTS = Float64Array.from({ length: 64 * ROOT_STEPS + 2 }, (_, i) => cbrt(i / ROOT_STEPS))
+const ROOT_ZERO = 64 * ROOT_STEPS
+const ROOTS = Float64Array.from({ length: 2 * ROOT_ZERO + 2 }, (_, i) => cbrt((i - ROOT_ZERO) / ROOT_STEPS))
 /** When the air is owed more than would move it so far, K, the step is solved again. */
 const MUCH_OWED_K = 0.1
 /** And when air or wet faces have moved further than this, K, until tries lie nearer to each other than that. */
@@ -214,8 +215,9 @@ function makeLoop(size: Size): Loop {
   const rays = memory.doubles(chains)
   const headRow = memory.doubles(chains)
   const headPivot = memory.doubles(chains)
-  const warmFilm = memory.doubles(chains)
-  const coldFilm = memory.doubles(chains)
+  /** Of the film's factors for a face that is warmer than the air and for one that is colder: mean, half difference. */
+  const meanFilm = memory.doubles(chains)
+  const halfFilm = memory.doubles(chains)
   const underRow = memory.bytes(chains)
   const waters = memory.ints(chains)
   const vents = makeVentSolver(memory)
@@ -248,8 +250,10 @@ function makeLoop(size: Size): Loop {
     lane = m.offset.find(i => i >= chainCells / 2)!
     waterCount = 0
     for (let c = 0; c < m.count; c++) {
-      warmFilm[c] = filmFactor(true, m.facingUp[c]!)
-      coldFilm[c] = filmFactor(false, m.facingUp[c]!)
+      const warm = filmFactor(true, m.facingUp[c]!)
+      const cold = filmFactor(false, m.facingUp[c]!)
+      meanFilm[c] = (warm + cold) / 2
+      halfFilm[c] = (warm - cold) / 2
       if (m.waterKg[c]! > 0) waters[waterCount++] = c
     }
     underRow.set(m.underRow)
@@ -343,7 +347,10 @@ function makeLoop(size: Size): Loop {
 
   /**
    * Films at the faces, by where air and faces stand: `insideFilm` and `radiativeFilm`, written out, with cube roots
-   * straight between tabled ones (within 0.5 % where the film is not the least).
+   * straight between tabled ones (within 0.5 % where the film is not the least). A face swings to either side of the
+   * air, so that a branch would be guessed wrong every other time: for a root r, half the sum of the warm and the cold
+   * factor times |r| and half their difference times r are the warm one's film above the air and the cold one's below;
+   * and the larger of two is half their sum and difference.
    */
   function takeFilms(): void {
     const { count } = m
@@ -355,17 +362,18 @@ function makeLoop(size: Size): Loop {
     const under = underRow
     const areas = area
     const passes = through
-    const warm = warmFilm
-    const cold = coldFilm
+    const means = meanFilm
+    const halves = halfFilm
+    const roots = ROOTS
     for (let c = 0; c < count; c++) {
       const faceC = t[faces[c]!]!
-      const difference = faceC - (under[c] === 1 ? row : air)
-      const at = abs(difference) * ROOT_STEPS
-      const k = min(at | 0, 64 * ROOT_STEPS)
-      const root = ROOTS[k]! + (ROOTS[k + 1]! - ROOTS[k]!) * (at - k)
-      const film = (difference > 0 ? warm[c]! : cold[c]!) * root
+      const at = (faceC - (under[c] === 1 ? row : air)) * ROOT_STEPS + ROOT_ZERO
+      const k = max(0, min(at | 0, 2 * ROOT_ZERO))
+      const root = roots[k]! + (roots[k + 1]! - roots[k]!) * (at - k)
+      const above = means[c]! * abs(root) + halves[c]! * root - LEAST_FILM
+      const film = LEAST_FILM + 0.5 * (above + abs(above))
       const kelvin = (faceC + star) / 2 + ZERO_C_K
-      films[c] = (film > LEAST_FILM ? film : LEAST_FILM) * areas[c]!
+      films[c] = film * areas[c]!
       rays[c] = FOUR_SIGMA * EMISSIVITY * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
     }
     if (v[ROW_DRAWN] === 0) return
