@@ -1,4 +1,5 @@
 import { anAirStore } from '../core/air-stores/registry'
+import { aFan } from '../core/fans/registry'
 import { aSource } from '../core/sources/registry'
 import { Worker } from 'node:worker_threads'
 import { DEMOS, type Design } from '../core/design'
@@ -43,7 +44,7 @@ export function everythingOn(index: number): Design {
     },
     breathe: {
       ...breathe,
-      fans: { ...breathe.fans, stages: 2 },
+      fans: [aFan('extract fan', { stages: 2 })],
       airing: { ...breathe.airing, on: true },
       lobby: { areaM2: 2 },
       rowCover: { ...breathe.rowCover, on: true },

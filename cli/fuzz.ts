@@ -5,6 +5,7 @@ import { HOURS } from '../core/climate'
 import { seededRandom } from '../core/climate/random'
 import { createYearEngine } from '../core/year'
 import { AIR_STORE_KINDS, anAirStore, type AirStoreKindId } from '../core/air-stores/registry'
+import { aFan, FAN_KINDS, type FanKindId } from '../core/fans/registry'
 import { aSource, SOURCE_KINDS, type SourceKindId } from '../core/sources/registry'
 import type { GroupField } from '../core/design/field'
 
@@ -174,8 +175,9 @@ export function extremes(): Trial[] {
     const lit = { fromH: 0, untilH: 24, months: [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] }
     for (const powerW of [17000, 40000, 92000]) add(['topUp.sources', [aSource('lamps', { ...lit, powerW })]])
     add(['topUp.sources', [aSource('heater', { fuel: 'gas-unvented', setPointC: 20 })]])
-    // And so with sources and air stores.
+    // And so with sources, fans and air stores.
     for (const kind of SOURCE_KINDS) each('topUp.sources', aSource(kind.kind as SourceKindId), kind.fields)
+    for (const kind of FAN_KINDS) each('breathe.fans', aFan(kind.kind as FanKindId), kind.fields)
     for (const kind of AIR_STORE_KINDS) each('store.airStores', anAirStore(kind.kind as AirStoreKindId), kind.fields)
   }
   return out

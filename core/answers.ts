@@ -19,6 +19,7 @@ import {
   type SiteYear,
 } from './climate'
 import type { Design } from './design/types'
+import { fanAnswers, type FanAnswer } from './fan-answers'
 import type { Building } from './geometry/surfaces'
 import { elementLosses, type ElementLoss } from './network/chains'
 import { ach50Of } from './network/model'
@@ -94,7 +95,9 @@ export interface Answers {
   airStores: AirStoreAnswer[]
   /** What adds heat and light, each by itself. */
   sources: SourceAnswer[]
-  /** Fans of stores and extract fans, lamps. */
+  /** What moves air, each by itself. */
+  fans: FanAnswer[]
+  /** All fans, of air stores too; lamps. */
   electricity: { fansKWh: number; lampsKWh: number }
   hoursVented: number
   hoursCovered: number
@@ -303,6 +306,7 @@ export function makeAnswers(
     },
     airStores: airStoreAnswers(design, series),
     sources,
+    fans: fanAnswers(design, series),
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0 },
     hoursVented,
     hoursCovered: Math.round(hoursCovered),

@@ -5,7 +5,7 @@ type Column = [name: string, value: (h: number) => number | string]
 
 /**
  * The year hour by hour as CSV: a heading with units, 8760 rows, decimal points. The stamp is the beginning of the
- * hour. After what the house has in common come the columns of each of its bodies, openings, sources and air stores, by
+ * hour. After what the house has in common come the columns of each of its bodies, openings, sources, fans and air stores, by
  * their names in the answers: `drums_2_C`.
  */
 export function writeHourlyCsv({ answers, site, series, gains }: YearResult): string {
@@ -27,6 +27,7 @@ export function writeHourlyCsv({ answers, site, series, gains }: YearResult): st
     ...answers.bodies.map(({ name }, i): Column => [`${plain(name)}_C`, h => fixed(series.bodies[i]!.middleC[h]!, 2)]),
     ...answers.openings.map(({ name }, i): Column => [`${plain(name)}_open`, h => fixed(series.openings[i]![h]!, 3)]),
     ...answers.sources.map(({ name }, i): Column => [`${plain(name)}_W`, h => fixed(series.sources[i]![h]!, 0)]),
+    ...answers.fans.map(({ name }, i): Column => [`${plain(name)}_W`, h => fixed(series.fans[i]![h]!, 0)]),
     ...answers.airStores.flatMap(({ name }, i): Column[] => [
       [`${plain(name)}_C`, h => fixed(series.airStores[i]!.storeC[h]!, 2)],
       [`${plain(name)}_takes_W`, h => fixed(series.airStores[i]!.takesW[h]!, 0)],

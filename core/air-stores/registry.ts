@@ -13,12 +13,12 @@ const KINDS = {
   'rock bed': ROCK_BED,
   'earth tube': EARTH_TUBE,
 }
-const registry = kindsOf<AirStoreKind>()(KINDS, 'Air store #')
+export const AIR_STORES = kindsOf<AirStoreKind>()(KINDS, 'Air store #')
 
-export const AIR_STORE = registry.field
+export const AIR_STORE = AIR_STORES.field
 export type AirStore = Value<typeof AIR_STORE>
 export type AirStoreKindId = keyof typeof KINDS
-export const AIR_STORE_KINDS = registry.all
-export const airStoreKind = registry.of
-export const airStoreName = registry.name
-export const anAirStore = registry.fresh
+export const AIR_STORE_KINDS = AIR_STORES.all
+export const airStoreKind = AIR_STORES.of
+export const airStoreName = AIR_STORES.name
+export const anAirStore = AIR_STORES.fresh

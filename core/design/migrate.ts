@@ -3,6 +3,7 @@ import { type Drums, layDrums } from '../bodies/drums'
 import { LEAST_WALL_M } from '../bodies/wall'
 import { entry, VESSELS } from '../catalog'
 import { RIDGE_VENT_UNDER_M } from '../openings/ridge-vent'
+import type { FanKindId } from '../fans/registry'
 import type { SourceKindId } from '../sources/registry'
 import { filled, isTree, type Tree } from './complete'
 import { DESIGN, SCHEMA_VERSION } from './types'
@@ -27,6 +28,7 @@ const STEPS: readonly ((document: Tree) => Tree)[] = [
   withOpenings,
   withSources,
   withAirStores,
+  withFans,
   withBeds,
   withFloor,
 ]
@@ -131,6 +133,14 @@ function withAirStores(document: Tree): Tree {
     ...made('earth tube', earthTube),
   ]
   return { ...document, store: { ...store, airStores }, breathe }
+}
+
+/** There was one lot of extract fans, used or not. */
+function withFans(document: Tree): Tree {
+  const { fans, ...breathe } = tree(document.breathe)
+  if (!isTree(fans)) return document
+  const extract = num(fans.stages, 0) > 0 ? [{ ...fans, kind: 'extract fan' satisfies FanKindId }] : []
+  return { ...document, breathe: { ...breathe, fans: extract } }
 }
 
 /** Version 3 knew one leaf area for all beds. */

@@ -29,6 +29,7 @@ import {
   ROW_TIE,
   STAR_SKY_G,
   STAR_SKY_W,
+  STIR_W,
   SUM_AIR,
   SUM_DAMP,
   SUM_LEAK,
@@ -66,6 +67,8 @@ const ROW_CLOSED = 4.5
 const LOBBY_SKIN = 8
 /** In a lobby of this floor, m², one door is shut before the other is opened; in a smaller one, so much less often. */
 const LOBBY_ROOM = 1.5
+/** Sun above this is day, W/m². */
+const DAYLIGHT_WM2 = 5
 
 /**
  * What is updated hourly: weather, schedules, the elimination of the chains; and what is closed at its end.
@@ -92,6 +95,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     firstSum,
     lostJ,
     gainedJ,
+    fanJ,
     suns,
     light,
     covered,
@@ -259,6 +263,19 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     v[ROW_TIE] = m.bedAreaM2 * (drawn ? ROW_CLOSED : ROW_OPEN)
   }
 
+  /** Fans that stir the air: what they draw stays in it. */
+  function stir(h: number, span: number): void {
+    const { stirs, powerW } = m.fans
+    const isDay = globalWm2[h]! > DAYLIGHT_WM2
+    v[STIR_W] = 0
+    for (let k = 0; k < stirs.length; k++) {
+      const { fan, runs } = stirs[k]!
+      if (!runs(v[AIR]!, isDay)) continue
+      v[STIR_W]! += powerW[fan]!
+      fanJ[fan]! += powerW[fan]! * span
+    }
+  }
+
   function sideways(h: number, span: number): void {
     if (h % 6 < span / HOUR || Number.isNaN(slowEdge)) {
       slowCells.fill(0)
@@ -297,8 +314,9 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     rowCover(h)
     added.bring(h, span, heated)
     storeAir.prepare(span)
-    v[AIR_W]! += v[FAN_W]!
-    gainedJ[FANS]! += v[FAN_W]! * span
+    stir(h, span)
+    v[AIR_W]! += v[FAN_W]! + v[STIR_W]!
+    gainedJ[FANS]! += (v[FAN_W]! + v[STIR_W]!) * span
     if (v[SUPPLY_G]! > 0) v[TIE_W]! += v[SUPPLY_G]! * v[SUPPLY_C]!
     v[TIE_G]! += v[HOUSE_DOOR_G]!
     v[TIE_W]! += v[HOUSE_DOOR_G]! * m.houseC

@@ -15,6 +15,7 @@ export interface Size {
   openings: number
   orifices: number
   sources: number
+  fans: number
 }
 
 /** What a model takes. */
@@ -27,7 +28,9 @@ export function sizeOf(m: NetworkModel): Size {
     stores: m.exchangers.length,
     covers: m.covers,
     openings: m.airways.openers.length,
-    orifices: m.airways.conduct.length,
+    // Each fan with its louvre, and the leaks.
+    orifices: m.airways.conduct.length + 2 * m.fans.fan.length + 1,
+    fans: m.fans.powerW.length,
     sources: m.added.count,
     storeCells: m.buried.g.length + m.exchangers.reduce((sum, e) => sum + e.cells.length, 0),
   }
@@ -73,6 +76,8 @@ export function makeMemory(size: Size) {
     gainedJ: doubles(GAIN_NAMES.length),
     /** By source of the document: what it has brought, J. */
     broughtJ: doubles(size.sources),
+    /** By fan of the document: electricity, J. */
+    fanJ: doubles(size.fans),
     /**
      * By cell: temperature °C; heat that comes to it in this block, W; heat that waits for the next block, J; and as in
      * the model.

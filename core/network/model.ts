@@ -14,6 +14,7 @@ import { makeAdded, type Added } from './added'
 import { makeAirways, type Airways } from './airways'
 import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
+import { makeFans, type Fans } from './fans'
 import { coverDrawn } from './schedule'
 import { LOSS_NAMES } from './series'
 
@@ -113,7 +114,9 @@ export interface NetworkModel {
   leakAreaM2: number
   airways: Airways
   airing: Design['breathe']['airing']
-  fans: Design['breathe']['fans']
+  fans: Fans
+  /** Height at which leaks breathe neither in nor out by warmth, m. */
+  leakHeightM: number
   lobby: { areaM2: number }
   rowCover: { on: boolean; belowC: number }
   exchangers: Exchanger[]
@@ -286,7 +289,8 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       holdUntilC: airing.holdUntilC,
       belowC: airing.belowC,
     },
-    fans: { stages: fans.stages, flowM3h: fans.flowM3h, powerW: fans.powerW, startC: fans.startC, stepK: fans.stepK },
+    fans: makeFans(fans, site.pressurePa[0]!),
+    leakHeightM: building.outline.ridgeHeightM / 2,
     lobby: { areaM2: breathe.lobby.areaM2 },
     rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
     exchangers,

@@ -43,6 +43,8 @@ export const STAR_W = place()
 export const VAPOUR = place()
 /** Fans of air stores, W. Written by `store-air`. */
 export const FAN_W = place()
+/** Fans that stir the air, W. Written by `hourly.stir`. */
+export const STIR_W = place()
 /** Fixed ties of the air: conductance, W/K, and conductance times temperature, W. Stores, earth tubes, the house. */
 export const TIE_G = place()
 export const TIE_W = place()

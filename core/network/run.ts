@@ -124,13 +124,14 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   stepper.heat(options.heated)
   const { probes, offset, waterKg } = model
   warmUp(stepper, model, options.stop)
-  const series = emptySeries(
-    model.bodies.length,
-    model.skin.map(k => k.id),
-    model.airways.openers.length,
-    model.added.count,
-    model.airStores,
-  )
+  const series = emptySeries({
+    bodies: model.bodies.length,
+    skin: model.skin.map(k => k.id),
+    openings: model.airways.openers.length,
+    sources: model.added.count,
+    airStores: model.airStores,
+    fans: model.fans.powerW.length,
+  })
   series.coverDrawn.set(meanDrawn(model))
   const atStart = stepper.heatContentJ()
   const lossCount = lostJ.length
@@ -180,6 +181,15 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       series.heaterW[h]! += watts * model.added.heatShare[i]!
     }
   }
+  function seeFans(h: number): void {
+    let all = state[FAN_W]!
+    for (let i = 0; i < series.fans.length; i++) {
+      const watts = stepper.fanJ[i]! / 3600
+      series.fans[i]![h] = watts
+      all += watts
+    }
+    series.fanW[h] = all
+  }
   function seeAirStores(h: number): void {
     for (let x = 0; x < model.exchangers.length; x++) {
       const { storeC, takesW } = series.airStores[model.exchangers[x]!.index]!
@@ -217,7 +227,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     series.glazingC[h] = glassSum / steps
     series.ventOpening[h] = openSum / steps
     series.condensedKg[h] = (condensed / steps) * 3600
-    series.fanW[h] = state[FAN_W]!
+    seeFans(h)
     series.soilC[h] = cells[probes.soil]!
     seeBodies(h)
     seeSkin(h)

@@ -60,7 +60,9 @@ export interface YearSeries {
   /** What each source has brought, in the order of the document: heat, light and its fumes' water, W. */
   sources: Float32Array[]
   coverDrawn: Float32Array
+  /** Electricity of all fans, of air stores too; and of each in the order of the document, W. */
   fanW: Float32Array
+  fans: Float32Array[]
   /** Condensing on all surfaces, kg/h. */
   condensedKg: Float32Array
   /** Mean heat flow out of the house by way, W, in the order of `LOSS_NAMES`; negative is a gain. */
@@ -78,13 +80,17 @@ export function kWhOf(watts: Float32Array | undefined): number {
   return sum / 1000
 }
 
-export function emptySeries(
-  bodies = 0,
-  skin: readonly SurfaceId[] = [],
-  openings = 0,
-  sources = 0,
-  airStores = 0,
-): YearSeries {
+/** How many of each there are, and the pieces of the skin. */
+export interface Counted {
+  bodies: number
+  skin: readonly SurfaceId[]
+  openings: number
+  sources: number
+  airStores: number
+  fans: number
+}
+
+export function emptySeries({ bodies, skin, openings, sources, airStores, fans }: Counted): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
@@ -106,6 +112,7 @@ export function emptySeries(
     sources: Array.from({ length: sources }, s),
     coverDrawn: s(),
     fanW: s(),
+    fans: Array.from({ length: fans }, s),
     condensedKg: s(),
     losses: LOSS_NAMES.map(s),
     gains: GAIN_NAMES.map(s),

@@ -107,6 +107,8 @@ export interface Stepper {
   gainedJ: Float64Array
   /** What each source has brought, J. */
   broughtJ: Float64Array
+  /** Electricity that each fan has drawn, J. */
+  fanJ: Float64Array
   /** By chain of the skin: what of that left through it, J. */
   leftJ: Float64Array
   /** How long each opening has stood open in the hour, s: by half, half as long. */
@@ -141,8 +143,9 @@ const USUAL: Size = {
   storeCells: 256,
   covers: 4,
   openings: 12,
-  orifices: 24,
-  sources: 6,
+  orifices: 32,
+  sources: 8,
+  fans: 4,
 }
 
 let own: Loop | null = null
@@ -205,6 +208,7 @@ function makeLoop(size: Size): Loop {
     lostJ,
     gainedJ,
     broughtJ,
+    fanJ,
     leftJ,
     stoodOpen,
     through,
@@ -281,6 +285,7 @@ function makeLoop(size: Size): Loop {
       lostJ,
       gainedJ,
       broughtJ: broughtJ.subarray(0, m.added.count),
+      fanJ: fanJ.subarray(0, m.fans.powerW.length),
       leftJ: leftJ.subarray(0, m.count),
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),
       storeC: storeAir.storeC.subarray(0, m.exchangers.length),
@@ -725,6 +730,7 @@ function makeLoop(size: Size): Loop {
     lostJ.fill(0)
     gainedJ.fill(0)
     broughtJ.fill(0)
+    fanJ.fill(0)
     storeAir.takenJ.fill(0)
     leftJ.fill(0)
     stoodOpen.fill(0)

@@ -9,6 +9,8 @@ import {
   AIR_SPECIFIC_HEAT,
   DAY_MEAN,
   DENSITY,
+  DOOR_G,
+  LEAK_G,
   LEFT_A,
   LEFT_B,
   OPENING,
@@ -22,7 +24,7 @@ import {
 } from './room'
 import { isThere } from '../openings/presence'
 
-const { abs, exp, max, min } = Math
+const { abs, exp, max, min, sqrt } = Math
 
 /** The midday airing opens so far, and shrinks to none over this fall of the air below the vents' start, K. */
 const AIRED = 0.3
@@ -43,8 +45,8 @@ const NEVER_C = 100
  * the step before, kept in that bracket.
  */
 export function makeVentSolver(memory: Memory) {
-  const { v, stoodOpen } = memory
-  const { openings, orifices } = memory.size
+  const { v, stoodOpen, fanJ } = memory
+  const { openings, orifices, fans } = memory.size
   /**
    * Openings that are moved alike go together. By such a group: how far it stands open, as it is tried, and as the step
    * began.
@@ -71,11 +73,17 @@ export function makeVentSolver(memory: Memory) {
   const conductNow = memory.doubles(orifices)
   const push = memory.doubles(orifices)
   const flow = memory.doubles(2)
+  /** By fan that blows: how many of its stages run, as it is tried, and in the step. */
+  const running = memory.doubles(fans)
+  const ran = memory.doubles(fans)
   let m!: NetworkModel
   let movers: Opener[] = []
   /** How many groups, and how many orifices. */
   let count = 0
   let holes = 0
+  /** Fans that blow, and the coolest air at which one starts, °C. */
+  let blowing = 0
+  let blowsFrom = Infinity
   let lastDt = -1
   /** Of the hour: the coolest air at which something opens by itself, °C; and whether something stands open anyway. */
   let opensFrom = Infinity
@@ -107,6 +115,8 @@ export function makeVentSolver(memory: Memory) {
     movers.forEach((o, k) => {
       hysteresis[k] = o.hysteresisK
     })
+    blowing = m.fans.fan.length
+    blowsFrom = m.fans.startC.reduce((a, b) => min(a, b), Infinity)
     lastDt = -1
   }
 
@@ -166,12 +176,37 @@ export function makeVentSolver(memory: Memory) {
     return max(aired, open[k]! * (1 - follows[k]!) + follows[k]! * wanted)
   }
 
-  /** How many of the fans' stages run, each easing in over a kelvin. */
-  function fansOn(t: number): number {
+  /** How many of a fan's stages run, each easing in over a kelvin. */
+  function stagesOn(k: number, t: number): number {
     const { stages, startC, stepK } = m.fans
     let on = 0
-    for (let k = 0; k < stages; k++) on += max(0, min(1, t - startC - k * stepK))
+    for (let s = 0; s < stages[k]!; s++) on += max(0, min(1, t - startC[k]! - s * stepK[k]!))
     return on
+  }
+
+  /**
+   * Sets the fans among the orifices at a temperature, each with its louvre, and the leaks, through which they draw or
+   * blow too.
+   * @param still what drives air through leaks while no fan runs, m²/s²
+   * @returns how many orifices there are now; without a fan that runs, those of the openings alone
+   */
+  function setFans(t: number, still: number): number {
+    const f = m.fans
+    let on = 0
+    let n = holes
+    for (let k = 0; k < blowing; k++) {
+      const stages = stagesOn(k, t)
+      running[k] = stages
+      on += stages
+      conductNow[n] = stages * f.conduct[k]!
+      push[n++] = still + f.push[k]!
+      conductNow[n] = min(1, stages) * f.louvre[k]!
+      push[n++] = still
+    }
+    if (on === 0) return holes
+    conductNow[n] = min(1, on) * m.leakAreaM2
+    push[n++] = still
+    return n
   }
 
   /**
@@ -181,7 +216,6 @@ export function makeVentSolver(memory: Memory) {
   function exchange(): void {
     const t = v[TRIED]!
     const outside = v[OUT]!
-    let through = m.fans.stages > 0 ? (fansOn(t) * m.fans.flowM3h) / 3600 : 0
     for (let k = 0; k < count; k++) tried[k] = fixed[k] === BY_ITSELF ? opening(k, t) : fixed[k]!
     const gusts = v[WIND]! * v[WIND]!
     const perMetre = stackPerMetre(t, outside)
@@ -189,14 +223,24 @@ export function makeVentSolver(memory: Memory) {
       conductNow[i] = conduct[i]! * tried[groupAt[i]!]!
       push[i] = winds[i]! * gusts - heights[i]! * perMetre
     }
-    balancedFlow(holes, conductNow, push, flow)
-    through += flow[0]!
-    v[VENT_NOW_G] = through * v[DENSITY]! * AIR_SPECIFIC_HEAT
+    const still = -m.leakHeightM * perMetre
+    const all = blowing > 0 ? setFans(t, still) : holes
+    balancedFlow(all, conductNow, push, flow)
+    let through = flow[0]!
+    const perFlow = v[DENSITY]! * AIR_SPECIFIC_HEAT
+    if (all > holes) {
+      // What fans draw or blow through leaks adds to their own breath in quadrature. ASHRAE Fundamentals ch. 16.
+      const forced = conductNow[all - 1]! * sqrt(abs(still - flow[1]!))
+      const own = (v[LEAK_G]! - v[DOOR_G]!) / perFlow
+      through += sqrt(own * own + forced * forced) - own - forced
+    }
+    v[VENT_NOW_G] = through * perFlow
   }
 
   /** Takes the places that were tried, or shuts all. */
   function take(shut: boolean): void {
     let mean = 0
+    for (let k = 0; k < blowing; k++) ran[k] = shut ? 0 : running[k]!
     for (let k = 0; k < count; k++) {
       open[k] = shut ? 0 : tried[k]!
       mean += weight[k]! * open[k]!
@@ -204,10 +248,12 @@ export function makeVentSolver(memory: Memory) {
     v[OPENING] = mean
   }
 
-  /** Adds up how far each opening stood open, s. */
+  /** Adds up how far each opening stood open, s, and what the fans drew, J. */
   function tally(dt: number): void {
     const { freeM2 } = m.airways
     for (let i = 0; i < freeM2.length; i++) if (freeM2[i]! > 0) stoodOpen[i]! += open[groupOf[i]!]! * dt
+    const { fan, powerW } = m.fans
+    for (let k = 0; k < blowing; k++) fanJ[fan[k]!]! += ran[k]! * powerW[fan[k]!]! * dt
   }
 
   /** Keeps where the openings stand as a step begins, and puts them back for another try. */
@@ -241,7 +287,7 @@ export function makeVentSolver(memory: Memory) {
       lastDt = dt
     }
     const closed = b / a
-    if (closed <= opensFrom && (m.fans.stages === 0 || closed <= m.fans.startC) && areShut()) {
+    if (closed <= opensFrom && closed <= blowsFrom && areShut()) {
       take(true)
       v[VENT_G] = 0
       v[TRIED] = closed

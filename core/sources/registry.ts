@@ -26,18 +26,18 @@ const KINDS = {
   'spare power': SPARE_POWER,
 }
 
-const registry = kindsOf<SourceKind>()(KINDS, 'Source #')
+export const SOURCES = kindsOf<SourceKind>()(KINDS, 'Source #')
 
-export const SOURCE = registry.field
+export const SOURCE = SOURCES.field
 export type Source = Value<typeof SOURCE>
 export type SourceKindId = keyof typeof KINDS
 export type SourceOf<K extends SourceKindId> = Extract<Source, { kind: K }>
-export const SOURCE_KINDS = registry.all
+export const SOURCE_KINDS = SOURCES.all
 /** Their lines in the ledger. */
 export const SOURCE_GAINS = Object.values(KINDS).map(k => k.gain)
-export const sourceKind = registry.of
-export const sourceName = registry.name
-export const aSource = registry.fresh
+export const sourceKind = SOURCES.of
+export const sourceName = SOURCES.name
+export const aSource = SOURCES.fresh
 
 /** What a source in use burns or draws to heat; null for all others. */
 export const firedBy = (source: Added): Fired | null => (source.on ? sourceKind(source).fired(source) : null)

@@ -3,6 +3,7 @@ import { type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import type { Answers } from '../../core/answers'
 import { createYearEngine } from '../../core/year'
+import { aFan } from '../../core/fans/registry'
 import { aired, doored } from '../openings'
 import { plain } from '../plain'
 import { unheated } from '../added'
@@ -19,7 +20,9 @@ const base = run(demo)
 
 test('fans come on by stages and hold the heat down where vents are small', () => {
   const small = (stages: number) =>
-    run(aired(breathe({ fans: { ...demo.breathe.fans, stages } }), { lowM2: 0.3, highM2: 0.3 })).answers
+    run(
+      aired(breathe({ fans: stages > 0 ? [aFan('extract fan', { stages })] : [] }), { lowM2: 0.3, highM2: 0.3 }),
+    ).answers
   const [none, one, three] = [0, 1, 3].map(small) as [Answers, Answers, Answers]
   expect(one.hottestAfternoon.insideC).toBeLessThan(none.hottestAfternoon.insideC)
   expect(three.hottestAfternoon.insideC).toBeLessThan(one.hottestAfternoon.insideC)

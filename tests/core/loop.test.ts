@@ -1,4 +1,6 @@
 import fc from 'fast-check'
+import { aFan } from '../../core/fans/registry'
+import { makeFans } from '../../core/network/fans'
 import { everythingOn } from '../../cli/bench'
 import { openerTarget } from '../../core/air/vents'
 import { DEMOS, FORMS, type Design } from '../../core/design'
@@ -111,7 +113,8 @@ test('air with vents and fans: what is found balances, whatever the weather, the
   fc.assert(
     fc.property(cases, ({ openings, outside, wind, closed, a, stages, hysteresisK, lagS }) => {
       const opener = { how: 'wax' as const, startC: 20, fullC: 30, lagS, hysteresisK }
-      const fans = { stages, flowM3h: 1500, powerW: 100, startC: 28, stepK: 2 }
+      const fan = aFan('extract fan', { stages: Math.max(1, stages), flowM3h: 1500, startC: 28, stepK: 2 })
+      const fans = makeFans(stages > 0 ? [fan] : [], 101325)
       const airways = airwaysOf(openings.map(o => ({ ...o, opener })))
       const model = { ...waterRoom({ wallWK: 1, waterKg: 1 }), airways, fans }
       const memory = makeMemory(sizeOf(model))
@@ -137,15 +140,20 @@ test('air with vents and fans: what is found balances, whatever the weather, the
       // Without lag and hysteresis the balance has one root, found here by halving.
       const balance = (t: number) => {
         const open = openerTarget(t, 20, 30)
-        let flow = flowByHalving(
-          Array.from(airways.conduct, (c, i) => ({
+        const perMetre = (2 * 9.81 * (t - outside)) / (Math.max(t, outside) + 273.15)
+        let on = 0
+        for (let k = 0; k < stages; k++) on += Math.max(0, Math.min(1, t - 28 - 2 * k))
+        // A stage passes 1500 m³/h where nothing holds it back, and none against 60 Pa.
+        const sucks = (2 * 60) / (101325 / (287.042 * 293.15))
+        const still = -model.leakHeightM * perMetre
+        const flow = flowByHalving([
+          ...Array.from(airways.conduct, (c, i) => ({
             conduct: c * open,
-            push:
-              airways.wind[i]! * wind * wind -
-              (airways.heightM[i]! * 2 * 9.81 * (t - outside)) / (Math.max(t, outside) + 273.15),
+            push: airways.wind[i]! * wind * wind - airways.heightM[i]! * perMetre,
           })),
-        )
-        for (let k = 0; k < stages; k++) flow += (Math.max(0, Math.min(1, t - 28 - 2 * k)) * 1500) / 3600
+          { conduct: (on * 1500) / 3600 / Math.sqrt(sucks), push: still - sucks },
+          { conduct: Math.min(1, on) * 0.6 * 0.4, push: still },
+        ])
         return a * (t - closed) + flow * 1.2 * 1006 * (t - outside)
       }
       let [lo, hi] = [low, high]

@@ -56,6 +56,7 @@ export function groundWave(): {
     stores: 0,
     storeCells: 0,
     sources: 0,
+    fans: 0,
     covers: 0,
     openings: 0,
     orifices: 0,

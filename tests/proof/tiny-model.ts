@@ -6,6 +6,7 @@ import type { Airways } from '../../core/network/airways'
 import { CLOSED, OUTSIDE, type NetworkModel } from '../../core/network/model'
 import type { Opener } from '../../core/openings/kind'
 import { VENT } from '../../core/openings/vent'
+import { makeFans } from '../../core/network/fans'
 import type { Added } from '../../core/network/added'
 
 const NONE = new Float64Array(0)
@@ -95,7 +96,8 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     leakAreaM2: 0,
     airways: airwaysOf([]),
     airing: DEMOS[0]!.breathe.airing,
-    fans: DEMOS[0]!.breathe.fans,
+    fans: makeFans([], 101325),
+    leakHeightM: 1.5,
     lobby: { areaM2: 0 },
     rowCover: { on: false, belowC: 0 },
     exchangers: [],

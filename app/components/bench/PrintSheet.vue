@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fanKind, fanName } from '../../../core/fans/registry'
 import { airStoreKind, airStoreName } from '../../../core/air-stores/registry'
 import { FILMS } from '../../../core/physics/constants'
 import { bodyName, kindOf } from '../../../core/bodies/registry'
@@ -38,7 +39,7 @@ const layers = (list: Layer[]) =>
   `${list.map(layer).join(', ')}; ` + `${settings.show(layersResistance(list) + FILMS, 'resistance')} with its films`
 /** Mass, openings and sources, as far as there are any. */
 const stores = computed((): [string, string][] => {
-  const { store, skin, topUp } = d.value
+  const { store, skin, topUp, breathe } = d.value
   const out = roomObjects(d.value)
     .filter(o => o.kind === 'body')
     .map((o): [string, string] => {
@@ -60,6 +61,7 @@ const stores = computed((): [string, string][] => {
         `${HOWS.find(h => h.id === how)!.name}${how === 'shut' || how === 'season' ? '' : ` from ${t(startC)}`}`,
     ])
   })
+  breathe.fans.forEach((f, i) => out.push([fanName(breathe.fans, i), fanKind(f).line(f, settings.show)]))
   store.airStores.forEach((s, i) => {
     if (s.on) out.push([airStoreName(store.airStores, i), airStoreKind(s).line(s, settings.show)])
   })

@@ -29,6 +29,7 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
         All that opens: {{ settings.show(free, 'area') }} free, {{ share }} % of the floor; rule: 15 to 25 % each, low
         and high. Open in {{ hours }} hours of the year.
       </p>
+      <FanList class="mt-3" />
     </div>
     <div>
       <h2 class="group-title">Tightness</h2>

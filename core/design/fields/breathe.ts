@@ -1,4 +1,5 @@
 import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
+import { FAN } from '../../fans/registry'
 import { area, count, difference, entryOf, flag, group, hours, list, number, plain, power, temperature } from '../field'
 
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
@@ -8,6 +9,9 @@ const GAP = group({
   kind: entryOf(GAPS, { label: 'Gap' }),
   amount: plain(0, 10000, { unit: 'm or pieces', label: 'How much' }),
 })
+
+/** So many fans a house may have. */
+export const MOST_FANS = 8
 
 /** Leaks, fans and what is drawn or shut against the cold. */
 export const BREATHE = group(
@@ -22,20 +26,7 @@ export const BREATHE = group(
       label: 'Gaps',
       about: 'what a walk round found; it counts once it is taken over into `ach50`',
     }),
-    fans: group(
-      {
-        stages: count(0, 4, { start: 0, label: 'Stages' }),
-        flowM3h: number('airflow', 1, 50000, { start: 2000, label: 'Flow of each' }),
-        powerW: power(0, 10000, { start: 120, label: 'Power of each' }),
-        startC: air(30, 'Starts at'),
-        stepK: difference(0, 15, {
-          start: 3,
-          label: 'Next stage',
-          about: 'each stage starts this much above the one before',
-        }),
-      },
-      { label: 'Extract fans' },
-    ),
+    fans: list(FAN, 0, MOST_FANS, { start: [], label: 'Fans', about: 'out, in and round' }),
     airing: group(
       {
         on: flag({ start: false, label: 'Winter habit' }),
