@@ -11,6 +11,7 @@ import {
 } from '../design/types'
 import type { Host } from '../openings/kind'
 import { openingName } from '../openings/registry'
+import type { WinterHabit } from '../openings/winter'
 import { edgeLength, type Outline, type Point } from './section'
 
 /**
@@ -38,12 +39,15 @@ export function surfaceName(openings: Design['skin']['openings'], id: SurfaceId)
   return opening >= 0 && opening < openings.length ? openingName(openings, opening).toLowerCase() : id
 }
 
+/** What is drawn over panes: a night cover, or the boards that stand before them on the days of a winter. */
+export type PaneCover = Cover & { boards?: WinterHabit }
+
 /** What a part is made of, with what it leaves to the house filled in. */
 export interface Made {
   kind: 'solid' | 'glazed'
   glazing: Glazing
   condition: Design['skin']['condition']
-  cover: Cover
+  cover: PaneCover
   /** Outside to inside: of the part where it is solid, and of its solid upper stretch. */
   layers: Layer[]
   topLayers: Layer[]

@@ -1,7 +1,7 @@
 import { RAD } from '../physics/constants'
 import { entry, GLAZINGS, type Glazing } from '../catalog'
 import { PART_NAMES, type Cover, type Design, type Layer, type PartId } from '../design/types'
-import { openingKind } from '../openings/registry'
+import { openingKind, type Opening } from '../openings/registry'
 import { roomObjects, type RoomObject } from './objects'
 import { paneRects, panesOn, rectsOf, type PaneRect } from './panes'
 import {
@@ -11,6 +11,7 @@ import {
   openingFace,
   stretches,
   type Made,
+  type PaneCover,
   type Stretch,
   type SurfaceId,
 } from './parts'
@@ -22,7 +23,7 @@ import { DOME_RINGS, DOME_SIDES, groundAt, makeOutline, sunnyAzimuthDeg, type Ou
  */
 export type Vec = readonly [x: number, y: number, z: number]
 
-export type { SurfaceId } from './parts'
+export type { PaneCover, SurfaceId } from './parts'
 
 /** A plane piece of the building's skin, or its floor. */
 export interface Surface {
@@ -60,7 +61,7 @@ export interface Building {
   stretches: Stretch[]
   surfaces: Surface[]
   /** Night covers: the house's, then those of parts that have their own. */
-  covers: Cover[]
+  covers: PaneCover[]
   objects: RoomObject[]
   lengthM: number
   sunnyAzimuthDeg: number
@@ -93,10 +94,11 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     const north = n[0] * Math.cos(pole) + n[1] * Math.cos(along)
     return (Math.atan2(e, north) * DEG + 360) % 360
   }
-  const covers: Cover[] = [design.skin.cover]
-  const coverOf = (cover: Cover) => {
-    if (!covers.includes(cover)) covers.push(cover)
-    return covers.indexOf(cover)
+  const covers: PaneCover[] = [design.skin.cover]
+  const coverOf = (cover: PaneCover) => {
+    const same = (c: PaneCover) => c === cover || (c.boards && JSON.stringify(c) === JSON.stringify(cover))
+    const at = covers.findIndex(same)
+    return at >= 0 ? at : covers.push(cover) - 1
   }
   const add: AddSurface = (id, polygon, { part, glazed, made, top, lining, less = 0, boundary = 'outside' }) => {
     const { normal, areaM2: whole } = plane(polygon)
@@ -160,6 +162,14 @@ interface Piece {
 }
 type AddSurface = (id: SurfaceId, polygon: Vec[], piece: Piece) => void
 
+/** Boards of an opening that is insulated for the winter; they stand in for its night cover. */
+function boardsFor(o: Opening, bare: Cover): PaneCover | null {
+  const { winter, winterBy, winterFromMonth, winterUntilMonth, winterBelowC } = openingKind(o).opener(o)
+  if (winter !== 'insulated') return null
+  const boards = { winter, winterBy, winterFromMonth, winterUntilMonth, winterBelowC }
+  return { ...bare, id: 'shutter', place: 'inside', fit: 'tight', boards }
+}
+
 /** A section drawn out along the ridge, closed by its two ends. Returns the length round its foot, m. */
 function extrudedSkin(
   design: Pick<Design, 'shape' | 'skin' | 'store'>,
@@ -175,7 +185,8 @@ function extrudedSkin(
     let area = 0
     for (const { index, panes } of corners ? panesOn(design, part) : []) {
       const glazing = panes.glazing ? entry(GLAZINGS, panes.glazing) : made.glazing
-      const own = { ...made, glazing, cover: panes.covered ? made.cover : bareCover }
+      const board = boardsFor(skin.openings[index]!, bareCover)
+      const own = { ...made, glazing, cover: board ?? (panes.covered ? made.cover : bareCover) }
       for (const rect of paneRects(panes)) {
         area += (rect.u1 - rect.u0) * (rect.v1 - rect.v0)
         add(openingFace(index), corners!(rect), { part, made: own, glazed: true })

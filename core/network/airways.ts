@@ -5,6 +5,7 @@ import { hostOf } from '../geometry/parts'
 import type { Building } from '../geometry/surfaces'
 import type { Opener } from '../openings/kind'
 import { openingKind } from '../openings/registry'
+import { winterDays } from '../openings/winter'
 
 /** What people go through. */
 export interface Doorway {
@@ -19,6 +20,9 @@ export interface Airways {
   /** By opening, in the order of the document: what moves it, and its free area, m². */
   openers: Opener[]
   freeM2: Float64Array
+  /** By opening: the days of its winter, 1 each; and leakage area that a plug then saves, m². */
+  winter: Uint8Array[]
+  plugSavesM2: Float64Array
   /** By orifice: discharge times area, m², height, m, share of the wind's pressure, and whose it is. */
   conduct: Float64Array
   heightM: Float64Array
@@ -28,12 +32,13 @@ export interface Airways {
 }
 
 /** The airways of a design. Openings on parts that its form does not have do not count. */
-export function makeAirways(design: Design, building: Building): Airways {
+export function makeAirways(design: Design, building: Building, dryBulbC: Float32Array): Airways {
   const { shape, skin, site } = design
   const orifices: { conduct: number; heightM: number; wind: number; opening: number }[] = []
   const doorways: Doorway[] = []
   const facing = (part: PartId) => building.surfaces.find(s => s.part === part)?.azimuthDeg ?? 0
   const openings = skin.openings
+  const plugSavesM2 = new Float64Array(openings.length)
   const freeM2 = openings.map((o, index) => {
     const kind = openingKind(o)
     if (!hostsFor(design, kind).includes(o.part)) return 0
@@ -41,9 +46,11 @@ export function makeAirways(design: Design, building: Building): Airways {
     const traffic = kind.traffic(o)
     if (traffic) doorways.push({ ...traffic, toHouse })
     const area = kind.freeM2(o)
+    const { winter } = kind.opener(o)
+    const { atM, tallM } = kind.height(o, hostOf(shape, building.outline, o.part))
+    if (winter === 'plugged' || winter === 'insulated') plugSavesM2[index] = kind.plugSavesM2(area, tallM)
     // What opens into the house is a door; it airs nothing.
     if (toHouse || area <= 0 || kind.opener(o).how === 'shut') return 0
-    const { atM, tallM } = kind.height(o, hostOf(shape, building.outline, o.part))
     const wind = kind.ridge
       ? RIDGE_PRESSURE
       : site.windFromDeg === null
@@ -55,6 +62,8 @@ export function makeAirways(design: Design, building: Building): Airways {
   return {
     openers: openings.map(o => openerOf(openingKind(o).opener(o))),
     freeM2: Float64Array.from(freeM2),
+    winter: openings.map(o => winterDays(openingKind(o).opener(o), dryBulbC)),
+    plugSavesM2,
     conduct: Float64Array.from(orifices, o => o.conduct),
     heightM: Float64Array.from(orifices, o => o.heightM),
     wind: Float64Array.from(orifices, o => o.wind),
@@ -66,7 +75,7 @@ export function makeAirways(design: Design, building: Building): Airways {
 /** What moves an opening, and nothing else of it, so that those that are moved alike can be told. */
 function openerOf(o: Opener): Opener {
   const { how, startC, fullC, lagS, hysteresisK, days, fromH, untilH, fromMonth, untilMonth } = o
-  const { winter, winterFromMonth, winterUntilMonth } = o
+  const { winter, winterBy, winterFromMonth, winterUntilMonth, winterBelowC } = o
   return {
     how,
     startC,
@@ -79,7 +88,9 @@ function openerOf(o: Opener): Opener {
     fromMonth,
     untilMonth,
     winter,
+    winterBy,
     winterFromMonth,
     winterUntilMonth,
+    winterBelowC,
   }
 }

@@ -281,7 +281,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       chains.filter(c => c.bedIndex === b).reduce((s, c) => s + c.areaM2, 0),
     ),
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
-    airways: makeAirways(design, building),
+    airways: makeAirways(design, building, site.dryBulbC),
     airing: {
       on: airing.on,
       fromH: airing.fromH,

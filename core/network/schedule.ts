@@ -1,7 +1,9 @@
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, yearStartUtc, type SiteYear } from '../climate'
 import { sunDay } from '../sun'
 import type { Cover } from '../design/types'
+import type { PaneCover } from '../geometry/surfaces'
 import { isThere } from '../openings/presence'
+import { winterDays } from '../openings/winter'
 import { clockShare } from '../sources/common'
 
 /** A cover that shades is drawn in sun brighter than this, W/m². */
@@ -13,7 +15,11 @@ const LONG_AWAY_H = 24
  * Share of each hour that a cover is drawn, 0–1: as its rule has it, as shade on hot days where it is that too, and by
  * hand where nobody is there to move it but at times.
  */
-export function coverDrawn(site: SiteYear, cover: Cover): Float32Array {
+export function coverDrawn(site: SiteYear, cover: PaneCover): Float32Array {
+  if (cover.boards) {
+    const days = winterDays(cover.boards, site.dryBulbC)
+    return Float32Array.from({ length: HOURS }, (_, h) => days[Math.floor(h / 24)]!)
+  }
   if (cover.id === 'none') return new Float32Array(HOURS)
   const nights = drawnByRule(site, cover)
   if (cover.moved === 'motor') return cover.shades ? withShade(site, cover, nights) : nights

@@ -35,6 +35,7 @@ import {
   HOLDS,
   LATENT,
   LEAF_DRAW,
+  LEAK_AREA,
   LEAK_G,
   LEFT_A,
   LEFT_B,
@@ -495,7 +496,7 @@ function makeLoop(size: Size): Loop {
     const outside = v[OUT]!
     const perFlow = v[DENSITY]! * AIR_SPECIFIC_HEAT
     const supply = v[SUPPLY_G]!
-    const natural = leakageFlow(m.leakAreaM2, v[AIR]! - outside, v[WIND]!) * perFlow
+    const natural = leakageFlow(v[LEAK_AREA]!, v[AIR]! - outside, v[WIND]!) * perFlow
     // A fan that blows in lifts the pressure: what leaks besides adds in quadrature. ASHRAE Fundamentals ch. 16.
     const leak = supply > 0 ? sqrt(supply * supply + natural * natural) - supply : natural
     v[LEAK_G] = leak + v[DOOR_G]!

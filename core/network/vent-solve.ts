@@ -10,6 +10,7 @@ import {
   DAY_MEAN,
   DENSITY,
   DOOR_G,
+  LEAK_AREA,
   LEAK_G,
   LEFT_A,
   LEFT_B,
@@ -23,6 +24,7 @@ import {
   WIND,
 } from './room'
 import { isThere } from '../openings/presence'
+import { within } from '../openings/winter'
 
 const { abs, exp, max, min, sqrt } = Math
 
@@ -35,6 +37,8 @@ const AIRING_FADES_K = 3
 const NEAR_K = 1.5e-3
 /** Moved by the air of the step itself, not by a hand or the calendar. */
 const BY_ITSELF = -1
+/** Of a house's leaks, at most this share is round its openings. ASHRAE Fundamentals ch. 16, by component. */
+const ROUND_OPENINGS = 0.35
 /** Where nothing opens, devices that stop once the vents open never do, °C. */
 const NEVER_C = 100
 
@@ -78,6 +82,8 @@ export function makeVentSolver(memory: Memory) {
   const ran = memory.doubles(fans)
   let m!: NetworkModel
   let movers: Opener[] = []
+  /** By group: its winter's days. */
+  let winters: Uint8Array[] = []
   /** How many groups, and how many orifices. */
   let count = 0
   let holes = 0
@@ -94,10 +100,14 @@ export function makeVentSolver(memory: Memory) {
     const { airways } = m
     const alike = new Map<string, number>()
     movers = []
+    winters = []
     airways.openers.forEach((o, i) => {
       if (airways.freeM2[i] === 0) return
       const key = JSON.stringify(o)
-      if (!alike.has(key)) alike.set(key, movers.push(o) - 1)
+      if (!alike.has(key)) {
+        alike.set(key, movers.push(o) - 1)
+        winters.push(airways.winter[i]!)
+      }
       groupOf[i] = alike.get(key)!
     })
     count = movers.length
@@ -120,16 +130,22 @@ export function makeVentSolver(memory: Memory) {
     lastDt = -1
   }
 
-  /** Whether a month, 1–12, lies between two, which may span the new year. */
-  const within = (month: number, from: number, until: number) =>
-    from <= until ? month >= from && month <= until : month >= from || month <= until
+  /** Leaks of the house, m² at 4 Pa, less those round openings that are plugged. */
+  function leakArea(day: number): number {
+    const { winter, plugSavesM2 } = m.airways
+    let saved = 0
+    for (let i = 0; i < plugSavesM2.length; i++) if (winter[i]![day] === 1) saved += plugSavesM2[i]!
+    return m.leakAreaM2 - min(saved, ROUND_OPENINGS * m.leakAreaM2)
+  }
 
   /**
    * Who opens what in the hour that begins. Winter habit: on cold days the vents wait for real warmth, and at midday
    * the house is aired when the sun is out.
    */
   function hour(h: number): void {
-    const month = MONTH_OF_DAY[(h / 24) | 0]! + 1
+    const day = (h / 24) | 0
+    const month = MONTH_OF_DAY[day]! + 1
+    v[LEAK_AREA] = leakArea(day)
     const { on, belowC, holdUntilC, fromH, untilH } = m.airing
     const waits = on && v[DAY_MEAN]! < belowC
     const aired = waits && h % 24 >= fromH && h % 24 < untilH
@@ -139,7 +155,7 @@ export function makeVentSolver(memory: Memory) {
     v[START] = NEVER_C
     for (let k = 0; k < count; k++) {
       const o = movers[k]!
-      if (o.winter === 'shut' && within(month, o.winterFromMonth, o.winterUntilMonth)) {
+      if (winters[k]![day] === 1) {
         fixed[k] = 0
         continue
       }
@@ -204,7 +220,7 @@ export function makeVentSolver(memory: Memory) {
       push[n++] = still
     }
     if (on === 0) return holes
-    conductNow[n] = min(1, on) * m.leakAreaM2
+    conductNow[n] = min(1, on) * v[LEAK_AREA]!
     push[n++] = still
     return n
   }

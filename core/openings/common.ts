@@ -1,7 +1,8 @@
-import { area, choice, count, difference, length, number, temperature } from '../design/field'
+import { area, choice, difference, length, number, temperature } from '../design/field'
 import { PART_CHOICES, type PartId } from '../design/fields/parts'
 import type { Opener } from './kind'
 import { presenceDays, presenceFrom, presenceUntil } from './presence'
+import { month, winterFields } from './winter'
 
 export const HOWS = [
   { id: 'wax', name: 'by a wax piston' },
@@ -9,10 +10,6 @@ export const HOWS = [
   { id: 'hand', name: 'by hand' },
   { id: 'season', name: 'stands open for a season' },
   { id: 'shut', name: 'stays shut' },
-] as const
-const WINTERS = [
-  { id: 'as ever', name: 'works as ever' },
-  { id: 'shut', name: 'unhooked: stays shut' },
 ] as const
 
 export const part = choice(PART_CHOICES, { label: 'On' })
@@ -22,8 +19,6 @@ export const offsetM = length(-50, 50, {
   label: 'Off the middle',
   hint: 'To the east (+) or west (−); on an end to the pole (+) or the sun (−).',
 })
-
-const month = (start: number, label: string) => count(1, 12, { start, label, about: '1 for January to 12' })
 
 /** What moves an opening, and when. */
 export const openerFields = (how: Opener['how'], startC = 20) => ({
@@ -37,9 +32,7 @@ export const openerFields = (how: Opener['how'], startC = 20) => ({
   untilH: presenceUntil,
   fromMonth: month(5, 'Open from the start of month'),
   untilMonth: month(9, 'Open to the end of month'),
-  winter: choice(WINTERS, { start: 'as ever', label: 'In winter' }),
-  winterFromMonth: month(11, 'Winter from the start of month'),
-  winterUntilMonth: month(3, 'Winter to the end of month'),
+  ...winterFields,
 })
 
 /** Everywhere on the skin but at the foot of the floor. */

@@ -1,7 +1,7 @@
 import { GLAZINGS } from '../catalog'
 import { choice, count, entryOf, flag, group, length, orNull, plain, startOf, type Value } from '../design/field'
 import { offsetM, openerFields, part, WALLS } from './common'
-import { SHARP, type OpeningKind } from './kind'
+import { rimSavedM2, SHARP, type OpeningKind } from './kind'
 
 /** What people go through; it may also stand open to breathe. */
 const fields = group(
@@ -47,6 +47,7 @@ export const DOOR: OpeningKind<Door> & { fields: typeof fields } = {
   ridge: false,
   panes: o => (o.glazed ? { ...o, sillM: 0, count: 1, covered: false } : null),
   opener: o => o,
+  plugSavesM2: rimSavedM2,
   traffic: o => ({ areaM2: o.widthM * o.heightM, secondsPerHour: (o.openingsPerDay * o.openS) / WORKING_HOURS }),
   line: (o, show) =>
     `${show(o.widthM, 'length')} × ${show(o.heightM, 'length')}${o.glazed ? ', glazed' : ''}, ` +

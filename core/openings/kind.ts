@@ -1,6 +1,8 @@
+import { entry, GAPS } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 import type { PartId } from '../design/fields/parts'
 import type { Presence } from './presence'
+import type { WinterHabit } from './winter'
 
 /** Writes a value in the reader's units. */
 export type Show = (value: number, quantity: 'length' | 'area' | 'temperature') => string
@@ -33,7 +35,7 @@ export interface Panes {
 }
 
 /** What moves an opening, and when. */
-export interface Opener extends Presence {
+export interface Opener extends Presence, WinterHabit {
   how: 'shut' | 'wax' | 'motor' | 'hand' | 'season'
   startC: number
   fullC: number
@@ -41,9 +43,6 @@ export interface Opener extends Presence {
   hysteresisK: number
   fromMonth: number
   untilMonth: number
-  winter: 'as ever' | 'shut'
-  winterFromMonth: number
-  winterUntilMonth: number
 }
 
 /**
@@ -72,6 +71,8 @@ export interface OpeningKind<O extends Let = Let> {
   /** What is glazed of it where it is let into a solid part; null where nothing is. */
   panes: (o: O) => Panes | null
   opener: (o: O) => Opener
+  /** Leakage area that a plug saves round all of it, m² at 4 Pa, from its free area and how tall one of it is. */
+  plugSavesM2: (freeM2: number, tallM: number) => number
   /**
    * People going through: free area m², and seconds that it stands open in each working hour; null for what is no
    * door.
@@ -79,6 +80,12 @@ export interface OpeningKind<O extends Let = Let> {
   traffic: (o: O) => { areaM2: number; secondsPerHour: number } | null
   /** What it is, in a few words for print and lists. */
   line: (o: O, show: Show) => string
+}
+
+/** A plugged rim leaks less than a shut one by the metre. */
+export function rimSavedM2(freeM2: number, tallM: number): number {
+  const rimM = freeM2 > 0 && tallM > 0 ? 2 * (freeM2 / tallM + tallM) : 0
+  return rimM * (entry(GAPS, 'vent-edge').areaM2 - entry(GAPS, 'vent-sealed').areaM2)
 }
 
 /** An orifice's share of ideal flow: a sharp edge. ASHRAE Fundamentals ch. 16. */

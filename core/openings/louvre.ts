@@ -1,3 +1,4 @@
+import { entry, GAPS } from '../catalog'
 import { choice, group, length, startOf, type Value } from '../design/field'
 import { areaM2, openerFields, part, WALLS } from './common'
 import type { OpeningKind } from './kind'
@@ -37,6 +38,9 @@ export const LOUVRE: OpeningKind<Louvre> & { fields: typeof fields } = {
   ridge: false,
   panes: () => null,
   opener: o => o,
+  // Blades never close tight: it is the plug behind them that does, by the piece.
+  plugSavesM2: (freeM2, tallM) =>
+    Math.max(1, freeM2 / tallM ** 2) * (entry(GAPS, 'louvre').areaM2 - entry(GAPS, 'louvre-plugged').areaM2),
   traffic: () => null,
   line: (o, show) => `${show(o.areaM2, 'area')} free, ${show(o.atM, 'length')} above the floor`,
 }

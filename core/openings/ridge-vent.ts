@@ -1,6 +1,6 @@
 import { choice, group, startOf, type Value } from '../design/field'
 import { areaM2, openerFields, part } from './common'
-import { SHARP, type OpeningKind } from './kind'
+import { rimSavedM2, SHARP, type OpeningKind } from './kind'
 
 /** Flaps along the top of a slope. */
 const fields = group(
@@ -31,6 +31,7 @@ export const RIDGE_VENT: OpeningKind<RidgeVent> & { fields: typeof fields } = {
   ridge: true,
   panes: () => null,
   opener: o => o,
+  plugSavesM2: rimSavedM2,
   traffic: () => null,
   line: (o, show) => `${show(o.areaM2, 'area')} free, at the ridge`,
 }

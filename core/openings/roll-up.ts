@@ -1,6 +1,6 @@
 import { choice, group, length, startOf, type Value } from '../design/field'
 import { openerFields, part } from './common'
-import { SHARP, type OpeningKind } from './kind'
+import { rimSavedM2, SHARP, type OpeningKind } from './kind'
 
 /** The foot of a film, rolled up along the side. */
 const fields = group(
@@ -35,6 +35,7 @@ export const ROLL_UP: OpeningKind<RollUp> & { fields: typeof fields } = {
   ridge: false,
   panes: () => null,
   opener: o => o,
+  plugSavesM2: rimSavedM2,
   traffic: () => null,
   line: (o, show) => `${show(o.lengthM, 'length')} long, rolls up by ${show(o.heightM, 'length')}`,
 }

@@ -1,6 +1,6 @@
 import { choice, group, length, startOf, type Value } from '../design/field'
 import { ANYWHERE, areaM2, openerFields, part } from './common'
-import { SHARP, type OpeningKind } from './kind'
+import { rimSavedM2, SHARP, type OpeningKind } from './kind'
 
 /** Flaps in a wall or in the glazing, known by their free area. */
 const fields = group(
@@ -35,6 +35,7 @@ export const VENT: OpeningKind<Vent> & { fields: typeof fields } = {
   ridge: false,
   panes: () => null,
   opener: o => o,
+  plugSavesM2: rimSavedM2,
   traffic: () => null,
   line: (o, show) => `${show(o.areaM2, 'area')} free, ${show(o.atM, 'length')} above the floor`,
 }

@@ -1,7 +1,7 @@
 import { GLAZINGS } from '../catalog'
 import { choice, count, entryOf, flag, group, length, orNull, share, startOf, type Value } from '../design/field'
 import { offsetM, openerFields, part } from './common'
-import { SHARP, type OpeningKind } from './kind'
+import { rimSavedM2, SHARP, type OpeningKind } from './kind'
 
 /** Panes let into a solid part: one, or a row of them. */
 const fields = group(
@@ -53,6 +53,7 @@ export const WINDOW: OpeningKind<Window> & { fields: typeof fields } = {
   ridge: false,
   panes: o => o,
   opener: o => o,
+  plugSavesM2: rimSavedM2,
   traffic: () => null,
   line: (o, show) =>
     `${o.count > 1 ? `${o.count} × ` : ''}${show(o.widthM, 'length')} × ${show(o.heightM, 'length')}, ` +

@@ -131,6 +131,8 @@ export function airwaysOf(
   return {
     openers: openings.map(o => ({ ...usual, ...o.opener })),
     freeM2: Float64Array.from(openings, o => o.areaM2),
+    winter: openings.map(() => new Uint8Array(365)),
+    plugSavesM2: new Float64Array(openings.length),
     conduct: Float64Array.from(orifices, o => o.conduct),
     heightM: Float64Array.from(orifices, o => o.heightM),
     wind: Float64Array.from(orifices, o => o.wind),

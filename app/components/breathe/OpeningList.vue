@@ -53,7 +53,8 @@ const OF_WAY: Record<string, readonly string[]> = {
   season: ['fromMonth', 'untilMonth'],
   shut: [],
 }
-const WAYS = new Set([...Object.values(OF_WAY).flat(), 'lagS', 'winter', 'winterFromMonth', 'winterUntilMonth', 'how'])
+const OF_WINTER = { dates: ['winterFromMonth', 'winterUntilMonth'], cold: ['winterBelowC'] }
+const WAYS = new Set(['how', ...Object.values(OF_WAY).flat(), 'winter', 'winterBy', ...Object.values(OF_WINTER).flat()])
 const fields = computed(() => {
   const o = openings.value[open.value]
   if (!o) return []
@@ -64,8 +65,8 @@ const fields = computed(() => {
   const way = [
     'how',
     ...OF_WAY[opener.how]!,
-    ...(opener.how === 'shut' ? [] : ['winter']),
-    ...(opener.how !== 'shut' && opener.winter === 'shut' ? ['winterFromMonth', 'winterUntilMonth'] : []),
+    'winter',
+    ...(opener.winter === 'as ever' ? [] : ['winterBy', ...OF_WINTER[opener.winterBy]]),
   ]
   return pathsOf([...own.filter(f => f !== 'glazing' || glazed), ...way])
 })

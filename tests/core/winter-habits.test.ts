@@ -1,0 +1,90 @@
+import type { Design, Opening } from '../../core/design'
+import { designFaults } from '../../core/editing'
+import { winterDays, type WinterHabit } from '../../core/openings/winter'
+import { OPENING_KINDS } from '../../core/openings/registry'
+import { createYearEngine, type YearResult } from '../../core/year'
+import { unheated } from '../added'
+import { aired, windowOn, withMore, withoutOpenings } from '../openings'
+import { plain } from '../plain'
+import { madeSkin } from '../skin'
+
+const engine = createYearEngine()
+const house: Design = unheated({ ...plain, skin: madeSkin(plain.skin, { endsGlazedShare: 0 }) })
+const run = (design: Design): YearResult => {
+  expect(designFaults(design)).toEqual([])
+  const result = engine.run(design)
+  expect(result.answers.ledger.closure).toBeLessThan(0.001)
+  return result
+}
+const habit = (own: Partial<WinterHabit>): WinterHabit => ({
+  winter: 'plugged',
+  winterBy: 'dates',
+  winterFromMonth: 11,
+  winterUntilMonth: 3,
+  winterBelowC: 4,
+  ...own,
+})
+const sum = (days: Uint8Array) => days.reduce((a, b) => a + b, 0)
+
+test('winter goes by dates, over the new year too, or by the mean of the week before', () => {
+  const mild = new Float32Array(8760).fill(10)
+  expect(sum(winterDays(habit({}), mild))).toBe(30 + 31 + 31 + 28 + 31)
+  expect(sum(winterDays(habit({ winterFromMonth: 6, winterUntilMonth: 8 }), mild))).toBe(30 + 31 + 31)
+  expect(sum(winterDays(habit({ winter: 'as ever' }), mild))).toBe(0)
+  const cold = habit({ winterBy: 'cold', winterBelowC: 4 })
+  expect(sum(winterDays(cold, mild))).toBe(0)
+  // Ten days of frost: a week must have gone by at four degrees on average, before and after.
+  const snap = mild.map((t, h) => (h >= 100 * 24 && h < 110 * 24 ? -5 : t))
+  const days = winterDays(cold, snap)
+  // (7 − n) · 10 − n · 5 < 28 from three days of frost on; until three of the last seven are frost no longer.
+  expect(days.indexOf(1)).toBe(103)
+  expect(days.lastIndexOf(1)).toBe(114)
+})
+
+test('unhooked: shut in winter and no less leaky; plugged: tighter by its rim, in winter alone', () => {
+  const cold = { winterBy: 'cold' as const, winterBelowC: 6 }
+  const [ever, shut, plugged] = (['as ever', 'shut', 'plugged'] as const).map(winter =>
+    run(aired(house, { winter, ...cold })),
+  ) as [YearResult, YearResult, YearResult]
+  const leaks = (r: YearResult, month: number) => r.answers.ledgerMonths[month]!.losses['air leaks']!
+  expect(plugged.answers.coldestNight.insideC).toBeGreaterThan(shut.answers.coldestNight.insideC)
+  expect(leaks(plugged, 0)).toBeLessThan(0.97 * leaks(shut, 0))
+  expect(leaks(plugged, 6) / leaks(shut, 6)).toBeCloseTo(1, 2)
+  // By no more than what is said to be round openings.
+  expect(leaks(plugged, 0)).toBeGreaterThan(0.6 * leaks(shut, 0))
+  const days = winterDays(habit(cold), ever.site.dryBulbC)
+  for (let h = 0; h < 8760; h++) if (days[Math.floor(h / 24)] === 1) expect(plugged.series.ventOpening[h]!).toBe(0)
+})
+
+test('insulated: a board of foam keeps light out and warmth in, in winter alone', () => {
+  const pane = (winter: WinterHabit['winter'], more: Partial<Extract<Opening, { kind: 'window' }>> = {}) =>
+    withMore(withoutOpenings(house), windowOn('backWall', { widthM: 4, heightM: 0.8, sillM: 0.6, winter, ...more }))
+  const bare = run(pane('as ever'))
+  const boarded = run(pane('insulated'))
+  const lost = (r: YearResult, from: number, until: number) => {
+    const { lostW } = r.series.skin.find(s => s.id === 'opening 0')!
+    let all = 0
+    for (let h = from; h < until; h++) all += lostW[h]!
+    return all
+  }
+  expect(boarded.answers.coldestNight.insideC).toBeGreaterThan(bare.answers.coldestNight.insideC)
+  // Of what a pane of this make loses, 50 mm of foam leave well under half.
+  expect(lost(boarded, 0, 59 * 24)).toBeLessThan(0.5 * lost(bare, 0, 59 * 24))
+  const [summer, autumn] = [151 * 24, 243 * 24]
+  expect(lost(boarded, summer, autumn) / lost(bare, summer, autumn)).toBeCloseTo(1, 1)
+  const sun = (r: YearResult, month: number) => r.answers.ledgerMonths[month]!.gains.sun!
+  expect(sun(boarded, 0)).toBeLessThan(sun(bare, 0))
+  expect(sun(boarded, 6) / sun(bare, 6)).toBeCloseTo(1, 3)
+  // Two with the same habit share their boards.
+  const two = withMore(pane('insulated'), windowOn('eastEnd', { sillM: 0.6, winter: 'insulated' }))
+  expect(run(two).answers.ledger.closure).toBeLessThan(0.001)
+})
+
+test('a plug saves more round a longer rim, whatever the opening is', () => {
+  for (const kind of OPENING_KINDS) {
+    expect(kind.plugSavesM2(0, 0.3)).toBeGreaterThanOrEqual(0)
+    expect(kind.plugSavesM2(3, 0.3)).toBeGreaterThan(kind.plugSavesM2(1, 0.3))
+    // Of a square metre, well under a hundredth.
+    expect(kind.plugSavesM2(1, 0.5)).toBeLessThan(0.03)
+  }
+})
