@@ -152,8 +152,8 @@ function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
     skin.condition,
     skin.finish,
     store.bodies,
-    store.massWall.material,
-    store.massWall.thicknessM > 0,
+    // What stands at the face, and not how thick it is.
+    store.linings.map(l => `${l.part} ${l.material}`).join(),
     store.floor,
   ]
 }

@@ -1,5 +1,6 @@
 import { anAirStore } from '../core/air-stores/registry'
 import type { AirStore, Design, Source, SourceOf } from '../core/design'
+import type { AnyFan } from '../core/fans/registry'
 import { aSource } from '../core/sources/registry'
 
 /** A design with these sources and no others. */
@@ -26,3 +27,6 @@ export const withAllAirStores = (d: Design): Design =>
     anAirStore('rock bed'),
     anAirStore('earth tube'),
   )
+
+/** A design with these fans and no others. */
+export const withFans = (d: Design, ...fans: AnyFan[]): Design => ({ ...d, breathe: { ...d.breathe, fans } })

@@ -100,7 +100,7 @@ const plainHouse = completeDesign({
   },
   store: {
     bodies: [barrels(14, 'dark-red', 2, 0.35, 3.97)],
-    massWall: { material: 'concrete-block', thicknessM: 0.2 },
+    linings: [{ part: 'backWall', material: 'concrete-block', thicknessM: 0.2 }],
     floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
   },
   breathe: { leakage: 'tight' },
@@ -176,7 +176,7 @@ const riberaAlta = completeDesign({
   },
   store: {
     bodies: [barrels(10, 'black', 1, 0.1, 5.37)],
-    massWall: { material: 'stone', thicknessM: 0.3 },
+    linings: [{ part: 'backWall', material: 'stone', thicknessM: 0.3 }],
     floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
     airStores: [anAirStore('earth store', { pipes: 12, pipeLengthM: 11 })],
   },
@@ -285,7 +285,7 @@ const fjellro = completeDesign({
         offsetM: 0,
       },
     ],
-    massWall: { material: 'brick', thicknessM: 0.12 },
+    linings: [{ part: 'backWall', material: 'brick', thicknessM: 0.12 }],
     floor: { rest: [{ material: 'brick', thicknessM: 0.06 }] },
   },
   breathe: { leakage: 'tight', lobby: { areaM2: 2.5 } },
@@ -344,7 +344,6 @@ const saritas = completeDesign({
   },
   store: {
     bodies: [{ kind: 'tank', lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, offsetM: 0, colour: 'black' }],
-    massWall: { material: 'stone', thicknessM: 0 },
     floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
   },
   breathe: { leakage: 'usual' },
@@ -438,11 +437,7 @@ const marschwinkel = completeDesign({
     cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 8 },
     edge: { material: 'xps', thicknessM: 0, depthM: 0.3 },
   },
-  store: {
-    bodies: [],
-    massWall: { material: 'stone', thicknessM: 0 },
-    floor: { rest: [{ material: 'gravel', thicknessM: 0 }] },
-  },
+  store: { bodies: [], floor: { rest: [{ material: 'gravel', thicknessM: 0 }] } },
   breathe: { leakage: 'usual', rowCover: { on: true, belowC: 3 } },
   topUp: { sources: [aSource('bed loop', { capacityW: 6000, setPointC: 12, fuel: 'gas', pricePerKWh: 0.12 })] },
 })
@@ -460,11 +455,7 @@ export function startingDesign(id: string, name: string): Design {
     site: { ...plainHouse.site, place: 'Place not named yet', seed: 1 },
     shape: { ...plainHouse.shape, turnDeg: 0, lengthM: 6, beds: plainHouse.shape.beds.map(b => ({ ...b })) },
     skin: { ...plainHouse.skin, openings: airedBy(4.5, 0.75, -0.57), cover: { ...plainHouse.skin.cover, id: 'none' } },
-    store: {
-      ...plainHouse.store,
-      bodies: [barrels(6, 'black', 2, 0.35, 3.97)],
-      massWall: { material: 'concrete-block', thicknessM: 0 },
-    },
+    store: { ...plainHouse.store, bodies: [barrels(6, 'black', 2, 0.35, 3.97)], linings: [] },
     breathe: { ...plainHouse.breathe, leakage: 'usual' },
   }
 }

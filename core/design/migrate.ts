@@ -29,6 +29,7 @@ const STEPS: readonly ((document: Tree) => Tree)[] = [
   withSources,
   withAirStores,
   withFans,
+  withLinings,
   withBeds,
   withFloor,
 ]
@@ -133,6 +134,15 @@ function withAirStores(document: Tree): Tree {
     ...made('earth tube', earthTube),
   ]
   return { ...document, store: { ...store, airStores }, breathe }
+}
+
+/** There was one lining, that of the back wall, used or not. */
+function withLinings(document: Tree): Tree {
+  const { massWall, ...store } = tree(document.store)
+  if (massWall === undefined) return document
+  const { material, thicknessM } = tree(massWall)
+  const linings = num(thicknessM, 0) > 0 ? [{ part: 'backWall', material, thicknessM }] : []
+  return { ...document, store: { linings, ...store } }
 }
 
 /** There was one lot of extract fans, used or not. */

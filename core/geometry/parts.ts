@@ -101,6 +101,12 @@ export function madeOf(skin: Design['skin'], part: PartId): Made {
   }
 }
 
+/** Mass on the inner face of a solid part, outside to inside. */
+export const liningsOn = ({ linings }: Design['store'], part: PartId): Design['store']['linings'] =>
+  linings.filter(l => l.part === part)
+export const liningM = (store: Design['store'], part: PartId): number =>
+  liningsOn(store, part).reduce((sum, l) => sum + l.thicknessM, 0)
+
 /** A straight piece of the section's skin, all of one make. */
 export interface Stretch {
   part: ChainPart

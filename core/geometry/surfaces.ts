@@ -7,6 +7,7 @@ import { paneRects, panesOn, rectsOf, type PaneRect } from './panes'
 import {
   domeFacetSolid,
   hostOf,
+  liningsOn,
   madeOf,
   openingFace,
   stretches,
@@ -100,7 +101,7 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     const at = covers.findIndex(same)
     return at >= 0 ? at : covers.push(cover) - 1
   }
-  const add: AddSurface = (id, polygon, { part, glazed, made, top, lining, less = 0, boundary = 'outside' }) => {
+  const add: AddSurface = (id, polygon, { part, glazed, made, top, less = 0, boundary = 'outside' }) => {
     const { normal, areaM2: whole } = plane(polygon)
     const areaM2 = whole - less
     if (areaM2 < 1e-6) return
@@ -114,7 +115,7 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
       glazing: glazed ? made!.glazing : null,
       condition: made?.condition ?? design.skin.condition,
       cover: glazed ? coverOf(made!.cover) : -1,
-      layers: floor || glazed ? [] : [...(top ? made!.topLayers : made!.layers), ...(lining ?? [])],
+      layers: floor || glazed ? [] : top ? made!.topLayers : [...made!.layers, ...liningsOn(design.store, part)],
       finish: (top ? made?.topFinish : made?.finish) ?? 'bare',
       outside: made?.outside ?? 'bare',
       areaM2,
@@ -154,8 +155,6 @@ interface Piece {
   glazed?: boolean
   /** The solid upper stretch of its part. */
   top?: boolean
-  /** Mass on its inner face. */
-  lining?: Layer[]
   /** Of its area, what panes let into it take, m². */
   less?: number
   boundary?: Surface['boundary']
@@ -177,7 +176,7 @@ function extrudedSkin(
   bareCover: Cover,
   add: AddSurface,
 ): number {
-  const { shape, skin, store } = design
+  const { shape, skin } = design
   const L = shape.lengthM
   /** Panes let into a part; returns their area. */
   const letIn = (part: PartId, made: Made): number => {
@@ -209,7 +208,6 @@ function extrudedSkin(
       top,
       made,
       less: glazed ? 0 : letIn(part, made),
-      lining: back && store.massWall.thicknessM > 0 ? [store.massWall] : [],
       boundary: back && shape.form === 'lean-to' ? 'house' : 'outside',
     })
   }

@@ -26,9 +26,9 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
 /**
  * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that
  * cannot hold it go the quicker the further off it is, which moves that night by less than 0.02 K, or 0.05 K where fans
- * blow through the ground or through rock, which are switched by the hour on those days too. What follows the last day
- * that can is left out (Infinity). Should the coldest night fall on another day after all, every day is run step by step; so it is
- * where that is asked.
+ * blow through the ground or through rock: those are switched by the hour on such days too. What follows the last day
+ * that can is left out (Infinity). Should the coldest night fall on another day after all, every day is run step by
+ * step; so it is where that is asked.
  */
 export function runUnheated(
   model: NetworkModel,

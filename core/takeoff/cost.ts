@@ -2,7 +2,7 @@ import { bodyName, kindOf } from '../bodies/registry'
 import { entry, NIGHT_COVERS, PRICES } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
 import { pathStrip } from '../geometry/objects'
-import { isSlope } from '../geometry/parts'
+import { isSlope, partName } from '../geometry/parts'
 import { makeBuilding, type Building, type Surface } from '../geometry/surfaces'
 
 /** A line of the rough cost. */
@@ -21,8 +21,9 @@ export interface RoughCost {
 /** At rough prices, money per m². */
 const perM2 = (layers: readonly Layer[]) =>
   layers.reduce((sum, l) => sum + l.thicknessM * (PRICES.material[l.material] ?? 0), 0)
-/** Layers of a solid piece, less the mass wall, which is counted by itself. */
-const solidPrice = (s: Surface, { store }: Design) => perM2(s.layers.filter(l => l !== store.massWall))
+/** Layers of a solid piece, less its linings, which are counted by themselves. */
+const solidPrice = (s: Surface, { store }: Design) =>
+  perM2(s.layers.filter(l => !(store.linings as readonly Layer[]).includes(l)))
 const coverPrice = (s: Surface, { covers }: Building) => entry(NIGHT_COVERS, covers[s.cover]!.id).pricePerM2
 const isRoof = (s: Surface) => s.id.startsWith('top of') || isSlope(s.part!)
 
@@ -85,12 +86,11 @@ export function roughCost(design: Design): RoughCost {
     const { amount, unit, price } = kindOf(b).cost(b, box)
     add(bodyName(store.bodies, i).toLowerCase(), amount, unit, price)
   })
-  add(
-    'mass wall',
-    store.massWall.thicknessM > 0 ? building.lengthM * building.outline.backWallM : 0,
-    'm²',
-    perM2([store.massWall]),
-  )
+  for (const lining of store.linings) {
+    const on = building.surfaces.filter(s => (s.layers as readonly object[]).includes(lining))
+    const area = on.reduce((sum, s) => sum + s.areaM2, 0)
+    add(`lining of the ${partName(lining.part, design.shape.form)}`, area, 'm²', perM2([lining]))
+  }
   add('entry lobby', breathe.lobby.areaM2, 'm²', PRICES.lobbyM2)
   return { lines, total: lines.reduce((sum, l) => sum + l.cost, 0) }
 }

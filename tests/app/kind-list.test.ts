@@ -128,11 +128,8 @@ describe('what the path of work says of each step', () => {
 
   test('store: bodies, lining and what is blown through the ground', () => {
     const d = withAirStores(DEMOS[0]!, anAirStore('earth store'), anAirStore('rock bed', { on: false }))
-    expect(summary('store', d)).toMatch(/barrels, mass wall, earth store$/)
-    const none: Design = {
-      ...d,
-      store: { ...d.store, bodies: [], airStores: [], massWall: { ...d.store.massWall, thicknessM: 0 } },
-    }
+    expect(summary('store', d)).toMatch(/barrels, lining of the back wall, earth store$/)
+    const none: Design = { ...d, store: { ...d.store, bodies: [], airStores: [], linings: [] } }
     expect(summary('store', none)).toBe('no store yet')
   })
 })

@@ -87,8 +87,7 @@ test.each<[string, AirStore]>([
 })
 
 test('an earth store takes the edge off the worst night and warms its soil in autumn; a bigger one more', () => {
-  const massWall = { ...demo.store.massWall, thicknessM: 0 }
-  const plain: Design = { ...demo, store: { ...demo.store, bodies: [], massWall } }
+  const plain: Design = { ...demo, store: { ...demo.store, bodies: [], linings: [] } }
   const none = engine.run(plain).answers.coldestNight.insideC
   const with10 = engine.run(withAirStores(plain, anAirStore('earth store'))).answers.coldestNight.insideC
   expect(with10).toBeGreaterThan(none)

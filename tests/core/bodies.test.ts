@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { bodyName, BODY_KINDS, kindOf } from '../../core/bodies/registry'
-import { DEMOS, migrateDesign, type Body, type Design } from '../../core/design'
+import { DEMOS, migrateDesign, type Body, type Design, type PartId } from '../../core/design'
 import { carriedBodies, changedBody, designFaults, freeBody, patchDesign, withWidth } from '../../core/editing'
 import { roomObjects, roomOf } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -241,4 +241,44 @@ test('a heap of rock holds the heat of its rock, and takes sun by day that it gi
   expect(answers.bodies[0]).toMatchObject({ kind: 'heap', name: 'Heap of rock', waterM3: 0, iceHours: 0 })
   expect(answers.bodies[0]!.sunKWh).toBeGreaterThan(10)
   expect(answers.ledger.closure).toBeLessThan(1e-6)
+})
+
+describe('linings', () => {
+  const bare: Design = { ...DEMOS[0]!, store: { ...DEMOS[0]!.store, bodies: [], linings: [] } }
+  const lined = (d: Design, ...linings: Design['store']['linings']): Design => ({
+    ...d,
+    store: { ...d.store, linings },
+  })
+  const brick = (part: PartId) => ({ part, material: 'brick', thicknessM: 0.2 })
+  /** Mean of a day's warmest hour less its coldest, K, in April. */
+  const swing = (d: Design) => {
+    const { series, answers } = createYearEngine().run(d)
+    expect(answers.ledger.closure).toBeLessThan(0.001)
+    let sum = 0
+    for (let day = 90; day < 120; day++) {
+      const hours = series.airC.subarray(day * 24, day * 24 + 24)
+      sum += Math.max(...hours) - Math.min(...hours)
+    }
+    return sum / 30
+  }
+
+  test('of any solid part calms the day, two more than one; of what is glazed or not there, nothing', () => {
+    const none = swing(bare)
+    const one = swing(lined(bare, brick('backWall')))
+    const two = swing(lined(bare, brick('backWall'), brick('eastEnd')))
+    expect(one).toBeLessThan(none)
+    expect(two).toBeLessThan(one)
+    expect(swing(lined(bare, brick('front')))).toBe(none)
+    const dome = { ...DEMOS[3]!, store: { ...DEMOS[3]!.store, linings: [] } }
+    expect(swing(lined(dome, brick('backWall')))).toBe(swing(dome))
+    expect(swing(lined(dome, brick('kneeWall')))).toBeLessThan(swing(dome))
+  })
+
+  test('cost what they are made of, by the area that they line, and leave the wall’s own price', () => {
+    const cost = (d: Design) => roughCost(d).lines
+    const [before, after] = [cost(bare), cost(lined(bare, brick('backWall')))]
+    const own = after.find(l => l.name === 'lining of the back wall')!
+    expect(own.amount).toBeGreaterThan(5)
+    expect(after.filter(l => l !== own)).toEqual(before)
+  })
 })

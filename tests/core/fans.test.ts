@@ -2,18 +2,15 @@ import { migrateDesign, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { aFan, FAN_KINDS, FANS, type AnyFan } from '../../core/fans/registry'
 import { createYearEngine, type YearResult } from '../../core/year'
-import { unheated } from '../added'
+import { unheated, withFans } from '../added'
+import { withoutOpenings } from '../openings'
 import { plain } from '../plain'
 
 const engine = createYearEngine()
 /** A house with no opening at all, built so tight, and its fans. */
 const shut = (ach50: number, ...fans: AnyFan[]): Design => {
-  const design = unheated(plain)
-  return {
-    ...design,
-    skin: { ...design.skin, openings: [] },
-    breathe: { ...design.breathe, leakage: 'measured', ach50, fans },
-  }
+  const design = withFans(withoutOpenings(unheated(plain)), ...fans)
+  return { ...design, breathe: { ...design.breathe, leakage: 'measured', ach50 } }
 }
 const run = (design: Design): YearResult => {
   const result = engine.run(design)

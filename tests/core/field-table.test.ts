@@ -16,11 +16,12 @@ import type { AnyField } from '../../core/design/field'
 import { formatPage } from '../../cli/format-page'
 import { DESIGN } from '../../core/design/types'
 import { patchDesign } from '../../core/editing'
-import { withAirStores } from '../added'
+import { aFan } from '../../core/fans/registry'
+import { withAirStores, withFans } from '../added'
 
-const FIRST = ['drums', 'vent', 'heater', 'earth store'] as const
+const FIRST = ['drums', 'vent', 'heater', 'earth store', 'extract fan'] as const
 /** The third demo, with something in each list. */
-const house: Design = withAirStores(DEMOS[2]!, anAirStore('earth store'))
+const house: Design = withFans(withAirStores(DEMOS[2]!, anAirStore('earth store')), aFan('extract fan'))
 
 /** Every field of the table with its path; members of lists stand at their first. */
 function all(field: AnyField = DESIGN, path = ''): { path: string; field: AnyField }[] {

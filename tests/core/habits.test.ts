@@ -20,9 +20,8 @@ const base = run(demo)
 
 test('fans come on by stages and hold the heat down where vents are small', () => {
   const small = (stages: number) =>
-    run(
-      aired(breathe({ fans: stages > 0 ? [aFan('extract fan', { stages })] : [] }), { lowM2: 0.3, highM2: 0.3 }),
-    ).answers
+    run(aired(breathe({ fans: stages > 0 ? [aFan('extract fan', { stages })] : [] }), { lowM2: 0.3, highM2: 0.3 }))
+      .answers
   const [none, one, three] = [0, 1, 3].map(small) as [Answers, Answers, Answers]
   expect(one.hottestAfternoon.insideC).toBeLessThan(none.hottestAfternoon.insideC)
   expect(three.hottestAfternoon.insideC).toBeLessThan(one.hottestAfternoon.insideC)

@@ -44,7 +44,7 @@ test('sanity: a bare film house stays a little above a clear cold night, a well-
     store: {
       ...demo.store,
       bodies: [],
-      massWall: { ...demo.store.massWall, thicknessM: 0 },
+      linings: [],
       floor: { path: null, beds: [], rest: [{ material: 'soil', thicknessM: 0 }] },
     },
     breathe: { ...demo.breathe, leakage: 'usual' },

@@ -64,7 +64,7 @@ test(
     expect(copy.gains).toBe(first.gains)
     const mass = engine.run(
       patchDesign(demo, [
-        ['store.massWall.thicknessM', 0.3],
+        ['store.linings.0.thicknessM', 0.3],
         ['skin.cover.onlyBelowC', 5],
       ]),
     )

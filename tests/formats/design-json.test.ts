@@ -62,7 +62,9 @@ test('the hourly CSV has a row an hour, stamped in standard time', () => {
 test('a document of the first version is brought forward: what it says stays, what came later starts plain', () => {
   const now = DEMOS[0]!
   const { spell, horizon, ...site } = now.site
-  const { massWall, floor } = now.store
+  const { linings, floor } = now.store
+  const { part, ...massWall } = linings[0]!
+  expect(part).toBe('backWall')
   const { kind, atM, lengthM, offsetM, stratified, ...barrels } = barrelsOf(now)
   expect([kind, lengthM, offsetM, stratified]).toEqual(['drums', 0, 0, false])
   const old = {

@@ -46,11 +46,10 @@ const stores = computed((): [string, string][] => {
       const body = store.bodies[o.index]!
       return [bodyName(store.bodies, o.index), kindOf(body).line(body, o, settings.show)]
     })
-  if (store.massWall.thicknessM > 0)
+  for (const { part, material, thicknessM } of store.linings)
     out.push([
-      'Mass wall',
-      `${entry(MATERIALS, store.massWall.material).name}, ` +
-        `${settings.show(store.massWall.thicknessM, 'thickness')} inside the back wall`,
+      `Lining of the ${partName(part, d.value.shape.form)}`,
+      `${entry(MATERIALS, material).name}, ${settings.show(thicknessM, 'thickness')}`,
     ])
   skin.openings.forEach((o, i) => {
     const kind = openingKind(o)

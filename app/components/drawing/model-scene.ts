@@ -34,7 +34,7 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { kindOf } from '../../../core/bodies/registry'
 import type { Design } from '../../../core/design'
 import { shadingOf } from '../../../core/geometry/shading'
-import { openingOfFace } from '../../../core/geometry/parts'
+import { liningM, openingOfFace } from '../../../core/geometry/parts'
 import { makeBuilding, openingPolygons, type Building, type Surface, type Vec } from '../../../core/geometry/surfaces'
 import { roomDirection } from '../../../core/optics/landing'
 import { VESSEL_COLOUR } from '../section/vessel-colour'
@@ -186,7 +186,7 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
         const holes = surfaces.filter(g => g !== s && isLetInto(g, s)).map(g => g.polygon)
         add(
           face(s.polygon, holes),
-          solid(s.part === 'backWall' && design.store.massWall.thicknessM > 0 ? colours.masonry : colours.wall),
+          solid(s.part && liningM(design.store, s.part) > 0 ? colours.masonry : colours.wall),
           true,
           true,
         )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { liningM } from '../../../core/geometry/parts'
 import { rangeOf, GLAZING_ANGLE_RANGE } from '../../../core/design'
 import { withBackWall, withBreak, withGlazingAngle, withKneeWall, withRidge, withWidth } from '../../../core/editing'
 import { hasFront, slopeFoot, type Outline } from '../../../core/geometry/section'
@@ -27,7 +28,7 @@ const dimensions = computed((): Dimension[] => {
   const { outline: o, scale: s } = props
   const shape = bench.current.shape
   const thick = (layers: readonly { thicknessM: number }[]) => layers.reduce((sum, l) => sum + l.thicknessM, 0)
-  const outer = s.x(o.widthM + bench.current.store.massWall.thicknessM + thick(bench.current.skin.wall))
+  const outer = s.x(o.widthM + liningM(bench.current.store, 'backWall') + thick(bench.current.skin.wall))
   const backX = Math.min(s.width - 40, outer + 46)
   const bent = shape.form === 'saltbox' || shape.form === 'arch'
   const rightX = bent && s.width >= 560 ? Math.min(s.width - 36, backX + 62) : backX

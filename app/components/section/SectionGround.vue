@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { liningM } from '../../../core/geometry/parts'
 import type { Design } from '../../../core/design'
 import { floorStrips } from '../../../core/geometry/floor'
 import { materialOf } from '../../../core/materials/assembly'
@@ -28,7 +29,7 @@ const floor = computed(() =>
     })
   }),
 )
-const lining = computed(() => props.design.store.massWall.thicknessM)
+const lining = computed(() => liningM(props.design.store, 'backWall'))
 const edge = computed(() => props.design.skin.edge)
 /** The ground outside lies above a sunk floor. */
 const grade = computed(() => props.scale.y(props.design.shape.sunkM))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Design, Layer, Opening, PartId } from '../../../core/design'
-import { isSlope, madeOf, partName, stretches } from '../../../core/geometry/parts'
+import { isSlope, liningM, madeOf, partName, stretches } from '../../../core/geometry/parts'
 import { isLetIn } from '../../../core/geometry/panes'
 import { openingPolygons } from '../../../core/geometry/surfaces'
 import { openingKind, openingName } from '../../../core/openings/registry'
@@ -40,16 +40,16 @@ const pieces = computed(() =>
 const parts = computed((): Drawn[] => {
   const o = props.outline
   const wall = thickness(props.design.skin.wall)
-  const lining = props.design.store.massWall.thicknessM
+  const { store } = props.design
   const out: Drawn[] = []
   const lastRoof = pieces.value.filter(p => p.part === 'poleSlope' && !p.glazed).at(-1)
   for (const p of pieces.value) {
     if (p.glazed) continue
-    const back = p.part === 'backWall'
-    const off = back ? lining : 0
+    const off = p.top ? 0 : liningM(store, p.part)
     const t = thickness(p.top ? p.made.topLayers : p.made.layers)
     // A straight roof runs on over the wall that carries it.
-    const over = p === lastRoof && o.form !== 'gambrel' && o.form !== 'dome' ? lining + wall + 0.12 : 0
+    const over =
+      p === lastRoof && o.form !== 'gambrel' && o.form !== 'dome' ? liningM(store, 'backWall') + wall + 0.12 : 0
     const b = { x: p.b.x + ((p.b.x - p.a.x) / p.l) * over, z: p.b.z + ((p.b.z - p.a.z) / p.l) * over }
     const at = (q: Point, d: number) => ({ x: q.x + p.nx * d, z: q.z + p.nz * d })
     out.push({
@@ -58,20 +58,22 @@ const parts = computed((): Drawn[] => {
       fill: 'var(--wall)',
       d: points([at(p.a, off), at(b, off), at(b, off + t), at(p.a, off + t)]),
     })
-    if (back && lining > 0)
+    if (off > 0)
       out.push({
-        id: 'mass',
+        id: `lining ${p.key}`,
         part: p.part,
         fill: 'var(--masonry)',
-        d: points([p.a, p.b, at(p.b, lining), at(p.a, lining)]),
+        d: points([p.a, p.b, at(p.b, off), at(p.a, off)]),
       })
   }
   return out
 })
 
-/** Courses of the mass wall, so that masonry reads as masonry. */
+/** How thick the back wall is lined, m. */
+const backLining = computed(() => liningM(props.design.store, 'backWall'))
+/** Courses of that, so that masonry reads as masonry. */
 const courses = computed(() => {
-  if (props.design.store.massWall.thicknessM <= 0) return []
+  if (backLining.value <= 0) return []
   const rows: number[] = []
   for (let z = 0.2; z < props.outline.backWallM; z += 0.2) rows.push(z)
   return rows
@@ -183,7 +185,7 @@ const shownOpenings = computed(() =>
       v-for="z in courses"
       :key="z"
       :x1="scale.x(outline.widthM)"
-      :x2="scale.x(outline.widthM + design.store.massWall.thicknessM)"
+      :x2="scale.x(outline.widthM + backLining)"
       :y1="scale.y(z)"
       :y2="scale.y(z)"
       stroke="var(--ink)"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { kindOf } from '../../../core/bodies/registry'
-import { MATERIALS } from '../../../core/catalog'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 
 const TABS = [
@@ -18,7 +17,6 @@ watch(
   },
 )
 const settings = useSettings()
-const masonry = MATERIALS.filter(m => m.group === 'masonry')
 const building = computed(() => makeBuilding(bench.current))
 /** Water in all, m³. */
 const water = computed(() =>
@@ -59,11 +57,7 @@ const perArea = computed(() => {
     </template>
     <template #floor>
       <div class="px-4 py-3">
-        <h2 class="group-title">Back wall</h2>
-        <div class="mb-3 grid gap-x-8 lg:grid-cols-2">
-          <DesignField path="store.massWall.material" :options="masonry" />
-          <DesignField path="store.massWall.thicknessM" />
-        </div>
+        <LiningList class="mb-3" />
         <FloorZones />
       </div>
     </template>

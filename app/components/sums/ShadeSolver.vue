@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { liningM } from '../../../core/geometry/parts'
 import { bodyName } from '../../../core/bodies/registry'
 import { roomObjects } from '../../../core/geometry/objects'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
@@ -16,8 +17,11 @@ const mass = computed((): { name: string; box: MassBox } | null => {
   const thing = roomObjects(design).find(o => o.kind === 'body' && o.z1 - o.z0 > 0.1)
   if (thing) return { name: bodyName(design.store.bodies, thing.index).toLowerCase(), box: thing }
   const outline = makeOutline(design.shape)
-  return design.store.massWall.thicknessM > 0 && outline.backWallM > 0.2
-    ? { name: 'mass wall', box: { x0: outline.widthM - 0.02, x1: outline.widthM, z0: 0, z1: outline.backWallM } }
+  return liningM(design.store, 'backWall') > 0 && outline.backWallM > 0.2
+    ? {
+        name: 'lining of the back wall',
+        box: { x0: outline.widthM - 0.02, x1: outline.widthM, z0: 0, z1: outline.backWallM },
+      }
     : null
 })
 const sum = computed(() => {

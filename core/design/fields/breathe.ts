@@ -1,6 +1,6 @@
 import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
 import { FAN } from '../../fans/registry'
-import { area, count, difference, entryOf, flag, group, hours, list, number, plain, power, temperature } from '../field'
+import { area, entryOf, flag, group, hours, list, number, plain, temperature } from '../field'
 
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
 

@@ -2,20 +2,25 @@ import { AIR_STORE } from '../../air-stores/registry'
 import { BODY } from '../../bodies/registry'
 import { MOST_BODIES } from '../../bodies/common'
 import { MATERIALS } from '../../catalog'
-import { entryOf, group, list, orNull, thickness } from '../field'
+import { choice, entryOf, group, list, orNull, thickness } from '../field'
+import { PART_CHOICES } from './parts'
 import { layer } from './skin'
 
 /** So many air stores may lie under and beside a house. */
 const MOST_AIR_STORES = 8
 
-const lining = (label: string, most: number, step: number, hint = '') =>
-  group(
-    {
-      material: entryOf(MATERIALS, { label }),
-      thicknessM: thickness(0, most, { step, label: 'Thickness', hint, about: '0 for none' }),
-    },
-    { label },
-  )
+/** So many linings a house may have. */
+const MOST_LININGS = 8
+
+/** Mass on the inner face of a solid part. */
+export const LINING = group(
+  {
+    part: choice(PART_CHOICES, { start: 'backWall', label: 'On' }),
+    material: entryOf(MATERIALS, { start: 'brick', label: 'Material' }),
+    thicknessM: thickness(0.005, 1, { start: 0.12, step: 0.05, label: 'Thickness' }),
+  },
+  { label: 'Lining #' },
+)
 
 /** What keeps heat. */
 export const STORE = group(
@@ -25,7 +30,11 @@ export const STORE = group(
       label: 'Bodies',
       about: 'what stands in the room and keeps heat, each of a kind',
     }),
-    massWall: lining('Inner face of the back wall', 1, 0.05, '0 leaves the wall’s own layers bare.'),
+    linings: list(LINING, 0, MOST_LININGS, {
+      start: [],
+      label: 'Linings',
+      about: 'mass on the inner faces of solid parts, inside their own layers',
+    }),
     floor: group(
       {
         path: orNull(list(layer('layer #'), 1, 8, { label: 'Layers' }), {
