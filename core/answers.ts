@@ -97,8 +97,8 @@ export interface Answers {
   sources: SourceAnswer[]
   /** What moves air, each by itself. */
   fans: FanAnswer[]
-  /** All fans, of air stores too; lamps. */
-  electricity: { fansKWh: number; lampsKWh: number }
+  /** All fans, of air stores too; lamps; pumps. */
+  electricity: { fansKWh: number; lampsKWh: number; pumpsKWh: number }
   hoursVented: number
   hoursCovered: number
   /** Hours in which some water holds ice, and the most of all water that froze, 0–1; null where there is no water. */
@@ -307,7 +307,7 @@ export function makeAnswers(
     airStores: airStoreAnswers(design, series),
     sources,
     fans: fanAnswers(design, series),
-    electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0 },
+    electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: gains.pumps ?? 0 },
     hoursVented,
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,

@@ -1,5 +1,5 @@
 import type { Design } from './design/types'
-import type { YearSeries } from './network/series'
+import { kWhOf, type YearSeries } from './network/series'
 import { boughtFor, firedBy, heatOf, sourceName } from './sources/registry'
 
 /** What a source did in the year. */
@@ -8,6 +8,8 @@ export interface SourceAnswer {
   name: string
   /** Heat and light that it brought, kWh: for what is paid for, the heat that its fuel gave. */
   kWh: number
+  /** Heat that it carried from one thing in the house to another, kWh. */
+  movedKWh: number
   /** The most in an hour, W, and hours in which it brought anything. */
   peakW: number
   hours: number
@@ -33,6 +35,7 @@ export function sourceAnswers({ topUp: { sources } }: Design, series: YearSeries
       kind: s.kind,
       name: sourceName(sources, i),
       kWh,
+      movedKWh: kWhOf(series.sourcesMoved[i]),
       peakW,
       hours,
       bought: fired ? { fuel: fired.fuel, ...boughtFor(fired, kWh) } : null,

@@ -12,13 +12,15 @@ interface Cells {
 
 /** Heat from sun on light things, and of the sources by the hour: to the air, to faces and to cells. */
 export function makeAddedWork(memory: Memory) {
-  const { v, T, source, offset, face, area, capacity, broughtJ, gainedJ, light } = memory
+  const { v, T, source, offset, face, area, capacity, broughtJ, movedJ, gainedJ, light } = memory
   const airSun = memory.hoursByCover()
   let m!: NetworkModel
   let beds: number[] = []
   /** By source: what it can heat. */
   let bodies: (Cells | null)[] = []
   let soil: Cells | null = null
+  /** The source at work. */
+  let at = 0
 
   const sink = (): Sink & { of: Cells | null } => ({
     of: null,
@@ -49,6 +51,9 @@ export function makeAddedWork(memory: Memory) {
     },
     toDamp: kgPerS => {
       v[VAPOUR]! += kgPerS
+    },
+    moves: watts => {
+      movedJ[at]! += watts * room.spanS
     },
   }
 
@@ -107,6 +112,7 @@ export function makeAddedWork(memory: Memory) {
     for (let i = 0; i < added.count; i++) {
       const work = added.works[i]
       if (!work || (added.heatShare[i]! > 0 && !heated)) continue
+      at = i
       room.body = aim(bodySink, bodies[i]!)
       room.beds = aim(bedSink, soil)
       const joules = work(h, room) * span

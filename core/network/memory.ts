@@ -76,6 +76,8 @@ export function makeMemory(size: Size) {
     gainedJ: doubles(GAIN_NAMES.length),
     /** By source of the document: what it has brought, J. */
     broughtJ: doubles(size.sources),
+    /** By source: heat that it has carried from one thing in the house to another, J. */
+    movedJ: doubles(size.sources),
     /** By fan of the document: electricity, J. */
     fanJ: doubles(size.fans),
     /**

@@ -178,6 +178,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     for (let i = 0; i < model.added.count; i++) {
       const watts = stepper.broughtJ[i]! / 3600
       series.sources[i]![h] = watts
+      series.sourcesMoved[i]![h] = stepper.movedJ[i]! / 3600
       series.heaterW[h]! += watts * model.added.heatShare[i]!
     }
   }

@@ -59,6 +59,8 @@ export interface YearSeries {
   heaterW: Float32Array
   /** What each source has brought, in the order of the document: heat, light and its fumes' water, W. */
   sources: Float32Array[]
+  /** What each has carried from one thing in the house to another, W. */
+  sourcesMoved: Float32Array[]
   coverDrawn: Float32Array
   /** Electricity of all fans, of air stores too; and of each in the order of the document, W. */
   fanW: Float32Array
@@ -110,6 +112,7 @@ export function emptySeries({ bodies, skin, openings, sources, airStores, fans }
     openings: Array.from({ length: openings }, s),
     heaterW: s(),
     sources: Array.from({ length: sources }, s),
+    sourcesMoved: Array.from({ length: sources }, s),
     coverDrawn: s(),
     fanW: s(),
     fans: Array.from({ length: fans }, s),

@@ -108,6 +108,8 @@ export interface Stepper {
   gainedJ: Float64Array
   /** What each source has brought, J. */
   broughtJ: Float64Array
+  /** Heat that each has carried from one thing in the house to another, J. */
+  movedJ: Float64Array
   /** Electricity that each fan has drawn, J. */
   fanJ: Float64Array
   /** By chain of the skin: what of that left through it, J. */
@@ -209,6 +211,7 @@ function makeLoop(size: Size): Loop {
     lostJ,
     gainedJ,
     broughtJ,
+    movedJ,
     fanJ,
     leftJ,
     stoodOpen,
@@ -286,6 +289,7 @@ function makeLoop(size: Size): Loop {
       lostJ,
       gainedJ,
       broughtJ: broughtJ.subarray(0, m.added.count),
+      movedJ: movedJ.subarray(0, m.added.count),
       fanJ: fanJ.subarray(0, m.fans.powerW.length),
       leftJ: leftJ.subarray(0, m.count),
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),
@@ -731,6 +735,7 @@ function makeLoop(size: Size): Loop {
     lostJ.fill(0)
     gainedJ.fill(0)
     broughtJ.fill(0)
+    movedJ.fill(0)
     fanJ.fill(0)
     storeAir.takenJ.fill(0)
     leftJ.fill(0)

@@ -38,6 +38,8 @@ export interface Room {
   toLeaves: (watts: number) => void
   /** Water let into the air, kg/s. */
   toDamp: (kgPerS: number) => void
+  /** Notes heat that is carried from one thing in the house to another, W: it is no gain. */
+  moves: (watts: number) => void
 }
 
 /** Something that takes heat: how warm it is where that is felt, °C, and what it holds, J/K. */

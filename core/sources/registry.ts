@@ -3,6 +3,7 @@ import type { Value } from '../design/field'
 import { kindsOf } from '../design/kinds'
 import { AIR_PANEL } from './air-panel'
 import { BED_LOOP } from './bed-loop'
+import { BODY_LOOP } from './body-loop'
 import { withFumes } from './common'
 import { COMPOST } from './compost'
 import { HEATER } from './heater'
@@ -18,6 +19,7 @@ const KINDS = {
   'heater': HEATER,
   'stove': STOVE,
   'bed loop': BED_LOOP,
+  'body loop': BODY_LOOP,
   'lamps': LAMPS,
   'people': PEOPLE,
   'solar air panel': AIR_PANEL,

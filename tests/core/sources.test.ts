@@ -204,3 +204,42 @@ describe('heat to a named body', () => {
     expect(designFaults(heated(house, { setPointC: 40, into: 'body' }))).toEqual([])
   })
 })
+
+describe('a loop from a body to the beds', () => {
+  const tanked: Design = {
+    ...demo,
+    store: { ...demo.store, bodies: [tank({ lengthM: 2, widthM: 0.8, heightM: 1, atM: 1.4 })] },
+  }
+  const loop = aSource('body loop', { flowLMin: 20, startK: 2, leastC: 5, setPointC: 18, powerW: 25 })
+
+  test('takes from the water what it gives to the soil: the pump alone is a gain, and the books close', () => {
+    const still = run(tanked)
+    const { answers, series } = engine.run(withSources(tanked, loop))
+    const [own] = answers.sources
+    expect(answers.ledger.closure).toBeLessThan(0.001)
+    expect(own!.movedKWh).toBeGreaterThan(20)
+    expect(answers.ledger.gains.pumps!).toBeCloseTo((25 * own!.hours) / 1000, 3)
+    expect(answers.electricity.pumpsKWh).toBe(answers.ledger.gains.pumps)
+    // Where it ran, the water ends cooler and the soil warmer than without it.
+    expect(answers.months[3]!.waterC!).toBeLessThan(still.months[3]!.waterC!)
+    expect(answers.months[3]!.soilC).toBeGreaterThan(still.months[3]!.soilC)
+    for (let h = 1; h < 8760; h++) {
+      if (series.sourcesMoved[0]![h]! === 0) continue
+      // As it stood when the hour began.
+      expect(series.bodies[0]!.middleC[h - 1]!).toBeGreaterThan(5)
+      // The most that a flow carries: its capacity rate times the difference.
+      const most = (20 / 60) * 4186 * 0.6 * (series.bodies[0]!.middleC[h - 1]! - series.soilC[h - 1]! + 8)
+      expect(series.sourcesMoved[0]![h]!).toBeLessThanOrEqual(most)
+    }
+  })
+
+  test('without a body or a bed it rests; a strong pump does not swing', () => {
+    expect(run(withSources({ ...tanked, store: { ...tanked.store, bodies: [] } }, loop)).sources[0]!.hours).toBe(0)
+    const bedless: Design = { ...tanked, shape: { ...tanked.shape, beds: [] } }
+    expect(run(withSources(bedless, loop)).sources[0]!.hours).toBe(0)
+    const strong = engine.run(withSources(tanked, { ...loop, flowLMin: 1000, givesShare: 1 }))
+    expect(strong.answers.ledger.closure).toBeLessThan(0.001)
+    for (let h = 1; h < 8760; h++)
+      expect(Math.abs(strong.series.soilC[h]! - strong.series.soilC[h - 1]!)).toBeLessThan(4)
+  })
+})

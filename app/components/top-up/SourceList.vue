@@ -8,8 +8,13 @@ import type { SourceAnswer } from '../../../core/source-answers'
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
-function figures({ kWh, peakW, hours, bought }: SourceAnswer): string {
+function figures({ kWh, movedKWh, peakW, hours, bought }: SourceAnswer): string {
   if (hours === 0) return 'Brings nothing this year.'
+  if (movedKWh > 0)
+    return (
+      `Carries ${settings.show(movedKWh * 3.6e6, 'energy')} a year in ${Math.round(hours)} hours; ` +
+      `its pump uses ${settings.show(kWh * 3.6e6, 'energy')}.`
+    )
   const paid = bought
     ? `; ${settings.show(bought.amount, 'count')} ${bought.unit}, about ` +
       `${bench.current.topUp.currency} ${Math.round(bought.cost)}`
