@@ -1,3 +1,4 @@
+import { WITH_WATER } from '../core/bodies/contents'
 import type { Body, Design } from '../core/design'
 
 type Drums = Extract<Body, { kind: 'drums' }>
@@ -18,6 +19,7 @@ export const tank = (patch: Partial<Extract<Body, { kind: 'tank' }>>): Body => (
   atM: 1.4,
   offsetM: 0,
   colour: 'black',
+  ...WITH_WATER,
   ...patch,
 })
 export const pond = (patch: Partial<Extract<Body, { kind: 'pond' }>>): Body => ({

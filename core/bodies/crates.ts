@@ -1,7 +1,8 @@
 import { COLOURS, entry, VESSELS } from '../catalog'
 import { choice, count, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
-import { boxAlong, tooLong, waterChain, type BodyKind, type Box } from './kind'
+import { contentsFields, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
+import { boxAlong, tooLong, type BodyKind, type Box } from './kind'
 
 /** Crates of small vessels, as they stand under a bench: air gets at them from all sides. */
 const fields = group(
@@ -10,6 +11,7 @@ const fields = group(
     vessel: entryOf(VESSELS, { label: 'Vessel' }),
     count: count(1, 5000, { usual: [1, 400], step: 1, label: 'How many' }),
     colour: entryOf(COLOURS, { label: 'Colour' }),
+    ...contentsFields,
     atM,
     widthM: length(0.2, 3, { label: 'wide' }),
     heightM: length(0.2, 2, { label: 'high' }),
@@ -24,7 +26,7 @@ type Crates = Value<typeof fields>
 const SEEN = 0.6
 /** Vessels fill this share of the room that a stack of crates takes, at most. */
 const CLOSEST = 0.75
-const waterM3 = (body: Crates) => body.count * entry(VESSELS, body.vessel).volumeM3
+const volumeM3 = (body: Crates) => body.count * entry(VESSELS, body.vessel).volumeM3
 
 /** Small vessels close together, each well stirred; clear of the soil. */
 export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
@@ -46,6 +48,7 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
     heightM: 0.35,
     lengthM: Math.min(2.5, room.lengthM),
     offsetM: 0,
+    ...WITH_WATER,
   }),
   box: (body, room) =>
     boxAlong(room, [body.atM, body.atM + body.widthM], [0, body.heightM], body.lengthM, body.offsetM),
@@ -58,6 +61,7 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
       ? null
       : { field: 'count', message: 'do not go into crates of that size', allowed: `at most ${most} of these` }
   },
+  idle: idleContents,
   width: { field: 'widthM', least: 0.2 },
   height: { field: 'heightM', least: 0.2 },
   length: { field: 'lengthM', least: 0.2 },
@@ -65,15 +69,15 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   absorptance: body => entry(COLOURS, body.colour).solarAbsorptance,
   chains: (body: Crates) => {
     const { diameterM, heightM } = entry(VESSELS, body.vessel)
-    return [waterChain(SEEN * body.count * Math.PI * diameterM * heightM, waterM3(body) * 1000, 0)]
+    return [filledChain(body, SEEN * body.count * Math.PI * diameterM * heightM, volumeM3(body), 0)]
   },
   underfoot: () => null,
-  waterM3,
+  waterM3: body => waterOf(body, volumeM3(body)),
   cost: body => ({ amount: body.count, unit: 'pieces', price: entry(VESSELS, body.vessel).price }),
   line: (body, _box: Box, show) => {
     const v = entry(VESSELS, body.vessel)
     const each = `${v.name.toLowerCase()} of ${show(v.volumeM3, 'volume')}`
-    return `${body.count} × ${each}, ${show(waterM3(body), 'volume')} in all`
+    return `${body.count} × ${each}, ${show(volumeM3(body), 'volume')}${filledWith(body)} in all`
   },
   cautions: () => [],
 }

@@ -1,15 +1,17 @@
 import { COLOURS, entry, VESSELS } from '../catalog'
 import { choice, count, entryOf, flag, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
-import { boxAlong, lengthBetween, waterChain, type BodyKind, type Box, type Room } from './kind'
+import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
+import { boxAlong, lengthBetween, type BodyKind, type Box, type Room } from './kind'
 
-/** Upright vessels of water in rows, and on each other. */
+/** Upright vessels in rows, and on each other. */
 const fields = group(
   {
     kind: choice([{ id: 'drums', name: 'Barrels' }], {}),
     count: count(1, 2000, { usual: [1, 60], step: 1, label: 'How many' }),
     vessel: entryOf(VESSELS, { label: 'Vessel' }),
     colour: entryOf(COLOURS, { label: 'Colour' }),
+    ...contentsFields,
     stack: count(1, 3, { step: 1, label: 'Stacked', about: 'how many stand on each other' }),
     raisedM: length(0, 1.5, { step: 0.05, label: 'Raised off the floor' }),
     atM,
@@ -60,7 +62,7 @@ function faceM2(body: Drums): number {
   const columns = Math.ceil(body.count / body.stack)
   return body.count * Math.PI * diameterM * heightM + (columns * Math.PI * diameterM ** 2) / 4
 }
-const waterM3 = (body: Drums) => body.count * entry(VESSELS, body.vessel).volumeM3
+const volumeM3 = (body: Drums) => body.count * entry(VESSELS, body.vessel).volumeM3
 
 /** Upright vessels, well stirred or in three layers that overturn; clear of the soil. */
 export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
@@ -83,6 +85,7 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
     lengthM: 0,
     offsetM: 0,
     stratified: false,
+    ...WITH_WATER,
   }),
   box,
   unfit: (body, room) => {
@@ -100,24 +103,26 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
           : 'a place further in',
     }
   },
+  idle: idleContents,
   width: null,
   height: null,
   length: { field: 'lengthM', least: 0.3 },
   heightField: 'stack',
   absorptance: body => entry(COLOURS, body.colour).solarAbsorptance,
   chains: body => {
-    const layers = body.stratified ? LAYERS : 1
-    return Array.from({ length: layers }, () => waterChain(faceM2(body) / layers, (waterM3(body) * 1000) / layers, 0))
+    const layers = body.stratified && contentsOf(body).conductivity === 0 ? LAYERS : 1
+    const each = () => filledChain(body, faceM2(body) / layers, volumeM3(body) / layers, 0)
+    return Array.from({ length: layers }, each)
   },
   underfoot: () => null,
-  waterM3,
+  waterM3: body => waterOf(body, volumeM3(body)),
   cost: body => ({ amount: body.count, unit: 'pieces', price: entry(VESSELS, body.vessel).price }),
   line: (body, _box, show) => {
     const v = entry(VESSELS, body.vessel)
     const stacked = body.stack > 1 ? `${body.stack} high, ` : ''
     return (
       `${body.count} × ${v.name.toLowerCase()} of ${show(v.volumeM3, 'volume')}, ${stacked}` +
-      `${show(waterM3(body), 'volume')} in all`
+      `${show(volumeM3(body), 'volume')}${filledWith(body)} in all`
     )
   },
   cautions: body => (body.stack > 1 || body.raisedM > 0.05 ? ['tipping'] : []),

@@ -46,6 +46,7 @@ export const HEAP: BodyKind<Heap> & { fields: typeof fields } = {
   box: (body, room) =>
     boxAlong(room, [body.atM, body.atM + body.widthM], [0, body.heightM], body.lengthM, body.offsetM),
   unfit: (body, room) => tooLong(room, body.atM, body.atM + body.widthM, body.lengthM),
+  idle: () => [],
   width: { field: 'widthM', least: 0.3 },
   height: { field: 'heightM', least: 0.2 },
   length: { field: 'lengthM', least: 0.3 },

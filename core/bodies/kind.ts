@@ -80,6 +80,8 @@ export interface BodyKind<B extends Placed = Placed> {
   box: (body: B, room: Room) => Box
   /** What of its own sizes does not fit the room; null where all does. */
   unfit: (body: B, room: Room) => { field: string; message: string; allowed: string } | null
+  /** Fields that do nothing as it is set now. */
+  idle: (body: B) => readonly string[]
   /** What can be drawn out, and which field says how high it stands. */
   width: Grip | null
   height: Grip | null
@@ -150,9 +152,9 @@ export function tooLong(room: Room, x0: number, x1: number, lengthM: number) {
 export const FLAT_M = 0.002
 
 /** Water stirs itself: from its middle to the vessel's wall, W/m²K. */
-const STIRRING = 150
+export const STIRRING = 150
 /** A vessel's wall, J/m²K. */
-const VESSEL_WALL = 500
+export const VESSEL_WALL = 500
 /** Conductance of a standing tank's or pond's bed to the soil beneath, W/m²K. */
 export const BED_OF_WATER = 4
 

@@ -41,6 +41,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
   }),
   box: (body, room) => boxAlong(room, [body.atM, body.atM + body.widthM], [0, FLAT_M], body.lengthM, body.offsetM),
   unfit: (body, room) => tooLong(room, body.atM, body.atM + body.widthM, body.lengthM),
+  idle: () => [],
   width: { field: 'widthM', least: 0.2 },
   height: null,
   length: { field: 'lengthM', least: 0.2 },

@@ -1,7 +1,8 @@
 import { COLOURS, entry, PRICES } from '../catalog'
 import { choice, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
-import { BED_OF_WATER, boxAlong, tooLong, waterChain, type BodyKind, type Box } from './kind'
+import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
+import { BED_OF_WATER, boxAlong, tooLong, type BodyKind, type Box } from './kind'
 
 /** A box of water on the floor. */
 const fields = group(
@@ -13,6 +14,7 @@ const fields = group(
     atM,
     offsetM: COMMON.offsetM,
     colour: entryOf(COLOURS, { label: 'Colour' }),
+    ...contentsFields,
   },
   { label: 'Tank' },
 )
@@ -21,7 +23,7 @@ type Tank = Value<typeof fields>
 /** Of its outside, the share that is water. */
 const FULL = 0.95
 const foot = (box: Box) => (box.x1 - box.x0) * (box.y1 - box.y0)
-const waterM3 = (body: Tank, box: Box) => FULL * foot(box) * body.heightM
+const volumeM3 = (body: Tank, box: Box) => FULL * foot(box) * body.heightM
 
 /** Water in an upright box: its sides and its top take sun and give heat; its foot warms the soil. */
 export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
@@ -41,10 +43,12 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
     atM: Math.max(0, Math.min(1.4, room.widthM - 0.8)),
     offsetM: 0,
     colour: 'black',
+    ...WITH_WATER,
   }),
   box: (body, room) =>
     boxAlong(room, [body.atM, body.atM + body.widthM], [0, body.heightM], body.lengthM, body.offsetM),
   unfit: (body, room) => tooLong(room, body.atM, body.atM + body.widthM, body.lengthM),
+  idle: idleContents,
   width: { field: 'widthM', least: 0.2 },
   height: { field: 'heightM', least: 0.2 },
   length: { field: 'lengthM', least: 0.2 },
@@ -52,13 +56,13 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
   absorptance: body => entry(COLOURS, body.colour).solarAbsorptance,
   chains: (body, box) => {
     const [l, w, h] = [box.y1 - box.y0, body.widthM, body.heightM]
-    return [waterChain(2 * h * (l + w) + l * w, waterM3(body, box) * 1000, 0)]
+    return [filledChain(body, 2 * h * (l + w) + l * w, volumeM3(body, box), 0)]
   },
   underfoot: (_body, box) => ({ conductance: foot(box) * BED_OF_WATER, depthM: 0 }),
-  waterM3,
-  cost: (body, box) => ({ amount: waterM3(body, box), unit: 'm³', price: PRICES.tankM3 }),
+  waterM3: (body, box) => waterOf(body, volumeM3(body, box)),
+  cost: (body, box) => ({ amount: volumeM3(body, box), unit: 'm³', price: PRICES.tankM3 }),
   line: (body, box, show) =>
     `${show(box.y1 - box.y0, 'length')} × ${show(body.widthM, 'length')} × ${show(body.heightM, 'length')}, ` +
-    `${show(waterM3(body, box), 'volume')}`,
-  cautions: () => ['drowning'],
+    `${show(volumeM3(body, box), 'volume')}${filledWith(body)}`,
+  cautions: body => (contentsOf(body).conductivity > 0 ? [] : ['drowning']),
 }

@@ -46,6 +46,7 @@ export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
   box: (body, room) =>
     boxAlong(room, [body.atM, body.atM + body.thicknessM], [0, body.heightM], body.lengthM, body.offsetM),
   unfit: (body, room) => tooLong(room, body.atM, body.atM + body.thicknessM, body.lengthM),
+  idle: () => [],
   width: { field: 'thicknessM', least: 0.05 },
   height: { field: 'heightM', least: 0.2 },
   length: { field: 'lengthM', least: 0.2 },

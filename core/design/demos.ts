@@ -3,6 +3,7 @@ import { DOOR } from '../openings/door'
 import { RIDGE_VENT } from '../openings/ridge-vent'
 import { ROLL_UP } from '../openings/roll-up'
 import { VENT } from '../openings/vent'
+import { WITH_WATER } from '../bodies/contents'
 import { anAirStore } from '../air-stores/registry'
 import { aSource } from '../sources/registry'
 import { startOf } from './field'
@@ -26,6 +27,7 @@ const barrels = (count: number, colour: string, stack: number, raisedM: number, 
   lengthM: 0,
   offsetM: 0,
   stratified: false,
+  ...WITH_WATER,
 })
 
 /** Low vents in the knee wall and as much at the ridge, moved by wax; and a door. */
@@ -283,6 +285,7 @@ const fjellro = completeDesign({
         heightM: 0.4,
         lengthM: 3,
         offsetM: 0,
+        ...WITH_WATER,
       },
     ],
     linings: [{ part: 'backWall', material: 'brick', thicknessM: 0.12 }],
@@ -343,7 +346,9 @@ const saritas = completeDesign({
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },
   store: {
-    bodies: [{ kind: 'tank', lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, offsetM: 0, colour: 'black' }],
+    bodies: [
+      { kind: 'tank', lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, offsetM: 0, colour: 'black', ...WITH_WATER },
+    ],
     floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
   },
   breathe: { leakage: 'usual' },

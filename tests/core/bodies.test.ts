@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
+import { WITH_WATER } from '../../core/bodies/contents'
 import { bodyName, BODY_KINDS, kindOf } from '../../core/bodies/registry'
 import { DEMOS, migrateDesign, type Body, type Design, type PartId } from '../../core/design'
 import { carriedBodies, changedBody, designFaults, freeBody, patchDesign, withWidth } from '../../core/editing'
@@ -206,7 +207,7 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     const design = migrateDesign({ ...old, store: full }) as Design
     expect(design.store.bodies.map(b => b.kind)).toEqual(['drums', 'tank', 'pond', 'wall'])
     expect(design.store.bodies.slice(1)).toEqual([
-      { kind: 'tank', lengthM: 2, widthM: 0.5, heightM: 0.8, atM: 1.3, offsetM: 0, colour: 'blue' },
+      { kind: 'tank', lengthM: 2, widthM: 0.5, heightM: 0.8, atM: 1.3, offsetM: 0, colour: 'blue', ...WITH_WATER },
       { kind: 'pond', lengthM: 1, widthM: 0.3, depthM: 0.5, atM: 1.9, offsetM: 0 },
       { kind: 'wall', material: 'gabion', thicknessM: 0.3, heightM: 1, atM: 3.2, lengthM: 0, offsetM: 0 },
     ])
@@ -280,5 +281,45 @@ describe('linings', () => {
     const own = after.find(l => l.name === 'lining of the back wall')!
     expect(own.amount).toBeGreaterThan(5)
     expect(after.filter(l => l !== own)).toEqual(before)
+  })
+})
+
+describe('fillings', () => {
+  const room: Design = { ...DEMOS[0]!, store: { ...DEMOS[0]!.store, bodies: [], linings: [] } }
+  const filled = (patch: Partial<Extract<Body, { kind: 'tank' }>>) =>
+    createYearEngine().run({
+      ...room,
+      store: { ...room.store, bodies: [tank({ lengthM: 2, widthM: 0.8, heightM: 1, ...patch })] },
+    }).answers
+
+  test('what keeps liquid never freezes; the more heat it holds the less it swings', () => {
+    const bare = { ...room, skin: { ...room.skin, cover: { ...room.skin.cover, id: 'none' } } }
+    const shed = (contents: string): Design => ({
+      ...bare,
+      store: { ...bare.store, bodies: [tank({ lengthM: 0.4, widthM: 0.3, heightM: 0.4, contents })] },
+      site: { ...bare.site, latitudeDeg: 60 },
+    })
+    const water = createYearEngine().run(shed('water')).answers.bodies[0]!
+    const brine = createYearEngine().run(shed('brine')).answers.bodies[0]!
+    expect(water.iceHours).toBeGreaterThan(0)
+    expect(brine.iceHours).toBe(0)
+    expect(brine.coldestC).toBeLessThan(water.coldestC)
+    const [wet, sand] = [filled({ contents: 'water' }), filled({ contents: 'sand' })]
+    expect(sand.bodies[0]!.waterM3).toBe(0)
+    expect(wet.bodies[0]!.waterM3).toBeGreaterThan(1)
+    // Dry sand holds a third of what water does, and passes it on slowly.
+    expect(sand.coldestNight.insideC).toBeLessThan(wet.coldestNight.insideC)
+    expect(sand.ledger.closure).toBeLessThan(0.001)
+  })
+
+  test('one of one’s own goes by its figures; one that is the same as water but for ice is the same', () => {
+    const own = filled({ contents: 'own', ownDensity: 1000, ownSpecificHeat: 4184, ownConductivity: 0 })
+    expect(own.coldestNight.insideC).toBeCloseTo(filled({}).coldestNight.insideC, 6)
+    const heavy = filled({ contents: 'own', ownDensity: 3000, ownSpecificHeat: 4184, ownConductivity: 0 })
+    expect(heavy.bodies[0]!.dailySwingK).toBeLessThan(own.bodies[0]!.dailySwingK)
+    const design = { ...room, store: { ...room.store, bodies: [tank({ contents: 'porridge' })] } }
+    const [fault] = designFaults(design)
+    expect(fault!.path).toBe('store.bodies[0].contents')
+    expect(fault!.allowed).toMatch(/water, brine/)
   })
 })

@@ -38,7 +38,8 @@ function figuresOf(a: BodyAnswer): string {
 const fields = computed(() => {
   const body = bodies.value[open.value]
   if (!body) return []
-  return pathsOf(Object.keys(kindOf(body).fields.fields).filter(name => name !== 'kind'))
+  const without = new Set(['kind', ...kindOf(body).idle(body)])
+  return pathsOf(Object.keys(kindOf(body).fields.fields).filter(name => !without.has(name)))
 })
 
 function add(kind: string): void {
