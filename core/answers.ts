@@ -1,5 +1,6 @@
 import { AIR_SPECIFIC_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
+import { bedAnswers, type BedAnswer } from './bed-answers'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
 import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
@@ -105,6 +106,8 @@ export interface Answers {
   ice: { hours: number; most: number } | null
   /** What stands in the room and keeps heat, each by itself. */
   bodies: BodyAnswer[]
+  /** Where plants grow, bed by bed. */
+  beds: BedAnswer[]
   /** The skin, piece by piece. */
   parts: PartAnswer[]
   /** What is let into it, each by itself. */
@@ -311,6 +314,7 @@ export function makeAnswers(
     hoursVented,
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
+    beds: bedAnswers(design, building, light, series, MOL_PER_JOULE),
     bodies: bodyAnswers(design, building, light, series),
     openings: openingAnswers(design, series),
     parts: partAnswers(building, byElement, light, series, coldest.hour),

@@ -1,6 +1,7 @@
 import { bodyName } from './bodies/registry'
 import type { Design } from './design/types'
-import { bodyOfFace, type FaceId } from './geometry/scene'
+import { bedName } from './design/words'
+import { bedOfFace, bodyOfFace, type FaceId } from './geometry/scene'
 import { makeBuilding, type SurfaceId } from './geometry/surfaces'
 import { NEAR_ROWS } from './ground/slice'
 import { makeFabric, type Chain } from './network/chains'
@@ -72,7 +73,7 @@ export function heatFlows(data: HeatDay, hour: number): HeatFlow[] {
     )
   }
   const kept = data.bodies
-    .filter(b => b.id === 'beds' || bodyOfFace(b.id) >= 0)
+    .filter(b => bedOfFace(b.id) >= 0 || bodyOfFace(b.id) >= 0)
     .map((b): HeatFlow => ({ kind: 'kept', name: b.name, watts: at(b.takesW) }))
   kept.push({ kind: 'kept', name: 'ground under the floor', watts: at(data.underFloorW) })
   const sum = (list: readonly HeatFlow[]) => list.reduce((s, f) => s + (f.kind === 'out' ? -f.watts : f.watts), 0)
@@ -115,7 +116,12 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
     })
     return {
       id: c.face ?? c.pane!,
-      name: c.body >= 0 ? bodyName(design.store.bodies, c.body).toLowerCase() : (c.face ?? c.pane!),
+      name:
+        c.body >= 0
+          ? bodyName(design.store.bodies, c.body).toLowerCase()
+          : c.bed
+            ? bedName(design.shape.beds, c.bedIndex).toLowerCase()
+            : (c.face ?? c.pane!),
       kind: c.kind,
       way: c.name,
       faceC: at(c.kind === 'glazing' ? i0 + 1 : i1),

@@ -38,6 +38,10 @@ export function pathInWords(path: string, design: Design | null = null): string 
   return told.length === 0 ? 'The design' : told.map((s, i) => (i === 0 ? s : lower(s))).join(', ')
 }
 
+/** What the reader calls one of the beds. */
+export const bedName = (beds: readonly unknown[], index: number): string =>
+  beds.length > 1 ? `Bed ${index + 1}` : 'Bed'
+
 /** A fault of a design as a sentence for a screen. */
 export function faultWords(fault: Fault, design: Design | null = null): string {
   return `${pathInWords(fault.path, design)}: ${fault.message}. Allowed: ${fault.allowed}.`

@@ -5,7 +5,15 @@ import type { Building, Surface, SurfaceId, Vec } from './surfaces'
 const { abs, floor, max, min, sqrt } = Math
 
 /** Where light can land in the room. */
-export type FaceId = SurfaceId | 'beds' | 'bed sides' | 'benches' | 'shade strip' | BodyFace
+export type FaceId = SurfaceId | BedFace | BedSide | 'benches' | 'shade strip' | BodyFace
+
+/** The top of a bed, where its plants stand, and its sides, by its place in the document. */
+export type BedFace = `bed ${number}`
+export type BedSide = `side of bed ${number}`
+export const bedFace = (index: number): BedFace => `bed ${index}`
+export const bedSide = (index: number): BedSide => `side of bed ${index}`
+/** Which bed a face is the top of; −1 where it is of none. */
+export const bedOfFace = (face: string): number => Number(/^bed (\d+)$/.exec(face)?.[1] ?? -1)
 
 /** The face of a body, by its place in the document. */
 export type BodyFace = `body ${number}`
@@ -15,7 +23,7 @@ export const bodyOfFace = (face: string): number => Number(/^body (\d+)$/.exec(f
 
 /** The face that an object belongs to. */
 export function faceOfObject(o: Pick<RoomObject, 'kind' | 'index'>): FaceId {
-  return o.kind === 'bed' ? 'beds' : o.kind === 'bench' ? 'benches' : bodyFace(o.index)
+  return o.kind === 'bed' ? bedFace(o.index) : o.kind === 'bench' ? 'benches' : bodyFace(o.index)
 }
 
 /** A flat rectangle that shades the glass from outside or stands under it: corner, two sides. */
@@ -104,7 +112,7 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
       box: o.bank ? boxOfBank(o, o.bank) : o,
       bank: o.bank,
       top: placeOf(faceOfObject(o)),
-      sides: placeOf(o.kind === 'bed' ? 'bed sides' : faceOfObject(o)),
+      sides: placeOf(o.kind === 'bed' ? bedSide(o.index) : faceOfObject(o)),
       isBed: o.kind === 'bed',
     }),
   )

@@ -3,7 +3,7 @@ import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, MATERIALS, type Glazing } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
 import { pathStrip } from '../geometry/objects'
-import { bodyFace, type FaceId } from '../geometry/scene'
+import { bedFace, bedSide, bodyFace, type FaceId } from '../geometry/scene'
 import { surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type FloorColumn, type GroundSlice } from '../ground/slice'
@@ -46,6 +46,8 @@ export interface Chain {
   bed: boolean
   bedIndex: number
   rootCell: number
+  /** The board round a bed: which bed it is of. */
+  boardOf: number
   /** Which body it is of; −1 for none. */
   body: number
 }
@@ -66,6 +68,7 @@ const blank = {
   bed: false,
   bedIndex: -1,
   rootCell: -1,
+  boardOf: -1,
   body: -1,
   skyView: 0,
 } as const
@@ -214,7 +217,7 @@ export function makeFabric(design: Design, building: Building): Fabric {
     })
   }
   const slice = groundSlice(design, building)
-  chains.push(...floorChains(design, slice), ...bodyChains(design, building))
+  chains.push(...floorChains(design, slice), ...boardChains(design, building), ...bodyChains(design, building))
   return { chains, slice }
 }
 
@@ -244,12 +247,12 @@ const FLOOR_CELL = 0.12
 
 function floorChains(design: Design, slice: GroundSlice): Chain[] {
   const rows = slice.rowsM.length
-  const bedArea = slice.floor.filter(c => c.bed >= 0).reduce((s, c) => s + c.areaM2, 0)
-  const bareArea = slice.floor.filter(c => c.bed < 0).reduce((s, c) => s + c.areaM2, 0)
+  /** Of one bed, or of the floor that is no bed, m². */
+  const areaOf = (bed: number) => slice.floor.filter(c => c.bed === bed).reduce((s, c) => s + c.areaM2, 0)
   const { floor } = design.store
   const layersOn = ({ bed, path }: FloorColumn): readonly Layer[] =>
     bed >= 0
-      ? [...floor.beds, { material: 'soil', thicknessM: design.shape.beds[bed]!.heightM }]
+      ? [...floor.beds, { material: design.shape.beds[bed]!.fill, thicknessM: design.shape.beds[bed]!.heightM }]
       : ((path ? floor.path : null) ?? floor.rest)
   const soil = entry(MATERIALS, design.site.soil)
   return slice.floor.map((col, i): Chain => {
@@ -273,11 +276,24 @@ function floorChains(design: Design, slice: GroundSlice): Chain[] {
       between.push(col.areaM2 / halfTop)
       capacity.push(0)
     }
+    const roots = (depthM: number | null): number => {
+      if (depthM === null) return NEAR_ROWS - 1 + under + Math.ceil((cells.capacity.length - 2 - under) / 2)
+      // Half way down to where roots go: first through the bed's own cells, then through the ground beneath.
+      const layers = layersOn(col)
+      const highM = layers.reduce((sum, l) => sum + l.thicknessM, 0)
+      const own = cells.capacity.length - 2
+      const half = depthM / 2
+      if (half < highM) return NEAR_ROWS - 1 + Math.max(1, Math.ceil(own * (1 - half / highM)))
+      let deep = highM
+      let r = 0
+      while (r < NEAR_ROWS - 1 && deep + slice.rowsM[r]! < half) deep += slice.rowsM[r++]!
+      return NEAR_ROWS - 1 - r
+    }
     return {
       ...blank,
       name: 'ground',
-      face: onBed ? 'beds' : 'floor',
-      faceShare: col.areaM2 / (onBed ? bedArea : bareArea),
+      face: onBed ? bedFace(col.bed) : 'floor',
+      faceShare: col.areaM2 / areaOf(col.bed),
       kind: 'ground',
       areaM2: col.areaM2,
       facingUp: 1,
@@ -286,11 +302,37 @@ function floorChains(design: Design, slice: GroundSlice): Chain[] {
       column: i,
       bed: onBed,
       bedIndex: col.bed,
-      rootCell: Math.min(
-        capacity.length - 2,
-        NEAR_ROWS - 1 + under + Math.ceil((cells.capacity.length - 2 - under) / 2),
-      ),
+      rootCell: Math.min(capacity.length - 2, roots(design.shape.beds[col.bed]?.soilDepthM ?? null)),
     }
+  })
+}
+
+/** Soil behind the board of a bed, m: what lies deeper is of the bed itself. */
+const BEHIND_BOARD_M = 0.04
+
+/** Boards round beds, with a little of the soil behind them. */
+function boardChains({ shape }: Design, building: Building): Chain[] {
+  return shape.beds.flatMap((bed, i): Chain[] => {
+    const box = building.objects.find(o => o.kind === 'bed' && o.index === i)!
+    const areaM2 = 2 * bed.heightM * (box.x1 - box.x0 + box.y1 - box.y0)
+    if (bed.boardM <= 0 || areaM2 <= 0) return []
+    const cells = cutWall([
+      { material: bed.fill, thicknessM: BEHIND_BOARD_M },
+      { material: bed.boardMaterial, thicknessM: bed.boardM },
+    ])
+    return [
+      {
+        ...blank,
+        name: 'ground',
+        face: bedSide(i),
+        kind: 'store',
+        boardOf: i,
+        areaM2,
+        facingUp: 0,
+        capacity: cells.capacity.slice(1).map(c => c * areaM2),
+        between: cells.between.slice(1).map(g => g * areaM2),
+      },
+    ]
   })
 }
 

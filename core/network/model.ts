@@ -1,10 +1,11 @@
 import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR } from '../physics/constants'
 import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
-import { entry, fittedCover, LEAKAGE_CLASSES } from '../catalog'
+import { entry, fittedCover, LEAKAGE_CLASSES, MATERIALS } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
 import { leafByMonth } from '../aim/leaf'
 import type { Bed, Design } from '../design/types'
+import { bedSide } from '../geometry/scene'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
@@ -23,6 +24,9 @@ const CONTENTS = 4
 
 /** Share of bare soil's evaporation that its cover lets through. FAO Irrigation and Drainage Paper 56, ch. 10. */
 const SOIL_BARE: Record<Bed['soilCover'], number> = { bare: 1, mulch: 0.5, film: 0.25 }
+/** Dry gravel on top of a flooded bed, of the same. */
+const GRAVEL_BARE = 0.2
+const evaporates = ({ soilCover, fill }: Bed) => SOIL_BARE[soilCover] * (fill === 'gravel' ? GRAVEL_BARE : 1)
 
 /** What kind of tie the outermost cell has. */
 export const OUTSIDE = 0
@@ -125,8 +129,8 @@ export interface NetworkModel {
   added: Added
   airMassKg: number
   airCapacity: number
-  /** Cells whose temperatures the reader sees. */
-  probes: { soil: number; floor: number; backWall: number; glazing: number }
+  /** Cells whose temperatures the reader sees; of the soil, by bed (of the top ground where there are none). */
+  probes: { soil: Int32Array[]; floor: number; backWall: number; glazing: number }
   /** Chains of each body, lowest first, in the order of the document. */
   bodies: Int32Array[]
   /** Chains of each piece of skin, above ground and below. */
@@ -274,7 +278,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
     bedLight: inTurns(gains.byCover.map(c => c.bedLightWm2)),
     rootCell: Int32Array.from(chains, (c, i) => (c.bed ? offset[i]! + c.rootCell : -1)),
-    soilBare: map(new Float64Array(count), c => (c.bed ? SOIL_BARE[beds[c.bedIndex]!.soilCover] : 0)),
+    soilBare: map(new Float64Array(count), c => (c.bed ? evaporates(beds[c.bedIndex]!) : 0)),
     bedIndex: Int32Array.from(chains, c => c.bedIndex),
     leafArea: Float64Array.from(beds.flatMap(b => leafByMonth(design.aim, b))),
     bedAreasM2: Float64Array.from(beds, (_, b) =>
@@ -344,6 +348,7 @@ function sunByChain(
   const outer: SunEntry[] = []
   const outerArea = new Map<string, number>()
   for (const c of chains) if (c.outer) outerArea.set(c.outer, (outerArea.get(c.outer) ?? 0) + c.areaM2)
+  const boarded = new Set(chains.map(c => c.boardOf))
   chains.forEach((c, chain) => {
     const first = offset[chain]!
     const face = offset[chain + 1]! - 1
@@ -355,8 +360,8 @@ function sunByChain(
         })
     }
     light(c.face)
-    // What the boards of a bed take in warms its soil.
-    if (c.bed) light('bed sides')
+    // What its sides take in warms the soil of a bed, unless a board does.
+    if (c.bed && !boarded.has(c.bedIndex)) light(bedSide(c.bedIndex))
     const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number) => {
       if (watts) to.push({ chain, cell, watts, share, cover: 0 })
     }
@@ -370,7 +375,7 @@ function sunByChain(
   // Day by day, so that what is written stays near.
   for (let day = 0; day < HOURS; day += 24) entries.forEach((e, k) => spread(watts, day, n, k, e))
   const glass = new Set<string>(gains.panes.map(p => p.id))
-  const kept = new Set(chains.flatMap(c => (c.bed ? [c.face, 'bed sides' as const] : [c.face])))
+  const kept = new Set(chains.flatMap(c => (c.bed ? [c.face, bedSide(c.bedIndex)] : [c.face])))
   const airSun = gains.byCover.map(({ faces }) => {
     const out = new Float32Array(HOURS)
     gains.faces.forEach((f, i) => {
@@ -473,6 +478,14 @@ function makeLinks(
     while (row + 1 < rows && top + slice.rowsM[row]! < tie.depthM) top += slice.rowsM[row++]!
     link(offset[chain]!, columnCell(under((o.x0 + o.x1) / 2), row), tie.conductance)
   })
+  // A board's soil goes on into the bed behind it.
+  chains.forEach((board, i) => {
+    if (board.boardOf < 0) return
+    const bed = design.shape.beds[board.boardOf]!
+    const columns = chains.flatMap((c, k) => (c.bedIndex === board.boardOf ? [offset[k]! + c.rootCell] : []))
+    const g = (entry(MATERIALS, bed.fill).conductivity * board.areaM2) / (bed.widthM / 4)
+    for (const root of columns) link(offset[i]!, root, g / columns.length)
+  })
   edge = true
   for (let r = 0; r < rows; r++)
     for (const i of [0, slice.floor.length - 1])
@@ -526,11 +539,15 @@ function makeProbes(chains: readonly Chain[], offset: Int32Array): NetworkModel[
   const last = (i: number) => offset[i + 1]! - 1
   const find = (test: (c: Chain) => boolean) => chains.findIndex(test)
   const bed = find(c => c.bed)
+  const beds = Math.max(...chains.map(c => c.bedIndex)) + 1
+  const roots = Array.from({ length: beds }, (_, b) =>
+    Int32Array.from(chains.flatMap((c, i) => (c.bedIndex === b ? [offset[i]! + c.rootCell] : []))),
+  )
   const floor = find(c => c.column >= 0 && !c.bed)
   const ground = bed >= 0 ? bed : floor
   const back = find(c => c.face === 'back wall' || c.face === 'dome roof' || c.face === 'riser wall')
   return {
-    soil: bed >= 0 ? offset[bed]! + chains[bed]!.rootCell : last(ground) - 1,
+    soil: bed >= 0 ? roots : [Int32Array.of(last(ground) - 1)],
     floor: last(floor >= 0 ? floor : ground),
     backWall: last(back >= 0 ? back : ground),
     glazing: offset[find(c => c.kind === 'glazing')]! + 1,

@@ -126,6 +126,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   warmUp(stepper, model, options.stop)
   const series = emptySeries({
     bodies: model.bodies.length,
+    beds: model.bedAreaM2 > 0 ? model.bedAreasM2.length : 0,
     skin: model.skin.map(k => k.id),
     openings: model.airways.openers.length,
     sources: model.added.count,
@@ -182,6 +183,18 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       series.heaterW[h]! += watts * model.added.heatShare[i]!
     }
   }
+  /** The soil of each bed, and of all of them by their areas. */
+  function seeBeds(h: number): void {
+    let all = 0
+    for (let b = 0; b < probes.soil.length; b++) {
+      const roots = probes.soil[b]!
+      let sum = 0
+      for (let k = 0; k < roots.length; k++) sum += cells[roots[k]!]! / roots.length
+      all += sum * bedShare[b]!
+      if (b < series.bedsC.length) series.bedsC[b]![h] = sum
+    }
+    series.soilC[h] = all
+  }
   function seeFans(h: number): void {
     let all = state[FAN_W]!
     for (let i = 0; i < series.fans.length; i++) {
@@ -199,6 +212,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     }
   }
   const { openings } = series
+  const { bedAreasM2, bedAreaM2 } = model
+  const bedShare = bedAreaM2 > 0 ? bedAreasM2.map(a => a / bedAreaM2) : Float64Array.of(1)
   const steps = options.stepsPerHour
   const dt = 3600 / steps
   for (let h = 0; h < HOURS; h++) {
@@ -229,7 +244,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     series.ventOpening[h] = openSum / steps
     series.condensedKg[h] = (condensed / steps) * 3600
     seeFans(h)
-    series.soilC[h] = cells[probes.soil]!
+    seeBeds(h)
     seeBodies(h)
     seeSkin(h)
     seeSources(h)

@@ -33,8 +33,9 @@ export interface YearSeries {
   radiantC: Float32Array
   /** Under the row cover; the room's air where there is none. */
   rowC: Float32Array
-  /** Middle of the bed (of the top ground where there are no beds). */
+  /** At root depth: of all beds by their areas (of the top ground where there are none), and of each. */
   soilC: Float32Array
+  bedsC: Float32Array[]
   /** Of all water that stands in the room, by its mass; NaN where there is none. */
   waterC: Float32Array
   /** Frozen share of it, 0–1. */
@@ -85,6 +86,7 @@ export function kWhOf(watts: Float32Array | undefined): number {
 /** How many of each there are, and the pieces of the skin. */
 export interface Counted {
   bodies: number
+  beds: number
   skin: readonly SurfaceId[]
   openings: number
   sources: number
@@ -92,13 +94,14 @@ export interface Counted {
   fans: number
 }
 
-export function emptySeries({ bodies, skin, openings, sources, airStores, fans }: Counted): YearSeries {
+export function emptySeries({ bodies, beds, skin, openings, sources, airStores, fans }: Counted): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
     radiantC: s(),
     rowC: s(),
     soilC: s(),
+    bedsC: Array.from({ length: beds }, s),
     waterC: s(),
     iceShare: s(),
     bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s() })),

@@ -1,9 +1,9 @@
 import { kindOf } from '../bodies/registry'
-import { entry, FINISHES, type Glazing } from '../catalog'
+import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import { HOURS, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design, Layer } from '../design/types'
-import { freeStrips } from '../geometry/objects'
-import { bodyFace, type FaceId } from '../geometry/scene'
+import { freeStrips, litAreaM2 } from '../geometry/objects'
+import { bedFace, bedOfFace, bedSide, bodyFace, type FaceId } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
 import { materialOf } from '../materials/assembly'
@@ -21,7 +21,7 @@ const ALBEDO = 0.2
 /** Snow lying in the open, neither fresh nor old. */
 const SNOW_ALBEDO = 0.65
 /** Plants and moist soil together. */
-const BED_ABSORPTANCE = 0.82
+export const BED_ABSORPTANCE = 0.82
 /** Boards. */
 const BED_SIDE_ABSORPTANCE = 0.65
 const STRIP_ABSORPTANCE = 0.4
@@ -92,8 +92,14 @@ export function lightFaces(
     else if (s.kind === 'opaque') add(s.id, s.areaM2, inner(s))
     else add('floor', max(0.02 * s.areaM2, s.areaM2 - standing), floorAbsorptance(design))
   }
-  add('beds', building.bedAreaM2, BED_ABSORPTANCE)
-  add('bed sides', objectAreaM2(building, 'beds') - building.bedAreaM2, BED_SIDE_ABSORPTANCE)
+  for (const o of building.objects) {
+    if (o.kind !== 'bed') continue
+    const top = (o.x1 - o.x0) * (o.y1 - o.y0)
+    add(bedFace(o.index), top, BED_ABSORPTANCE)
+    const { boardM, boardMaterial } = design.shape.beds[o.index]!
+    const side = boardM > 0 ? entry(MATERIALS, boardMaterial).solarAbsorptance : BED_SIDE_ABSORPTANCE
+    add(bedSide(o.index), litAreaM2(o) - top, side)
+  }
   add('benches', objectAreaM2(building, 'benches'), BENCH_ABSORPTANCE)
   store.bodies.forEach((b, i) => {
     const face = bodyFace(i)
@@ -207,7 +213,11 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   const outerFacing = solids.map(facingOf)
   const planes = [...facings.values()]
   const transmittedW = new Float32Array(HOURS)
-  const grower = faces.findIndex(f => f.id === (building.bedAreaM2 > 0 ? 'beds' : 'floor'))
+  // Where plants grow, or might.
+  const growers = faces.flatMap((f, i) =>
+    (building.bedAreaM2 > 0 ? bedOfFace(f.id) >= 0 : f.id === 'floor') ? [i] : [],
+  )
+  const growM2 = growers.reduce((sum, i) => sum + faces[i]!.areaM2, 0)
   const index = new Int32Array(4)
   const weight = new Float64Array(4)
   const now = Array.from({ length: covers }, () => new Float64Array(n))
@@ -278,7 +288,9 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
         to.faces[i]![h] = from[i]!
         from[i] = 0
       }
-      if (grower >= 0) to.bedLightWm2[h] = to.faces[grower]![h]! / faces[grower]!.absorptance / faces[grower]!.areaM2
+      let onBeds = 0
+      for (const i of growers) onBeds += to.faces[i]![h]! / faces[i]!.absorptance
+      if (growM2 > 0) to.bedLightWm2[h] = onBeds / growM2
     }
   }
   return {

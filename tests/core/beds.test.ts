@@ -1,4 +1,6 @@
 import { leafByMonth } from '../../core/aim/leaf'
+import { MOL_PER_JOULE } from '../../core/answers'
+import { MONTH_DAYS, MONTH_OF_DAY } from '../../core/climate'
 import { bedAt, DEMOS, migrateDesign, type Bed, type CropMonth, type Design, type Layer } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { floorStrips } from '../../core/geometry/floor'
@@ -172,4 +174,71 @@ test('strips of floor go from wall to wall without a gap, each with its own laye
   expect(strips.filter(s => s.layers[0] === foam)).toHaveLength(2)
   const path = strips.filter(s => s.layers[0] === slab)
   expect(path.map(s => [s.x0, s.x1])).toEqual([[pathStrip(house)!.x0, pathStrip(house)!.x1]])
+})
+
+describe('each bed by itself', () => {
+  const two: Design = {
+    ...DEMOS[0]!,
+    shape: { ...DEMOS[0]!.shape, beds: [bedAt(0.3, 0.9, 0.4), bedAt(2.4, 0.9, 0.4)], benches: [] },
+    store: { ...DEMOS[0]!.store, bodies: [] },
+  }
+  test('the light on all is the mean of each by their areas, and so is the soil’s warmth', () => {
+    const { answers, series, gains } = createYearEngine().run(two)
+    expect(answers.beds.map(b => b.name)).toEqual(['Bed 1', 'Bed 2'])
+    const [a, b] = answers.beds as [(typeof answers.beds)[number], (typeof answers.beds)[number]]
+    for (const m of [0, 5]) {
+      let mol = 0
+      for (let h = 0; h < 8760; h++)
+        if (MONTH_OF_DAY[Math.floor(h / 24)] === m) mol += gains.bedLightWm2[h]! * MOL_PER_JOULE * 3600
+      expect((a.dli[m]! + b.dli[m]!) / 2).toBeCloseTo(mol / MONTH_DAYS[m]!, 4)
+      expect((a.soilC[m]! + b.soilC[m]!) / 2).toBeCloseTo(answers.months[m]!.soilC, 3)
+    }
+    // They are not lit alike, and the better lit one is the warmer in spring.
+    expect(Math.abs(a.dli[0]! - b.dli[0]!)).toBeGreaterThan(0.1)
+    expect(Math.sign(a.soilC[3]! - b.soilC[3]!)).toBe(Math.sign(a.dli[3]! - b.dli[3]!))
+    expect(Math.min(...series.bedsC[0]!)).toBeCloseTo(a.soilMinC, 3)
+  })
+})
+
+describe('what a bed is made of', () => {
+  const of = (chosen: Partial<Bed>) => {
+    const shape = { ...DEMOS[0]!.shape, beds: [bedAt(0.4, 1, 0.5, chosen)], benches: [] }
+    const { answers, series } = createYearEngine().run({ ...unheated(DEMOS[0]!), shape })
+    expect(answers.ledger.closure).toBeLessThan(0.001)
+    return { answers, soil: series.bedsC[0]! }
+  }
+  /** Mean of each day's warmest hour less its coldest, K. */
+  const swing = (hours: Float32Array) => {
+    let sum = 0
+    for (let d = 0; d < 365; d++) {
+      const day = hours.subarray(d * 24, d * 24 + 24)
+      sum += Math.max(...day) - Math.min(...day)
+    }
+    return sum / 365
+  }
+  const plainBed = of({})
+
+  test('roots that go deeper stand in soil that swings less by the day, and lie warmer on the worst night', () => {
+    const [shallow, deep] = [of({ soilDepthM: 0.1 }), of({ soilDepthM: 1.2 })]
+    expect(swing(shallow.soil)).toBeGreaterThan(swing(plainBed.soil))
+    expect(swing(deep.soil)).toBeLessThan(swing(plainBed.soil))
+    expect(deep.answers.beds[0]!.soilMinC).toBeGreaterThan(shallow.answers.beds[0]!.soilMinC)
+    // Where they are looked for moves nothing.
+    expect(shallow.answers.coldestNight.insideC).toBeCloseTo(deep.answers.coldestNight.insideC, 6)
+  })
+
+  test('gravel dries off: it gives the air less water and stands warmer in summer', () => {
+    const gravel = of({ fill: 'gravel', leafArea: 0 })
+    const soil = of({ leafArea: 0 })
+    expect(gravel.answers.hoursDamp).toBeLessThanOrEqual(soil.answers.hoursDamp)
+    expect(gravel.answers.beds[0]!.soilC[6]!).toBeGreaterThan(soil.answers.beds[0]!.soilC[6]!)
+  })
+
+  test('a board lets the sides pass heat: thin steel more than thick wood', () => {
+    const wood = of({ boardM: 0.1, boardMaterial: 'softwood' })
+    const steel = of({ boardM: 0.002, boardMaterial: 'steel-sheet' })
+    const apart = (a: typeof plainBed) => swing(a.soil)
+    expect(apart(steel)).toBeGreaterThan(apart(wood))
+    expect(apart(wood)).toBeGreaterThan(apart(plainBed) * 0.98)
+  })
 })

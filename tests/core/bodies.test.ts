@@ -177,10 +177,11 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     expect(Math.abs(answers.topUp.kWh - was.heatKWh)).toBeLessThan(0.005 * was.heatKWh + 0.01)
     expect(Math.abs(answers.hoursDamp - was.hoursDamp)).toBeLessThan(0.005 * 8760)
     was.months.forEach((month, i) => {
-      for (const [key, value] of Object.entries(month))
-        expect(Math.abs((answers.months[i] as unknown as Record<string, number>)[key]! - (value ?? 0))).toBeLessThan(
-          0.1,
-        )
+      for (const [key, value] of Object.entries(month)) {
+        const now = (answers.months[i] as unknown as Record<string, number>)[key]!
+        // Version 3 spread the light of all beds evenly over them, and knew the soil of the first alone.
+        expect(Math.abs(now - (value ?? 0))).toBeLessThan(key === 'soilC' ? 0.6 : 0.1)
+      }
     })
     for (const [name, kWh] of Object.entries(was.gains))
       expect(Math.abs(answers.ledger.gains[name]! - kWh)).toBeLessThan(0.005 * Math.abs(kWh) + 1)

@@ -1,6 +1,6 @@
 import type { Design } from '../../core/design'
 import type { FaceId } from '../../core/geometry/scene'
-import { faceOfObject } from '../../core/geometry/scene'
+import { bedSide, faceOfObject } from '../../core/geometry/scene'
 import { makeBuilding, type Building, type Surface } from '../../core/geometry/surfaces'
 import { seededRandom } from '../../core/climate/random'
 
@@ -41,7 +41,7 @@ function soup(building: Building): Triangle[] {
     const box = (x0: number, x1: number, y0: number, y1: number) => {
       const p = (x: number, y: number, z: number): V => [x, y, z]
       add(face, [p(x0, y0, o.z1), p(x1, y0, o.z1), p(x1, y1, o.z1), p(x0, y1, o.z1)])
-      const side = face === 'beds' ? 'bed sides' : face
+      const side = o.kind === 'bed' ? bedSide(o.index) : face
       add(side, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y1, o.z0), p(x0, y1, o.z0)])
       add(side, [p(x0, y0, o.z0), p(x0, y1, o.z0), p(x0, y1, o.z1), p(x0, y0, o.z1)])
       add(side, [p(x1, y0, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x1, y0, o.z1)])
@@ -168,7 +168,7 @@ export function bruteLandings(
             o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9),
         )
         if (inside) {
-          const face = inside.kind === 'bed' ? 'bed sides' : faceOfObject(inside)
+          const face = inside.kind === 'bed' ? bedSide(inside.index) : faceOfObject(inside)
           shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
           continue
         }

@@ -107,7 +107,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     airCapacity: 1e-3,
     bodies: [Int32Array.of(1)],
     skin: [],
-    probes: { soil: 2, floor: 3, backWall: 1, glazing: 1 },
+    probes: { soil: [Int32Array.of(2)], floor: 3, backWall: 1, glazing: 1 },
   }
 }
 

@@ -152,7 +152,7 @@ const air = computed(() =>
 const stores = computed(() =>
   roomObjects(drawnDesign.value).flatMap(o => {
     const b = o.kind === 'bench' ? undefined : body(faceOfObject(o))
-    return b ? [{ o, b, c: at(o.kind === 'bed' ? b.faceC : b.middleC), first: o.kind === 'body' || o.index === 0 }] : []
+    return b ? [{ o, b, c: at(o.kind === 'bed' ? b.faceC : b.middleC) }] : []
   }),
 )
 const cells = computed(() =>
@@ -454,7 +454,7 @@ const spoken = computed(() =>
           {{ t(s.c) }}
         </text>
         <text
-          v-if="keptBy(s.b.name) && s.first"
+          v-if="keptBy(s.b.name)"
           :x="scale.x((s.o.x0 + s.o.x1) / 2)"
           :y="scale.y((s.o.z0 + s.o.z1) / 2) + 15"
           text-anchor="middle"

@@ -241,6 +241,11 @@ const gaps = computed(() => clearances(bench.current))
                 <DesignField :path="`shape.beds.${i}.leafArea`" />
                 <DesignField :path="`shape.beds.${i}.soilCover`" />
                 <span />
+                <DesignField :path="`shape.beds.${i}.fill`" />
+                <DesignField :path="`shape.beds.${i}.boardM`" />
+                <DesignField v-if="shape.beds[i]!.boardM > 0" :path="`shape.beds.${i}.boardMaterial`" />
+                <span v-else />
+                <span />
               </template>
             </li>
           </ul>

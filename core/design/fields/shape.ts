@@ -1,4 +1,19 @@
-import { angle, choice, count, flag, group, length, list, number, orNull, temperature, text } from '../field'
+import { MATERIALS } from '../../catalog'
+import {
+  angle,
+  choice,
+  count,
+  entryOf,
+  flag,
+  group,
+  length,
+  list,
+  number,
+  orNull,
+  temperature,
+  text,
+  thickness,
+} from '../field'
 import { CHAIN_CHOICES } from './parts'
 
 /** Where and how large something is that stands along the whole length of the house. */
@@ -16,6 +31,10 @@ export const SOIL_COVERS = [
   { id: 'mulch', name: 'mulch' },
   { id: 'film', name: 'film' },
 ] as const
+export const BED_FILLS = [
+  { id: 'soil', name: 'soil' },
+  { id: 'gravel', name: 'gravel' },
+] as const
 export const BED = group(
   {
     ...ALONGSIDE,
@@ -29,6 +48,18 @@ export const BED = group(
       about: 'while its crop grows; 0.7 of that while it is held',
     }),
     soilCover: choice(SOIL_COVERS, { start: 'bare', label: 'Its soil is' }),
+    fill: choice(BED_FILLS, { start: 'soil', label: 'Filled with' }),
+    soilDepthM: orNull(length(0.05, 1.5, { label: 'Roots go down to' }), {
+      start: null,
+      about: 'depth below its top; null: as far as the bed is high',
+    }),
+    boardM: thickness(0, 0.3, {
+      start: 0,
+      step: 0.01,
+      label: 'Board round it',
+      about: 'thickness; 0 where its sides pass no heat to the air',
+    }),
+    boardMaterial: entryOf(MATERIALS, { start: 'softwood', label: 'The board is of' }),
   },
   { label: 'Bed #' },
 )

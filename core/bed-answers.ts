@@ -1,0 +1,46 @@
+import { HOURS, MONTH_DAYS, MONTH_OF_DAY } from './climate/types'
+import type { Design } from './design/types'
+import { bedName } from './design/words'
+import { bedFace } from './geometry/scene'
+import type { Building } from './geometry/surfaces'
+import type { YearSeries } from './network/series'
+import { BED_ABSORPTANCE, type SolarGains } from './optics/gains'
+
+/** A bed's year: its own figures. */
+export interface BedAnswer {
+  /** Its place in the document, and as the reader calls it. */
+  index: number
+  name: string
+  /** At root depth, °C: the coldest hour, and each month's mean. */
+  soilMinC: number
+  soilC: number[]
+  /** Sunlight on it by month, mol/m² a day. */
+  dli: number[]
+}
+
+/** The year of each bed, in the order of the document. */
+export function bedAnswers(
+  { shape: { beds } }: Pick<Design, 'shape'>,
+  building: Building,
+  light: SolarGains,
+  series: YearSeries,
+  molPerJoule: number,
+): BedAnswer[] {
+  return beds.map((_, index) => {
+    const box = building.objects.find(o => o.kind === 'bed' && o.index === index)!
+    const areaM2 = (box.x1 - box.x0) * (box.y1 - box.y0)
+    const watts = light.faces.find(f => f.id === bedFace(index))?.watts
+    const roots = series.bedsC[index]!
+    const soilC = new Array<number>(12).fill(0)
+    const dli = new Array<number>(12).fill(0)
+    let soilMinC = Infinity
+    for (let h = 0; h < HOURS; h++) {
+      const month = MONTH_OF_DAY[Math.floor(h / 24)]!
+      const days = MONTH_DAYS[month]!
+      soilC[month]! += roots[h]! / (24 * days)
+      if (roots[h]! < soilMinC) soilMinC = roots[h]!
+      if (watts) dli[month]! += (watts[h]! * 3600 * molPerJoule) / (BED_ABSORPTANCE * areaM2 * days)
+    }
+    return { index, name: bedName(beds, index), soilMinC, soilC, dli }
+  })
+}
