@@ -2,7 +2,20 @@
 import { breathing } from '../../../core/advice/cautions'
 import { ach50Of } from '../../../core/network/model'
 
+const TABS = [
+  { id: 'openings', name: 'Openings' },
+  { id: 'fans', name: 'Fans' },
+  { id: 'wind', name: 'Wind and tightness' },
+] as const
 const bench = useDesign()
+const drawing = useDrawing()
+const tab = ref(0)
+watch(
+  () => drawing.pressed,
+  thing => {
+    if (thing?.kind === 'opening') tab.value = 0
+  },
+)
 const settings = useSettings()
 const year = useYear()
 const breathe = computed(() => bench.current.breathe)
@@ -22,30 +35,42 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
 </script>
 
 <template>
-  <div class="step-grid">
-    <div class="lg:col-span-2">
-      <OpeningList />
-      <p class="hint mt-1" data-test="breathing">
-        All that opens: {{ settings.show(free, 'area') }} free, {{ share }} % of the floor; rule: 15 to 25 % each, low
-        and high. Open in {{ hours }} hours of the year.
-      </p>
-      <FanList class="mt-3" />
-    </div>
-    <div>
-      <h2 class="group-title">Tightness</h2>
-      <p>{{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa: set under Skin, Tightness.</p>
-      <p v-if="year.view" class="hint">
-        On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree
-        between inside and outside.
-      </p>
-      <h2 class="group-title mt-2">Wind</h2>
-      <ChoiceField
-        label="Mostly from"
-        :value="String(bench.current.site.windFromDeg ?? '')"
-        :options="WINDS"
-        hint="Openings on its side take air in, those on the others let it out."
-        :set="(v: string) => bench.edit([['site.windFromDeg', v === '' ? null : Number(v)]])"
-      />
-    </div>
-  </div>
+  <StepTabs v-model="tab" :tabs="TABS" label="Parts of breathing">
+    <template #openings>
+      <div class="px-4 py-3">
+        <OpeningList />
+        <p class="hint mt-1" data-test="breathing">
+          All that opens: {{ settings.show(free, 'area') }} free, {{ share }} % of the floor; rule: 15 to 25 % each, low
+          and high. Open in {{ hours }} hours of the year.
+        </p>
+      </div>
+    </template>
+    <template #fans>
+      <div class="px-4 py-3">
+        <FanList />
+      </div>
+    </template>
+    <template #wind>
+      <div class="grid gap-x-8 px-4 py-3 lg:grid-cols-2">
+        <div>
+          <h2 class="group-title">Wind</h2>
+          <ChoiceField
+            label="Mostly from"
+            :value="String(bench.current.site.windFromDeg ?? '')"
+            :options="WINDS"
+            hint="Openings on its side take air in, those on the others let it out."
+            :set="(v: string) => bench.edit([['site.windFromDeg', v === '' ? null : Number(v)]])"
+          />
+        </div>
+        <div>
+          <h2 class="group-title">Tightness</h2>
+          <p>{{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa: set under Skin, Tightness.</p>
+          <p v-if="year.view" class="hint">
+            On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree
+            between inside and outside.
+          </p>
+        </div>
+      </div>
+    </template>
+  </StepTabs>
 </template>
