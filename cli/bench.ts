@@ -34,7 +34,6 @@ export function everythingOn(index: number): Design {
     skin: { ...skin, cover: { ...skin.cover, rule: 'cold' }, edge: { ...skin.edge, skirtM: 0.6 } },
     store: {
       ...store,
-      bodies: store.bodies.map(b => (b.kind === 'drums' ? { ...b, stratified: true } : b)),
       airStores: [
         anAirStore('earth store'),
         anAirStore('bed channels'),

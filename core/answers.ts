@@ -8,6 +8,7 @@ import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
 import { sourceKind } from './sources/registry'
 import { partAnswers, type PartAnswer } from './part-answers'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
+import { entry, SHELTERS } from './catalog'
 import {
   dayLengthH,
   dayName,
@@ -24,7 +25,7 @@ import { fanAnswers, type FanAnswer } from './fan-answers'
 import type { Building } from './geometry/surfaces'
 import { elementLosses, type ElementLoss } from './network/chains'
 import { ach50Of } from './network/model'
-import { GAIN_NAMES, LOSS_NAMES, type LossName, type YearSeries } from './network/series'
+import { GAIN_NAMES, kWhOf, LOSS_NAMES, type LossName, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
 import { CORE_VERSION } from './version'
 
@@ -253,7 +254,7 @@ export function makeAnswers(
     month.insideMeanC += air / hours
     month.soilC += series.soilC[h]! / hours
     month.waterC = hasWater ? month.waterC! + series.waterC[h]! / hours : null
-    let perS = light.bedLightWm2[h]! * MOL_PER_JOULE
+    let perS = series.bedLightWm2[h]! * MOL_PER_JOULE
     for (const lamp of lamps) perS += lamp.mol * lamp.watts[h]!
     const mol = perS * 3600
     month.dli += mol / MONTH_DAYS[index]!
@@ -290,6 +291,7 @@ export function makeAnswers(
   const gained = total(Object.values(gains)) * KWH
   const sources = sourceAnswers(design, series)
   const byElement = elementLosses(design, building)
+  const shelter = entry(SHELTERS, design.site.shelter)
   const leakArea = leakageAreaM2(ach50Of(design.breathe), building.volumeM3)
   return {
     version: CORE_VERSION,
@@ -310,7 +312,7 @@ export function makeAnswers(
     airStores: airStoreAnswers(design, series),
     sources,
     fans: fanAnswers(design, series),
-    electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: gains.pumps ?? 0 },
+    electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: kWhOf(series.pumpsW) },
     hoursVented,
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
@@ -338,7 +340,7 @@ export function makeAnswers(
     ua: {
       byElement,
       infiltrationWK:
-        leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!) *
+        leakageFlow(leakArea, coldest.insideC - coldest.outsideC, site.windMs[coldest.hour]!, shelter.leakWind) *
         1.25 *
         AIR_SPECIFIC_HEAT,
     },

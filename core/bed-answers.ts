@@ -29,7 +29,7 @@ export function bedAnswers(
   return beds.map((_, index) => {
     const box = building.objects.find(o => o.kind === 'bed' && o.index === index)!
     const areaM2 = (box.x1 - box.x0) * (box.y1 - box.y0)
-    const watts = light.faces.find(f => f.id === bedFace(index))?.watts
+    const face = light.faces.findIndex(f => f.id === bedFace(index))
     const roots = series.bedsC[index]!
     const soilC = new Array<number>(12).fill(0)
     const dli = new Array<number>(12).fill(0)
@@ -39,7 +39,11 @@ export function bedAnswers(
       const days = MONTH_DAYS[month]!
       soilC[month]! += roots[h]! / (24 * days)
       if (roots[h]! < soilMinC) soilMinC = roots[h]!
-      if (watts) dli[month]! += (watts[h]! * 3600 * molPerJoule) / (BED_ABSORPTANCE * areaM2 * days)
+      if (face < 0) continue
+      let watts = 0
+      for (let k = 0; k < light.byCover.length; k++)
+        watts += light.byCover[k]!.faces[face]![h]! * series.coverLight[k]![h]!
+      dli[month]! += (watts * 3600 * molPerJoule) / (BED_ABSORPTANCE * areaM2 * days)
     }
     return { index, name: bedName(beds, index), soilMinC, soilC, dli }
   })

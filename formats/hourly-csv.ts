@@ -20,7 +20,7 @@ export function writeHourlyCsv({ answers, site, series, gains }: YearResult): st
     ['glazing_C', h => fixed(series.glazingC[h]!, 2)],
     ['relative_humidity', h => fixed(series.relativeHumidity[h]!, 3)],
     ['global_Wm2', h => fixed(site.globalWm2[h]!, 1)],
-    ['bed_light_Wm2', h => fixed(gains.bedLightWm2[h]!, 1)],
+    ['bed_light_Wm2', h => fixed(series.bedLightWm2[h]!, 1)],
     ['vent_opening', h => fixed(series.ventOpening[h]!, 3)],
     ['cover_drawn', h => fixed(series.coverDrawn[h]!, 2)],
     ['heater_W', h => fixed(series.heaterW[h]!, 0)],

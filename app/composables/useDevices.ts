@@ -3,6 +3,8 @@ import { leafNames } from '../../core/design'
 import type { GroupField } from '../../core/design/field'
 import type { Show } from '../../core/fans/kind'
 import { useKindList } from './useKindList'
+import { inSeason } from '../../core/editing/season'
+import { useDesign } from '../stores/design'
 import { useSettings } from '../stores/settings'
 
 /** What a panel asks of the kinds of a list of devices. */
@@ -29,6 +31,7 @@ export function useDevices<T extends { kind: string }, A extends { kind: string 
   idle: (one: T) => readonly string[] = () => [],
 ) {
   const { show } = useSettings()
+  const bench = useDesign()
   const { list, open, put, takeOut, pathsOf, set } = useKindList(path, thing)
   const things = computed(() => list.value as readonly T[])
   const listed = computed(() =>
@@ -52,7 +55,8 @@ export function useDevices<T extends { kind: string }, A extends { kind: string 
     return pathsOf(leafNames(devices.of(one).fields).filter(name => !without.has(name)))
   })
   const FULL = ['There are as many as there can be.', 'Take one out first.'] as const
-  const add = (kind: string) => put(devices.fresh(kind as never), `add ${kind}`, ...FULL)
+  const add = (kind: string) =>
+    put(inSeason(devices.fresh(kind as never), bench.current.site.latitudeDeg), `add ${kind}`, ...FULL)
   const duplicate = (i: number) => put(structuredClone(toRaw(things.value[i]!)), `duplicate ${thing}`, ...FULL)
   return { things, open, listed, fields, add, duplicate, takeOut, set }
 }

@@ -1,11 +1,7 @@
 const { abs, sqrt } = Math
 
-/**
- * Stack and wind coefficients for one storey with neighbours at some distance. Sherman & Grimsrud 1980; ASHRAE
- * Fundamentals ch. 16.
- */
+/** Stack coefficient for one storey. Sherman & Grimsrud 1980; ASHRAE Fundamentals ch. 16. */
 const STACK = 0.000145
-const WIND = 0.000104
 
 /**
  * Effective leakage area at 4 Pa, m², of a room of `volumeM3` that changes its air `ach50` times an hour under 50 Pa.
@@ -27,7 +23,8 @@ export function ach50OfAreaM2(areaM2: number, volumeM3: number): number {
 /**
  * Air leaking through, m³/s. Temperature difference in K (either sign), wind in m/s, 0 or more. Sherman & Grimsrud
  * 1980.
+ * @param leakWind of the shelter that the house stands in
  */
-export function leakageFlow(areaM2: number, differenceK: number, windMs: number): number {
-  return 10 * areaM2 * sqrt(STACK * abs(differenceK) + WIND * windMs * windMs)
+export function leakageFlow(areaM2: number, differenceK: number, windMs: number, leakWind: number): number {
+  return 10 * areaM2 * sqrt(STACK * abs(differenceK) + leakWind * windMs * windMs)
 }

@@ -36,11 +36,8 @@ export function stackPerMetre(insideC: number, outsideC: number): number {
   return (2 * GRAVITY * (insideC - outsideC)) / (max(insideC, outsideC) + ZERO_C_K)
 }
 
-/** Neighbours, trees and fences leave this much of the wind's pressure. ASHRAE Fundamentals ch. 16, suburban. */
-const SHELTER = 1 / 3
-
 /**
- * Wind pressure on a wall of a low building of square plan, as a share of the dynamic pressure, sheltered.
+ * Wind pressure on a wall of a low building of square plan in the open, as a share of the dynamic pressure.
  * @param fromDeg angle between the wall's outward normal and where the wind comes from, any
  * Source: Swami & Chandra 1987, normal pressure 0.6.
  */
@@ -49,12 +46,12 @@ export function wallPressure(fromDeg: number): number {
   const half = (a * RAD) / 2
   const of =
     1.248 - 0.703 * sin(Math.abs(half)) - 1.175 * sin(a * RAD) ** 2 + 0.769 * cos(half) + 0.717 * cos(half) ** 2
-  return SHELTER * 0.6 * log(max(0.1, of))
+  return 0.6 * log(max(0.1, of))
 }
 
-/** Suction at a ridge, whatever side the wind is on; and what a wall and a ridge have while that is not known. */
-export const RIDGE_PRESSURE = -0.1
-export const ANY_WALL_PRESSURE = 0.1
+/** In the open: suction at a ridge, whatever side the wind is on; and what any wall has while that is not known. */
+export const RIDGE_PRESSURE = -0.3
+export const ANY_WALL_PRESSURE = 0.3
 
 /**
  * How far a wax-piston opener pushes at a temperature once it has had time: 0 below start, 1 from full, straight

@@ -1,7 +1,7 @@
 import { COLOURS, entry, VESSELS } from '../catalog'
-import { choice, count, entryOf, flag, group, length, type Value } from '../design/field'
+import { choice, count, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
-import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
+import { contentsFields, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
 import { boxAlong, lengthBetween, type BodyKind, type Box, type Room } from './kind'
 
 /** Upright vessels in rows, and on each other. */
@@ -17,13 +17,10 @@ const fields = group(
     atM,
     lengthM: length(0, 100, { label: 'spread over', hint: '0: as far along as the house goes.' }),
     offsetM: COMMON.offsetM,
-    stratified: flag({ label: 'In layers', about: 'warm water above cold, in three layers' }),
   },
   { label: 'Barrels' },
 )
 export type Drums = Value<typeof fields>
-
-const LAYERS = 3
 
 /**
  * How they stand: rows across the section, one behind the other, as few as their length allows. They spread over it;
@@ -64,7 +61,7 @@ function faceM2(body: Drums): number {
 }
 const volumeM3 = (body: Drums) => body.count * entry(VESSELS, body.vessel).volumeM3
 
-/** Upright vessels, well stirred or in three layers that overturn; clear of the soil. */
+/** Upright vessels, well stirred; clear of the soil. */
 export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
   kind: 'drums',
   name: 'Barrels',
@@ -84,7 +81,6 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
     atM: Math.max(0, Math.round((room.widthM - 0.63 - (room.dome ? 0.12 * room.widthM : 0)) * 100) / 100),
     lengthM: 0,
     offsetM: 0,
-    stratified: false,
     ...WITH_WATER,
   }),
   box,
@@ -109,11 +105,7 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
   length: { field: 'lengthM', least: 0.3 },
   heightField: 'stack',
   absorptance: body => entry(COLOURS, body.colour).solarAbsorptance,
-  chains: body => {
-    const layers = body.stratified && contentsOf(body).conductivity === 0 ? LAYERS : 1
-    const each = () => filledChain(body, faceM2(body) / layers, volumeM3(body) / layers, 0)
-    return Array.from({ length: layers }, each)
-  },
+  chains: body => [filledChain(body, faceM2(body), volumeM3(body), 0)],
   underfoot: () => null,
   waterM3: body => waterOf(body, volumeM3(body)),
   cost: body => ({ amount: body.count, unit: 'pieces', price: entry(VESSELS, body.vessel).price }),

@@ -26,7 +26,6 @@ const barrels = (count: number, colour: string, stack: number, raisedM: number, 
   atM,
   lengthM: 0,
   offsetM: 0,
-  stratified: false,
   ...WITH_WATER,
 })
 
@@ -136,6 +135,7 @@ const riberaAlta = completeDesign({
     elevationM: 380,
     timeZone: 'America/Argentina/Buenos_Aires',
     windFromDeg: 270,
+    shelter: 'open',
     soil: 'sandy-soil',
     seed: 4,
     climate: {
@@ -383,6 +383,7 @@ const marschwinkel = completeDesign({
     soil: 'clay-soil',
     seed: 5,
     windFromDeg: 255,
+    shelter: 'open',
     climate: {
       kind: 'normals',
       lowC: [-0.7, -0.8, 1.1, 3.5, 7.3, 10.5, 12.8, 12.6, 10, 6.6, 3, 0.5],

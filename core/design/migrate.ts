@@ -30,6 +30,7 @@ const STEPS: readonly ((document: Tree) => Tree)[] = [
   withAirStores,
   withFans,
   withLinings,
+  withoutLayers,
   withBeds,
   withFloor,
 ]
@@ -136,6 +137,18 @@ function withAirStores(document: Tree): Tree {
   return { ...document, store: { ...store, airStores }, breathe }
 }
 
+/** Vessels in layers did nothing that vessels well stirred do not. */
+function withoutLayers(document: Tree): Tree {
+  const store = tree(document.store)
+  const { bodies } = store
+  if (!Array.isArray(bodies) || !bodies.some(b => isTree(b) && 'stratified' in b)) return document
+  const stirred = bodies.map((b: unknown) => {
+    if (!isTree(b)) return b
+    return Object.fromEntries(Object.entries(b).filter(([name]) => name !== 'stratified'))
+  })
+  return { ...document, store: { ...store, bodies: stirred } }
+}
+
 /** There was one lining, that of the back wall, used or not. */
 function withLinings(document: Tree): Tree {
   const { massWall, ...store } = tree(document.store)
@@ -197,15 +210,7 @@ function barrelsOf(barrels: Tree, shape: Tree): Tree | null {
   const rim = dome ? 0.12 * widthM : 0
   const room = { lengthM: num(shape.lengthM, 8), widthM, dome }
   const at = place === 'middle' ? widthM / 2 - vessel.diameterM / 2 : rim
-  const body = {
-    ...rest,
-    count,
-    kind: 'drums',
-    atM: at,
-    lengthM: 0,
-    offsetM: 0,
-    stratified: barrels.stratified ?? false,
-  }
+  const body = { ...rest, count, kind: 'drums', atM: at, lengthM: 0, offsetM: 0 }
   const { rows } = layDrums({ ...body, vessel: vessel.id, stack: num(barrels.stack, 1) } as unknown as Drums, room)
   const depth = Math.min(rows * vessel.diameterM, widthM)
   const gap = Math.min(rim + 0.05, (widthM - depth) / 2)

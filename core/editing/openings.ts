@@ -4,6 +4,7 @@ import { hostOf } from '../geometry/parts'
 import { hostsFor, isLetIn, openingFaults } from '../geometry/panes'
 import { makeOutline } from '../geometry/section'
 import type { OpeningKind } from '../openings/kind'
+import { inSeason } from './season'
 
 /** Where people like a new one, by its kind, first to last. */
 const LIKED: Record<string, readonly PartId[]> = {
@@ -28,7 +29,7 @@ export function freeOpening(
   const order = [wished, ...(LIKED[kind.kind] ?? []), ...can].filter((p): p is PartId => p !== null && can.includes(p))
   for (const part of new Set(order)) {
     const host = hostOf(design.shape, outline, part)
-    const fresh = { ...(like ?? kind.fresh(part, host)), part } as Opening
+    const fresh = { ...(like ?? inSeason(kind.fresh(part, host), design.site.latitudeDeg)), part } as Opening
     // A window in glazing is glazing: it is looked for on something solid first.
     if (kind.kind === 'window' && !isLetIn(design, part)) continue
     const placed = placedOn(design, fresh, host.wideM)

@@ -1,7 +1,7 @@
 import type { Room, Sink } from '../sources/kind'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
-import { AIR, AIR_W, OUT, STAR_W, START, VAPOUR } from './room'
+import { AIR, AIR_W, DENSITY, OUT, STAR_W, START, VAPOUR } from './room'
 
 /** Cells that take heat together, by the share of it that each takes; what it is felt by lies in the first. */
 interface Cells {
@@ -12,7 +12,7 @@ interface Cells {
 
 /** Heat from sun on light things, and of the sources by the hour: to the air, to faces and to cells. */
 export function makeAddedWork(memory: Memory) {
-  const { v, T, source, offset, face, area, capacity, broughtJ, movedJ, gainedJ, light } = memory
+  const { v, T, source, offset, face, area, capacity, broughtJ, movedJ, drawnJ, gainedJ, light } = memory
   const airSun = memory.hoursByCover()
   let m!: NetworkModel
   let beds: number[] = []
@@ -36,6 +36,7 @@ export function makeAddedWork(memory: Memory) {
   const room: Room = {
     airC: 0,
     outsideC: 0,
+    density: 1.2,
     ventsAtC: 0,
     spanS: 0,
     body: null,
@@ -54,6 +55,9 @@ export function makeAddedWork(memory: Memory) {
     },
     moves: watts => {
       movedJ[at]! += watts * room.spanS
+    },
+    draws: watts => {
+      drawnJ[at]! += watts * room.spanS
     },
   }
 
@@ -107,6 +111,7 @@ export function makeAddedWork(memory: Memory) {
     v[VAPOUR] = 0
     room.airC = v[AIR]!
     room.outsideC = v[OUT]!
+    room.density = v[DENSITY]!
     room.ventsAtC = v[START]!
     room.spanS = span
     for (let i = 0; i < added.count; i++) {

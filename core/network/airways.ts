@@ -1,4 +1,5 @@
 import { ANY_WALL_PRESSURE, halves, RIDGE_PRESSURE, wallPressure } from '../air/vents'
+import { entry, SHELTERS, windShare } from '../catalog'
 import type { Design, PartId } from '../design/types'
 import { hostsFor } from '../geometry/panes'
 import { hostOf } from '../geometry/parts'
@@ -38,6 +39,7 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
   const doorways: Doorway[] = []
   const facing = (part: PartId) => building.surfaces.find(s => s.part === part)?.azimuthDeg ?? 0
   const openings = skin.openings
+  const sheltered = windShare(entry(SHELTERS, site.shelter))
   const plugSavesM2 = new Float64Array(openings.length)
   const freeM2 = openings.map((o, index) => {
     const kind = openingKind(o)
@@ -51,12 +53,13 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
     if (winter === 'plugged' || winter === 'insulated') plugSavesM2[index] = kind.plugSavesM2(area, tallM)
     // What opens into the house is a door; it airs nothing.
     if (toHouse || area <= 0 || kind.opener(o).how === 'shut') return 0
-    const wind = kind.ridge
+    const open = kind.ridge
       ? RIDGE_PRESSURE
       : site.windFromDeg === null
         ? ANY_WALL_PRESSURE
         : wallPressure(site.windFromDeg - facing(o.part))
-    for (const half of halves(area, kind.discharge, atM, tallM, wind)) orifices.push({ ...half, opening: index })
+    for (const half of halves(area, kind.discharge, atM, tallM, open * sheltered))
+      orifices.push({ ...half, opening: index })
     return area
   })
   return {

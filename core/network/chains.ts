@@ -1,6 +1,6 @@
 import { FILM_FLOOR, FILM_INSIDE, FILM_OUTSIDE } from '../physics/constants'
 import { kindOf } from '../bodies/registry'
-import { entry, fittedCover, MATERIALS, type Glazing } from '../catalog'
+import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
 import { pathStrip } from '../geometry/objects'
 import { bedFace, bedSide, bodyFace, type FaceId } from '../geometry/scene'
@@ -8,7 +8,7 @@ import { surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type FloorColumn, type GroundSlice } from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
-import { glazingConductance, tiltedResistance } from '../optics/glazing-heat'
+import { coveredResistance, tiltedResistance } from '../optics/glazing-heat'
 import type { LossName } from './series'
 
 /** A line of heat-storing cells from the outside (first) to a face in the room (last). */
@@ -29,6 +29,8 @@ export interface Chain {
   /** W/K between cell i and i + 1. */
   between: number[]
   longwaveThrough: number
+  /** Of its room face. */
+  emissivity: number
   /** Which piece of skin it is; null for what stands inside. */
   skin: SurfaceId | null
   pane: SurfaceId | null
@@ -52,11 +54,15 @@ export interface Chain {
   body: number
 }
 
+/** Of most faces, in longwave. */
+export const EMISSIVITY = 0.9
+
 const PANE = 4000
 
 const blank = {
   faceShare: 1,
   longwaveThrough: 0,
+  emissivity: EMISSIVITY,
   skin: null,
   pane: null,
   resistance: 0,
@@ -107,6 +113,7 @@ export interface SkinPart {
   up: number
   tiltDeg: number
   layers: Design['skin']['wall']
+  finish: string
   /** Glazed only. */
   glazing: Glazing | null
   cover: number
@@ -147,6 +154,7 @@ export function skinParts(building: Building): SkinPart[] {
           up,
           tiltDeg: s.tiltDeg,
           layers: s.layers,
+          finish: s.finish,
           part: s.part!,
           glazing: s.glazing,
           cover: s.cover,
@@ -210,6 +218,7 @@ export function makeFabric(design: Design, building: Building): Fabric {
       areaM2: p.areaM2,
       facingUp: -p.up,
       skyView: (1 + p.up) / 2,
+      emissivity: entry(FINISHES, p.finish).emissivity,
       capacity: cells.capacity.map(c => c * p.areaM2),
       between: cells.between.map(c => c * p.areaM2),
       skin: p.id,
@@ -217,7 +226,11 @@ export function makeFabric(design: Design, building: Building): Fabric {
     })
   }
   const slice = groundSlice(design, building)
-  chains.push(...floorChains(design, slice), ...boardChains(design, building), ...bodyChains(design, building))
+  chains.push(
+    ...floorChains(design, building, slice),
+    ...boardChains(design, building),
+    ...bodyChains(design, building),
+  )
   return { chains, slice }
 }
 
@@ -245,7 +258,20 @@ export function groundSlice(design: Design, building: Building): GroundSlice {
 /** Cells of a floor or a bed are no thicker than this, m. */
 const FLOOR_CELL = 0.12
 
-function floorChains(design: Design, slice: GroundSlice): Chain[] {
+/** What stands on the floor leaves at least this share of a column of it free. */
+const LEAST_FREE = 0.02
+
+/** Share of a column of floor that nothing stands on: what does, breathes for itself. */
+function freeShare({ objects, lengthM }: Building, { x0, x1 }: FloorColumn): number {
+  let stood = 0
+  for (const o of objects) {
+    if (o.kind !== 'body' || o.z0 > 0.01 || o.bank) continue
+    stood += Math.max(0, Math.min(x1, o.x1) - Math.max(x0, o.x0)) * (o.y1 - o.y0)
+  }
+  return Math.max(LEAST_FREE, 1 - stood / ((x1 - x0) * lengthM))
+}
+
+function floorChains(design: Design, building: Building, slice: GroundSlice): Chain[] {
   const rows = slice.rowsM.length
   /** Of one bed, or of the floor that is no bed, m². */
   const areaOf = (bed: number) => slice.floor.filter(c => c.bed === bed).reduce((s, c) => s + c.areaM2, 0)
@@ -295,7 +321,7 @@ function floorChains(design: Design, slice: GroundSlice): Chain[] {
       face: onBed ? bedFace(col.bed) : 'floor',
       faceShare: col.areaM2 / areaOf(col.bed),
       kind: 'ground',
-      areaM2: col.areaM2,
+      areaM2: col.areaM2 * (onBed ? 1 : freeShare(building, col)),
       facingUp: 1,
       capacity,
       between,
@@ -373,14 +399,13 @@ export interface ElementLoss {
  */
 export function elementLosses(design: Design, building: Building): ElementLoss[] {
   const films = FILM_INSIDE + FILM_OUTSIDE
-  const covers = building.covers.map(fittedCover)
   const rows = skinParts(building)
     .filter(p => p.boundary !== 'ground')
     .map((p): ElementLoss => {
-      const cover = p.glazing ? covers[p.cover]! : null
+      const cover = p.glazing ? building.covers[p.cover]! : null
       const r = p.glazing ? tiltedResistance(p.glazing, p.tiltDeg) : layersResistance(p.layers)
       const day = 1 / (r + films)
-      const night = cover && cover.resistance > 0 ? 1 / (films + 1 / glazingConductance(r, cover)) : day
+      const night = cover ? 1 / (films + coveredResistance(r, building.covers[p.cover]!)) : day
       return {
         id: p.id,
         name: p.boundary === 'house' ? 'house wall' : surfaceName(design.skin.openings, p.id),

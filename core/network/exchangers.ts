@@ -1,11 +1,17 @@
+import { aimLine } from '../aim/aim-line'
 import type { AirWork } from '../air-stores/kind'
 import { airStoreKind } from '../air-stores/registry'
 import { entry, MATERIALS } from '../catalog'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { GroundSlice } from '../ground/slice'
+import { GAS_CONSTANT_AIR } from '../physics/constants'
 
-const AIR_DENSITY = 1.2
+/** Air in pipes and rock, K. */
+const STATED_K = 290
+/** So much above the lowest air that is asked for stores take heat, and give it, K. */
+const CHARGES_K = 12
+const GIVES_K = 4
 /** A tube in open ground lies in the columns beside the house, the more in each the further out. */
 const BESIDE = [
   [1, 0.1],
@@ -23,9 +29,9 @@ export interface Exchanger extends AirWork {
   /** Cells of the ground that it lies in, and their weights, which add up to 1. */
   cells: Int32Array
   weights: Float64Array
-  /** Stores only: takes heat from air warmer than the first, gives it to air colder than the second, °C. */
-  chargeAboveC: number
-  giveBelowC: number
+  /** Stores only, by month: takes heat from air warmer than the first, gives it to air colder than the second, °C. */
+  chargeAboveC: Float64Array
+  giveBelowC: Float64Array
 }
 
 /** The exchangers of a design: its air stores that are in use. */
@@ -35,8 +41,12 @@ export function makeExchangers(
   slice: GroundSlice,
   columnCell: (column: number, row: number) => number,
   outsideFirst: number,
+  pressurePa: number,
 ): Exchanger[] {
   const under = { lengthM: building.lengthM, soilConductivity: entry(MATERIALS, design.site.soil).conductivity }
+  // Where nothing is asked in a month, the design's own lowest air goes on.
+  const lowest = Float64Array.from(aimLine(design.aim).lowC, c => c ?? design.aim.lowestAirC)
+  const density = pressurePa / (GAS_CONSTANT_AIR * STATED_K)
   const all = slice.floor.map((_, i) => i)
   const beds = all.filter(i => slice.floor[i]!.bed >= 0)
   const rowAt = (depthM: number) => {
@@ -78,7 +88,7 @@ export function makeExchangers(
       flowM3s: work.flowM3s,
       pressurePa: work.pressurePa,
       fanW: work.fanW,
-      massFlow: work.flowM3s * AIR_DENSITY,
+      massFlow: work.flowM3s * density,
       effectiveness: work.effectiveness,
       cells,
       weights,
@@ -87,8 +97,8 @@ export function makeExchangers(
       startK: work.startK,
       belowC: work.belowC,
       aboveC: work.aboveC,
-      chargeAboveC: design.aim.lowestAirC + 12,
-      giveBelowC: design.aim.lowestAirC + 4,
+      chargeAboveC: lowest.map(c => c + CHARGES_K),
+      giveBelowC: lowest.map(c => c + GIVES_K),
     }
     return [exchanger]
   })

@@ -1,4 +1,4 @@
-import { GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
+import { FILM_INSIDE, GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
 import { outsideFilm, radiativeFilm } from '../air/films'
 import { MONTH_OF_DAY, type SiteYear } from '../climate'
 import { MOST_BEDS } from '../design/fields/shape'
@@ -6,17 +6,17 @@ import { makeAddedWork } from './added-work'
 import { makeGroundOutside } from './ground-outside'
 import { makeLinks } from './links'
 import type { Memory } from './memory'
-import { OPEN_COVER } from './chains'
+import { EMISSIVITY, OPEN_COVER } from './chains'
 import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
   AIR,
   AIR_SPECIFIC_HEAT,
   AIR_W,
+  BED_LIGHT,
   DAY_MEAN,
   DENSITY,
   DOOR_G,
-  EMISSIVITY,
   FAN_W,
   HOUSE_DOOR_G,
   LATENT,
@@ -49,7 +49,7 @@ import { makeStoreAir } from './store-air'
 import type { VentSolver } from './vent-solve'
 import { transpiration } from './transpiration'
 
-const { abs, min, sqrt } = Math
+const { abs, exp, min, sqrt } = Math
 
 const HOUR = 3600
 const SUN = GAIN.sun!
@@ -67,6 +67,8 @@ const ROW_CLOSED = 4.5
 const LOBBY_SKIN = 8
 /** In a lobby of this floor, m², one door is shut before the other is opened; in a smaller one, so much less often. */
 const LOBBY_ROOM = 1.5
+/** Leaves shade the soil beneath them: extinction by leaf area. Ross 1981. */
+const LEAF_SHADE = 0.7
 /** Sun above this is day, W/m². */
 const DAYLIGHT_WM2 = 5
 
@@ -101,6 +103,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     covered,
     through,
     leftJ,
+    soilShare,
   } = memory
   const { chains, cells, storeCells } = memory.size
   /** What ties a chain's first cell to what lies behind it, W/K, and the temperature there, °C. */
@@ -139,8 +142,11 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const snowM = memory.hours()
   const bedLight = memory.hoursByCover()
   const drawn = memory.hoursByCover()
+  /** Share of the sun that each cover lets fall on its panes: what hangs outside them shades them. */
+  const onPanes = memory.doubles(memory.size.covers)
   const leaf = { fixed: 0, draw: 0 }
   const fixedOf = memory.doubles(MOST_BEDS)
+  const soilOpen = memory.doubles(MOST_BEDS)
   const bedOf = memory.ints(chains)
   const storeAir = makeStoreAir(memory)
   const outsideGround = makeGroundOutside(memory)
@@ -299,7 +305,9 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     let onBeds = 0
     for (let k = 0; k < covers; k++) {
       covered[k] = drawn[h * covers + k]!
-      light[k] = (1 - covered[k]! * (1 - m.coverLeak[k]!)) * dry
+      const past = 1 - covered[k]! * (1 - m.coverLeak[k]!)
+      light[k] = past * dry
+      onPanes[k] = m.coverOutside[k] === 1 ? past : 1
       onBeds += bedLight[h * covers + k]! * light[k]!
     }
     return onBeds
@@ -313,13 +321,14 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     doors(h)
     rowCover(h)
     added.bring(h, span, heated)
-    storeAir.prepare(span)
+    storeAir.prepare(h, span)
     stir(h, span)
     v[AIR_W]! += v[FAN_W]! + v[STIR_W]!
     gainedJ[FANS]! += (v[FAN_W]! + v[STIR_W]!) * span
     if (v[SUPPLY_G]! > 0) v[TIE_W]! += v[SUPPLY_G]! * v[SUPPLY_C]!
     v[TIE_G]! += v[HOUSE_DOOR_G]!
     v[TIE_W]! += v[HOUSE_DOOR_G]! * m.houseC
+    v[BED_LIGHT] = onBeds
     breatheLeaves(h, onBeds)
     eliminate(h, dt)
     outsideGround.step(v[OUT]! + 1, snowM[h]!, span)
@@ -339,7 +348,9 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       v[LEAF_SUN]! += leaf.fixed * m.bedAreasM2[b]!
       v[LEAF_DRAW]! += leaf.draw * m.bedAreasM2[b]!
       fixedOf[b] = leaf.fixed
+      soilOpen[b] = exp(-LEAF_SHADE * leafArea)
     }
+    for (let k = 0; k < beds.length; k++) soilShare[beds[k]!] = soilOpen[bedOf[beds[k]!]!]!
     // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
     for (let k = 0; k < beds.length; k++) {
       const c = beds[k]!
@@ -357,10 +368,16 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   }
 
   /**
-   * Conductance between a value open and one drawn, by the share of the hour that it is drawn: their resistances mix.
+   * Conductance of what is open for a part of the hour and drawn for the rest: that by which the whole, with what lies
+   * in line with it, passes as much heat as open and drawn in turn. A mean of the two by themselves would be far off:
+   * what is open passes next to any heat.
+   * @param inLine resistance of all that lies in line, K/W
    */
-  function mixed(open: number, drawn: number, share: number): number {
-    return share <= 0 ? open : share >= 1 ? drawn : 1 / ((1 - share) / open + share / drawn)
+  function mixed(open: number, drawn: number, share: number, inLine: number): number {
+    if (share <= 0) return open
+    if (share >= 1) return drawn
+    const passes = (1 - share) / (inLine + 1 / open) + share / (inLine + 1 / drawn)
+    return 1 / (1 / passes - inLine)
   }
 
   /** A chain of the hour from the outside in: what each cell holds against its neighbour towards the room. */
@@ -437,7 +454,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       inside += w
     }
     for (let k = lit; k < kept; k++) {
-      const w = watts[row + k]!
+      const w = watts[row + k]! * onPanes[coverAt[k]!]!
       to[cells[k]!]! += w
       inside += w
     }
@@ -466,9 +483,11 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       let g = area[c]! * (toSky + toAir)
       if (glazed[c] === 1) {
         const share = covered[coverOf[c]!]!
-        between[i0] = mixed(paneOpen[c]!, paneDrawn[c]!, share)
-        between[i0 + 1] = mixed(OPEN_COVER * area[c]!, insideDrawn[c]!, share)
-        if (share > 0 && outsideDrawn[c]! > 0) g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), share)
+        const inside = FILM_INSIDE / area[c]!
+        between[i0] = mixed(paneOpen[c]!, paneDrawn[c]!, share, inside + 1 / g)
+        between[i0 + 1] = mixed(OPEN_COVER * area[c]!, insideDrawn[c]!, share, inside + 1 / g + 1 / paneOpen[c]!)
+        if (share > 0 && outsideDrawn[c]! > 0)
+          g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), share, inside + 1 / paneOpen[c]!)
         through[c] = longwaveThrough[c]! * light[coverOf[c]!]!
         const straight = area[c]! * through[c]! * skyFilm
         film[c] = straight
@@ -528,24 +547,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     lostJ[LOSS['damp air']]! += sums[SUM_DAMP]!
     lostJ[LOSS.house]! += v[HOUSE_DOOR_G]! * (sums[SUM_AIR]! - m.houseC * span)
     lostJ[LOSS.ground]! -= storeAir.end(sums[SUM_AIR]! / span, sums[SUM_MOIST]! / span, span)
-    mixLayers()
     for (let k = 0; k < SUM_SIZE; k++) sums[k] = 0
-  }
-
-  /** Water in layers overturns when a lower one is warmer than the one above. */
-  function mixLayers(): void {
-    const { layered } = m
-    // As many passes as a vessel has pairs of layers, at most.
-    for (let pass = 0; pass < layered.length / 2; pass++) {
-      for (let k = 0; k < layered.length; k += 2) {
-        const low = layered[k]!
-        const high = layered[k + 1]!
-        if (iceKg[low]! > 0 || iceKg[high]! > 0) continue
-        const a = offset[low]!
-        const b = offset[high]!
-        if (T[a]! > T[b]!) T[a] = T[b] = (T[a]! + T[b]!) / 2
-      }
-    }
   }
 
   /** Heat on its way to cells of the building, and in rock, J. */

@@ -78,6 +78,8 @@ export function makeMemory(size: Size) {
     broughtJ: doubles(size.sources),
     /** By source: heat that it has carried from one thing in the house to another, J. */
     movedJ: doubles(size.sources),
+    /** By source: electricity of its pump or fan, J. */
+    drawnJ: doubles(size.sources),
     /** By fan of the document: electricity, J. */
     fanJ: doubles(size.fans),
     /**
@@ -119,6 +121,8 @@ export function makeMemory(size: Size) {
     iceKg: doubles(chains),
     held: bytes(chains),
     firstSum: doubles(chains),
+    /** By chain of a bed: share of its soil that leaves leave open to sun and air. */
+    soilShare: doubles(chains),
     /** By chain: what has left by its outer side in the hour, J. */
     leftJ: doubles(chains),
     clear: () => {

@@ -1,7 +1,7 @@
 import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR } from '../physics/constants'
 import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
-import { entry, fittedCover, LEAKAGE_CLASSES, MATERIALS } from '../catalog'
+import { entry, fittedCover, LEAKAGE_CLASSES, MATERIALS, SHELTERS } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
 import { leafByMonth } from '../aim/leaf'
 import type { Bed, Design } from '../design/types'
@@ -52,6 +52,8 @@ export interface NetworkModel {
   facingUp: Float64Array
   skyView: Float64Array
   longwaveThrough: Float64Array
+  /** Of the room face. */
+  emissivity: Float64Array
   glazed: Uint8Array
   /** Glazing only: conductances open and with the night cover drawn, by its place, W/K. */
   paneOpen: Float64Array
@@ -66,8 +68,6 @@ export interface NetworkModel {
   /** Water open to the air, or soil that is always damp. */
   openWater: Uint8Array
   bed: Uint8Array
-  /** Chains of vessels in layers, by pairs: a layer and the one above. */
-  layered: Int32Array
   sun: SunEntries
   /** Sun that warms the air at once, W, by hour and cover, as `drawn`. */
   airSun: Float32Array
@@ -103,6 +103,8 @@ export interface NetworkModel {
   covers: number
   drawn: Float32Array
   coverLeak: Float64Array
+  /** 1 where it hangs outside the panes and keeps the sun off them too. */
+  coverOutside: Uint8Array
   /** Which cover a chain's glazing is under; 0 for what is not glazed. */
   coverOf: Int32Array
   bedAreaM2: number
@@ -116,6 +118,8 @@ export interface NetworkModel {
   leafArea: Float64Array
   bedAreasM2: Float64Array
   leakAreaM2: number
+  /** How hard the wind drives leaks here. */
+  leakWind: number
   airways: Airways
   airing: Design['breathe']['airing']
   fans: Fans
@@ -220,9 +224,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const sun = sunByChain(chains, gains, offset)
   const panes = glazingArrays(building, chains)
   const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
-  // Layers of one vessel, each with the one above.
-  const layered = chains.flatMap((c, i) => (i > 0 && c.body >= 0 && chains[i - 1]!.body === c.body ? [i - 1, i] : []))
-  const exchangers = makeExchangers(design, building, slice, columnCell, first)
+  const exchangers = makeExchangers(design, building, slice, columnCell, first, site.pressurePa[0]!)
   const buried = {
     g: slice.wall,
     cell: Int32Array.from(slice.wall, (_, r) => first + r * slice.outsideWidthsM.length),
@@ -242,6 +244,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     facingUp: map(new Float64Array(count), c => c.facingUp),
     skyView: map(new Float64Array(count), c => c.skyView),
     longwaveThrough: map(new Float64Array(count), c => c.longwaveThrough),
+    emissivity: map(new Float64Array(count), c => c.emissivity),
     glazed: map(new Uint8Array(count), c => (c.kind === 'glazing' ? 1 : 0)),
     paneOpen: panes.open,
     paneDrawn: panes.drawn,
@@ -252,7 +255,6 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     waterKg: map(new Float64Array(count), c => c.waterKg),
     openWater: map(new Uint8Array(count), c => (c.open ? 1 : 0)),
     bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
-    layered: Int32Array.from(layered),
     sun: sun.sun,
     airSun: sun.airSun,
     start: startTemperatures(slice, site, first, cellCount, columnCell),
@@ -274,6 +276,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     covers: building.covers.length,
     drawn: inTurns(building.covers.map(c => coverDrawn(site, c))),
     coverLeak: Float64Array.from(building.covers, c => fittedCover(c).edgeLeak),
+    coverOutside: Uint8Array.from(building.covers, c => Number(c.place === 'outside')),
     coverOf: Int32Array.from(chains, c => Math.max(0, c.cover)),
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
     bedLight: inTurns(gains.byCover.map(c => c.bedLightWm2)),
@@ -284,6 +287,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     bedAreasM2: Float64Array.from(beds, (_, b) =>
       chains.filter(c => c.bedIndex === b).reduce((s, c) => s + c.areaM2, 0),
     ),
+    leakWind: entry(SHELTERS, design.site.shelter).leakWind,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
     airways: makeAirways(design, building, site.dryBulbC),
     airing: {
@@ -362,11 +366,12 @@ function sunByChain(
     light(c.face)
     // What its sides take in warms the soil of a bed, unless a board does.
     if (c.bed && !boarded.has(c.bedIndex)) light(bedSide(c.bedIndex))
-    const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number) => {
-      if (watts) to.push({ chain, cell, watts, share, cover: 0 })
+    const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number, cover = 0) => {
+      if (watts) to.push({ chain, cell, watts, share, cover })
     }
     if (c.pane)
-      for (const cell of [first, first + 1]) add(panes, cell, gains.panes.find(p => p.id === c.pane)?.watts, 0.5)
+      for (const cell of [first, first + 1])
+        add(panes, cell, gains.panes.find(p => p.id === c.pane)?.watts, 0.5, c.cover)
     if (c.outer) add(outer, first, gains.outer.find(o => o.id === c.outer)?.watts, c.areaM2 / outerArea.get(c.outer)!)
   })
   const entries = [...lit, ...panes, ...outer]

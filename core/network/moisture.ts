@@ -69,7 +69,7 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
  * damp the room. All terms are times the latent heat, W.
  */
 export function makeMoisture(memory: Memory) {
-  const { v, T, face, area, glazed, bed, openWater, films, damp, slope, dampOwn, tried } = memory
+  const { v, T, face, area, glazed, bed, openWater, soilShare, films, damp, slope, dampOwn, tried } = memory
   /**
    * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, open water of
    * itself.
@@ -141,7 +141,7 @@ export function makeMoisture(memory: Memory) {
         continue
       }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
-      let draws = of === SOIL && before < at ? fromSoil[c]! : 0.9 * AIR_PER_HEAT * films[c]!
+      let draws = of === SOIL && before < at ? fromSoil[c]! * soilShare[c]! : 0.9 * AIR_PER_HEAT * films[c]!
       // Glass dries by what stands on it and no more.
       if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = (onGlass * areas[c]!) / (at - before)
       const passes = LATENT * draws

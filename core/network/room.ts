@@ -1,5 +1,4 @@
 export { AIR_SPECIFIC_HEAT, FUSION, LATENT } from '../physics/constants'
-export const EMISSIVITY = 0.9
 
 /**
  * Scalars of the loop. They live in one typed array, so that nothing is boxed and nothing allocated; here each has its
@@ -36,6 +35,8 @@ export const MOIST_OUT = place()
 // --- What acts on the room in the hour. Written by the hourly work, read by the step.
 /** Sun kept inside and in the panes, W, for the ledger. */
 export const SUN_IN = place()
+/** Sunlight on the beds, past covers and wet glass, W/m². Written by `hourly`. */
+export const BED_LIGHT = place()
 /** Heat put straight into the air, and that shines on all faces, W. Written by `added-work`. */
 export const AIR_W = place()
 export const STAR_W = place()

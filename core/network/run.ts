@@ -3,7 +3,7 @@ import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
-import { AIR, FAN_W, MOISTURE, OPENING, ROW, STAR, CONDENSED } from './room'
+import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, ROW, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
 import { ownStepper, type Stepper } from './stepper'
 
@@ -127,6 +127,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   const series = emptySeries({
     bodies: model.bodies.length,
     beds: model.bedAreaM2 > 0 ? model.bedAreasM2.length : 0,
+    covers: model.covers,
     skin: model.skin.map(k => k.id),
     openings: model.airways.openers.length,
     sources: model.added.count,
@@ -180,6 +181,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       const watts = stepper.broughtJ[i]! / 3600
       series.sources[i]![h] = watts
       series.sourcesMoved[i]![h] = stepper.movedJ[i]! / 3600
+      series.pumpsW[h]! += stepper.drawnJ[i]! / 3600
       series.heaterW[h]! += watts * model.added.heatShare[i]!
     }
   }
@@ -242,6 +244,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     series.rowC[h] = rowSum / steps
     series.glazingC[h] = glassSum / steps
     series.ventOpening[h] = openSum / steps
+    series.bedLightWm2[h] = state[BED_LIGHT]!
+    for (let k = 0; k < model.covers; k++) series.coverLight[k]![h] = stepper.light[k]!
     series.condensedKg[h] = (condensed / steps) * 3600
     seeFans(h)
     seeBeds(h)

@@ -62,12 +62,18 @@ export interface YearSeries {
   sources: Float32Array[]
   /** What each has carried from one thing in the house to another, W. */
   sourcesMoved: Float32Array[]
+  /** Electricity of their pumps and fans, W. */
+  pumpsW: Float32Array
   coverDrawn: Float32Array
   /** Electricity of all fans, of air stores too; and of each in the order of the document, W. */
   fanW: Float32Array
   fans: Float32Array[]
   /** Condensing on all surfaces, kg/h. */
   condensedKg: Float32Array
+  /** Sunlight on the beds (on the floor where there are none), past covers and wet glass, W/m². */
+  bedLightWm2: Float32Array
+  /** Share of light that each cover and the wet glass let through, 0–1. */
+  coverLight: Float32Array[]
   /** Mean heat flow out of the house by way, W, in the order of `LOSS_NAMES`; negative is a gain. */
   losses: Float32Array[]
   /** Mean heat brought in, W, in the order of `GAIN_NAMES`. Sun is what is kept inside and in the panes. */
@@ -87,6 +93,7 @@ export function kWhOf(watts: Float32Array | undefined): number {
 export interface Counted {
   bodies: number
   beds: number
+  covers: number
   skin: readonly SurfaceId[]
   openings: number
   sources: number
@@ -94,7 +101,7 @@ export interface Counted {
   fans: number
 }
 
-export function emptySeries({ bodies, beds, skin, openings, sources, airStores, fans }: Counted): YearSeries {
+export function emptySeries({ bodies, beds, covers, skin, openings, sources, airStores, fans }: Counted): YearSeries {
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
@@ -116,10 +123,13 @@ export function emptySeries({ bodies, beds, skin, openings, sources, airStores, 
     heaterW: s(),
     sources: Array.from({ length: sources }, s),
     sourcesMoved: Array.from({ length: sources }, s),
+    pumpsW: s(),
     coverDrawn: s(),
     fanW: s(),
     fans: Array.from({ length: fans }, s),
     condensedKg: s(),
+    bedLightWm2: s(),
+    coverLight: Array.from({ length: covers }, s),
     losses: LOSS_NAMES.map(s),
     gains: GAIN_NAMES.map(s),
     storedJ: 0,

@@ -24,7 +24,6 @@ import {
   CONDENSED,
   DENSITY,
   DOOR_G,
-  EMISSIVITY,
   FOG_GUESSED,
   FOG_W,
   FULL_RATIO,
@@ -110,6 +109,10 @@ export interface Stepper {
   broughtJ: Float64Array
   /** Heat that each has carried from one thing in the house to another, J. */
   movedJ: Float64Array
+  /** Electricity of each one's pump or fan, J. */
+  drawnJ: Float64Array
+  /** Share of light that each cover and the wet glass let through. */
+  light: Float64Array
   /** Electricity that each fan has drawn, J. */
   fanJ: Float64Array
   /** By chain of the skin: what of that left through it, J. */
@@ -212,7 +215,9 @@ function makeLoop(size: Size): Loop {
     gainedJ,
     broughtJ,
     movedJ,
+    drawnJ,
     fanJ,
+    light,
     leftJ,
     stoodOpen,
     through,
@@ -227,6 +232,7 @@ function makeLoop(size: Size): Loop {
   const meanFilm = memory.doubles(chains)
   const halfFilm = memory.doubles(chains)
   const underRow = memory.bytes(chains)
+  const emissivity = memory.doubles(chains)
   const waters = memory.ints(chains)
   const vents = makeVentSolver(memory)
   const hourly = makeHourly(memory, vents)
@@ -265,6 +271,7 @@ function makeLoop(size: Size): Loop {
       if (m.waterKg[c]! > 0) waters[waterCount++] = c
     }
     underRow.set(m.underRow)
+    emissivity.set(m.emissivity)
     hasRow = m.rowCover.on && m.bedAreaM2 > 0
     const { thermostats } = m.added
     heaters = thermostats.source.length
@@ -290,6 +297,8 @@ function makeLoop(size: Size): Loop {
       gainedJ,
       broughtJ: broughtJ.subarray(0, m.added.count),
       movedJ: movedJ.subarray(0, m.added.count),
+      drawnJ: drawnJ.subarray(0, m.added.count),
+      light: light.subarray(0, m.covers),
       fanJ: fanJ.subarray(0, m.fans.powerW.length),
       leftJ: leftJ.subarray(0, m.count),
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),
@@ -375,6 +384,7 @@ function makeLoop(size: Size): Loop {
     const means = meanFilm
     const halves = halfFilm
     const roots = ROOTS
+    const shines = emissivity
     for (let c = 0; c < count; c++) {
       const faceC = t[faces[c]!]!
       const at = (faceC - (under[c] === 1 ? row : air)) * ROOT_STEPS + ROOT_ZERO
@@ -384,7 +394,7 @@ function makeLoop(size: Size): Loop {
       const film = LEAST_FILM + 0.5 * (above + abs(above))
       const kelvin = (faceC + star) / 2 + ZERO_C_K
       films[c] = film * areas[c]!
-      rays[c] = FOUR_SIGMA * EMISSIVITY * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
+      rays[c] = FOUR_SIGMA * shines[c]! * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
     }
     if (v[ROW_DRAWN] === 0) return
     for (let c = 0; c < count; c++) {
@@ -500,7 +510,7 @@ function makeLoop(size: Size): Loop {
     const outside = v[OUT]!
     const perFlow = v[DENSITY]! * AIR_SPECIFIC_HEAT
     const supply = v[SUPPLY_G]!
-    const natural = leakageFlow(v[LEAK_AREA]!, v[AIR]! - outside, v[WIND]!) * perFlow
+    const natural = leakageFlow(v[LEAK_AREA]!, v[AIR]! - outside, v[WIND]!, m.leakWind) * perFlow
     // A fan that blows in lifts the pressure: what leaks besides adds in quadrature. ASHRAE Fundamentals ch. 16.
     const leak = supply > 0 ? sqrt(supply * supply + natural * natural) - supply : natural
     v[LEAK_G] = leak + v[DOOR_G]!
@@ -736,6 +746,7 @@ function makeLoop(size: Size): Loop {
     gainedJ.fill(0)
     broughtJ.fill(0)
     movedJ.fill(0)
+    drawnJ.fill(0)
     fanJ.fill(0)
     storeAir.takenJ.fill(0)
     leftJ.fill(0)

@@ -1,4 +1,4 @@
-import { humidityRatio, saturatedSlope, tabledSaturationPa } from '../climate'
+import { humidityRatio, MONTH_OF_DAY, saturatedSlope, tabledSaturationPa } from '../climate'
 import { ROCK_NODES } from '../air-stores/packed-bed'
 import type { Exchanger } from './exchangers'
 import type { Memory } from './memory'
@@ -99,7 +99,8 @@ export function makeStoreAir(memory: Memory) {
   }
 
   /** Sets the ties of the hour. */
-  function prepare(span: number): void {
+  function prepare(h: number, span: number): void {
+    const month = MONTH_OF_DAY[(h / 24) | 0]!
     v[TIE_G] = 0
     v[TIE_W] = 0
     v[FAN_W] = 0
@@ -119,6 +120,8 @@ export function makeStoreAir(memory: Memory) {
         if (air >= e.belowC && air <= e.aboveC) continue
         const brings =
           v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness * bearable(flow * e.effectiveness, soilJK[x]!, span)
+        // It runs to warm or to cool, and only where what it brings does that.
+        if (air < e.belowC ? brings <= air : brings >= air) continue
         tieG[x] = flow
         tieTarget[x] = brings
         v[SUPPLY_C] = (v[SUPPLY_G]! * v[SUPPLY_C]! + flow * brings) / (v[SUPPLY_G]! + flow)
@@ -159,7 +162,7 @@ export function makeStoreAir(memory: Memory) {
       const slack = running[x] ? HOLD_K : 0
       running[x] =
         abs(difference) > e.startK - slack / 2 &&
-        (difference > 0 ? air > e.chargeAboveC - slack : air < e.giveBelowC + slack)
+        (difference > 0 ? air > e.chargeAboveC[month]! - slack : air < e.giveBelowC[month]! + slack)
           ? 1
           : 0
       if (!running[x]) continue

@@ -10,10 +10,10 @@ import { materialOf } from '../materials/assembly'
 import { dot, planeNormal, type Vector3 } from '../sun'
 import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
 import { makeLandings, objectAreaM2, tablePlace, type Landing, type LightFace } from './landing'
-import { skyHours, skyOnPlane, type SkyShape } from './sky'
+import { skyHours, type SkyHours, skyOnPlane, type SkyShape } from './sky'
 import { glazingSnow } from './snow'
 
-const { max, min } = Math
+const { max } = Math
 
 /** Sunlight taken in by outer walls and roofs of middling colour: those whose outer face is bare. */
 const OUTSIDE_ABSORPTANCE = 0.55
@@ -173,7 +173,7 @@ interface Facing {
   fromGround: number
 }
 
-function facing(site: SiteYear, surface: Surface): Facing {
+function facing(site: SiteYear, surface: Pick<Surface, 'tiltDeg' | 'azimuthDeg'>): Facing {
   const normal = planeNormal(surface.tiltDeg, surface.azimuthDeg)
   return { normal, ...skyShares(site, normal), cosine: 0, fromSun: 0, fromSky: 0, fromGround: 0 }
 }
@@ -184,6 +184,56 @@ function skyShares(site: SiteYear, normal: Vector3): { bare: number; leafy: numb
   const noLeaf = site.horizon.inLeaf.indexOf(0)
   const bare = skyPastHorizon(site.horizon, normal, max(0, noLeaf))
   return { bare, leafy: leaf < 0 ? bare : skyPastHorizon(site.horizon, normal, leaf) }
+}
+
+/** Light outdoors in one hour. */
+interface HourLight {
+  sun: Vector3
+  sky: SkyShape
+  /** Beam past the horizon, the whole of the even sky, and what the ground sends up, W/m². */
+  beam: number
+  diffuse: number
+  reflected: number
+  /** Share of the beam that passes the horizon, 0–1; and whether trees on it are in leaf. */
+  past: number
+  inLeaf: boolean
+}
+
+const makeHourLight = (): HourLight => ({
+  sun: { e: 0, n: 0, u: 0 },
+  sky: { circumsolar: 0, horizon: 0 },
+  beam: 0,
+  diffuse: 0,
+  reflected: 0,
+  past: 1,
+  inLeaf: false,
+})
+
+function lightOfHour(site: SiteYear, hours: SkyHours, h: number, to: HourLight): void {
+  const day = (h / 24) | 0
+  const altitude = site.sunAltitudeDeg[h]!
+  const past = site.horizon ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, altitude, day) : 1
+  const { sun, sky } = to
+  sun.e = hours.e[h]!
+  sun.n = hours.n[h]!
+  sun.u = hours.u[h]!
+  sky.circumsolar = hours.circumsolar[h]!
+  sky.horizon = hours.horizon[h]!
+  to.past = past
+  to.beam = altitude > 0 ? site.beamWm2[h]! * past : 0
+  to.diffuse = site.diffuseWm2[h]!
+  to.inLeaf = site.horizon !== null && site.horizon.inLeaf[day] === 1
+  const level = site.globalWm2[h]! - site.beamWm2[h]! * (1 - past) * max(0, sun.u)
+  to.reflected = max(0, level) * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO)
+}
+
+function fallOn(plane: Facing, { sun, sky, beam, diffuse, reflected, past, inLeaf }: HourLight): void {
+  const cosine = dot(plane.normal, sun)
+  const onPlane = skyOnPlane(sky, plane.normal, sun, cosine)
+  plane.cosine = cosine
+  plane.fromSun = cosine > 0 ? beam * cosine + diffuse * onPlane.withBeam * past : 0
+  plane.fromSky = diffuse * onPlane.spread * (inLeaf ? plane.leafy : plane.bare)
+  plane.fromGround = (reflected * (1 - plane.normal.u)) / 2
 }
 
 /** A year of sunlight on and in the building. */
@@ -222,33 +272,13 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   const weight = new Float64Array(4)
   const now = Array.from({ length: covers }, () => new Float64Array(n))
   const hours = skyHours(site)
-  const sun: Vector3 = { e: 0, n: 0, u: 0 }
-  const sky: SkyShape = { circumsolar: 0, horizon: 0 }
+  const outdoors = makeHourLight()
+  const { sun } = outdoors
 
   for (let l = 0; l < hours.lit.length; l++) {
     const h = hours.lit[l]!
-    const day = (h / 24) | 0
-    const altitude = site.sunAltitudeDeg[h]!
-    const past = site.horizon ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, altitude, day) : 1
-    const global = site.globalWm2[h]!
-    sun.e = hours.e[h]!
-    sun.n = hours.n[h]!
-    sun.u = hours.u[h]!
-    sky.circumsolar = hours.circumsolar[h]!
-    sky.horizon = hours.horizon[h]!
-    const beam = altitude > 0 ? site.beamWm2[h]! * past : 0
-    const diffuse = site.diffuseWm2[h]!
-    const leaf = site.horizon !== null && site.horizon.inLeaf[day] === 1
-    const reflected =
-      (global - site.beamWm2[h]! * (1 - past) * max(0, sun.u)) * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO)
-    for (const plane of planes) {
-      const cosine = dot(plane.normal, sun)
-      const onPlane = skyOnPlane(sky, plane.normal, sun, cosine)
-      plane.cosine = cosine
-      plane.fromSun = cosine > 0 ? beam * cosine + diffuse * onPlane.withBeam * past : 0
-      plane.fromSky = diffuse * onPlane.spread * (leaf ? plane.leafy : plane.bare)
-      plane.fromGround = (max(0, reflected) * (1 - plane.normal.u)) / 2
-    }
+    lightOfHour(site, hours, h, outdoors)
+    for (const plane of planes) fallOn(plane, outdoors)
     let placed = false
     let transmitted = 0
     for (let g = 0; g < landings.length; g++) {
@@ -363,32 +393,19 @@ function addEven(
 }
 
 /**
- * Sunlight on a plane outdoors by hour, W/m², horizon and snow regarded: for collectors and solar arrays. Tilt from
- * level, azimuth from true north.
+ * Sunlight on a plane outdoors by hour, W/m², horizon and snow regarded as for the house: for collectors and solar
+ * arrays. Tilt from level, azimuth from true north.
  */
 export function sunOnPlane(site: SiteYear, tiltDeg: number, azimuthDeg: number): Float32Array {
-  const normal = planeNormal(tiltDeg, azimuthDeg)
+  const plane = facing(site, { tiltDeg, azimuthDeg })
   const out = new Float32Array(HOURS)
   const hours = skyHours(site)
-  const sun: Vector3 = { e: 0, n: 0, u: 0 }
-  const sky: SkyShape = { circumsolar: 0, horizon: 0 }
+  const light = makeHourLight()
   for (let l = 0; l < hours.lit.length; l++) {
     const h = hours.lit[l]!
-    const past = site.horizon
-      ? pastHorizon(site.horizon, site.sunAzimuthDeg[h]!, site.sunAltitudeDeg[h]!, (h / 24) | 0)
-      : 1
-    sun.e = hours.e[h]!
-    sun.n = hours.n[h]!
-    sun.u = hours.u[h]!
-    sky.circumsolar = hours.circumsolar[h]!
-    sky.horizon = hours.horizon[h]!
-    const cosine = dot(normal, sun)
-    const beam = site.sunAltitudeDeg[h]! > 0 ? site.beamWm2[h]! : 0
-    const onPlane = skyOnPlane(sky, normal, sun, cosine)
-    out[h] =
-      max(0, cosine) * beam * past +
-      site.diffuseWm2[h]! * (min(2, onPlane.withBeam) * past + onPlane.spread) +
-      (site.globalWm2[h]! * (site.snowM[h]! > 0.02 ? SNOW_ALBEDO : ALBEDO) * (1 - normal.u)) / 2
+    lightOfHour(site, hours, h, light)
+    fallOn(plane, light)
+    out[h] = plane.fromSun + plane.fromSky + plane.fromGround
   }
   return out
 }

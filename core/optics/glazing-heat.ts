@@ -1,5 +1,6 @@
 import { FILM_INSIDE, FILM_OUTSIDE, GRAVITY } from '../physics/constants'
-import type { Glazing, NightCover } from '../catalog'
+import { fittedCover, type Glazing, type NightCover } from '../catalog'
+import type { Cover } from '../design/types'
 
 const { max } = Math
 
@@ -43,6 +44,15 @@ export function tiltedResistance(glazing: Pick<Glazing, 'uValue' | 'layers' | 'g
 /** Face-to-face conductance of a glazing with a night cover that leaks at its edges, W/m²K. */
 export function glazingConductance(resistance: number, cover: Pick<NightCover, 'resistance' | 'edgeLeak'>): number {
   return (1 - cover.edgeLeak) / (resistance + cover.resistance) + cover.edgeLeak / resistance
+}
+
+/** Resistance of a glazing with its cover drawn, from face to face, m²K/W: that which the year is worked out with. */
+export function coveredResistance(resistance: number, cover: Pick<Cover, 'id' | 'fit' | 'place'>): number {
+  const fitted = fittedCover(cover)
+  if (fitted.resistance === 0) return resistance
+  return cover.place === 'between'
+    ? 1 / glazingConductance(resistance, fitted)
+    : resistance + 1 / coverConductance(fitted)
 }
 
 /** Conductance of a drawn cover by itself, W/m²K, its leaking edges beside it. */

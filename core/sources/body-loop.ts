@@ -41,7 +41,7 @@ export const BODY_LOOP: SourceKind<BodyLoop> & { fields: typeof fields } = {
   gain: 'pumps',
   work: s => {
     const flow = (s.flowLMin / 60) * WATER_SPECIFIC_HEAT * s.givesShare
-    return (_hour, { body: from, beds, spanS, moves }) => {
+    return (_hour, { body: from, beds, spanS, moves, draws }) => {
       if (!from || !beds) return 0
       const warmer = from.atC - beds.atC
       if (warmer < s.startK || from.atC <= s.leastC) return 0
@@ -52,6 +52,7 @@ export const BODY_LOOP: SourceKind<BodyLoop> & { fields: typeof fields } = {
       from.take(s.powerW - watts)
       beds.take(watts)
       moves(watts)
+      draws(s.powerW)
       return s.powerW
     }
   },

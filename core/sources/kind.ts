@@ -24,6 +24,8 @@ export interface Place {
 export interface Room {
   airC: number
   outsideC: number
+  /** Of the air, kg/m³. */
+  density: number
   /** The coolest air at which an opening starts to open, °C. */
   ventsAtC: number
   /** How long the block of time is, s. */
@@ -40,6 +42,8 @@ export interface Room {
   toDamp: (kgPerS: number) => void
   /** Notes heat that is carried from one thing in the house to another, W: it is no gain. */
   moves: (watts: number) => void
+  /** Notes electricity of a pump or fan, W: where its heat goes is the kind's to say. */
+  draws: (watts: number) => void
 }
 
 /** Something that takes heat: how warm it is where that is felt, °C, and what it holds, J/K. */

@@ -1,5 +1,5 @@
 import { angle, choice, group, power, type Value } from '../design/field'
-import { body, HOT_C, on, PLAIN } from './common'
+import { body, HOT_C, on, PLAIN, upTo } from './common'
 import type { SourceKind } from './kind'
 
 /** What solar cells make and nobody else uses. */
@@ -28,10 +28,14 @@ export const SPARE_POWER: SourceKind<SparePower> & { fields: typeof fields } = {
   work: (s, place) => {
     const sun = place.sunOn(s.tiltDeg)
     return (hour, room) => {
-      const watts = ((s.peakW * sun[hour]!) / 1000) * ARRAY_RATIO
-      if (room.body ? room.body.atC >= HOT_C : room.airC >= room.ventsAtC) return 0
-      if (room.body) room.body.take(watts)
-      else room.toAir(watts)
+      const made = ((s.peakW * sun[hour]!) / 1000) * ARRAY_RATIO
+      if (!room.body) {
+        if (room.airC >= room.ventsAtC) return 0
+        room.toAir(made)
+        return made
+      }
+      const watts = Math.min(made, upTo(room.body, HOT_C, room.spanS))
+      room.body.take(watts)
       return watts
     }
   },

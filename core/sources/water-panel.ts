@@ -1,5 +1,5 @@
 import { choice, group, type Value } from '../design/field'
-import { body, HOT_C, on, panelFields, PLAIN } from './common'
+import { body, HOT_C, on, panelFields, PLAIN, upTo } from './common'
 import type { SourceKind } from './kind'
 
 /** A collector with a loop of liquid to a coil in a body. */
@@ -26,8 +26,9 @@ export const WATER_PANEL: SourceKind<WaterPanel> & { fields: typeof fields } = {
   work: (s, place) => {
     const sun = place.sunOn(s.tiltDeg)
     return (hour, room) => {
-      if (!room.body || room.body.atC >= HOT_C) return 0
-      const watts = s.areaM2 * waterPanelWm2(sun[hour]!, room.body.atC, room.outsideC)
+      if (!room.body) return 0
+      const gives = s.areaM2 * waterPanelWm2(sun[hour]!, room.body.atC, room.outsideC)
+      const watts = Math.min(gives, upTo(room.body, HOT_C, room.spanS))
       room.body.take(watts)
       return watts
     }

@@ -28,6 +28,7 @@ export type Quantity =
   | 'gapArea'
   | 'airflow'
   | 'pressure'
+  | 'conductance'
   | 'duration'
   | 'lampLight'
   | 'ratio'
@@ -111,6 +112,7 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   arealMass: [unit('kg/m²', 1, []), unit('lb/ft²', 0.45359237 / (FOOT * FOOT), [])],
   gapArea: [unit('cm²', 1e-4, ['cm2']), unit('in²', INCH * INCH, ['in2'])],
   airflow: [unit('m³/h', 1, ['m3/h']), unit('cfm', 1.69901082, ['ft³/min', 'ft3/min']), unit('L/s', 3.6, ['l/s'])],
+  conductance: [unit('W/K', 1, ['w/°c']), unit('BTU/h·°F', 0.52752793, ['btu/hf', 'btu/h·f'])],
   pressure: [unit('Pa', 1, ['pascal']), unit('inH₂O', 249.08891, ['inh2o', 'in wg'])],
   duration: [unit('min', 60, ['minute', 'minutes']), unit('s', 1, ['second', 'seconds']), unit('h', 3600, ['hour'])],
   ratio: [unit('', 1, [])],
@@ -143,6 +145,7 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   arealMass: { metric: 'kg/m²', us: 'lb/ft²', mixed: 'lb/ft²' },
   gapArea: { metric: 'cm²', us: 'in²', mixed: 'in²' },
   airflow: { metric: 'm³/h', us: 'cfm', mixed: 'cfm' },
+  conductance: { metric: 'W/K', us: 'BTU/h·°F', mixed: 'W/K' },
   pressure: { metric: 'Pa', us: 'inH₂O', mixed: 'Pa' },
   duration: { metric: 'min', us: 'min', mixed: 'min' },
   ratio: { metric: '', us: '', mixed: '' },

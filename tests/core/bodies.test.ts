@@ -155,37 +155,31 @@ test('wherever it is put along the house, a body stays within it', () => {
 interface Figures {
   coldestC: number
   hottestC: number
-  heatKWh: number
-  hoursDamp: number
-  months: Record<string, number | null>[]
-  gains: Record<string, number>
-  losses: Record<string, number>
 }
 
 describe.each([1, 2, 3])('documents of version %d', version => {
-  const read = (name: string) => JSON.parse(readFileSync(`tests/reference/version-${version}/${name}.json`, 'utf8'))
+  const readOf = (v: number, name: string) =>
+    JSON.parse(readFileSync(`tests/reference/version-${v}/${name}.json`, 'utf8'))
+  const read = (name: string) => readOf(version, name)
   const figures = read('figures') as Record<string, Figures>
 
-  test.each(Object.entries(figures))('%s is brought forward and gives the year that it gave', (id, was) => {
+  // That each gave version 3's own year, to 0.02 K, was shown before the physics went on (decision 0009).
+  test.each(Object.entries(figures))('%s is brought forward whole, to the same house from each version', (id, was) => {
     const old = read(id) as { schemaVersion: number }
     expect(old.schemaVersion).toBe(version)
     const design = migrateDesign(old) as Design
     expect(designFaults(design)).toEqual([])
     const { answers } = engine.run(design)
-    expect(Math.abs(answers.coldestNight.insideC - was.coldestC)).toBeLessThan(0.02)
-    expect(Math.abs(answers.hottestAfternoon.insideC - was.hottestC)).toBeLessThan(0.1)
-    expect(Math.abs(answers.topUp.kWh - was.heatKWh)).toBeLessThan(0.005 * was.heatKWh + 0.01)
-    expect(Math.abs(answers.hoursDamp - was.hoursDamp)).toBeLessThan(0.005 * 8760)
-    was.months.forEach((month, i) => {
-      for (const [key, value] of Object.entries(month)) {
-        const now = (answers.months[i] as unknown as Record<string, number>)[key]!
-        // Version 3 spread the light of all beds evenly over them, and knew the soil of the first alone.
-        expect(Math.abs(now - (value ?? 0))).toBeLessThan(key === 'soilC' ? 0.6 : 0.1)
-      }
-    })
-    for (const [name, kWh] of Object.entries(was.gains))
-      expect(Math.abs(answers.ledger.gains[name]! - kWh)).toBeLessThan(0.005 * Math.abs(kWh) + 1)
-    for (const [name, kWh] of Object.entries(was.losses))
+    expect(answers.ledger.closure).toBeLessThan(0.001)
+    // Leaks in a freer wind, half-drawn covers, light past wet glass: all of it moves the demos by well under a kelvin.
+    expect(Math.abs(answers.coldestNight.insideC - was.coldestC)).toBeLessThan(0.8)
+    expect(Math.abs(answers.hottestAfternoon.insideC - was.hottestC)).toBeLessThan(1)
+    if (version === 3) return
+    const third = engine.run(migrateDesign(readOf(3, id)) as Design).answers
+    expect(answers.coldestNight.insideC).toBeCloseTo(third.coldestNight.insideC, 2)
+    expect(answers.hottestAfternoon.insideC).toBeCloseTo(third.hottestAfternoon.insideC, 1)
+    answers.months.forEach((m, i) => expect(m.soilC).toBeCloseTo(third.months[i]!.soilC, 1))
+    for (const [name, kWh] of Object.entries(third.ledger.losses))
       expect(Math.abs(answers.ledger.losses[name]! - kWh)).toBeLessThan(0.005 * Math.abs(kWh) + 1)
   })
 

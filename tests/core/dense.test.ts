@@ -14,6 +14,7 @@ const chain: fc.Arbitrary<SmallChain> = fc
     skyView: range(0, 1),
     cells: fc.array(fc.record({ joules: range(2e3, 2e5), g: range(0.3, 60) }), { minLength: 2, maxLength: 6 }),
     longwaveThrough: fc.constantFrom(0, 0.1, 0.6),
+    emissivity: fc.constantFrom(0.9, 0.15),
     sunW: fc.constantFrom(0, 0, 80),
     bare: fc.boolean(),
   })

@@ -35,9 +35,9 @@ test('lamps: what they draw is what the ledger has, and they add to the light on
   const a = run(withSources(demo, aSource('lamps', { powerW: 500, fromH: 5, untilH: 9, months: [12, 1] })))
   expect(a.ledger.gains.lamps!).toBeCloseTo(0.5 * 4 * 62, 3)
   expect(a.months[0]!.dli).toBeGreaterThan(base.months[0]!.dli)
-  expect(a.months[5]!.dli).toBeCloseTo(base.months[5]!.dli, 6)
+  expect(a.months[5]!.dli).toBeCloseTo(base.months[5]!.dli, 3)
   const bed = demo.shape.beds.reduce((s, b) => s + b.widthM, 0) * demo.shape.lengthM
-  expect(a.months[0]!.dli - base.months[0]!.dli).toBeCloseTo((500 * 4 * 3600 * 2.5e-6 * 0.85) / bed, 4)
+  expect(a.months[0]!.dli - base.months[0]!.dli).toBeCloseTo((500 * 4 * 3600 * 2.5e-6 * 0.85) / bed, 3)
 })
 
 test('a bed loop keeps the soil at its set-point and costs its fuel', () => {
@@ -64,8 +64,11 @@ test('fumes of a heater without a flue leave their water in the room', () => {
 })
 
 test('panels: nothing at night, their efficiency line by day', () => {
-  expect(airPanelWm2(0, 10, -5)).toBe(0)
-  expect(airPanelWm2(800, 15, 5)).toBeCloseTo(0.7 * 800 - 50, 9)
+  expect(airPanelWm2(0, 10, -5, 30)).toBe(0)
+  // Much air takes all but what the absorber keeps: its efficiency factor times what it takes in less what it loses.
+  expect(airPanelWm2(800, 15, 5, 1e6)).toBeCloseTo(0.8 * (0.75 * 800 - 50), 1)
+  // Little air is heated to the brim: it carries off no more than its own flow would at standstill.
+  expect(airPanelWm2(800, 15, 5, 1)).toBeLessThan((1 * (0.75 * 800 - 50)) / 5)
   expect(waterPanelWm2(800, 40, 0)).toBeCloseTo(0.9 * (600 - 160), 9)
   expect(waterPanelWm2(100, 50, -10)).toBe(0)
 })

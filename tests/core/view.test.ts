@@ -65,7 +65,16 @@ test('the scale fits any section into any picture, goes there and back, and stan
 })
 
 test('the night’s losses: shares of what left, largest first, gains left out', () => {
-  const series = emptySeries({ bodies: 0, beds: 0, skin: [], openings: 0, sources: 0, airStores: 0, fans: 0 })
+  const series = emptySeries({
+    bodies: 0,
+    beds: 0,
+    covers: 1,
+    skin: [],
+    openings: 0,
+    sources: 0,
+    airStores: 0,
+    fans: 0,
+  })
   series.losses[LOSS_NAMES.indexOf('glazing')]!.fill(300)
   series.losses[LOSS_NAMES.indexOf('ground')]!.fill(100)
   series.losses[LOSS_NAMES.indexOf('roof')]!.fill(-50)

@@ -65,8 +65,8 @@ test('a document of the first version is brought forward: what it says stays, wh
   const { linings, floor } = now.store
   const { part, ...massWall } = linings[0]!
   expect(part).toBe('backWall')
-  const { kind, atM, lengthM, offsetM, stratified, ...barrels } = barrelsOf(now)
-  expect([kind, lengthM, offsetM, stratified]).toEqual(['drums', 0, 0, false])
+  const { kind, atM, lengthM, offsetM, ...barrels } = barrelsOf(now)
+  expect([kind, lengthM, offsetM]).toEqual(['drums', 0, 0])
   const old = {
     ...now,
     schemaVersion: 1,

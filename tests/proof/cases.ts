@@ -1,4 +1,4 @@
-import { entry, LEAKAGE_CLASSES } from '../../core/catalog'
+import { entry, LEAKAGE_CLASSES, SHELTERS } from '../../core/catalog'
 import { leakageAreaM2, leakageFlow } from '../../core/air/leakage'
 import { balancedFlow } from '../../core/air/flow-network'
 import { halves, stackPerMetre } from '../../core/air/vents'
@@ -172,7 +172,8 @@ function flowThrough(
 }
 
 function airRows(): ProofRow[] {
-  const ach = (id: string) => leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, id).ach50, 100), 20, 2.5) * 36
+  const ach = (id: string) =>
+    leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, id).ach50, 100), 20, 2.5, entry(SHELTERS, 'close').leakWind) * 36
   // Two equal openings of 1 m², 2 m apart, 30 °C inside, 20 °C outside, no wind: Cd A/√2 √(2 g h ΔT/T).
   const stack = (0.6 / Math.SQRT2) * Math.sqrt((2 * 9.81 * 2 * 10) / 303.15)
   return [
@@ -336,7 +337,7 @@ function heatRows(): ProofRow[] {
   const run = runNetwork(warm, dark, building, gains, { stepsPerHour: 1, heated: true })
   const expected =
     steadyLoss(makeFabric(warm, building), 15, -5) +
-    ((leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, warm.breathe.leakage).ach50, building.volumeM3), 20, 0) *
+    ((leakageFlow(leakageAreaM2(entry(LEAKAGE_CLASSES, warm.breathe.leakage).ach50, building.volumeM3), 20, 0, 0) *
       101325) /
       (287.05 * 268.15)) *
       1006 *

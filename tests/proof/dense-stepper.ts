@@ -1,9 +1,9 @@
 import { FOUR_SIGMA, filmFactor, LEAST_FILM, outsideFilm, radiativeFilm } from '../../core/air/films'
 import { leakageFlow } from '../../core/air/leakage'
-import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, ZERO_C_K } from '../../core/physics/constants'
+import { AIR_SPECIFIC_HEAT, FILM_INSIDE, GAS_CONSTANT_AIR, ZERO_C_K } from '../../core/physics/constants'
 import type { SmallChain, SmallHouse } from './small-house'
 
-/** Emissivity of every face, a house's film, and what joins an open cover's room face to its pane, m²K/W and W/m²K. */
+/** Emissivity of every outer face, a house's film, and what joins an open cover's room face to its pane, m²K/W and W/m²K. */
 const EMISSIVITY = 0.9
 const HOUSE_FILM = 0.13
 const OPEN_COVER = 2000
@@ -46,8 +46,12 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
   const { chains, heaters, cover } = house
   /** Of its longwave, what passes a pane straight now: a drawn cover holds it back. */
   const straightOf = (c: SmallChain) => c.longwaveThrough * (1 - cover.share * (1 - cover.leak))
-  /** Between what is open and what is drawn, by the share of the hour: their resistances mix. */
-  const between = (open: number, drawn: number) => 1 / ((1 - cover.share) / open + cover.share / drawn)
+  /** What passes, with all that lies in line, the mean of what open and drawn would pass in turn. */
+  const between = (open: number, drawn: number, inLine: number) => {
+    const whole = (g: number) => g / (1 + g * inLine)
+    const passes = whole(open) + cover.share * (whole(drawn) - whole(open))
+    return passes / (1 - passes * inLine)
+  }
   const first = chains.map((_, c) => chains.slice(0, c).reduce((sum, k) => sum + k.capacity.length, 0))
   const cells = first.at(-1)! + chains.at(-1)!.capacity.length
   const face = chains.map((c, i) => first[i]! + c.capacity.length - 1)
@@ -65,12 +69,15 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
       const kelvin = (t + state[STAR]!) / 2 + ZERO_C_K
       return {
         convective: Math.max(LEAST_FILM, natural) * c.areaM2,
-        radiative: FOUR_SIGMA * EMISSIVITY * kelvin ** 3 * c.areaM2 * (1 - straightOf(c)),
+        radiative: FOUR_SIGMA * c.emissivity * kelvin ** 3 * c.areaM2 * (1 - straightOf(c)),
       }
     })
   }
 
-  const paneOf = (open: number, k: number) => (k === 0 ? between(open, cover.pane) : between(OPEN_COVER, cover.inside))
+  const paneOf = (pane: number, k: number, bare: number) =>
+    k === 0
+      ? between(pane, cover.pane, FILM_INSIDE + 1 / bare)
+      : between(OPEN_COVER, cover.inside, FILM_INSIDE + 1 / bare + 1 / pane)
 
   /** Where everything stands after a step with these heaters' heat, W. */
   function after(dt: number, heat: readonly number[]): number[] {
@@ -90,16 +97,17 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
     const skyFilm = radiativeFilm((outsideC + skyC) / 2, EMISSIVITY)
     chains.forEach((c, i) => {
       c.capacity.forEach((j, k) => hold(first[i]! + k, j * c.areaM2))
+      const toSky = skyFilm * c.skyView
+      const toAir = outsideFilm(windMs) + skyFilm * (1 - c.skyView)
+      const bare = toSky + toAir
       c.between.forEach((g, k) =>
-        join(first[i]! + k, first[i]! + k + 1, (c.kind === 'glazing' ? paneOf(g, k) : g) * c.areaM2),
+        join(first[i]! + k, first[i]! + k + 1, (c.kind === 'glazing' ? paneOf(c.between[0]!, k, bare) : g) * c.areaM2),
       )
       if (c.kind === 'house') tie(first[i]!, c.areaM2 / HOUSE_FILM, houseC)
       if (c.kind === 'wall' || c.kind === 'glazing') {
-        const toSky = skyFilm * c.skyView
-        const toAir = outsideFilm(windMs) + skyFilm * (1 - c.skyView)
-        const bare = toSky + toAir
+        const shut = 1 / (1 / bare + 1 / cover.outside)
         const outer =
-          c.kind === 'glazing' && cover.outside > 0 ? between(bare, 1 / (1 / bare + 1 / cover.outside)) : bare
+          c.kind === 'glazing' && cover.outside > 0 ? between(bare, shut, FILM_INSIDE + 1 / c.between[0]!) : bare
         tie(first[i]!, c.areaM2 * outer, (toSky * skyC + toAir * outsideC) / bare)
       }
       const straight = c.areaM2 * straightOf(c) * skyFilm
@@ -110,7 +118,11 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
     })
     hold(AIR, house.airCapacity)
     const density = 101325 / (GAS_CONSTANT_AIR * (outsideC + ZERO_C_K))
-    tie(AIR, leakageFlow(house.leakAreaM2, state[AIR]! - outsideC, windMs) * density * AIR_SPECIFIC_HEAT, outsideC)
+    tie(
+      AIR,
+      leakageFlow(house.leakAreaM2, state[AIR]! - outsideC, windMs, 0.000104) * density * AIR_SPECIFIC_HEAT,
+      outsideC,
+    )
     heat.forEach((w, k) => {
       b[AIR]! += w * (1 - heaters[k]!.radiantShare)
       b[STAR]! += w * heaters[k]!.radiantShare

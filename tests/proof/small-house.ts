@@ -12,6 +12,7 @@ export interface SmallChain {
   capacity: number[]
   between: number[]
   longwaveThrough: number
+  emissivity: number
   /** Sun that its face takes in, W. */
   sunW: number
 }
@@ -54,6 +55,7 @@ export function smallModel(house: SmallHouse): NetworkModel {
     facingUp: of(c => c.facingUp),
     skyView: of(c => c.skyView),
     longwaveThrough: of(c => c.longwaveThrough),
+    emissivity: of(c => c.emissivity),
     glazed: Uint8Array.from(chains, c => (c.kind === 'glazing' ? 1 : 0)),
     paneOpen: of(c => (c.between[0] ?? 0) * c.areaM2),
     paneDrawn: of(c => cover.pane * c.areaM2),

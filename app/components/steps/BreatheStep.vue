@@ -61,6 +61,7 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
             hint="Openings on its side take air in, those on the others let it out."
             :set="(v: string) => bench.edit([['site.windFromDeg', v === '' ? null : Number(v)]])"
           />
+          <DesignField path="site.shelter" />
         </div>
         <div>
           <h2 class="group-title">Tightness</h2>

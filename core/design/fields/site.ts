@@ -1,4 +1,4 @@
-import { MATERIALS } from '../../catalog'
+import { MATERIALS, SHELTERS } from '../../catalog'
 import { isTimeZone } from '../../climate/time-zone'
 import { angle, checked, choice, count, entryOf, flag, group, length, list, orNull, temperature, text } from '../field'
 import { climateFaults, type HourlyClimate, type NormalsClimate } from './climate'
@@ -66,6 +66,12 @@ export const SITE = group(
       start: null,
       label: 'Wind mostly from',
       about: 'null while it is not known: then no side is the windy one',
+    }),
+    shelter: entryOf(SHELTERS, {
+      start: 'some',
+      label: 'Wind meets',
+      hint: 'The same house leaks twice as much in an open field as between houses.',
+      about: 'what stands round the house and breaks the wind',
     }),
     horizon: list(HORIZON_POINT, 0, 100, {
       start: [],
