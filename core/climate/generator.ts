@@ -41,7 +41,7 @@ export interface GeneratedDays {
  * A year of weather from monthly normals, the same for the same seed.
  * Daily clearness and temperature anomalies are autocorrelated; clear days swing more and clear nights are colder.
  * Monthly means of the hourly year's daily lows and highs meet the normals within 0.1 K, its radiation the normal or
- * its estimate within 3 %; design extremes are reached and not passed. What is estimated is said in `notes`.
+ * its estimate within 3 %; design extremes are reached, each at the end of a spell, and not passed. What is estimated is said in `notes`.
  * @param normals twelve lows and highs, °C, low below high; the rest optional
  * @param sun the sun's hours at the site
  * @param elevationM −430 to 9000 m
@@ -51,7 +51,7 @@ export interface GeneratedDays {
 export function generateWeather(normals: Normals, sun: SunYear, elevationM: number, seed: number): WeatherYear {
   const days = generateDays(normals, seed)
   const year = emptyWeather()
-  meetNormals(year.dryBulbC, days, normals, sun)
+  meetNormals(year.dryBulbC, days, normals, sun, seed)
   fillSky(year, days, normals, sun, standardPressurePa(elevationM))
   fillSnow(year, normals)
   year.notes.push(
@@ -100,14 +100,78 @@ function generateDays(normals: Normals, seed: number): GeneratedDays {
   return days
 }
 
+/** A cold snap, or a wave of heat: its days one after the other, and how far each goes towards the extreme, 0–1. */
+interface Spell {
+  days: number[]
+  share: number[]
+}
+
+/** Days of a spell after its extreme: so far from the season's mean. */
+const AFTER = [0.6, 0.3]
+/** From this share on, the sky of a spell is clear: nights shine their warmth away, and days are bright. */
+const CLEAR_FROM = 0.6
+const CLEAR = 0.9
+/** What the other end of the day goes along with an extreme. */
+const DAYS_FOLLOW = 0.85
+const HALF_QUARTER = 45
+
+/**
+ * Where an extreme of the year comes: at the end of a spell, on the day of the coldest quarter (sign 1) or the hottest
+ * (−1) that was the most extreme by itself. Spells are the longer the more continental the climate.
+ */
+function spellOf(values: Float64Array, season: Float64Array, swingK: number, sign: 1 | -1): Spell {
+  const around = (d: number) => (d + DAYS) % DAYS
+  let middle = 0
+  for (let d = 0; d < DAYS; d++) if (sign * season[d]! < sign * season[middle]!) middle = d
+  let extreme = middle
+  for (let k = -HALF_QUARTER; k <= HALF_QUARTER; k++)
+    if (sign * values[around(middle + k)]! < sign * values[extreme]!) extreme = around(middle + k)
+  const before = Math.round(max(2, min(6, 2 + swingK / 12)))
+  const days: number[] = []
+  const share: number[] = []
+  for (let k = before; k >= 0; k--) {
+    days.push(around(extreme - k))
+    share.push(k === 0 ? 1 : 0.9 - (0.5 * (k - 1)) / before)
+  }
+  AFTER.forEach((s, k) => {
+    days.push(around(extreme + k + 1))
+    share.push(s)
+  })
+  return { days, share }
+}
+
+/** Winters' coldest hours scatter round their mean by this, K, the more the more continental the climate. */
+const winterSpread = (swingK: number) => 1.5 + 0.05 * swingK
+/** No winter lies further from the mean than so many of those. */
+const FURTHEST = 2
+
+/** The lowest air of this one year, °C: as it is given, or by the mean yearly low and the year's own luck. */
+function lowestOfYear(normals: Normals, swingK: number, seed: number): number | undefined {
+  const { designLowC, meanYearlyLowC } = normals
+  if (designLowC !== undefined || meanYearlyLowC === undefined) return designLowC
+  const luck = normalDeviates(seededRandom((seed ^ 0x5eed) >>> 0))()
+  const low = meanYearlyLowC + winterSpread(swingK) * max(-FURTHEST, min(FURTHEST, luck))
+  return min(low, min(...normals.lowC) - 1)
+}
+
 /**
  * Fills the hours and shifts the days, by turns, until the hourly year has the monthly means and the extremes asked of
- * it.
+ * it: each at the end of a spell, under a clear sky.
  */
-function meetNormals(hours: Float32Array, days: GeneratedDays, normals: Normals, sun: SunYear): void {
-  const { low, high } = days
-  const coldest = normals.designLowC === undefined ? -1 : indexOfLeast(low, 1)
-  const hottest = normals.designHighC === undefined ? -1 : indexOfLeast(high, -1)
+function meetNormals(hours: Float32Array, days: GeneratedDays, normals: Normals, sun: SunYear, seed: number): void {
+  const { low, high, clear } = days
+  const meanLow = smoothDaily(normals.lowC)
+  const meanHigh = smoothDaily(normals.highC)
+  const season = meanLow.map((l, d) => (l + meanHigh[d]!) / 2)
+  const swingK = max(...normals.highC) - min(...normals.lowC)
+  const coldest = lowestOfYear(normals, swingK, seed)
+  const hottest = normals.designHighC
+  const snap = coldest === undefined ? null : spellOf(low, season, swingK, 1)
+  const wave = hottest === undefined ? null : spellOf(high, season, swingK, -1)
+  for (const spell of [snap, wave])
+    spell?.days.forEach((d, k) => {
+      if (spell.share[k]! >= CLEAR_FROM) clear[d] = max(clear[d]!, CLEAR)
+    })
   for (let turn = 0; turn < 12; turn++) {
     fillTemperatures(hours, low, high, sun)
     const got = monthlyNormals(hours)
@@ -116,13 +180,21 @@ function meetNormals(hours: Float32Array, days: GeneratedDays, normals: Normals,
     if (max(...offLow.map(abs), ...offHigh.map(abs)) < 0.03 && turn > 0) return
     shift(low, offLow)
     shift(high, offHigh)
-    if (coldest >= 0) {
-      for (let d = 0; d < DAYS; d++) low[d] = max(low[d]!, normals.designLowC! + 0.4)
-      low[coldest] = normals.designLowC!
+    if (snap) {
+      for (let d = 0; d < DAYS; d++) low[d] = max(low[d]!, coldest! + 0.4)
+      snap.days.forEach((d, k) => {
+        const falls = snap.share[k]! * (coldest! - meanLow[d]!)
+        low[d] = snap.share[k] === 1 ? coldest! : max(coldest! + 0.4, min(low[d]!, meanLow[d]! + falls))
+        high[d] = min(high[d]!, meanHigh[d]! + DAYS_FOLLOW * falls)
+      })
     }
-    if (hottest >= 0) {
-      for (let d = 0; d < DAYS; d++) high[d] = min(high[d]!, normals.designHighC! - 0.4)
-      high[hottest] = normals.designHighC!
+    if (wave) {
+      for (let d = 0; d < DAYS; d++) high[d] = min(high[d]!, hottest! - 0.4)
+      wave.days.forEach((d, k) => {
+        const rises = wave.share[k]! * (hottest! - meanHigh[d]!)
+        high[d] = wave.share[k] === 1 ? hottest! : min(hottest! - 0.4, max(high[d]!, meanHigh[d]! + rises))
+        low[d] = max(low[d]!, meanLow[d]! + DAYS_FOLLOW * rises * 0.7)
+      })
     }
     for (let d = 0; d < DAYS; d++) if (high[d]! < low[d]! + 0.5) high[d] = low[d]! + 0.5
   }
@@ -133,12 +205,6 @@ function meetNormals(hours: Float32Array, days: GeneratedDays, normals: Normals,
 function shift(daily: Float64Array, off: readonly number[]): void {
   const smooth = smoothDaily(off)
   for (let d = 0; d < DAYS; d++) daily[d] = daily[d]! + smooth[d]!
-}
-
-function indexOfLeast(values: Float64Array, sign: 1 | -1): number {
-  let best = 0
-  for (let i = 1; i < values.length; i++) if (sign * values[i]! < sign * values[best]!) best = i
-  return best
 }
 
 function average(values: readonly number[]): number {

@@ -44,6 +44,7 @@ export interface Normals {
   windMs?: readonly number[]
   snowDays?: readonly number[]
   designLowC?: number
+  meanYearlyLowC?: number
   designHighC?: number
 }
 

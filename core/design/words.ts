@@ -5,6 +5,7 @@ import type { Design, Fault } from './types'
 /** Places within the climate, which is checked by a function of its own. */
 const CLIMATE: Record<string, string> = {
   designLowC: 'Coldest night of the year',
+  meanYearlyLowC: 'Mean of each winter’s coldest hour',
   designHighC: 'Hottest afternoon of the year',
 }
 

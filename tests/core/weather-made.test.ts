@@ -1,6 +1,6 @@
 import { makeSiteYear, monthlyNormals, monthlyRadiation, type SiteYear } from '../../core/climate'
 import { wantedRadiation } from '../../core/climate/generator'
-import { DEMOS, type NormalsClimate, type Spell } from '../../core/design'
+import { DEMOS, type Design, type NormalsClimate, type Spell } from '../../core/design'
 import { runEnsemble, seedsFrom, summarise } from '../../core/study/ensemble'
 
 const demo = DEMOS[0]!
@@ -109,4 +109,51 @@ test('an ensemble tells how often: years differ, their counts and spread agree',
   expect(runEnsemble(demo, 50, () => true).years).toHaveLength(1)
   expect(() => runEnsemble(demo, 0)).toThrow(RangeError)
   expect(summarise(e.years.slice(0, 1)).coldestC.median).toBe(e.years[0]!.coldestInsideC)
+})
+
+describe('extremes come as they do', () => {
+  const places: [string, Design][] = DEMOS.map(d => [d.name, d])
+  const made = (design: Design, seed: number, patch: Partial<NormalsClimate> = {}) =>
+    makeSiteYear({ ...design.site, seed, climate: { ...(design.site.climate as NormalsClimate), ...patch } })
+  const lowOf = (design: Design) => Math.min(...(design.site.climate as NormalsClimate).lowC) - 12
+
+  test.each(places)('%s: the design low ends a snap in the coldest quarter, under a clear sky', (_, design) => {
+    const designLowC = lowOf(design)
+    for (let seed = 1; seed <= 20; seed++) {
+      const y = made(design, seed, { designLowC })
+      const low = byDay(y.dryBulbC, Math.min)
+      const mean = byDay(y.dryBulbC, (...v) => v.reduce((a, b) => a + b, 0) / 24)
+      const day = low.indexOf(Math.min(...low))
+      expect(low[day]!).toBeCloseTo(designLowC, 1)
+      // Half a year off lies summer: the coldest quarter is the one about the coldest month.
+      const normals = design.site.climate as NormalsClimate
+      const middles = normals.lowC.map((l, m) => l + normals.highC[m]!)
+      const coldest = middles.indexOf(Math.min(...middles)) * 30.4 + 15
+      const off = Math.abs(((day - coldest + 547.5) % 365) - 182.5)
+      expect(off).toBeLessThan(62)
+      // The days before are cold already, and it is not one night: three of them lie well below the season.
+      const season = (middles[Math.floor(day / 30.42) % 12] ?? 0) / 2
+      for (const k of [1, 2]) expect(mean[(day - k + 365) % 365]!).toBeLessThan(season - 3)
+      expect(y.cloud[day * 24 + 3]!).toBeLessThan(0.3)
+    }
+  })
+
+  test('a mean yearly low is met by the mean of many winters, which scatter as stations do', () => {
+    for (const design of [DEMOS[0]!, DEMOS[1]!, DEMOS[4]!]) {
+      const meanYearlyLowC = lowOf(design)
+      const lows = Array.from({ length: 60 }, (_, i) =>
+        Math.min(...made(design, 100 + i, { designLowC: undefined, meanYearlyLowC }).dryBulbC),
+      )
+      const mean = lows.reduce((a, b) => a + b, 0) / lows.length
+      const spread = Math.sqrt(lows.reduce((s, l) => s + (l - mean) ** 2, 0) / lows.length)
+      expect(Math.abs(mean - meanYearlyLowC)).toBeLessThan(0.7)
+      expect(spread).toBeGreaterThan(1.2)
+      expect(spread).toBeLessThan(4)
+      // The lowest of one year goes before it.
+      expect(Math.min(...made(design, 1, { designLowC: meanYearlyLowC - 3, meanYearlyLowC }).dryBulbC)).toBeCloseTo(
+        meanYearlyLowC - 3,
+        1,
+      )
+    }
+  })
 })

@@ -121,13 +121,15 @@ const unused = (row: Row) => row.key === 'sunshineH' && climate.value.globalJm2 
 
 const EXTREMES = [
   ['designLowC', 'Coldest night of the year', -12],
+  ['meanYearlyLowC', 'Mean of each winter’s coldest hour', -12],
   ['designHighC', 'Hottest afternoon of the year', 8],
 ] as const
-function giveExtreme(key: 'designLowC' | 'designHighC', beyond: number): void {
-  const edge = key === 'designLowC' ? Math.min(...climate.value.lowC) : Math.max(...climate.value.highC)
+type Extreme = (typeof EXTREMES)[number][0]
+function giveExtreme(key: Extreme, beyond: number): void {
+  const edge = key === 'designHighC' ? Math.max(...climate.value.highC) : Math.min(...climate.value.lowC)
   bench.edit([['site.climate', { ...climate.value, [key]: Math.round(edge + beyond) }]], `give ${key}`)
 }
-function estimateExtreme(key: 'designLowC' | 'designHighC'): void {
+function estimateExtreme(key: Extreme): void {
   const rest: Partial<NormalsClimate> = { ...climate.value }
   delete rest[key]
   bench.edit([['site.climate', rest]], `estimate ${key}`)

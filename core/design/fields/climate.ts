@@ -51,6 +51,8 @@ export interface NormalsClimate {
   snowDays?: number[]
   /** Coldest night and hottest afternoon that the made year must reach, °C. */
   designLowC?: number
+  /** Mean of each winter's coldest hour, °C, where the lowest of this one year is left open. */
+  meanYearlyLowC?: number
   designHighC?: number
 }
 
@@ -158,26 +160,28 @@ function optionalNormalsFaults(climate: Record<string, unknown>): Complaint[] {
         allowed: `a number from ${low} to ${high}`,
       })
   }
-  for (const name of ['designLowC', 'designHighC']) {
+  for (const name of ['designLowC', 'meanYearlyLowC', 'designHighC']) {
     const v = climate[name]
     if (v !== undefined && (typeof v !== 'number' || !Number.isFinite(v) || v < -75 || v > 60))
       out.push({ at: `.${name}`, message: `is ${shown(v)}`, allowed: 'a temperature from −75 to 60 °C' })
   }
   if (out.length > 0) return out
-  const { lowC, highC, designLowC, designHighC } = climate as {
+  const { lowC, highC, designLowC, meanYearlyLowC, designHighC } = climate as {
     lowC: number[]
     highC: number[]
     designLowC?: number
+    meanYearlyLowC?: number
     designHighC?: number
   }
   const coldest = Math.min(...lowC)
   const warmest = Math.max(...highC)
-  if (designLowC !== undefined && (designLowC > coldest - 1 || designLowC < coldest - 40))
-    out.push({
-      at: '.designLowC',
-      message: `is ${designLowC}`,
-      allowed: `1 to 40 K below the coldest month’s low of ${coldest} °C`,
-    })
+  for (const [name, low] of Object.entries({ designLowC, meanYearlyLowC }))
+    if (low !== undefined && (low > coldest - 1 || low < coldest - 40))
+      out.push({
+        at: `.${name}`,
+        message: `is ${low}`,
+        allowed: `1 to 40 K below the coldest month’s low of ${coldest} °C`,
+      })
   if (designHighC !== undefined && (designHighC < warmest + 1 || designHighC > warmest + 30))
     out.push({
       at: '.designHighC',
