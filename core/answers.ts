@@ -78,7 +78,13 @@ export interface LossShare {
 export interface Answers {
   version: string
   seed: number
-  coldestNight: Extreme & { /** Dull days in a row before it. */ dullDaysBefore: number; day: string }
+  coldestNight: Extreme & {
+    /** Dull days in a row before it. */
+    dullDaysBefore: number
+    day: string
+    /** Where the coldest hour is the cover's doing: how cold it had been until it was opened, °C, and when, o'clock. */
+    untilOpened: { insideC: number; clock: string } | null
+  }
   hottestAfternoon: Extreme
   hoursBelow0: number
   hoursBelowAim: number
@@ -159,6 +165,29 @@ function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
 /** Coldest inside hour of a year. */
 function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
   return extreme(site, airC, -1)
+}
+
+/** A cover that was opened so many hours before the coldest one may have made it; the night before is so long, h. */
+const OPENED_H = 3
+const NIGHT_H = 12
+/** So much colder than the night before the cover was opened, K: then it was the opening. */
+const BY_OPENING_K = 0.2
+
+/** Whether the cover was opened shortly before an hour, and the air was warmer until then. */
+function untilOpened(series: YearSeries, hour: number): Answers['coldestNight']['untilOpened'] {
+  for (let h = hour; h > Math.max(0, hour - OPENED_H); h--) {
+    if (series.coverDrawn[h - 1]! - series.coverDrawn[h]! < 0.25) continue
+    const opened = h
+    let before = Infinity
+    for (let k = Math.max(0, opened - NIGHT_H); k < opened; k++) before = Math.min(before, series.airC[k]!)
+    if (before - series.airC[hour]! < BY_OPENING_K) return null
+    const minutes = Math.round(series.coverDrawn[h]! * 60)
+    return {
+      insideC: before,
+      clock: `${String(h % 24).padStart(2, '0')}:${String(Math.min(59, minutes)).padStart(2, '0')}`,
+    }
+  }
+  return null
 }
 
 /** Days in a row before a day with less than 45 % of the light that its season's clearest days bring. */
@@ -296,7 +325,12 @@ export function makeAnswers(
   return {
     version: CORE_VERSION,
     seed: design.site.seed,
-    coldestNight: { ...coldest, dullDaysBefore: dullDaysBefore(site, day), day: dayName(day) },
+    coldestNight: {
+      ...coldest,
+      dullDaysBefore: dullDaysBefore(site, day),
+      day: dayName(day),
+      untilOpened: untilOpened(series, coldest.hour),
+    },
     hottestAfternoon: extreme(site, series.airC, 1),
     hoursBelow0,
     hoursBelowAim,

@@ -7,7 +7,7 @@ import { makeGroundOutside } from './ground-outside'
 import { makeLinks } from './links'
 import type { Memory } from './memory'
 import { EMISSIVITY, OPEN_COVER } from './chains'
-import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
+import { BURIED, HOUSE, OUTSIDE, type ByGain, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
   AIR,
@@ -67,6 +67,9 @@ const ROW_CLOSED = 4.5
 const LOBBY_SKIN = 8
 /** In a lobby of this floor, m², one door is shut before the other is opened; in a smaller one, so much less often. */
 const LOBBY_ROOM = 1.5
+/** Of the sky, what panes see, most of them; of light, the share that warms the room at once. */
+const PANES_SEE = 0.75
+const WARMS = 0.6
 /** Leaves shade the soil beneath them: extinction by leaf area. Ross 1981. */
 const LEAF_SHADE = 0.7
 /** Sun above this is day, W/m². */
@@ -297,6 +300,19 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   }
 
   /**
+   * Drawn while it keeps more in than the light is worth, by the air as the hour begins; where it can be moved. Panes
+   * lose to the sky as well as to the air, and not all light warms the room: leaves spend a good part on vapour.
+   */
+  function byGain({ lightW, keepsWK, movable }: ByGain, stands: number, may: number, h: number): number {
+    if (may === 0) return 0
+    if (movable[h] === 0) return stands
+    const toSky = radiativeFilm((v[OUT]! + skyC[h]!) / 2, EMISSIVITY) * PANES_SEE
+    const toAir = outsideFilm(v[WIND]!)
+    const beyond = (toSky * skyC[h]! + toAir * v[OUT]!) / (toSky + toAir)
+    return keepsWK * (v[AIR]! - beyond) > WARMS * lightW[h]! ? may : 0
+  }
+
+  /**
    * Covers as they are drawn, and what light gets past each and the wet glass; returns what falls on the beds, W/m².
    */
   function coverUp(h: number): number {
@@ -304,7 +320,9 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     const dry = 1 - DROPS * min(1, v[WET]! / (1e-9 + 0.03 * glassArea))
     let onBeds = 0
     for (let k = 0; k < covers; k++) {
-      covered[k] = drawn[h * covers + k]!
+      const may = drawn[h * covers + k]!
+      const gain = m.byGain[k]
+      covered[k] = gain ? byGain(gain, covered[k]!, may, h) : may
       const past = 1 - covered[k]! * (1 - m.coverLeak[k]!)
       light[k] = past * dry
       onPanes[k] = m.coverOutside[k] === 1 ? past : 1

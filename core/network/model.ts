@@ -1,4 +1,4 @@
-import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT, FILM_INSIDE, FILM_OUTSIDE, GAS_CONSTANT_AIR } from '../physics/constants'
 import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, LEAKAGE_CLASSES, MATERIALS, SHELTERS } from '../catalog'
@@ -9,14 +9,14 @@ import { bedSide } from '../geometry/scene'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
-import { coverConductance, glazingConductance } from '../optics/glazing-heat'
+import { coverConductance, coveredResistance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
 import { makeAdded, type Added } from './added'
 import { makeAirways, type Airways } from './airways'
 import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
 import { makeFans, type Fans } from './fans'
-import { coverDrawn } from './schedule'
+import { coverDrawn, goesByGain, movable } from './schedule'
 import { LOSS_NAMES } from './series'
 
 /** Air, leaves, twine and frames warm and cool together: this many times the air alone. */
@@ -105,6 +105,8 @@ export interface NetworkModel {
   coverLeak: Float64Array
   /** 1 where it hangs outside the panes and keeps the sun off them too. */
   coverOutside: Uint8Array
+  /** Covers that go by what light brings and the pane loses; null for all others. */
+  byGain: (ByGain | null)[]
   /** Which cover a chain's glazing is under; 0 for what is not glazed. */
   coverOf: Int32Array
   bedAreaM2: number
@@ -276,6 +278,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     covers: building.covers.length,
     drawn: inTurns(building.covers.map(c => coverDrawn(site, c))),
     coverLeak: Float64Array.from(building.covers, c => fittedCover(c).edgeLeak),
+    byGain: makeByGain(building, chains, gains),
     coverOutside: Uint8Array.from(building.covers, c => Number(c.place === 'outside')),
     coverOf: Int32Array.from(chains, c => Math.max(0, c.cover)),
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
@@ -320,6 +323,38 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
 function skinChains(chains: readonly Chain[]): NetworkModel['skin'] {
   const ids = [...new Set(chains.flatMap(c => c.skin ?? []))]
   return ids.map(id => ({ id, chains: Int32Array.from(chains.flatMap((c, i) => (c.skin === id ? [i] : []))) }))
+}
+
+/** What a cover that goes by gain needs to know. */
+export interface ByGain {
+  /** Light through its panes while it is open, W by hour. */
+  lightW: Float32Array
+  /** What it keeps in for each kelvin between inside and outside, W/K. */
+  keepsWK: number
+  /** Hours in which it can be moved, 1 each. */
+  movable: Uint8Array
+}
+
+function makeByGain(building: Building, chains: readonly Chain[], gains: SolarGains): (ByGain | null)[] {
+  const films = FILM_INSIDE + FILM_OUTSIDE
+  const glass = new Set<string>(gains.panes.map(p => p.id))
+  return building.covers.map((cover, k) => {
+    if (!goesByGain(cover)) return null
+    const keepsWK = chains
+      .filter(c => c.kind === 'glazing' && c.cover === k)
+      .reduce(
+        (sum, c) =>
+          sum + c.areaM2 * (1 / (films + c.resistance) - 1 / (films + coveredResistance(c.resistance, cover))),
+        0,
+      )
+    const lightW = new Float32Array(HOURS)
+    gains.byCover[k]!.faces.forEach((watts, i) => {
+      // What goes back out through glass is worth nothing.
+      if (glass.has(gains.faces[i]!.id)) return
+      for (let h = 0; h < HOURS; h++) lightW[h]! += watts[h]!
+    })
+    return { lightW, keepsWK, movable: movable(cover) }
+  })
 }
 
 function glazingArrays(building: Building, chains: readonly Chain[]) {

@@ -101,9 +101,8 @@ export function runNetwork(
   return runModel(makeModel(design, site, building, gains), site, options)
 }
 
-/** How far the covers are drawn in each hour, 0–1, by the area of the panes under them. */
-function meanDrawn(m: NetworkModel): Float32Array {
-  if (m.covers === 1) return m.drawn
+/** Of all panes, the share under each cover, by area. */
+function sharesOfPanes(m: NetworkModel): Float64Array {
   const share = new Float64Array(m.covers)
   let all = 0
   for (let c = 0; c < m.count; c++) {
@@ -111,10 +110,7 @@ function meanDrawn(m: NetworkModel): Float32Array {
     share[m.coverOf[c]!]! += m.area[c]!
     all += m.area[c]!
   }
-  const out = new Float32Array(HOURS)
-  for (let h = 0; h < HOURS; h++)
-    for (let k = 0; k < m.covers; k++) out[h]! += (share[k]! / all) * m.drawn[h * m.covers + k]!
-  return out
+  return share.map(a => a / all)
 }
 
 /** Runs a model that is laid out already. */
@@ -134,7 +130,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     airStores: model.airStores,
     fans: model.fans.powerW.length,
   })
-  series.coverDrawn.set(meanDrawn(model))
+  const paneShare = sharesOfPanes(model)
   const atStart = stepper.heatContentJ()
   const lossCount = lostJ.length
   const gainCount = gainedJ.length
@@ -245,7 +241,10 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     series.glazingC[h] = glassSum / steps
     series.ventOpening[h] = openSum / steps
     series.bedLightWm2[h] = state[BED_LIGHT]!
-    for (let k = 0; k < model.covers; k++) series.coverLight[k]![h] = stepper.light[k]!
+    for (let k = 0; k < model.covers; k++) {
+      series.coverLight[k]![h] = stepper.light[k]!
+      series.coverDrawn[h]! += paneShare[k]! * stepper.covered[k]!
+    }
     series.condensedKg[h] = (condensed / steps) * 3600
     seeFans(h)
     seeBeds(h)

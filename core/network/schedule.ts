@@ -11,6 +11,15 @@ const BRIGHT_WM2 = 300
 /** Who leaves for longer than this leaves the cover open, h. */
 const LONG_AWAY_H = 24
 
+/** Whether an hour's light decides if a cover is drawn, in place of a schedule. */
+export const goesByGain = (cover: PaneCover): boolean => !cover.boards && cover.id !== 'none' && cover.rule === 'gain'
+
+/** Hours, 1 each of 8760, in which somebody or something can move a cover that goes by gain. */
+export function movable(cover: PaneCover): Uint8Array {
+  const presence = { days: cover.days, fromH: cover.thereFromH, untilH: cover.thereUntilH }
+  return Uint8Array.from({ length: HOURS }, (_, h) => Number(cover.moved === 'motor' || isThere(presence, h)))
+}
+
 /**
  * Share of each hour that a cover is drawn, 0–1: as its rule has it, as shade on hot days where it is that too, and by
  * hand where nobody is there to move it but at times.
@@ -24,13 +33,16 @@ export function coverDrawn(site: SiteYear, cover: PaneCover): Float32Array {
   const nights = drawnByRule(site, cover)
   if (cover.moved === 'motor') return cover.shades ? withShade(site, cover, nights) : nights
   for (let h = 0; h < HOURS; h++) if (isForgotten(cover.forgotten, h)) nights[h] = 0
+  // By gain the loop moves it, while somebody is there.
+  if (cover.rule === 'gain') return cover.shades ? withShade(site, cover, nights) : nights
   return movedByHand(cover, nights, cover.shades ? withShade(site, cover, nights) : nights)
 }
 
 /**
  * By its rule, in hours colder than its limit. By the sun: from `afterSunsetH` after sunset to `afterSunriseH` after
  * sunrise (where the sun does not rise it stays drawn; where it does not set it stays open). By the clock: from `fromH`
- * until `untilH`. By cold: whenever it is dark, or lit less than 30 W/m².
+ * until `untilH`. By cold: whenever it is dark, or lit less than 30 W/m². By gain: it may be drawn in any hour; the loop
+ * sees whether it is worth it.
  */
 function drawnByRule(site: SiteYear, cover: Cover): Float32Array {
   const drawn = new Float32Array(HOURS)
@@ -40,7 +52,8 @@ function drawnByRule(site: SiteYear, cover: Cover): Float32Array {
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k
       if (site.dryBulbC[h]! >= cover.onlyBelowC) continue
-      if (open) drawn[h] = 1 - Math.min(1, Math.max(0, Math.min(k + 1, open[1]) - Math.max(k, open[0])))
+      if (cover.rule === 'gain') drawn[h] = 1
+      else if (open) drawn[h] = 1 - Math.min(1, Math.max(0, Math.min(k + 1, open[1]) - Math.max(k, open[0])))
       else
         drawn[h] = cover.rule === 'clock' ? clockShare(k, cover.fromH, cover.untilH) : site.globalWm2[h]! < 30 ? 1 : 0
     }

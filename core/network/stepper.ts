@@ -113,6 +113,8 @@ export interface Stepper {
   drawnJ: Float64Array
   /** Share of light that each cover and the wet glass let through. */
   light: Float64Array
+  /** Share of the block that each cover is drawn. */
+  covered: Float64Array
   /** Electricity that each fan has drawn, J. */
   fanJ: Float64Array
   /** By chain of the skin: what of that left through it, J. */
@@ -218,6 +220,7 @@ function makeLoop(size: Size): Loop {
     drawnJ,
     fanJ,
     light,
+    covered,
     leftJ,
     stoodOpen,
     through,
@@ -299,6 +302,7 @@ function makeLoop(size: Size): Loop {
       movedJ: movedJ.subarray(0, m.added.count),
       drawnJ: drawnJ.subarray(0, m.added.count),
       light: light.subarray(0, m.covers),
+      covered: covered.subarray(0, m.covers),
       fanJ: fanJ.subarray(0, m.fans.powerW.length),
       leftJ: leftJ.subarray(0, m.count),
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),

@@ -1,5 +1,5 @@
 import { anAirStore } from '../../core/air-stores/registry'
-import type { Design, Source } from '../../core/design'
+import { DEMOS, type Design, type Source } from '../../core/design'
 import { inSeason } from '../../core/editing/season'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { elementLosses, makeFabric } from '../../core/network/chains'
@@ -204,4 +204,48 @@ test('foil shines little: a foiled wall takes less of the room’s warmth', () =
   expect(chains('foil')).toBeLessThan(0.2)
   expect(chains('bare')).toBe(0.9)
   expect(wall('foil')).toBeLessThan(wall('white'))
+})
+
+describe('a cover that goes by what light brings and the pane loses', () => {
+  const ruled = (d: Design, rule: Design['skin']['cover']['rule']): Design => ({
+    ...unheated(d),
+    skin: { ...d.skin, cover: { ...d.skin.cover, id: d.skin.cover.id === 'none' ? 'quilt' : d.skin.cover.id, rule } },
+  })
+  test.each(DEMOS.map(d => [d.name, d] as const))('%s: never colder on its coldest night than by the sun', (_, d) => {
+    const sun = run(ruled(d, 'sun')).answers
+    const gain = run(ruled(d, 'gain'))
+    expect(gain.answers.coldestNight.insideC).toBeGreaterThanOrEqual(sun.coldestNight.insideC - 0.02)
+    // Drawn in the dark when it is colder outside, open at noon in summer.
+    const { series, site } = gain
+    for (let h = 0; h < 8760; h++) {
+      const drawn = series.coverDrawn[h]!
+      if (site.globalWm2[h] === 0 && drawn < 0.5)
+        expect(Math.min(series.airC[h]! - site.dryBulbC[h]!, d.skin.cover.onlyBelowC - site.dryBulbC[h]!)).toBeLessThan(
+          3,
+        )
+      if (site.globalWm2[h]! > 500 && site.dryBulbC[h]! > 10) expect(drawn).toBeLessThan(0.5)
+    }
+  })
+
+  test('by hand it stays as it was left while nobody is there', () => {
+    const d = ruled(bare, 'gain')
+    const cover = {
+      ...d.skin.cover,
+      moved: 'hand' as const,
+      days: 'every day' as const,
+      thereFromH: 8,
+      thereUntilH: 16,
+    }
+    const { series } = run({ ...d, skin: { ...d.skin, cover: { ...cover, onlyBelowC: 40 } } })
+    for (let h = 24; h < 8760; h++)
+      if (h % 24 >= 16 || h % 24 < 8) expect(series.coverDrawn[h]).toBe(series.coverDrawn[h - 1])
+  })
+})
+
+test('the score tells when the coldest hour is the cover’s doing, and else says nothing', () => {
+  const clock = covered({ rule: 'clock', fromH: 16, untilH: 8.5 })
+  const { untilOpened, insideC } = run(clock).answers.coldestNight
+  expect(untilOpened!.clock).toBe('08:30')
+  expect(untilOpened!.insideC).toBeGreaterThan(insideC)
+  expect(run(bare).answers.coldestNight.untilOpened).toBeNull()
 })

@@ -86,6 +86,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     drawn: none,
     coverLeak: Float64Array.of(0),
     coverOutside: new Uint8Array(1),
+    byGain: [null],
     coverOf: new Int32Array(2),
     bedAreaM2: 0,
     bedLight: none,

@@ -103,6 +103,10 @@ function showColdest(): void {
           {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong
         >.
       </p>
+      <p v-if="a.coldestNight.untilOpened" class="hint mt-1" data-test="until-opened">
+        {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at
+        {{ a.coldestNight.untilOpened.clock }}.
+      </p>
       <p v-if="winters.spread" class="hint mt-1" data-test="winters">
         One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
       </p>

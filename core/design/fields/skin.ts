@@ -59,6 +59,7 @@ const COVER_RULES = [
   { id: 'sun', name: 'by the sun' },
   { id: 'clock', name: 'by the clock' },
   { id: 'cold', name: 'whenever it is dark and cold' },
+  { id: 'gain', name: 'while it keeps more in than the light is worth' },
 ] as const
 
 const finish = (label: string, hint = '') => entryOf(FINISHES, { start: 'bare', label, hint })
@@ -91,7 +92,7 @@ export const COVER = group(
     rule: choice(COVER_RULES, {
       start: 'sun',
       label: 'Drawn and opened',
-      about: 'by the sun, by the clock, or by cold alone (dark or not)',
+      about: 'by the sun, by the clock, by cold alone (dark or not), or by what light brings and the pane loses',
     }),
     fromH: hours(0, 24, { start: 17, step: 0.5, label: 'Drawn at, o’clock' }),
     untilH: hours(0, 24, { start: 8, step: 0.5, label: 'Opened at, o’clock' }),
