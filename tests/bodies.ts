@@ -19,6 +19,7 @@ export const tank = (patch: Partial<Extract<Body, { kind: 'tank' }>>): Body => (
   atM: 1.4,
   offsetM: 0,
   colour: 'black',
+  openShare: 1,
   ...WITH_WATER,
   ...patch,
 })
@@ -29,6 +30,7 @@ export const pond = (patch: Partial<Extract<Body, { kind: 'pond' }>>): Body => (
   depthM: 0.6,
   atM: 1.4,
   offsetM: 0,
+  openShare: 1,
   ...patch,
 })
 export const wall = (patch: Partial<Extract<Body, { kind: 'wall' }>>): Body => ({

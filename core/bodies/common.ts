@@ -1,7 +1,15 @@
-import { length } from '../design/field'
+import { length, share } from '../design/field'
 
 /** So many bodies may stand in a house. */
 export const MOST_BODIES = 30
+
+/** Of a surface of water, what neither a lid nor plants that float on it cover. */
+export const openShare = share(0, 1, {
+  start: 1,
+  step: 0.1,
+  label: 'Open to the air',
+  hint: 'A lid, or plants that float on it, keep it from evaporating.',
+})
 
 /** Fields that many kinds share. */
 export const atM = length(0, 20, { label: 'from the sunny wall' })

@@ -54,8 +54,9 @@ export const filledWith = (body: Filled): string =>
 /**
  * A filling behind a face. A liquid stirs itself; what lies still passes heat over its mean way to the face, its volume
  * over its area.
+ * @param open share of the face that is a surface open to the air
  */
-export function filledChain(body: Filled, areaM2: number, volumeM3: number, facingUp: number): BodyChain {
+export function filledChain(body: Filled, areaM2: number, volumeM3: number, facingUp: number, open = 0): BodyChain {
   const { density, specificHeat, conductivity, freezes } = contentsOf(body)
   const passes = conductivity > 0 ? Math.min(STIRRING, (conductivity * areaM2) / volumeM3) : STIRRING
   return {
@@ -64,6 +65,6 @@ export function filledChain(body: Filled, areaM2: number, volumeM3: number, faci
     capacity: [volumeM3 * density * specificHeat, VESSEL_WALL * areaM2],
     between: [passes * areaM2],
     waterKg: freezes ? volumeM3 * density : 0,
-    open: false,
+    open: conductivity > 0 ? 0 : open,
   }
 }

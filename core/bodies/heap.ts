@@ -63,7 +63,7 @@ export const HEAP: BodyKind<Heap> & { fields: typeof fields } = {
         capacity: cells.capacity.map(c => c * faceM2),
         between: cells.between.map(g => g * faceM2),
         waterKg: 0,
-        open: false,
+        open: 0,
       },
     ]
   },

@@ -38,8 +38,8 @@ export interface BodyChain {
   between: number[]
   /** Water in its first cell, kg. */
   waterKg: number
-  /** Water open to the air. */
-  open: boolean
+  /** Of its face, the share that is water open to the air, 0–1. */
+  open: number
 }
 
 /** A size of a body that can be drawn out: its field, and the least that it may be. */
@@ -159,7 +159,7 @@ export const VESSEL_WALL = 500
 export const BED_OF_WATER = 4
 
 /** Water behind a face. */
-export function waterChain(areaM2: number, kg: number, facingUp: number, open = false): BodyChain {
+export function waterChain(areaM2: number, kg: number, facingUp: number, open = 0): BodyChain {
   return {
     areaM2,
     facingUp,

@@ -1,6 +1,6 @@
 import { PRICES } from '../catalog'
 import { choice, group, length, type Value } from '../design/field'
-import { atM, COMMON } from './common'
+import { atM, COMMON, openShare } from './common'
 import { BED_OF_WATER, boxAlong, FLAT_M, tooLong, waterChain, type BodyKind, type Box } from './kind'
 
 /** Open water let into the floor. */
@@ -12,6 +12,7 @@ const fields = group(
     depthM: length(0.1, 3, { label: 'deep' }),
     atM,
     offsetM: COMMON.offsetM,
+    openShare,
   },
   { label: 'Pond' },
 )
@@ -38,6 +39,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
     depthM: 0.6,
     atM: Math.max(0, Math.min(1.4, room.widthM - 1)),
     offsetM: 0,
+    openShare: 1,
   }),
   box: (body, room) => boxAlong(room, [body.atM, body.atM + body.widthM], [0, FLAT_M], body.lengthM, body.offsetM),
   unfit: (body, room) => tooLong(room, body.atM, body.atM + body.widthM, body.lengthM),
@@ -47,7 +49,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
   length: { field: 'lengthM', least: 0.2 },
   heightField: 'atM',
   absorptance: () => WATER_ABSORPTANCE,
-  chains: (body, box) => [waterChain(surface(box), waterM3(body, box) * 1000, 1, true)],
+  chains: (body, box) => [waterChain(surface(box), waterM3(body, box) * 1000, 1, body.openShare)],
   underfoot: (body, box) => {
     const sides = 2 * body.depthM * (box.x1 - box.x0 + box.y1 - box.y0)
     return { conductance: (surface(box) + sides) * BED_OF_WATER, depthM: body.depthM }

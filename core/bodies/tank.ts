@@ -1,6 +1,6 @@
 import { COLOURS, entry, PRICES } from '../catalog'
 import { choice, entryOf, group, length, type Value } from '../design/field'
-import { atM, COMMON } from './common'
+import { atM, COMMON, openShare } from './common'
 import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
 import { BED_OF_WATER, boxAlong, tooLong, type BodyKind, type Box } from './kind'
 
@@ -14,6 +14,7 @@ const fields = group(
     atM,
     offsetM: COMMON.offsetM,
     colour: entryOf(COLOURS, { label: 'Colour' }),
+    openShare,
     ...contentsFields,
   },
   { label: 'Tank' },
@@ -43,6 +44,7 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
     atM: Math.max(0, Math.min(1.4, room.widthM - 0.8)),
     offsetM: 0,
     colour: 'black',
+    openShare: 1,
     ...WITH_WATER,
   }),
   box: (body, room) =>
@@ -56,7 +58,8 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
   absorptance: body => entry(COLOURS, body.colour).solarAbsorptance,
   chains: (body, box) => {
     const [l, w, h] = [box.y1 - box.y0, body.widthM, body.heightM]
-    return [filledChain(body, 2 * h * (l + w) + l * w, volumeM3(body, box), 0)]
+    const face = 2 * h * (l + w) + l * w
+    return [filledChain(body, face, volumeM3(body, box), 0, (body.openShare * l * w) / face)]
   },
   underfoot: (_body, box) => ({ conductance: foot(box) * BED_OF_WATER, depthM: 0 }),
   waterM3: (body, box) => waterOf(body, volumeM3(body, box)),

@@ -63,7 +63,7 @@ export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
         capacity: cells.capacity.map(c => c * areaM2),
         between: cells.between.map(g => g * areaM2),
         waterKg: 0,
-        open: false,
+        open: 0,
       },
     ]
   },

@@ -347,7 +347,17 @@ const saritas = completeDesign({
   },
   store: {
     bodies: [
-      { kind: 'tank', lengthM: 3.4, widthM: 1.1, heightM: 1, atM: 4.9, offsetM: 0, colour: 'black', ...WITH_WATER },
+      {
+        kind: 'tank',
+        lengthM: 3.4,
+        widthM: 1.1,
+        heightM: 1,
+        atM: 4.9,
+        offsetM: 0,
+        colour: 'black',
+        openShare: 1,
+        ...WITH_WATER,
+      },
     ],
     floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
   },

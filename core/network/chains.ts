@@ -42,8 +42,8 @@ export interface Chain {
   column: number
   /** Water in its first cell, kg. */
   waterKg: number
-  /** Water open to the air. */
-  open: boolean
+  /** Of its face, the share that is water open to the air. */
+  open: number
   /** Soil that plants grow in: which bed it is of, and its cell half way up the bed's own soil. */
   bed: boolean
   bedIndex: number
@@ -70,7 +70,7 @@ const blank = {
   outer: null,
   column: -1,
   waterKg: 0,
-  open: false,
+  open: 0,
   bed: false,
   bedIndex: -1,
   rootCell: -1,

@@ -104,7 +104,7 @@ export function makeMemory(size: Size) {
     area: doubles(chains),
     glazed: bytes(chains),
     bed: bytes(chains),
-    openWater: bytes(chains),
+    openWater: doubles(chains),
     /**
      * By chain: what ties its face to what lies behind it, W/K; films inside, W/K; how it passes latent heat
      * (`makeMoisture`), and where a try of the step left it, °C.

@@ -66,7 +66,7 @@ export interface NetworkModel {
   underRow: Uint8Array
   waterKg: Float64Array
   /** Water open to the air, or soil that is always damp. */
-  openWater: Uint8Array
+  openWater: Float64Array
   bed: Uint8Array
   sun: SunEntries
   /** Sun that warms the air at once, W, by hour and cover, as `drawn`. */
@@ -255,7 +255,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     lossIndex: Int32Array.from(chains, c => LOSS_NAMES.indexOf(c.name)),
     underRow: map(new Uint8Array(count), c => (c.bed && breathe.rowCover.on ? 1 : 0)),
     waterKg: map(new Float64Array(count), c => c.waterKg),
-    openWater: map(new Uint8Array(count), c => (c.open ? 1 : 0)),
+    openWater: map(new Float64Array(count), c => c.open),
     bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
     sun: sun.sun,
     airSun: sun.airSun,

@@ -44,6 +44,11 @@ const WATER = 3
 
 /** Moist soil under leaves, kg/m²s per unit of humidity ratio. */
 const SOIL_EVAPORATION = 0.0012
+/**
+ * Still open water under moving room air, kg/m²s per unit of humidity ratio: 0.089 W/m²Pa, halved for water that nobody
+ * stirs. ASHRAE HVAC Applications, natatoriums; Carrier 1918.
+ */
+const WATER_EVAPORATION = 0.003
 /** A pane holds this much before it runs, kg/m². */
 const WET_GLASS = 0.08
 /** Air that carries a watt for each kelvin, kg/s. */
@@ -85,7 +90,7 @@ export function makeMoisture(memory: Memory) {
     glassArea = 1e-9
     for (let c = 0; c < m.count; c++) {
       if (glazed[c]) glassArea += area[c]!
-      driesOf[c] = glazed[c] ? GLASS : bed[c] ? SOIL : openWater[c] ? WATER : NOTHING
+      driesOf[c] = glazed[c] ? GLASS : bed[c] ? SOIL : openWater[c]! > 0 ? WATER : NOTHING
     }
     for (let c = 0; c < m.count; c++) fromSoil[c] = SOIL_EVAPORATION * m.soilBare[c]! * area[c]!
   }
@@ -142,6 +147,8 @@ export function makeMoisture(memory: Memory) {
       }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
       let draws = of === SOIL && before < at ? fromSoil[c]! * soilShare[c]! : 0.9 * AIR_PER_HEAT * films[c]!
+      // Water gives off by its surface, and takes by the whole of its vessel.
+      if (of === WATER && before < at) draws = WATER_EVAPORATION * openWater[c]! * areas[c]!
       // Glass dries by what stands on it and no more.
       if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = (onGlass * areas[c]!) / (at - before)
       const passes = LATENT * draws

@@ -202,8 +202,18 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     const design = migrateDesign({ ...old, store: full }) as Design
     expect(design.store.bodies.map(b => b.kind)).toEqual(['drums', 'tank', 'pond', 'wall'])
     expect(design.store.bodies.slice(1)).toEqual([
-      { kind: 'tank', lengthM: 2, widthM: 0.5, heightM: 0.8, atM: 1.3, offsetM: 0, colour: 'blue', ...WITH_WATER },
-      { kind: 'pond', lengthM: 1, widthM: 0.3, depthM: 0.5, atM: 1.9, offsetM: 0 },
+      {
+        kind: 'tank',
+        lengthM: 2,
+        widthM: 0.5,
+        heightM: 0.8,
+        atM: 1.3,
+        offsetM: 0,
+        colour: 'blue',
+        openShare: 1,
+        ...WITH_WATER,
+      },
+      { kind: 'pond', lengthM: 1, widthM: 0.3, depthM: 0.5, atM: 1.9, offsetM: 0, openShare: 1 },
       { kind: 'wall', material: 'gabion', thicknessM: 0.3, heightM: 1, atM: 3.2, lengthM: 0, offsetM: 0 },
     ])
     const thin = { ...full, innerWall: { ...full.innerWall, thicknessM: 0.005 } }

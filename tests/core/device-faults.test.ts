@@ -249,3 +249,18 @@ test('the score tells when the coldest hour is the cover’s doing, and else say
   expect(untilOpened!.insideC).toBeGreaterThan(insideC)
   expect(run(bare).answers.coldestNight.untilOpened).toBeNull()
 })
+
+test('open water evaporates: it stays nearer to the air’s mean in summer than under a lid, the more open the nearer', () => {
+  const july = (openShare: number) => {
+    const body = tank({ lengthM: 3, widthM: 1, heightM: 0.6, atM: 1.4, openShare })
+    const { answers } = run({ ...unheated(plain), store: { ...plain.store, bodies: [body] } })
+    const month = answers.months[6]!
+    return { above: month.waterC! - month.insideMeanC, vapour: answers.ledger.losses['damp air']! }
+  }
+  const [open, planted, lid] = [july(1), july(0.5), july(0)]
+  expect(open.above).toBeLessThan(planted.above)
+  expect(planted.above).toBeLessThan(lid.above)
+  expect(open.vapour).toBeGreaterThan(lid.vapour)
+  // What leaves would shade stands in the sun here.
+  expect(open.above).toBeLessThan(9)
+})

@@ -66,7 +66,7 @@ export function smallModel(house: SmallHouse): NetworkModel {
     lossIndex: new Int32Array(chains.length),
     underRow: new Uint8Array(chains.length),
     waterKg: none,
-    openWater: new Uint8Array(chains.length),
+    openWater: none,
     bed: new Uint8Array(chains.length),
     bedIndex: new Int32Array(chains.length).fill(-1),
     rootCell: new Int32Array(chains.length),

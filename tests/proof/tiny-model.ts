@@ -70,7 +70,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     lossIndex: new Int32Array(2),
     underRow: new Uint8Array(2),
     waterKg: two(0, options.waterKg),
-    openWater: new Uint8Array(2),
+    openWater: two(),
     bed: new Uint8Array(2),
     sun: { watts: new Float32Array(0), cell: empty.a, chain: empty.a, cover: empty.a, lit: 0, kept: 0 },
     airSun: none,
