@@ -5,6 +5,7 @@ import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
 import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
 import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
+import { darkLeafC } from './network/transpiration'
 import { sourceKind } from './sources/registry'
 import { partAnswers, type PartAnswer } from './part-answers'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
@@ -85,6 +86,8 @@ export interface Answers {
     /** Where the coldest hour is the cover's doing: how cold it had been until it was opened, °C, and when, o'clock. */
     untilOpened: { insideC: number; clock: string } | null
   }
+  /** Leaves in the air of the room, dry and dark: their coldest hour, °C, and hours in which they froze. */
+  leaf: { coldestC: number; hour: number; frostHours: number }
   hottestAfternoon: Extreme
   hoursBelow0: number
   hoursBelowAim: number
@@ -165,6 +168,17 @@ function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
 /** Coldest inside hour of a year. */
 function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
   return extreme(site, airC, -1)
+}
+
+/** The year of a leaf that gives and takes heat by the air and by what it sees of the room. */
+function leafYear({ airC, radiantC }: YearSeries): Answers['leaf'] {
+  const leaf = { coldestC: Infinity, hour: 0, frostHours: 0 }
+  for (let h = 0; h < HOURS; h++) {
+    const t = darkLeafC(airC[h]!, radiantC[h]!)
+    if (t < 0) leaf.frostHours++
+    if (t < leaf.coldestC) Object.assign(leaf, { coldestC: t, hour: h })
+  }
+  return leaf
 }
 
 /** A cover that was opened so many hours before the coldest one may have made it; the night before is so long, h. */
@@ -331,6 +345,7 @@ export function makeAnswers(
       day: dayName(day),
       untilOpened: untilOpened(series, coldest.hour),
     },
+    leaf: leafYear(series),
     hottestAfternoon: extreme(site, series.airC, 1),
     hoursBelow0,
     hoursBelowAim,

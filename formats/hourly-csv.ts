@@ -5,10 +5,10 @@ type Column = [name: string, value: (h: number) => number | string]
 
 /**
  * The year hour by hour as CSV: a heading with units, 8760 rows, decimal points. The stamp is the beginning of the
- * hour. After what the house has in common come the columns of each of its bodies, openings, sources, fans and air stores, by
- * their names in the answers: `drums_2_C`.
+ * hour. After what the house has in common come the columns of each of its bodies, openings, sources, fans and air
+ * stores, by their names in the answers: `drums_2_C`.
  */
-export function writeHourlyCsv({ answers, site, series, gains }: YearResult): string {
+export function writeHourlyCsv({ answers, site, series }: YearResult): string {
   const columns: Column[] = [
     ['hour_begins', h => isoAt(h, site.standardOffsetH)],
     ['outside_C', h => fixed(site.dryBulbC[h]!, 2)],

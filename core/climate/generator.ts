@@ -41,7 +41,8 @@ export interface GeneratedDays {
  * A year of weather from monthly normals, the same for the same seed.
  * Daily clearness and temperature anomalies are autocorrelated; clear days swing more and clear nights are colder.
  * Monthly means of the hourly year's daily lows and highs meet the normals within 0.1 K, its radiation the normal or
- * its estimate within 3 %; design extremes are reached, each at the end of a spell, and not passed. What is estimated is said in `notes`.
+ * its estimate within 3 %; design extremes are reached, each at the end of a spell, and not passed. What is estimated
+ * is said in `notes`.
  * @param normals twelve lows and highs, °C, low below high; the rest optional
  * @param sun the sun's hours at the site
  * @param elevationM −430 to 9000 m

@@ -135,6 +135,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const sunCell = memory.ints(memory.size.suns)
   const sunChain = memory.ints(memory.size.suns)
   const sunCover = memory.ints(memory.size.suns)
+  const sunBed = memory.ints(memory.size.suns)
   const coverOf = memory.ints(chains)
   const dryBulbC = memory.hours()
   const windMs = memory.hours()
@@ -148,7 +149,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   /** Share of the sun that each cover lets fall on its panes: what hangs outside them shades them. */
   const onPanes = memory.doubles(memory.size.covers)
   const leaf = { fixed: 0, draw: 0 }
-  const fixedOf = memory.doubles(MOST_BEDS)
   const soilOpen = memory.doubles(MOST_BEDS)
   const bedOf = memory.ints(chains)
   const storeAir = makeStoreAir(memory)
@@ -203,6 +203,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     sunCell.set(m.sun.cell)
     sunChain.set(m.sun.chain)
     sunCover.set(m.sun.cover)
+    sunBed.set(m.sun.bed)
     coverOf.set(m.coverOf)
     suns.set(m.sun.watts)
     dryBulbC.set(site.dryBulbC)
@@ -365,15 +366,11 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       worked = leafArea
       v[LEAF_SUN]! += leaf.fixed * m.bedAreasM2[b]!
       v[LEAF_DRAW]! += leaf.draw * m.bedAreasM2[b]!
-      fixedOf[b] = leaf.fixed
       soilOpen[b] = exp(-LEAF_SHADE * leafArea)
     }
     for (let k = 0; k < beds.length; k++) soilShare[beds[k]!] = soilOpen[bedOf[beds[k]!]!]!
-    // What the sun draws from leaves takes its heat from the beds, where that sun is taken in.
-    for (let k = 0; k < beds.length; k++) {
-      const c = beds[k]!
-      source[face[c]!]! -= LATENT * fixedOf[bedOf[c]!]! * area[c]!
-    }
+    // What the sun draws from leaves takes its heat from what they catch, which warms the air.
+    v[AIR_W]! -= LATENT * v[LEAF_SUN]!
   }
 
   /** Deep ground under the floor, explicitly. */
@@ -464,11 +461,16 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     const outerOf = sunChain
     const lights = light
     const coverAt = sunCover
+    const bedAt = sunBed
+    let caught = 0
     let inside = 0
     for (let k = 0; k < covers; k++) inside += airSun[h * covers + k]! * lights[k]!
     for (let k = 0; k < lit; k++) {
       const w = watts[row + k]! * lights[coverAt[k]!]!
-      to[cells[k]!]! += w
+      const bed = bedAt[k]!
+      const soil = bed < 0 ? w : w * soilOpen[bed]!
+      to[cells[k]!]! += soil
+      caught += w - soil
       inside += w
     }
     for (let k = lit; k < kept; k++) {
@@ -481,6 +483,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       to[cells[k]!]! += w
       outer[outerOf[k]!] = w
     }
+    // Leaves pass on at once what they catch and do not spend on vapour.
+    v[AIR_W]! += caught
     v[SUN_IN] = inside
   }
 

@@ -152,6 +152,8 @@ export interface SunEntries {
   watts: Float32Array
   cell: Int32Array
   chain: Int32Array
+  /** The bed whose leaves catch their share of it first; −1 for none. */
+  bed: Int32Array
   /** Faces in the room: which cover keeps the light from them. */
   cover: Int32Array
   lit: number
@@ -391,18 +393,18 @@ function sunByChain(
   chains.forEach((c, chain) => {
     const first = offset[chain]!
     const face = offset[chain + 1]! - 1
-    const light = (id: string | null) => {
+    const light = (id: string | null, bed = -1) => {
       const at = gains.faces.findIndex(f => f.id === id)
       if (at >= 0)
         gains.byCover.forEach((under, cover) => {
-          lit.push({ chain, cell: face, watts: under.faces[at]!, share: c.faceShare, cover })
+          lit.push({ chain, cell: face, watts: under.faces[at]!, share: c.faceShare, cover, bed })
         })
     }
-    light(c.face)
+    light(c.face, c.bedIndex)
     // What its sides take in warms the soil of a bed, unless a board does.
     if (c.bed && !boarded.has(c.bedIndex)) light(bedSide(c.bedIndex))
     const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number, cover = 0) => {
-      if (watts) to.push({ chain, cell, watts, share, cover })
+      if (watts) to.push({ chain, cell, watts, share, cover, bed: -1 })
     }
     if (c.pane)
       for (const cell of [first, first + 1])
@@ -429,6 +431,7 @@ function sunByChain(
       cell: Int32Array.from(entries, e => e.cell),
       chain: Int32Array.from(entries, e => e.chain),
       cover: Int32Array.from(entries, e => e.cover),
+      bed: Int32Array.from(entries, e => e.bed),
       lit: lit.length,
       kept: lit.length + panes.length,
     },
@@ -448,6 +451,8 @@ function inTurns(series: readonly Float32Array[]): Float32Array {
 }
 
 interface SunEntry {
+  /** The bed whose leaves stand over it; −1 for none. */
+  bed: number
   cover: number
   chain: number
   cell: number

@@ -41,8 +41,8 @@ export function coverDrawn(site: SiteYear, cover: PaneCover): Float32Array {
 /**
  * By its rule, in hours colder than its limit. By the sun: from `afterSunsetH` after sunset to `afterSunriseH` after
  * sunrise (where the sun does not rise it stays drawn; where it does not set it stays open). By the clock: from `fromH`
- * until `untilH`. By cold: whenever it is dark, or lit less than 30 W/m². By gain: it may be drawn in any hour; the loop
- * sees whether it is worth it.
+ * until `untilH`. By cold: whenever it is dark, or lit less than 30 W/m². By gain: it may be drawn in any hour; the
+ * loop sees whether it is worth it.
  */
 function drawnByRule(site: SiteYear, cover: Cover): Float32Array {
   const drawn = new Float32Array(HOURS)

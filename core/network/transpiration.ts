@@ -1,4 +1,5 @@
 import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, LATENT, VAPOUR_TO_AIR, ZERO_C_K } from '../physics/constants'
+import { radiativeFilm } from '../air/films'
 import { saturationPressurePa } from '../climate'
 
 const { exp, max } = Math
@@ -14,6 +15,19 @@ const STOMATA = 82
  */
 export function stomatalResistance(sunWm2: number): number {
   return (STOMATA * (sunWm2 + 4.3)) / (sunWm2 + 0.54)
+}
+
+/** Convection over one side of a leaf, W/m²K, at the density of 10 °C and sea level; and of its longwave, 0.95. */
+const LEAF_CONVECTS = (1.25 * AIR_SPECIFIC_HEAT) / BOUNDARY
+const LEAF_EMISSIVITY = 0.95
+
+/**
+ * Temperature of a dry leaf in the dark, °C: what the air gives both its sides is what it shines to the room.
+ * @param radiantC mean radiant temperature of what it sees, °C
+ */
+export function darkLeafC(airC: number, radiantC: number): number {
+  const shines = radiativeFilm((airC + radiantC) / 2, LEAF_EMISSIVITY)
+  return (LEAF_CONVECTS * airC + shines * radiantC) / (LEAF_CONVECTS + shines)
 }
 
 /** Transpiration of a canopy as `fixed + draw · (saturated − actual humidity ratio)`, kg/m²s of bed, for one hour. */

@@ -250,7 +250,7 @@ test('the score tells when the coldest hour is the cover’s doing, and else say
   expect(run(bare).answers.coldestNight.untilOpened).toBeNull()
 })
 
-test('open water evaporates: it stays nearer to the air’s mean in summer than under a lid, the more open the nearer', () => {
+test('open water evaporates: the more open, the nearer to the air’s mean in summer', () => {
   const july = (openShare: number) => {
     const body = tank({ lengthM: 3, widthM: 1, heightM: 0.6, atM: 1.4, openShare })
     const { answers } = run({ ...unheated(plain), store: { ...plain.store, bodies: [body] } })

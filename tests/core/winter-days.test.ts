@@ -74,7 +74,7 @@ test('heat that is brought by the hour warms by as much whatever brings it: a st
   for (const source of [
     aSource('stove', { belowC: 20, powerW: 1500 }),
     aSource('people', { count: 8, fromH: 0, untilH: 24 }),
-    aSource('compost', { massKg: 4000, startDay: 1 }),
+    aSource('compost', { massKg: 8000, startDay: 1, loopWK: 200, setPointC: 30 }),
     aSource('bed loop', { capacityW: 1500, setPointC: 25 }),
     aSource('lamps', { powerW: 1000, fromH: 0, untilH: 24, months: [1] }),
     aSource('heater', { into: 'body', setPointC: 40, capacityW: 1500 }),

@@ -3,7 +3,7 @@ import { leakageFlow } from '../../core/air/leakage'
 import { AIR_SPECIFIC_HEAT, FILM_INSIDE, GAS_CONSTANT_AIR, ZERO_C_K } from '../../core/physics/constants'
 import type { SmallChain, SmallHouse } from './small-house'
 
-/** Emissivity of every outer face, a house's film, and what joins an open cover's room face to its pane, m²K/W and W/m²K. */
+/** Emissivity of outer faces, a house's film, and what joins an open cover's room face to its pane, m²K/W and W/m²K. */
 const EMISSIVITY = 0.9
 const HOUSE_FILM = 0.13
 const OPEN_COVER = 2000

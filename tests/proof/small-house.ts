@@ -79,6 +79,7 @@ export function smallModel(house: SmallHouse): NetworkModel {
       cell: Int32Array.from(chains, (_, k) => offset[k + 1]! - 1),
       chain: Int32Array.from(chains, (_, k) => k),
       cover: new Int32Array(chains.length),
+      bed: new Int32Array(chains.length).fill(-1),
       lit: 0,
       kept: chains.length,
     },

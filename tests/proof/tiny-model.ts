@@ -72,7 +72,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     waterKg: two(0, options.waterKg),
     openWater: two(),
     bed: new Uint8Array(2),
-    sun: { watts: new Float32Array(0), cell: empty.a, chain: empty.a, cover: empty.a, lit: 0, kept: 0 },
+    sun: { watts: new Float32Array(0), cell: empty.a, chain: empty.a, cover: empty.a, bed: empty.a, lit: 0, kept: 0 },
     airSun: none,
     start: new Float64Array(4).fill(NaN),
     quick: { a: empty.a, b: empty.a, g: empty.g, edgeFrom: 0 },

@@ -56,6 +56,7 @@ const budget = computed(() => bench.current.aim.practical.budget)
 // For whoever measures how long the first score takes.
 watch(a, () => performance.mark('first score'), { once: true })
 
+const trusting = ref(false)
 function showColdest(): void {
   if (!a.value) return
   year.day = Math.floor(a.value.coldestNight.hour / 24) % DAYS
@@ -65,6 +66,7 @@ function showColdest(): void {
 
 <template>
   <section class="flex flex-col gap-1 p-4" aria-label="The score" :aria-busy="year.running">
+    <TrustDialog v-model="trusting" />
     <p v-if="year.failure" class="fault" role="alert">
       {{ year.failure }}
     </p>
@@ -102,6 +104,13 @@ function showColdest(): void {
           >{{ margin >= 0 ? 'kept, by' : 'missed, by' }}
           {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong
         >.
+      </p>
+      <p class="hint mt-1" data-test="leaf">
+        The leaf itself: {{ t(a.leaf.coldestC)
+        }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}.
+        <button class="cursor-pointer underline decoration-dotted underline-offset-3" @click="trusting = true">
+          How far to trust it
+        </button>
       </p>
       <p v-if="a.coldestNight.untilOpened" class="hint mt-1" data-test="until-opened">
         {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at
