@@ -36,7 +36,8 @@ module.exports = {
       from: { path: '^core/design/' },
       to: {
         path: '^core/',
-        pathNot: '^core/(design|bodies|openings|sources|air-stores|catalog|units|physics|climate/(types|time-zone))',
+        pathNot:
+          '^core/(design|bodies|openings|sources|air-stores|fans|catalog|units|physics|climate/(types|time-zone))',
       },
     },
     {
@@ -51,7 +52,10 @@ module.exports = {
       comment: 'As bodies.',
       severity: 'error',
       from: { path: '^core/openings/' },
-      to: { path: '^core/', pathNot: '^core/(openings|catalog|units|physics|design/(field|kinds|fields/parts))' },
+      to: {
+        path: '^core/',
+        pathNot: '^core/(openings|catalog|units|physics|climate/types|design/(field|kinds|fields/parts))',
+      },
     },
     {
       name: 'sources-below-all',
@@ -69,6 +73,13 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/air-stores/' },
       to: { path: '^core/', pathNot: '^core/(air-stores|units|physics|design/(field|kinds))' },
+    },
+    {
+      name: 'fans-below-all',
+      comment: 'As bodies.',
+      severity: 'error',
+      from: { path: '^core/fans/' },
+      to: { path: '^core/', pathNot: '^core/(fans|units|physics|design/(field|kinds))' },
     },
     {
       name: 'editing-above-geometry',

@@ -42,7 +42,8 @@ const COMMANDS: Record<string, Command> = {
   verify: {
     usage: 'verify [--sanity yes]',
     about:
-      'The table of proofs, computed now. Ends with 1 when one fails. Or houses beside what such houses are known to do.',
+      'The table of proofs, computed now. Ends with 1 when one fails. Or houses beside what such houses are known ' +
+      'to do.',
     run: verifyCommand,
   },
   bench: { usage: 'bench [--runs 300]', about: 'How fast years are worked out on this machine.', run: benchCommand },

@@ -1,4 +1,4 @@
-import { DAYS, MONTH_OF_DAY } from '../climate'
+import { DAYS, MONTH_OF_DAY } from '../climate/types'
 import { choice, count, temperature } from '../design/field'
 
 const HABITS = [
