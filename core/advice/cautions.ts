@@ -9,7 +9,7 @@ import { dampFaults } from '../materials/assembly'
 import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
 import { clearances, WHEELCHAIR_M } from '../editing'
-import { firedBy, keptAirC } from '../sources/registry'
+import { firedBy, keptAirC, sourceName } from '../sources/registry'
 import type { Design, Layer, StepId } from '../design'
 
 /** Something that can hurt people, plants or the building, and whom to ask. */
@@ -94,10 +94,10 @@ export function designCautions(
     )
   const high = of('tipping')
   if (high.length > 0) {
-    const water = high.reduce((sum, { body, box }) => sum + kindOf(body).waterM3(body, box), 0)
+    const kg = high.reduce((sum, { body, box }) => sum + kindOf(body).heldKg(body, box), 0)
     add(
       'store',
-      `The water weighs ${show(water * 1000, 'mass')} and can tip: stands and straps must carry it, and ` +
+      `What stands high weighs ${show(kg, 'mass')} and can tip: stands and straps must carry it, and ` +
         `children must not climb it. Ask an engineer.`,
     )
   }
@@ -131,6 +131,10 @@ export function designCautions(
   const { sources } = design.topUp
   const fired = sources.map(firedBy).filter(f => f !== null)
   const electric = fired.some(f => f.fuel === 'electricity')
+  sources.forEach((s, i) => {
+    if (s.on && 'body' in s && s.kind !== 'heater' && s.kind !== 'spare power' && !hasBodyFor(design, s.body))
+      add('topUp', `${sourceName(sources, i)}: there is no water for it. Put a tank or barrels into the room.`)
+  })
   if (fired.some(f => f.fuel !== 'electricity'))
     add(
       'topUp',
@@ -145,6 +149,7 @@ export function designCautions(
       'topUp',
       'There is no power on the site, and the heater is electric: bring power, or choose a fuel that is there.',
     )
+  if (!power && design.breathe.fans.length > 0) add('breathe', 'There is no power on the site, and there are fans.')
   if (!power && sources.some(s => s.on && s.kind === 'lamps'))
     add('topUp', 'There is no power on the site, and there are lamps.')
   if (wheelchair && !clearances(design).some(g => !g.narrow))
@@ -152,6 +157,13 @@ export function designCautions(
   const kept = keptAirC(sources)
   if (kept !== null && kept >= startC) add('topUp', 'A heater is set above the vents’ start: it would heat the garden.')
   return out
+}
+
+/** Whether there is a body for what would warm one: that which is named, or any that holds water. */
+function hasBodyFor(design: Design, body: number | null): boolean {
+  const { bodies } = design.store
+  if (body !== null) return body < bodies.length
+  return roomObjects(design).some(o => o.kind === 'body' && kindOf(bodies[o.index]!).waterM3(bodies[o.index]!, o) > 0)
 }
 
 /**

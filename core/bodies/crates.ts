@@ -1,7 +1,7 @@
 import { COLOURS, entry, VESSELS } from '../catalog'
 import { choice, count, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
-import { contentsFields, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
+import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
 import { boxAlong, tooLong, type BodyKind, type Box } from './kind'
 
 /** Crates of small vessels, as they stand under a bench: air gets at them from all sides. */
@@ -73,6 +73,7 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: body => waterOf(body, volumeM3(body)),
+  heldKg: body => volumeM3(body) * contentsOf(body).density,
   cost: body => ({ amount: body.count, unit: 'pieces', price: entry(VESSELS, body.vessel).price }),
   line: (body, _box: Box, show) => {
     const v = entry(VESSELS, body.vessel)

@@ -1,7 +1,7 @@
 import { COLOURS, entry, VESSELS } from '../catalog'
 import { choice, count, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
-import { contentsFields, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
+import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
 import { boxAlong, lengthBetween, type BodyKind, type Box, type Room } from './kind'
 
 /** Upright vessels in rows, and on each other. */
@@ -108,6 +108,7 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
   chains: body => [filledChain(body, faceM2(body), volumeM3(body), 0)],
   underfoot: () => null,
   waterM3: body => waterOf(body, volumeM3(body)),
+  heldKg: body => volumeM3(body) * contentsOf(body).density,
   cost: body => ({ amount: body.count, unit: 'pieces', price: entry(VESSELS, body.vessel).price }),
   line: (body, _box, show) => {
     const v = entry(VESSELS, body.vessel)

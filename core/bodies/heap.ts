@@ -69,6 +69,7 @@ export const HEAP: BodyKind<Heap> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: () => 0,
+  heldKg: () => 0,
   cost: (body, box) => ({ amount: sizes(body, box).volumeM3, unit: 'm³', price: PRICES.material[body.material] ?? 0 }),
   line: (body, box, show) =>
     `${entry(MATERIALS, body.material).name.toLowerCase()}, ${show(box.y1 - box.y0, 'length')} × ` +

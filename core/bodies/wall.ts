@@ -69,6 +69,7 @@ export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: () => 0,
+  heldKg: () => 0,
   cost: (body, box) => ({
     amount: faceM2(body, box),
     unit: 'm²',

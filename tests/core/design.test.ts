@@ -115,7 +115,7 @@ test('cautions stand where the work can hurt, and go when it cannot', () => {
       .map(c => `${c.step}: ${c.text}`)
       .join('\n')
   expect(texts(demo)).toMatch(/shape: Snow .*engineer/)
-  expect(texts(demo)).toMatch(/store: The water weighs 2\.8\st/)
+  expect(texts(demo)).toMatch(/store: What stands high weighs 2\.8\st/)
   expect(
     texts(
       patchDesign(demo, [

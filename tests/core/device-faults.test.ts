@@ -1,13 +1,15 @@
+import { designCautions } from '../../core/advice/cautions'
 import { anAirStore } from '../../core/air-stores/registry'
 import { DEMOS, type Design, type Source } from '../../core/design'
+import { aFan } from '../../core/fans/registry'
 import { inSeason } from '../../core/editing/season'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { elementLosses, makeFabric } from '../../core/network/chains'
 import { sunOnPlane } from '../../core/optics/gains'
 import { aSource } from '../../core/sources/registry'
 import { createYearEngine, type YearResult } from '../../core/year'
-import { unheated, withAirStores, withSources } from '../added'
-import { pond, tank } from '../bodies'
+import { unheated, withAirStores, withFans, withSources } from '../added'
+import { barrelsOf, pond, tank } from '../bodies'
 import { withoutOpenings } from '../openings'
 import { plain } from '../plain'
 
@@ -263,4 +265,20 @@ test('open water evaporates: the more open, the nearer to the air’s mean in su
   expect(open.vapour).toBeGreaterThan(lid.vapour)
   // What leaves would shade stands in the sun here.
   expect(open.above).toBeLessThan(9)
+})
+
+test('what can do nothing, or weighs much, is told: a panel without water, fans without power, sand up high', () => {
+  const words = (d: Design) => designCautions(d, null).map(c => c.text)
+  const panel = withSources(bare, aSource('solar water panel'))
+  expect(words(panel).some(t => /Solar water panel: there is no water for it/.test(t))).toBe(true)
+  const wet = { ...panel, store: { ...panel.store, bodies: [tank({})] } }
+  expect(words(wet).some(t => /no water for it/.test(t))).toBe(false)
+  const off: Design = { ...bare, aim: { ...bare.aim, practical: { ...bare.aim.practical, power: false } } }
+  expect(words(withFans(off, aFan('extract fan'))).some(t => /there are fans/.test(t))).toBe(true)
+  expect(words(withFans(bare, aFan('extract fan'))).some(t => /there are fans/.test(t))).toBe(false)
+  const stacked = (contents: string): Design => ({
+    ...DEMOS[0]!,
+    store: { ...DEMOS[0]!.store, bodies: [barrelsOf(DEMOS[0]!, { contents })] },
+  })
+  expect(words(stacked('sand')).find(t => /weighs/.test(t))).toMatch(/4\.5\st/)
 })
