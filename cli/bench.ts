@@ -2,7 +2,7 @@ import { anAirStore } from '../core/air-stores/registry'
 import { aFan } from '../core/fans/registry'
 import { aSource } from '../core/sources/registry'
 import { Worker } from 'node:worker_threads'
-import { DEMOS, type Design } from '../core/design'
+import { benchAt, DEMOS, type Design } from '../core/design'
 import { createYearEngine } from '../core/year'
 import { numberOption, readOptions } from './options'
 
@@ -30,7 +30,7 @@ export function everythingOn(index: number): Design {
   const { store, breathe, topUp, skin, shape } = demo
   return {
     ...demo,
-    shape: { ...shape, sunkM: 0.5, overhangM: 0.2, benches: [{ atM: 3.4, widthM: 0.6, heightM: 0.8 }] },
+    shape: { ...shape, sunkM: 0.5, overhangM: 0.2, benches: [benchAt(3.4, 0.6, 0.8)] },
     skin: { ...skin, cover: { ...skin.cover, rule: 'cold' }, edge: { ...skin.edge, skirtM: 0.6 } },
     store: {
       ...store,

@@ -1,6 +1,6 @@
 import { startOf, type AnyField, type Spare } from './field'
-import { BED } from './fields/shape'
-import { DESIGN, type Bed, type Design } from './types'
+import { BED, BENCH } from './fields/shape'
+import { DESIGN, type Bed, type Bench, type Design } from './types'
 
 export type Tree = { [key: string]: unknown }
 export const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v)
@@ -35,6 +35,15 @@ export const completeDesign = (spare: Spare<typeof DESIGN>): Design => filled(DE
 /** A bed of a place and size, m, otherwise as it stands before anybody has chosen. */
 export const bedAt = (atM: number, widthM: number, heightM: number, chosen: Partial<Bed> = {}): Bed => ({
   ...(startOf(BED) as Bed),
+  atM,
+  widthM,
+  heightM,
+  ...chosen,
+})
+
+/** A bench of a place and size, m, that stands all year unless more is chosen. */
+export const benchAt = (atM: number, widthM: number, heightM: number, chosen: Partial<Bench> = {}): Bench => ({
+  ...(startOf(BENCH) as Bench),
   atM,
   widthM,
   heightM,

@@ -1,4 +1,4 @@
-import { bedAt, completeDesign } from './complete'
+import { bedAt, benchAt, completeDesign } from './complete'
 import { DOOR } from '../openings/door'
 import { RIDGE_VENT } from '../openings/ridge-vent'
 import { ROLL_UP } from '../openings/roll-up'
@@ -242,7 +242,7 @@ const fjellro = completeDesign({
     sunkM: 0.8,
     house: { heightM: 6.2, beyondM: 4, airC: 19 },
     beds: [bedAt(0.1, 0.9, 0.7)],
-    benches: [{ atM: 1.95, widthM: 0.5, heightM: 0.8 }],
+    benches: [benchAt(1.95, 0.5, 0.8)],
   },
   skin: {
     glazing: 'glass-2',

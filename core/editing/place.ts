@@ -272,7 +272,11 @@ export function clearances(design: Pick<Design, 'shape' | 'store' | 'aim'>): Gap
 }
 
 /** A free place for another bed or bench of that width, m from the sunny wall; null where there is none. */
-export function freePlace(beds: readonly Bench[], widthM: number, roomM: number): number | null {
+export function freePlace(
+  beds: readonly Pick<Bench, 'atM' | 'widthM'>[],
+  widthM: number,
+  roomM: number,
+): number | null {
   for (let at = 0.15; at + widthM <= roomM + 1e-9; at += GRID) {
     if (beds.every(b => at >= b.atM + b.widthM || at + widthM <= b.atM)) return Math.round(at * 100) / 100
   }

@@ -327,7 +327,10 @@ function cornerFaults({ corners, widthM }: Design['shape']): { field: string; me
   return out
 }
 
-function overlaps(a: Bench, b: Bench): boolean {
+/** Where something stands that runs the length of the house. */
+type Along = Pick<Bench, 'atM' | 'widthM'>
+
+function overlaps(a: Along, b: Along): boolean {
   return a.atM < b.atM + b.widthM - 1e-9 && b.atM < a.atM + a.widthM - 1e-9
 }
 

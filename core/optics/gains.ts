@@ -1,12 +1,13 @@
 import { kindOf } from '../bodies/registry'
 import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
-import { HOURS, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
+import { HOURS, MONTH_OF_DAY, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design, Layer } from '../design/types'
 import { freeStrips, litAreaM2 } from '../geometry/objects'
 import { bedFace, bedOfFace, bedSide, bodyFace, type FaceId } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
 import { materialOf } from '../materials/assembly'
+import { within } from '../openings/winter'
 import { dot, planeNormal, type Vector3 } from '../sun'
 import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
 import { makeLandings, objectAreaM2, tablePlace, type Landing, type LightFace } from './landing'
@@ -31,6 +32,8 @@ const BENCH_ABSORPTANCE = 0.6
 export interface LightTable {
   faces: LightFace[]
   panes: LitPane[]
+  /** The same by month, January first: benches may stand for a part of the year. */
+  byMonth: (readonly LitPane[])[]
   /** How many night covers there are, each over its own panes. */
   covers: number
 }
@@ -135,16 +138,14 @@ export function makeLightTable(
     return lights.get(glazing!)!
   }
   const faces = lightFaces(design, building, s => lightOf(s).diffuse.reflectance)
-  const landings = makeLandings({
-    building,
-    extras: shadingOf(design.shape, building.outline),
-    faces,
-    latitudeDeg: design.site.latitudeDeg,
-  })
-  return {
-    faces,
-    covers: building.covers.length,
-    panes: landings.map((landing): LitPane => {
+  const extras = shadingOf(design.shape, building.outline)
+  /** With those benches alone that stand in a month. */
+  const lit = (stands: readonly boolean[]): LitPane[] => {
+    const objects = building.objects.filter(o => o.kind !== 'bench' || stands[o.index])
+    const house = { ...building, objects }
+    const here = faces.map(f => (f.id === 'benches' ? { ...f, areaM2: objectAreaM2(house, 'benches') } : f))
+    const landings = makeLandings({ building: house, extras, faces: here, latitudeDeg: design.site.latitudeDeg })
+    return landings.map((landing): LitPane => {
       const { glazing, condition } = landing.surface
       const { frameShare, ageYears, dirt } = condition
       return {
@@ -153,8 +154,16 @@ export function makeLightTable(
         kept: (1 - frameShare) * (1 - dirt) * (1 - glazing!.ageingPerYear) ** ageYears,
         paneShare: 1 - frameShare,
       }
-    }),
+    })
   }
+  const known = new Map<string, LitPane[]>()
+  const byMonth = Array.from({ length: 12 }, (_, m) => {
+    const stands = design.shape.benches.map(b => within(m + 1, b.fromMonth, b.untilMonth))
+    const key = stands.join()
+    if (!known.has(key)) known.set(key, lit(stands))
+    return known.get(key)!
+  })
+  return { faces, covers: building.covers.length, panes: byMonth[0]!, byMonth }
 }
 
 /** A direction that planes outdoors face. */
@@ -238,7 +247,7 @@ function fallOn(plane: Facing, { sun, sky, beam, diffuse, reflected, past, inLea
 
 /** A year of sunlight on and in the building. */
 export function makeSolarGains(site: SiteYear, building: Building, table: LightTable): SolarGains {
-  const { faces, panes: landings, covers } = table
+  const { faces, panes: landings, byMonth, covers } = table
   const n = faces.length
   const blank = () => new Float32Array(HOURS)
   const byCover = Array.from({ length: covers }, (): LightUnder => ({ faces: faces.map(blank), bedLightWm2: blank() }))
@@ -281,8 +290,9 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     for (const plane of planes) fallOn(plane, outdoors)
     let placed = false
     let transmitted = 0
+    const standing = byMonth[MONTH_OF_DAY[(h / 24) | 0]!]!
     for (let g = 0; g < landings.length; g++) {
-      const landing = landings[g]!
+      const landing = standing[g]!
       const { light, kept, paneShare } = landing
       const to = now[landing.surface.cover]!
       const on = paneFacing[g]!

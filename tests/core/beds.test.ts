@@ -1,7 +1,17 @@
 import { leafByMonth } from '../../core/aim/leaf'
 import { MOL_PER_JOULE } from '../../core/answers'
 import { MONTH_DAYS, MONTH_OF_DAY } from '../../core/climate'
-import { bedAt, DEMOS, migrateDesign, type Bed, type CropMonth, type Design, type Layer } from '../../core/design'
+import {
+  bedAt,
+  benchAt,
+  DEMOS,
+  migrateDesign,
+  type Bed,
+  type Bench,
+  type CropMonth,
+  type Design,
+  type Layer,
+} from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { floorStrips } from '../../core/geometry/floor'
 import { freeStrips, pathStrip } from '../../core/geometry/objects'
@@ -273,4 +283,28 @@ test('a dark dry leaf stands where what the air gives it is what it shines away'
   const { answers } = createYearEngine().run(unheated(plain))
   expect(answers.leaf.coldestC).toBeLessThan(answers.coldestNight.insideC + 1)
   expect(answers.leaf.frostHours).toBeGreaterThanOrEqual(0)
+})
+
+test('a bench that stands for a part of the year shades in its months alone', () => {
+  const benched = (...benches: Bench[]): Design => ({ ...plain, shape: { ...plain.shape, benches } })
+  const light = (d: Design) => {
+    const { answers } = createYearEngine().run(unheated(d))
+    expect(answers.ledger.closure).toBeLessThan(0.001)
+    return answers.months.map(m => m.dli)
+  }
+  const wide = (chosen: Partial<Bench> = {}) => benchAt(0.6, 1.4, 1.2, chosen)
+  const [none, always, spring] = [
+    light(benched()),
+    light(benched(wide())),
+    light(benched(wide({ fromMonth: 2, untilMonth: 4 }))),
+  ]
+  // It stands over the beds.
+  expect(always[2]!).toBeLessThan(0.9 * none[2]!)
+  expect(spring[2]!).toBeCloseTo(always[2]!, 1)
+  expect(spring[6]! / none[6]!).toBeCloseTo(1, 2)
+  expect(spring[6]!).toBeGreaterThan(always[6]! * 1.05)
+  // Over the new year, too.
+  const winter = light(benched(wide({ fromMonth: 11, untilMonth: 1 })))
+  expect(winter[0]!).toBeLessThan(0.9 * none[0]!)
+  expect(winter[5]! / none[5]!).toBeCloseTo(1, 2)
 })

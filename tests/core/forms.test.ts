@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { FORMS, type Design } from '../../core/design'
+import { benchAt, FORMS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { clearHeightAt, makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -88,7 +88,7 @@ test('faults of the new forms name their place', () => {
   expect(paths({ sunkM: 2 })).toContain('shape.sunkM')
   expect(paths({ form: 'lean-to', house: { ...demo.shape.house, heightM: 2 } })).toContain('shape.house.heightM')
   expect(paths({ shadeStripM: 5 })).toContain('shape.shadeStripM')
-  expect(paths({ benches: [{ atM: 4, widthM: 2, heightM: 0.8 }] })).toContain('shape.benches[0].atM')
+  expect(paths({ benches: [benchAt(4, 2, 0.8)] })).toContain('shape.benches[0].atM')
   expect(makeOutline({ ...demo.shape, form: 'a-frame' }).kneeWallM).toBe(0)
 })
 

@@ -1,5 +1,5 @@
 import { pond, tank, wall } from '../bodies'
-import { bedAt, DEMOS, FORMS, type Design, type PartId } from '../../core/design'
+import { bedAt, benchAt, DEMOS, FORMS, type Design, type PartId } from '../../core/design'
 import { cornerAdded, designFaults, patchDesign, withCorner, withForm, withFront } from '../../core/editing'
 import { bedOfFace } from '../../core/geometry/scene'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -23,7 +23,7 @@ test('with a tank, a pond, an inner wall and a bench in the room it agrees as we
   const base = designOfForm('gable')
   const design: Design = {
     ...base,
-    shape: { ...base.shape, beds: [bedAt(0.1, 0.7, 0.4)], benches: [{ atM: 3.6, widthM: 0.8, heightM: 0.8 }] },
+    shape: { ...base.shape, beds: [bedAt(0.1, 0.7, 0.4)], benches: [benchAt(3.6, 0.8, 0.8)] },
     store: {
       ...base.store,
       bodies: [

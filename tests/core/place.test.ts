@@ -1,6 +1,6 @@
 import { pond, tank, wall } from '../bodies'
 import fc from 'fast-check'
-import { FORMS, migrateDesign, type Design } from '../../core/design'
+import { benchAt, FORMS, migrateDesign, type Design } from '../../core/design'
 import { clearances, designFaults, freePlace, patchDesign, placed, resized, things } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
 import { plain } from '../plain'
@@ -8,7 +8,7 @@ import { plain } from '../plain'
 const demo = plain
 const furnished: Design = {
   ...demo,
-  shape: { ...demo.shape, benches: [{ atM: 2.4, widthM: 0.5, heightM: 0.8 }] },
+  shape: { ...demo.shape, benches: [benchAt(2.4, 0.5, 0.8)] },
   store: {
     ...demo.store,
     bodies: [
@@ -95,7 +95,7 @@ test('ways through: free floor is measured, and said to be narrow by what must g
   const chair = { ...demo, aim: { ...demo.aim, practical: { ...demo.aim.practical, wheelchair: true } } }
   expect(clearances(chair).map(g => g.narrow)).toEqual([false, true])
   expect(freePlace(demo.shape.beds, 0.9, 4.6)).toBe(1.25)
-  expect(freePlace([{ atM: 0, widthM: 4.6, heightM: 0.3 }], 0.5, 4.6)).toBeNull()
+  expect(freePlace([{ atM: 0, widthM: 4.6 }], 0.5, 4.6)).toBeNull()
 })
 
 test('a design of an older schema gets the new fields plain', () => {

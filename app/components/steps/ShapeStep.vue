@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { bedAt } from '../../../core/design'
+import { MONTH_NAMES } from '../../../core/climate'
+import { bedAt, benchAt } from '../../../core/design'
 import {
   clearances,
   freePlace,
@@ -61,10 +62,10 @@ function addTo(list: (typeof LISTS)[number]): void {
     )
     return
   }
-  const made =
-    list.key === 'beds' ? bedAt(at, list.width, list.height) : { atM: at, widthM: list.width, heightM: list.height }
+  const made = list.key === 'beds' ? bedAt(at, list.width, list.height) : benchAt(at, list.width, list.height)
   bench.edit([[`shape.${list.key}`, [...shape.value[list.key], made]]], `add ${list.key}`)
 }
+const MONTHS = MONTH_NAMES.map((name, i) => ({ id: String(i + 1), name }))
 const crops = computed(() => [
   { id: '', name: 'planted all year' },
   ...bench.current.aim.crops.map(c => ({ id: c.id, name: needsOf(c).name })),
@@ -236,6 +237,10 @@ const gaps = computed(() => clearances(bench.current))
               >
                 ×
               </button>
+              <template v-if="list.key === 'benches'">
+                <DesignField :path="`shape.benches.${i}.fromMonth`" :options="MONTHS" />
+                <DesignField :path="`shape.benches.${i}.untilMonth`" :options="MONTHS" />
+              </template>
               <template v-if="list.key === 'beds'">
                 <DesignField :path="`shape.beds.${i}.crop`" :options="crops" label="Crop" />
                 <DesignField :path="`shape.beds.${i}.leafArea`" />

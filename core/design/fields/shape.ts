@@ -63,7 +63,11 @@ export const BED = group(
   },
   { label: 'Bed #' },
 )
-const BENCH = group(ALONGSIDE, { label: 'Bench #' })
+const month = (start: number, label: string) => count(1, 12, { start, label, about: '1 for January to 12' })
+export const BENCH = group(
+  { ...ALONGSIDE, fromMonth: month(1, 'stands from the start of month'), untilMonth: month(12, 'to the end of month') },
+  { label: 'Bench #' },
+)
 
 export const FORM_CHOICES = [
   { id: 'shed', name: 'Shed' },
