@@ -1,7 +1,7 @@
 import { choice, count, group, list, text, type Value } from './field'
 import { AIM, CROP_CHOICE, type CROP_NEEDS } from './fields/aim'
 import { BREATHE } from './fields/breathe'
-import { BED, BENCH, FORM_CHOICES, SHAPE } from './fields/shape'
+import { BED, FORM_CHOICES, SHAPE } from './fields/shape'
 import { SITE, type HORIZON_POINT, type SPELL } from './fields/site'
 import { CHAIN_CHOICES, PART_CHOICES, type PartId, type PartName } from './fields/parts'
 import { SKIN, type OWN_MATERIAL } from './fields/skin'
