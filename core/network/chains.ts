@@ -261,11 +261,12 @@ const FLOOR_CELL = 0.12
 /** What stands on the floor leaves at least this share of a column of it free. */
 const LEAST_FREE = 0.02
 
-/** Share of a column of floor that nothing stands on: what does, breathes for itself. */
-function freeShare({ objects, lengthM }: Building, { x0, x1 }: FloorColumn): number {
+/** Share of a column of floor that nothing stands on: what does, breathes for itself. Air gets under crates. */
+function freeShare({ store }: Design, { objects, lengthM }: Building, { x0, x1 }: FloorColumn): number {
   let stood = 0
   for (const o of objects) {
     if (o.kind !== 'body' || o.z0 > 0.01 || o.bank) continue
+    if (kindOf(store.bodies[o.index]!).look === 'crates') continue
     stood += Math.max(0, Math.min(x1, o.x1) - Math.max(x0, o.x0)) * (o.y1 - o.y0)
   }
   return Math.max(LEAST_FREE, 1 - stood / ((x1 - x0) * lengthM))
@@ -321,7 +322,7 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
       face: onBed ? bedFace(col.bed) : 'floor',
       faceShare: col.areaM2 / areaOf(col.bed),
       kind: 'ground',
-      areaM2: col.areaM2 * (onBed ? 1 : freeShare(building, col)),
+      areaM2: col.areaM2 * (onBed ? 1 : freeShare(design, building, col)),
       facingUp: 1,
       capacity,
       between,

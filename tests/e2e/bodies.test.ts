@@ -15,13 +15,14 @@ describe('bodies of the store', () => {
     await fresh('/?d=ribera-alta&step=store')
     const start = await bodies()
     const before = await coldest(driver)
-    for (const kind of ['tank', 'crates', 'wall', 'pond']) {
+    for (const kind of ['wall', 'crates', 'tank', 'pond']) {
       await click(driver, `add-${kind}`)
       await settled(driver)
       await find(driver, `body-${kind}`)
     }
     expect(await bodies()).toBe(start + 4)
-    expect(await coldest(driver)).toBeGreaterThan(before)
+    // The house has a stove and an earth store, so that the night itself hardly moves.
+    expect(Math.abs((await coldest(driver)) - before)).toBeLessThan(1)
     expect(await (await find(driver, 'body-figures-1')).getText()).toMatch(/at its coldest.*swings.*of sun a year/)
     for (const view of ['plan', 'model', 'heat']) await click(driver, `view-${view}`)
     await find(driver, 'heat-body-2')
