@@ -195,7 +195,8 @@ function untilOpened(series: YearSeries, hour: number): Answers['coldestNight'][
     let before = Infinity
     for (let k = Math.max(0, opened - NIGHT_H); k < opened; k++) before = Math.min(before, series.airC[k]!)
     if (before - series.airC[hour]! < BY_OPENING_K) return null
-    const minutes = Math.round(series.coverDrawn[h]! * 60)
+    // Of what had been drawn, which need not be over all panes.
+    const minutes = Math.round((series.coverDrawn[h]! / series.coverDrawn[h - 1]!) * 60)
     return {
       insideC: before,
       clock: `${String(h % 24).padStart(2, '0')}:${String(Math.min(59, minutes)).padStart(2, '0')}`,

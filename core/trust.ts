@@ -27,7 +27,7 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'Every joule is accounted for',
     rests: 'proof',
-    bias: 'The year’s ledger closes to a thousandth of a per cent. Coefficients may be wrong all the same.',
+    bias: 'The year’s ledger closes to a hundredth of a per cent. Coefficients may be wrong all the same.',
     logger: 'Nothing.',
   },
   {

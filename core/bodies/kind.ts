@@ -1,4 +1,3 @@
-import { WATER_SPECIFIC_HEAT } from '../physics/constants'
 import type { AnyField, GroupField } from '../design/field'
 
 /** The room that bodies stand in: inside, x from the sunny wall, y along the ridge from the west end, m. */
@@ -159,15 +158,3 @@ export const STIRRING = 150
 export const VESSEL_WALL = 500
 /** Conductance of a standing tank's or pond's bed to the soil beneath, W/m²K. */
 export const BED_OF_WATER = 4
-
-/** Water behind a face. */
-export function waterChain(areaM2: number, kg: number, facingUp: number, open = 0): BodyChain {
-  return {
-    areaM2,
-    facingUp,
-    capacity: [kg * WATER_SPECIFIC_HEAT, VESSEL_WALL * areaM2],
-    between: [STIRRING * areaM2],
-    waterKg: kg,
-    open,
-  }
-}

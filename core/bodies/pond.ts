@@ -1,7 +1,8 @@
 import { PRICES } from '../catalog'
 import { choice, group, length, type Value } from '../design/field'
 import { atM, COMMON, openShare } from './common'
-import { BED_OF_WATER, boxAlong, FLAT_M, tooLong, waterChain, type BodyKind, type Box } from './kind'
+import { filledChain, WITH_WATER } from './contents'
+import { BED_OF_WATER, boxAlong, FLAT_M, tooLong, type BodyKind, type Box } from './kind'
 
 /** Open water let into the floor. */
 const fields = group(
@@ -49,7 +50,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
   length: { field: 'lengthM', least: 0.2 },
   heightField: 'atM',
   absorptance: () => WATER_ABSORPTANCE,
-  chains: (body, box) => [waterChain(surface(box), waterM3(body, box) * 1000, 1, body.openShare)],
+  chains: (body, box) => [filledChain(WITH_WATER, surface(box), waterM3(body, box), 1, body.openShare)],
   underfoot: (body, box) => {
     const sides = 2 * body.depthM * (box.x1 - box.x0 + box.y1 - box.y0)
     return { conductance: (surface(box) + sides) * BED_OF_WATER, depthM: body.depthM }

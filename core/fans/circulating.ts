@@ -15,7 +15,11 @@ const fields = group(
     kind: choice([{ id: 'circulating fan', name: 'Circulating fan' }], {}),
     flowM3h: flowM3h(1500),
     powerW: powerW(40),
-    runs: choice(RUNS, { start: 'always', label: 'Runs' }),
+    runs: choice(RUNS, {
+      start: 'always',
+      label: 'Runs',
+      hint: 'The air is taken as one: only its power and its heat count yet, not what it stirs.',
+    }),
     aboveC: temperature(-20, 60, { start: 25, step: 0.5, label: 'Warmer than' }),
   },
   { label: 'Circulating fan' },

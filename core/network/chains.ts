@@ -406,7 +406,7 @@ export function elementLosses(design: Design, building: Building): ElementLoss[]
       const cover = p.glazing ? building.covers[p.cover]! : null
       const r = p.glazing ? tiltedResistance(p.glazing, p.tiltDeg) : layersResistance(p.layers)
       const day = 1 / (r + films)
-      const night = cover ? 1 / (films + coveredResistance(r, building.covers[p.cover]!)) : day
+      const night = cover ? 1 / (films + coveredResistance(r, cover)) : day
       return {
         id: p.id,
         name: p.boundary === 'house' ? 'house wall' : surfaceName(design.skin.openings, p.id),

@@ -70,6 +70,16 @@ const crops = computed(() => [
   { id: '', name: 'planted all year' },
   ...bench.current.aim.crops.map(c => ({ id: c.id, name: needsOf(c).name })),
 ])
+/** Each bed's own light and soil, in its darkest month and its coldest hour. */
+const bedFigures = computed(() =>
+  (year.view?.answers.beds ?? []).map(({ dli, soilMinC }) => {
+    const darkest = dli.indexOf(Math.min(...dli))
+    return (
+      `${dli[darkest]!.toFixed(1)} mol/m² a day of sun in ${MONTH_NAMES[darkest]}; ` +
+      `soil at its coldest ${settings.show(soilMinC, 'temperature')}.`
+    )
+  }),
+)
 const gaps = computed(() => clearances(bench.current))
 </script>
 
@@ -246,6 +256,7 @@ const gaps = computed(() => clearances(bench.current))
                 <DesignField :path="`shape.beds.${i}.leafArea`" />
                 <DesignField :path="`shape.beds.${i}.soilCover`" />
                 <span />
+                <p v-if="bedFigures[i]" class="hint col-span-4" :data-test="`bed-figures-${i}`">{{ bedFigures[i] }}</p>
                 <DesignField :path="`shape.beds.${i}.fill`" />
                 <DesignField :path="`shape.beds.${i}.boardM`" />
                 <DesignField v-if="shape.beds[i]!.boardM > 0" :path="`shape.beds.${i}.boardMaterial`" />
