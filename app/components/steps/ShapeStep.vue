@@ -258,10 +258,13 @@ const gaps = computed(() => clearances(bench.current))
                 <span />
                 <p v-if="bedFigures[i]" class="hint col-span-4" :data-test="`bed-figures-${i}`">{{ bedFigures[i] }}</p>
                 <DesignField :path="`shape.beds.${i}.fill`" />
-                <DesignField :path="`shape.beds.${i}.boardM`" />
-                <DesignField v-if="shape.beds[i]!.boardM > 0" :path="`shape.beds.${i}.boardMaterial`" />
-                <span v-else />
+                <DesignField :path="`shape.beds.${i}.boardM`" class="col-span-2" />
                 <span />
+                <DesignField
+                  v-if="shape.beds[i]!.boardM > 0"
+                  :path="`shape.beds.${i}.boardMaterial`"
+                  class="col-span-3"
+                />
               </template>
             </li>
           </ul>
