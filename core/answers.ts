@@ -5,7 +5,6 @@ import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
 import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
 import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
-import { darkLeafC } from './network/transpiration'
 import { sourceKind } from './sources/registry'
 import { partAnswers, type PartAnswer } from './part-answers'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
@@ -86,7 +85,10 @@ export interface Answers {
     /** Where the coldest hour is the cover's doing: how cold it had been until it was opened, °C, and when, o'clock. */
     untilOpened: { insideC: number; clock: string } | null
   }
-  /** Leaves in the air of the room, dry and dark: their coldest hour, °C, and hours in which they froze. */
+  /**
+   * The coldest leaves that stand on beds (as they would be, where none does): their coldest hour, °C, and hours in
+   * which they froze.
+   */
   leaf: { coldestC: number; hour: number; frostHours: number }
   hottestAfternoon: Extreme
   hoursBelow0: number
@@ -170,11 +172,10 @@ function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
   return extreme(site, airC, -1)
 }
 
-/** The year of a leaf that gives and takes heat by the air and by what it sees of the room. */
-function leafYear({ airC, radiantC }: YearSeries): Answers['leaf'] {
+function leafYear({ leafC }: YearSeries): Answers['leaf'] {
   const leaf = { coldestC: Infinity, hour: 0, frostHours: 0 }
   for (let h = 0; h < HOURS; h++) {
-    const t = darkLeafC(airC[h]!, radiantC[h]!)
+    const t = leafC[h]!
     if (t < 0) leaf.frostHours++
     if (t < leaf.coldestC) Object.assign(leaf, { coldestC: t, hour: h })
   }

@@ -1,7 +1,7 @@
 import { HOURS, MONTH_DAYS, MONTH_OF_DAY } from './climate/types'
 import type { Design } from './design/types'
 import { bedName } from './design/words'
-import { bedFace } from './geometry/scene'
+import { bedFace, bedMeter } from './geometry/scene'
 import type { Building } from './geometry/surfaces'
 import type { YearSeries } from './network/series'
 import { BED_ABSORPTANCE, type SolarGains } from './optics/gains'
@@ -29,7 +29,9 @@ export function bedAnswers(
   return beds.map((_, index) => {
     const box = building.objects.find(o => o.kind === 'bed' && o.index === index)!
     const areaM2 = (box.x1 - box.x0) * (box.y1 - box.y0)
-    const face = light.faces.findIndex(f => f.id === bedFace(index))
+    const meter = light.faces.findIndex(f => f.id === bedMeter(index))
+    const face = meter < 0 ? light.faces.findIndex(f => f.id === bedFace(index)) : meter
+    const takes = meter < 0 ? BED_ABSORPTANCE : 1
     const roots = series.bedsC[index]!
     const soilC = new Array<number>(12).fill(0)
     const dli = new Array<number>(12).fill(0)
@@ -43,7 +45,7 @@ export function bedAnswers(
       let watts = 0
       for (let k = 0; k < light.byCover.length; k++)
         watts += light.byCover[k]!.faces[face]![h]! * series.coverLight[k]![h]!
-      dli[month]! += (watts * 3600 * molPerJoule) / (BED_ABSORPTANCE * areaM2 * days)
+      dli[month]! += (watts * 3600 * molPerJoule) / (takes * areaM2 * days)
     }
     return { index, name: bedName(beds, index), soilMinC, soilC, dli }
   })

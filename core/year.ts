@@ -140,9 +140,11 @@ export function createYearEngine(now: () => number = () => 0) {
 }
 
 /** Branches of a document on which the light in the room hangs. */
-function litBranches({ site, shape, skin, store }: Design): readonly unknown[] {
+function litBranches({ site, aim, shape, skin, store }: Design): readonly unknown[] {
   return [
     site.latitudeDeg,
+    // What grows catches light.
+    aim.crops,
     shape,
     skin.glazing,
     skin.parts,

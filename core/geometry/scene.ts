@@ -1,11 +1,12 @@
+import { MOST_BEDS } from '../design/fields/shape'
 import type { Bank, RoomObject } from './objects'
 import { openingOfFace } from './parts'
 import type { Building, Surface, SurfaceId, Vec } from './surfaces'
 
-const { abs, floor, max, min, sqrt } = Math
+const { abs, exp, floor, max, min, sqrt } = Math
 
 /** Where light can land in the room. */
-export type FaceId = SurfaceId | BedFace | BedSide | 'benches' | 'shade strip' | BodyFace
+export type FaceId = SurfaceId | BedFace | BedSide | LeafFace | BedMeter | 'benches' | 'shade strip' | BodyFace
 
 /** The top of a bed, where its plants stand, and its sides, by its place in the document. */
 export type BedFace = `bed ${number}`
@@ -14,6 +15,12 @@ export const bedFace = (index: number): BedFace => `bed ${index}`
 export const bedSide = (index: number): BedSide => `side of bed ${index}`
 /** Which bed a face is the top of; −1 where it is of none. */
 export const bedOfFace = (face: string): number => Number(/^bed (\d+)$/.exec(face)?.[1] ?? -1)
+
+/** The leaves on a bed, and a meter that sees the light on its top as it would be without them. */
+export type LeafFace = `leaves of bed ${number}`
+export type BedMeter = `light on bed ${number}`
+export const leafFace = (index: number): LeafFace => `leaves of bed ${index}`
+export const bedMeter = (index: number): BedMeter => `light on bed ${index}`
 
 /** The face of a body, by its place in the document. */
 export type BodyFace = `body ${number}`
@@ -32,6 +39,26 @@ export interface Screen {
   u: Vec
   v: Vec
 }
+
+/** Leaves on a bed as light meets them: a box of them, thinned out evenly, in one or several states of growth. */
+export interface Canopy {
+  bed: number
+  x0: number
+  x1: number
+  y0: number
+  y1: number
+  z0: number
+  z1: number
+  /** By state: how light dies out on its way through, 1/m; 0 where no leaf stands. */
+  perM: readonly number[]
+}
+
+/** All leaves in a room, in as many states. Each state has places of its own in what rays are counted into. */
+export interface Leaves {
+  states: number
+  canopies: readonly Canopy[]
+}
+export const NO_LEAVES: Leaves = { states: 1, canopies: [] }
 
 /** One plane of the convex room, with what is let into it. */
 interface RoomPlane {
@@ -58,6 +85,8 @@ interface Target {
   top: number
   sides: number
   isBed: boolean
+  /** Of a bed with leaves: which canopy is its own; −1 for none. */
+  canopy: number
 }
 
 interface Box {
@@ -77,7 +106,7 @@ export interface Scene {
    * Sends a ray of one direction from each point (x, y, z by turns) and adds a weight to the face where it lands. Where
    * eaves or the wall of a house stand on the way to the light, none is sent: with `light` 1 the light lies ahead of
    * the rays, with −1 behind them; with 0 nothing outside is asked.
-   * @param out one number a face, in the order of `faces`
+   * @param out one number a face, in the order of `faces`; with leaves in several states, one state after the other
    */
   cast: (
     points: Float64Array,
@@ -100,7 +129,7 @@ export interface SceneExtras {
  * The scene of a building. Skins are convex, so a ray ends on the nearest plane before it, unless an object stands
  * before that.
  */
-export function makeScene(building: Building, extras: SceneExtras): Scene {
+export function makeScene(building: Building, extras: SceneExtras, leaves: Leaves = NO_LEAVES): Scene {
   const faces: FaceId[] = []
   const placeOf = (id: FaceId) => {
     if (!faces.includes(id)) faces.push(id)
@@ -114,7 +143,11 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
       top: placeOf(faceOfObject(o)),
       sides: placeOf(o.kind === 'bed' ? bedSide(o.index) : faceOfObject(o)),
       isBed: o.kind === 'bed',
+      canopy: o.kind === 'bed' ? leaves.canopies.findIndex(c => c.bed === o.index) : -1,
     }),
+  )
+  const canopies = leaves.canopies.map(
+    (c): Foliage => ({ ...c, face: placeOf(leafFace(c.bed)), meter: placeOf(bedMeter(c.bed)) }),
   )
   const strip = extras.strip && makeBoard(extras.strip)
   const solid: Solid = {
@@ -123,6 +156,9 @@ export function makeScene(building: Building, extras: SceneExtras): Scene {
     strip,
     stripFace: strip ? placeOf('shade strip') : -1,
     outside: extras.outside.map(makeBoard),
+    canopies,
+    states: leaves.states,
+    faces: faces.length,
   }
   const caster =
     planes.length <= USUAL_ROOM && targets.length <= USUAL_ROOM
@@ -141,6 +177,15 @@ interface Solid {
   strip: Board | null
   stripFace: number
   outside: Board[]
+  canopies: Foliage[]
+  states: number
+  faces: number
+}
+
+/** Leaves with their places among the faces. */
+interface Foliage extends Canopy {
+  face: number
+  meter: number
 }
 
 /** Planes, and objects, that the usual caster has room for. */
@@ -154,9 +199,10 @@ function makeCaster(room: number) {
   const planeOf = new Int32Array(room)
   /** Of each object: where its box is entered and left along each axis, as the ray counts. */
   const boxes = new Float64Array(room * 6)
+  const foliage = makeFoliageCaster()
 
   return (
-    { planes, targets, strip, stripFace, outside }: Solid,
+    { planes, targets, strip, stripFace, outside, canopies, states, faces }: Solid,
     points: Float64Array,
     dx: number,
     dy: number,
@@ -245,7 +291,76 @@ function makeCaster(room: number) {
           if (insideOf(inset, x + dx * near, y + dy * near, z + dz * near)) face = inset.face
         }
       }
-      out[face]! += weight
+      if (canopies.length === 0) out[face]! += weight
+      else {
+        const onBed = hit >= 0 && face === targets[hit]!.top ? targets[hit]!.canopy : -1
+        foliage(canopies, states, faces, x, y, z, ix, iy, iz, near, face, onBed, weight, out)
+      }
+    }
+  }
+}
+
+/** Leaves on the way of a ray: each takes its share of what comes to it, and the rest goes on. */
+function makeFoliageCaster() {
+  /** Canopies that the ray crosses, in their order along it: which, where it enters, and how far it goes through. */
+  const crossed = new Int32Array(MOST_BEDS)
+  const enters = new Float64Array(MOST_BEDS)
+  const lengths = new Float64Array(MOST_BEDS)
+
+  return (
+    canopies: readonly Foliage[],
+    states: number,
+    faces: number,
+    x: number,
+    y: number,
+    z: number,
+    ix: number,
+    iy: number,
+    iz: number,
+    near: number,
+    face: number,
+    onBed: number,
+    weight: number,
+    out: Float64Array,
+  ): void => {
+    let count = 0
+    for (let i = 0; i < canopies.length; i++) {
+      const c = canopies[i]!
+      const ax = (c.x0 - x) * ix
+      const bx = (c.x1 - x) * ix
+      const ay = (c.y0 - y) * iy
+      const by = (c.y1 - y) * iy
+      const az = (c.z0 - z) * iz
+      const bz = (c.z1 - z) * iz
+      const enter = max(0, min(ax, bx), min(ay, by), min(az, bz))
+      const leave = min(near, max(ax, bx), max(ay, by), max(az, bz))
+      if (leave <= enter) continue
+      let k = count++
+      for (; k > 0 && enters[k - 1]! > enter; k--) {
+        enters[k] = enters[k - 1]!
+        crossed[k] = crossed[k - 1]!
+        lengths[k] = lengths[k - 1]!
+      }
+      enters[k] = enter
+      crossed[k] = i
+      lengths[k] = leave - enter
+    }
+    for (let s = 0; s < states; s++) {
+      const at = s * faces
+      let left = weight
+      let own = 1
+      for (let k = 0; k < count; k++) {
+        const c = canopies[crossed[k]!]!
+        const perM = c.perM[s]!
+        if (perM === 0) continue
+        const passes = exp(-perM * lengths[k]!)
+        out[at + c.face]! += left * (1 - passes)
+        left *= passes
+        if (crossed[k] === onBed) own = passes
+      }
+      out[at + face]! += left
+      // Its own leaves are the ones that the light is measured for.
+      if (onBed >= 0) out[at + canopies[onBed]!.meter]! += left / own
     }
   }
 }

@@ -1,21 +1,23 @@
 import { FILM_FLOOR, FILM_INSIDE, FILM_OUTSIDE } from '../physics/constants'
+import { leafByMonth } from '../aim/leaf'
 import { kindOf } from '../bodies/registry'
 import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
 import { pathStrip } from '../geometry/objects'
-import { bedFace, bedSide, bodyFace, type FaceId } from '../geometry/scene'
+import { bedFace, bedSide, bodyFace, leafFace, type FaceId } from '../geometry/scene'
 import { surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type FloorColumn, type GroundSlice } from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
 import { coveredResistance, tiltedResistance } from '../optics/glazing-heat'
 import type { LossName } from './series'
+import { LEAF_EMISSIVITY } from './transpiration'
 
 /** A line of heat-storing cells from the outside (first) to a face in the room (last). */
 export interface Chain {
   /** Its line of the ledger. */
   name: LossName
-  kind: 'wall' | 'glazing' | 'ground' | 'buried' | 'house' | 'store'
+  kind: 'wall' | 'glazing' | 'ground' | 'buried' | 'house' | 'store' | 'leaf'
   /** The face of the light table whose sun its room side takes in, and its share of that face; null for glazing. */
   face: FaceId | null
   faceShare: number
@@ -50,6 +52,8 @@ export interface Chain {
   rootCell: number
   /** The board round a bed: which bed it is of. */
   boardOf: number
+  /** Leaves: which bed they stand on. */
+  leafOf: number
   /** Which body it is of; −1 for none. */
   body: number
 }
@@ -75,6 +79,7 @@ const blank = {
   bedIndex: -1,
   rootCell: -1,
   boardOf: -1,
+  leafOf: -1,
   body: -1,
   skyView: 0,
 } as const
@@ -229,6 +234,7 @@ export function makeFabric(design: Design, building: Building): Fabric {
   chains.push(
     ...floorChains(design, building, slice),
     ...boardChains(design, building),
+    ...leafChains(design, building),
     ...bodyChains(design, building),
   )
   return { chains, slice }
@@ -358,6 +364,33 @@ function boardChains({ shape }: Design, building: Building): Chain[] {
         facingUp: 0,
         capacity: cells.capacity.slice(1).map(c => c * areaM2),
         between: cells.between.slice(1).map(g => g * areaM2),
+      },
+    ]
+  })
+}
+
+/** Heat capacity of leaves, J/m²K. Stanghellini 1987; Vanthoor 2011. */
+const LEAF_CAPACITY = 1200
+
+/** The leaves of a bed, as one: what they are in a month the loop knows. */
+function leafChains({ aim, shape }: Design, building: Building): Chain[] {
+  return shape.beds.flatMap((bed, i): Chain[] => {
+    const most = Math.max(...leafByMonth(aim, bed))
+    if (most <= 0) return []
+    const box = building.objects.find(o => o.kind === 'bed' && o.index === i)!
+    const areaM2 = (box.x1 - box.x0) * (box.y1 - box.y0)
+    return [
+      {
+        ...blank,
+        name: 'ground',
+        face: leafFace(i),
+        kind: 'leaf',
+        leafOf: i,
+        areaM2,
+        facingUp: 0,
+        emissivity: LEAF_EMISSIVITY,
+        capacity: [LEAF_CAPACITY * most * areaM2],
+        between: [],
       },
     ]
   })

@@ -1,7 +1,6 @@
 import { FILM_INSIDE, GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
 import { outsideFilm, radiativeFilm } from '../air/films'
-import { MONTH_OF_DAY, type SiteYear } from '../climate'
-import { MOST_BEDS } from '../design/fields/shape'
+import { MONTH_OF_DAY, tabledSaturationPa, type SiteYear } from '../climate'
 import { makeAddedWork } from './added-work'
 import { makeGroundOutside } from './ground-outside'
 import { makeLinks } from './links'
@@ -20,9 +19,8 @@ import {
   FAN_W,
   HOUSE_DOOR_G,
   LATENT,
-  LEAF_DRAW,
-  LEAF_SUN,
   MOIST_OUT,
+  MOISTURE,
   OUT,
   PRESSURE,
   ROW_DRAWN,
@@ -47,9 +45,10 @@ import {
 } from './room'
 import { makeStoreAir } from './store-air'
 import type { VentSolver } from './vent-solve'
-import { transpiration } from './transpiration'
+import { leavesCover } from '../optics/canopy'
+import { leafConvects, leafDraws, LEAF_EMISSIVITY, vapourPressure } from './transpiration'
 
-const { abs, exp, min, sqrt } = Math
+const { abs, min, sqrt } = Math
 
 const HOUR = 3600
 const SUN = GAIN.sun!
@@ -70,10 +69,16 @@ const LOBBY_ROOM = 1.5
 /** Of the sky, what panes see, most of them; of light, the share that warms the room at once. */
 const PANES_SEE = 0.75
 const WARMS = 0.6
-/** Leaves shade the soil beneath them: extinction by leaf area. Ross 1981. */
-const LEAF_SHADE = 0.7
 /** Sun above this is day, W/m². */
 const DAYLIGHT_WM2 = 5
+
+/** Leaves of a bed: their chain, the chains of their soil, and where in an hour's sun theirs is. */
+interface Foliage {
+  chain: number
+  bed: number
+  soil: number[]
+  lights: number[]
+}
 
 /**
  * What is updated hourly: weather, schedules, the elimination of the chains; and what is closed at its end.
@@ -106,7 +111,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     covered,
     through,
     leftJ,
-    soilShare,
+    leafFilm,
+    leafDraw,
   } = memory
   const { chains, cells, storeCells } = memory.size
   /** What ties a chain's first cell to what lies behind it, W/K, and the temperature there, °C. */
@@ -135,7 +141,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const sunCell = memory.ints(memory.size.suns)
   const sunChain = memory.ints(memory.size.suns)
   const sunCover = memory.ints(memory.size.suns)
-  const sunBed = memory.ints(memory.size.suns)
   const coverOf = memory.ints(chains)
   const dryBulbC = memory.hours()
   const windMs = memory.hours()
@@ -148,9 +153,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const drawn = memory.hoursByCover()
   /** Share of the sun that each cover lets fall on its panes: what hangs outside them shades them. */
   const onPanes = memory.doubles(memory.size.covers)
-  const leaf = { fixed: 0, draw: 0 }
-  const soilOpen = memory.doubles(MOST_BEDS)
-  const bedOf = memory.ints(chains)
   const storeAir = makeStoreAir(memory)
   const outsideGround = makeGroundOutside(memory)
   let m!: NetworkModel
@@ -159,7 +161,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   let burieds: number[] = []
   let houses: number[] = []
   let waters: number[] = []
-  let beds: number[] = []
+  let leaves: Foliage[] = []
   let fedCount = 0
   let sourceCells = source
   let slowCells = slowSource
@@ -178,7 +180,11 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     burieds = those(c => m.tie[c] === BURIED)
     houses = those(c => m.tie[c] === HOUSE)
     waters = those(c => m.waterKg[c]! > 0)
-    beds = those(c => m.bed[c] === 1)
+    leaves = those(c => m.leafOf[c]! >= 0).map(chain => {
+      const bed = m.leafOf[chain]!
+      const lights = Array.from(m.sun.chain.keys()).filter(k => k < m.sun.lit && m.sun.chain[k] === chain)
+      return { chain, bed, soil: those(c => m.bedIndex[c] === bed), lights }
+    })
     glassArea = those(c => m.glazed[c] === 1).reduce((sum, c) => sum + m.area[c]!, 0)
     buriedSum = m.buried.g.reduce((a, b) => a + b, 0)
     for (const c of burieds) outG[c] = buriedSum * m.buried.share[c]!
@@ -203,7 +209,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     sunCell.set(m.sun.cell)
     sunChain.set(m.sun.chain)
     sunCover.set(m.sun.cover)
-    sunBed.set(m.sun.bed)
     coverOf.set(m.coverOf)
     suns.set(m.sun.watts)
     dryBulbC.set(site.dryBulbC)
@@ -216,7 +221,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     added.lay(m)
     bedLight.set(m.bedLight)
     drawn.set(m.drawn)
-    bedOf.set(m.bedIndex)
     slowEdge = NaN
     lastDt = 0
     day = -1
@@ -348,29 +352,41 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     v[TIE_G]! += v[HOUSE_DOOR_G]!
     v[TIE_W]! += v[HOUSE_DOOR_G]! * m.houseC
     v[BED_LIGHT] = onBeds
-    breatheLeaves(h, onBeds)
+    leafOut(h)
     eliminate(h, dt)
     outsideGround.step(v[OUT]! + 1, snowM[h]!, span)
     warmDeep(span)
   }
 
-  /** What leaves draw in the hour, bed by bed. */
-  function breatheLeaves(h: number, onBeds: number): void {
+  /**
+   * Leaves of the month: their film, the vapour that they draw, by the light that they have and how dry the air is to
+   * them; and what they and the soil beneath them shine at each other.
+   */
+  function leafOut(h: number): void {
     const month = MONTH_OF_DAY[(h / 24) | 0]!
-    v[LEAF_SUN] = 0
-    v[LEAF_DRAW] = 0
-    let worked = NaN
-    for (let b = 0; b < m.bedAreasM2.length; b++) {
-      const leafArea = m.leafArea[b * 12 + month]!
-      if (leafArea !== worked) transpiration(v[AIR]!, v[PRESSURE]!, onBeds, leafArea, leaf)
-      worked = leafArea
-      v[LEAF_SUN]! += leaf.fixed * m.bedAreasM2[b]!
-      v[LEAF_DRAW]! += leaf.draw * m.bedAreasM2[b]!
-      soilOpen[b] = exp(-LEAF_SHADE * leafArea)
+    const row = h * m.sun.cell.length
+    const vapour = vapourPressure(v[MOISTURE]!, v[PRESSURE]!)
+    for (let k = 0; k < leaves.length; k++) {
+      const { chain, bed, soil, lights } = leaves[k]!
+      const ground = area[chain]!
+      const leafArea = m.leafArea[bed * 12 + month]!
+      const leafC = T[face[chain]!]!
+      let sun = 0
+      for (let i = 0; i < lights.length; i++) sun += suns[row + lights[i]!]! * light[sunCover[lights[i]!]!]!
+      const deficit = tabledSaturationPa(leafC) - vapour
+      leafFilm[chain] = 2 * leafArea * leafConvects(v[DENSITY]!) * ground
+      leafDraw[chain] = leafDraws(leafArea, v[DENSITY]!, sun / ground, deficit) * ground
+      const covers = leavesCover(leafArea)
+      through[chain] = 1 - covers
+      for (let i = 0; i < soil.length; i++) {
+        const c = soil[i]!
+        const i1 = face[c]!
+        through[c] = covers
+        const shines = covers * area[c]! * radiativeFilm((leafC + T[i1]!) / 2, EMISSIVITY * LEAF_EMISSIVITY)
+        source[face[chain]!]! -= shines * (leafC - T[i1]!)
+        source[i1]! += shines * (leafC - T[i1]!)
+      }
     }
-    for (let k = 0; k < beds.length; k++) soilShare[beds[k]!] = soilOpen[bedOf[beds[k]!]!]!
-    // What the sun draws from leaves takes its heat from what they catch, which warms the air.
-    v[AIR_W]! -= LATENT * v[LEAF_SUN]!
   }
 
   /** Deep ground under the floor, explicitly. */
@@ -461,16 +477,11 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     const outerOf = sunChain
     const lights = light
     const coverAt = sunCover
-    const bedAt = sunBed
-    let caught = 0
     let inside = 0
     for (let k = 0; k < covers; k++) inside += airSun[h * covers + k]! * lights[k]!
     for (let k = 0; k < lit; k++) {
       const w = watts[row + k]! * lights[coverAt[k]!]!
-      const bed = bedAt[k]!
-      const soil = bed < 0 ? w : w * soilOpen[bed]!
-      to[cells[k]!]! += soil
-      caught += w - soil
+      to[cells[k]!]! += w
       inside += w
     }
     for (let k = lit; k < kept; k++) {
@@ -483,8 +494,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       to[cells[k]!]! += w
       outer[outerOf[k]!] = w
     }
-    // Leaves pass on at once what they catch and do not spend on vapour.
-    v[AIR_W]! += caught
     v[SUN_IN] = inside
   }
 

@@ -66,7 +66,10 @@ export function makeMemory(size: Size) {
     covered: doubles(size.covers),
     /** How long each opening has stood open in the hour, s: by half, half as long. */
     stoodOpen: doubles(size.openings),
-    /** By chain: share of longwave that passes its pane straight now. */
+    /**
+     * By chain: share of its longwave that does not go round the room now: it passes a pane straight, or goes between
+     * leaves and the soil beneath them.
+     */
     through: doubles(chains),
     suns: new Float32Array(HOURS * size.suns),
     /** Scalars of the loop, and sums over the steps of a block: places in `room.ts`. */
@@ -121,8 +124,10 @@ export function makeMemory(size: Size) {
     iceKg: doubles(chains),
     held: bytes(chains),
     firstSum: doubles(chains),
-    /** By chain of a bed: share of its soil that leaves leave open to sun and air. */
-    soilShare: doubles(chains),
+    /** By chain of leaves: their film, W/K, and the vapour that they give off, kg/s per unit of humidity ratio. */
+    leafFilm: doubles(chains),
+    leafDraw: doubles(chains),
+    isLeaf: bytes(chains),
     /** By chain: what has left by its outer side in the hour, J. */
     leftJ: doubles(chains),
     clear: () => {
@@ -148,4 +153,5 @@ export function layModel(memory: Memory, m: NetworkModel): void {
   memory.glazed.set(m.glazed)
   memory.bed.set(m.bed)
   memory.openWater.set(m.openWater)
+  for (let c = 0; c < m.count; c++) memory.isLeaf[c] = m.leafOf[c]! >= 0 ? 1 : 0
 }

@@ -119,6 +119,8 @@ export interface NetworkModel {
   /** By bed and month, `bed * 12 + month`: leaf over bed area; and each bed's area, m². */
   leafArea: Float64Array
   bedAreasM2: Float64Array
+  /** By chain: which bed's leaves it is; −1 for all else. */
+  leafOf: Int32Array
   leakAreaM2: number
   /** How hard the wind drives leaks here. */
   leakWind: number
@@ -152,8 +154,6 @@ export interface SunEntries {
   watts: Float32Array
   cell: Int32Array
   chain: Int32Array
-  /** The bed whose leaves catch their share of it first; −1 for none. */
-  bed: Int32Array
   /** Faces in the room: which cover keeps the light from them. */
   cover: Int32Array
   lit: number
@@ -181,6 +181,7 @@ const TIES: Record<Chain['kind'], number> = {
   buried: BURIED,
   house: HOUSE,
   store: CLOSED,
+  leaf: CLOSED,
 }
 
 /** Tightness as air changes an hour under 50 Pa. */
@@ -255,7 +256,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     insideDrawn: panes.insideDrawn,
     outsideDrawn: panes.outsideDrawn,
     lossIndex: Int32Array.from(chains, c => LOSS_NAMES.indexOf(c.name)),
-    underRow: map(new Uint8Array(count), c => (c.bed && breathe.rowCover.on ? 1 : 0)),
+    underRow: map(new Uint8Array(count), c => ((c.bed || c.leafOf >= 0) && breathe.rowCover.on ? 1 : 0)),
     waterKg: map(new Float64Array(count), c => c.waterKg),
     openWater: map(new Float64Array(count), c => c.open),
     bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
@@ -292,6 +293,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     bedAreasM2: Float64Array.from(beds, (_, b) =>
       chains.filter(c => c.bedIndex === b).reduce((s, c) => s + c.areaM2, 0),
     ),
+    leafOf: Int32Array.from(chains, c => c.leafOf),
     leakWind: entry(SHELTERS, design.site.shelter).leakWind,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
     airways: makeAirways(design, building, site.dryBulbC),
@@ -352,7 +354,7 @@ function makeByGain(building: Building, chains: readonly Chain[], gains: SolarGa
     const lightW = new Float32Array(HOURS)
     gains.byCover[k]!.faces.forEach((watts, i) => {
       // What goes back out through glass is worth nothing.
-      if (glass.has(gains.faces[i]!.id)) return
+      if (glass.has(gains.faces[i]!.id) || gains.faces[i]!.meter) return
       for (let h = 0; h < HOURS; h++) lightW[h]! += watts[h]!
     })
     return { lightW, keepsWK, movable: movable(cover) }
@@ -393,18 +395,18 @@ function sunByChain(
   chains.forEach((c, chain) => {
     const first = offset[chain]!
     const face = offset[chain + 1]! - 1
-    const light = (id: string | null, bed = -1) => {
+    const light = (id: string | null) => {
       const at = gains.faces.findIndex(f => f.id === id)
       if (at >= 0)
         gains.byCover.forEach((under, cover) => {
-          lit.push({ chain, cell: face, watts: under.faces[at]!, share: c.faceShare, cover, bed })
+          lit.push({ chain, cell: face, watts: under.faces[at]!, share: c.faceShare, cover })
         })
     }
-    light(c.face, c.bedIndex)
+    light(c.face)
     // What its sides take in warms the soil of a bed, unless a board does.
     if (c.bed && !boarded.has(c.bedIndex)) light(bedSide(c.bedIndex))
     const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number, cover = 0) => {
-      if (watts) to.push({ chain, cell, watts, share, cover, bed: -1 })
+      if (watts) to.push({ chain, cell, watts, share, cover })
     }
     if (c.pane)
       for (const cell of [first, first + 1])
@@ -421,7 +423,8 @@ function sunByChain(
   const airSun = gains.byCover.map(({ faces }) => {
     const out = new Float32Array(HOURS)
     gains.faces.forEach((f, i) => {
-      if (!kept.has(f.id) && !glass.has(f.id)) for (let h = 0; h < HOURS; h++) out[h] = out[h]! + faces[i]![h]!
+      if (!kept.has(f.id) && !glass.has(f.id) && !f.meter)
+        for (let h = 0; h < HOURS; h++) out[h] = out[h]! + faces[i]![h]!
     })
     return out
   })
@@ -431,7 +434,6 @@ function sunByChain(
       cell: Int32Array.from(entries, e => e.cell),
       chain: Int32Array.from(entries, e => e.chain),
       cover: Int32Array.from(entries, e => e.cover),
-      bed: Int32Array.from(entries, e => e.bed),
       lit: lit.length,
       kept: lit.length + panes.length,
     },
@@ -451,8 +453,6 @@ function inTurns(series: readonly Float32Array[]): Float32Array {
 }
 
 interface SunEntry {
-  /** The bed whose leaves stand over it; −1 for none. */
-  bed: number
   cover: number
   chain: number
   cell: number

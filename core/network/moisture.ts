@@ -1,4 +1,3 @@
-import { VAPOUR_TO_AIR } from '../physics/constants'
 import { humidityRatio, saturatedSlope, saturationPressurePa, tabledSaturationPa } from '../climate'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
@@ -17,8 +16,6 @@ import {
   FUMES,
   HOLDS,
   LATENT,
-  LEAF_DRAW,
-  LEAF_SUN,
   LEAK_G,
   MOISTURE,
   MOIST_OUT,
@@ -34,6 +31,7 @@ import {
   VENT_G,
   WET,
 } from './room'
+import { vapourPressure } from './transpiration'
 
 const { abs, log, max, min } = Math
 
@@ -41,6 +39,7 @@ const NOTHING = 0
 const GLASS = 1
 const SOIL = 2
 const WATER = 3
+const LEAF = 4
 
 /** Moist soil under leaves, kg/m²s per unit of humidity ratio. */
 const SOIL_EVAPORATION = 0.0012
@@ -58,7 +57,7 @@ const DRIEST = 1e-8
 
 /** Temperature at which air of a humidity ratio is saturated, °C; inverse of the Magnus form, over ice below 0 °C. */
 export function dewPointOfRatio(ratio: number, pressurePa: number): number {
-  const vapour = max(1, (ratio * pressurePa) / (VAPOUR_TO_AIR + ratio))
+  const vapour = max(1, vapourPressure(ratio, pressurePa))
   const x = log(vapour / 610.94)
   if (x >= 0) return (243.04 * x) / (17.625 - x)
   const y = log(vapour / 611.21)
@@ -74,10 +73,10 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
  * damp the room. All terms are times the latent heat, W.
  */
 export function makeMoisture(memory: Memory) {
-  const { v, T, face, area, glazed, bed, openWater, soilShare, films, damp, slope, dampOwn, tried } = memory
+  const { v, T, face, area, glazed, bed, openWater, isLeaf, leafDraw, films, damp, slope, dampOwn, tried } = memory
   /**
-   * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, open water of
-   * itself.
+   * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, leaves through their
+   * stomata, open water of itself.
    */
   const driesOf = memory.bytes(memory.size.chains)
   let m!: NetworkModel
@@ -90,7 +89,7 @@ export function makeMoisture(memory: Memory) {
     glassArea = 1e-9
     for (let c = 0; c < m.count; c++) {
       if (glazed[c]) glassArea += area[c]!
-      driesOf[c] = glazed[c] ? GLASS : bed[c] ? SOIL : openWater[c]! > 0 ? WATER : NOTHING
+      driesOf[c] = glazed[c] ? GLASS : bed[c] ? SOIL : isLeaf[c] ? LEAF : openWater[c]! > 0 ? WATER : NOTHING
     }
     for (let c = 0; c < m.count; c++) fromSoil[c] = SOIL_EVAPORATION * m.soilBare[c]! * area[c]!
   }
@@ -113,19 +112,10 @@ export function makeMoisture(memory: Memory) {
     const fullSlope = again ? chord(air, full, v[TRY]!) : saturatedSlope(air, full)
     v[FULL_RATIO] = full - fullSlope * air
     v[FULL_SLOPE] = fullSlope
-    const leaves = LATENT * v[LEAF_DRAW]!
     const exchange = AIR_PER_HEAT * (v[LEAK_G]! + v[VENT_G]! + v[SUPPLY_G]!)
     v[EXCHANGE] = exchange
-    let a33 = LATENT * (airMassKg / dt + exchange + v[PIPE_DRAW]!) + leaves
-    let b3 =
-      LATENT *
-        ((airMassKg / dt) * before +
-          exchange * v[MOIST_OUT]! +
-          v[PIPE_DRAW_T]! +
-          v[VAPOUR]! +
-          v[FUMES]! +
-          v[LEAF_SUN]!) +
-      leaves * v[FULL_RATIO]!
+    let a33 = LATENT * (airMassKg / dt + exchange + v[PIPE_DRAW]!)
+    let b3 = LATENT * ((airMassKg / dt) * before + exchange * v[MOIST_OUT]! + v[PIPE_DRAW_T]! + v[VAPOUR]! + v[FUMES]!)
     const wet = v[WET]! > 0
     const onGlass = v[WET]! / (glassArea * dt)
     const t = T
@@ -146,9 +136,10 @@ export function makeMoisture(memory: Memory) {
         continue
       }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
-      let draws = of === SOIL && before < at ? fromSoil[c]! * soilShare[c]! : 0.9 * AIR_PER_HEAT * films[c]!
+      let draws = of === SOIL && before < at ? fromSoil[c]! : 0.9 * AIR_PER_HEAT * films[c]!
       // Water gives off by its surface, and takes by the whole of its vessel.
       if (of === WATER && before < at) draws = WATER_EVAPORATION * openWater[c]! * areas[c]!
+      if (of === LEAF && before < at) draws = leafDraw[c]!
       // Glass dries by what stands on it and no more.
       if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = (onGlass * areas[c]!) / (at - before)
       const passes = LATENT * draws

@@ -64,9 +64,6 @@ export const STAR_SKY_W = place()
 /** Row cover drawn, 0 or 1, and its tie to the room, W/K. Written by `hourly.rowCover`. */
 export const ROW_DRAWN = place()
 export const ROW_TIE = place()
-/** Leaves: what does not hang on the air's moisture, kg/s, and the rest per unit of humidity ratio. */
-export const LEAF_SUN = place()
-export const LEAF_DRAW = place()
 /** Leaks of the house in this season, m² at 4 Pa. Written by `vents.hour`. */
 export const LEAK_AREA = place()
 /** The coolest air at which an opening starts to open, °C. Written by `vents.hour`, read by sources. */

@@ -1,4 +1,4 @@
-import { dayName, DAYS, HOURS, humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
+import { dayName, DAYS, HOURS, humidityRatio, MONTH_OF_DAY, saturationPressurePa, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
@@ -6,6 +6,7 @@ import { makeModel, type NetworkModel } from './model'
 import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, ROW, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
 import { ownStepper, type Stepper } from './stepper'
+import { darkLeafC } from './transpiration'
 
 export interface RunOptions {
   /** 1–60; 4 is usual. */
@@ -209,6 +210,18 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       takesW[h] = stepper.storeTookJ[x]! / 3600
     }
   }
+  const leaves = [...model.leafOf.keys()].filter(c => model.leafOf[c]! >= 0)
+  /** The coldest leaves that stand in a month, °C; NaN where none does. */
+  function coldestLeaf(month: number): number {
+    let coldest = NaN
+    for (let k = 0; k < leaves.length; k++) {
+      const c = leaves[k]!
+      if (model.leafArea[model.leafOf[c]! * 12 + month] === 0) continue
+      const t = cells[offset[c + 1]! - 1]!
+      if (!(t >= coldest)) coldest = t
+    }
+    return coldest
+  }
   const { openings } = series
   const { bedAreasM2, bedAreaM2 } = model
   const bedShare = bedAreaM2 > 0 ? bedAreasM2.map(a => a / bedAreaM2) : Float64Array.of(1)
@@ -223,6 +236,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     let glassSum = 0
     let openSum = 0
     let condensed = 0
+    let leafSum = 0
+    const month = MONTH_OF_DAY[(h / 24) | 0]!
     for (let s = 0; s < steps; s++) {
       step(dt)
       const air = state[AIR]!
@@ -232,11 +247,13 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       openSum += state[OPENING]!
       condensed += state[CONDENSED]!
       glassSum += cells[probes.glazing]!
+      leafSum += coldestLeaf(month)
     }
     endHour()
     mustBePossible(h, airSum / steps)
     series.airC[h] = airSum / steps
     series.radiantC[h] = starSum / steps
+    series.leafC[h] = Number.isNaN(leafSum) ? darkLeafC(airSum / steps, starSum / steps) : leafSum / steps
     series.rowC[h] = rowSum / steps
     series.glazingC[h] = glassSum / steps
     series.ventOpening[h] = openSum / steps

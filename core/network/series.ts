@@ -31,6 +31,8 @@ export const GAIN: Readonly<Record<string, number>> = Object.fromEntries(GAIN_NA
 export interface YearSeries {
   airC: Float32Array
   radiantC: Float32Array
+  /** The coldest leaves that stand on beds; where none does, as one would be in the air of the room. */
+  leafC: Float32Array
   /** Under the row cover; the room's air where there is none. */
   rowC: Float32Array
   /** At root depth: of all beds by their areas (of the top ground where there are none), and of each. */
@@ -106,6 +108,7 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
   return {
     airC: s(),
     radiantC: s(),
+    leafC: s(),
     rowC: s(),
     soilC: s(),
     bedsC: Array.from({ length: beds }, s),

@@ -33,7 +33,6 @@ import {
   FUMES,
   HOLDS,
   LATENT,
-  LEAF_DRAW,
   LEAK_AREA,
   LEAK_G,
   LEFT_A,
@@ -224,6 +223,7 @@ function makeLoop(size: Size): Loop {
     leftJ,
     stoodOpen,
     through,
+    leafFilm,
   } = memory
   const { chains } = size
   /** Own part of each cell of a chain on the way in, W. */
@@ -247,6 +247,8 @@ function makeLoop(size: Size): Loop {
   /** First cell of the second lane: chains are gone through in two lanes at once, the first at least as long. */
   let lane = 0
   let waterCount = 0
+  const leaves = memory.ints(chains)
+  let leafCount = 0
   let hasRow = false
   let heated = true
   /** Heaters that keep the air, in their order, and what each gives in this step, W. */
@@ -266,12 +268,14 @@ function makeLoop(size: Size): Loop {
     chainCells = m.offset[m.count]!
     lane = m.offset.find(i => i >= chainCells / 2)!
     waterCount = 0
+    leafCount = 0
     for (let c = 0; c < m.count; c++) {
       const warm = filmFactor(true, m.facingUp[c]!)
       const cold = filmFactor(false, m.facingUp[c]!)
       meanFilm[c] = (warm + cold) / 2
       halfFilm[c] = (warm - cold) / 2
       if (m.waterKg[c]! > 0) waters[waterCount++] = c
+      if (m.leafOf[c]! >= 0) leaves[leafCount++] = c
     }
     underRow.set(m.underRow)
     emissivity.set(m.emissivity)
@@ -400,6 +404,7 @@ function makeLoop(size: Size): Loop {
       films[c] = film * areas[c]!
       rays[c] = FOUR_SIGMA * shines[c]! * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
     }
+    for (let k = 0; k < leafCount; k++) films[leaves[k]!] = leafFilm[leaves[k]!]!
     if (v[ROW_DRAWN] === 0) return
     for (let c = 0; c < count; c++) {
       if (underRow[c] === 0) continue
@@ -490,12 +495,6 @@ function makeLoop(size: Size): Loop {
       a33 -= (dampRow * rowDamp) / rowA
       b3 += (dampRow * rowB) / rowA
     }
-    // Leaves draw their heat from the air, by its thirst.
-    const leaves = LATENT * v[LEAF_DRAW]!
-    a11 += leaves * v[FULL_SLOPE]!
-    b1 -= leaves * v[FULL_RATIO]!
-    a13 -= leaves
-    a31 -= leaves * v[FULL_SLOPE]!
     v[A11] = a11
     v[A12] = a12
     v[A22] = a22

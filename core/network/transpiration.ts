@@ -1,25 +1,52 @@
-import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, LATENT, VAPOUR_TO_AIR, ZERO_C_K } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT, VAPOUR_TO_AIR } from '../physics/constants'
 import { radiativeFilm } from '../air/films'
-import { saturationPressurePa } from '../climate'
 
-const { exp, max } = Math
+const { max, min } = Math
 
 /** Still air of a greenhouse round a leaf, s/m. */
 const BOUNDARY = 150
 /** Least stomatal resistance, s/m. Stanghellini 1987, tomato. */
 const STOMATA = 82
+/** How dry air shuts stomata, by day and by night, 1/Pa², and how far. Stanghellini 1987; Vanthoor 2011. */
+const SHUTS_BY_DAY = 4.3e-6
+const SHUTS_BY_NIGHT = 5.2e-6
+const SHUTS_TO = 5.8
+/** Light on leaves above which it is day to them, W/m². */
+const LIT = 3
 
 /**
- * Stomatal resistance, s/m, of leaves that take in `sunWm2` (0 or more): wide open in full light, all but shut in the
- * dark. Stanghellini 1987, light term.
+ * Stomatal resistance, s/m: wide open in full light and damp air, all but shut in the dark.
+ * @param sunWm2 light that leaves take in over the area of both their sides, 0 or more
+ * @param deficitPa vapour pressure in the leaf less that of the air
  */
-export function stomatalResistance(sunWm2: number): number {
-  return (STOMATA * (sunWm2 + 4.3)) / (sunWm2 + 0.54)
+export function stomatalResistance(sunWm2: number, deficitPa: number): number {
+  const shuts = sunWm2 > LIT ? SHUTS_BY_DAY : SHUTS_BY_NIGHT
+  const dry = min(SHUTS_TO, 1 + shuts * max(0, deficitPa) ** 2)
+  return ((STOMATA * (sunWm2 + 4.3)) / (sunWm2 + 0.54)) * dry
 }
 
-/** Convection over one side of a leaf, W/m²K, at the density of 10 °C and sea level; and of its longwave, 0.95. */
-const LEAF_CONVECTS = (1.25 * AIR_SPECIFIC_HEAT) / BOUNDARY
-const LEAF_EMISSIVITY = 0.95
+/** Convection over one side of a leaf, W/m²K, in air of a density, kg/m³. */
+export const leafConvects = (density: number): number => (density * AIR_SPECIFIC_HEAT) / BOUNDARY
+
+/**
+ * Vapour that leaves give off, kg/m²s of bed per unit of humidity ratio between themselves and the air, through their
+ * stomata and the still air round them on both sides. Penman & Monteith's resistances.
+ * @param leafArea over bed area, 0–6
+ * @param sunWm2 light that they take in, over bed area
+ */
+export function leafDraws(leafArea: number, density: number, sunWm2: number, deficitPa: number): number {
+  if (leafArea <= 0) return 0
+  return (2 * leafArea * density) / (BOUNDARY + stomatalResistance(sunWm2 / (2 * leafArea), deficitPa))
+}
+
+/** Vapour pressure of air with a humidity ratio, Pa. */
+export const vapourPressure = (ratio: number, pressurePa: number): number =>
+  (ratio * pressurePa) / (VAPOUR_TO_AIR + ratio)
+
+/** Of a leaf's longwave. */
+export const LEAF_EMISSIVITY = 0.95
+/** The density of air that {@link darkLeafC} reckons with: of 10 °C at sea level. */
+const USUAL_DENSITY = 1.25
 
 /**
  * Temperature of a dry leaf in the dark, °C: what the air gives both its sides is what it shines to the room.
@@ -27,42 +54,6 @@ const LEAF_EMISSIVITY = 0.95
  */
 export function darkLeafC(airC: number, radiantC: number): number {
   const shines = radiativeFilm((airC + radiantC) / 2, LEAF_EMISSIVITY)
-  return (LEAF_CONVECTS * airC + shines * radiantC) / (LEAF_CONVECTS + shines)
-}
-
-/** Transpiration of a canopy as `fixed + draw · (saturated − actual humidity ratio)`, kg/m²s of bed, for one hour. */
-export interface Transpiration {
-  fixed: number
-  draw: number
-}
-
-/**
- * Penman and Monteith's balance with Stanghellini's stomata, over both sides of the leaves.
- * @param airC −10 to 60
- * @param sunWm2 sunlight on the beds
- * @param leafArea leaf over bed area, 0–6
- */
-export function transpiration(
-  airC: number,
-  pressurePa: number,
-  sunWm2: number,
-  leafArea: number,
-  out: Transpiration,
-): void {
-  if (leafArea <= 0) {
-    out.fixed = 0
-    out.draw = 0
-    return
-  }
-  const caught = sunWm2 * (1 - exp(-0.7 * leafArea))
-  const rs = stomatalResistance(caught / (2 * leafArea))
-  const es = saturationPressurePa(airC)
-  // Slope of the saturation curve and the psychrometric constant, both Pa/K.
-  const slope = (es * 17.625 * 243.04) / (max(-200, airC) + 243.04) ** 2
-  const gamma = (AIR_SPECIFIC_HEAT * pressurePa) / (VAPOUR_TO_AIR * LATENT)
-  const density = pressurePa / (GAS_CONSTANT_AIR * (airC + ZERO_C_K))
-  const below = slope + gamma * (1 + rs / BOUNDARY)
-  // Leaves keep about half of the sun that they catch as heat to spend.
-  out.fixed = (slope * 0.5 * caught) / below / LATENT
-  out.draw = (((2 * leafArea * density * AIR_SPECIFIC_HEAT) / BOUNDARY / below) * (pressurePa / VAPOUR_TO_AIR)) / LATENT
+  const convects = leafConvects(USUAL_DENSITY)
+  return (convects * airC + shines * radiantC) / (convects + shines)
 }

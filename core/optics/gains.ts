@@ -1,20 +1,32 @@
+import { leafByMonth, leavesM } from '../aim/leaf'
 import { kindOf } from '../bodies/registry'
 import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import { HOURS, MONTH_OF_DAY, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design, Layer } from '../design/types'
 import { freeStrips, litAreaM2 } from '../geometry/objects'
-import { bedFace, bedOfFace, bedSide, bodyFace, type FaceId } from '../geometry/scene'
+import {
+  bedFace,
+  bedMeter,
+  bedOfFace,
+  bedSide,
+  bodyFace,
+  leafFace,
+  type Canopy,
+  type FaceId,
+  type Leaves,
+} from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Surface, SurfaceId } from '../geometry/surfaces'
 import { materialOf } from '../materials/assembly'
 import { within } from '../openings/winter'
 import { dot, planeNormal, type Vector3 } from '../sun'
+import { canopyLight, EXTINCTION } from './canopy'
 import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
 import { makeLandings, objectAreaM2, tablePlace, type Landing, type LightFace } from './landing'
 import { skyHours, type SkyHours, skyOnPlane, type SkyShape } from './sky'
 import { glazingSnow } from './snow'
 
-const { max } = Math
+const { max, min } = Math
 
 /** Sunlight taken in by outer walls and roofs of middling colour: those whose outer face is bare. */
 const OUTSIDE_ABSORPTANCE = 0.55
@@ -49,7 +61,8 @@ export interface LitPane extends Landing {
 
 /** Sunlight taken in, hour by hour, W; each array 8760 long. */
 export interface SolarGains {
-  faces: { id: FaceId; watts: Float32Array }[]
+  /** A meter takes nothing in: it is what falls on it. */
+  faces: { id: FaceId; watts: Float32Array; meter: boolean }[]
   /**
    * The same by the cover that is drawn over the panes that it comes through, in the order of the building's covers.
    */
@@ -77,6 +90,7 @@ export function lightFaces(
   design: Pick<Design, 'store' | 'shape'>,
   building: Building,
   reflectanceOf: (pane: Surface) => number,
+  growth: Growth = NO_LEAF,
 ): LightFace[] {
   const { store } = design
   const faces: LightFace[] = []
@@ -98,7 +112,8 @@ export function lightFaces(
   for (const o of building.objects) {
     if (o.kind !== 'bed') continue
     const top = (o.x1 - o.x0) * (o.y1 - o.y0)
-    add(bedFace(o.index), top, BED_ABSORPTANCE)
+    const leafArea = growth.leafArea[o.index] ?? 0
+    add(bedFace(o.index), top * (1 - canopyLight(leafArea).met), BED_ABSORPTANCE)
     const { boardM, boardMaterial } = design.shape.beds[o.index]!
     const side = boardM > 0 ? entry(MATERIALS, boardMaterial).solarAbsorptance : BED_SIDE_ABSORPTANCE
     add(bedSide(o.index), litAreaM2(o) - top, side)
@@ -113,8 +128,52 @@ export function lightFaces(
     design.shape.form === 'dome' ? 0 : 2 * design.shape.shadeStripM * building.lengthM,
     STRIP_ABSORPTANCE,
   )
+  for (const c of growth.canopies) {
+    const top = (c.x1 - c.x0) * (c.y1 - c.y0)
+    const sides = 2 * (c.z1 - c.z0) * (c.x1 - c.x0 + c.y1 - c.y0)
+    const { met, taken, down } = canopyLight(growth.leafArea[c.bed]!)
+    // What goes down beyond what the leaves leave open anyway.
+    const scattered = met > 0 ? max(0, down - 1 + met) / met : 0
+    faces.push(
+      {
+        id: leafFace(c.bed),
+        areaM2: (top + sides) * met,
+        absorptance: met > 0 ? taken / met / (1 - scattered) : 1,
+        glazing: false,
+        down: { to: bedFace(c.bed), share: scattered },
+      },
+      { id: bedMeter(c.bed), areaM2: top, absorptance: 1, glazing: false, meter: true },
+    )
+  }
   return faces
 }
+
+/** Leaves in a room in one of their states: leaf over bed area by bed, and the room that leaves take up. */
+interface Growth {
+  leafArea: readonly number[]
+  canopies: readonly Canopy[]
+}
+const NO_LEAF: Growth = { leafArea: [], canopies: [] }
+
+/** The leaves of those beds that ever have any, in some states of leaf over bed area, each by bed. */
+function leavesIn(
+  { shape }: Pick<Design, 'shape'>,
+  building: Building,
+  ever: readonly boolean[],
+  states: readonly (readonly number[])[],
+): Leaves {
+  const canopies = building.objects.flatMap((o): Canopy[] => {
+    if (o.kind !== 'bed' || !ever[o.index]) return []
+    const room = building.outline.ridgeHeightM - o.z1
+    const tallM = max(LEAST_LEAVES_M, min(room, leavesM(shape.beds[o.index]!)))
+    const { x0, x1, y0, y1, z1 } = o
+    const perM = states.map(areas => (EXTINCTION * areas[o.index]!) / tallM)
+    return [{ bed: o.index, x0, x1, y0, y1, z0: z1, z1: z1 + tallM, perM }]
+  })
+  return { states: states.length, canopies }
+}
+/** Leaves stand no lower, m. */
+const LEAST_LEAVES_M = 0.02
 
 /** Of the floor that nothing stands on: by its widest way through and the rest, each by its top layer. */
 function floorAbsorptance(design: Pick<Design, 'store' | 'shape'>): number {
@@ -129,7 +188,7 @@ function floorAbsorptance(design: Pick<Design, 'store' | 'shape'>): number {
 
 /** The light table of a building: independent of the weather. */
 export function makeLightTable(
-  design: Pick<Design, 'store' | 'skin' | 'shape' | 'site'>,
+  design: Pick<Design, 'store' | 'skin' | 'shape' | 'site' | 'aim'>,
   building: Building,
 ): LightTable {
   const lights = new Map<Glazing, GlazingLight>()
@@ -137,32 +196,52 @@ export function makeLightTable(
     if (!lights.has(glazing!)) lights.set(glazing!, makeGlazingLight(glazing!))
     return lights.get(glazing!)!
   }
-  const faces = lightFaces(design, building, s => lightOf(s).diffuse.reflectance)
+  const reflectanceOf = (s: Surface) => lightOf(s).diffuse.reflectance
   const extras = shadingOf(design.shape, building.outline)
-  /** With those benches alone that stand in a month. */
-  const lit = (stands: readonly boolean[]): LitPane[] => {
-    const objects = building.objects.filter(o => o.kind !== 'bench' || stands[o.index])
-    const house = { ...building, objects }
-    const here = faces.map(f => (f.id === 'benches' ? { ...f, areaM2: objectAreaM2(house, 'benches') } : f))
-    const landings = makeLandings({ building: house, extras, faces: here, latitudeDeg: design.site.latitudeDeg })
-    return landings.map((landing): LitPane => {
-      const { glazing, condition } = landing.surface
-      const { frameShare, ageYears, dirt } = condition
-      return {
-        ...landing,
-        light: lightOf(landing.surface),
-        kept: (1 - frameShare) * (1 - dirt) * (1 - glazing!.ageingPerYear) ** ageYears,
-        paneShare: 1 - frameShare,
-      }
+  const { beds, benches } = design.shape
+  const leaf = beds.map(b => leafByMonth(design.aim, b))
+  const months = Array.from({ length: 12 }, (_, m) => ({
+    stands: benches.map(b => within(m + 1, b.fromMonth, b.untilMonth)),
+    leafArea: leaf.map(byMonth => byMonth[m]!),
+  }))
+  const ever = leaf.map(byMonth => byMonth.some(area => area > 0))
+  const byMonth = new Array<LitPane[]>(12)
+  let faces: LightFace[] = []
+  // Rays are cast anew for other benches; leaves are seen in all their states at once.
+  for (const benchesNow of new Set(months.map(m => m.stands.join()))) {
+    const these = [...months.keys()].filter(m => months[m]!.stands.join() === benchesNow)
+    const keys = [...new Set(these.map(m => months[m]!.leafArea.join()))]
+    const states = keys.map(key => months[these.find(m => months[m]!.leafArea.join() === key)!]!.leafArea)
+    const { stands } = months[these[0]!]!
+    const house = { ...building, objects: building.objects.filter(o => o.kind !== 'bench' || stands[o.index]) }
+    const leaves = leavesIn(design, building, ever, states)
+    const here = states.map(leafArea =>
+      lightFaces(design, building, reflectanceOf, { leafArea, canopies: leaves.canopies }).map(f =>
+        f.id === 'benches' ? { ...f, areaM2: objectAreaM2(house, 'benches') } : f,
+      ),
+    )
+    faces = here[0]!
+    const landings = makeLandings({
+      building: house,
+      extras,
+      faces: here,
+      leaves,
+      latitudeDeg: design.site.latitudeDeg,
     })
+    const lit = landings.map(list =>
+      list.map((landing): LitPane => {
+        const { glazing, condition } = landing.surface
+        const { frameShare, ageYears, dirt } = condition
+        return {
+          ...landing,
+          light: lightOf(landing.surface),
+          kept: (1 - frameShare) * (1 - dirt) * (1 - glazing!.ageingPerYear) ** ageYears,
+          paneShare: 1 - frameShare,
+        }
+      }),
+    )
+    for (const m of these) byMonth[m] = lit[keys.indexOf(months[m]!.leafArea.join())]!
   }
-  const known = new Map<string, LitPane[]>()
-  const byMonth = Array.from({ length: 12 }, (_, m) => {
-    const stands = design.shape.benches.map(b => within(m + 1, b.fromMonth, b.untilMonth))
-    const key = stands.join()
-    if (!known.has(key)) known.set(key, lit(stands))
-    return known.get(key)!
-  })
   return { faces, covers: building.covers.length, panes: byMonth[0]!, byMonth }
 }
 
@@ -272,9 +351,10 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   const outerFacing = solids.map(facingOf)
   const planes = [...facings.values()]
   const transmittedW = new Float32Array(HOURS)
-  // Where plants grow, or might.
+  // Where plants grow, or might: where leaves stand, a meter sees what the bed itself no longer does.
+  const metered = new Set<string>(faces.flatMap(f => (f.down ? [f.down.to] : [])))
   const growers = faces.flatMap((f, i) =>
-    (building.bedAreaM2 > 0 ? bedOfFace(f.id) >= 0 : f.id === 'floor') ? [i] : [],
+    (building.bedAreaM2 > 0 ? f.meter || (bedOfFace(f.id) >= 0 && !metered.has(f.id)) : f.id === 'floor') ? [i] : [],
   )
   const growM2 = growers.reduce((sum, i) => sum + faces[i]!.areaM2, 0)
   const index = new Int32Array(4)
@@ -334,7 +414,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     }
   }
   return {
-    faces: faces.map((f, i) => ({ id: f.id, watts: summed(byCover.map(c => c.faces[i]!)) })),
+    faces: faces.map((f, i) => ({ id: f.id, watts: summed(byCover.map(c => c.faces[i]!)), meter: f.meter === true })),
     byCover,
     panes,
     outer,

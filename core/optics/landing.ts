@@ -1,6 +1,6 @@
 import { RAD } from '../physics/constants'
 import { litAreaM2 } from '../geometry/objects'
-import { faceOfObject, makeScene, type FaceId, type Scene, type SceneExtras } from '../geometry/scene'
+import { faceOfObject, makeScene, type FaceId, type Leaves, type Scene, type SceneExtras } from '../geometry/scene'
 import type { Building, Surface, Vec } from '../geometry/surfaces'
 
 const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
@@ -33,6 +33,10 @@ export interface LightFace {
   /** Share of landing light that it takes in, 0–1; for glazing, the share that does not come back. */
   absorptance: number
   glazing: boolean
+  /** What leaves scatter down to the bed beneath them, as a share of what they meet. */
+  down?: { to: FaceId; share: number }
+  /** It only looks, and takes nothing from the light. */
+  meter?: boolean
 }
 
 /**
@@ -53,23 +57,36 @@ export interface Landing {
 export interface LandingInput {
   building: Building
   extras: SceneExtras
-  faces: readonly LightFace[]
+  /** The same faces in the same order for each state of the leaves, which change what some of them take in. */
+  faces: readonly (readonly LightFace[])[]
+  leaves: Leaves
   latitudeDeg: number
 }
 
 /**
  * Shares of light that each face finally takes in, with first reflections by the face and the rest spread by area. Rays
  * are cast in three dimensions from points spread evenly over each pane; eaves and the wall of a house are asked on the
- * way to the sun.
+ * way to the sun. One list of landings for each state of the leaves, in their order.
  */
-export function makeLandings({ building, extras, faces, latitudeDeg }: LandingInput): Landing[] {
-  const scene = makeScene(building, extras)
-  const n = faces.length
-  const places = faces.map(f => scene.faces.indexOf(f.id))
+export function makeLandings({ building, extras, faces: byState, leaves, latitudeDeg }: LandingInput): Landing[][] {
+  const scene = makeScene(building, extras, leaves)
+  const { states } = leaves
+  const size = scene.faces.length
+  const n = byState[0]!.length
+  const places = byState[0]!.map(f => scene.faces.indexOf(f.id))
+  const below = byState[0]!.map(f => (f.down ? byState[0]!.findIndex(b => b.id === f.down!.to) : -1))
+  const leafy = [...below.keys()].filter(i => below[i]! >= 0)
   /** What lands by the scene's faces, as shares that the faces take in. */
   const sorted = new Float64Array(n)
-  const taken = (landed: Float64Array) => {
-    for (let i = 0; i < n; i++) sorted[i] = places[i]! < 0 ? 0 : landed[places[i]!]!
+  const taken = (landed: Float64Array, state: number) => {
+    const faces = byState[state]!
+    for (let i = 0; i < n; i++) sorted[i] = places[i]! < 0 ? 0 : landed[state * size + places[i]!]!
+    for (let k = 0; k < leafy.length; k++) {
+      const i = leafy[k]!
+      const down = sorted[i]! * faces[i]!.down!.share
+      sorted[i]! -= down
+      sorted[below[i]!]! += down
+    }
     return settle(sorted, faces)
   }
   const glazed = building.surfaces.filter(s => s.kind === 'glazed')
@@ -77,11 +94,12 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
   const raysOf = (s: Surface) =>
     glazed.length <= FEW ? RAYS : min(RAYS, max(LEAST_RAYS, 4 * floor((RAYS_OF_MANY * s.areaM2) / glass / 4)))
   const directions = sunDirections(building, latitudeDeg)
-  return glazed.map(surface => {
+  const landings: Landing[][] = Array.from({ length: states }, () => [])
+  for (const surface of glazed) {
     const rays = raysOf(surface)
     const sets = Array.from({ length: SETS }, (_, k) => pointsOn(surface, rays, (k + 0.5) / SETS))
-    const first = new Float64Array(scene.faces.length)
-    const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES * n)
+    const first = new Float64Array(states * size)
+    const beams = landings.map(() => new Float32Array(DECLINATIONS * HOUR_ANGLES * n))
     for (let i = 0; i < DECLINATIONS * HOUR_ANGLES; i++) {
       const dx = directions[i * 3]!
       const dy = directions[i * 3 + 1]!
@@ -90,17 +108,17 @@ export function makeLandings({ building, extras, faces, latitudeDeg }: LandingIn
       first.fill(0)
       const set = (2 * floor(i / HOUR_ANGLES) + (i % HOUR_ANGLES)) % SETS
       cast(scene, sets[set]!, surface, dx, dy, dz, 1, first)
-      beam.set(taken(first), i * n)
+      for (let s = 0; s < states; s++) beams[s]!.set(taken(first, s), i * n)
     }
     const half = pointsOn(surface, max(12, rays / 4))
-    return {
-      surface,
-      beam,
-      sky: taken(averageOver(scene, half, surface, 1)),
-      ground: taken(averageOver(scene, half, surface, -1)),
-      spread: taken(spreadFrom(scene, sets[0]!, surface)),
-    }
-  })
+    const sky = averageOver(scene, half, surface, 1, states)
+    const ground = averageOver(scene, half, surface, -1, states)
+    const spread = spreadFrom(scene, sets[0]!, surface, states)
+    landings.forEach((list, s) =>
+      list.push({ surface, beam: beams[s]!, sky: taken(sky, s), ground: taken(ground, s), spread: taken(spread, s) }),
+    )
+  }
+  return landings
 }
 
 /** Towards the sun, in the room's directions, for every entry of the table. */
@@ -200,8 +218,8 @@ function cast(
  * First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends
  * through the surface.
  */
-function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1): Float64Array {
-  const sum = new Float64Array(scene.faces.length)
+function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1, states: number): Float64Array {
+  const sum = new Float64Array(states * scene.faces.length)
   const [nx, ny, nz] = surface.normal
   let weight = 0
   for (let az = 15; az < 360; az += 30) {
@@ -217,7 +235,7 @@ function averageOver(scene: Scene, points: Float64Array, surface: Surface, side:
     }
   }
   // A level pane sees no ground: what little there is goes where the pane's own scatter goes.
-  if (weight < 1e-6) return spreadFrom(scene, points, surface)
+  if (weight < 1e-6) return spreadFrom(scene, points, surface, states)
   return sum.map(s => s / weight)
 }
 
@@ -234,8 +252,8 @@ const DIRECTIONS = 16
  * First landings of light that leaves the pane's inner face evenly (Lambert): places along the pane and directions of
  * the cosine hemisphere, each filling theirs independently.
  */
-function spreadFrom(scene: Scene, points: Float64Array, surface: Surface): Float64Array {
-  const out = new Float64Array(scene.faces.length)
+function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, states: number): Float64Array {
+  const out = new Float64Array(states * scene.faces.length)
   const point = new Float64Array(3)
   const [nx, ny, nz] = surface.normal
   // Two directions across the normal.
@@ -268,19 +286,23 @@ function spreadFrom(scene: Scene, points: Float64Array, surface: Surface): Float
 
 /**
  * First landings become final ones: each face keeps its absorptance, the rest goes round a well-mixed room until all is
- * taken in.
+ * taken in. A meter counts what lands and what comes round, and keeps none of it.
  */
 export function settle(first: Float64Array, faces: readonly LightFace[]): Float32Array {
   let bounced = 0
   let sink = 0
   for (let i = 0; i < faces.length; i++) {
-    bounced += first[i]! * (1 - faces[i]!.absorptance)
-    sink += faces[i]!.areaM2 * faces[i]!.absorptance
+    const f = faces[i]!
+    if (f.meter) continue
+    bounced += first[i]! * (1 - f.absorptance)
+    sink += f.areaM2 * f.absorptance
   }
+  const round = sink > 0 ? bounced / sink : 0
   const out = new Float32Array(faces.length)
-  for (let i = 0; i < faces.length; i++)
-    out[i] =
-      first[i]! * faces[i]!.absorptance + (sink > 0 ? (bounced * faces[i]!.areaM2 * faces[i]!.absorptance) / sink : 0)
+  for (let i = 0; i < faces.length; i++) {
+    const f = faces[i]!
+    out[i] = f.absorptance * (first[i]! + round * f.areaM2)
+  }
   return out
 }
 

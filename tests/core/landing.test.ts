@@ -4,6 +4,7 @@ import { FORMS, type Design } from '../../core/design'
 import { designFaults, withGlazingAngle } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { lightFaces, makeLightTable, makeSolarGains } from '../../core/optics/gains'
+import { NO_LEAVES } from '../../core/geometry/scene'
 import { makeLandings } from '../../core/optics/landing'
 import { createYearEngine } from '../../core/year'
 import { madeSkin } from '../skin'
@@ -104,7 +105,8 @@ test(
       const building = makeBuilding(design)
       // Faces that take everything in show where light lands first.
       const faces = lightFaces(design, building, () => 0).map(f => ({ ...f, absorptance: 1 }))
-      const { spread } = makeLandings({ building, extras: { strip: null, outside: [] }, faces, latitudeDeg: 47 })[0]!
+      const input = { building, extras: { strip: null, outside: [] }, faces: [faces], leaves: NO_LEAVES }
+      const { spread } = makeLandings({ ...input, latitudeDeg: 47 })[0]![0]!
       const o = building.outline
       type P = { x: number; z: number }
       const away = (a: P, b: P) => Math.hypot(a.x - b.x, a.z - b.z)

@@ -246,7 +246,7 @@ function storeRows(): ProofRow[] {
       0.1,
       'ASHRAE Fundamentals, psychrometric tables',
     ),
-    proof('leaves: stomata in full light, s/m', 82, stomatalResistance(1e6), 0.1, 'Stanghellini 1987'),
+    proof('leaves: stomata in full light, s/m', 82, stomatalResistance(1e6, 0), 0.1, 'Stanghellini 1987'),
   ]
 }
 

@@ -3,6 +3,7 @@ import { madeToStand, withForm } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
 import { glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
+import { NO_LEAVES } from '../../core/geometry/scene'
 import { lightFaces } from '../../core/optics/gains'
 import { makeLandings, roomDirection, settle, tablePlace } from '../../core/optics/landing'
 import { skyVector, sunPosition } from '../../core/sun'
@@ -58,9 +59,10 @@ export function lightError(design: Design, rays = 1500): number {
   const landings = makeLandings({
     building,
     extras: shadingOf(design.shape, building.outline),
-    faces,
+    faces: [faces],
+    leaves: NO_LEAVES,
     latitudeDeg: design.site.latitudeDeg,
-  })
+  })[0]!
   const index = new Int32Array(4)
   const weight = new Float64Array(4)
   let worst = 0

@@ -47,6 +47,10 @@ export const BED = group(
       label: 'Leaf over bed area',
       about: 'while its crop grows; 0.7 of that while it is held',
     }),
+    leavesM: orNull(length(0.02, 3, { step: 0.1, label: 'Leaves stand so high' }), {
+      start: null,
+      about: 'above its top, while its crop stands; null: as its crop grows',
+    }),
     soilCover: choice(SOIL_COVERS, { start: 'bare', label: 'Its soil is' }),
     fill: choice(BED_FILLS, { start: 'soil', label: 'Filled with' }),
     soilDepthM: orNull(length(0.05, 1.5, { label: 'Roots go down to' }), {
