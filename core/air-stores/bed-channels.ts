@@ -1,6 +1,6 @@
 import { choice, count, group, length, type Value } from '../design/field'
 import { airPath, rectangularChannel } from './air-path'
-import { fan, on, startK } from './common'
+import { fan, intake, on, startK } from './common'
 import { NO_WORK, type AirStoreKind } from './kind'
 
 /** Air channels or gravel ducts under the beds, as long as the house. */
@@ -12,6 +12,7 @@ const fields = group(
     widthM: length(0.03, 0.6, { start: 0.15, label: 'wide' }),
     heightM: length(0.03, 0.6, { start: 0.1, label: 'high' }),
     startK,
+    intake,
     fan: fan(400, 80, 40),
   },
   { label: 'Bed channels' },
@@ -38,7 +39,16 @@ export const BED_CHANNELS: AirStoreKind<BedChannels> & { fields: typeof fields }
       fan: s.fan,
       soilConductivity,
     })
-    return { ...NO_WORK, as: 'pipes', flowM3s, pressurePa, effectiveness, fanW: s.fan.powerW, startK: s.startK }
+    return {
+      ...NO_WORK,
+      as: 'pipes',
+      flowM3s,
+      pressurePa,
+      effectiveness,
+      fanW: s.fan.powerW,
+      startK: s.startK,
+      intake: s.intake,
+    }
   },
   line: (s, show) => `${s.count} of ${show(s.widthM, 'thickness')} × ${show(s.heightM, 'thickness')}`,
 }

@@ -1,4 +1,4 @@
-import { difference, flag, group, number, power, type Value } from '../design/field'
+import { choice, difference, flag, group, number, power, type Value } from '../design/field'
 
 /** Fields that many kinds share. */
 export const on = flag({ start: true, label: 'In use' })
@@ -16,3 +16,12 @@ export const fan = (freeFlowM3h: number, shutOffPa: number, powerW: number) =>
 export type Fan = Value<ReturnType<typeof fan>>
 
 export const startK = difference(0.5, 20, { start: 4, label: 'Runs from', about: 'when air and store differ by this' })
+
+export const intake = choice(
+  [
+    { id: 'ridge', name: 'under the ridge' },
+    { id: 'beds', name: 'round the beds' },
+    { id: 'floor', name: 'at the floor' },
+  ],
+  { start: 'ridge', label: 'Draws its air in' },
+)

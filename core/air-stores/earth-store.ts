@@ -1,6 +1,6 @@
 import { choice, count, group, length, type Value } from '../design/field'
 import { airPath, CORRUGATION_M, roundPipe } from './air-path'
-import { fan, on, startK } from './common'
+import { fan, intake, on, startK } from './common'
 import { NO_WORK, type AirStoreKind } from './kind'
 
 /** Air drawn from the room through pipes in the ground and back. */
@@ -13,6 +13,7 @@ const fields = group(
     pipeDiameterM: length(0.04, 0.6, { start: 0.1, label: 'Pipe diameter' }),
     depthM: length(0.2, 2.5, { start: 0.9, label: 'Depth' }),
     startK,
+    intake,
     fan: fan(700, 120, 90),
   },
   { label: 'Earth store' },
@@ -36,7 +37,16 @@ export const EARTH_STORE: AirStoreKind<EarthStore> & { fields: typeof fields } =
       fan: s.fan,
       soilConductivity,
     })
-    return { ...NO_WORK, as: 'pipes', flowM3s, pressurePa, effectiveness, fanW: s.fan.powerW, startK: s.startK }
+    return {
+      ...NO_WORK,
+      as: 'pipes',
+      flowM3s,
+      pressurePa,
+      effectiveness,
+      fanW: s.fan.powerW,
+      startK: s.startK,
+      intake: s.intake,
+    }
   },
   line: (s, show) =>
     `${s.pipes} pipes of ${show(s.pipeLengthM, 'length')}, ${show(s.pipeDiameterM, 'thickness')} wide, ` +

@@ -17,6 +17,9 @@ export interface Under {
   soilConductivity: number
 }
 
+/** From under the ridge, from round the beds, or from the floor: of a path that is dug lower, if there is one. */
+export type Intake = 'ridge' | 'beds' | 'floor'
+
 /** An air store with its fan running. */
 export interface AirWork {
   /**
@@ -34,6 +37,8 @@ export interface AirWork {
   toGround: number
   /** Stores only: runs where air and store differ by this, K. */
   startK: number
+  /** Stores only: where in the house it draws its air in. */
+  intake: Intake
   /** Tube only: runs below the first air temperature and above the second, °C. */
   belowC: number
   aboveC: number
@@ -61,4 +66,4 @@ export interface AirStoreKind<S extends Blown = Blown> {
 }
 
 /** What a kind of work does not have. */
-export const NO_WORK = { nodeCapacity: 0, toGround: 0, startK: 0, belowC: 0, aboveC: 0 }
+export const NO_WORK = { nodeCapacity: 0, toGround: 0, startK: 0, belowC: 0, aboveC: 0, intake: 'beds' as Intake }

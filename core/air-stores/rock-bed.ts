@@ -1,5 +1,5 @@
 import { area, choice, group, length, thickness, type Value } from '../design/field'
-import { fan, on, startK } from './common'
+import { fan, intake, on, startK } from './common'
 import { NO_WORK, type AirStoreKind } from './kind'
 import { packedBed } from './packed-bed'
 
@@ -13,6 +13,7 @@ const fields = group(
     rockM: length(0.01, 0.2, { start: 0.05, label: 'Rock size' }),
     insulationM: thickness(0, 0.4, { start: 0.1, label: 'Insulation around it' }),
     startK,
+    intake,
     fan: fan(600, 120, 90),
   },
   { label: 'Rock bed' },
@@ -44,6 +45,7 @@ export const ROCK_BED: AirStoreKind<RockBed> & { fields: typeof fields } = {
       toGround: around / (s.insulationM / FOAM + FILMS),
       fanW: s.fan.powerW,
       startK: s.startK,
+      intake: s.intake,
     }
   },
   line: (s, show) =>

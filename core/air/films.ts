@@ -31,6 +31,12 @@ export function filmFactor(warmer: boolean, facingUp: number): number {
 export const LEAST_FILM = 0.6
 
 /**
+ * Film that moving air leaves at the least, W/m²K: forced convection at walls by air changes an hour (3–100), never less
+ * than in a quiet room. Fisher & Pedersen, ASHRAE Transactions 103 (1997).
+ */
+export const movedFilm = (airChangesH: number): number => max(LEAST_FILM, 0.19 * airChangesH ** 0.8 - 0.199)
+
+/**
  * Natural convection at an inner surface, W/m²K: surface minus air, K, and the cosine of {@link filmFactor}. The time
  * loop has it written out; this is what its results are proved against.
  */

@@ -42,6 +42,8 @@ export interface Chain {
   outer: SurfaceId | null
   /** Ground only: index of its floor column. */
   column: number
+  /** Of the way through. */
+  onPath: boolean
   /** Water in its first cell, kg. */
   waterKg: number
   /** Of its face, the share that is water open to the air. */
@@ -73,6 +75,7 @@ const blank = {
   cover: -1,
   outer: null,
   column: -1,
+  onPath: false,
   waterKg: 0,
   open: 0,
   bed: false,
@@ -250,7 +253,7 @@ export function groundSlice(design: Design, building: Building): GroundSlice {
   return makeGroundSlice({
     widthM: building.outline.widthM,
     beds: design.shape.beds.map(b => ({ x0: b.atM, x1: b.atM + b.widthM })),
-    path: design.store.floor.path ? pathStrip(design) : null,
+    path: design.store.floor.path || design.shape.pathM < 0 ? pathStrip(design) : null,
     floorAreaM2: building.floorAreaM2,
     perimeterM: building.perimeterM,
     sunkM: building.sunkM,
@@ -333,6 +336,7 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
       capacity,
       between,
       column: i,
+      onPath: col.path,
       bed: onBed,
       bedIndex: col.bed,
       rootCell: Math.min(capacity.length - 2, roots(design.shape.beds[col.bed]?.soilDepthM ?? null)),

@@ -97,6 +97,7 @@ export function makeExchangers(
       startK: work.startK,
       belowC: work.belowC,
       aboveC: work.aboveC,
+      intake: work.intake,
       chargeAboveC: lowest.map(c => c + CHARGES_K),
       giveBelowC: lowest.map(c => c + GIVES_K),
     }

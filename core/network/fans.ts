@@ -18,8 +18,8 @@ export interface Fans {
   conduct: Float64Array
   push: Float64Array
   louvre: Float64Array
-  /** Those that stir the air: which each is, and whether it runs, by the air, °C, and by whether it is day. */
-  stirs: { fan: number; runs: (airC: number, isDay: boolean) => boolean }[]
+  /** Those that stir the air: which each is, how much, and whether it runs, by the air, °C, and by whether it is day. */
+  stirs: { fan: number; flowM3s: number; runs: (airC: number, isDay: boolean) => boolean }[]
 }
 
 /** Air at which a fan's pressures are stated, °C. */
@@ -48,7 +48,9 @@ export function makeFans(fans: readonly AnyFan[], pressurePa: number): Fans {
     louvre: Float64Array.from(blowing, b => SHARP * b.louvreM2),
     stirs: fans.flatMap((f, fan) => {
       const kind = fanKind(f)
-      return kind.drives === 'round' ? [{ fan, runs: (airC, isDay) => kind.stirs(f, airC, isDay) }] : []
+      return kind.drives === 'round'
+        ? [{ fan, flowM3s: f.flowM3h / 3600, runs: (airC, isDay) => kind.stirs(f, airC, isDay) }]
+        : []
     }),
   }
 }

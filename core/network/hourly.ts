@@ -27,6 +27,7 @@ import {
   ROW_TIE,
   STAR_SKY_G,
   STAR_SKY_W,
+  STIR_FLOW,
   STIR_W,
   SUM_AIR,
   SUM_DAMP,
@@ -59,6 +60,9 @@ const HELD = 1e15
 const HOUSE_FILM = 0.13
 /** Light reflected by condensation on the glass, at most. */
 const DROPS = 0.08
+/** Glass is wet all over with so much on it, kg/m²; drops then cover so much of it, and longwave does not pass water. */
+const WETS = 0.03
+const DROPS_COVER = 0.6
 /** Row cover: open and drawn ties of the space under it, W/m²K. */
 const ROW_OPEN = 25
 const ROW_CLOSED = 4.5
@@ -170,6 +174,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   /** Leaving along slow links, W; not known before the first look. */
   let slowEdge = NaN
   let lastDt = 0
+  /** Of longwave that would pass a dry sheet, what passes this one. */
+  let longwaveDry = 1
   /** The day whose mean stands in `DAY_MEAN`. */
   let day = -1
 
@@ -282,10 +288,12 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     const { stirs, powerW } = m.fans
     const isDay = globalWm2[h]! > DAYLIGHT_WM2
     v[STIR_W] = 0
+    v[STIR_FLOW] = 0
     for (let k = 0; k < stirs.length; k++) {
-      const { fan, runs } = stirs[k]!
+      const { fan, flowM3s, runs } = stirs[k]!
       if (!runs(v[AIR]!, isDay)) continue
       v[STIR_W]! += powerW[fan]!
+      v[STIR_FLOW]! += flowM3s
       fanJ[fan]! += powerW[fan]! * span
     }
   }
@@ -322,7 +330,9 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
    */
   function coverUp(h: number): number {
     const { covers } = m
-    const dry = 1 - DROPS * min(1, v[WET]! / (1e-9 + 0.03 * glassArea))
+    const wet = min(1, v[WET]! / (1e-9 + WETS * glassArea))
+    const dry = 1 - DROPS * wet
+    longwaveDry = 1 - DROPS_COVER * wet
     let onBeds = 0
     for (let k = 0; k < covers; k++) {
       const may = drawn[h * covers + k]!
@@ -519,7 +529,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
         between[i0 + 1] = mixed(OPEN_COVER * area[c]!, insideDrawn[c]!, share, inside + 1 / g + 1 / paneOpen[c]!)
         if (share > 0 && outsideDrawn[c]! > 0)
           g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), share, inside + 1 / paneOpen[c]!)
-        through[c] = longwaveThrough[c]! * light[coverOf[c]!]!
+        through[c] = longwaveThrough[c]! * light[coverOf[c]!]! * longwaveDry
         const straight = area[c]! * through[c]! * skyFilm
         film[c] = straight
         filmT[c] = view * sky + (1 - view) * outside

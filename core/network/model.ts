@@ -12,6 +12,7 @@ import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, coveredResistance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
 import { makeAdded, type Added } from './added'
+import { makeAirs, type Airs } from './airs'
 import { makeAirways, type Airways } from './airways'
 import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
@@ -135,6 +136,7 @@ export interface NetworkModel {
   /** How many air stores the document has, in use or not. */
   airStores: number
   added: Added
+  airs: Airs
   airMassKg: number
   airCapacity: number
   /** Cells whose temperatures the reader sees; of the soil, by bed (of the top ground where there are none). */
@@ -237,6 +239,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0,
     ),
   }
+  const airways = makeAirways(design, building, site.dryBulbC)
   // Written out name by name: objects put together from parts are slow to read, and the loop reads these every hour.
   return {
     count,
@@ -296,7 +299,8 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     leafOf: Int32Array.from(chains, c => c.leafOf),
     leakWind: entry(SHELTERS, design.site.shelter).leakWind,
     leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
-    airways: makeAirways(design, building, site.dryBulbC),
+    airways,
+    airs: makeAirs(design, building, chains, airways.heightM),
     airing: {
       on: airing.on,
       fromH: airing.fromH,

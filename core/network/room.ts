@@ -16,6 +16,9 @@ export const STAR = place()
 export const MOISTURE = place()
 /** Air and leaves under the row cover, °C. */
 export const ROW = place()
+/** Air above, up to the ridge, and in paths that are dug lower, °C; the beds' own where there is none. */
+export const RIDGE = place()
+export const PATH = place()
 /** Water standing on the glass, kg. Written by `moisture.tally`, read by `moisture` and `hourly.coverUp`. */
 export const WET = place()
 /** Heat still owed to the air by its moisture, W. */
@@ -61,6 +64,13 @@ export const HOUSE_DOOR_G = place()
 /** Longwave straight from the star to the sky: conductance, W/K, and conductance times temperature, W. */
 export const STAR_SKY_G = place()
 export const STAR_SKY_W = place()
+/** Air drawn from under the ridge by stores. Written by `store-air`. */
+export const RIDGE_DRAW_G = place()
+/** Air that fans stir, m³/s. Written by `hourly.stir`. */
+export const STIR_FLOW = place()
+/** What the air above, and that in dug paths, exchange with the beds'; held with the films. Written by `takeFilms`. */
+export const RIDGE_TIE = place()
+export const PATH_TIE = place()
 /** Row cover drawn, 0 or 1, and its tie to the room, W/K. Written by `hourly.rowCover`. */
 export const ROW_DRAWN = place()
 export const ROW_TIE = place()
@@ -73,6 +83,7 @@ export const START = place()
 // and `tieAir`, the third line by `moisture`.
 export const A11 = place()
 export const A12 = place()
+export const A21 = place()
 export const A13 = place()
 export const A22 = place()
 export const A23 = place()
@@ -82,11 +93,6 @@ export const A33 = place()
 export const B1 = place()
 export const B2 = place()
 export const B3 = place()
-/** The row cover's own line, eliminated beforehand. */
-export const ROW_A = place()
-export const ROW_B = place()
-export const ROW_STAR = place()
-export const ROW_DAMP = place()
 /** Saturated humidity ratio as a line over the air's temperature: its value at 0 °C, and its rise, 1/K. */
 export const FULL_RATIO = place()
 export const FULL_SLOPE = place()
@@ -102,6 +108,9 @@ export const TRIED = place()
 export const VENT_NOW_G = place()
 export const VENT_G = place()
 export const VENT_SLOPE = place()
+/** Of the air let through, what leaves by openings in the upper air: of the last step, and as this one reckons. */
+export const RIDGE_OUT_G = place()
+export const RIDGE_OUT_USED = place()
 /** Leaks and doors to the outside. */
 export const LEAK_G = place()
 /** Water that heaters' fumes bring into the air, kg/s. */

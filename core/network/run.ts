@@ -3,7 +3,7 @@ import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
-import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, ROW, STAR, CONDENSED } from './room'
+import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, PATH, RIDGE, ROW, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
 import { ownStepper, type Stepper } from './stepper'
 import { darkLeafC } from './transpiration'
@@ -237,6 +237,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     let openSum = 0
     let condensed = 0
     let leafSum = 0
+    let ridgeSum = 0
+    let pathSum = 0
     const month = MONTH_OF_DAY[(h / 24) | 0]!
     for (let s = 0; s < steps; s++) {
       step(dt)
@@ -244,6 +246,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       airSum += air
       starSum += state[STAR]!
       rowSum += state[ROW]!
+      ridgeSum += state[RIDGE]!
+      pathSum += state[PATH]!
       openSum += state[OPENING]!
       condensed += state[CONDENSED]!
       glassSum += cells[probes.glazing]!
@@ -255,6 +259,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     series.radiantC[h] = starSum / steps
     series.leafC[h] = Number.isNaN(leafSum) ? darkLeafC(airSum / steps, starSum / steps) : leafSum / steps
     series.rowC[h] = rowSum / steps
+    series.ridgeC[h] = ridgeSum / steps
+    series.pathC[h] = pathSum / steps
     series.glazingC[h] = glassSum / steps
     series.ventOpening[h] = openSum / steps
     series.bedLightWm2[h] = state[BED_LIGHT]!

@@ -29,8 +29,12 @@ export const GAIN: Readonly<Record<string, number>> = Object.fromEntries(GAIN_NA
  * said.
  */
 export interface YearSeries {
+  /** Round the beds. */
   airC: Float32Array
   radiantC: Float32Array
+  /** Air above, up to the ridge, and in paths that are dug lower; the beds' own where there is none. */
+  ridgeC: Float32Array
+  pathC: Float32Array
   /** The coldest leaves that stand on beds; where none does, as one would be in the air of the room. */
   leafC: Float32Array
   /** Under the row cover; the room's air where there is none. */
@@ -108,6 +112,8 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
   return {
     airC: s(),
     radiantC: s(),
+    ridgeC: s(),
+    pathC: s(),
     leafC: s(),
     rowC: s(),
     soilC: s(),

@@ -1,15 +1,17 @@
 import { ZERO_C_K } from '../physics/constants'
-import { filmFactor, FOUR_SIGMA, LEAST_FILM } from '../air/films'
+import { filmFactor, FOUR_SIGMA, movedFilm } from '../air/films'
 import { leakageFlow } from '../air/leakage'
 import { humidityRatio, saturationPressurePa, tabledSaturationPa, type SiteYear } from '../climate'
 import { makeHourly } from './hourly'
 import { layModel, makeMemory, sizeOf, type Size } from './memory'
 import type { NetworkModel } from './model'
+import { airExchange, PLUME, VENTS_MIX } from './airs'
 import { makeMoisture } from './moisture'
 import {
   A11,
   A12,
   A13,
+  A21,
   A22,
   A23,
   A31,
@@ -44,18 +46,22 @@ import {
   ON_GLASS,
   OUT,
   OWED,
+  PATH,
+  PATH_TIE,
   PRESSURE,
+  RIDGE,
+  RIDGE_DRAW_G,
+  RIDGE_OUT_G,
+  RIDGE_OUT_USED,
+  RIDGE_TIE,
   ROW,
-  ROW_A,
-  ROW_B,
-  ROW_DAMP,
   ROW_DRAWN,
-  ROW_STAR,
   ROW_TIE,
   STAR,
   STAR_SKY_G,
   STAR_SKY_W,
   STAR_W,
+  STIR_FLOW,
   SUM_AIR,
   SUM_CONDENSED,
   SUM_DAMP,
@@ -90,8 +96,23 @@ const FAR_K = 10
 const NEAR_K = 1
 const MOST_TURNS = 8
 /** Places of the state that a try of a step leaves changed, and the next try must find as they were. */
-const ROOM = Int32Array.of(AIR, FUMES, OWED, MOISTURE, ROW)
+const ROOM = Int32Array.of(AIR, FUMES, OWED, MOISTURE, ROW, RIDGE, PATH)
 const ROOM_SIZE = ROOM.length
+/**
+ * Airs beside that round the beds, each tied to it alone: which scalar holds each, and its place among their sums.
+ * Their balances: A · air of its own = B + star · STAR + tie · AIR + damp · MOISTURE; what faces of it evaporate, by
+ * that air, is `rises`.
+ */
+const SIDE_AIRS = Int32Array.of(ROW, RIDGE, PATH)
+const IN_ROW = 0
+const IN_RIDGE = 1
+const IN_PATH = 2
+const SIDE_A = 0
+const SIDE_B = 3
+const SIDE_STAR = 6
+const SIDE_TIE = 9
+const SIDE_DAMP = 12
+const SIDE_RISES = 15
 /** Films inside are taken anew after this long, s. */
 const FILMS_HOLD = 1800
 
@@ -180,8 +201,8 @@ interface Loop {
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so
  * each chain is eliminated from the outside in once an hour; a step carries the right-hand side inwards, solves air,
- * star and moisture with films of the half hour before, then goes back out. The space under a row cover is eliminated
- * beforehand. Vents, fans and heaters are solved for the air temperature of the same step. Heat passes sideways in the
+ * star and moisture with films of the half hour before, then goes back out. Other airs than that round the beds (under a
+ * row cover, under the ridge, in dug paths) are eliminated beforehand. Vents, fans and heaters are solved for the air temperature of the same step. Heat passes sideways in the
  * ground, and to pipes and rock, by the hour. First order in the step, stable for any.
  *
  * The inner loops take arrays under names of their own before they begin: that is a few per cent faster than to reach
@@ -203,6 +224,7 @@ function makeLoop(size: Size): Loop {
     area,
     head,
     films,
+    sideFilm,
     damp,
     slope,
     dampOwn,
@@ -235,6 +257,13 @@ function makeLoop(size: Size): Loop {
   const meanFilm = memory.doubles(chains)
   const halfFilm = memory.doubles(chains)
   const underRow = memory.bytes(chains)
+  /** By chain: share that stands in the upper air, whether it is a dug path's floor, and the side air it goes to now. */
+  const above = memory.doubles(chains)
+  const inPath = memory.bytes(chains)
+  const sideOf = memory.bytes(chains)
+  /** Of the side airs, their sums, and their heat capacity, J/K. */
+  const side = memory.doubles(18)
+  const sideCapacity = memory.doubles(3)
   const emissivity = memory.doubles(chains)
   const waters = memory.ints(chains)
   const vents = makeVentSolver(memory)
@@ -250,6 +279,10 @@ function makeLoop(size: Size): Loop {
   const leaves = memory.ints(chains)
   let leafCount = 0
   let hasRow = false
+  let hasRidge = false
+  let hasPath = false
+  /** Of the air round the beds, J/K. */
+  let mainCapacity = 0
   let heated = true
   /** Heaters that keep the air, in their order, and what each gives in this step, W. */
   let heaters = 0
@@ -280,6 +313,15 @@ function makeLoop(size: Size): Loop {
     underRow.set(m.underRow)
     emissivity.set(m.emissivity)
     hasRow = m.rowCover.on && m.bedAreaM2 > 0
+    const { airs } = m
+    hasRidge = airs.planeM2 > 0
+    hasPath = airs.pathM2 > 0
+    above.set(airs.above)
+    inPath.set(airs.inPath)
+    sideCapacity[IN_ROW] = ROW_CAPACITY * m.bedAreaM2
+    sideCapacity[IN_RIDGE] = hasRidge ? airs.aboveShare * m.airCapacity : 0
+    sideCapacity[IN_PATH] = hasPath ? airs.pathShare * m.airCapacity : 0
+    mainCapacity = m.airCapacity - sideCapacity[IN_RIDGE]! - sideCapacity[IN_PATH]!
     const { thermostats } = m.added
     heaters = thermostats.source.length
     heaterW.set(thermostats.capacityW)
@@ -291,7 +333,7 @@ function makeLoop(size: Size): Loop {
     filmAge = FILMS_HOLD
     const warm = max(2, site.dryBulbC[0]!)
     for (let i = 0; i < m.cellCount; i++) T[i] = Number.isNaN(m.start[i]!) ? warm : m.start[i]!
-    v[AIR] = v[STAR] = v[ROW] = warm
+    v[AIR] = v[STAR] = v[ROW] = v[RIDGE] = v[PATH] = warm
     v[MOISTURE] = humidityRatio(saturationPressurePa(warm) * 0.7, site.pressurePa[0]!)
     hourly.lay(m, site)
     moisture.lay(m)
@@ -384,6 +426,9 @@ function makeLoop(size: Size): Loop {
     const air = v[AIR]!
     const star = v[STAR]!
     const row = v[ROW]!
+    const ridge = v[RIDGE]!
+    const path = v[PATH]!
+    const least = exchangeAirs()
     const t = T
     const faces = face
     const under = underRow
@@ -393,34 +438,73 @@ function makeLoop(size: Size): Loop {
     const halves = halfFilm
     const roots = ROOTS
     const shines = emissivity
+    const high = above
+    const low = inPath
+    const to = sideOf
     for (let c = 0; c < count; c++) {
       const faceC = t[faces[c]!]!
-      const at = (faceC - (under[c] === 1 ? row : air)) * ROOT_STEPS + ROOT_ZERO
+      const up = high[c]!
+      const by = under[c] === 1 ? row : low[c] === 1 ? path : air + up * (ridge - air)
+      const at = (faceC - by) * ROOT_STEPS + ROOT_ZERO
       const k = max(0, min(at | 0, 2 * ROOT_ZERO))
       const root = roots[k]! + (roots[k + 1]! - roots[k]!) * (at - k)
-      const above = means[c]! * abs(root) + halves[c]! * root - LEAST_FILM
-      const film = LEAST_FILM + 0.5 * (above + abs(above))
+      const more = means[c]! * abs(root) + halves[c]! * root - least
+      const film = (least + 0.5 * (more + abs(more))) * areas[c]!
       const kelvin = (faceC + star) / 2 + ZERO_C_K
-      films[c] = film * areas[c]!
+      films[c] = film
       rays[c] = FOUR_SIGMA * shines[c]! * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
+      if (!hasRidge) continue
+      // What is warmer than its air sends a plume up, what is colder a draught down: as far as a path, if one is dug.
+      const warm = faceC > by
+      const down = hasPath && !warm && up < 0.5
+      to[c] = down ? IN_PATH : IN_RIDGE
+      sideFilm[c] = film * (down ? PLUME : warm ? up + (1 - up) * PLUME : up * (1 - PLUME))
     }
-    for (let k = 0; k < leafCount; k++) films[leaves[k]!] = leafFilm[leaves[k]!]!
-    if (v[ROW_DRAWN] === 0) return
+    for (let k = 0; k < leafCount; k++) {
+      const c = leaves[k]!
+      films[c] = leafFilm[c]!
+      sideFilm[c] = 0
+    }
+    if (hasPath)
+      for (let c = 0; c < count; c++) {
+        if (low[c] === 0) continue
+        to[c] = IN_PATH
+        sideFilm[c] = films[c]!
+      }
+    if (!hasRow) return
+    const drawn = v[ROW_DRAWN] !== 0
     for (let c = 0; c < count; c++) {
-      if (underRow[c] === 0) continue
-      films[c]! += (1 - ROW_COVER_OPEN) * rays[c]!
-      rays[c]! *= ROW_COVER_OPEN
+      if (under[c] === 0) continue
+      if (drawn) {
+        films[c]! += (1 - ROW_COVER_OPEN) * rays[c]!
+        rays[c]! *= ROW_COVER_OPEN
+      }
+      to[c] = IN_ROW
+      sideFilm[c] = films[c]!
     }
+  }
+
+  /** What the airs exchange with each other until films are taken anew; returns the least film, W/m²K. */
+  function exchangeAirs(): number {
+    const { airs } = m
+    const air = v[AIR]!
+    const vents = v[VENT_G]! + v[SUPPLY_G]!
+    const stirs = v[STIR_FLOW]! * v[DENSITY]! * AIR_SPECIFIC_HEAT
+    if (hasRidge)
+      v[RIDGE_TIE] =
+        airExchange(airs.planeM2, air - v[RIDGE]!, v[DENSITY]!) + stirs + VENTS_MIX * vents + v[RIDGE_DRAW_G]!
+    if (hasPath) v[PATH_TIE] = airExchange(airs.pathM2, v[PATH]! - air, v[DENSITY]!) + stirs * airs.pathShare
+    return movedFilm(((vents + stirs) * 3600) / (m.airMassKg * AIR_SPECIFIC_HEAT))
   }
 
   /** Right-hand sides inwards, and the three equations that are left: air, star and moisture. */
   function gather(dt: number, again: boolean): void {
     const { count } = m
     moisture.gather(dt, again)
-    const row = v[ROW]!
-    let a11 = m.airCapacity / dt
+    let a11 = mainCapacity / dt
     let b1 = a11 * v[AIR]!
     let a12 = 0
+    let a21 = 0
     let a22 = v[STAR_SKY_G]!
     let b2 = v[STAR_SKY_W]! + v[STAR_W]!
     let a13 = 0
@@ -429,72 +513,87 @@ function makeLoop(size: Size): Loop {
     let a32 = 0
     let a33 = v[A33]!
     let b3 = v[B3]!
-    let rowA = 0
-    let rowB = 0
-    let rowStar = 0
-    let rowDamp = 0
-    let dampRow = 0
-    const side = sides
+    const own = sides
     const faces = face
-    const under = underRow
     const heads = head
     const slopes = slope
     const damps = damp
     const owns = dampOwn
     const rows = headRow
     const pivots = headPivot
+    const asides = sideFilm
+    const to = sideOf
+    const sums = side
+    sums.fill(0)
     for (let c = 0; c < count; c++) {
-      const i1 = faces[c]!
-      const convective = films[c]!
+      const all = films[c]!
+      const aside = asides[c]!
+      const convective = all - aside
       const radiative = rays[c]!
       const rises = slopes[c]!
       const passes = damps[c]!
-      const p = 1 / (heads[c]! + rises + convective + radiative)
-      const own = (side[i1]! + owns[c]!) * p
-      rows[c] = own
+      const p = 1 / (heads[c]! + rises + all + radiative)
+      const mine = (own[faces[c]!]! + owns[c]!) * p
+      rows[c] = mine
       pivots[c] = p
-      a22 += radiative - radiative * radiative * p
-      b2 += radiative * own
-      if (under[c] === 1) {
-        rowA += convective - convective * convective * p
-        rowB += convective * own
-        rowStar += convective * radiative * p
-        rowDamp += convective * passes * p
-        dampRow += rises * convective * p
-      } else {
-        a11 += convective - convective * convective * p
-        b1 += convective * own
-        a12 += convective * radiative * p
-        a13 -= convective * passes * p
-        a31 -= rises * convective * p
+      const shines = radiative * p
+      a22 += radiative - radiative * shines
+      b2 += radiative * mine
+      a11 += convective - convective * convective * p
+      b1 += convective * mine
+      a12 += convective * shines
+      if (aside > 0) {
+        const k = to[c]!
+        const part = aside * p
+        sums[SIDE_A + k]! += aside - aside * part
+        sums[SIDE_B + k]! += aside * mine
+        sums[SIDE_STAR + k]! += aside * shines
+        sums[SIDE_TIE + k]! += convective * part
+        sums[SIDE_DAMP + k]! += part * passes
+        sums[SIDE_RISES + k]! += part * rises
       }
       if (passes === 0) continue
-      a23 -= radiative * passes * p
-      a32 -= rises * radiative * p
+      a13 -= convective * passes * p
+      a31 -= rises * convective * p
+      a23 -= shines * passes
+      a32 -= rises * shines
       a33 -= rises * passes * p
-      b3 += rises * own
+      b3 += rises * mine
     }
-    if (hasRow) {
-      const own = (ROW_CAPACITY * m.bedAreaM2) / dt
-      const tie = v[ROW_TIE]!
-      rowA += own + tie
-      rowB += own * row
-      v[ROW_A] = rowA
-      v[ROW_B] = rowB
-      v[ROW_STAR] = rowStar
-      v[ROW_DAMP] = rowDamp
-      a11 += tie * (1 - tie / rowA)
-      a12 += (tie * rowStar) / rowA
-      b1 += (tie * rowB) / rowA
-      a22 -= (rowStar * rowStar) / rowA
-      b2 += (rowStar * rowB) / rowA
-      a13 -= (tie * rowDamp) / rowA
-      a23 -= (rowStar * rowDamp) / rowA
-      a31 -= (dampRow * tie) / rowA
-      a32 -= (dampRow * rowStar) / rowA
-      a33 -= (dampRow * rowDamp) / rowA
-      b3 += (dampRow * rowB) / rowA
+    a21 = a12
+    for (let k = 0; k < SIDE_AIRS.length; k++) {
+      if (!(k === IN_ROW ? hasRow : k === IN_RIDGE ? hasRidge : hasPath)) continue
+      const keeps = sideCapacity[k]! / dt
+      const tie = k === IN_ROW ? v[ROW_TIE]! : k === IN_RIDGE ? v[RIDGE_TIE]! : v[PATH_TIE]!
+      // What the openings let out above comes from below, and nothing of it goes back.
+      const oneWay = k === IN_RIDGE ? v[RIDGE_OUT_G]! : 0
+      if (k === IN_RIDGE) v[RIDGE_OUT_USED] = oneWay
+      // Faces between two airs tie them as well.
+      const joined = sums[SIDE_TIE + k]!
+      const back = tie + joined
+      const there = back + oneWay
+      const a = sums[SIDE_A + k]! + keeps + tie + oneWay
+      const b = sums[SIDE_B + k]! + keeps * v[SIDE_AIRS[k]!]!
+      const star = sums[SIDE_STAR + k]!
+      const dampened = sums[SIDE_DAMP + k]!
+      const rises = sums[SIDE_RISES + k]!
+      sums[SIDE_A + k] = a
+      sums[SIDE_B + k] = b
+      sums[SIDE_TIE + k] = there
+      a11 += tie - (back * there) / a
+      a12 += (back * star) / a
+      b1 += (back * b) / a
+      a13 -= (back * dampened) / a
+      a21 += (star * there) / a
+      a22 -= (star * star) / a
+      b2 += (star * b) / a
+      a23 -= (star * dampened) / a
+      a31 -= (rises * there) / a
+      a32 -= (rises * star) / a
+      a33 -= (rises * dampened) / a
+      b3 += (rises * b) / a
     }
+    v[A21] = a21
     v[A11] = a11
     v[A12] = a12
     v[A22] = a22
@@ -525,7 +624,7 @@ function makeLoop(size: Size): Loop {
    * Air of the step. With moisture m and the star s put aside, in that order, one equation is left:
    *
    * a11 · air − a12 · s + a13 · m = b1          m = (b3 − a31 · air − a32 · s) / a33     while the air is not full, or
-   * −a12 · air + a22 · s + a23 · m = b2          m = full + slope · air, and b3 − a31 · air − a32 · s − a33 · m warms
+   * −a21 · air + a22 · s + a23 · m = b2          m = full + slope · air, and b3 − a31 · air − a32 · s − a33 · m warms
    * the air as fog
    *
    * which leaves a · air = b + heaters − vents. Heaters come in one after the other, the highest set point first.
@@ -533,6 +632,7 @@ function makeLoop(size: Size): Loop {
   function solveAir(dt: number, foggy: boolean): void {
     const outside = v[OUT]!
     const a12 = v[A12]!
+    const a21 = v[A21]!
     const a13 = v[A13]!
     const a23 = v[A23]!
     const a31 = v[A31]!
@@ -545,7 +645,7 @@ function makeLoop(size: Size): Loop {
     const m12 = foggy ? a12 - a32 : a12 + (a13 * a32) / a33
     const c1 = foggy ? v[B1]! + b3 - (a13 + a33) * full : v[B1]! - (a13 * b3) / a33
     const m22 = foggy ? v[A22]! : v[A22]! - (a23 * a32) / a33
-    const m21 = foggy ? a12 - a23 * fullSlope : a12 + (a23 * a31) / a33
+    const m21 = foggy ? a21 - a23 * fullSlope : a21 + (a23 * a31) / a33
     const c2 = foggy ? v[B2]! - a23 * full : v[B2]! - (a23 * b3) / a33
     const throughStar = m12 / m22
     const a = m11 - throughStar * m21
@@ -618,15 +718,21 @@ function makeLoop(size: Size): Loop {
         solveEither(dt)
         settle()
       }
-      v[ROW] = hasRow
-        ? (v[ROW_B]! + v[ROW_STAR]! * v[STAR]! + v[ROW_TIE]! * v[AIR]! + v[ROW_DAMP]! * v[MOISTURE]!) / v[ROW_A]!
-        : v[AIR]!
+      v[ROW] = hasRow ? sideAir(IN_ROW) : v[AIR]!
+      v[RIDGE] = hasRidge ? sideAir(IN_RIDGE) : v[AIR]!
+      v[PATH] = hasPath ? sideAir(IN_PATH) : v[AIR]!
       reachFaces()
       if (v[MOVED]! < (turn === 0 ? FAR_K : NEAR_K) || turn === MOST_TURNS - 1) return
       v[TRY] = v[AIR]!
       putBack()
       inwards()
     }
+  }
+
+  /** Where a side air comes to stand, °C. */
+  function sideAir(k: number): number {
+    const warmed = side[SIDE_B + k]! + side[SIDE_STAR + k]! * v[STAR]! + side[SIDE_TIE + k]! * v[AIR]!
+    return (warmed + side[SIDE_DAMP + k]! * v[MOISTURE]!) / side[SIDE_A + k]!
   }
 
   /** Moisture as it comes to be, and what the air is owed for it. */
@@ -642,13 +748,14 @@ function makeLoop(size: Size): Loop {
   function reachFaces(): void {
     const air = v[AIR]!
     const star = v[STAR]!
-    const row = v[ROW]!
+    const airs = SIDE_AIRS
+    const asides = sideFilm
+    const others = sideOf
     const humid = v[MOISTURE]!
     const { count } = m
     const to = tried
-    const side = sides
+    const own = sides
     const faces = face
-    const under = underRow
     const damps = damp
     const owns = dampOwn
     const slopes = slope
@@ -661,7 +768,8 @@ function makeLoop(size: Size): Loop {
     for (let c = 0; c < count; c++) {
       const passes = damps[c]!
       const faceC =
-        rows[c]! + (films[c]! * (under[c] === 1 ? row : air) + rays[c]! * star + passes * humid) * pivots[c]!
+        rows[c]! +
+        (films[c]! * air + asides[c]! * (v[airs[others[c]!]!]! - air) + rays[c]! * star + passes * humid) * pivots[c]!
       if (passes > 0) {
         moved = max(moved, abs(faceC - to[c]!))
         const heat = passes * humid + owns[c]! - slopes[c]! * faceC
@@ -669,7 +777,7 @@ function makeLoop(size: Size): Loop {
         if (glass[c] === 1) onGlass += heat
       }
       to[c] = faceC
-      side[faces[c]!] = faceC
+      own[faces[c]!] = faceC
     }
     v[MOVED] = moved
     v[ON_FACES] = condensed
@@ -712,7 +820,7 @@ function makeLoop(size: Size): Loop {
     const difference = v[AIR]! - v[OUT]!
     sums[SUM_AIR]! += v[AIR]! * dt
     sums[SUM_STAR]! += v[STAR]! * dt
-    sums[SUM_VENT]! += (v[VENT_G]! + v[SUPPLY_G]!) * difference * dt
+    sums[SUM_VENT]! += ((v[VENT_G]! + v[SUPPLY_G]!) * difference + v[RIDGE_OUT_USED]! * (v[RIDGE]! - v[AIR]!)) * dt
     sums[SUM_LEAK]! += v[LEAK_G]! * difference * dt
     sums[SUM_DAMP]! +=
       (LATENT / AIR_SPECIFIC_HEAT) * (v[LEAK_G]! + v[VENT_G]! + v[SUPPLY_G]!) * (v[MOISTURE]! - v[MOIST_OUT]!) * dt
@@ -736,8 +844,10 @@ function makeLoop(size: Size): Loop {
   }
 
   function heatContentJ(): number {
-    let sum = m.airCapacity * v[AIR]! + m.airMassKg * LATENT * v[MOISTURE]! + hourly.inTransitJ() + v[OWED]! * lastDt
-    if (hasRow) sum += ROW_CAPACITY * m.bedAreaM2 * v[ROW]!
+    let sum = mainCapacity * v[AIR]! + m.airMassKg * LATENT * v[MOISTURE]! + hourly.inTransitJ() + v[OWED]! * lastDt
+    if (hasRow) sum += sideCapacity[IN_ROW]! * v[ROW]!
+    if (hasRidge) sum += sideCapacity[IN_RIDGE]! * v[RIDGE]!
+    if (hasPath) sum += sideCapacity[IN_PATH]! * v[PATH]!
     for (let i = 0; i < chainCells; i++) sum += capacity[i]! * T[i]!
     for (let i = m.deepFrom; i < m.cellCount; i++) sum += capacity[i]! * T[i]!
     for (let c = 0; c < m.count; c++) sum -= iceKg[c]! * FUSION

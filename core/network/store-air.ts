@@ -12,7 +12,10 @@ import {
   OUT,
   PIPE_DRAW,
   PIPE_DRAW_T,
+  PATH,
   PRESSURE,
+  RIDGE,
+  RIDGE_DRAW_G,
   SUPPLY_G,
   SUPPLY_C,
   TIE_G,
@@ -42,6 +45,7 @@ export function makeStoreAir(memory: Memory) {
   const storeC = memory.doubles(stores)
   const tieG = memory.doubles(stores)
   const tieTarget = memory.doubles(stores)
+  const offset = memory.doubles(stores)
   const draw = memory.doubles(stores)
   const saturated = memory.doubles(stores)
   const waterKg = memory.doubles(stores)
@@ -108,13 +112,17 @@ export function makeStoreAir(memory: Memory) {
     v[SUPPLY_C] = 0
     v[PIPE_DRAW] = 0
     v[PIPE_DRAW_T] = 0
+    v[RIDGE_DRAW_G] = 0
     if (span !== lastSpan) shareNodes(span)
-    const air = v[AIR]!
+    const bedAir = v[AIR]!
     for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
       tieG[x] = 0
       draw[x] = 0
       const flow = e.massFlow * AIR_SPECIFIC_HEAT
+      // So much warmer than round the beds is the air that it draws in, for the hour.
+      offset[x] = e.intake === 'ridge' ? v[RIDGE]! - bedAir : e.intake === 'floor' ? v[PATH]! - bedAir : 0
+      const air = bedAir + offset[x]!
       if (e.as === 'tube') {
         storeC[x] = soilC(x)
         if (air >= e.belowC && air <= e.aboveC) continue
@@ -168,14 +176,15 @@ export function makeStoreAir(memory: Memory) {
       if (!running[x]) continue
       tieG[x] = g
       v[TIE_G]! += g
-      v[TIE_W]! += g * target
+      v[TIE_W]! += g * (target - offset[x]!)
+      if (e.intake === 'ridge') v[RIDGE_DRAW_G]! += flow
       v[FAN_W]! += e.fanW
       if (damp) {
         draw[x] = e.massFlow * (g / flow)
         v[PIPE_DRAW]! += draw[x]!
         v[PIPE_DRAW_T]! += draw[x]! * saturated[x]!
       }
-      tieTarget[x] = target
+      tieTarget[x] = target - offset[x]!
     }
   }
 
@@ -210,7 +219,7 @@ export function makeStoreAir(memory: Memory) {
       if (tieG[x]! > 0) {
         const flow = e.massFlow * AIR_SPECIFIC_HEAT
         const share = nodeShare[x]!
-        let t = airC
+        let t = airC + offset[x]!
         for (let k = 0; k < ROCK_NODES; k++) {
           const i = x * ROCK_NODES + (charging[x] ? k : ROCK_NODES - 1 - k)
           const taken = share * (t - rock[i]!)

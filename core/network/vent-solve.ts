@@ -16,6 +16,8 @@ import {
   LEFT_B,
   OPENING,
   OUT,
+  RIDGE,
+  RIDGE_OUT_G,
   START,
   TRIED,
   VENT_G,
@@ -74,6 +76,9 @@ export function makeVentSolver(memory: Memory) {
   const heights = memory.doubles(orifices)
   const winds = memory.doubles(orifices)
   const groupAt = memory.ints(orifices)
+  const isAbove = memory.bytes(orifices)
+  /** By group: whether it is moved by the upper air, in which it lies. */
+  const feelsRidge = memory.bytes(openings)
   const conductNow = memory.doubles(orifices)
   const push = memory.doubles(orifices)
   const flow = memory.doubles(2)
@@ -90,6 +95,7 @@ export function makeVentSolver(memory: Memory) {
   /** Fans that blow, and the coolest air at which one starts, °C. */
   let blowing = 0
   let blowsFrom = Infinity
+  let hasRidge = false
   let lastDt = -1
   /** Of the hour: the coolest air at which something opens by itself, °C; and whether something stands open anyway. */
   let opensFrom = Infinity
@@ -103,14 +109,18 @@ export function makeVentSolver(memory: Memory) {
     winters = []
     airways.openers.forEach((o, i) => {
       if (airways.freeM2[i] === 0) return
-      const key = JSON.stringify(o)
+      const up = airways.opening.some((opening, hole) => opening === i && m.airs.orificeAbove[hole] === 1)
+      const key = JSON.stringify([o, up])
       if (!alike.has(key)) {
         alike.set(key, movers.push(o) - 1)
+        feelsRidge[movers.length - 1] = Number(up)
         winters.push(airways.winter[i]!)
       }
       groupOf[i] = alike.get(key)!
     })
     count = movers.length
+    hasRidge = m.airs.planeM2 > 0
+    isAbove.set(m.airs.orificeAbove)
     holes = airways.conduct.length
     conduct.set(airways.conduct)
     heights.set(airways.heightM)
@@ -160,6 +170,8 @@ export function makeVentSolver(memory: Memory) {
         continue
       }
       start[k] = waits ? max(o.startC, holdUntilC) : o.startC
+      // What moves by itself under the ridge feels the air there.
+      if (feelsRidge[k] === 1 && o.how !== 'hand') start[k]! -= v[RIDGE]! - air
       full[k] = start[k]! + o.fullC - o.startC
       least[k] = 0
       if (o.how === 'season') fixed[k] = within(month, o.fromMonth, o.untilMonth) ? 1 : 0
@@ -262,6 +274,15 @@ export function makeVentSolver(memory: Memory) {
       mean += weight[k]! * open[k]!
     }
     v[OPENING] = mean
+    v[RIDGE_OUT_G] = shut || !hasRidge ? 0 : outAbove()
+  }
+
+  /** What leaves by openings in the upper air, as they were tried last, W/K. */
+  function outAbove(): number {
+    let out = 0
+    for (let i = 0; i < holes; i++)
+      if (isAbove[i] === 1 && push[i]! < flow[1]!) out += conductNow[i]! * sqrt(flow[1]! - push[i]!)
+    return min(v[VENT_NOW_G]!, out * v[DENSITY]! * AIR_SPECIFIC_HEAT)
   }
 
   /** Adds up how far each opening stood open, s, and what the fans drew, J. */

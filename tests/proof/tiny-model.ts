@@ -2,6 +2,7 @@ import { derivedHours, HOURS, type SiteYear } from '../../core/climate'
 import { DEMOS } from '../../core/design'
 import { halves, type Orifice } from '../../core/air/vents'
 import { startOf } from '../../core/design/field'
+import type { Airs } from '../../core/network/airs'
 import type { Airways } from '../../core/network/airways'
 import { CLOSED, OUTSIDE, type NetworkModel } from '../../core/network/model'
 import type { Opener } from '../../core/openings/kind'
@@ -107,12 +108,25 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     exchangers: [],
     airStores: 0,
     added: NOTHING_ADDED,
+    airs: ONE_AIR,
     airMassKg: 1e-6,
     airCapacity: 1e-3,
     bodies: [Int32Array.of(1)],
     skin: [],
     probes: { soil: [Int32Array.of(2)], floor: 3, backWall: 1, glazing: 1 },
   }
+}
+
+/** All air as one. */
+export const ONE_AIR: Airs = {
+  splitM: 0,
+  planeM2: 0,
+  pathM2: 0,
+  aboveShare: 0,
+  pathShare: 0,
+  above: NONE,
+  inPath: new Uint8Array(0),
+  orificeAbove: new Uint8Array(0),
 }
 
 const NOTHING_ADDED: Added = {
