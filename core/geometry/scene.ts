@@ -202,7 +202,7 @@ function makeCaster(room: number) {
   const foliage = makeFoliageCaster()
 
   return (
-    { planes, targets, strip, stripFace, outside, canopies, states, faces }: Solid,
+    solid: Solid,
     points: Float64Array,
     dx: number,
     dy: number,
@@ -211,6 +211,7 @@ function makeCaster(room: number) {
     weight: number,
     out: Float64Array,
   ): void => {
+    const { planes, targets, strip, stripFace, outside, canopies } = solid
     const slopes = ahead
     const ends = boxes
     const count = targets.length
@@ -237,6 +238,7 @@ function makeCaster(room: number) {
       ends[i * 6 + 4] = (iz < 0 ? box.z1 : box.z0) * iz
       ends[i * 6 + 5] = (iz < 0 ? box.z0 : box.z1) * iz
     }
+    foliage.aim(canopies, ix, iy, iz)
     for (let k = 0; k < points.length; k += 3) {
       const x = points[k]!
       const y = points[k + 1]!
@@ -294,7 +296,7 @@ function makeCaster(room: number) {
       if (canopies.length === 0) out[face]! += weight
       else {
         const onBed = hit >= 0 && face === targets[hit]!.top ? targets[hit]!.canopy : -1
-        foliage(canopies, states, faces, x, y, z, ix, iy, iz, near, face, onBed, weight, out)
+        foliage.count(solid, foliage.cross(canopies.length, atX, atY, atZ, near), face, onBed, weight, out)
       }
     }
   }
@@ -302,40 +304,41 @@ function makeCaster(room: number) {
 
 /** Leaves on the way of a ray: each takes its share of what comes to it, and the rest goes on. */
 function makeFoliageCaster() {
-  /** Canopies that the ray crosses, in their order along it: which, where it enters, and how far it goes through. */
+  /** Of each canopy, where its box is entered and left along each axis, as the rays of a direction count. */
+  const ends = new Float64Array(MOST_BEDS * 6)
+  /** Canopies that a ray crosses, in their order along it: which, where it enters, and how far it goes through. */
   const crossed = new Int32Array(MOST_BEDS)
   const enters = new Float64Array(MOST_BEDS)
   const lengths = new Float64Array(MOST_BEDS)
 
-  return (
-    canopies: readonly Foliage[],
-    states: number,
-    faces: number,
-    x: number,
-    y: number,
-    z: number,
-    ix: number,
-    iy: number,
-    iz: number,
-    near: number,
-    face: number,
-    onBed: number,
-    weight: number,
-    out: Float64Array,
-  ): void => {
-    let count = 0
+  /** All rays that follow have this direction, one over each of its parts. */
+  function aim(canopies: readonly Foliage[], ix: number, iy: number, iz: number): void {
     for (let i = 0; i < canopies.length; i++) {
       const c = canopies[i]!
-      const ax = (c.x0 - x) * ix
-      const bx = (c.x1 - x) * ix
-      const ay = (c.y0 - y) * iy
-      const by = (c.y1 - y) * iy
-      const az = (c.z0 - z) * iz
-      const bz = (c.z1 - z) * iz
-      const enter = max(0, min(ax, bx), min(ay, by), min(az, bz))
-      const leave = min(near, max(ax, bx), max(ay, by), max(az, bz))
+      ends[i * 6] = (ix < 0 ? c.x1 : c.x0) * ix
+      ends[i * 6 + 1] = (ix < 0 ? c.x0 : c.x1) * ix
+      ends[i * 6 + 2] = (iy < 0 ? c.y1 : c.y0) * iy
+      ends[i * 6 + 3] = (iy < 0 ? c.y0 : c.y1) * iy
+      ends[i * 6 + 4] = (iz < 0 ? c.z1 : c.z0) * iz
+      ends[i * 6 + 5] = (iz < 0 ? c.z0 : c.z1) * iz
+    }
+  }
+
+  /** How many canopies a ray crosses that starts at a place, over the direction's parts, and ends at a distance. */
+  function cross(count: number, atX: number, atY: number, atZ: number, near: number): number {
+    const bounds = ends
+    let found = 0
+    for (let i = 0; i < count; i++) {
+      const enterX = bounds[i * 6]! - atX
+      const leaveX = bounds[i * 6 + 1]! - atX
+      if (leaveX <= 0 || enterX >= near) continue
+      const enterZ = bounds[i * 6 + 4]! - atZ
+      const leaveZ = bounds[i * 6 + 5]! - atZ
+      if (leaveZ <= 0 || enterZ >= near || enterX >= leaveZ || enterZ >= leaveX) continue
+      const enter = max(0, enterX, enterZ, bounds[i * 6 + 2]! - atY)
+      const leave = min(near, leaveX, leaveZ, bounds[i * 6 + 3]! - atY)
       if (leave <= enter) continue
-      let k = count++
+      let k = found++
       for (; k > 0 && enters[k - 1]! > enter; k--) {
         enters[k] = enters[k - 1]!
         crossed[k] = crossed[k - 1]!
@@ -345,11 +348,17 @@ function makeFoliageCaster() {
       crossed[k] = i
       lengths[k] = leave - enter
     }
+    return found
+  }
+
+  /** Counts a ray that ends on a face: `onBed` is the canopy of the bed on whose top it does, or −1. */
+  function count(solid: Solid, found: number, face: number, onBed: number, weight: number, out: Float64Array): void {
+    const { canopies, states, faces } = solid
     for (let s = 0; s < states; s++) {
       const at = s * faces
       let left = weight
       let own = 1
-      for (let k = 0; k < count; k++) {
+      for (let k = 0; k < found; k++) {
         const c = canopies[crossed[k]!]!
         const perM = c.perM[s]!
         if (perM === 0) continue
@@ -363,6 +372,7 @@ function makeFoliageCaster() {
       if (onBed >= 0) out[at + canopies[onBed]!.meter]! += left / own
     }
   }
+  return { aim, cross, count }
 }
 
 function awayFromZero(v: number): number {

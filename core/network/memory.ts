@@ -109,13 +109,14 @@ export function makeMemory(size: Size) {
     bed: bytes(chains),
     openWater: doubles(chains),
     /**
-     * By chain: what ties its face to what lies behind it, W/K; films inside, W/K, and the part of them that goes
-     * to another air than that round the beds; how it passes latent heat
+     * By chain: what ties its face to what lies behind it, W/K; films inside, W/K, and the parts of them
+     * that go to the air round the beds and to that under the ridge; how it passes latent heat
      * (`makeMoisture`), and where a try of the step left it, °C.
      */
     head: doubles(chains),
     films: doubles(chains),
-    sideFilm: doubles(chains),
+    mainFilm: doubles(chains),
+    upFilm: doubles(chains),
     damp: doubles(chains),
     slope: doubles(chains),
     dampOwn: doubles(chains),

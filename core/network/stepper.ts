@@ -224,7 +224,8 @@ function makeLoop(size: Size): Loop {
     area,
     head,
     films,
-    sideFilm,
+    mainFilm,
+    upFilm,
     damp,
     slope,
     dampOwn,
@@ -257,10 +258,16 @@ function makeLoop(size: Size): Loop {
   const meanFilm = memory.doubles(chains)
   const halfFilm = memory.doubles(chains)
   const underRow = memory.bytes(chains)
-  /** By chain: share that stands in the upper air, whether it is a dug path's floor, and the side air it goes to now. */
+  /** By chain: share that stands in the upper air, and whether it is a dug path's floor. */
   const above = memory.doubles(chains)
   const inPath = memory.bytes(chains)
-  const sideOf = memory.bytes(chains)
+  /** By chain, colder than its air and then warmer: share of its film that goes to the upper air. */
+  const upShare = memory.doubles(2 * chains)
+  /** Chains of which a part of the film goes to the air under the row cover or in a path, that part, and to which. */
+  const others = memory.ints(2 * chains)
+  const otherFilm = memory.doubles(2 * chains)
+  const otherTo = memory.bytes(2 * chains)
+  let otherCount = 0
   /** Of the side airs, their sums, and their heat capacity, J/K. */
   const side = memory.doubles(18)
   const sideCapacity = memory.doubles(3)
@@ -318,6 +325,15 @@ function makeLoop(size: Size): Loop {
     hasPath = airs.pathM2 > 0
     above.set(airs.above)
     inPath.set(airs.inPath)
+    otherCount = 0
+    if (hasRidge)
+      for (let c = 0; c < m.count; c++) {
+        // What is warmer than its air sends a plume up, what is colder a draught down: into a dug path, if there is one.
+        const up = above[c]!
+        const own = m.leafOf[c]! < 0 && m.underRow[c] === 0 && inPath[c] === 0
+        upShare[2 * c] = own && !(hasPath && up < 0.5) ? up * (1 - PLUME) : 0
+        upShare[2 * c + 1] = own ? up + (1 - up) * PLUME : 0
+      }
     sideCapacity[IN_ROW] = ROW_CAPACITY * m.bedAreaM2
     sideCapacity[IN_RIDGE] = hasRidge ? airs.aboveShare * m.airCapacity : 0
     sideCapacity[IN_PATH] = hasPath ? airs.pathShare * m.airCapacity : 0
@@ -425,13 +441,10 @@ function makeLoop(size: Size): Loop {
     const { count } = m
     const air = v[AIR]!
     const star = v[STAR]!
-    const row = v[ROW]!
-    const ridge = v[RIDGE]!
-    const path = v[PATH]!
+    const lift = v[RIDGE]! - air
     const least = exchangeAirs()
     const t = T
     const faces = face
-    const under = underRow
     const areas = area
     const passes = through
     const means = meanFilm
@@ -439,49 +452,65 @@ function makeLoop(size: Size): Loop {
     const roots = ROOTS
     const shines = emissivity
     const high = above
-    const low = inPath
-    const to = sideOf
+    const shares = upShare
+    const mains = mainFilm
+    const ups = upFilm
     for (let c = 0; c < count; c++) {
       const faceC = t[faces[c]!]!
-      const up = high[c]!
-      const by = under[c] === 1 ? row : low[c] === 1 ? path : air + up * (ridge - air)
-      const at = (faceC - by) * ROOT_STEPS + ROOT_ZERO
+      const at = (faceC - air - high[c]! * lift) * ROOT_STEPS + ROOT_ZERO
       const k = max(0, min(at | 0, 2 * ROOT_ZERO))
       const root = roots[k]! + (roots[k + 1]! - roots[k]!) * (at - k)
       const more = means[c]! * abs(root) + halves[c]! * root - least
       const film = (least + 0.5 * (more + abs(more))) * areas[c]!
       const kelvin = (faceC + star) / 2 + ZERO_C_K
+      // The sign of an integer picks the share without a branch.
+      const up = film * shares[2 * c + 1 + ((k - ROOT_ZERO) >> 31)]!
       films[c] = film
+      ups[c] = up
+      mains[c] = film - up
       rays[c] = FOUR_SIGMA * shines[c]! * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
-      if (!hasRidge) continue
-      // What is warmer than its air sends a plume up, what is colder a draught down: as far as a path, if one is dug.
-      const warm = faceC > by
-      const down = hasPath && !warm && up < 0.5
-      to[c] = down ? IN_PATH : IN_RIDGE
-      sideFilm[c] = film * (down ? PLUME : warm ? up + (1 - up) * PLUME : up * (1 - PLUME))
     }
     for (let k = 0; k < leafCount; k++) {
       const c = leaves[k]!
       films[c] = leafFilm[c]!
-      sideFilm[c] = 0
+      mains[c] = leafFilm[c]!
     }
+    otherCount = 0
     if (hasPath)
       for (let c = 0; c < count; c++) {
-        if (low[c] === 0) continue
-        to[c] = IN_PATH
-        sideFilm[c] = films[c]!
+        if (inPath[c] === 1) setAside(c, IN_PATH, filmAgainst(c, v[PATH]!, least))
+        else if (underRow[c] === 0 && high[c]! < 0.5 && m.leafOf[c]! < 0 && t[faces[c]!]! < air)
+          setAside(c, IN_PATH, films[c]! * PLUME)
       }
     if (!hasRow) return
     const drawn = v[ROW_DRAWN] !== 0
     for (let c = 0; c < count; c++) {
-      if (under[c] === 0) continue
+      if (underRow[c] === 0) continue
+      if (m.leafOf[c]! < 0) filmAgainst(c, v[ROW]!, least)
       if (drawn) {
         films[c]! += (1 - ROW_COVER_OPEN) * rays[c]!
         rays[c]! *= ROW_COVER_OPEN
       }
-      to[c] = IN_ROW
-      sideFilm[c] = films[c]!
+      mains[c] = films[c]!
+      setAside(c, IN_ROW, films[c]!)
     }
+  }
+
+  /** Film of one face against an air of its own, W/K. */
+  function filmAgainst(c: number, airC: number, least: number): number {
+    const root = cbrt(T[face[c]!]! - airC)
+    const film = max(least, meanFilm[c]! * abs(root) + halfFilm[c]! * root) * area[c]!
+    films[c] = film
+    mainFilm[c] = film
+    return film
+  }
+
+  /** Gives a part of a face's film to a side air, W/K. */
+  function setAside(c: number, to: number, film: number): void {
+    others[otherCount] = c
+    otherTo[otherCount] = to
+    otherFilm[otherCount++] = film
+    mainFilm[c]! -= film
   }
 
   /** What the airs exchange with each other until films are taken anew; returns the least film, W/m²K. */
@@ -521,44 +550,72 @@ function makeLoop(size: Size): Loop {
     const owns = dampOwn
     const rows = headRow
     const pivots = headPivot
-    const asides = sideFilm
-    const to = sideOf
+    const mains = mainFilm
+    const ups = upFilm
     const sums = side
     sums.fill(0)
+    let ridgeA = 0
+    let ridgeB = 0
+    let ridgeStar = 0
+    let ridgeTie = 0
+    let ridgeDamp = 0
+    let ridgeRises = 0
+    const all = films
+    const longwave = rays
     for (let c = 0; c < count; c++) {
-      const all = films[c]!
-      const aside = asides[c]!
-      const convective = all - aside
-      const radiative = rays[c]!
+      const radiative = longwave[c]!
       const rises = slopes[c]!
-      const passes = damps[c]!
-      const p = 1 / (heads[c]! + rises + all + radiative)
+      const p = 1 / (heads[c]! + rises + all[c]! + radiative)
       const mine = (own[faces[c]!]! + owns[c]!) * p
       rows[c] = mine
       pivots[c] = p
-      const shines = radiative * p
-      a22 += radiative - radiative * shines
+      a22 += radiative - radiative * radiative * p
       b2 += radiative * mine
-      a11 += convective - convective * convective * p
-      b1 += convective * mine
-      a12 += convective * shines
-      if (aside > 0) {
-        const k = to[c]!
-        const part = aside * p
-        sums[SIDE_A + k]! += aside - aside * part
-        sums[SIDE_B + k]! += aside * mine
-        sums[SIDE_STAR + k]! += aside * shines
-        sums[SIDE_TIE + k]! += convective * part
-        sums[SIDE_DAMP + k]! += part * passes
-        sums[SIDE_RISES + k]! += part * rises
-      }
+      const passes = damps[c]!
       if (passes === 0) continue
-      a13 -= convective * passes * p
-      a31 -= rises * convective * p
-      a23 -= shines * passes
-      a32 -= rises * shines
-      a33 -= rises * passes * p
+      const lets = passes * p
+      a13 -= mains[c]! * lets
+      a23 -= radiative * lets
+      a33 -= rises * lets
+      a31 -= rises * mains[c]! * p
+      a32 -= rises * radiative * p
       b3 += rises * mine
+      ridgeDamp += ups[c]! * lets
+      ridgeRises += ups[c]! * rises * p
+    }
+    // In two turns: with fewer sums in each they stay in registers.
+    for (let c = 0; c < count; c++) {
+      const p = pivots[c]!
+      const mine = rows[c]!
+      const convective = mains[c]!
+      const up = ups[c]!
+      const gives = convective * p
+      const lifts = up * p
+      a11 += convective - convective * gives
+      b1 += convective * mine
+      a12 += longwave[c]! * gives
+      ridgeA += up - up * lifts
+      ridgeB += up * mine
+      ridgeStar += longwave[c]! * lifts
+      ridgeTie += up * gives
+    }
+    sums[SIDE_A + IN_RIDGE] = ridgeA
+    sums[SIDE_B + IN_RIDGE] = ridgeB
+    sums[SIDE_STAR + IN_RIDGE] = ridgeStar
+    sums[SIDE_TIE + IN_RIDGE] = ridgeTie
+    sums[SIDE_DAMP + IN_RIDGE] = ridgeDamp
+    sums[SIDE_RISES + IN_RIDGE] = ridgeRises
+    for (let i = 0; i < otherCount; i++) {
+      const c = others[i]!
+      const k = otherTo[i]!
+      const aside = otherFilm[i]!
+      const part = aside * pivots[c]!
+      sums[SIDE_A + k]! += aside - aside * part
+      sums[SIDE_B + k]! += aside * rows[c]!
+      sums[SIDE_STAR + k]! += part * rays[c]!
+      sums[SIDE_TIE + k]! += part * mains[c]!
+      sums[SIDE_DAMP + k]! += part * damps[c]!
+      sums[SIDE_RISES + k]! += part * slopes[c]!
     }
     a21 = a12
     for (let k = 0; k < SIDE_AIRS.length; k++) {
@@ -748,9 +805,10 @@ function makeLoop(size: Size): Loop {
   function reachFaces(): void {
     const air = v[AIR]!
     const star = v[STAR]!
-    const airs = SIDE_AIRS
-    const asides = sideFilm
-    const others = sideOf
+    const ridge = v[RIDGE]!
+    const mains = mainFilm
+    const ups = upFilm
+    const longwave = rays
     const humid = v[MOISTURE]!
     const { count } = m
     const to = tried
@@ -762,14 +820,19 @@ function makeLoop(size: Size): Loop {
     const glass = glazed
     const rows = headRow
     const pivots = headPivot
+    for (let i = 0; i < otherCount; i++) {
+      const c = others[i]!
+      rows[c]! += otherFilm[i]! * v[SIDE_AIRS[otherTo[i]!]!]! * pivots[c]!
+    }
+    for (let c = 0; c < count; c++)
+      own[faces[c]!] =
+        rows[c]! + (mains[c]! * air + ups[c]! * ridge + longwave[c]! * star + damps[c]! * humid) * pivots[c]!
     let moved = abs(air - v[TRY]!)
     let condensed = 0
     let onGlass = 0
     for (let c = 0; c < count; c++) {
+      const faceC = own[faces[c]!]!
       const passes = damps[c]!
-      const faceC =
-        rows[c]! +
-        (films[c]! * air + asides[c]! * (v[airs[others[c]!]!]! - air) + rays[c]! * star + passes * humid) * pivots[c]!
       if (passes > 0) {
         moved = max(moved, abs(faceC - to[c]!))
         const heat = passes * humid + owns[c]! - slopes[c]! * faceC
@@ -777,7 +840,6 @@ function makeLoop(size: Size): Loop {
         if (glass[c] === 1) onGlass += heat
       }
       to[c] = faceC
-      own[faces[c]!] = faceC
     }
     v[MOVED] = moved
     v[ON_FACES] = condensed
