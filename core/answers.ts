@@ -86,7 +86,7 @@ export interface Answers {
     untilOpened: { insideC: number; clock: string } | null
   }
   /**
-   * The coldest leaves that stand on beds (as they would be, where none does): their coldest hour, °C, and hours in
+   * The topmost leaves of the coldest bed, dry (as one would be, where none stands): their coldest hour, °C, and hours in
    * which they froze.
    */
   leaf: { coldestC: number; hour: number; frostHours: number }

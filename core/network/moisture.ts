@@ -52,6 +52,8 @@ const WATER_EVAPORATION = 0.003
 const WET_GLASS = 0.08
 /** Air that carries a watt for each kelvin, kg/s. */
 const AIR_PER_HEAT = 1 / AIR_SPECIFIC_HEAT
+/** Heat and mass pass alike. */
+const LEWIS = 0.9
 /** The driest air that is reckoned with, kg/kg. */
 const DRIEST = 1e-8
 
@@ -136,9 +138,10 @@ export function makeMoisture(memory: Memory) {
         continue
       }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
-      let draws = of === SOIL && before < at ? fromSoil[c]! : 0.9 * AIR_PER_HEAT * films[c]!
+      let draws = of === SOIL && before < at ? fromSoil[c]! : LEWIS * AIR_PER_HEAT * films[c]!
       // Water gives off by its surface, and takes by the whole of its vessel.
-      if (of === WATER && before < at) draws = WATER_EVAPORATION * openWater[c]! * areas[c]!
+      if (of === WATER && before < at)
+        draws = openWater[c]! * max(WATER_EVAPORATION * areas[c]!, LEWIS * AIR_PER_HEAT * films[c]!)
       if (of === LEAF && before < at) draws = leafDraw[c]!
       // Glass dries by what stands on it and no more.
       if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = (onGlass * areas[c]!) / (at - before)

@@ -3,10 +3,10 @@ import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
-import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, PATH, RIDGE, ROW, STAR, CONDENSED } from './room'
+import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, PATH, RIDGE, ROW, ROW_DRAWN, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
-import { ownStepper, type Stepper } from './stepper'
-import { darkLeafC } from './transpiration'
+import { ownStepper, ROW_COVER_OPEN, type Stepper } from './stepper'
+import { darkLeafC, topLeafC } from './transpiration'
 
 export interface RunOptions {
   /** 1–60; 4 is usual. */
@@ -211,13 +211,16 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     }
   }
   const leaves = [...model.leafOf.keys()].filter(c => model.leafOf[c]! >= 0)
-  /** The coldest leaves that stand in a month, °C; NaN where none does. */
+  /** The coldest leaf on top of those that stand in a month, °C; NaN where none does. */
   function coldestLeaf(month: number): number {
     let coldest = NaN
+    const row = state[ROW_DRAWN] === 1 ? 1 - ROW_COVER_OPEN : 0
+    const radiant = state[STAR]! + row * (state[ROW]! - state[STAR]!)
     for (let k = 0; k < leaves.length; k++) {
       const c = leaves[k]!
       if (model.leafArea[model.leafOf[c]! * 12 + month] === 0) continue
-      const t = cells[offset[c + 1]! - 1]!
+      const air = model.underRow[c] === 1 ? state[ROW]! : state[AIR]!
+      const t = topLeafC(air, radiant, cells[offset[c + 1]! - 1]!)
       if (!(t >= coldest)) coldest = t
     }
     return coldest

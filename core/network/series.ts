@@ -35,7 +35,7 @@ export interface YearSeries {
   /** Air above, up to the ridge, and in paths that are dug lower; the beds' own where there is none. */
   ridgeC: Float32Array
   pathC: Float32Array
-  /** The coldest leaves that stand on beds; where none does, as one would be in the air of the room. */
+  /** The coldest of the leaves on top of those that stand on beds; where none stands, as one would be in the room. */
   leafC: Float32Array
   /** Under the row cover; the room's air where there is none. */
   rowC: Float32Array

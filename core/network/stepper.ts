@@ -82,7 +82,7 @@ import { makeVentSolver } from './vent-solve'
 const { abs, cbrt, max, min, sqrt } = Math
 
 /** A row cover lets this share of longwave through; the rest of what the beds exchange goes to the space under it. */
-const ROW_COVER_OPEN = 0.45
+export const ROW_COVER_OPEN = 0.45
 /** Air and leaves under a row cover, J/m²K. */
 const ROW_CAPACITY = 4000
 /** Cube roots of −64 to 64 in steps of 1/32, for the films: the loop takes millions. */
@@ -627,10 +627,13 @@ function makeLoop(size: Size): Loop {
       if (k === IN_RIDGE) v[RIDGE_OUT_USED] = oneWay
       // Faces between two airs tie them as well.
       const joined = sums[SIDE_TIE + k]!
-      const back = tie + joined
-      const there = back + oneWay
-      const a = sums[SIDE_A + k]! + keeps + tie + oneWay
-      const b = sums[SIDE_B + k]! + keeps * v[SIDE_AIRS[k]!]!
+      // Cold air that leaks in runs down into a path first, and rises from there.
+      const sinks = k === IN_PATH && v[AIR]! > v[OUT]! ? v[LEAK_G]! : 0
+      const back = tie + joined + sinks
+      const there = tie + joined + oneWay
+      const a = sums[SIDE_A + k]! + keeps + tie + oneWay + sinks
+      const b = sums[SIDE_B + k]! + keeps * v[SIDE_AIRS[k]!]! + sinks * v[OUT]!
+      b1 -= sinks * v[OUT]!
       const star = sums[SIDE_STAR + k]!
       const dampened = sums[SIDE_DAMP + k]!
       const rises = sums[SIDE_RISES + k]!

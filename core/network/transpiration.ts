@@ -45,15 +45,20 @@ export const vapourPressure = (ratio: number, pressurePa: number): number =>
 
 /** Of a leaf's longwave. */
 export const LEAF_EMISSIVITY = 0.95
-/** The density of air that {@link darkLeafC} reckons with: of 10 °C at sea level. */
+/** The density of air that {@link topLeafC} reckons with: of 10 °C at sea level. */
 const USUAL_DENSITY = 1.25
 
 /**
- * Temperature of a dry leaf in the dark, °C: what the air gives both its sides is what it shines to the room.
- * @param radiantC mean radiant temperature of what it sees, °C
+ * Temperature of a dry leaf in the dark on top of others, °C: what the air gives both its sides is what the upper one
+ * shines to the room and the lower one to the leaves beneath.
+ * @param radiantC mean radiant temperature of the room, °C
+ * @param beneathC of the leaves beneath it
  */
-export function darkLeafC(airC: number, radiantC: number): number {
+export function topLeafC(airC: number, radiantC: number, beneathC: number): number {
   const shines = radiativeFilm((airC + radiantC) / 2, LEAF_EMISSIVITY)
-  const convects = leafConvects(USUAL_DENSITY)
-  return (convects * airC + shines * radiantC) / (convects + shines)
+  const convects = 2 * leafConvects(USUAL_DENSITY)
+  return (convects * airC + shines * (radiantC + beneathC)) / (convects + 2 * shines)
 }
+
+/** The same of a leaf by itself, which sees the room with both its sides. */
+export const darkLeafC = (airC: number, radiantC: number): number => topLeafC(airC, radiantC, radiantC)

@@ -85,7 +85,7 @@ export interface LightUnder {
   bedLightWm2: Float32Array
 }
 
-/** Faces that light can land on, with what they take in. */
+/** Faces that light can land on, with what they take in. Those that only meter it come last. */
 export function lightFaces(
   design: Pick<Design, 'store' | 'shape'>,
   building: Building,
@@ -128,24 +128,23 @@ export function lightFaces(
     design.shape.form === 'dome' ? 0 : 2 * design.shape.shadeStripM * building.lengthM,
     STRIP_ABSORPTANCE,
   )
+  const meters: LightFace[] = []
   for (const c of growth.canopies) {
     const top = (c.x1 - c.x0) * (c.y1 - c.y0)
     const sides = 2 * (c.z1 - c.z0) * (c.x1 - c.x0 + c.y1 - c.y0)
     const { met, taken, down } = canopyLight(growth.leafArea[c.bed]!)
     // What goes down beyond what the leaves leave open anyway.
     const scattered = met > 0 ? max(0, down - 1 + met) / met : 0
-    faces.push(
-      {
-        id: leafFace(c.bed),
-        areaM2: (top + sides) * met,
-        absorptance: met > 0 ? taken / met / (1 - scattered) : 1,
-        glazing: false,
-        down: { to: bedFace(c.bed), share: scattered },
-      },
-      { id: bedMeter(c.bed), areaM2: top, absorptance: 1, glazing: false, meter: true },
-    )
+    faces.push({
+      id: leafFace(c.bed),
+      areaM2: (top + sides) * met,
+      absorptance: met > 0 ? taken / met / (1 - scattered) : 1,
+      glazing: false,
+      down: { to: bedFace(c.bed), share: scattered },
+    })
+    meters.push({ id: bedMeter(c.bed), areaM2: top, absorptance: 1, glazing: false, meter: true })
   }
-  return faces
+  return [...faces, ...meters]
 }
 
 /** Leaves in a room in one of their states: leaf over bed area by bed, and the room that leaves take up. */
@@ -328,6 +327,7 @@ function fallOn(plane: Facing, { sun, sky, beam, diffuse, reflected, past, inLea
 export function makeSolarGains(site: SiteYear, building: Building, table: LightTable): SolarGains {
   const { faces, panes: landings, byMonth, covers } = table
   const n = faces.length
+  const real = faces.filter(f => !f.meter).length
   const blank = () => new Float32Array(HOURS)
   const byCover = Array.from({ length: covers }, (): LightUnder => ({ faces: faces.map(blank), bedLightWm2: blank() }))
   const names = (ids: SurfaceId[]) => [...new Set(ids)]
@@ -387,8 +387,8 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
         tablePlace(site.latitudeDeg, sun.e, sun.n, sun.u, index, weight)
         placed = true
       }
-      const beamIn = straight > 0 ? addBeam(landing.beam, index, weight, straight, light.haze, to) : 0
-      const through = addEven(landing, beamIn, skyIn, groundIn, light.haze, to)
+      const beamIn = straight > 0 ? addBeam(landing.beam, index, weight, straight, light.haze, to, real) : 0
+      const through = addEven(landing, beamIn, skyIn, groundIn, light.haze, to, real)
       transmitted += through
       paneOf[g]!.throughW[h]! += through
       const taken =
@@ -431,7 +431,10 @@ function summed(series: readonly Float32Array[]): Float32Array {
   return out
 }
 
-/** Adds what a beam brings to the faces, less what the sheet scatters; returns all of it, W. */
+/**
+ * Adds what a beam brings to the faces, less what the sheet scatters; returns all of it, W, as the first `real` faces
+ * have it: those after them only meter it.
+ */
 function addBeam(
   table: Float32Array,
   index: Int32Array,
@@ -439,6 +442,7 @@ function addBeam(
   straight: number,
   scattered: number,
   to: Float64Array,
+  real: number,
 ): number {
   const n = to.length
   const a = index[0]! * n
@@ -453,7 +457,7 @@ function addBeam(
   let sum = 0
   for (let i = 0; i < n; i++) {
     const share = wa * table[a + i]! + wb * table[b + i]! + wc * table[c + i]! + wd * table[d + i]!
-    sum += share
+    if (i < real) sum += share
     to[i]! += kept * share
   }
   return straight * sum
@@ -470,12 +474,13 @@ function addEven(
   groundIn: number,
   scattered: number,
   to: Float64Array,
+  real: number,
 ): number {
   const n = to.length
   let sum = beam
   for (let i = 0; i < n; i++) {
     const direct = skyIn * sky[i]! + groundIn * ground[i]!
-    sum += direct
+    if (i < real) sum += direct
     to[i]! += direct * (1 - scattered)
   }
   if (scattered > 0) for (let i = 0; i < n; i++) to[i]! += sum * scattered * spread[i]!

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { humidityRatio, saturationPressurePa } from '../../core/climate'
-import { AIR, CONDENSED, MOISTURE, STAR } from '../../core/network/room'
+import { AIR, CONDENSED, MOISTURE, RIDGE, STAR } from '../../core/network/room'
 import { makeStepper } from '../../core/network/stepper'
 import { denseHouse, solveDense } from '../proof/dense-stepper'
 import { drySite, smallModel, type SmallChain, type SmallHouse } from '../proof/small-house'
@@ -33,6 +33,13 @@ const house: fc.Arbitrary<SmallHouse> = fc.record({
   chains: fc.array(chain, { minLength: 2, maxLength: 6 }),
   airCapacity: range(2e4, 1e6),
   leakAreaM2: fc.constantFrom(0, 0.01, 0.1),
+  upper: fc.option(
+    fc.record({
+      planeM2: range(0.5, 60),
+      share: range(0.1, 0.7),
+      above: fc.array(range(0, 1), { minLength: 6, maxLength: 6 }),
+    }),
+  ),
   cover: fc.record({
     share: fc.constantFrom(0, 0.25, 0.6, 1).map(Math.fround),
     leak: range(0, 0.2),
@@ -64,8 +71,9 @@ test('small houses under a cover: the loop steps as one full matrix does, to 1e-
         stepper.cells.forEach((_, i) => (stepper.cells[i] = warmth[i % warmth.length]!))
         stepper.state[AIR] = warmth[37]!
         stepper.state[STAR] = warmth[38]!
+        stepper.state[RIDGE] = warmth[36]!
         stepper.state[MOISTURE] = 1e-4
-        dense.set([...stepper.cells], warmth[37]!, warmth[38]!)
+        dense.set([...stepper.cells], warmth[37]!, warmth[38]!, warmth[36]!)
         for (let hour = 0; hour < 3; hour++) {
           stepper.prepareHour(hour, dt)
           dense.beginHour()
@@ -75,6 +83,7 @@ test('small houses under a cover: the loop steps as one full matrix does, to 1e-
             const heat = dense.step(dt)
             expect(Math.abs(stepper.state[AIR]! - dense.airC())).toBeLessThan(1e-6)
             expect(Math.abs(stepper.state[STAR]! - dense.starC())).toBeLessThan(1e-6)
+            expect(Math.abs(stepper.state[RIDGE]! - dense.upperC())).toBeLessThan(1e-6)
             heat.forEach((w, k) => {
               expect(Math.abs((stepper.broughtJ[k]! - before[k]!) / dt - w)).toBeLessThan(1e-3)
               if (w > 0) heated++

@@ -118,12 +118,9 @@ function landed(design: Design, at: string): Map<string, number> {
   const weight = new Float64Array(4)
   tablePlace(design.site.latitudeDeg, s.e, s.n, s.u, index, weight)
   const slope = landings.find(l => l.surface.id === 'sunny slope')!
-  return new Map(
-    faces.map((f, i) => [
-      f.id,
-      [0, 1, 2, 3].reduce((sum, k) => sum + weight[k]! * slope.beam[index[k]! * faces.length + i]!, 0),
-    ]),
-  )
+  const share = (i: number) =>
+    [0, 1, 2, 3].reduce((sum, k) => sum + weight[k]! * slope.beam[index[k]! * faces.length + i]!, 0)
+  return new Map(faces.flatMap((f, i) => (f.meter ? [] : [[f.id, share(i)] as const])))
 }
 const lit = (design: Design, at: string) => [...landed(design, at).values()].reduce((a, b) => a + b, 0)
 

@@ -1,4 +1,5 @@
 import { FOUR_SIGMA, filmFactor, LEAST_FILM, outsideFilm, radiativeFilm } from '../../core/air/films'
+import { airExchange } from '../../core/network/airs'
 import { leakageFlow } from '../../core/air/leakage'
 import { AIR_SPECIFIC_HEAT, FILM_INSIDE, GAS_CONSTANT_AIR, ZERO_C_K } from '../../core/physics/constants'
 import type { SmallChain, SmallHouse } from './small-house'
@@ -43,7 +44,8 @@ function tabledRoot(x: number): number {
  * shares physical laws with the loop, and none of its arithmetic.
  */
 export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, windMs: number, houseC: number) {
-  const { chains, heaters, cover } = house
+  const { chains, heaters, cover, upper } = house
+  const aboveOf = (i: number) => (upper ? upper.above[i % upper.above.length]! : 0)
   /** Of its longwave, what passes a pane straight now: a drawn cover holds it back. */
   const straightOf = (c: SmallChain) => c.longwaveThrough * (1 - cover.share * (1 - cover.leak))
   /** What passes, with all that lies in line, the mean of what open and drawn would pass in turn. */
@@ -57,18 +59,27 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
   const face = chains.map((c, i) => first[i]! + c.capacity.length - 1)
   const AIR = cells
   const STAR = cells + 1
-  let state = new Array<number>(cells + 2).fill(0)
-  let films: { convective: number; radiative: number }[] = []
+  const UPPER = cells + 2
+  const unknowns = cells + (upper ? 3 : 2)
+  let state = new Array<number>(unknowns).fill(0)
+  let films: { convective: number; up: number; radiative: number }[] = []
+  let exchange = 0
   let age = FILMS_HOLD
 
+  const densityOutside = () => 101325 / (GAS_CONSTANT_AIR * (outsideC + ZERO_C_K))
   const takeFilms = () => {
+    if (upper) exchange = airExchange(upper.planeM2, state[AIR]! - state[UPPER]!, densityOutside())
     films = chains.map((c, i) => {
       const t = state[face[i]!]!
-      const difference = t - state[AIR]!
+      const u = aboveOf(i)
+      const by = state[AIR]! + (upper ? u * (state[UPPER]! - state[AIR]!) : 0)
+      const difference = t - by
       const natural = filmFactor(difference > 0, c.facingUp) * tabledRoot(Math.abs(difference))
       const kelvin = (t + state[STAR]!) / 2 + ZERO_C_K
       return {
         convective: Math.max(LEAST_FILM, natural) * c.areaM2,
+        // Half of what a face gives goes by its plume: up when it is warm, down when it is cold.
+        up: upper ? (Math.floor(difference * 32 + 2048) >= 2048 ? u + (1 - u) / 2 : u / 2) : 0,
         radiative: FOUR_SIGMA * c.emissivity * kelvin ** 3 * c.areaM2 * (1 - straightOf(c)),
       }
     })
@@ -81,8 +92,8 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
 
   /** Where everything stands after a step with these heaters' heat, W. */
   function after(dt: number, heat: readonly number[]): number[] {
-    const a = Array.from({ length: cells + 2 }, () => new Array<number>(cells + 2).fill(0))
-    const b = new Array<number>(cells + 2).fill(0)
+    const a = Array.from({ length: unknowns }, () => new Array<number>(unknowns).fill(0))
+    const b = new Array<number>(unknowns).fill(0)
     const join = (i: number, j: number, g: number) => {
       a[i]![i]! += g
       a[j]![j]! += g
@@ -112,15 +123,19 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
       }
       const straight = c.areaM2 * straightOf(c) * skyFilm
       tie(STAR, straight, c.skyView * skyC + (1 - c.skyView) * outsideC)
-      join(face[i]!, AIR, films[i]!.convective)
+      join(face[i]!, AIR, films[i]!.convective * (1 - films[i]!.up))
+      if (upper) join(face[i]!, UPPER, films[i]!.convective * films[i]!.up)
       join(face[i]!, STAR, films[i]!.radiative)
       b[face[i]!]! += c.sunW
     })
-    hold(AIR, house.airCapacity)
-    const density = 101325 / (GAS_CONSTANT_AIR * (outsideC + ZERO_C_K))
+    hold(AIR, house.airCapacity * (1 - (upper?.share ?? 0)))
+    if (upper) {
+      hold(UPPER, house.airCapacity * upper.share)
+      join(AIR, UPPER, exchange)
+    }
     tie(
       AIR,
-      leakageFlow(house.leakAreaM2, state[AIR]! - outsideC, windMs, 0.000104) * density * AIR_SPECIFIC_HEAT,
+      leakageFlow(house.leakAreaM2, state[AIR]! - outsideC, windMs, 0.000104) * densityOutside() * AIR_SPECIFIC_HEAT,
       outsideC,
     )
     heat.forEach((w, k) => {
@@ -131,8 +146,8 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
   }
 
   return {
-    set: (values: readonly number[], airC: number, starC: number) => {
-      state = [...values, airC, starC]
+    set: (values: readonly number[], airC: number, starC: number, upperC: number) => {
+      state = upper ? [...values, airC, starC, upperC] : [...values, airC, starC]
     },
     beginHour: () => {
       age = FILMS_HOLD
@@ -159,5 +174,6 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
     cells: () => state.slice(0, cells),
     airC: () => state[AIR]!,
     starC: () => state[STAR]!,
+    upperC: () => state[upper ? UPPER : AIR]!,
   }
 }

@@ -1,6 +1,7 @@
 import { HOURS, type SiteYear } from '../../core/climate'
 import { CLOSED, HOUSE, OUTSIDE, type NetworkModel } from '../../core/network/model'
-import { steadySite, waterRoom } from './tiny-model'
+import type { Airs } from '../../core/network/airs'
+import { ONE_AIR, steadySite, waterRoom } from './tiny-model'
 
 /** A line of cells of a small house, from the outside in. */
 export interface SmallChain {
@@ -21,6 +22,8 @@ export interface SmallHouse {
   chains: SmallChain[]
   airCapacity: number
   leakAreaM2: number
+  /** The upper air: the plane between it and the lower, m², its share of all, and of each chain's face. One air: null. */
+  upper: { planeM2: number; share: number; above: number[] } | null
   heaters: { capacityW: number; setPointC: number; radiantShare: number }[]
   /**
    * A cover over all its glazing: share of each hour that it is drawn, and of the glass that it leaves bare; what it
@@ -85,6 +88,7 @@ export function smallModel(house: SmallHouse): NetworkModel {
     },
     outsideGround: { ...waterRoom({ wallWK: 1, waterKg: 0 }).outsideGround, first: cellCount },
     airCapacity: house.airCapacity,
+    airs: airsOf(house),
     leakAreaM2: house.leakAreaM2,
     added: {
       count: heaters.length,
@@ -101,6 +105,17 @@ export function smallModel(house: SmallHouse): NetworkModel {
       },
     },
     bodies: [],
+  }
+}
+
+function airsOf({ upper, chains }: SmallHouse): Airs {
+  if (!upper) return ONE_AIR
+  return {
+    ...ONE_AIR,
+    planeM2: upper.planeM2,
+    aboveShare: upper.share,
+    above: Float64Array.from(chains, (_, i) => upper.above[i % upper.above.length]!),
+    inPath: new Uint8Array(chains.length),
   }
 }
 
