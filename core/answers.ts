@@ -91,6 +91,11 @@ export interface Answers {
    */
   leaf: { coldestC: number; hour: number; frostHours: number }
   hottestAfternoon: Extreme
+  /**
+   * Air under the ridge in the coldest hour and in the hottest, °C; and in paths that are dug lower, in the coldest;
+   * null where none is.
+   */
+  airs: { ridgeColdestC: number; ridgeHottestC: number; pathColdestC: number | null }
   hoursBelow0: number
   hoursBelowAim: number
   hoursAboveLimit: number
@@ -234,6 +239,7 @@ export function makeAnswers(
   runMs: number,
 ): Answers {
   const coldest = coldestHour(site, series.airC)
+  const hottest = extreme(site, series.airC, 1)
   const day = Math.floor(coldest.hour / 24)
   let hoursBelow0 = 0
   let hoursBelowAim = 0
@@ -348,7 +354,12 @@ export function makeAnswers(
       untilOpened: untilOpened(series, coldest.hour),
     },
     leaf: leafYear(series),
-    hottestAfternoon: extreme(site, series.airC, 1),
+    hottestAfternoon: hottest,
+    airs: {
+      ridgeColdestC: series.ridgeC[coldest.hour]!,
+      ridgeHottestC: series.ridgeC[hottest.hour]!,
+      pathColdestC: design.shape.pathM < 0 ? series.pathC[coldest.hour]! : null,
+    },
     hoursBelow0,
     hoursBelowAim,
     hoursAboveLimit,

@@ -45,13 +45,13 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'Hot afternoons',
     rests: 'measured',
-    bias: 'Too cool near the ridge and where vents are blocked: the air is taken as one, and openers as sound.',
+    bias: 'Too cool where vents are blocked: openers are taken as sound. How far the ridge stands apart is thin evidence.',
     logger: 'How far the ridge is from the beds.',
   },
   {
     claim: 'Soil and open water in summer',
     rests: 'measured',
-    bias: 'Too warm by a few degrees: leaves shade the soil beneath them, but not yet what stands behind them.',
+    bias: 'Too warm by a degree or two where leaves are thin: beds in full leaf stand within three of the air.',
     logger: 'The soil at a hand’s depth, in June.',
   },
   {

@@ -18,7 +18,7 @@ const fields = group(
     runs: choice(RUNS, {
       start: 'always',
       label: 'Runs',
-      hint: 'The air is taken as one: only its power and its heat count yet, not what it stirs.',
+      hint: 'It mixes the air under the ridge with that round the beds, and moves air along panes and soil.',
     }),
     aboveC: temperature(-20, 60, { start: 25, step: 0.5, label: 'Warmer than' }),
   },

@@ -107,7 +107,9 @@ function showColdest(): void {
       </p>
       <p class="hint mt-1" data-test="leaf">
         The leaf itself: {{ t(a.leaf.coldestC)
-        }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}.
+        }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
+        {{ t(a.airs.ridgeColdestC)
+        }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
         <button class="cursor-pointer underline decoration-dotted underline-offset-3" @click="trusting = true">
           How far to trust it
         </button>
@@ -132,7 +134,8 @@ function showColdest(): void {
         <div class="row">
           <dt>
             Hottest afternoon<span class="hint block"
-              >{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside</span
+              >{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside, {{ t(a.airs.ridgeHottestC) }} under the
+              ridge</span
             >
           </dt>
           <dd>

@@ -14,6 +14,8 @@ const props = defineProps<{
   max?: number
   /** Choices of a choice, and of a number that stands for one of them: '' for null. */
   options?: readonly { id: string; name: string }[]
+  /** Of a number that may be null: what stands in its place. */
+  none?: string
   /** How the value is taken, where more hangs on it than its place; gives back why not, or null. */
   set?: (value: never) => string | null
 }>()
@@ -43,7 +45,8 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
     v-else-if="field.kind === 'number' && field.quantity !== null"
     :label="label"
     :quantity="field.quantity"
-    :value="value as number"
+    :value="value as number | null"
+    :none="none"
     :min="min ?? field.low"
     :max="max ?? (field.step === undefined ? field.high : field.usual[1])"
     :slide="field.step"

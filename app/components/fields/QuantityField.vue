@@ -4,14 +4,16 @@ import { formatQuantity, parseQuantity, shownUnit, toShown, type Quantity } from
 const props = defineProps<{
   label: string
   quantity: Quantity
-  value: number
+  value: number | null
   /** Takes the SI value; gives back why not, or null. */
-  set: (value: number) => string | null
+  set: (value: number | null) => string | null
   min: number
   max: number
   /** Adds a slider with this step, SI. */
   slide?: number
   hint?: string
+  /** Where the field may be left empty: what then stands in its place. */
+  none?: string
 }>()
 
 const settings = useSettings()
@@ -20,6 +22,7 @@ const typed = ref<string | null>(null)
 const fault = ref('')
 
 const shown = computed(() => {
+  if (props.value === null) return ''
   const text = formatQuantity(props.value, props.quantity, settings.units)
   return props.quantity === 'count' ? String(Math.round(props.value)) : text
 })
@@ -31,6 +34,11 @@ const range = computed(
 
 function commit(): void {
   if (typed.value === null) return
+  if (props.none && typed.value.trim() === '') {
+    typed.value = null
+    fault.value = props.set(null) ?? ''
+    return
+  }
   const parsed = parseQuantity(typed.value, props.quantity, settings.units)
   if (!parsed.ok) {
     fault.value = `${parsed.message}.`
@@ -56,14 +64,15 @@ function cancel(): void {
 }
 
 function nudge(direction: 1 | -1, event: KeyboardEvent): void {
+  const from = props.value ?? props.min
   const unit = shownUnit(props.quantity, settings.units)
   const step =
     (props.slide ??
       (props.quantity === 'count'
         ? 1
-        : unit.factor * (Math.abs(toShown(props.value, props.quantity, settings.units)) >= 20 ? 1 : 0.1))) *
+        : unit.factor * (Math.abs(toShown(from, props.quantity, settings.units)) >= 20 ? 1 : 0.1))) *
     (event.shiftKey ? 5 : 1)
-  const next = Math.min(props.max, Math.max(props.min, Math.round((props.value + direction * step) / step) * step))
+  const next = Math.min(props.max, Math.max(props.min, Math.round((from + direction * step) / step) * step))
   fault.value = props.set(Number(next.toFixed(6))) ?? ''
   typed.value = null
 }
@@ -86,7 +95,7 @@ function slideTo(event: Event): void {
         :min="min"
         :max="max"
         :step="slide"
-        :value="value"
+        :value="value ?? min"
         :aria-label="`${label}, slider`"
         :aria-valuetext="shown"
         class="min-w-16 flex-1"
@@ -97,6 +106,7 @@ function slideTo(event: Event): void {
         class="input"
         :class="slide ? 'max-w-24' : ''"
         :value="typed ?? shown"
+        :placeholder="none"
         :aria-invalid="fault !== ''"
         :aria-describedby="`${id}-note`"
         autocomplete="off"

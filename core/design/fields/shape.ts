@@ -47,7 +47,7 @@ export const BED = group(
       label: 'Leaf over bed area',
       about: 'while its crop grows; 0.7 of that while it is held',
     }),
-    leavesM: orNull(length(0.02, 3, { step: 0.1, label: 'Leaves stand so high' }), {
+    leavesM: orNull(length(0.02, 3, { label: 'Leaves stand so high' }), {
       start: null,
       about: 'above its top, while its crop stands; null: as its crop grows',
     }),
@@ -149,9 +149,7 @@ export const SHAPE = group(
       start: 0,
       step: 0.05,
       label: 'Paths against the floor',
-      hint:
-        'Dug lower, cold air drains into them and leaves the beds warmer, and heads have more room. ' +
-        'The year takes the air as one, so it does not count this.',
+      hint: 'Dug lower, cold air drains into them and leaves the beds a little warmer; heads have more room.',
       about: 'negative where they are dug lower',
     }),
     overhangM: length(0, 3, { start: 0, label: 'Eave over the glazing', about: 'solid, level, beyond its top' }),
