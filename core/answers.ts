@@ -86,8 +86,8 @@ export interface Answers {
     untilOpened: { insideC: number; clock: string } | null
   }
   /**
-   * The topmost leaves of the coldest bed, dry (as one would be, where none stands): their coldest hour, °C, and hours in
-   * which they froze.
+   * The topmost leaves of the coldest bed, dry (as one would be, where none stands): their coldest hour, °C, and hours
+   * in which they froze.
    */
   leaf: { coldestC: number; hour: number; frostHours: number }
   hottestAfternoon: Extreme

@@ -45,7 +45,7 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'Hot afternoons',
     rests: 'measured',
-    bias: 'Too cool where vents are blocked: openers are taken as sound. How far the ridge stands apart is thin evidence.',
+    bias: 'Too cool where vents are blocked: openers are taken as sound. How far ridge and beds differ is thin evidence.',
     logger: 'How far the ridge is from the beds.',
   },
   {

@@ -153,6 +153,7 @@ function litBranches({ site, aim, shape, skin, store }: Design): readonly unknow
     skin.roof,
     skin.condition,
     skin.finish,
+    skin.snow,
     store.bodies,
     // What stands at the face, and not how thick it is.
     store.linings.map(l => `${l.part} ${l.material}`).join(),

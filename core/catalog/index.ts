@@ -1,6 +1,7 @@
 export * from './glazings'
 export * from './materials'
 export * from './finishes'
+export * from './frames'
 export * from './contents'
 export * from './covers'
 export * from './leakage'

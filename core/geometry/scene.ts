@@ -385,6 +385,15 @@ function open(screens: readonly Board[], x: number, y: number, z: number, dx: nu
   return true
 }
 
+/** Share of some points (x, y, z by turns) from which the way along a direction is free of screens. */
+export function freeOf(screens: readonly Screen[], points: Float64Array, dx: number, dy: number, dz: number): number {
+  const boards = screens.map(makeBoard)
+  let free = 0
+  for (let k = 0; k < points.length; k += 3)
+    if (open(boards, points[k]!, points[k + 1]!, points[k + 2]!, dx, dy, dz)) free++
+  return (free * 3) / points.length
+}
+
 const isLet = (s: Surface) => openingOfFace(s.id) >= 0 || s.id.endsWith('end glazing')
 
 function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => number): RoomPlane[] {

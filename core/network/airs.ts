@@ -1,6 +1,7 @@
 import { pathStrip } from '../geometry/objects'
 import type { Point } from '../geometry/section'
-import type { Building, Vec } from '../geometry/surfaces'
+import { polygonAbove } from '../geometry/above'
+import type { Building } from '../geometry/surfaces'
 import { AIR_SPECIFIC_HEAT } from '../physics/constants'
 import type { Design } from '../design/types'
 import type { Chain } from './chains'
@@ -86,33 +87,9 @@ function shareAbove({ surfaces, objects }: Building, chain: Chain, z: number): n
   return box ? Math.min(1, Math.max(0, (box.z1 - z) / (box.z1 - box.z0))) : 0
 }
 
-/** Share of a plane polygon's area that lies above a height. */
-export function polygonAbove(polygon: readonly Vec[], z: number): number {
-  const upper: Vec[] = []
-  polygon.forEach((p, i) => {
-    const q = polygon[(i + 1) % polygon.length]!
-    if (p[2] >= z) upper.push(p)
-    if (p[2] >= z === q[2] >= z) return
-    const t = (z - p[2]) / (q[2] - p[2])
-    upper.push([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t, z])
-  })
-  return areaOf(upper) / areaOf(polygon)
-}
-
-function areaOf(polygon: readonly Vec[]): number {
-  const sum = [0, 0, 0]
-  polygon.forEach((p, i) => {
-    const q = polygon[(i + 1) % polygon.length]!
-    sum[0]! += p[1] * q[2] - p[2] * q[1]
-    sum[1]! += p[2] * q[0] - p[0] * q[2]
-    sum[2]! += p[0] * q[1] - p[1] * q[0]
-  })
-  return Math.hypot(...sum) / 2
-}
-
 /** Of what air gives and takes at a face, the share that its plume or its downdraught carries into the next air. */
 export const PLUME = 0.5
-/** Between two airs of which the lower is colder, W/m²K: what still passes by people, leaks and the flow along walls. */
+/** Between two airs of which the lower is colder, W/m²K: what people, leaks and the flow along walls still pass. */
 const STILL_EXCHANGE = 3
 /** Of the air that openings let through, the share that also mixes the two. */
 export const VENTS_MIX = 0.5

@@ -18,7 +18,7 @@ export interface Fans {
   conduct: Float64Array
   push: Float64Array
   louvre: Float64Array
-  /** Those that stir the air: which each is, how much, and whether it runs, by the air, °C, and by whether it is day. */
+  /** Those that stir the air: which each is, how much, and whether it runs, by the air, °C, and whether it is day. */
   stirs: { fan: number; flowM3s: number; runs: (airC: number, isDay: boolean) => boolean }[]
 }
 

@@ -2,7 +2,7 @@ import type { Memory } from './memory'
 import type { NetworkModel } from './model'
 
 /** Resistance of a metre of settled snow, m²K/W. */
-const SNOW = 5
+export const SNOW = 5
 
 /**
  * Steps the ground beside the building through one hour: each column by itself, implicitly, from its foot (which passes

@@ -2,7 +2,8 @@ import { FILM_INSIDE, GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/con
 import { outsideFilm, radiativeFilm } from '../air/films'
 import { MONTH_OF_DAY, tabledSaturationPa, type SiteYear } from '../climate'
 import { makeAddedWork } from './added-work'
-import { makeGroundOutside } from './ground-outside'
+import { makeGroundOutside, SNOW } from './ground-outside'
+import { shareUnder } from '../optics/snow'
 import { makeLinks } from './links'
 import type { Memory } from './memory'
 import { EMISSIVITY, OPEN_COVER } from './chains'
@@ -60,7 +61,10 @@ const HELD = 1e15
 const HOUSE_FILM = 0.13
 /** Light reflected by condensation on the glass, at most. */
 const DROPS = 0.08
-/** Glass is wet all over with so much on it, kg/m²; drops then cover so much of it, and longwave does not pass water. */
+/**
+ * Glass is wet all over with so much on it, kg/m²; drops then cover so much of it, and longwave does not pass water.
+ * Pieters, Deltour & Debruyckere 1997.
+ */
 const WETS = 0.03
 const DROPS_COVER = 0.6
 /** Row cover: open and drawn ties of the space under it, W/m²K. */
@@ -176,6 +180,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   let lastDt = 0
   /** Of longwave that would pass a dry sheet, what passes this one. */
   let longwaveDry = 1
+  let bankR = 0
   /** The day whose mean stands in `DAY_MEAN`. */
   let day = -1
 
@@ -507,6 +512,17 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     v[SUN_IN] = inside
   }
 
+  /** Share of a chain that stands in snow; of the bank there, the mean resistance is left in `bankR`, m²K/W. */
+  function bankedAt(c: number, h: number): number {
+    const banked = m.banks?.chains[c]
+    if (!banked) return 0
+    const heightM = m.banks!.heightM[banked.bank]![h]!
+    if (heightM <= 0) return 0
+    // It lies as a wedge: half as thick as it is high.
+    bankR = (heightM / 2) * SNOW
+    return shareUnder(banked.shares, heightM)
+  }
+
   /** Wind, air and sky on what stands above the ground, with the night cover as it is drawn. */
   function skin(h: number): void {
     const outside = v[OUT]!
@@ -522,6 +538,15 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       const toSky = skyFilm * view
       const toAir = windFilm + skyFilm * (1 - view)
       let g = area[c]! * (toSky + toAir)
+      outT[c] = (toSky * sky + toAir * outside) / (toSky + toAir)
+      const inSnow = bankedAt(c, h)
+      if (inSnow > 0) {
+        // What stands in a bank sees the air through it, and no sky.
+        const bare = (1 - inSnow) * g
+        const banked = (inSnow * area[c]!) / (1 / windFilm + bankR)
+        g = bare + banked
+        outT[c] = (bare * outT[c]! + banked * outside) / g
+      }
       if (glazed[c] === 1) {
         const share = covered[coverOf[c]!]!
         const inside = FILM_INSIDE / area[c]!
@@ -529,7 +554,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
         between[i0 + 1] = mixed(OPEN_COVER * area[c]!, insideDrawn[c]!, share, inside + 1 / g + 1 / paneOpen[c]!)
         if (share > 0 && outsideDrawn[c]! > 0)
           g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), share, inside + 1 / paneOpen[c]!)
-        through[c] = longwaveThrough[c]! * light[coverOf[c]!]! * longwaveDry
+        through[c] = longwaveThrough[c]! * light[coverOf[c]!]! * longwaveDry * (1 - inSnow)
         const straight = area[c]! * through[c]! * skyFilm
         film[c] = straight
         filmT[c] = view * sky + (1 - view) * outside
@@ -537,7 +562,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
         starSkyT += straight * filmT[c]!
       }
       outG[c] = g
-      outT[c] = (toSky * sky + toAir * outside) / (toSky + toAir)
       source[i0]! += g * outT[c]!
     }
     v[STAR_SKY_G] = starSky

@@ -11,6 +11,7 @@ import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, coveredResistance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
+import { bankedShares, snowBanks, type Banked } from '../optics/snow'
 import { makeAdded, type Added } from './added'
 import { makeAirs, type Airs } from './airs'
 import { makeAirways, type Airways } from './airways'
@@ -98,6 +99,8 @@ export interface NetworkModel {
   /** Sunk walls: conductance to each outside cell beside them, W/K, and each chain's share. */
   buried: { g: Float64Array; cell: Int32Array; share: Float64Array }
   houseC: number
+  /** Snow against the skin: height of each bank, m by hour, and what of each chain stands in which; null without. */
+  banks: { heightM: Float32Array[]; chains: (Banked | null)[] } | null
   /**
    * Night covers: how much of each hour each is drawn, by `hour * covers + cover`, and the share that it leaves bare.
    */
@@ -281,6 +284,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     },
     buried,
     houseC: design.shape.house.airC,
+    banks: makeBanks(design, site, building, chains),
     covers: building.covers.length,
     drawn: inTurns(building.covers.map(c => coverDrawn(site, c))),
     coverLeak: Float64Array.from(building.covers, c => fittedCover(c).edgeLeak),
@@ -325,6 +329,22 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     probes: makeProbes(chains, offset),
     skin: skinChains(chains),
     bodies: design.store.bodies.map((_, i) => Int32Array.from(chains.flatMap((c, k) => (c.body === i ? [k] : [])))),
+  }
+}
+
+function makeBanks(
+  { skin }: Design,
+  site: SiteYear,
+  building: Building,
+  chains: readonly Chain[],
+): NetworkModel['banks'] {
+  if (!site.snowM.some(depth => depth > 0)) return null
+  return {
+    heightM: snowBanks(site, building.outline, skin.snow.cleared),
+    chains: chains.map(c => {
+      const those = c.skin ? building.surfaces.filter(s => s.id === c.skin && s.part !== null) : []
+      return those.length > 0 && TIES[c.kind] === OUTSIDE ? bankedShares(building, those) : null
+    }),
   }
 }
 

@@ -77,8 +77,8 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
 export function makeMoisture(memory: Memory) {
   const { v, T, face, area, glazed, bed, openWater, isLeaf, leafDraw, films, damp, slope, dampOwn, tried } = memory
   /**
-   * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, leaves through their
-   * stomata, open water of itself.
+   * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, leaves through
+   * their stomata, open water of itself.
    */
   const driesOf = memory.bytes(memory.size.chains)
   let m!: NetworkModel

@@ -201,9 +201,10 @@ interface Loop {
 /**
  * One step of the network, backward Euler. Within an hour the ties and the conductances between cells hold still, so
  * each chain is eliminated from the outside in once an hour; a step carries the right-hand side inwards, solves air,
- * star and moisture with films of the half hour before, then goes back out. Other airs than that round the beds (under a
- * row cover, under the ridge, in dug paths) are eliminated beforehand. Vents, fans and heaters are solved for the air temperature of the same step. Heat passes sideways in the
- * ground, and to pipes and rock, by the hour. First order in the step, stable for any.
+ * star and moisture with films of the half hour before, then goes back out. Other airs than that round the beds (under
+ * a row cover, under the ridge, in dug paths) are eliminated beforehand. Vents, fans and heaters are solved for the air
+ * temperature of the same step. Heat passes sideways in the ground, and to pipes and rock, by the hour. First order in
+ * the step, stable for any.
  *
  * The inner loops take arrays under names of their own before they begin: that is a few per cent faster than to reach
  * for them in each turn.
@@ -328,7 +329,7 @@ function makeLoop(size: Size): Loop {
     otherCount = 0
     if (hasRidge)
       for (let c = 0; c < m.count; c++) {
-        // What is warmer than its air sends a plume up, what is colder a draught down: into a dug path, if there is one.
+        // What is warmer than its air sends a plume up, what is colder a draught down: into a dug path, if one is there.
         const up = above[c]!
         const own = m.leafOf[c]! < 0 && m.underRow[c] === 0 && inPath[c] === 0
         upShare[2 * c] = own && !(hasPath && up < 0.5) ? up * (1 - PLUME) : 0

@@ -17,7 +17,8 @@ export interface CanopyLight {
 }
 
 /**
- * Light in leaves by two bands, each dying out by the root of what a leaf keeps of it. Goudriaan & van Laar 1994, ch. 6.
+ * Light in leaves by two bands, each dying out by the root of what a leaf keeps of it.
+ * Source: Goudriaan & van Laar 1994, ch. 6.
  * @param leafArea over bed area, 0–6
  */
 export function canopyLight(leafArea: number): CanopyLight {

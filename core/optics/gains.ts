@@ -1,6 +1,6 @@
 import { leafByMonth, leavesM } from '../aim/leaf'
 import { kindOf } from '../bodies/registry'
-import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
+import { entry, FINISHES, MATERIALS, usualFrameShare, type Glazing } from '../catalog'
 import { HOURS, MONTH_OF_DAY, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design, Layer } from '../design/types'
 import { freeStrips, litAreaM2 } from '../geometry/objects'
@@ -22,9 +22,17 @@ import { within } from '../openings/winter'
 import { dot, planeNormal, type Vector3 } from '../sun'
 import { canopyLight, EXTINCTION } from './canopy'
 import { atCosine, makeGlazingLight, type GlazingLight } from './glazing-light'
-import { makeLandings, objectAreaM2, tablePlace, type Landing, type LightFace } from './landing'
+import {
+  makeLandings,
+  makeOuterShadows,
+  objectAreaM2,
+  tablePlace,
+  type Landing,
+  type LightFace,
+  type OuterShadow,
+} from './landing'
 import { skyHours, type SkyHours, skyOnPlane, type SkyShape } from './sky'
-import { glazingSnow } from './snow'
+import { bankedShares, glazingSnow, shareUnder, snowBanks } from './snow'
 
 const { max, min } = Math
 
@@ -48,6 +56,10 @@ export interface LightTable {
   byMonth: (readonly LitPane[])[]
   /** How many night covers there are, each over its own panes. */
   covers: number
+  /** How often snow at the foot of the house is cleared. */
+  cleared: Design['skin']['snow']['cleared']
+  /** Of the outer walls that eaves or a house may shade: what the sun and the sky find free of them. */
+  shadows: readonly OuterShadow[]
 }
 
 /** A glazed surface: where its light ends up, and what it is glazed with. */
@@ -230,7 +242,8 @@ export function makeLightTable(
     const lit = landings.map(list =>
       list.map((landing): LitPane => {
         const { glazing, condition } = landing.surface
-        const { frameShare, ageYears, dirt } = condition
+        const { ageYears, dirt } = condition
+        const frameShare = condition.frameShare ?? usualFrameShare(design.shape.form, glazing!)
         return {
           ...landing,
           light: lightOf(landing.surface),
@@ -241,7 +254,14 @@ export function makeLightTable(
     )
     for (const m of these) byMonth[m] = lit[keys.indexOf(months[m]!.leafArea.join())]!
   }
-  return { faces, covers: building.covers.length, panes: byMonth[0]!, byMonth }
+  return {
+    faces,
+    covers: building.covers.length,
+    cleared: design.skin.snow.cleared,
+    shadows: makeOuterShadows(building, extras, design.site.latitudeDeg),
+    panes: byMonth[0]!,
+    byMonth,
+  }
 }
 
 /** A direction that planes outdoors face. */
@@ -325,7 +345,7 @@ function fallOn(plane: Facing, { sun, sky, beam, diffuse, reflected, past, inLea
 
 /** A year of sunlight on and in the building. */
 export function makeSolarGains(site: SiteYear, building: Building, table: LightTable): SolarGains {
-  const { faces, panes: landings, byMonth, covers } = table
+  const { faces, panes: landings, byMonth, covers, cleared, shadows } = table
   const n = faces.length
   const real = faces.filter(f => !f.meter).length
   const blank = () => new Float32Array(HOURS)
@@ -347,6 +367,17 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   const solids = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
   const outer = names(solids.map(s => s.id)).map(id => ({ id, watts: blank() }))
   const outerTakes = solids.map(s => (entry(FINISHES, s.outside).solarAbsorptance ?? OUTSIDE_ABSORPTANCE) * s.areaM2)
+  // What stands in a bank of snow gets no light.
+  const snowy = site.snowM.some(depth => depth > 0)
+  const banks = snowy ? snowBanks(site, building.outline, cleared) : []
+  const banked = (s: Surface) => (snowy ? bankedShares(building, [s]) : null)
+  const paneBanked = landings.map(l => banked(l.surface))
+  const outerBanked = solids.map(banked)
+  const outerShadow = solids.map(s => shadows.find(x => x.surface.polygon === s.polygon) ?? null)
+  const under = (b: ReturnType<typeof banked>, h: number) => {
+    const heightM = b ? banks[b.bank]![h]! : 0
+    return heightM > 0 ? shareUnder(b!.shares, heightM) : 0
+  }
   const outerOf = solids.map(s => outer.find(o => o.id === s.id)!.watts)
   const outerFacing = solids.map(facingOf)
   const planes = [...facings.values()]
@@ -377,7 +408,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       const to = now[landing.surface.cover]!
       const on = paneFacing[g]!
       const { cosine } = on
-      const clear = 1 - snowOn[g]![h]!
+      const clear = (1 - snowOn[g]![h]!) * (1 - under(paneBanked[g]!, h))
       const area = landing.surface.areaM2 * clear
       const straight = cosine > 0 ? on.fromSun * atCosine(light.transmittance, cosine) * area * kept : 0
       const even = light.diffuse.transmittance * area * kept
@@ -398,7 +429,19 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     }
     for (let o = 0; o < solids.length; o++) {
       const on = outerFacing[o]!
-      outerOf[o]![h]! += (on.fromSun + on.fromSky + on.fromGround) * outerTakes[o]!
+      const shadow = outerShadow[o]
+      let { fromSun, fromSky } = on
+      if (shadow) {
+        fromSky *= shadow.sky
+        if (fromSun > 0) {
+          if (!placed) tablePlace(site.latitudeDeg, sun.e, sun.n, sun.u, index, weight)
+          placed = true
+          let free = 0
+          for (let k = 0; k < 4; k++) free += weight[k]! * shadow.beam[index[k]!]!
+          fromSun *= free
+        }
+      }
+      outerOf[o]![h]! += (fromSun + fromSky + on.fromGround) * outerTakes[o]! * (1 - under(outerBanked[o]!, h))
     }
     transmittedW[h] = transmitted
     for (let c = 0; c < covers; c++) {

@@ -1,6 +1,14 @@
 import { RAD } from '../physics/constants'
 import { litAreaM2 } from '../geometry/objects'
-import { faceOfObject, makeScene, type FaceId, type Leaves, type Scene, type SceneExtras } from '../geometry/scene'
+import {
+  faceOfObject,
+  freeOf,
+  makeScene,
+  type FaceId,
+  type Leaves,
+  type Scene,
+  type SceneExtras,
+} from '../geometry/scene'
 import type { Building, Surface, Vec } from '../geometry/surfaces'
 
 const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
@@ -119,6 +127,49 @@ export function makeLandings({ building, extras, faces: byState, leaves, latitud
     )
   }
   return landings
+}
+
+/** What eaves and a house leave free of an outer wall or roof: of the sun, by the table's entries, and of the sky. */
+export interface OuterShadow {
+  surface: Surface
+  beam: Float32Array
+  sky: number
+}
+
+/** Points to an outer wall that shadows are looked for on, and how far off it they lie, m. */
+const SHADOW_POINTS = 12
+const OFF_M = 0.02
+
+/** What screens outside shade of the outer walls and roofs: none where there are no screens. */
+export function makeOuterShadows(
+  building: Building,
+  { outside }: Pick<SceneExtras, 'outside'>,
+  latitudeDeg: number,
+): OuterShadow[] {
+  if (outside.length === 0) return []
+  const directions = sunDirections(building, latitudeDeg)
+  return building.surfaces
+    .filter(s => s.kind === 'opaque' && s.boundary === 'outside')
+    .map((surface): OuterShadow => {
+      const points = pointsOn(surface, SHADOW_POINTS).map((v, i) => v + surface.normal[i % 3]! * OFF_M)
+      const [nx, ny, nz] = surface.normal
+      const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES).fill(1)
+      for (let i = 0; i < beam.length; i++) {
+        const [dx, dy, dz] = [directions[i * 3]!, directions[i * 3 + 1]!, directions[i * 3 + 2]!]
+        if (dz > -BEYOND && dx * nx + dy * ny + dz * nz > 0) beam[i] = freeOf(outside, points, dx, dy, dz)
+      }
+      let free = 0
+      let all = 0
+      for (let az = 15; az < 360; az += 30)
+        for (let alt = 7.5; alt < 90; alt += 15) {
+          const c = cos(alt * RAD)
+          const [x, y, z] = [c * cos(az * RAD), c * sin(az * RAD), sin(alt * RAD)]
+          const weight = max(0, x * nx + y * ny + z * nz) * c
+          all += weight
+          if (weight > 0) free += weight * freeOf(outside, points, x, y, z)
+        }
+      return { surface, beam, sky: all > 0 ? free / all : 1 }
+    })
 }
 
 /** Towards the sun, in the room's directions, for every entry of the table. */

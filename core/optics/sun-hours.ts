@@ -1,5 +1,5 @@
 import { bodyName } from '../bodies/registry'
-import { HOURS, middleOfMonth, MONTH_OF_DAY, yearStartUtc, type SiteYear } from '../climate'
+import { HOURS, middleOfMonth, MONTH_OF_DAY, pastHorizon, yearStartUtc, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import { makeScene } from '../geometry/scene'
 import { shadingOf } from '../geometry/shading'
@@ -26,7 +26,7 @@ const BRIGHT_WM2 = 120
 
 /**
  * Monthly hours of direct sun on beds, benches, mass, floor and back wall: points on the faces that can see the sunny
- * glass are looked from towards the sun.
+ * glass are looked from towards the sun, past what stands on the skyline.
  */
 export function sunHours(design: Pick<Design, 'shape' | 'store'>, building: Building, site: SiteYear): SunHours[] {
   const scene = makeScene(building, shadingOf(design.shape, building.outline))
@@ -43,10 +43,12 @@ export function sunHours(design: Pick<Design, 'shape' | 'store'>, building: Buil
     for (let minute = STEP_MIN / 2; minute < 1440; minute += STEP_MIN) {
       const sun = sunPosition(midnight + minute * 60000, site.latitudeDeg, site.longitudeDeg)
       if (sun.altitudeDeg <= 0.5) continue
+      const past = site.horizon ? pastHorizon(site.horizon, sun.azimuthDeg, sun.altitudeDeg, middleOfMonth(month)) : 1
+      if (past === 0) continue
       const v = skyVector(sun.altitudeDeg, sun.azimuthDeg)
       const [dx, dy, dz] = roomDirection(building, v.e, v.n, v.u)
       things.forEach((thing, i) => {
-        scene.cast(thing.points, dx, dy, dz, 1, STEP_MIN / 60 / (thing.points.length / 3), landed.fill(0))
+        scene.cast(thing.points, dx, dy, dz, 1, (past * STEP_MIN) / 60 / (thing.points.length / 3), landed.fill(0))
         scene.faces.forEach((f, k) => {
           if (panes.has(f)) out[i]!.clear[month]! += landed[k]!
         })

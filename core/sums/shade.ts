@@ -1,3 +1,4 @@
+import { SLID_PACKS, slidPile } from '../optics/snow'
 import { RAD } from '../physics/constants'
 import type { Point } from '../geometry/section'
 import { line, need, plain, type Sum } from './sum'
@@ -169,13 +170,11 @@ function solve(
  * Height that snow sliding off the glazing piles up to against the knee wall. Snow depth m on the slope; a pile lies at
  * about 40°.
  */
-export function kneeWallSnow(slopeM: number, snowM: number, compaction = 0.6): Sum {
+export function kneeWallSnow(slopeM: number, snowM: number, compaction = SLID_PACKS): Sum {
   need('slope', slopeM, 0)
   need('snow', snowM, 0, 20)
   need('compaction', compaction, 0.1, 1)
-  const area = slopeM * snowM * compaction
-  // A triangle against the wall with its foot at 40°.
-  const height = Math.sqrt(2 * area * Math.tan(40 * RAD))
+  const { areaM2: area, heightM: height } = slidPile(slopeM, snowM, compaction)
   return {
     result: height,
     rule: 'Snow of the slope, packed, as a triangle at 40° against the wall. Loads are for an engineer.',

@@ -22,7 +22,7 @@ export interface SmallHouse {
   chains: SmallChain[]
   airCapacity: number
   leakAreaM2: number
-  /** The upper air: the plane between it and the lower, m², its share of all, and of each chain's face. One air: null. */
+  /** Plane between upper and lower air, m², the upper one's share of all, and of each chain's face. One air: null. */
   upper: { planeM2: number; share: number; above: number[] } | null
   heaters: { capacityW: number; setPointC: number; radiantShare: number }[]
   /**

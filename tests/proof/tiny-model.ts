@@ -83,6 +83,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     outsideGround: { first: 4, columns: 0, rows: 0, down: empty.g, area: empty.g, half: empty.g, film: 0 },
     buried: { g: empty.g, cell: empty.a, share: two() },
     houseC: 20,
+    banks: null,
     covers: 1,
     drawn: none,
     coverLeak: Float64Array.of(0),

@@ -47,6 +47,7 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
     :quantity="field.quantity"
     :value="value as number | null"
     :none="none"
+    :clear="none ? () => take(null) : undefined"
     :min="min ?? field.low"
     :max="max ?? (field.step === undefined ? field.high : field.usual[1])"
     :slide="field.step"

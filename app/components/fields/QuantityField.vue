@@ -6,14 +6,15 @@ const props = defineProps<{
   quantity: Quantity
   value: number | null
   /** Takes the SI value; gives back why not, or null. */
-  set: (value: number | null) => string | null
+  set: (value: number) => string | null
   min: number
   max: number
   /** Adds a slider with this step, SI. */
   slide?: number
   hint?: string
-  /** Where the field may be left empty: what then stands in its place. */
+  /** Where the field may be left empty: what then stands in its place, and how it is emptied. */
   none?: string
+  clear?: () => string | null
 }>()
 
 const settings = useSettings()
@@ -34,9 +35,9 @@ const range = computed(
 
 function commit(): void {
   if (typed.value === null) return
-  if (props.none && typed.value.trim() === '') {
+  if (props.clear && typed.value.trim() === '') {
     typed.value = null
-    fault.value = props.set(null) ?? ''
+    fault.value = props.clear() ?? ''
     return
   }
   const parsed = parseQuantity(typed.value, props.quantity, settings.units)

@@ -244,7 +244,7 @@ const asHouse = () =>
             :set="setOwn('condition', () => ({ ...design.skin.condition }))"
           />
           <template v-if="part.condition">
-            <DesignField :path="`${path}.condition.frameShare`" />
+            <DesignField :path="`${path}.condition.frameShare`" none="as is usual" />
             <DesignField :path="`${path}.condition.ageYears`" />
             <DesignField :path="`${path}.condition.dirt`" />
           </template>

@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import { entry, GLAZINGS, usualFrameShare } from '../../../core/catalog'
 import { hasSolidRoof } from '../../../core/advice/cautions'
 import { partsOf } from '../../../core/geometry/parts'
 import { makeOutline } from '../../../core/geometry/section'
 import { LATER } from '~/parts'
 
 const bench = useDesign()
+const settings = useSettings()
+const usualFrame = computed(() =>
+  usualFrameShare(bench.current.shape.form, entry(GLAZINGS, bench.current.skin.glazing)),
+)
 const skin = computed(() => bench.current.skin)
 const TABS = [
   { id: 'heat', name: 'Heat losses' },
@@ -74,11 +79,12 @@ const ends = computed(() => bench.current.skin.parts)
                 )
             "
           />
-          <DesignField path="skin.condition.frameShare" />
+          <DesignField path="skin.condition.frameShare" :none="`usual here: ${settings.show(usualFrame, 'share')}`" />
         </div>
         <div>
           <DesignField path="skin.condition.ageYears" />
           <DesignField path="skin.condition.dirt" />
+          <DesignField path="skin.snow.cleared" />
         </div>
       </div>
     </template>

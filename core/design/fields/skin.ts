@@ -66,7 +66,10 @@ const finish = (label: string, hint = '') => entryOf(FINISHES, { start: 'bare', 
 
 const CONDITION = group(
   {
-    frameShare: share(0, 0.5, { start: 0.08, step: 0.01, label: 'Bars and frame, share of the opening' }),
+    frameShare: orNull(share(0, 0.5, { label: 'Bars and frame, share of the opening' }), {
+      start: null,
+      about: 'null: what is usual of the form and the glazing',
+    }),
     ageYears: count(0, 40, {
       whole: false,
       start: 0,
@@ -222,6 +225,23 @@ export const SKIN = group(
       label: 'Openings',
       about: 'vents, windows and doors, each on a part',
     }),
+    snow: group(
+      {
+        cleared: choice(
+          [
+            { id: 'never', name: 'never' },
+            { id: 'weekly', name: 'once a week' },
+            { id: 'daily', name: 'every morning' },
+          ],
+          {
+            start: 'never',
+            label: 'Snow at the foot of the house is cleared',
+            hint: 'A bank keeps a wall warm and takes the light of low glazing.',
+          },
+        ),
+      },
+      { label: 'Snow' },
+    ),
     edge: group(
       {
         material: entryOf(MATERIALS, { label: 'Board' }),
