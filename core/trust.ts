@@ -45,7 +45,7 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'Hot afternoons',
     rests: 'measured',
-    bias: 'Too cool where vents are blocked: openers are taken as sound. How far ridge and beds differ is thin evidence.',
+    bias: 'Too cool where vents are blocked: openers are taken as sound. How ridge and beds differ is thinly known.',
     logger: 'How far the ridge is from the beds.',
   },
   {

@@ -32,7 +32,7 @@ export const LEAST_FILM = 0.6
 
 /**
  * Film that moving air leaves at the least, W/m²K: forced convection at walls by air changes an hour (3–100), never
- * than in a quiet room. Fisher & Pedersen, ASHRAE Transactions 103 (1997).
+ * less than in a quiet room. Fisher & Pedersen, ASHRAE Transactions 103 (1997).
  */
 export const movedFilm = (airChangesH: number): number => max(LEAST_FILM, 0.19 * airChangesH ** 0.8 - 0.199)
 

@@ -1,3 +1,5 @@
+import { MONTH_OF_DAY } from '../climate'
+import { canopyLight } from '../optics/canopy'
 import type { Room, Sink } from '../sources/kind'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
@@ -16,6 +18,10 @@ export function makeAddedWork(memory: Memory) {
   const airSun = memory.hoursByCover()
   let m!: NetworkModel
   let beds: number[] = []
+  /** By chain of a bed: that of its leaves, −1 for none; and by bed and month, what they catch of light from above. */
+  let leafOver: number[] = []
+  let leafCatches: number[] = []
+  let month = 0
   /** By source: what it can heat. */
   let bodies: (Cells | null)[] = []
   let soil: Cells | null = null
@@ -48,7 +54,14 @@ export function makeAddedWork(memory: Memory) {
       v[STAR_W]! += watts
     },
     toLeaves: watts => {
-      for (const c of beds) source[face[c]!]! += (watts * area[c]!) / m.bedAreaM2
+      for (let k = 0; k < beds.length; k++) {
+        const c = beds[k]!
+        const share = (watts * area[c]!) / m.bedAreaM2
+        const leaf = leafOver[k]!
+        const caught = leaf < 0 ? 0 : share * leafCatches[m.bedIndex[c]! * 12 + month]!
+        if (leaf >= 0) source[face[leaf]!]! += caught
+        source[face[c]!]! += share - caught
+      }
     },
     toDamp: kgPerS => {
       v[VAPOUR]! += kgPerS
@@ -65,6 +78,11 @@ export function makeAddedWork(memory: Memory) {
     m = model
     airSun.set(m.airSun)
     beds = Array.from(m.bed.keys()).filter(c => m.bed[c] === 1)
+    leafOver = beds.map(c => m.leafOf.indexOf(m.bedIndex[c]!))
+    leafCatches = Array.from(m.leafArea, area => {
+      const { taken, down } = canopyLight(area)
+      return taken / (taken + down)
+    })
     soil =
       beds.length > 0
         ? together(
@@ -104,6 +122,7 @@ export function makeAddedWork(memory: Memory) {
 
   function bring(h: number, span: number, heated: boolean): void {
     const { covers, added } = m
+    month = MONTH_OF_DAY[(h / 24) | 0]!
     let airW = 0
     for (let k = 0; k < covers; k++) airW += airSun[h * covers + k]! * light[k]!
     v[AIR_W] = airW

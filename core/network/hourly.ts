@@ -19,7 +19,6 @@ import {
   DOOR_G,
   FAN_W,
   HOUSE_DOOR_G,
-  LATENT,
   MOIST_OUT,
   MOISTURE,
   OUT,

@@ -329,7 +329,7 @@ function makeLoop(size: Size): Loop {
     otherCount = 0
     if (hasRidge)
       for (let c = 0; c < m.count; c++) {
-        // What is warmer than its air sends a plume up, what is colder a draught down: into a dug path, if one is there.
+        // What is warmer than its air sends a plume up, what is colder a draught down, as far as into a dug path.
         const up = above[c]!
         const own = m.leafOf[c]! < 0 && m.underRow[c] === 0 && inPath[c] === 0
         upShare[2 * c] = own && !(hasPath && up < 0.5) ? up * (1 - PLUME) : 0

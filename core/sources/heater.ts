@@ -12,6 +12,7 @@ const fields = group(
       [
         { id: 'air', name: 'warms the air' },
         { id: 'radiant', name: 'shines on faces and water' },
+        { id: 'at body', name: 'shines on one body' },
         { id: 'body', name: 'warms a body' },
       ],
       { start: 'air', label: 'What it does' },
@@ -33,6 +34,8 @@ type Heater = Value<typeof fields>
 
 /** Share of a radiant heater's heat that shines on faces. ASHRAE HVAC Systems and Equipment, infrared heaters. */
 const RADIANT = 0.7
+/** What shines on a body comes on over so many kelvins below its set point. */
+const EASES_K = 1
 /** Air is kept no warmer than this, °C. */
 export const WARMEST_AIR_C = 30
 
@@ -43,13 +46,22 @@ export const HEATER: SourceKind<Heater> & { fields: typeof fields } = {
   fields,
   gain: 'heater',
   thermostat: s =>
-    s.into === 'body'
+    s.into === 'body' || s.into === 'at body'
       ? null
       : { capacityW: s.capacityW, setPointC: s.setPointC, radiantShare: s.into === 'radiant' ? RADIANT : 0 },
   work: s => {
-    if (s.into !== 'body') return null
+    if (s.into !== 'body' && s.into !== 'at body') return null
     const water = fumes(s)
     const all = withFumes(s)
+    if (s.into === 'at body')
+      return (_hour, room) => {
+        if (!room.body) return 0
+        const watts = s.capacityW * Math.min(1, Math.max(0, (s.setPointC - room.airC) / EASES_K))
+        room.body.take(RADIANT * watts)
+        room.toAir((1 - RADIANT) * watts)
+        room.toDamp(watts * water)
+        return watts * all
+      }
     return (_hour, room) => {
       if (!room.body) return 0
       const watts = Math.min(s.capacityW, upTo(room.body, s.setPointC, room.spanS))
@@ -60,7 +72,7 @@ export const HEATER: SourceKind<Heater> & { fields: typeof fields } = {
   },
   body: s => s.body,
   fired: s => s,
-  idle: s => (s.into === 'body' ? [] : ['body']),
+  idle: s => (s.into === 'body' || s.into === 'at body' ? [] : ['body']),
   line: (s, show) =>
     `${entry(FUELS, s.fuel).name.toLowerCase()}, ${show(s.capacityW, 'power')}, keeps ` +
     `${s.into === 'body' ? 'its body' : 'the air'} at ${show(s.setPointC, 'temperature')}`,

@@ -172,9 +172,9 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     expect(designFaults(design)).toEqual([])
     const { answers } = engine.run(design)
     expect(answers.ledger.closure).toBeLessThan(0.001)
-    // Leaks in a freer wind, half-drawn covers, light past wet glass: all of it moves the demos by well under a kelvin.
-    expect(Math.abs(answers.coldestNight.insideC - was.coldestC)).toBeLessThan(0.8)
-    expect(Math.abs(answers.hottestAfternoon.insideC - was.hottestC)).toBeLessThan(1)
+    // Leaves, airs under the ridge and wet panes: what the physics has come to know since moves them by a kelvin or two.
+    expect(Math.abs(answers.coldestNight.insideC - was.coldestC)).toBeLessThan(2.5)
+    expect(Math.abs(answers.hottestAfternoon.insideC - was.hottestC)).toBeLessThan(2.5)
     if (version === 3) return
     const third = engine.run(migrateDesign(readOf(3, id)) as Design).answers
     expect(answers.coldestNight.insideC).toBeCloseTo(third.coldestNight.insideC, 2)

@@ -27,6 +27,7 @@ const field = computed(() => {
   return found
 })
 const value = computed(() => valueAt(bench.current, props.path))
+const number = computed(() => value.value as number | null)
 const take = (v: unknown): string | null => (props.set ? props.set(v as never) : bench.edit([[props.path, v]]))
 const label = computed(() => props.label ?? field.value.label)
 const hint = computed(() => props.hint ?? (field.value.hint || undefined))
@@ -45,7 +46,7 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
     v-else-if="field.kind === 'number' && field.quantity !== null"
     :label="label"
     :quantity="field.quantity"
-    :value="value as number | null"
+    :value="number"
     :none="none"
     :clear="none ? () => take(null) : undefined"
     :min="min ?? field.low"

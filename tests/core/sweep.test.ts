@@ -1,0 +1,162 @@
+import { AIR_STORE_KINDS, anAirStore } from '../../core/air-stores/registry'
+import { BODY_KINDS } from '../../core/bodies/registry'
+import { startOf, type AnyField } from '../../core/design/field'
+import { DEMOS, type Design, type Layer, type Opening } from '../../core/design'
+import { freeBody } from '../../core/editing'
+import { aFan, FAN_KINDS } from '../../core/fans/registry'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { elementLosses } from '../../core/network/chains'
+import { OPENING_KINDS } from '../../core/openings/registry'
+import { aSource, firedBy, SOURCE_KINDS } from '../../core/sources/registry'
+import { createYearEngine } from '../../core/year'
+import { unheated, withAirStores, withFans, withSources } from '../added'
+import { barrelsOf } from '../bodies'
+import { withMore, withoutOpenings } from '../openings'
+import { plain } from '../plain'
+
+const engine = createYearEngine()
+/** A plain box: one glazing, no store, no cover, its own vents. */
+const bare: Design = {
+  ...unheated(plain),
+  store: { ...plain.store, bodies: [], linings: [], airStores: [] },
+  skin: { ...plain.skin, cover: { ...plain.skin.cover, id: 'none' } },
+}
+const figures = (d: Design) => {
+  const { answers, series } = engine.run(d, { unheated: false })
+  expect(answers.ledger.closure).toBeLessThan(1e-3)
+  const mean = series.airC.reduce((a, b) => a + b, 0) / 8760
+  return { coldC: answers.coldestNight.insideC, hotC: answers.hottestAfternoon.insideC, meanC: mean, answers }
+}
+type Figures = ReturnType<typeof figures>
+const apart = (a: Figures, b: Figures) =>
+  Math.max(Math.abs(a.coldC - b.coldC), Math.abs(a.hotC - b.hotC), Math.abs(a.meanC - b.meanC))
+
+/** Quantities of which a kind has none when they are 0, and numbers of it. */
+const SIZES = new Set(['length', 'thickness', 'area', 'power', 'airflow', 'mass', 'conductance'])
+const NUMBERS = new Set(['count', 'pipes', 'stages', 'opensShare', 'flowLMin'])
+/** Where a thing is, and what else of it is no size of its own. */
+const PLACES = new Set([
+  ...['atM', 'offsetM', 'raisedM', 'sillM', 'tallM', 'rockM', 'insulationM', 'louvreM2'],
+  ...['earth store.depthM', 'earth tube.depthM'],
+  // What a pump or a fan draws has a test of its own: it is heat where it stays in the house.
+  ...['body loop.powerW', 'compost.powerW', 'solar air panel.powerW', 'circulating fan.powerW'],
+  // Of these a document has one at least; or 0 stands for as long as there is room.
+  ...['earth store.pipes', 'bed channels.count', 'drums.count', 'crates.count', 'drums.lengthM', 'wall.lengthM'],
+  // How crates are stacked, whatever they hold; how far a window opens that is a pane all the same.
+  ...['crates.widthM', 'crates.heightM', 'crates.lengthM', 'window.opensShare'],
+])
+/** What goes with a thing of no size: a fan's own heat, the hole that its louvre is, water that stands open. */
+const NOTHING_ELSE: Record<string, number> = { powerW: 0, louvreM2: 0, openShare: 0 }
+
+function sizesOf(kind: string, fields: Record<string, AnyField>): string[] {
+  return Object.entries(fields).flatMap(([name, f]) => {
+    if (PLACES.has(name) || PLACES.has(`${kind}.${name}`)) return []
+    return NUMBERS.has(name) || (f.kind === 'number' && SIZES.has(f.quantity ?? '')) ? [name] : []
+  })
+}
+type Kind = { kind: string; fields: { fields: Record<string, AnyField> } }
+const cases = (kinds: readonly Kind[]) =>
+  kinds.flatMap(k => sizesOf(k.kind, k.fields.fields).map(field => [k.kind, field] as const))
+/** A thing with next to nothing of one of its sizes. */
+const shrunk = <T extends object>(thing: T, field: string): T => {
+  const own = thing as Record<string, unknown>
+  const rest = Object.fromEntries(Object.entries(NOTHING_ELSE).filter(([k]) => k in own))
+  const none = NUMBERS.has(field) && field !== 'flowLMin' && field !== 'opensShare' ? 0 : (own[field] as number) * 1e-5
+  return { ...thing, ...rest, [field]: none }
+}
+
+const none = figures(bare)
+const SAME_K = 0.05
+
+test.each(cases(FAN_KINDS))('%s: %s towards 0 is as if it were not there', (kind, field) => {
+  expect(apart(figures(withFans(bare, shrunk(aFan(kind as 'extract fan'), field))), none)).toBeLessThan(SAME_K)
+})
+
+test.each(cases(AIR_STORE_KINDS))('%s: %s towards 0 is as if it were not there', (kind, field) => {
+  const made = anAirStore(kind as 'earth store')
+  // Drawn from under the ridge, air is mixed whatever the pipes do.
+  const own = 'intake' in made ? { ...made, intake: 'beds' as const } : made
+  const store = shrunk({ ...own, fan: { ...made.fan, powerW: 0 } }, field)
+  expect(apart(figures(withAirStores(bare, store)), none)).toBeLessThan(SAME_K)
+})
+
+test.each(cases(SOURCE_KINDS))('%s: %s towards 0 is as if it were not there', (kind, field) => {
+  const watered = { ...bare, store: { ...bare.store, bodies: [barrelsOf(plain, { count: 4 })] } }
+  const without = figures(watered)
+  const source = shrunk(aSource(kind as 'heater'), field)
+  expect(apart(figures(withSources(watered, source)), without)).toBeLessThan(SAME_K)
+})
+
+test.each(cases(OPENING_KINDS))('%s: %s towards 0 is as if it were not there', (kind, field) => {
+  const { fields, ridge } = OPENING_KINDS.find(k => k.kind === kind)!
+  const part = ridge ? 'sunnySlope' : 'eastEnd'
+  const opening = shrunk({ ...(startOf(fields) as object), kind, part } as unknown as Opening, field)
+  expect(apart(figures(withMore(bare, opening)), none)).toBeLessThan(SAME_K)
+})
+
+test.each(cases(BODY_KINDS))('%s: %s towards 0 is as if it were not there', (kind, field) => {
+  const body = freeBody(bare, BODY_KINDS.find(k => k.kind === kind)!)!
+  const less = { ...bare, store: { ...bare.store, bodies: [shrunk(body, field)] } }
+  // A thing of no height still lies on its floor, and has the colour of its own top.
+  expect(apart(figures(less), none)).toBeLessThan(0.4)
+})
+
+describe('more is never less', () => {
+  const shut = withoutOpenings(bare)
+  test.each(OPENING_KINDS.filter(k => k.freeM2(startOf(k.fields) as never) > 0).map(k => k.kind))(
+    '%s: the larger it is, the cooler the hottest afternoon',
+    kind => {
+      const { fields, ridge } = OPENING_KINDS.find(k => k.kind === kind)!
+      const size = sizesOf(kind, fields.fields)[0]!
+      const of = (times: number) => {
+        const made = startOf(fields) as Record<string, unknown>
+        const opening = {
+          ...made,
+          kind,
+          part: ridge ? 'sunnySlope' : 'eastEnd',
+          [size]: (made[size] as number) * times,
+        }
+        return figures(withMore(shut, opening as unknown as Opening))
+      }
+      const [half, whole, twice] = [of(0.5), of(1), of(2)] as [Figures, Figures, Figures]
+      expect(half.hotC).toBeLessThanOrEqual(figures(shut).hotC + 0.01)
+      expect(whole.hotC).toBeLessThanOrEqual(half.hotC + 0.01)
+      expect(twice.hotC).toBeLessThanOrEqual(whole.hotC + 0.01)
+    },
+  )
+
+  test.each(SOURCE_KINDS.filter(k => firedBy(aSource(k.kind as 'heater')) !== null).map(k => k.kind))(
+    '%s: with more of it the house gets no less heat and is no colder',
+    kind => {
+      const size = sizesOf(kind, SOURCE_KINDS.find(k => k.kind === kind)!.fields.fields)[0]!
+      const of = (times: number) => {
+        const made = aSource(kind as 'heater') as unknown as Record<string, number>
+        return figures(withSources(bare, { ...made, [size]: made[size]! * times } as never))
+      }
+      const [half, whole, twice] = [of(0.5), of(1), of(2)] as [Figures, Figures, Figures]
+      expect(whole.answers.topUp.kWh).toBeGreaterThanOrEqual(half.answers.topUp.kWh * 0.999)
+      expect(twice.answers.topUp.kWh).toBeGreaterThanOrEqual(whole.answers.topUp.kWh * 0.999)
+      expect(whole.coldC).toBeGreaterThanOrEqual(half.coldC - 0.02)
+      expect(twice.coldC).toBeGreaterThanOrEqual(whole.coldC - 0.02)
+    },
+  )
+
+  test('thicker layers of any wall or roof of any demo never lose more, nor does a better edge of the ground', () => {
+    for (const demo of DEMOS) {
+      const losses = (d: Design) => elementLosses(d, makeBuilding(d)).reduce((s, e) => s + e.uaNight, 0)
+      const was = losses(demo)
+      const thicker = (layers: readonly Layer[], i: number) =>
+        layers.map((l, k) => (k === i ? { ...l, thicknessM: l.thicknessM + 0.05 } : l))
+      for (const which of ['wall', 'roof'] as const)
+        demo.skin[which].forEach((_, i) => {
+          const more = { ...demo, skin: { ...demo.skin, [which]: thicker(demo.skin[which], i) } }
+          expect(losses(more)).toBeLessThanOrEqual(was + 1e-9)
+        })
+      for (const edge of [{ thicknessM: 0.05 }, { depthM: 0.4 }, { skirtM: 0.5 }]) {
+        const [name, more] = Object.entries(edge)[0] as ['thicknessM', number]
+        const better = { ...demo.skin.edge, [name]: demo.skin.edge[name] + more }
+        expect(losses({ ...demo, skin: { ...demo.skin, edge: better } })).toBeLessThanOrEqual(was * 1.0001)
+      }
+    }
+  })
+})
