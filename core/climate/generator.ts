@@ -114,7 +114,8 @@ const CLEAR_FROM = 0.6
 const CLEAR = 0.9
 /** What the other end of the day goes along with an extreme. */
 const DAYS_FOLLOW = 0.85
-const HALF_QUARTER = 45
+/** Days of a quarter of the year. */
+const QUARTER = 91
 
 /**
  * Where an extreme of the year comes: at the end of a spell, on the day of the coldest quarter (sign 1) or the hottest
@@ -122,11 +123,10 @@ const HALF_QUARTER = 45
  */
 function spellOf(values: Float64Array, season: Float64Array, swingK: number, sign: 1 | -1): Spell {
   const around = (d: number) => (d + DAYS) % DAYS
-  let middle = 0
-  for (let d = 0; d < DAYS; d++) if (sign * season[d]! < sign * season[middle]!) middle = d
-  let extreme = middle
-  for (let k = -HALF_QUARTER; k <= HALF_QUARTER; k++)
-    if (sign * values[around(middle + k)]! < sign * values[extreme]!) extreme = around(middle + k)
+  const edge = season.map(t => sign * t).sort()[QUARTER]!
+  let extreme = -1
+  for (let d = 0; d < DAYS; d++)
+    if (sign * season[d]! <= edge && (extreme < 0 || sign * values[d]! < sign * values[extreme]!)) extreme = d
   const before = Math.round(max(2, min(6, 2 + swingK / 12)))
   const days: number[] = []
   const share: number[] = []

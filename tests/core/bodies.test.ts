@@ -172,7 +172,7 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     expect(designFaults(design)).toEqual([])
     const { answers } = engine.run(design)
     expect(answers.ledger.closure).toBeLessThan(0.001)
-    // Leaves, airs under the ridge and wet panes: what the physics has come to know since moves them by a kelvin or two.
+    // Leaves, airs under the ridge and wet panes: what the physics knows since moves them by a kelvin or two.
     expect(Math.abs(answers.coldestNight.insideC - was.coldestC)).toBeLessThan(2.5)
     expect(Math.abs(answers.hottestAfternoon.insideC - was.hottestC)).toBeLessThan(2.5)
     if (version === 3) return

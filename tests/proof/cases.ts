@@ -31,6 +31,7 @@ import glazing from '../reference/glazing.json'
 import sun from '../reference/sun-positions.json'
 import { groundWave, iso13370, slabU } from './ground-cases'
 import { designOfForm, lightError } from './light-error'
+import { insideRows } from './inside-cases'
 import { proof, type ProofRow } from './row'
 import { steadyLoss } from './steady-room'
 import { steadySite, waterRoom } from './tiny-model'
@@ -48,6 +49,7 @@ export function proofRows(): ProofRow[] {
     ...heatRows(),
     ...lightRows(),
     ...yearRows(),
+    ...insideRows(),
   ]
 }
 
