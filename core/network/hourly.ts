@@ -79,6 +79,12 @@ const WARMS = 0.6
 /** Sun above this is day, W/m². */
 const DAYLIGHT_WM2 = 5
 
+/**
+ * What leaves and soil shine at each other comes an hour late: of the leaves' own film at most so much, beyond which it
+ * would swing. In any air that plants live in it is a third.
+ */
+const LATE_SHINE = 0.5
+
 /** Leaves of a bed: their chain, the chains of their soil, and where in an hour's sun theirs is. */
 interface Foliage {
   chain: number
@@ -396,7 +402,10 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
         const c = soil[i]!
         const i1 = face[c]!
         through[c] = covers
-        const shines = covers * area[c]! * radiativeFilm((leafC + T[i1]!) / 2, EMISSIVITY * LEAF_EMISSIVITY)
+        const shines = min(
+          covers * area[c]! * radiativeFilm((leafC + T[i1]!) / 2, EMISSIVITY * LEAF_EMISSIVITY),
+          (LATE_SHINE * leafFilm[chain]! * area[c]!) / ground,
+        )
         source[face[chain]!]! -= shines * (leafC - T[i1]!)
         source[i1]! += shines * (leafC - T[i1]!)
       }

@@ -54,6 +54,11 @@ const WET_GLASS = 0.08
 const AIR_PER_HEAT = 1 / AIR_SPECIFIC_HEAT
 /** Heat and mass pass alike. */
 const LEWIS = 0.9
+/**
+ * Leaves so hot that their vapour would rise this many times faster with their warmth than what they give the air have
+ * shut or died: from about 50 °C on.
+ */
+const SEARED = 6
 /** The driest air that is reckoned with, kg/kg. */
 const DRIEST = 1e-8
 
@@ -142,7 +147,8 @@ export function makeMoisture(memory: Memory) {
       // Water gives off by its surface, and takes by the whole of its vessel.
       if (of === WATER && before < at)
         draws = openWater[c]! * max(WATER_EVAPORATION * areas[c]!, LEWIS * AIR_PER_HEAT * films[c]!)
-      if (of === LEAF && before < at) draws = leafDraw[c]!
+      if (of === LEAF && before < at)
+        draws = min(leafDraw[c]!, (SEARED * films[c]!) / (LATENT * saturatedSlope(faceC, at)))
       // Glass dries by what stands on it and no more.
       if (of === GLASS && draws * (at - before) > onGlass * areas[c]!) draws = (onGlass * areas[c]!) / (at - before)
       const passes = LATENT * draws

@@ -10,6 +10,7 @@ import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { sunPosition } from '../../core/sun'
 import { createYearEngine } from '../../core/year'
 import { unheated } from '../added'
+import { everythingOn } from '../../cli/bench'
 import { tank } from '../bodies'
 import { aired, withoutOpenings } from '../openings'
 import { plain } from '../plain'
@@ -44,6 +45,7 @@ export function insideRows(): ProofRow[] {
     proof('cover by gain: colder than by sun on any demo, K', 0, gainAgainstSun(), 0.01, 'never colder'),
     proof('design low: years in which it lies outside its snap, of 200', 0, lowsOutside(), 0, 'coldest quarter, clear'),
     proof('snow banks: how much colder inside, K', 0, Math.max(0, snow.bare - snow.banked), 0, 'they insulate'),
+    proof('step: everything on, coldest night without heat at half the step, K', 0, halfStep(), 0.1, 'step halving'),
     proof('oracle: sun, furthest of 500 places and times, deg', 0, sunApart(500), 0.02, 'astronomy-engine'),
     proof('oracle: humidity ratio, furthest share', 0, dampApart(), 0.005, 'psychrolib'),
     proof('oracle: dense stepper, furthest of 60 houses, K', 0, furthestApart(60), 1e-6, 'one full matrix'),
@@ -55,6 +57,13 @@ export function insideRows(): ProofRow[] {
       'two exponentials',
     ),
   ]
+}
+
+function halfStep(): number {
+  const coldest = (stepsPerHour: number) =>
+    createYearEngine().run(everythingOn(0), { stepsPerHour, unheated: 'in full' }).answers.freeRunning.coldestNight
+      .insideC
+  return coldest(8) - coldest(4)
 }
 
 function nearBare() {
