@@ -90,7 +90,7 @@ function shareAbove({ surfaces, objects }: Building, chain: Chain, z: number): n
 /** Of what air gives and takes at a face, the share that its plume or its downdraught carries into the next air. */
 export const PLUME = 0.5
 /** Between two airs of which the lower is colder, W/m²K: what people, leaks and the flow along walls still pass. */
-const STILL_EXCHANGE = 3
+const STILL_EXCHANGE = 6
 /** Of the air that openings let through, the share that also mixes the two. */
 export const VENTS_MIX = 0.5
 /** Epstein 1988: of √(g ΔT/T) A^(5/4), the flow each way through a level plane with the lighter air beneath. */

@@ -156,6 +156,9 @@ export interface Stepper {
   heatContentJ: () => number
 }
 
+/** An exchange builds up and dies down: half of the way each time that films are taken. */
+const eased = (was: number, next: number): number => (was + next) / 2
+
 /** A stepper of its own for a model: as long as it is held, it keeps its state. */
 export function makeStepper(model: NetworkModel, site: SiteYear): Stepper {
   return makeLoop(sizeOf(model)).lay(model, site)
@@ -521,9 +524,12 @@ function makeLoop(size: Size): Loop {
     const vents = v[VENT_G]! + v[SUPPLY_G]!
     const stirs = v[STIR_FLOW]! * v[DENSITY]! * AIR_SPECIFIC_HEAT
     if (hasRidge)
-      v[RIDGE_TIE] =
-        airExchange(airs.planeM2, air - v[RIDGE]!, v[DENSITY]!) + stirs + VENTS_MIX * vents + v[RIDGE_DRAW_G]!
-    if (hasPath) v[PATH_TIE] = airExchange(airs.pathM2, v[PATH]! - air, v[DENSITY]!) + stirs * airs.pathShare
+      v[RIDGE_TIE] = eased(
+        v[RIDGE_TIE]!,
+        airExchange(airs.planeM2, air - v[RIDGE]!, v[DENSITY]!) + stirs + VENTS_MIX * vents + v[RIDGE_DRAW_G]!,
+      )
+    if (hasPath)
+      v[PATH_TIE] = eased(v[PATH_TIE]!, airExchange(airs.pathM2, v[PATH]! - air, v[DENSITY]!) + stirs * airs.pathShare)
     return movedFilm(((vents + stirs) * 3600) / (m.airMassKg * AIR_SPECIFIC_HEAT))
   }
 

@@ -68,7 +68,7 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
 
   const densityOutside = () => 101325 / (GAS_CONSTANT_AIR * (outsideC + ZERO_C_K))
   const takeFilms = () => {
-    if (upper) exchange = airExchange(upper.planeM2, state[AIR]! - state[UPPER]!, densityOutside())
+    if (upper) exchange = (exchange + airExchange(upper.planeM2, state[AIR]! - state[UPPER]!, densityOutside())) / 2
     films = chains.map((c, i) => {
       const t = state[face[i]!]!
       const u = aboveOf(i)
