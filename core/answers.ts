@@ -46,6 +46,8 @@ export interface MonthAnswer {
   insideMeanHighC: number
   insideMeanC: number
   insideMaxC: number
+  /** Coldest leaf of the month: see `leaf`. */
+  leafMinC: number
   outsideMinC: number
   outsideMaxC: number
   soilC: number
@@ -273,6 +275,7 @@ export function makeAnswers(
       insideMeanHighC: 0,
       insideMeanC: 0,
       insideMaxC: -Infinity,
+      leafMinC: Infinity,
       outsideMinC: Infinity,
       outsideMaxC: -Infinity,
       soilC: 0,
@@ -300,6 +303,7 @@ export function makeAnswers(
     dayHigh = Math.max(dayHigh, air)
     month.insideMinC = Math.min(month.insideMinC, air)
     month.insideMaxC = Math.max(month.insideMaxC, air)
+    month.leafMinC = Math.min(month.leafMinC, series.leafC[h]!)
     month.outsideMinC = Math.min(month.outsideMinC, site.dryBulbC[h]!)
     month.outsideMaxC = Math.max(month.outsideMaxC, site.dryBulbC[h]!)
     month.insideMeanC += air / hours

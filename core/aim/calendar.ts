@@ -30,7 +30,7 @@ export interface CropRow {
 /**
  * Month by month, what the design's own air, soil and light allow each chosen crop, against what was asked of it; with
  * sowing, planting and harvest worked back from the months that grow. Nights are judged by the month's mean of daily
- * lows less 2 K (some nights are colder), survival by its coldest hour.
+ * lows less 2 K (some nights are colder), survival by the coldest hour of its leaves.
  * @param degrees writes a temperature, °C, in the reader's units
  */
 export function cropCalendar(
@@ -50,9 +50,9 @@ export function cropCalendar(
       if (m.dli < needs.dli) reasons.push(`light is short (${light.toFixed(1)} mol, wants ${needs.dli.toFixed(1)})`)
       if (m.insideMeanHighC > needs.highestC)
         reasons.push(`days are too hot (${degrees(m.insideMeanHighC)}, bears ${degrees(needs.highestC)})`)
-      const dies = m.insideMinC < needs.survivesC
+      const dies = m.leafMinC < needs.survivesC
       if (dies)
-        reasons.unshift(`the coldest hour kills it (${degrees(m.insideMinC)}, bears ${degrees(needs.survivesC)})`)
+        reasons.unshift(`the coldest hour kills its leaves (${degrees(m.leafMinC)}, bears ${degrees(needs.survivesC)})`)
       const state: CropState = dies ? 'fails' : reasons.length === 0 ? 'grows' : 'holds'
       const asked = choice.months[i] ?? ''
       return {

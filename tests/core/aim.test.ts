@@ -77,8 +77,21 @@ test('the calendar says which months fail and why, and follows the house', () =>
 test('trees are harvested, not sown each spring; the catalogue is in order', () => {
   const warm = createYearEngine()
     .run(demo)
-    .answers.months.map(m => ({ ...m, insideMeanLowC: 15, insideMinC: 12, soilC: 18, dli: 20, insideMeanHighC: 28 }))
+    .answers.months.map(m => ({
+      ...m,
+      insideMeanLowC: 15,
+      insideMinC: 12,
+      leafMinC: 11,
+      soilC: 18,
+      dli: 20,
+      insideMeanHighC: 28,
+    }))
   const [lemon] = cropCalendar([pick('lemon', all('grow'))], warm)
+  // Frost kills leaves, whatever the thermometer says.
+  const frosty = warm.map(m => ({ ...m, insideMinC: -1, leafMinC: -3 }))
+  const [killed] = cropCalendar([pick('radish', all('hold'))], frosty)
+  expect(killed!.cells[0]!.state).toBe('fails')
+  expect(killed!.cells[0]!.reasons[0]).toMatch(/kills its leaves \(−3.0 °C/)
   expect(new Set(lemon!.cells.flatMap(c => c.tasks))).toEqual(new Set(['harvest']))
   const [radish] = cropCalendar([pick('radish', only(2, 3, 4))], warm)
   expect(radish!.cells.map(c => c.tasks.join())).toEqual([

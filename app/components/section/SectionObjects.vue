@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { bodyName, kindOf } from '../../../core/bodies/registry'
+import { leavesM } from '../../../core/aim/leaf'
 import { type Design } from '../../../core/design'
 import { clearances } from '../../../core/editing'
 import { headroom } from '../../../core/advice/cautions'
@@ -12,14 +13,16 @@ const props = defineProps<{ design: Design; outline: Outline; scale: SectionScal
 const settings = useSettings()
 const year = useYear()
 
-/** Plants of a bed: stems at even places, tall as there is room. */
+/** Plants of a bed: stems at even places, as tall as they grow, as far as there is room; `w` is how far they lean. */
 const plants = computed(() =>
   props.design.shape.beds.map(bed => {
-    const stems: { x: number; h: number }[] = []
-    const count = Math.max(2, Math.round(bed.widthM / 0.22))
+    const stems: { x: number; h: number; w: number }[] = []
+    const count = bed.leafArea > 0 ? Math.max(2, Math.round(bed.widthM / 0.22)) : 0
     for (let i = 0; i < count; i++) {
       const x = bed.atM + ((i + 0.5) / count) * bed.widthM
-      stems.push({ x, h: Math.max(0.05, Math.min(0.28, clearHeightAt(props.outline, x) - bed.heightM - 0.08)) })
+      const room = clearHeightAt(props.outline, x) - bed.heightM - 0.08
+      const h = Math.max(0.05, Math.min(leavesM(bed), room))
+      stems.push({ x, h, w: Math.min(h, 0.28) })
     }
     return { bed, stems }
   }),
@@ -108,9 +111,9 @@ const heaterAt = computed(() => {
         stroke-linecap="round"
         :d="
           `M ${scale.x(s.x)} ${scale.y(bed.heightM)} q -3 ${-s.h * scale.ppm * 0.6} ` +
-          `-${s.h * scale.ppm * 0.45} ${-s.h * scale.ppm * 0.8} M ${scale.x(s.x)} ${scale.y(bed.heightM)} q 1 ` +
-          `${-s.h * scale.ppm * 0.7} ${s.h * scale.ppm * 0.1} ${-s.h * scale.ppm} M ${scale.x(s.x)} ` +
-          `${scale.y(bed.heightM)} q 3 ${-s.h * scale.ppm * 0.6} ${s.h * scale.ppm * 0.5} ${-s.h * scale.ppm * 0.75}`
+          `-${s.w * scale.ppm * 0.45} ${-s.h * scale.ppm * 0.8} M ${scale.x(s.x)} ${scale.y(bed.heightM)} q 1 ` +
+          `${-s.h * scale.ppm * 0.7} ${s.w * scale.ppm * 0.1} ${-s.h * scale.ppm} M ${scale.x(s.x)} ` +
+          `${scale.y(bed.heightM)} q 3 ${-s.h * scale.ppm * 0.6} ${s.w * scale.ppm * 0.5} ${-s.h * scale.ppm * 0.75}`
         "
       />
     </g>

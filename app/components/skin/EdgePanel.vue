@@ -29,6 +29,7 @@ function showHeat(): void {
         "
       />
       <DesignField path="skin.edge.skirtM" />
+      <DesignField path="skin.snow.cleared" />
     </div>
     <div>
       <p v-if="ground">

@@ -256,7 +256,7 @@ const gaps = computed(() => clearances(bench.current))
                 <DesignField :path="`shape.beds.${i}.leafArea`" />
                 <DesignField :path="`shape.beds.${i}.soilCover`" />
                 <span />
-                <DesignField :path="`shape.beds.${i}.leavesM`" none="as its crop grows" />
+                <DesignField :path="`shape.beds.${i}.leavesM`" none="by its crop" />
                 <DesignField :path="`shape.beds.${i}.soilDepthM`" none="as deep as the bed" class="col-span-2" />
                 <span />
                 <p v-if="bedFigures[i]" class="hint col-span-4" :data-test="`bed-figures-${i}`">{{ bedFigures[i] }}</p>

@@ -84,7 +84,6 @@ const ends = computed(() => bench.current.skin.parts)
         <div>
           <DesignField path="skin.condition.ageYears" />
           <DesignField path="skin.condition.dirt" />
-          <DesignField path="skin.snow.cleared" />
         </div>
       </div>
     </template>
