@@ -91,7 +91,7 @@ test('trees are harvested, not sown each spring; the catalogue is in order', () 
   const frosty = warm.map(m => ({ ...m, insideMinC: -1, leafMinC: -3 }))
   const [killed] = cropCalendar([pick('radish', all('hold'))], frosty)
   expect(killed!.cells[0]!.state).toBe('fails')
-  expect(killed!.cells[0]!.reasons[0]).toMatch(/kills its leaves \(−3.0 °C/)
+  expect(killed!.cells[0]!.reasons[0]).toMatch(/kills its leaves/)
   expect(new Set(lemon!.cells.flatMap(c => c.tasks))).toEqual(new Set(['harvest']))
   const [radish] = cropCalendar([pick('radish', only(2, 3, 4))], warm)
   expect(radish!.cells.map(c => c.tasks.join())).toEqual([
