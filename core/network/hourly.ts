@@ -46,7 +46,7 @@ import {
 } from './room'
 import { makeStoreAir } from './store-air'
 import type { VentSolver } from './vent-solve'
-import { leavesCover } from '../optics/canopy'
+import { canopyLight, leavesCover } from '../optics/canopy'
 import { leafConvects, leafDraws, LEAF_EMISSIVITY, vapourPressure } from './transpiration'
 
 const { abs, min, sqrt } = Math
@@ -126,6 +126,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     leftJ,
     leafFilm,
     leafDraw,
+    soilShare,
   } = memory
   const { chains, cells, storeCells } = memory.size
   /** What ties a chain's first cell to what lies behind it, W/K, and the temperature there, °C. */
@@ -175,6 +176,9 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   let houses: number[] = []
   let waters: number[] = []
   let leaves: Foliage[] = []
+  let beds: number[] = []
+  /** By bed and month: share of the bed that leaves stand over. */
+  let canopyMet: number[] = []
   let fedCount = 0
   let sourceCells = source
   let slowCells = slowSource
@@ -196,6 +200,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     burieds = those(c => m.tie[c] === BURIED)
     houses = those(c => m.tie[c] === HOUSE)
     waters = those(c => m.waterKg[c]! > 0)
+    beds = those(c => m.bed[c] === 1)
+    canopyMet = Array.from(m.leafArea, leafArea => canopyLight(leafArea).met)
     leaves = those(c => m.leafOf[c]! >= 0).map(chain => {
       const bed = m.leafOf[chain]!
       const lights = Array.from(m.sun.chain.keys()).filter(k => k < m.sun.lit && m.sun.chain[k] === chain)
@@ -386,6 +392,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     const month = MONTH_OF_DAY[(h / 24) | 0]!
     const row = h * m.sun.cell.length
     const vapour = vapourPressure(v[MOISTURE]!, v[PRESSURE]!)
+    for (let k = 0; k < beds.length; k++) soilShare[beds[k]!] = 1 - canopyMet[m.bedIndex[beds[k]!]! * 12 + month]!
     for (let k = 0; k < leaves.length; k++) {
       const { chain, bed, soil, lights } = leaves[k]!
       const ground = area[chain]!

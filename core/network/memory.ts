@@ -131,6 +131,8 @@ export function makeMemory(size: Size) {
     leafFilm: doubles(chains),
     leafDraw: doubles(chains),
     isLeaf: bytes(chains),
+    /** By chain of a bed: share of its soil that no leaf stands over. */
+    soilShare: doubles(chains),
     /** By chain: what has left by its outer side in the hour, J. */
     leftJ: doubles(chains),
     clear: () => {

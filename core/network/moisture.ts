@@ -41,7 +41,10 @@ const SOIL = 2
 const WATER = 3
 const LEAF = 4
 
-/** Moist soil under leaves, kg/m²s per unit of humidity ratio. */
+/**
+ * Moist soil that no leaf stands over, kg/m²s per unit of humidity ratio; under leaves the air is still and damp. FAO
+ * Irrigation and Drainage Paper 56, eq. 75.
+ */
 const SOIL_EVAPORATION = 0.0012
 /**
  * Still open water under moving room air, kg/m²s per unit of humidity ratio: 0.089 W/m²Pa, halved for water that nobody
@@ -80,7 +83,8 @@ export function dewPointOfRatio(ratio: number, pressurePa: number): number {
  * damp the room. All terms are times the latent heat, W.
  */
 export function makeMoisture(memory: Memory) {
-  const { v, T, face, area, glazed, bed, openWater, isLeaf, leafDraw, films, damp, slope, dampOwn, tried } = memory
+  const { v, T, face, area, glazed, bed, openWater, isLeaf, leafDraw, soilShare, films, damp, slope, dampOwn, tried } =
+    memory
   /**
    * Faces that dry when the air is dry, and of what: glass of what stands on it, beds of their soil, leaves through
    * their stomata, open water of itself.
@@ -143,7 +147,7 @@ export function makeMoisture(memory: Memory) {
         continue
       }
       const at = humidityRatio(tabledSaturationPa(faceC), pressure)
-      let draws = of === SOIL && before < at ? fromSoil[c]! : LEWIS * AIR_PER_HEAT * films[c]!
+      let draws = of === SOIL && before < at ? fromSoil[c]! * soilShare[c]! : LEWIS * AIR_PER_HEAT * films[c]!
       // Water gives off by its surface, and takes by the whole of its vessel.
       if (of === WATER && before < at)
         draws = openWater[c]! * max(WATER_EVAPORATION * areas[c]!, LEWIS * AIR_PER_HEAT * films[c]!)
