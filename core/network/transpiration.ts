@@ -11,8 +11,8 @@ const STOMATA = 82
 const SHUTS_BY_DAY = 4.3e-6
 const SHUTS_BY_NIGHT = 5.2e-6
 const SHUTS_TO = 5.8
-/** Light on leaves above which it is day to them, W/m². */
-const LIT = 3
+/** Light on leaves from which on it is day to them, W/m². */
+const LIT = 5
 
 /**
  * Stomatal resistance, s/m: wide open in full light and damp air, all but shut in the dark.
@@ -20,7 +20,7 @@ const LIT = 3
  * @param deficitPa vapour pressure in the leaf less that of the air
  */
 export function stomatalResistance(sunWm2: number, deficitPa: number): number {
-  const shuts = sunWm2 > LIT ? SHUTS_BY_DAY : SHUTS_BY_NIGHT
+  const shuts = SHUTS_BY_NIGHT + (SHUTS_BY_DAY - SHUTS_BY_NIGHT) * min(1, sunWm2 / LIT)
   const dry = min(SHUTS_TO, 1 + shuts * max(0, deficitPa) ** 2)
   return ((STOMATA * (sunWm2 + 4.3)) / (sunWm2 + 0.54)) * dry
 }
