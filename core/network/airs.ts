@@ -14,8 +14,9 @@ export interface Airs {
   /** Height at which lower and upper air meet, m, and area of that plane, m²; 0 where all is one air. */
   splitM: number
   planeM2: number
-  /** Paths dug lower: their area, m²; 0 for none. */
+  /** Paths dug lower: their area, m², 0 for none; and how much of what runs down into them they hold, 0–1. */
   pathM2: number
+  pathHolds: number
   /** Share of the house's air in each of the two. */
   aboveShare: number
   pathShare: number
@@ -25,6 +26,11 @@ export interface Airs {
   /** By opening's orifice: 1 where it lies in the upper air. */
   orificeAbove: Uint8Array
 }
+
+/** A path dug so deep holds the cold air that runs into it; a shallower one so much less of it, m. Thin evidence. */
+const HOLDS_ALL_M = 0.3
+/** A step down that is lower than this holds none, m. */
+const STEP_M = 0.1
 
 /** Pieces that the height of a section is cut into to know its volume. */
 const SLICES = 200
@@ -48,12 +54,13 @@ export function makeAirs(
     if (z < splitM) below += plane(z)
     else above += plane(z)
   }
-  const strip = shape.pathM < 0 ? pathStrip(design) : null
+  const strip = shape.pathM <= -STEP_M ? pathStrip(design) : null
   const pathM2 = strip ? (strip.x1 - strip.x0) * lengthM : 0
   return {
     splitM,
     planeM2: plane(splitM) * (dome ? 1 : lengthM),
     pathM2,
+    pathHolds: Math.min(1, -shape.pathM / HOLDS_ALL_M),
     aboveShare: above / (above + below),
     pathShare: Math.min(0.5, (pathM2 * -shape.pathM) / building.volumeM3),
     above: Float64Array.from(chains, c => shareAbove(building, c, splitM)),

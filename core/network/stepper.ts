@@ -335,6 +335,7 @@ function makeLoop(size: Size): Loop {
         // What is warmer than its air sends a plume up, what is colder a draught down, as far as into a dug path.
         const up = above[c]!
         const own = m.leafOf[c]! < 0 && m.underRow[c] === 0 && inPath[c] === 0
+        // No face gives to both the ridge and a path: their airs are put aside each by itself.
         upShare[2 * c] = own && !(hasPath && up < 0.5) ? up * (1 - PLUME) : 0
         upShare[2 * c + 1] = own ? up + (1 - up) * PLUME : 0
       }
@@ -483,8 +484,8 @@ function makeLoop(size: Size): Loop {
     if (hasPath)
       for (let c = 0; c < count; c++) {
         if (inPath[c] === 1) setAside(c, IN_PATH, filmAgainst(c, v[PATH]!, least))
-        else if (underRow[c] === 0 && high[c]! < 0.5 && m.leafOf[c]! < 0 && t[faces[c]!]! < air)
-          setAside(c, IN_PATH, films[c]! * PLUME)
+        else if (underRow[c] === 0 && high[c]! < 0.5 && m.leafOf[c]! < 0 && ups[c] === 0)
+          setAside(c, IN_PATH, films[c]! * PLUME * m.airs.pathHolds)
       }
     if (!hasRow) return
     const drawn = v[ROW_DRAWN] !== 0
@@ -529,7 +530,10 @@ function makeLoop(size: Size): Loop {
         airExchange(airs.planeM2, air - v[RIDGE]!, v[DENSITY]!) + stirs + VENTS_MIX * vents + v[RIDGE_DRAW_G]!,
       )
     if (hasPath)
-      v[PATH_TIE] = eased(v[PATH_TIE]!, airExchange(airs.pathM2, v[PATH]! - air, v[DENSITY]!) + stirs * airs.pathShare)
+      v[PATH_TIE] = eased(
+        v[PATH_TIE]!,
+        airExchange(airs.pathM2, v[PATH]! - air, v[DENSITY]!) / airs.pathHolds + stirs * airs.pathShare,
+      )
     return movedFilm(((vents + stirs) * 3600) / (m.airMassKg * AIR_SPECIFIC_HEAT))
   }
 
@@ -635,7 +639,7 @@ function makeLoop(size: Size): Loop {
       // Faces between two airs tie them as well.
       const joined = sums[SIDE_TIE + k]!
       // Cold air that leaks in runs down into a path first, and rises from there.
-      const sinks = k === IN_PATH && v[AIR]! > v[OUT]! ? v[LEAK_G]! : 0
+      const sinks = k === IN_PATH && v[AIR]! > v[OUT]! ? m.airs.pathHolds * v[LEAK_G]! : 0
       const back = tie + joined + sinks
       const there = tie + joined + oneWay
       const a = sums[SIDE_A + k]! + keeps + tie + oneWay + sinks

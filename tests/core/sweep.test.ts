@@ -1,7 +1,7 @@
 import { AIR_STORE_KINDS, anAirStore } from '../../core/air-stores/registry'
 import { BODY_KINDS } from '../../core/bodies/registry'
 import { startOf, type AnyField } from '../../core/design/field'
-import { DEMOS, type Design, type Layer, type Opening } from '../../core/design'
+import { benchAt, DEMOS, type Design, type Layer, type Opening } from '../../core/design'
 import { freeBody } from '../../core/editing'
 import { aFan, FAN_KINDS } from '../../core/fans/registry'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -99,6 +99,55 @@ test.each(cases(BODY_KINDS))('%s: %s towards 0 is as if it were not there', (kin
   const less = { ...bare, store: { ...bare.store, bodies: [shrunk(body, field)] } }
   // A thing of no height still lies on its floor, and has the colour of its own top.
   expect(apart(figures(less), none)).toBeLessThan(0.4)
+})
+
+const wide = { ...bare, shape: { ...bare.shape, sunkM: 0, benches: [] } }
+const shaped = (patch: Partial<Design['shape']>): Design => ({ ...wide, shape: { ...wide.shape, ...patch } })
+const skinned = (edge: Partial<Design['skin']['edge']>): Design => ({
+  ...wide,
+  skin: { ...wide.skin, edge: { ...wide.skin.edge, ...edge } },
+})
+const WHOLE: Record<string, [next: Design, none: Design]> = {
+  'an eave': [shaped({ overhangM: 1e-5 }), shaped({ overhangM: 0 })],
+  'a shade strip': [shaped({ shadeStripM: 1e-5 }), shaped({ shadeStripM: 0 })],
+  'a sunk floor': [shaped({ sunkM: 1e-5 }), shaped({ sunkM: 0 })],
+  'a path dug lower': [shaped({ pathM: -1e-5 }), shaped({ pathM: 0 })],
+  'ground that rises': [shaped({ riseM: 1e-5 }), shaped({ riseM: 0 })],
+  'the width of a bench': [shaped({ benches: [benchAt(2, 1e-4, 0.8)] }), wide],
+  'the leaf of a bed': [
+    shaped({ beds: wide.shape.beds.map(b => ({ ...b, leafArea: 1e-5 })) }),
+    shaped({ beds: wide.shape.beds.map(b => ({ ...b, leafArea: 0 })) }),
+  ],
+  'the height of a bed': [
+    shaped({ beds: wide.shape.beds.map(b => ({ ...b, heightM: 1e-5 })) }),
+    shaped({ beds: wide.shape.beds.map(b => ({ ...b, heightM: 0 })) }),
+  ],
+  'the board of the edge': [skinned({ thicknessM: 1e-6, skirtM: 0 }), skinned({ thicknessM: 0, skirtM: 0 })],
+  'the depth of the edge': [skinned({ depthM: 1e-5, skirtM: 0 }), skinned({ depthM: 0, skirtM: 0 })],
+  'the skirt': [skinned({ skirtM: 1e-5 }), skinned({ skirtM: 0 })],
+  'a lobby': [
+    { ...wide, breathe: { ...wide.breathe, lobby: { areaM2: 1e-5 } } },
+    { ...wide, breathe: { ...wide.breathe, lobby: { areaM2: 0 } } },
+  ],
+  'a layer of a wall': [
+    { ...wide, skin: { ...wide.skin, wall: [...wide.skin.wall, { material: 'eps', thicknessM: 1e-6 }] } },
+    // Its face has the colour of the layer all the same.
+    { ...wide, skin: { ...wide.skin, wall: [...wide.skin.wall, { material: 'eps', thicknessM: 1e-7 }] } },
+  ],
+  'a layer of the floor': [
+    {
+      ...wide,
+      store: { ...wide.store, floor: { ...wide.store.floor, rest: [{ material: 'gravel', thicknessM: 1e-6 }] } },
+    },
+    {
+      ...wide,
+      store: { ...wide.store, floor: { ...wide.store.floor, rest: [{ material: 'gravel', thicknessM: 0 }] } },
+    },
+  ],
+}
+test.each(Object.keys(WHOLE))('%s of next to no size is as if it were not there', name => {
+  const [next, without] = WHOLE[name]!
+  expect(apart(figures(next), figures(without))).toBeLessThan(SAME_K)
 })
 
 describe('more is never less', () => {

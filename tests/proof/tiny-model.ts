@@ -123,6 +123,7 @@ export const ONE_AIR: Airs = {
   splitM: 0,
   planeM2: 0,
   pathM2: 0,
+  pathHolds: 0,
   aboveShare: 0,
   pathShare: 0,
   above: NONE,
