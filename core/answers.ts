@@ -24,6 +24,7 @@ import type { Design } from './design/types'
 import { fanAnswers, type FanAnswer } from './fan-answers'
 import type { Building } from './geometry/surfaces'
 import { elementLosses, type ElementLoss } from './network/chains'
+import { STEP_M } from './network/airs'
 import { ach50Of } from './network/model'
 import { GAIN_NAMES, kWhOf, LOSS_NAMES, type LossName, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
@@ -362,7 +363,7 @@ export function makeAnswers(
     airs: {
       ridgeColdestC: series.ridgeC[coldest.hour]!,
       ridgeHottestC: series.ridgeC[hottest.hour]!,
-      pathColdestC: design.shape.pathM < 0 ? series.pathC[coldest.hour]! : null,
+      pathColdestC: design.shape.pathM <= -STEP_M ? series.pathC[coldest.hour]! : null,
     },
     hoursBelow0,
     hoursBelowAim,

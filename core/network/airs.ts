@@ -30,7 +30,7 @@ export interface Airs {
 /** A path dug so deep holds the cold air that runs into it; a shallower one so much less of it, m. Thin evidence. */
 const HOLDS_ALL_M = 0.3
 /** A step down that is lower than this holds none, m. */
-const STEP_M = 0.1
+export const STEP_M = 0.1
 
 /** Pieces that the height of a section is cut into to know its volume. */
 const SLICES = 200
