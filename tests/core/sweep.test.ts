@@ -39,7 +39,8 @@ const PLACES = new Set([
   ...['atM', 'offsetM', 'raisedM', 'sillM', 'tallM', 'rockM', 'insulationM', 'louvreM2'],
   ...['earth store.depthM', 'earth tube.depthM'],
   // What a pump or a fan draws has a test of its own: it is heat where it stays in the house.
-  ...['body loop.powerW', 'compost.powerW', 'solar air panel.powerW', 'circulating fan.powerW'],
+  ...['body loop.powerW', 'compost.powerW', 'solar air panel.powerW'],
+  ...['circulating fan.powerW', 'extract fan.powerW', 'supply fan.powerW'],
   // Of these a document has one at least; or 0 stands for as long as there is room.
   ...['earth store.pipes', 'bed channels.count', 'drums.count', 'crates.count', 'drums.lengthM', 'wall.lengthM'],
   // How crates are stacked, whatever they hold; how far a window opens that is a pane all the same.
