@@ -199,7 +199,7 @@ function makeCaster(room: number) {
   const planeOf = new Int32Array(room)
   /** Of each object: where its box is entered and left along each axis, as the ray counts. */
   const boxes = new Float64Array(room * 6)
-  const foliage = makeFoliageCaster()
+  const { aim, cross, count } = makeFoliageCaster()
 
   return (
     solid: Solid,
@@ -214,7 +214,7 @@ function makeCaster(room: number) {
     const { planes, targets, strip, stripFace, outside, canopies } = solid
     const slopes = ahead
     const ends = boxes
-    const count = targets.length
+    const things = targets.length
     let facing = 0
     for (let i = 0; i < planes.length; i++) {
       const p = planes[i]!
@@ -229,7 +229,7 @@ function makeCaster(room: number) {
     const ix = 1 / awayFromZero(dx)
     const iy = 1 / awayFromZero(dy)
     const iz = 1 / awayFromZero(dz)
-    for (let i = 0; i < count; i++) {
+    for (let i = 0; i < things; i++) {
       const { box } = targets[i]!
       ends[i * 6] = (ix < 0 ? box.x1 : box.x0) * ix
       ends[i * 6 + 1] = (ix < 0 ? box.x0 : box.x1) * ix
@@ -238,7 +238,7 @@ function makeCaster(room: number) {
       ends[i * 6 + 4] = (iz < 0 ? box.z1 : box.z0) * iz
       ends[i * 6 + 5] = (iz < 0 ? box.z0 : box.z1) * iz
     }
-    foliage.aim(canopies, ix, iy, iz)
+    if (canopies.length > 0) aim(canopies, ix, iy, iz)
     for (let k = 0; k < points.length; k += 3) {
       const x = points[k]!
       const y = points[k + 1]!
@@ -258,7 +258,7 @@ function makeCaster(room: number) {
       const atX = x * ix
       const atY = y * iy
       const atZ = z * iz
-      for (let i = 0; i < count; i++) {
+      for (let i = 0; i < things; i++) {
         // Along the ridge first: most things are missed there.
         const enterY = ends[i * 6 + 2]! - atY
         const leaveY = ends[i * 6 + 3]! - atY
@@ -296,7 +296,9 @@ function makeCaster(room: number) {
       if (canopies.length === 0) out[face]! += weight
       else {
         const onBed = hit >= 0 && face === targets[hit]!.top ? targets[hit]!.canopy : -1
-        foliage.count(solid, foliage.cross(canopies.length, atX, atY, atZ, near), face, onBed, weight, out)
+        const found = cross(canopies.length, atX, atY, atZ, near)
+        if (found === 0 && onBed < 0 && solid.states === 1) out[face]! += weight
+        else count(solid, found, face, onBed, weight, out)
       }
     }
   }

@@ -405,16 +405,18 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       leafDraw[chain] = leafDraws(leafArea, v[DENSITY]!, sun / ground, deficit) * ground
       const covers = leavesCover(leafArea)
       through[chain] = 1 - covers
+      const soilC = T[face[soil[0]!]!]!
+      const film = min(
+        covers * radiativeFilm((leafC + soilC) / 2, EMISSIVITY * LEAF_EMISSIVITY),
+        (LATE_SHINE * leafFilm[chain]!) / ground,
+      )
       for (let i = 0; i < soil.length; i++) {
         const c = soil[i]!
         const i1 = face[c]!
         through[c] = covers
-        const shines = min(
-          covers * area[c]! * radiativeFilm((leafC + T[i1]!) / 2, EMISSIVITY * LEAF_EMISSIVITY),
-          (LATE_SHINE * leafFilm[chain]! * area[c]!) / ground,
-        )
-        source[face[chain]!]! -= shines * (leafC - T[i1]!)
-        source[i1]! += shines * (leafC - T[i1]!)
+        const shines = film * area[c]! * (leafC - T[i1]!)
+        source[face[chain]!]! -= shines
+        source[i1]! += shines
       }
     }
   }

@@ -120,6 +120,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   const { state, cells, lostJ, gainedJ, prepareHour, step, endHour } = stepper
   stepper.heat(options.heated)
   const { probes, offset, waterKg } = model
+  const steps = options.stepsPerHour
   warmUp(stepper, model, options.stop)
   const series = emptySeries({
     bodies: model.bodies.length,
@@ -211,16 +212,18 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     }
   }
   const leaves = [...model.leafOf.keys()].filter(c => model.leafOf[c]! >= 0)
-  /** The coldest leaf on top of those that stand in a month, °C; NaN where none does. */
-  function coldestLeaf(month: number): number {
+  const leafCell = leaves.map(c => offset[c + 1]! - 1)
+  const leafSums = new Float64Array(leaves.length)
+  /** The coldest leaf on top of those that stand in a month, °C, by the hour's means; NaN where none stands. */
+  function coldestLeaf(month: number, airC: number, starC: number, rowC: number): number {
     let coldest = NaN
-    const row = state[ROW_DRAWN] === 1 ? 1 - ROW_COVER_OPEN : 0
-    const radiant = state[STAR]! + row * (state[ROW]! - state[STAR]!)
+    const under = state[ROW_DRAWN] === 1 ? 1 - ROW_COVER_OPEN : 0
     for (let k = 0; k < leaves.length; k++) {
       const c = leaves[k]!
+      const beneath = leafSums[k]! / steps
+      leafSums[k] = 0
       if (model.leafArea[model.leafOf[c]! * 12 + month] === 0) continue
-      const air = model.underRow[c] === 1 ? state[ROW]! : state[AIR]!
-      const t = topLeafC(air, radiant, cells[offset[c + 1]! - 1]!)
+      const t = topLeafC(model.underRow[c] === 1 ? rowC : airC, starC + under * (rowC - starC), beneath)
       if (!(t >= coldest)) coldest = t
     }
     return coldest
@@ -228,7 +231,6 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   const { openings } = series
   const { bedAreasM2, bedAreaM2 } = model
   const bedShare = bedAreaM2 > 0 ? bedAreasM2.map(a => a / bedAreaM2) : Float64Array.of(1)
-  const steps = options.stepsPerHour
   const dt = 3600 / steps
   for (let h = 0; h < HOURS; h++) {
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
@@ -239,7 +241,6 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     let glassSum = 0
     let openSum = 0
     let condensed = 0
-    let leafSum = 0
     let ridgeSum = 0
     let pathSum = 0
     const month = MONTH_OF_DAY[(h / 24) | 0]!
@@ -254,13 +255,14 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       openSum += state[OPENING]!
       condensed += state[CONDENSED]!
       glassSum += cells[probes.glazing]!
-      leafSum += coldestLeaf(month)
+      for (let k = 0; k < leaves.length; k++) leafSums[k]! += cells[leafCell[k]!]!
     }
     endHour()
     mustBePossible(h, airSum / steps)
     series.airC[h] = airSum / steps
     series.radiantC[h] = starSum / steps
-    series.leafC[h] = Number.isNaN(leafSum) ? darkLeafC(airSum / steps, starSum / steps) : leafSum / steps
+    const leafC = coldestLeaf(month, airSum / steps, starSum / steps, rowSum / steps)
+    series.leafC[h] = Number.isNaN(leafC) ? darkLeafC(airSum / steps, starSum / steps) : leafC
     series.rowC[h] = rowSum / steps
     series.ridgeC[h] = ridgeSum / steps
     series.pathC[h] = pathSum / steps

@@ -113,6 +113,7 @@ const SIDE_STAR = 6
 const SIDE_TIE = 9
 const SIDE_DAMP = 12
 const SIDE_RISES = 15
+const SIDE_PLACES = 18
 /** Films inside are taken anew after this long, s. */
 const FILMS_HOLD = 1800
 
@@ -273,7 +274,7 @@ function makeLoop(size: Size): Loop {
   const otherTo = memory.bytes(2 * chains)
   let otherCount = 0
   /** Of the side airs, their sums, and their heat capacity, J/K. */
-  const side = memory.doubles(18)
+  const side = memory.doubles(SIDE_PLACES)
   const sideCapacity = memory.doubles(3)
   const emissivity = memory.doubles(chains)
   const waters = memory.ints(chains)
@@ -289,6 +290,9 @@ function makeLoop(size: Size): Loop {
   let waterCount = 0
   const leaves = memory.ints(chains)
   let leafCount = 0
+  /** Chains under the row cover. */
+  const rowChains = memory.ints(chains)
+  let rowCount = 0
   let hasRow = false
   let hasRidge = false
   let hasPath = false
@@ -313,6 +317,7 @@ function makeLoop(size: Size): Loop {
     lane = m.offset.find(i => i >= chainCells / 2)!
     waterCount = 0
     leafCount = 0
+    rowCount = 0
     for (let c = 0; c < m.count; c++) {
       const warm = filmFactor(true, m.facingUp[c]!)
       const cold = filmFactor(false, m.facingUp[c]!)
@@ -320,6 +325,7 @@ function makeLoop(size: Size): Loop {
       halfFilm[c] = (warm - cold) / 2
       if (m.waterKg[c]! > 0) waters[waterCount++] = c
       if (m.leafOf[c]! >= 0) leaves[leafCount++] = c
+      if (m.underRow[c] === 1) rowChains[rowCount++] = c
     }
     underRow.set(m.underRow)
     emissivity.set(m.emissivity)
@@ -489,8 +495,8 @@ function makeLoop(size: Size): Loop {
       }
     if (!hasRow) return
     const drawn = v[ROW_DRAWN] !== 0
-    for (let c = 0; c < count; c++) {
-      if (underRow[c] === 0) continue
+    for (let k = 0; k < rowCount; k++) {
+      const c = rowChains[k]!
       if (m.leafOf[c]! < 0) filmAgainst(c, v[ROW]!, least)
       if (drawn) {
         films[c]! += (1 - ROW_COVER_OPEN) * rays[c]!
@@ -564,7 +570,8 @@ function makeLoop(size: Size): Loop {
     const mains = mainFilm
     const ups = upFilm
     const sums = side
-    sums.fill(0)
+    // A call of fill takes longer.
+    for (let k = 0; k < SIDE_PLACES; k++) sums[k] = 0
     let ridgeA = 0
     let ridgeB = 0
     let ridgeStar = 0
