@@ -51,13 +51,13 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'Soil and open water in summer',
     rests: 'measured',
-    bias: 'Too warm by a degree or two where leaves are thin: beds in full leaf stand within three of the air.',
+    bias: 'Too warm by a few degrees where leaves are thin; beds in full leaf stand three or four over the air at most.',
     logger: 'The soil at a hand’s depth, in June.',
   },
   {
     claim: 'Damp hours',
     rests: 'thin',
-    bias: 'How wet soil and leaves are kept moves them by half. Take them to compare designs by.',
+    bias: 'How leaves breathe by night, and how wet soil is kept, moves them twofold. Take them to compare designs by.',
     logger: 'The humidity at dawn over a month.',
   },
   {

@@ -1,7 +1,7 @@
 import { choice, count, group, length, type Value } from '../design/field'
 import { airPath, rectangularChannel } from './air-path'
-import { fan, intake, on, startK } from './common'
-import { NO_WORK, type AirStoreKind } from './kind'
+import { fan, intake, on, startK, throughGround } from './common'
+import type { AirStoreKind } from './kind'
 
 /** Air channels or gravel ducts under the beds, as long as the house. */
 const fields = group(
@@ -31,7 +31,7 @@ export const BED_CHANNELS: AirStoreKind<BedChannels> & { fields: typeof fields }
   depthM: () => 0,
   footM2: () => 0,
   work: (s, { lengthM, soilConductivity }) => {
-    const { flowM3s, pressurePa, effectiveness } = airPath({
+    const path = airPath({
       ...rectangularChannel(s.widthM, s.heightM),
       pipes: s.count,
       lengthM,
@@ -39,16 +39,7 @@ export const BED_CHANNELS: AirStoreKind<BedChannels> & { fields: typeof fields }
       fan: s.fan,
       soilConductivity,
     })
-    return {
-      ...NO_WORK,
-      as: 'pipes',
-      flowM3s,
-      pressurePa,
-      effectiveness,
-      fanW: s.fan.powerW,
-      startK: s.startK,
-      intake: s.intake,
-    }
+    return throughGround(s, path)
   },
   line: (s, show) => `${s.count} of ${show(s.widthM, 'thickness')} × ${show(s.heightM, 'thickness')}`,
 }

@@ -1,3 +1,5 @@
+import type { AirPath } from './air-path'
+import { NO_WORK, type AirWork, type Intake } from './kind'
 import { choice, difference, flag, group, number, power, type Value } from '../design/field'
 
 /** Fields that many kinds share. */
@@ -25,3 +27,18 @@ export const intake = choice(
   ],
   { start: 'ridge', label: 'Draws its air in' },
 )
+
+/** What air drawn from the room through pipes or channels in the ground does. */
+export const throughGround = (
+  s: { fan: Fan; startK: number; intake: Intake },
+  { flowM3s, pressurePa, effectiveness }: AirPath,
+): AirWork => ({
+  ...NO_WORK,
+  as: 'pipes',
+  flowM3s,
+  pressurePa,
+  effectiveness,
+  fanW: s.fan.powerW,
+  startK: s.startK,
+  intake: s.intake,
+})

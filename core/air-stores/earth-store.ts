@@ -1,7 +1,7 @@
 import { choice, count, group, length, type Value } from '../design/field'
 import { airPath, CORRUGATION_M, roundPipe } from './air-path'
-import { fan, intake, on, startK } from './common'
-import { NO_WORK, type AirStoreKind } from './kind'
+import { fan, intake, on, startK, throughGround } from './common'
+import type { AirStoreKind } from './kind'
 
 /** Air drawn from the room through pipes in the ground and back. */
 const fields = group(
@@ -29,7 +29,7 @@ export const EARTH_STORE: AirStoreKind<EarthStore> & { fields: typeof fields } =
   depthM: s => s.depthM,
   footM2: () => 0,
   work: (s, { soilConductivity }) => {
-    const { flowM3s, pressurePa, effectiveness } = airPath({
+    const path = airPath({
       ...roundPipe(s.pipeDiameterM),
       pipes: s.pipes,
       lengthM: s.pipeLengthM,
@@ -37,16 +37,7 @@ export const EARTH_STORE: AirStoreKind<EarthStore> & { fields: typeof fields } =
       fan: s.fan,
       soilConductivity,
     })
-    return {
-      ...NO_WORK,
-      as: 'pipes',
-      flowM3s,
-      pressurePa,
-      effectiveness,
-      fanW: s.fan.powerW,
-      startK: s.startK,
-      intake: s.intake,
-    }
+    return throughGround(s, path)
   },
   line: (s, show) =>
     `${s.pipes} pipes of ${show(s.pipeLengthM, 'length')}, ${show(s.pipeDiameterM, 'thickness')} wide, ` +

@@ -40,15 +40,19 @@ export interface Screen {
   v: Vec
 }
 
-/** Leaves on a bed as light meets them: a box of them, thinned out evenly, in one or several states of growth. */
-export interface Canopy {
-  bed: number
+/** A box along the axes of the room, m. */
+interface Box {
   x0: number
   x1: number
   y0: number
   y1: number
   z0: number
   z1: number
+}
+
+/** Leaves on a bed as light meets them: a box of them, thinned out evenly, in one or several states of growth. */
+export interface Canopy extends Box {
+  bed: number
   /** By state: how light dies out on its way through, 1/m; 0 where no leaf stands. */
   perM: readonly number[]
 }
@@ -87,15 +91,6 @@ interface Target {
   isBed: boolean
   /** Of a bed with leaves: which canopy is its own; −1 for none. */
   canopy: number
-}
-
-interface Box {
-  x0: number
-  x1: number
-  y0: number
-  y1: number
-  z0: number
-  z1: number
 }
 
 /** Where light may end. Positions are inside or on the skin; directions are unit vectors. */

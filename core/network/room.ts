@@ -9,7 +9,7 @@ let places = 0
 const place = () => places++
 
 // --- The room as it stands. The step writes them and begins from them; the run reads them.
-/** Air, °C, and the star that all faces shine to, °C. */
+/** Air round the beds, °C, and the star that all faces shine to, °C. */
 export const AIR = place()
 export const STAR = place()
 /** Water in the air, kg/kg. */

@@ -1,9 +1,9 @@
 import * as Astronomy from 'astronomy-engine'
 import fc from 'fast-check'
+import psychrolib from 'psychrolib'
 import { humidityRatio, saturationPressurePa, standardPressurePa } from '../../core/climate'
 import { dewPointOfRatio } from '../../core/network/moisture'
 import { sunPosition } from '../../core/sun'
-import { psychrolib } from '../proof/psychrolib'
 import { twoNodes } from '../proof/two-nodes'
 
 /** Evenly over a range, in hundredths. */

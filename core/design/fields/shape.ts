@@ -149,7 +149,7 @@ export const SHAPE = group(
       start: 0,
       step: 0.05,
       label: 'Paths against the floor',
-      hint: 'Dug lower, cold air drains into them and leaves the beds a little warmer; heads have more room.',
+      hint: 'Dug lower by a step, cold air drains into them and leaves the beds a little warmer; heads have more room.',
       about: 'negative where they are dug lower',
     }),
     overhangM: length(0, 3, { start: 0, label: 'Eave over the glazing', about: 'solid, level, beyond its top' }),
