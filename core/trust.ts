@@ -51,7 +51,7 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'Soil and open water in summer',
     rests: 'measured',
-    bias: 'Too warm by a few degrees where leaves are thin; beds in full leaf stand three or four over the air at most.',
+    bias: 'Too warm by a few degrees where leaves are thin; beds in full leaf stand up to four over the air.',
     logger: 'The soil at a hand’s depth, in June.',
   },
   {
