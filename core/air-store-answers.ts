@@ -9,7 +9,7 @@ export interface AirStoreAnswer {
   /** Soil round its pipes, or its rock, °C; null while it is not in use. */
   coldestC: number | null
   warmestC: number | null
-  /** Hours in which its fan ran, heat that it took from the air and that it gave back, kWh. */
+  /** Hours that its fan ran for, heat that it took from the air and that it gave back, kWh. */
   hours: number
   tookKWh: number
   gaveKWh: number
@@ -18,18 +18,16 @@ export interface AirStoreAnswer {
 /** The year of each air store, in the order of the document. */
 export function airStoreAnswers({ store: { airStores } }: Design, series: YearSeries): AirStoreAnswer[] {
   return airStores.map((s, i) => {
-    const { storeC, takesW } = series.airStores[i]!
+    const { storeC, takesW, runs } = series.airStores[i]!
     let coldestC = Infinity
     let warmestC = -Infinity
     for (const t of storeC) {
       coldestC = Math.min(coldestC, t)
       warmestC = Math.max(warmestC, t)
     }
-    let hours = 0
     let took = 0
     let gave = 0
     for (const watts of takesW) {
-      if (watts !== 0) hours++
       if (watts > 0) took += watts
       else gave -= watts
     }
@@ -38,7 +36,7 @@ export function airStoreAnswers({ store: { airStores } }: Design, series: YearSe
       name: airStoreName(airStores, i),
       coldestC: s.on ? coldestC : null,
       warmestC: s.on ? warmestC : null,
-      hours,
+      hours: runs.reduce((sum, share) => sum + share, 0),
       tookKWh: took / 1000,
       gaveKWh: gave / 1000,
     }

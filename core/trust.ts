@@ -51,13 +51,13 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'Soil and open water in summer',
     rests: 'measured',
-    bias: 'Too warm by a few degrees where leaves are thin; beds in full leaf stand up to four over the air.',
+    bias: 'Too warm by a few degrees where leaves are thin; beds in full leaf stand up to three over the air.',
     logger: 'The soil at a hand’s depth, in June.',
   },
   {
     claim: 'Damp hours',
     rests: 'thin',
-    bias: 'How leaves breathe by night, and how wet soil is kept, moves them twofold. Take them to compare designs by.',
+    bias: 'How leaves breathe in the cold, and how wet soil is, moves them twofold. Take them to compare designs by.',
     logger: 'The humidity at dawn over a month.',
   },
   {

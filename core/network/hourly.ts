@@ -7,6 +7,7 @@ import { shareUnder } from '../optics/snow'
 import { makeLinks } from './links'
 import type { Memory } from './memory'
 import { EMISSIVITY, OPEN_COVER } from './chains'
+import { soilUnderLeaves } from './moisture'
 import { BURIED, HOUSE, OUTSIDE, type ByGain, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
@@ -46,7 +47,7 @@ import {
 } from './room'
 import { makeStoreAir } from './store-air'
 import type { VentSolver } from './vent-solve'
-import { canopyLight, leavesCover } from '../optics/canopy'
+import { leavesCover } from '../optics/canopy'
 import { leafConvects, leafDraws, LEAF_EMISSIVITY, vapourPressure } from './transpiration'
 
 const { abs, min, sqrt } = Math
@@ -178,7 +179,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   let leaves: Foliage[] = []
   let beds: number[] = []
   /** By bed and month: share of the bed that leaves stand over. */
-  let canopyMet: number[] = []
+  let underLeaves: number[] = []
   let fedCount = 0
   let sourceCells = source
   let slowCells = slowSource
@@ -201,7 +202,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     houses = those(c => m.tie[c] === HOUSE)
     waters = those(c => m.waterKg[c]! > 0)
     beds = those(c => m.bed[c] === 1)
-    canopyMet = Array.from(m.leafArea, leafArea => canopyLight(leafArea).met)
+    underLeaves = Array.from(m.leafArea, soilUnderLeaves)
     leaves = those(c => m.leafOf[c]! >= 0).map(chain => {
       const bed = m.leafOf[chain]!
       const lights = Array.from(m.sun.chain.keys()).filter(k => k < m.sun.lit && m.sun.chain[k] === chain)
@@ -392,7 +393,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     const month = MONTH_OF_DAY[(h / 24) | 0]!
     const row = h * m.sun.cell.length
     const vapour = vapourPressure(v[MOISTURE]!, v[PRESSURE]!)
-    for (let k = 0; k < beds.length; k++) soilShare[beds[k]!] = 1 - canopyMet[m.bedIndex[beds[k]!]! * 12 + month]!
+    for (let k = 0; k < beds.length; k++) soilShare[beds[k]!] = underLeaves[m.bedIndex[beds[k]!]! * 12 + month]!
     for (let k = 0; k < leaves.length; k++) {
       const { chain, bed, soil, lights } = leaves[k]!
       const ground = area[chain]!
@@ -402,7 +403,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
       for (let i = 0; i < lights.length; i++) sun += suns[row + lights[i]!]! * light[sunCover[lights[i]!]!]!
       const deficit = tabledSaturationPa(leafC) - vapour
       leafFilm[chain] = 2 * leafArea * leafConvects(v[DENSITY]!) * ground
-      leafDraw[chain] = leafDraws(leafArea, v[DENSITY]!, sun / ground, deficit) * ground
+      leafDraw[chain] = leafDraws(leafArea, v[DENSITY]!, sun / ground, deficit, leafC) * ground
       const covers = leavesCover(leafArea)
       through[chain] = 1 - covers
       const soilC = T[face[soil[0]!]!]!

@@ -41,11 +41,19 @@ const SOIL = 2
 const WATER = 3
 const LEAF = 4
 
-/**
- * Moist soil that no leaf stands over, kg/m²s per unit of humidity ratio; under leaves the air is still and damp. FAO
- * Irrigation and Drainage Paper 56, eq. 75.
- */
-const SOIL_EVAPORATION = 0.0012
+/** What stands between moist soil and the air over it, s/m: the soil's own crust, and still air. */
+const SOIL_CRUST = 500
+const SOIL_AIR = 500
+/** The air under full leaf is stiller by this, and full is so much leaf area. Shuttleworth & Wallace 1985, eq. 36. */
+const STILLER = 2.5
+const FULL_LEAF = 4
+/** Of the air that these are reckoned with, kg/m³. */
+const USUAL_DENSITY = 1.2
+/** What bare moist soil gives off, kg/m²s per unit of humidity ratio. */
+const SOIL_EVAPORATION = USUAL_DENSITY / (SOIL_CRUST + SOIL_AIR)
+/** What soil gives off under leaves, as a share of what it does without. Shuttleworth & Wallace 1985. */
+export const soilUnderLeaves = (leafArea: number): number =>
+  (SOIL_CRUST + SOIL_AIR) / (SOIL_CRUST + SOIL_AIR * (1 + ((STILLER - 1) * min(leafArea, FULL_LEAF)) / FULL_LEAF))
 /**
  * Still open water under moving room air, kg/m²s per unit of humidity ratio: 0.089 W/m²Pa, halved for water that nobody
  * stirs. ASHRAE HVAC Applications, natatoriums; Carrier 1918.

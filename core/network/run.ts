@@ -5,7 +5,8 @@ import type { SolarGains } from '../optics/gains'
 import { makeModel, type NetworkModel } from './model'
 import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, PATH, RIDGE, ROW, ROW_DRAWN, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
-import { ownStepper, ROW_COVER_OPEN, type Stepper } from './stepper'
+import { ROW_COVER_OPEN } from './room-films'
+import { ownStepper, type Stepper } from './stepper'
 import { darkLeafC, topLeafC } from './transpiration'
 
 export interface RunOptions {
@@ -206,9 +207,10 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   }
   function seeAirStores(h: number): void {
     for (let x = 0; x < model.exchangers.length; x++) {
-      const { storeC, takesW } = series.airStores[model.exchangers[x]!.index]!
+      const { storeC, takesW, runs } = series.airStores[model.exchangers[x]!.index]!
       storeC[h] = stepper.storeC[x]!
       takesW[h] = stepper.storeTookJ[x]! / 3600
+      runs[h] = stepper.storeRuns[x]!
     }
   }
   const leaves = [...model.leafOf.keys()].filter(c => model.leafOf[c]! >= 0)

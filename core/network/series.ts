@@ -51,10 +51,10 @@ export interface YearSeries {
   /** Heat leaving through each piece of skin, W; negative is a gain. */
   skin: { id: SurfaceId; lostW: Float32Array }[]
   /**
-   * By air store, in the order of the document: the soil round its pipes or its rock, and what it takes from the air,
-   * W; NaN and 0 while it is not in use.
+   * By air store, in the order of the document: the soil round its pipes or its rock, °C, what it takes from the air,
+   * W, and the share of the hour that its fan runs; NaN and 0 while it is not in use.
    */
-  airStores: { storeC: Float32Array; takesW: Float32Array }[]
+  airStores: { storeC: Float32Array; takesW: Float32Array; runs: Float32Array }[]
   floorC: Float32Array
   backWallC: Float32Array
   glazingC: Float32Array
@@ -122,7 +122,7 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
     iceShare: s(),
     bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s() })),
     skin: skin.map(id => ({ id, lostW: s() })),
-    airStores: Array.from({ length: airStores }, () => ({ storeC: s().fill(NaN), takesW: s() })),
+    airStores: Array.from({ length: airStores }, () => ({ storeC: s().fill(NaN), takesW: s(), runs: s() })),
     floorC: s(),
     backWallC: s(),
     glazingC: s(),

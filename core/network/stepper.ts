@@ -1,12 +1,10 @@
-import { ZERO_C_K } from '../physics/constants'
-import { filmFactor, FOUR_SIGMA, movedFilm } from '../air/films'
 import { leakageFlow } from '../air/leakage'
 import { humidityRatio, saturationPressurePa, tabledSaturationPa, type SiteYear } from '../climate'
 import { makeHourly } from './hourly'
 import { layModel, makeMemory, sizeOf, type Size } from './memory'
 import type { NetworkModel } from './model'
-import { airExchange, PLUME, VENTS_MIX } from './airs'
 import { makeMoisture } from './moisture'
+import { hasRowAir, IN_PATH, IN_RIDGE, IN_ROW, makeRoomFilms } from './room-films'
 import {
   A11,
   A12,
@@ -50,18 +48,15 @@ import {
   PATH_TIE,
   PRESSURE,
   RIDGE,
-  RIDGE_DRAW_G,
   RIDGE_OUT_G,
   RIDGE_OUT_USED,
   RIDGE_TIE,
   ROW,
-  ROW_DRAWN,
   ROW_TIE,
   STAR,
   STAR_SKY_G,
   STAR_SKY_W,
   STAR_W,
-  STIR_FLOW,
   SUM_AIR,
   SUM_CONDENSED,
   SUM_DAMP,
@@ -79,16 +74,10 @@ import {
 } from './room'
 import { makeVentSolver } from './vent-solve'
 
-const { abs, cbrt, max, min, sqrt } = Math
+const { abs, max, min, sqrt } = Math
 
-/** A row cover lets this share of longwave through; the rest of what the beds exchange goes to the space under it. */
-export const ROW_COVER_OPEN = 0.45
 /** Air and leaves under a row cover, J/m²K. */
 const ROW_CAPACITY = 4000
-/** Cube roots of −64 to 64 in steps of 1/32, for the films: the loop takes millions. */
-const ROOT_STEPS = 32
-const ROOT_ZERO = 64 * ROOT_STEPS
-const ROOTS = Float64Array.from({ length: 2 * ROOT_ZERO + 2 }, (_, i) => cbrt((i - ROOT_ZERO) / ROOT_STEPS))
 /** When the air is owed more than would move it so far, K, the step is solved again. */
 const MUCH_OWED_K = 0.1
 /** And when air or wet faces have moved further than this, K, until tries lie nearer to each other than that. */
@@ -104,9 +93,6 @@ const ROOM_SIZE = ROOM.length
  * that air, is `rises`.
  */
 const SIDE_AIRS = Int32Array.of(ROW, RIDGE, PATH)
-const IN_ROW = 0
-const IN_RIDGE = 1
-const IN_PATH = 2
 const SIDE_A = 0
 const SIDE_B = 3
 const SIDE_STAR = 6
@@ -146,6 +132,8 @@ export interface Stepper {
   storeC: Float64Array
   /** Heat that each has taken from the air, J. */
   storeTookJ: Float64Array
+  /** Share of the hour that each one's fan runs. */
+  storeRuns: Float64Array
   /** Whether sources that are paid for work; they do until it is said. */
   heat: (heated: boolean) => void
   prepareHour: (hour: number, dt: number, span?: number) => void
@@ -156,9 +144,6 @@ export interface Stepper {
   /** Heat in all cells of the building, air, moisture and ice, J, from 0 °C. */
   heatContentJ: () => number
 }
-
-/** An exchange builds up and dies down: half of the way each time that films are taken. */
-const eased = (was: number, next: number): number => (was + next) / 2
 
 /** A stepper of its own for a model: as long as it is held, it keeps its state. */
 export function makeStepper(model: NetworkModel, site: SiteYear): Stepper {
@@ -226,7 +211,6 @@ function makeLoop(size: Size): Loop {
     factor,
     offset,
     face,
-    area,
     head,
     films,
     mainFilm,
@@ -250,49 +234,29 @@ function makeLoop(size: Size): Loop {
     covered,
     leftJ,
     stoodOpen,
-    through,
-    leafFilm,
   } = memory
   const { chains } = size
   /** Own part of each cell of a chain on the way in, W. */
   const sides = memory.doubles(size.cells)
-  const rays = memory.doubles(chains)
   const headRow = memory.doubles(chains)
   const headPivot = memory.doubles(chains)
-  /** Of the film's factors for a face that is warmer than the air and for one that is colder: mean, half difference. */
-  const meanFilm = memory.doubles(chains)
-  const halfFilm = memory.doubles(chains)
-  const underRow = memory.bytes(chains)
-  /** By chain: share that stands in the upper air, and whether it is a dug path's floor. */
-  const above = memory.doubles(chains)
-  const inPath = memory.bytes(chains)
-  /** By chain, colder than its air and then warmer: share of its film that goes to the upper air. */
-  const upShare = memory.doubles(2 * chains)
-  /** Chains of which a part of the film goes to the air under the row cover or in a path, that part, and to which. */
-  const others = memory.ints(2 * chains)
-  const otherFilm = memory.doubles(2 * chains)
-  const otherTo = memory.bytes(2 * chains)
-  let otherCount = 0
   /** Of the side airs, their sums, and their heat capacity, J/K. */
   const side = memory.doubles(SIDE_PLACES)
   const sideCapacity = memory.doubles(3)
-  const emissivity = memory.doubles(chains)
   const waters = memory.ints(chains)
   const vents = makeVentSolver(memory)
   const hourly = makeHourly(memory, vents)
   const { storeAir } = hourly
   const moisture = makeMoisture(memory)
+  const roomFilms = makeRoomFilms(memory)
+  const { rays, others, otherFilm, otherTo } = roomFilms
+  let otherCount = 0
   const kept = memory.doubles(ROOM_SIZE)
   let m!: NetworkModel
   let chainCells = 0
   /** First cell of the second lane: chains are gone through in two lanes at once, the first at least as long. */
   let lane = 0
   let waterCount = 0
-  const leaves = memory.ints(chains)
-  let leafCount = 0
-  /** Chains under the row cover. */
-  const rowChains = memory.ints(chains)
-  let rowCount = 0
   let hasRow = false
   let hasRidge = false
   let hasPath = false
@@ -316,35 +280,13 @@ function makeLoop(size: Size): Loop {
     chainCells = m.offset[m.count]!
     lane = m.offset.find(i => i >= chainCells / 2)!
     waterCount = 0
-    leafCount = 0
-    rowCount = 0
-    for (let c = 0; c < m.count; c++) {
-      const warm = filmFactor(true, m.facingUp[c]!)
-      const cold = filmFactor(false, m.facingUp[c]!)
-      meanFilm[c] = (warm + cold) / 2
-      halfFilm[c] = (warm - cold) / 2
-      if (m.waterKg[c]! > 0) waters[waterCount++] = c
-      if (m.leafOf[c]! >= 0) leaves[leafCount++] = c
-      if (m.underRow[c] === 1) rowChains[rowCount++] = c
-    }
-    underRow.set(m.underRow)
-    emissivity.set(m.emissivity)
-    hasRow = m.rowCover.on && m.bedAreaM2 > 0
+    for (let c = 0; c < m.count; c++) if (m.waterKg[c]! > 0) waters[waterCount++] = c
     const { airs } = m
+    hasRow = hasRowAir(m)
     hasRidge = airs.planeM2 > 0
     hasPath = airs.pathM2 > 0
-    above.set(airs.above)
-    inPath.set(airs.inPath)
     otherCount = 0
-    if (hasRidge)
-      for (let c = 0; c < m.count; c++) {
-        // What is warmer than its air sends a plume up, what is colder a draught down, as far as into a dug path.
-        const up = above[c]!
-        const own = m.leafOf[c]! < 0 && m.underRow[c] === 0 && inPath[c] === 0
-        // No face gives to both the ridge and a path: their airs are put aside each by itself.
-        upShare[2 * c] = own && !(hasPath && up < 0.5) ? up * (1 - PLUME) : 0
-        upShare[2 * c + 1] = own ? up + (1 - up) * PLUME : 0
-      }
+    roomFilms.lay(m)
     sideCapacity[IN_ROW] = ROW_CAPACITY * m.bedAreaM2
     sideCapacity[IN_RIDGE] = hasRidge ? airs.aboveShare * m.airCapacity : 0
     sideCapacity[IN_PATH] = hasPath ? airs.pathShare * m.airCapacity : 0
@@ -381,6 +323,7 @@ function makeLoop(size: Size): Loop {
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),
       storeC: storeAir.storeC.subarray(0, m.exchangers.length),
       storeTookJ: storeAir.takenJ.subarray(0, m.exchangers.length),
+      storeRuns: storeAir.running.subarray(0, m.exchangers.length),
       heat: on => {
         heated = on
       },
@@ -439,108 +382,6 @@ function makeLoop(size: Size): Loop {
       a = own[i]! * pivots[i]! + factors[i]! * a
       t[i] = a
     }
-  }
-
-  /**
-   * Films at the faces, by where air and faces stand: `insideFilm` and `radiativeFilm`, written out, with cube roots
-   * straight between tabled ones (within 0.5 % where the film is not the least). A face swings to either side of the
-   * air, so that a branch would be guessed wrong every other time: for a root r, half the sum of the warm and the cold
-   * factor times |r| and half their difference times r are the warm one's film above the air and the cold one's below;
-   * and the larger of two is half their sum and difference.
-   */
-  function takeFilms(): void {
-    const { count } = m
-    const air = v[AIR]!
-    const star = v[STAR]!
-    const lift = v[RIDGE]! - air
-    const least = exchangeAirs()
-    const t = T
-    const faces = face
-    const areas = area
-    const passes = through
-    const means = meanFilm
-    const halves = halfFilm
-    const roots = ROOTS
-    const shines = emissivity
-    const high = above
-    const shares = upShare
-    const mains = mainFilm
-    const ups = upFilm
-    for (let c = 0; c < count; c++) {
-      const faceC = t[faces[c]!]!
-      const at = (faceC - air - high[c]! * lift) * ROOT_STEPS + ROOT_ZERO
-      const k = max(0, min(at | 0, 2 * ROOT_ZERO))
-      const root = roots[k]! + (roots[k + 1]! - roots[k]!) * (at - k)
-      const more = means[c]! * abs(root) + halves[c]! * root - least
-      const film = (least + 0.5 * (more + abs(more))) * areas[c]!
-      const kelvin = (faceC + star) / 2 + ZERO_C_K
-      // The sign of an integer picks the share without a branch.
-      const up = film * shares[2 * c + 1 + ((k - ROOT_ZERO) >> 31)]!
-      films[c] = film
-      ups[c] = up
-      mains[c] = film - up
-      rays[c] = FOUR_SIGMA * shines[c]! * kelvin * kelvin * kelvin * areas[c]! * (1 - passes[c]!)
-    }
-    for (let k = 0; k < leafCount; k++) {
-      const c = leaves[k]!
-      films[c] = leafFilm[c]!
-      mains[c] = leafFilm[c]!
-    }
-    otherCount = 0
-    if (hasPath)
-      for (let c = 0; c < count; c++) {
-        if (inPath[c] === 1) setAside(c, IN_PATH, filmAgainst(c, v[PATH]!, least))
-        else if (underRow[c] === 0 && high[c]! < 0.5 && m.leafOf[c]! < 0 && ups[c] === 0)
-          setAside(c, IN_PATH, films[c]! * PLUME * m.airs.pathHolds)
-      }
-    if (!hasRow) return
-    const drawn = v[ROW_DRAWN] !== 0
-    for (let k = 0; k < rowCount; k++) {
-      const c = rowChains[k]!
-      if (m.leafOf[c]! < 0) filmAgainst(c, v[ROW]!, least)
-      if (drawn) {
-        films[c]! += (1 - ROW_COVER_OPEN) * rays[c]!
-        rays[c]! *= ROW_COVER_OPEN
-      }
-      mains[c] = films[c]!
-      setAside(c, IN_ROW, films[c]!)
-    }
-  }
-
-  /** Film of one face against an air of its own, W/K. */
-  function filmAgainst(c: number, airC: number, least: number): number {
-    const root = cbrt(T[face[c]!]! - airC)
-    const film = max(least, meanFilm[c]! * abs(root) + halfFilm[c]! * root) * area[c]!
-    films[c] = film
-    mainFilm[c] = film
-    return film
-  }
-
-  /** Gives a part of a face's film to a side air, W/K. */
-  function setAside(c: number, to: number, film: number): void {
-    others[otherCount] = c
-    otherTo[otherCount] = to
-    otherFilm[otherCount++] = film
-    mainFilm[c]! -= film
-  }
-
-  /** What the airs exchange with each other until films are taken anew; returns the least film, W/m²K. */
-  function exchangeAirs(): number {
-    const { airs } = m
-    const air = v[AIR]!
-    const vents = v[VENT_G]! + v[SUPPLY_G]!
-    const stirs = v[STIR_FLOW]! * v[DENSITY]! * AIR_SPECIFIC_HEAT
-    if (hasRidge)
-      v[RIDGE_TIE] = eased(
-        v[RIDGE_TIE]!,
-        airExchange(airs.planeM2, air - v[RIDGE]!, v[DENSITY]!) + stirs + VENTS_MIX * vents + v[RIDGE_DRAW_G]!,
-      )
-    if (hasPath)
-      v[PATH_TIE] = eased(
-        v[PATH_TIE]!,
-        airExchange(airs.pathM2, v[PATH]! - air, v[DENSITY]!) / airs.pathHolds + stirs * airs.pathShare,
-      )
-    return movedFilm(((vents + stirs) * 3600) / (m.airMassKg * AIR_SPECIFIC_HEAT))
   }
 
   /** Right-hand sides inwards, and the three equations that are left: air, star and moisture. */
@@ -890,7 +731,7 @@ function makeLoop(size: Size): Loop {
     const { count } = m
     lastDt = dt
     if (filmAge >= FILMS_HOLD) {
-      takeFilms()
+      otherCount = roomFilms.take()
       filmAge = 0
     }
     filmAge += dt

@@ -24,8 +24,15 @@ import {
 
 const { abs, exp, max, min } = Math
 
-/** Band of the fans' thermostats, K. */
-const HOLD_K = 3
+/**
+ * Band of the fans' thermostats, K: a fan runs the whole hour at its set point, none of it so far beyond, and between
+ * for a share of it, as a thermostat that switches on and off in the hour would have it.
+ */
+const BAND_K = 3
+/** Share of the hour that a thermostat runs, which is so far on its working side of the set point, K. */
+const runsFor = (byK: number) => max(0, min(1, 1 + byK / BAND_K))
+/** No fan runs less than this share of an hour. */
+const LEAST_RUN = 0.01
 /**
  * What heat that comes a block late may move the cells it goes to, as a share of the difference that drives it: more
  * would swing.
@@ -52,7 +59,8 @@ export function makeStoreAir(memory: Memory) {
   /** What each has taken from the air since this was last cleared, J; an earth tube takes from its soil. */
   const takenJ = memory.doubles(stores)
   const charging = memory.bytes(stores)
-  const running = memory.bytes(stores)
+  /** Share of the hour that each runs. It follows its thermostat half of the way each hour: fans do not hunt. */
+  const running = memory.doubles(stores)
   /** Cells of ground of all stores in a line with their weights, and where each store's begin. */
   const cell = memory.ints(storeCells)
   const weight = memory.doubles(storeCells)
@@ -68,6 +76,7 @@ export function makeStoreAir(memory: Memory) {
   function lay(m: NetworkModel): void {
     exchangers = m.exchangers
     lastSpan = 0
+    running.fill(0)
     exchangers.forEach((e, x) => {
       from[x + 1] = from[x]! + e.cells.length
       cell.set(e.cells, from[x])
@@ -125,16 +134,16 @@ export function makeStoreAir(memory: Memory) {
       const air = bedAir + offset[x]!
       if (e.as === 'tube') {
         storeC[x] = soilC(x)
-        if (air >= e.belowC && air <= e.aboveC) continue
         const brings =
           v[OUT]! + (storeC[x]! - v[OUT]!) * e.effectiveness * bearable(flow * e.effectiveness, soilJK[x]!, span)
         // It runs to warm or to cool, and only where what it brings does that.
-        if (air < e.belowC ? brings <= air : brings >= air) continue
-        tieG[x] = flow
+        const runs = follow(x, brings > air ? runsFor(e.belowC - air) : brings < air ? runsFor(air - e.aboveC) : 0)
+        if (runs === 0) continue
+        tieG[x] = runs * flow
         tieTarget[x] = brings
-        v[SUPPLY_C] = (v[SUPPLY_G]! * v[SUPPLY_C]! + flow * brings) / (v[SUPPLY_G]! + flow)
-        v[SUPPLY_G]! += flow
-        v[FAN_W]! += e.fanW
+        v[SUPPLY_C] = (v[SUPPLY_G]! * v[SUPPLY_C]! + tieG[x]! * brings) / (v[SUPPLY_G]! + tieG[x]!)
+        v[SUPPLY_G]! += tieG[x]!
+        v[FAN_W]! += runs * e.fanW
         continue
       }
       let target = 0
@@ -166,19 +175,15 @@ export function makeStoreAir(memory: Memory) {
           span,
         )
       const difference = air - storeC[x]!
-      // Once running, a thermostat holds on a little longer: fans do not hunt.
-      const slack = running[x] ? HOLD_K : 0
-      running[x] =
-        abs(difference) > e.startK - slack / 2 &&
-        (difference > 0 ? air > e.chargeAboveC[month]! - slack : air < e.giveBelowC[month]! + slack)
-          ? 1
-          : 0
-      if (!running[x]) continue
+      const asked = difference > 0 ? air - e.chargeAboveC[month]! : e.giveBelowC[month]! - air
+      const runs = follow(x, min(runsFor(asked), runsFor(abs(difference) - e.startK)))
+      if (runs === 0) continue
+      g *= runs
       tieG[x] = g
       v[TIE_G]! += g
       v[TIE_W]! += g * (target - offset[x]!)
-      if (e.intake === 'ridge') v[RIDGE_DRAW_G]! += flow
-      v[FAN_W]! += e.fanW
+      if (e.intake === 'ridge') v[RIDGE_DRAW_G]! += runs * flow
+      v[FAN_W]! += runs * e.fanW
       if (damp) {
         draw[x] = e.massFlow * (g / flow)
         v[PIPE_DRAW]! += draw[x]!
@@ -186,6 +191,13 @@ export function makeStoreAir(memory: Memory) {
       }
       tieTarget[x] = target - offset[x]!
     }
+  }
+
+  /** How long a fan runs in the hour whose thermostat asks for a share of it. */
+  function follow(x: number, asks: number): number {
+    const runs = (running[x]! + asks) / 2
+    running[x] = runs < LEAST_RUN ? 0 : runs
+    return running[x]!
   }
 
   function meanOf(x: number): number {
@@ -224,7 +236,7 @@ export function makeStoreAir(memory: Memory) {
           const i = x * ROCK_NODES + (charging[x] ? k : ROCK_NODES - 1 - k)
           const taken = share * (t - rock[i]!)
           t -= taken
-          rock[i]! += (flow * taken * span + (LATENT * water) / ROCK_NODES) / e.nodeCapacity
+          rock[i]! += (running[x]! * flow * taken * span + (LATENT * water) / ROCK_NODES) / e.nodeCapacity
         }
       }
       const toGround =
@@ -249,5 +261,5 @@ export function makeStoreAir(memory: Memory) {
       if (exchangers[x]!.as === 'rock') sum += meanOf(x) * ROCK_NODES * exchangers[x]!.nodeCapacity
     return sum
   }
-  return { lay, prepare, end, heatJ, storeC, takenJ }
+  return { lay, prepare, end, heatJ, storeC, takenJ, running }
 }

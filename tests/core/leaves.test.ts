@@ -34,11 +34,20 @@ test('light in leaves: nothing is made, more leaf takes more and lets less down,
 })
 
 test('stomata open in light and shut in dry air; without leaf nothing is drawn', () => {
-  expect(stomatalResistance(500, 0)).toBeLessThan(stomatalResistance(5, 0))
-  expect(stomatalResistance(500, 1500)).toBeGreaterThan(2 * stomatalResistance(500, 0))
-  expect(stomatalResistance(0, 0)).toBeGreaterThan(600)
-  expect(leafDraws(0, 1.2, 300, 500)).toBe(0)
-  expect(leafDraws(3, 1.2, 300, 500)).toBeGreaterThan(leafDraws(1, 1.2, 100, 500))
+  expect(stomatalResistance(500, 0, 22)).toBeLessThan(stomatalResistance(5, 0, 22))
+  expect(stomatalResistance(500, 1500, 22)).toBeGreaterThan(2 * stomatalResistance(500, 0, 22))
+  expect(stomatalResistance(0, 0, 22)).toBeGreaterThan(600)
+  expect(leafDraws(0, 1.2, 300, 500, 22)).toBe(0)
+  expect(leafDraws(3, 1.2, 300, 500, 22)).toBeGreaterThan(leafDraws(1, 1.2, 100, 500, 22))
+})
+
+test('stomata shut as leaves grow cold, by day and by night, and stand as they are in great heat', () => {
+  for (const sun of [0, 2, 50, 400])
+    for (const c of [-5, 0, 5, 10, 15])
+      expect(stomatalResistance(sun, 200, c)).toBeGreaterThan(stomatalResistance(sun, 200, c + 5))
+  // By night at 5 °C a metre of leaf gives off less than a quarter of what it does at 30 °C in the same dryness.
+  expect(leafDraws(1, 1.2, 0, 200, 5)).toBeLessThan(leafDraws(1, 1.2, 0, 200, 30) / 4)
+  expect(stomatalResistance(400, 200, 45)).toBe(stomatalResistance(400, 200, 30))
 })
 
 test('what leaves take from air, room and soil is what they spend on vapour', () => {

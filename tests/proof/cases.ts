@@ -248,7 +248,14 @@ function storeRows(): ProofRow[] {
       0.1,
       'ASHRAE Fundamentals, psychrometric tables',
     ),
-    proof('leaves: stomata in full light, s/m', 82, stomatalResistance(1e6, 0), 0.1, 'Stanghellini 1987'),
+    proof('leaves: stomata in full light, s/m', 82, stomatalResistance(1e6, 0, 24.5), 0.1, 'Stanghellini 1987'),
+    proof(
+      'leaves: stomata in the dark at 5 °C, s/m',
+      ((82 * 4.3) / 0.54) * (1 + 0.005 * 28.6 ** 2),
+      stomatalResistance(0, 0, 5),
+      0.1,
+      'Stanghellini 1987',
+    ),
   ]
 }
 

@@ -51,7 +51,7 @@ export function leafBalance(): { in: number; spent: number; leafC: number } {
   const saturated = saturationPressurePa(leafC)
   const ratio = (0.62198 * saturated) / (state[PRESSURE]! - saturated)
   const shuts = 1 + 5.2e-6 * Math.max(0, saturated - vapour) ** 2
-  const stomata = 82 * (4.3 / 0.54) * Math.min(5.8, shuts)
+  const stomata = 82 * (4.3 / 0.54) * Math.min(5.8, shuts) * (1 + 0.005 * (Math.min(leafC, 30) - 33.6) ** 2)
   const vapourKg = ((2 * leafArea * density) / (150 + stomata)) * (ratio - state[MOISTURE]!)
   return { in: fromAir + fromRoom + fromSoil, spent: 2.47e6 * vapourKg, leafC }
 }
