@@ -2,6 +2,10 @@ import { readFileSync, statSync } from 'node:fs'
 import { DAYS, makeSiteYear, monthlyMeans, monthlyNormals, monthlyRadiation } from '../core/climate'
 import { unpackHourly } from '../core/climate/hourly'
 import { DEMOS, faultLine, type Design } from '../core/design'
+import { makeBuilding } from '../core/geometry/surfaces'
+import { spellAnswer, usualStart, withSpellDays } from '../core/study/spell'
+import { bookedSums, lineUnit } from '../core/sums/book'
+import { siSymbol } from '../core/units'
 import { createYearEngine } from '../core/year'
 import { LARGEST_DESIGN, readDesign } from '../formats/design-json'
 import { readEpw } from '../formats/epw'
@@ -71,6 +75,44 @@ export function simulateCommand(args: string[]): unknown {
   const result = createYearEngine(() => performance.now()).run(design, { stepsPerHour, weather })
   if (options.hourly !== undefined) writeWhole(options.hourly, writeHourlyCsv(result), [words[0]!, options.weather])
   return result.answers
+}
+
+/** `sums`: every sum by hand with the design's own numbers, and what its year says beside them. */
+export function sumsCommand(args: string[]): unknown {
+  const design = loadDesign(readOptions(args, [], ['design.json']).words[0]!)
+  const result = createYearEngine().run(design)
+  return bookedSums({ ...result, design, building: makeBuilding(design) }).map(({ lines, year, ...sum }) => {
+    const result = lines.at(-1)!
+    return {
+      ...sum,
+      result: result.value,
+      unit: lineUnit(result),
+      lines: lines.map(l => ({ symbol: l.symbol, text: l.text, value: l.value, unit: lineUnit(l) })),
+      year: year.map(y => ({ text: y.text, value: y.value, unit: siSymbol(y.quantity) })),
+    }
+  })
+}
+
+/** `spell`: dull days, then clear nights down to a low: how each day stands, and what fails first. */
+export function spellCommand(args: string[]): unknown {
+  const { options, words } = readOptions(args, ['dull', 'clear', 'low', 'start'], ['design.json'])
+  const design = loadDesign(words[0]!)
+  const asked = (name: string, least: number, most: number, whole: boolean) => {
+    const text = options[name]
+    if (text === undefined) throw new BadInput([`--${name}: is missing; allowed: ${least} to ${most}`])
+    return numberOption(name, text, least, most, whole)
+  }
+  const dullDays = asked('dull', 0, 14, true)
+  const clearDays = asked('clear', 1, 14, true)
+  const lowC = asked('low', -60, 30, false)
+  const engine = createYearEngine()
+  const startDay =
+    options.start === undefined
+      ? usualStart(engine.site(design).dryBulbC, dullDays + clearDays)
+      : numberOption('start', options.start, 1, DAYS, true) - 1
+  const spell = { startDay, dullDays, clearDays, lowC }
+  const laid = withSpellDays(design, spell)
+  return spellAnswer(laid, engine.run(laid, { unheated: false }), spell)
 }
 
 /** `weather`: writes the design's year as EPW, whole or not at all; prints its monthly means. */

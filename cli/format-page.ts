@@ -1,6 +1,6 @@
 import type { AnyField } from '../core/design/field'
 import { DESIGN, SCHEMA_VERSION } from '../core/design/types'
-import { UNITS, type Quantity } from '../core/units'
+import { siSymbol } from '../core/units'
 
 const HEAD = `# The design document
 
@@ -19,9 +19,6 @@ must hold between fields is in \`core/editing/faults.ts\`. Catalogue ids: \`core
 series is the hour that begins \`h\` hours after 1 January 00:00 local standard time.
 `
 
-/** The SI unit of a quantity: the one that is stored as it is. */
-const unitOf = (quantity: Quantity) => UNITS[quantity].find(u => u.factor === 1 && !u.offset)?.symbol ?? ''
-
 /** Longer choices are named by where they come from. */
 const MOST_LISTED = 9
 
@@ -29,7 +26,7 @@ const MOST_LISTED = 9
 function holds(field: AnyField): string {
   switch (field.kind) {
     case 'number': {
-      const unit = field.quantity === null ? field.unit : unitOf(field.quantity)
+      const unit = field.quantity === null ? field.unit : siSymbol(field.quantity)
       const range = field.low === field.high ? `${field.low}` : `${field.low} to ${field.high}`
       return `${field.whole ? 'whole, ' : ''}${range}${unit && unit !== '0–1' ? ` ${unit}` : ''}`
     }

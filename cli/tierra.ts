@@ -1,6 +1,14 @@
 import { benchCommand } from './bench'
 import { BadInput } from './bad-input'
-import { checkCommand, demoCommand, demosCommand, simulateCommand, weatherCommand } from './design-commands'
+import {
+  checkCommand,
+  demoCommand,
+  demosCommand,
+  simulateCommand,
+  spellCommand,
+  sumsCommand,
+  weatherCommand,
+} from './design-commands'
 import { fuzzCommand } from './fuzz-command'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
@@ -33,6 +41,21 @@ const COMMANDS: Record<string, Command> = {
       'design’s own climate, --seed other made days (0 to 4294967295), --steps-per-hour 1 to 60 (4 unless ' +
       'said), --hourly writes every hour as CSV.',
     run: simulateCommand,
+  },
+  sums: {
+    usage: 'sums <design.json>',
+    about:
+      'Every sum by hand with the design’s own numbers, line by line, as a spreadsheet formula too, and what its ' +
+      'year says beside it.',
+    run: sumsCommand,
+  },
+  spell: {
+    usage: 'spell <design.json> --dull 5 --clear 3 --low -20 [--start 15]',
+    about:
+      'Dull days (0 to 14), then clear ones (1 to 14) whose nights fall to a low, °C (−60 to 30), laid into the ' +
+      'year from a day of it (1 to 365; it ends amid the coldest month unless said): how each day stands, and ' +
+      'what fails first.',
+    run: spellCommand,
   },
   weather: {
     usage: 'weather <design.json> --out year.epw',

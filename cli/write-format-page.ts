@@ -1,4 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { formatPage } from './format-page'
+import { sumsPage } from './sums-page'
 
-writeFileSync(new URL('../docs/design-format.md', import.meta.url), formatPage())
+const write = (name: string, text: string) => writeFileSync(new URL(`../docs/${name}`, import.meta.url), text)
+write('design-format.md', formatPage())
+write('sums.md', sumsPage())

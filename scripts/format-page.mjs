@@ -1,4 +1,4 @@
-// npm run format-page: writes docs/design-format.md from the document's tables.
+// npm run format-page: writes docs/design-format.md and docs/sums.md from their tables.
 import { spawnSync } from 'node:child_process'
 import { ensureInstalled, ROOT } from './setup.mjs'
 

@@ -16,6 +16,8 @@ export const GAS_CONSTANT_AIR = 287.05
 export const AIR_SPECIFIC_HEAT = 1006
 /** Mass of water vapour to that of dry air of the same pressure, molar. */
 export const VAPOUR_TO_AIR = 0.62198
+/** Density of water, kg/m³, near 4 °C. */
+export const WATER_DENSITY = 1000
 /** Specific heat of liquid water, J/kg·K, near 20 °C. */
 export const WATER_SPECIFIC_HEAT = 4184
 /** Heat of vaporisation of water near room temperature, J/kg. */

@@ -4,6 +4,8 @@ import { bundlePressurePa, CORRUGATION_M, operatingFlow, roundPipe } from '../ai
 import { line, need, plain, type Sum } from './sum'
 
 const FOOT = 0.3048
+/** Heat of a cubic metre of air for a kelvin, J/m³K. */
+export const AIR_HEAT_M3 = 1200
 
 /** Pipe for an earth store by the rule: at least a foot of pipe to every ten cubic feet of house. Thin evidence. */
 export function pipeRule(volumeM3: number, pipeLengthM: number): Sum<{ lengthM: number; pipes: number }> {
@@ -34,7 +36,7 @@ export function fanRule(volumeM3: number, changesPerHour: number): Sum {
     lines: [
       line('V', 'volume of the house', volumeM3, 'volume'),
       plain('n', 'changes an hour', changesPerHour),
-      plain('q', 'V × n', flow * 3600, 'm³/h'),
+      line('q', 'V × n', flow * 3600, 'airflow'),
     ],
   }
 }
@@ -51,12 +53,12 @@ export function pipePressure(flowM3s: number, pipes: number, lengthM: number, di
     result: pressure,
     rule: 'Darcy–Weisbach, corrugations 3 mm, fittings as four velocity heads.',
     lines: [
-      plain('q', 'flow in all', flowM3s * 3600, 'm³/h'),
+      line('q', 'flow in all', flowM3s * 3600, 'airflow'),
       line('n', 'pipes', pipes, 'count'),
       line('v', 'speed in each', flowM3s / pipes / bundle.areaM2, 'speed'),
       line('L', 'length', lengthM, 'length'),
       line('D', 'diameter', diameterM, 'thickness'),
-      plain('Δp', 'pressure', pressure, 'Pa'),
+      line('Δp', 'pressure', pressure, 'pressure'),
     ],
   }
 }
@@ -72,10 +74,10 @@ export function fanOnPipes(fan: Fan, pipes: number, lengthM: number, diameterM: 
     result: flow,
     rule: 'The fan’s curve, taken as straight, against the pipes’ friction.',
     lines: [
-      plain('q₀', 'fan blowing free', fan.freeFlowM3h, 'm³/h'),
-      plain('p₀', 'fan shut off', fan.shutOffPa, 'Pa'),
-      plain('Δp', 'pressure where they meet', bundlePressurePa(bundle, flow), 'Pa'),
-      plain('q', 'flow there', flow * 3600, 'm³/h'),
+      line('q₀', 'fan blowing free', fan.freeFlowM3h, 'airflow'),
+      line('p₀', 'fan shut off', fan.shutOffPa, 'pressure'),
+      line('Δp', 'pressure where they meet', bundlePressurePa(bundle, flow), 'pressure'),
+      line('q', 'q₀ × (1 − Δp ÷ p₀)', flow * 3600, 'airflow'),
     ],
   }
 }
@@ -128,8 +130,8 @@ export function stackFlow(lowM2: number, highM2: number, riseM: number, insideC:
       line('A', 'both openings as one', area, 'area'),
       line('h', 'height between', riseM, 'length'),
       line('ΔT', 'difference', insideC - outsideC, 'temperatureDifference'),
-      plain('q', '0.6 A √(2 g h ΔT ÷ T)', flow, 'm³/s'),
-      plain('q', 'an hour', flow * 3600, 'm³/h'),
+      plain('T', 'the warmer of both, from absolute zero', warm, 'K'),
+      line('q', '0.6 A √(2 g h ΔT ÷ T)', flow * 3600, 'airflow'),
     ],
   }
 }

@@ -47,7 +47,8 @@ export function woodPerWinter(
       line('H', 'heat of a kilogram', perKg, 'energy'),
       line('η', 'stove', efficiency, 'share'),
       plain('m', 'Q ÷ (H × η)', kg, 'kg'),
-      line('V', `${wood.name}, stacked`, stackedM3, 'volume'),
+      plain('ρ', `${wood.name}, a stacked cubic metre with 20 % of water`, wood.stackedKgM3, 'kg'),
+      line('V', 'stacked', stackedM3, 'volume'),
     ],
   }
 }

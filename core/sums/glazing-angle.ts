@@ -11,7 +11,7 @@ export interface AngleSchool {
 }
 
 /** Obliquity of the ecliptic: the sun's declination at a solstice, degrees. */
-const SOLSTICE = 23.44
+export const SOLSTICE_DEG = 23.44
 
 /**
  * The schools' glazing angles for a latitude, flattest first.
@@ -34,7 +34,7 @@ export function angleSchools(latitudeDeg: number, coldNoonAltitudeDeg: number): 
     {
       id: 'solstice',
       name: 'midwinter noon',
-      angleDeg: at(90 - noonAltitudeDeg(-SOLSTICE, l)),
+      angleDeg: at(90 - noonAltitudeDeg(-SOLSTICE_DEG, l)),
       why: 'For the lowest sun: the latitude + 23.4°.',
     },
   ].sort((a, b) => a.angleDeg - b.angleDeg)

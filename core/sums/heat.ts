@@ -1,8 +1,6 @@
 import { FUSION, WATER_SPECIFIC_HEAT } from '../physics/constants'
+import { AIR_HEAT_M3 } from './air'
 import { line, need, plain, type Sum } from './sum'
-
-/** Volumetric heat of air, J/m³K. */
-const AIR = 1200
 
 export interface LossPart {
   name: string
@@ -29,23 +27,16 @@ export function designHeatLoss(
     need(`U-value of ${p.name}`, p.uValue, 0, 20)
   }
   const difference = insideC - outsideC
-  const leak = (airChangesPerHour * volumeM3 * AIR) / 3600
+  const leak = (airChangesPerHour * volumeM3 * AIR_HEAT_M3) / 3600
   const uaWK = parts.reduce((s, p) => s + p.areaM2 * p.uValue, leak)
   return {
     result: { watts: uaWK * difference, uaWK },
     rule: 'UA·ΔT, steady, as in EN 12831. Storage is left out: a real night is milder.',
     lines: [
       line('ΔT', 'inside less outside', difference, 'temperatureDifference'),
-      ...parts.map(p =>
-        plain('U·A', `${p.name}: ${p.areaM2.toFixed(1)} m² × ${p.uValue.toFixed(2)} W/m²K`, p.areaM2 * p.uValue, 'W/K'),
-      ),
-      plain(
-        'n·V·ρc',
-        `leaks: ${airChangesPerHour.toFixed(1)} changes an hour of ${volumeM3.toFixed(0)} m³`,
-        leak,
-        'W/K',
-      ),
-      plain('UA', 'all together', uaWK, 'W/K'),
+      ...parts.map(p => line('U·A', p.name, p.areaM2 * p.uValue, 'conductance')),
+      line('n·V·ρc', 'air leaks', leak, 'conductance'),
+      line('UA', 'all together', uaWK, 'conductance'),
       line('Q', 'UA × ΔT', uaWK * difference, 'power'),
     ],
   }
@@ -141,7 +132,7 @@ export function lightThroughLayers(layers: readonly { name: string; takes: numbe
   const lines = layers.map(l => {
     need(`share of ${l.name}`, l.takes, 0, 1)
     left *= 1 - l.takes
-    return line('× τ', `${l.name} lets through ${(100 * (1 - l.takes)).toFixed(0)} %`, left, 'share')
+    return line('× τ', `${l.name} lets through`, 1 - l.takes, 'share')
   })
   return {
     result: left,

@@ -75,9 +75,11 @@ export function lampCount(
     lines: [
       plain('ΔDLI', 'light missing', gapDli, 'mol/m²·d'),
       line('A', 'beds', bedM2, 'area'),
-      plain('m', 'one lamp a day', perLamp, 'mol'),
+      line('P', 'one lamp', lampW, 'power'),
+      line('t', 'lit a day', hours, 'hours'),
+      line('m', 'light for the power', molPerMJ, 'lampLight'),
+      line('s', 'that reaches the leaves', reaching, 'share'),
       line('n', 'lamps, rounded up', lamps, 'count'),
-      line('E', 'drawn a day', kWhPerDay * 3.6e6, 'energy'),
     ],
   }
 }

@@ -120,6 +120,10 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   hours: [unit('h', 1, ['hour', 'hours', 'hr']), unit('min', 1 / 60, ['minute', 'minutes'])],
 }
 
+/** The SI unit of a quantity: the one that is stored as it is. Temperatures in °C, flows in m³/h, times in h. */
+export const siSymbol = (quantity: Quantity): string =>
+  UNITS[quantity].find(u => u.factor === 1 && !u.offset)?.symbol ?? ''
+
 /** Which unit each system shows: metric; US; mixed (feet, inches, gallons and US R-values with °C and watts). */
 const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   length: { metric: 'm', us: 'ft', mixed: 'ft' },

@@ -60,6 +60,7 @@ test.each([
   [['check', '/nowhere.json'], [/cannot be read/]],
   [['simulate'], [/design.json/]],
   [['sun', '--latitude', '3'], [/arguments/]],
+  [['sums'], [/design.json/]],
 ])(
   '%p is bad input: exit 2, a line a fault, nothing on stdout',
   (args, lines) => {
@@ -254,3 +255,32 @@ test(
   },
   90000,
 )
+
+test('sums: each with its lines, its formula and what the year says; the result is the last line', () => {
+  const design = file('sums.json', JSON.stringify(DEMOS[1]))
+  const sums = tierra('sums', design).json() as {
+    id: string
+    result: number
+    unit: string
+    evidence: string
+    lines: { value: number; unit: string }[]
+  }[]
+  expect(sums.map(s => s.id)).toEqual(expect.arrayContaining(['water-least', 'fan-on-pipes', 'design-heat-loss']))
+  for (const s of sums) {
+    expect(s.lines.at(-1)).toMatchObject({ value: s.result, unit: s.unit })
+    expect(['proof', 'measured', 'thin']).toContain(s.evidence)
+  }
+  expect(sums.find(s => s.id === 'design-heat-loss')!.unit).toBe('W')
+}, 30000)
+
+test('spell: its days, and bad input told line by line', () => {
+  const design = file('spell.json', JSON.stringify(DEMOS[0]))
+  const { days, firstFailure } = tierra('spell', design, '--dull', '3', '--clear', '2', '--low', '-30').json()
+  expect(days).toHaveLength(5)
+  expect(days[4].outsideMinC).toBeCloseTo(-30, 1)
+  expect(firstFailure === null || typeof firstFailure.what === 'string').toBe(true)
+  const wrong = tierra('spell', design, '--dull', '30', '--clear', '2', '--low', '-30')
+  expect(wrong.code).toBe(2)
+  expect(wrong.err).toMatch(/dull/)
+  expect(tierra('spell', design, '--dull', '3', '--clear', '2').err).toMatch(/--low: is missing; allowed: -?−?60/)
+}, 30000)

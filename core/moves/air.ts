@@ -1,0 +1,45 @@
+import { aFan } from '../fans/registry'
+import type { Move } from './move'
+
+/** Moves against damp and heat. */
+export const AIR_MOVES: readonly Move[] = [
+  {
+    id: 'airing',
+    group: 'air',
+    words: 'Air an hour or two at midday in winter, and keep the vents shut else',
+    of: ({ breathe }) => (breathe.airing.on ? null : [['breathe.airing.on', true]]),
+  },
+  {
+    id: 'extract-fan',
+    group: 'air',
+    words: 'Put in an extract fan',
+    of: ({ breathe }) =>
+      breathe.fans.some(f => f.kind === 'extract fan')
+        ? null
+        : [['breathe.fans', [...breathe.fans, aFan('extract fan')]]],
+  },
+  {
+    id: 'stirring-fan',
+    group: 'air',
+    words: 'Let a fan stir the air',
+    of: ({ breathe }) =>
+      breathe.fans.some(f => f.kind === 'circulating fan')
+        ? null
+        : [['breathe.fans', [...breathe.fans, aFan('circulating fan')]]],
+  },
+  {
+    id: 'drier-soil',
+    group: 'air',
+    words: 'Lay film over the soil, and water under it',
+    of: ({ shape }) =>
+      shape.beds.every(b => b.soilCover === 'film')
+        ? null
+        : [['shape.beds', shape.beds.map(b => ({ ...b, soilCover: 'film' as const }))]],
+  },
+  {
+    id: 'warmer-glass',
+    group: 'air',
+    words: 'Draw a curtain under the glass at night, so that its face stays warmer',
+    of: ({ skin }) => (skin.cover.id !== 'none' ? null : [['skin.cover', { ...skin.cover, id: 'thermal-screen' }]]),
+  },
+]

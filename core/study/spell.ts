@@ -1,0 +1,97 @@
+import { aimLine } from '../aim/aim-line'
+import { dayName, DAYS, HOURS, MONTH_OF_DAY } from '../climate'
+import type { Design, Spell } from '../design/types'
+import type { YearResult } from '../year'
+
+/** A day of a spell as the house stood it. */
+export interface SpellDay {
+  /** Day of the year, 1 to 365, and in words. */
+  day: number
+  date: string
+  outsideMinC: number
+  insideMinC: number
+  /** The topmost leaf's coldest hour, °C. */
+  leafMinC: number
+  /** Means of the day, °C; null without water. */
+  waterC: number | null
+  soilC: number
+  /** Coldest soil of any bed in the day, °C. */
+  soilMinC: number
+  /** Most of all water that was ice, 0–1. */
+  iceShare: number
+  topUpKWh: number
+}
+
+/** What can fail in a spell, in the order in which one would mind. */
+export const FAILURES = {
+  leaf: 'The topmost leaves freeze, or grow colder than what is grown bears',
+  soil: 'The soil of a bed freezes',
+  water: 'Water freezes',
+} as const
+export type Failure = keyof typeof FAILURES
+
+export interface SpellAnswer {
+  spell: Spell
+  days: SpellDay[]
+  /** The first hour at which something failed; null where all stood it. */
+  firstFailure: { day: number; date: string; hour: number; what: Failure; words: string } | null
+}
+
+/** Day of the year, 0-based, on which a spell begins unless it is said: it ends amid the coldest month. */
+export function usualStart(outsideC: Float32Array, days: number): number {
+  let coldest = 0
+  let least = Infinity
+  for (let d = 0; d < DAYS; d++) {
+    let sum = 0
+    for (let k = -15 * 24; k < 16 * 24; k++) sum += outsideC[(d * 24 + k + HOURS) % HOURS]!
+    if (sum < least) {
+      least = sum
+      coldest = d
+    }
+  }
+  return (coldest - days + DAYS) % DAYS
+}
+
+/** A design whose year has a spell in it, in place of any that it had. */
+export const withSpellDays = (design: Design, spell: Spell): Design => ({ ...design, site: { ...design.site, spell } })
+
+/** Reads a spell's days off the year that has it. `result` is that of {@link withSpellDays}. */
+export function spellAnswer(design: Design, { series, site }: YearResult, spell: Spell): SpellAnswer {
+  const { lowC } = aimLine(design.aim)
+  const days: SpellDay[] = []
+  let firstFailure: SpellAnswer['firstFailure'] = null
+  for (let i = 0; i < spell.dullDays + spell.clearDays; i++) {
+    const d = (spell.startDay + i) % DAYS
+    const bears = Math.max(0, lowC[MONTH_OF_DAY[d]!] ?? 0)
+    const day: SpellDay = {
+      day: d + 1,
+      date: dayName(d),
+      outsideMinC: Infinity,
+      insideMinC: Infinity,
+      leafMinC: Infinity,
+      waterC: 0,
+      soilC: 0,
+      soilMinC: Infinity,
+      iceShare: 0,
+      topUpKWh: 0,
+    }
+    for (let h = d * 24; h < d * 24 + 24; h++) {
+      const soil = series.bedsC.length > 0 ? Math.min(...series.bedsC.map(b => b[h]!)) : series.soilC[h]!
+      day.outsideMinC = Math.min(day.outsideMinC, site.dryBulbC[h]!)
+      day.insideMinC = Math.min(day.insideMinC, series.airC[h]!)
+      day.leafMinC = Math.min(day.leafMinC, series.leafC[h]!)
+      day.waterC! += series.waterC[h]! / 24
+      day.soilC += series.soilC[h]! / 24
+      day.soilMinC = Math.min(day.soilMinC, soil)
+      day.iceShare = Math.max(day.iceShare, series.iceShare[h]!)
+      day.topUpKWh += series.heaterW[h]! / 1000
+      const what: Failure | null =
+        series.leafC[h]! < bears ? 'leaf' : soil < 0 ? 'soil' : series.iceShare[h]! > 0 ? 'water' : null
+      if (what && !firstFailure)
+        firstFailure = { day: d + 1, date: day.date, hour: h % 24, what, words: FAILURES[what] }
+    }
+    if (Number.isNaN(day.waterC)) day.waterC = null
+    days.push(day)
+  }
+  return { spell, days, firstFailure }
+}
