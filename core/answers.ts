@@ -349,6 +349,8 @@ export function makeAnswers(
   const byElement = elementLosses(design, building)
   const shelter = entry(SHELTERS, design.site.shelter)
   const leakArea = leakageAreaM2(ach50Of(design.breathe), building.volumeM3)
+  const worstNightLosses = nightLosses(series, coldest.hour)
+  const nightLossW = worstNightLosses.reduce((sum, l) => sum + l.watts, 0)
   return {
     version: CORE_VERSION,
     seed: design.site.seed,
@@ -384,7 +386,7 @@ export function makeAnswers(
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
     beds: bedAnswers(design, building, light, series, MOL_PER_JOULE),
-    bodies: bodyAnswers(design, building, light, series),
+    bodies: bodyAnswers(design, building, light, series, coldest.hour, nightLossW),
     openings: openingAnswers(design, series),
     parts: partAnswers(building, byElement, light, series, coldest.hour),
     soilMinC,
@@ -402,7 +404,7 @@ export function makeAnswers(
       closure: Math.abs(gained - lost - series.storedJ) / Math.max(gained, 1),
     },
     ledgerMonths: monthlyLedger(gainedByMonth, lostByMonth),
-    worstNightLosses: nightLosses(series, coldest.hour),
+    worstNightLosses,
     lossesByDay: dayAndNight(site, series, losses),
     ua: {
       byElement,

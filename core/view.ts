@@ -2,6 +2,8 @@ import type { Answers } from './answers'
 import { designDays, groundTemperatureC, noonOfDay, type DesignDay, type GroundClimate } from './climate'
 import { entry, MATERIALS } from './catalog'
 import type { Design } from './design/types'
+import { makeBuilding } from './geometry/surfaces'
+import { bookedSums, type BookedSum } from './sums/book'
 import type { YearResult } from './year'
 
 /**
@@ -10,6 +12,8 @@ import type { YearResult } from './year'
  */
 export interface YearView {
   answers: Answers
+  /** Sums by hand with the design's own numbers, and what its year says beside them. */
+  sums: BookedSum[]
   latitudeDeg: number
   longitudeDeg: number
   standardOffsetH: number
@@ -31,6 +35,8 @@ export interface YearView {
   >
   /** Middle of each body, °C by hour, in the order of the document. */
   bodiesC: Float32Array[]
+  /** What each gives off, W by hour; takes in, below 0. */
+  bodiesGiveW: Float32Array[]
   cold: DesignDay
   hot: DesignDay
   /** The yearly wave of the ground's surface, and how quickly the site's soil passes it on, m²/s. */
@@ -43,7 +49,8 @@ export interface YearView {
 }
 
 /** The view of a year's result. */
-export function yearView(design: Design, { answers, site, series }: YearResult): YearView {
+export function yearView(design: Design, result: YearResult): YearView {
+  const { answers, site, series } = result
   const { cold, hot } = designDays(site)
   const soil = entry(MATERIALS, design.site.soil)
   const diffusivity = soil.conductivity / (soil.density * soil.specificHeat)
@@ -56,6 +63,7 @@ export function yearView(design: Design, { answers, site, series }: YearResult):
   }
   return {
     answers,
+    sums: bookedSums({ ...result, design, building: makeBuilding(design) }),
     latitudeDeg: site.latitudeDeg,
     longitudeDeg: site.longitudeDeg,
     standardOffsetH: site.standardOffsetH,
@@ -66,6 +74,7 @@ export function yearView(design: Design, { answers, site, series }: YearResult):
     ground: site.ground,
     soilDiffusivity: diffusivity,
     bodiesC: series.bodies.map(b => b.middleC),
+    bodiesGiveW: series.bodies.map(b => b.givesW),
     hours: {
       outsideC: site.dryBulbC,
       airC: series.airC,

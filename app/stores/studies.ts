@@ -9,7 +9,10 @@ import {
   formVariants,
   glazingVariants,
   mapVariants,
+  amountVariants,
+  heldVariants,
   turnVariants,
+  ventVariants,
   wallVariants,
   type Variant,
 } from '../../core/study/variants'
@@ -23,7 +26,8 @@ export interface StudyPoint extends Omit<Variant, 'design'> {
 }
 
 interface Kind {
-  variants: (design: Design) => Variant[]
+  /** @param which of several things, by its place in the document, where the study is of one */
+  variants: (design: Design, which: number) => Variant[]
   /** The design without what the study varies: two designs alike in the rest have one study. */
   rest: (design: Design) => Design
 }
@@ -47,6 +51,9 @@ const KINDS = {
   },
   covers: { variants: coverVariants, rest: d => ({ ...d, skin: { ...d.skin, cover: { ...d.skin.cover, id: '' } } }) },
   walls: { variants: wallVariants, rest: d => d },
+  amount: { variants: amountVariants, rest: d => d },
+  vents: { variants: ventVariants, rest: d => d },
+  held: { variants: heldVariants, rest: d => d },
 } satisfies Record<string, Kind>
 export type StudyKind = keyof typeof KINDS
 
@@ -56,11 +63,12 @@ export interface Study {
   total: number
   running: boolean
   failure: string
-  /** What it is a study of. */
+  /** What it is a study of, and of which of several things. */
   of: ReturnType<typeof figured> | null
+  which: number
 }
 
-const fresh = (): Study => ({ points: [], done: 0, total: 0, running: false, failure: '', of: null })
+const fresh = (): Study => ({ points: [], done: 0, total: 0, running: false, failure: '', of: null, which: -1 })
 
 /** What of a design the figures of a study hang on: not its name. */
 const figured = ({ aim, site, shape, skin, store, breathe, topUp }: Design) => ({
@@ -99,16 +107,17 @@ export const useStudies = defineStore('studies', () => {
     all[kind].running = false
   }
 
-  async function start(kind: StudyKind): Promise<void> {
+  async function start(kind: StudyKind, which = -1): Promise<void> {
     cancel(kind)
     const design = bench.current
-    const variants = KINDS[kind].variants(design)
+    const variants = (KINDS[kind] as Kind).variants(design, which)
     const stop = new AbortController()
     stops.set(kind, stop)
     Object.assign(all[kind], {
       ...fresh(),
       total: variants.length,
       running: true,
+      which,
       of: markRaw(figured(KINDS[kind].rest(design))),
     })
     const study = all[kind]

@@ -6,7 +6,16 @@ import type { YearView } from '../../core/view'
 import type { HeatDay } from '../../core/heat-view'
 import type { SunHours } from '../../core/optics/sun-hours'
 import type { Figures } from '../../core/study/figures'
+import type { SpellAnswer } from '../../core/study/spell'
 import { createYearClient, type YearClient } from '../workers/year-client'
+
+/** A spell that is asked for; without a first day it ends amid the coldest month. */
+export interface AskedSpell {
+  dullDays: number
+  clearDays: number
+  lowC: number
+  startDay: number | null
+}
 
 /** The year of the design on the bench, worked out in the background, and the pinned design's answers. */
 export const useYear = defineStore('year', () => {
@@ -63,6 +72,13 @@ export const useYear = defineStore('year', () => {
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
   /** The coldest night of a design in the weather of its own seed, °C. */
   const coldest = (design: Design): Promise<number> => pool().once(worker => worker.coldest(design))
+  /** Designs in a spell, as they come. */
+  const spells = (
+    designs: readonly Design[],
+    asked: AskedSpell,
+    each: (answer: SpellAnswer, index: number) => void,
+    signal: AbortSignal,
+  ): Promise<void> => pool().many(designs, (worker, design) => worker.spell(design, asked), each, signal)
   /** The figures of many designs, as they come. */
   const study = (
     designs: readonly Design[],
@@ -75,6 +91,7 @@ export const useYear = defineStore('year', () => {
     heat,
     sunHours,
     coldest,
+    spells,
     study,
     running,
     failure,

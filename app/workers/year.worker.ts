@@ -1,9 +1,11 @@
 import { expose } from 'comlink'
+import type { AskedSpell } from '../stores/year'
 import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { heatDay, type HeatDay } from '../../core/heat-view'
 import { sunHours, type SunHours } from '../../core/optics/sun-hours'
 import { figuresOf, type Figures } from '../../core/study/figures'
+import { spellAnswer, usualStart, withSpellDays, type SpellAnswer } from '../../core/study/spell'
 import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 
@@ -20,6 +22,13 @@ const api = {
   },
   figures(design: Design): Figures {
     return figuresOf(design, engine)
+  },
+  /** A design in a spell of its own; without a first day it ends amid the coldest month. */
+  spell(design: Design, asked: AskedSpell): SpellAnswer {
+    const days = asked.dullDays + asked.clearDays
+    const startDay = asked.startDay ?? usualStart(engine.site(design).dryBulbC, days)
+    const spell = { ...asked, startDay }
+    return spellAnswer(design, engine.run(withSpellDays(design, spell), { unheated: false }), spell)
   },
   heat(design: Design, day: number): HeatDay {
     return heatDay(design, engine.site(design), day)

@@ -94,7 +94,7 @@ export function designCautions(
     )
   const high = of('tipping')
   if (high.length > 0) {
-    const kg = high.reduce((sum, { body, box }) => sum + kindOf(body).heldKg(body, box), 0)
+    const kg = high.reduce((sum, { body, box }) => sum + kindOf(body).weightKg(body, box), 0)
     add(
       'store',
       `What stands high weighs ${show(kg, 'mass')} and can tip: stands and straps must carry it, and ` +

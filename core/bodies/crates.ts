@@ -73,7 +73,7 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: body => waterOf(body, volumeM3(body)),
-  heldKg: body => volumeM3(body) * contentsOf(body).density,
+  weightKg: body => volumeM3(body) * contentsOf(body).density,
   cost: body => ({ amount: body.count, unit: 'pieces', price: entry(VESSELS, body.vessel).price }),
   line: (body, _box: Box, show) => {
     const v = entry(VESSELS, body.vessel)

@@ -69,7 +69,7 @@ export const HEAP: BodyKind<Heap> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: () => 0,
-  heldKg: () => 0,
+  weightKg: (body, box) => sizes(body, box).volumeM3 * entry(MATERIALS, body.material).density,
   cost: (body, box) => ({ amount: sizes(body, box).volumeM3, unit: 'm³', price: PRICES.material[body.material] ?? 0 }),
   line: (body, box, show) =>
     `${entry(MATERIALS, body.material).name.toLowerCase()}, ${show(box.y1 - box.y0, 'length')} × ` +

@@ -93,8 +93,8 @@ export interface BodyKind<B extends Placed = Placed> {
   underfoot: (body: B, box: Box) => { conductance: number; depthM: number } | null
   /** Water that it holds, m³. */
   waterM3: (body: B, box: Box) => number
-  /** What it holds, kg; 0 where it is all of a piece. */
-  heldKg: (body: B, box: Box) => number
+  /** What stands on the floor, kg: what it holds, or itself where it is all of a piece. */
+  weightKg: (body: B, box: Box) => number
   /** At rough prices, in money. */
   cost: (body: B, box: Box) => { amount: number; unit: 'pieces' | 'm²' | 'm³'; price: number }
   /** What it is, in a few words for print and lists. */

@@ -57,7 +57,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
     return { conductance: (surface(box) + sides) * BED_OF_WATER, depthM: body.depthM }
   },
   waterM3,
-  heldKg: (body, box) => waterM3(body, box) * WATER_DENSITY,
+  weightKg: (body, box) => waterM3(body, box) * WATER_DENSITY,
   cost: (body, box) => ({ amount: waterM3(body, box), unit: 'm³', price: PRICES.pondM3 }),
   line: (body, box, show) =>
     `${show(box.y1 - box.y0, 'length')} × ${show(body.widthM, 'length')}, ${show(body.depthM, 'length')} deep, ` +

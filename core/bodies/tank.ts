@@ -63,7 +63,7 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
   },
   underfoot: (_body, box) => ({ conductance: foot(box) * BED_OF_WATER, depthM: 0 }),
   waterM3: (body, box) => waterOf(body, volumeM3(body, box)),
-  heldKg: (body, box) => volumeM3(body, box) * contentsOf(body).density,
+  weightKg: (body, box) => volumeM3(body, box) * contentsOf(body).density,
   cost: (body, box) => ({ amount: volumeM3(body, box), unit: 'm³', price: PRICES.tankM3 }),
   line: (body, box, show) =>
     `${show(box.y1 - box.y0, 'length')} × ${show(body.widthM, 'length')} × ${show(body.heightM, 'length')}, ` +

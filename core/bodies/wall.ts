@@ -69,7 +69,7 @@ export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: () => 0,
-  heldKg: () => 0,
+  weightKg: (body, box) => faceM2(body, box) * body.thicknessM * entry(MATERIALS, body.material).density,
   cost: (body, box) => ({
     amount: faceM2(body, box),
     unit: 'm²',

@@ -2,6 +2,7 @@ import { dayName, DAYS, HOURS, humidityRatio, MONTH_OF_DAY, saturationPressurePa
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
+import { FUSION } from '../physics/constants'
 import { makeModel, type NetworkModel } from './model'
 import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, PATH, RIDGE, ROW, ROW_DRAWN, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
@@ -137,6 +138,17 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   const atStart = stepper.heatContentJ()
   const lossCount = lostJ.length
   const gainCount = gainedJ.length
+  /** Heat in a body, J, from 0 °C: ice holds less than water. */
+  function heatOf(chains: ArrayLike<number>): number {
+    let joules = 0
+    for (let k = 0; k < chains.length; k++) {
+      const c = chains[k]!
+      for (let i = offset[c]!; i < offset[c + 1]!; i++) joules += model.capacity[i]! * cells[i]!
+      joules -= stepper.iceKg[c]! * FUSION
+    }
+    return joules
+  }
+  const heldJ = model.bodies.map(heatOf)
   /** Bodies of an hour, each by its chains, and all water by its mass. */
   function seeBodies(h: number): void {
     const { iceKg } = stepper
@@ -160,6 +172,9 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       const body = series.bodies[b]!
       body.middleC[h] = middle
       if (frozen > 0) body.iceShare[h] = frozen / water
+      const holds = heatOf(chains)
+      body.givesW[h] = (heldJ[b]! - holds) / 3600
+      heldJ[b] = holds
       kg += water
       heat += water * middle
       ice += frozen

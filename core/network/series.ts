@@ -46,8 +46,8 @@ export interface YearSeries {
   waterC: Float32Array
   /** Frozen share of it, 0–1. */
   iceShare: Float32Array
-  /** By body, in the order of the document: its middle, and its frozen share. */
-  bodies: { middleC: Float32Array; iceShare: Float32Array }[]
+  /** By body, in the order of the document: its middle, its frozen share, and what it gives off, W, or takes in. */
+  bodies: { middleC: Float32Array; iceShare: Float32Array; givesW: Float32Array }[]
   /** Heat leaving through each piece of skin, W; negative is a gain. */
   skin: { id: SurfaceId; lostW: Float32Array }[]
   /**
@@ -91,7 +91,7 @@ export interface YearSeries {
 /** Energy of a year of hourly watts, kWh; none where there is no series. */
 export function kWhOf(watts: Float32Array | undefined): number {
   let sum = 0
-  if (watts) for (let h = 0; h < HOURS; h++) sum += watts[h]!
+  if (watts) for (let h = 0; h < watts.length; h++) sum += watts[h]!
   return sum / 1000
 }
 
@@ -120,7 +120,7 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
     bedsC: Array.from({ length: beds }, s),
     waterC: s(),
     iceShare: s(),
-    bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s() })),
+    bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s(), givesW: s() })),
     skin: skin.map(id => ({ id, lostW: s() })),
     airStores: Array.from({ length: airStores }, () => ({ storeC: s().fill(NaN), takesW: s(), runs: s() })),
     floorC: s(),

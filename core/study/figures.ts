@@ -1,6 +1,7 @@
 import { aimLine } from '../aim/aim-line'
 import type { Design, Source } from '../design/types'
 import { isHeated, keptAirC, mainHeater } from '../sources/registry'
+import { HOURS } from '../climate'
 import { makeBuilding } from '../geometry/surfaces'
 import { roughCost } from '../takeoff/cost'
 import type { createYearEngine } from '../year'
@@ -13,6 +14,12 @@ export interface Figures {
   heatKWh: number
   /** Light at the beds, mol/m² a day, mean of the winter half of the year. */
   winterDli: number
+  /** Hottest hour of the heated year, °C, and its hours above 90 % relative humidity. */
+  hottestC: number
+  hoursDamp: number
+  /** Most of that heat at once, W, and nights on which any was needed. */
+  peakW: number
+  heatNights: number
   glazedM2: number
   cost: number
 }
@@ -44,10 +51,9 @@ export function heldWhy(design: Pick<Design, 'aim' | 'topUp'>): string {
   )
 }
 
-/** The design with heat enough to hold that air: one heater in place of all that warm the air. */
-export function heldDesign(design: Design): Design {
+/** The design with heat enough to hold an air: one heater in place of all that warm the air. */
+export function heldDesign(design: Design, setPointC = heldC(design)): Design {
   const { sources } = design.topUp
-  const setPointC = heldC(design)
   const main = mainHeater(sources)
   const into = main.into === 'body' ? 'air' : main.into
   const ample: Source = { ...main, on: true, into, capacityW: AMPLE_W, setPointC }
@@ -57,16 +63,33 @@ export function heldDesign(design: Design): Design {
 
 /** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
 export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
-  const { answers } = engine.run(heldDesign(design), { unheated: isHeated(design.topUp.sources) ? true : 'in full' })
+  const { answers, series } = engine.run(heldDesign(design), {
+    unheated: isHeated(design.topUp.sources) ? true : 'in full',
+  })
   const dli = answers.months.map(m => m.dli)
   const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
   return {
     coldestC: answers.freeRunning.coldestNight.insideC,
     heatKWh: answers.topUp.kWh,
     winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0),
+    hottestC: answers.hottestAfternoon.insideC,
+    hoursDamp: answers.hoursDamp,
+    peakW: answers.topUp.peakW,
+    heatNights: nightsWith(series.heaterW),
     glazedM2: makeBuilding(design)
       .surfaces.filter(s => s.kind === 'glazed')
       .reduce((s, x) => s + x.areaM2, 0),
     cost: roughCost(design).total,
   }
+}
+
+/** Nights, from noon to noon, in which anything flowed. */
+function nightsWith(watts: Float32Array): number {
+  let nights = 0
+  for (let noon = -12; noon < HOURS - 12; noon += 24) {
+    let any = false
+    for (let h = noon; h < noon + 24; h++) any ||= watts[(h + HOURS) % HOURS]! > 0
+    if (any) nights++
+  }
+  return nights
 }

@@ -1,8 +1,20 @@
+import { kindOf } from '../bodies/registry'
 import { GLAZINGS, NIGHT_COVERS } from '../catalog'
 import { FORMS, GLAZING_ANGLE_RANGE, type Design, type Form } from '../design'
-import { designFaults, documentFaults, madeToStand, withForm, withGlazingAngle } from '../editing'
+import {
+  designFaults,
+  documentFaults,
+  madeToStand,
+  patchDesign,
+  withForm,
+  withGlazingAngle,
+  withoutBody,
+  type Patch,
+} from '../editing'
+import { roomObjects } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
-import type { Figures } from './figures'
+import { openingKind } from '../openings/registry'
+import { heldDesign, type Figures } from './figures'
 
 /** One point of a study: the design, and where it stands on the study's axes. */
 export interface Variant {
@@ -135,6 +147,74 @@ export function wallVariants(design: Design): Variant[] {
       },
     })),
   )
+}
+
+/** How much of a body is tried beside what stands there. */
+const AMOUNTS = [0, 0.25, 0.5, 0.75, 1, 1.5, 2, 3]
+
+/** How much a body is: its water, m³, or where it holds none, tonnes. */
+export function amountOf(design: Design, index: number): number {
+  const body = design.store.bodies[index]!
+  const box = roomObjects(design).find(o => o.kind === 'body' && o.index === index)!
+  const water = kindOf(body).waterM3(body, box)
+  return water > 0 ? water : kindOf(body).weightKg(body, box) / 1000
+}
+
+/** More and less of a body, and none of it, as far as it fits: by count where it is counted, else by its length. */
+export function amountVariants(design: Design, index: number): Variant[] {
+  const body = design.store.bodies[index]
+  if (!body) return []
+  const field = 'count' in body ? 'count' : kindOf(body).length?.field
+  const out: Variant[] = [
+    { at: 0, across: 0, label: 'none', design: patchDesign(design, withoutBody(design, index) as Patch[]) },
+  ]
+  if (!field) return out
+  const box = roomObjects(design).find(o => o.kind === 'body' && o.index === index)!
+  // A length of 0 stands for all of the house's.
+  const now = Number((body as unknown as Record<string, number>)[field]) || box.y1 - box.y0
+  const tried = AMOUNTS.slice(1).map(a => (field === 'count' ? Math.max(1, Math.round(a * now)) : a * now))
+  for (const amount of new Set(tried)) {
+    const more = patchDesign(design, [[`store.bodies.${index}.${field}`, amount]])
+    if (designFaults(more).length > 0) continue
+    const at = amountOf(more, index)
+    const label = field === 'count' ? `${amount}` : `${Math.round((amount / now) * 100)} %`
+    out.push({ at, across: 0, label, design: more })
+  }
+  return out.sort((a, b) => a.at - b.at)
+}
+
+/** Shares of the vents' area that are tried beside what there is. */
+const VENT_SHARES = [0.1, 0.25, 0.5, 0.75, 1, 1.5, 2, 3]
+
+/** Free area of all that opens to the air, m². */
+export const ventM2 = ({ skin }: Pick<Design, 'skin'>): number =>
+  skin.openings.reduce((sum, o) => sum + (openingKind(o).opener(o).how === 'shut' ? 0 : openingKind(o).freeM2(o)), 0)
+
+/** Larger and smaller vents, louvres and roll-up sides, all by one share; doors and windows stay. `at` is m². */
+export function ventVariants(design: Design): Variant[] {
+  const scaled = (share: number): Design['skin']['openings'] =>
+    design.skin.openings.map(o =>
+      'areaM2' in o
+        ? { ...o, areaM2: o.areaM2 * share }
+        : o.kind === 'roll-up side'
+          ? { ...o, lengthM: o.lengthM * share }
+          : o,
+    )
+  const wanted = VENT_SHARES.map(share => ({
+    share,
+    design: { ...design, skin: { ...design.skin, openings: scaled(share) } },
+  }))
+  return sound(
+    wanted.map(w => ({ at: ventM2(w.design), across: 0, label: `${Math.round(w.share * 100)} %`, design: w.design })),
+  ).filter((v, i, all) => i === 0 || v.at > all[i - 1]!.at)
+}
+
+/** The lowest airs that one might hold, °C. */
+const HELD_C = [0, 2, 4, 6, 8, 10, 12, 14, 16, 18, 20]
+
+/** The same house held at each of some airs by a heater that never falls short. `at` is °C. */
+export function heldVariants(design: Design): Variant[] {
+  return HELD_C.map(c => ({ at: c, across: 0, label: `${c} °C`, design: heldDesign(design, c) }))
 }
 
 /** The layer of a wall that is insulation and thickest; −1 where there is none. */

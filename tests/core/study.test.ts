@@ -33,6 +33,8 @@ import { madeSkin } from '../skin'
 import { plain } from '../plain'
 import { heated } from '../added'
 
+/** Figures that these sums do not look at. */
+const SPARE = { hottestC: 0, hoursDamp: 0, peakW: 0, heatNights: 0 }
 const demo = plain
 const engine = createYearEngine()
 const site = engine.site(demo)
@@ -112,7 +114,14 @@ describe('money', () => {
   })
 
   test('pay-back: steps in order, years are money over money, what saves nothing never pays', () => {
-    const f = (heatKWh: number, cost: number): Figures => ({ coldestC: 0, heatKWh, winterDli: 0, glazedM2: 0, cost })
+    const f = (heatKWh: number, cost: number): Figures => ({
+      coldestC: 0,
+      heatKWh,
+      winterDli: 0,
+      ...SPARE,
+      glazedM2: 0,
+      cost,
+    })
     const steps = paybackSteps(
       [
         { at: 0.1, figures: f(600, 1200) },
@@ -132,6 +141,7 @@ describe('money', () => {
       coldestC,
       heatKWh,
       winterDli: 0,
+      ...SPARE,
       glazedM2: 0,
       cost,
     })

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { breathing } from '../../../core/advice/cautions'
+import { VENT_RULE } from '../../../core/sums/book/rules'
 import { ach50Of } from '../../../core/network/model'
 
 const TABS = [
   { id: 'openings', name: 'Openings' },
+  { id: 'curve', name: 'How much' },
   { id: 'fans', name: 'Fans' },
   { id: 'wind', name: 'Wind and tightness' },
+  { id: 'sums', name: 'Rules and sums' },
 ] as const
 const bench = useDesign()
 const drawing = useDrawing()
@@ -22,6 +25,10 @@ const breathe = computed(() => bench.current.breathe)
 const floor = computed(() => bench.current.shape.widthM * bench.current.shape.lengthM)
 const free = computed(() => breathing(bench.current).freeM2)
 const share = computed(() => Math.round((free.value / floor.value) * 100))
+/** The rule asks for as much low and again high. */
+const marks = computed(() =>
+  (['least', 'most'] as const).map(k => ({ at: 2 * VENT_RULE[k] * floor.value, text: `rule, ${k}` })),
+)
 const POINTS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
 const WINDS = computed(() => {
   const own = bench.current.site.windFromDeg
@@ -43,6 +50,25 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
           All that opens: {{ settings.show(free, 'area') }} free, {{ share }} % of the floor; rule: 15 to 25 % each, low
           and high. Open in {{ hours }} hours of the year.
         </p>
+      </div>
+    </template>
+    <template #curve>
+      <div class="px-4 py-3">
+        <h2 class="group-title">
+          More or less vent
+          <span class="hint font-sans font-normal"
+            >vents, louvres and roll-up sides by one share; doors and windows stay</span
+          >
+        </h2>
+        <AmountCurve
+          kind="vents"
+          ask="Work out smaller and larger vents"
+          quantity="area"
+          :shows="['hot', 'cold', 'damp']"
+          :now="free"
+          :marks="marks"
+          @take="bench.replace($event.design, 'take vents')"
+        />
       </div>
     </template>
     <template #fans>
@@ -72,6 +98,9 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
           </p>
         </div>
       </div>
+    </template>
+    <template #sums>
+      <SumBook step="breathe" />
     </template>
   </StepTabs>
 </template>

@@ -74,5 +74,7 @@ const options = (path: string) => (path.endsWith('.vessel') ? vessels.value : un
     @add="add"
     @duplicate="duplicate"
     @take-out="takeOut"
-  />
+  >
+    <BodyCard :index="open" />
+  </KindList>
 </template>

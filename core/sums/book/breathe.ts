@@ -4,9 +4,8 @@ import { GRAVITY, ZERO_C_K } from '../../physics/constants'
 import { AIR_HEAT_M3, stackFlow, ventRule } from '../air'
 import { line, plain, type Sum } from '../sum'
 import type { BookEntry, SumContext, YearSays } from './entry'
+import { VENT_RULE } from './rules'
 
-/** Vents by the rule, of the floor, low and as much high. */
-export const VENT_RULE = { least: 0.15, most: 0.25 } as const
 /** What a house that breathes well may be above outside, K. */
 const ALLOWED_K = 8
 const DISCHARGE = 0.6

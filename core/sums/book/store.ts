@@ -9,9 +9,8 @@ import { heatOfFreezing, heatStored, hoursCovered, warmingBySun, waterRule } fro
 import type { Sum } from '../sum'
 import { coldestNight, glazedM2, type BookEntry, type SumContext, type YearSays } from './entry'
 import { nightLossW } from './night'
+import { WATER_RULE } from './rules'
 
-/** The rule's least and most, litres to a square metre of glazing. */
-export const WATER_RULE = { least: 80, most: 200 } as const
 /** What a mass cools by in a cold night when it keeps frost away, K: so far the rule of thumb. */
 const FALL_K = 5
 /** Air through pipes by the rule, changes of the house's air an hour. */
@@ -33,7 +32,7 @@ const vesselOf = ({ store }: SumContext['design']) => {
 const water = (rule: 'least' | 'most'): BookEntry => ({
   id: `water-${rule}`,
   step: 'store',
-  title: `Water by the rule, ${rule}`,
+  title: `Vessels of water by the rule, ${rule}`,
   evidence: 'thin',
   formula: () => '=ROUNDUP(B1*B2/1000/B4,0)',
   of: ({ building, design }) => waterRule(glazedM2(building), WATER_RULE[rule], vesselOf(design)),

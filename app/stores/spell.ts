@@ -1,0 +1,70 @@
+import { defineStore } from 'pinia'
+import { computed, reactive, shallowRef } from 'vue'
+import type { Design } from '../../core/design'
+import { laidOn, type Laid } from '../../core/moves/registry'
+import type { SpellAnswer } from '../../core/study/spell'
+import { useDesign } from './design'
+import { useYear, type AskedSpell } from './year'
+
+/** A move that was tried in the spell, and how the house stood it. */
+export interface Tried extends Laid {
+  answer: SpellAnswer
+}
+
+/** The spell test: dull days, then clear nights to a low; what fails, and what would have saved it. */
+export const useSpell = defineStore('spell', () => {
+  const bench = useDesign()
+  const year = useYear()
+  const asked = reactive<AskedSpell>({ dullDays: 5, clearDays: 3, lowC: -20, startDay: null })
+  const answer = shallowRef<SpellAnswer | null>(null)
+  const tried = shallowRef<Tried[]>([])
+  const of = shallowRef<Design | null>(null)
+  const state = reactive({ running: false, done: 0, total: 0, failure: '' })
+  /** The design has changed since. */
+  const stale = computed(() => of.value !== null && of.value !== bench.current)
+  let stop = new AbortController()
+
+  function cancel(): void {
+    stop.abort()
+    state.running = false
+  }
+
+  async function start(): Promise<void> {
+    cancel()
+    stop = new AbortController()
+    const { signal } = stop
+    const design = bench.current
+    of.value = design
+    answer.value = null
+    tried.value = []
+    Object.assign(state, { running: true, done: 0, total: 1, failure: '' })
+    try {
+      await year.spells([design], { ...asked }, a => (answer.value = a), signal)
+      const stood = answer.value as SpellAnswer | null
+      if (stood?.firstFailure) {
+        const laid = laidOn(design)
+        state.total += laid.length
+        state.done = 1
+        await year.spells(
+          laid.map(l => l.design),
+          { ...asked, startDay: stood.spell.startDay },
+          (a, i) => {
+            state.done++
+            tried.value = [...tried.value, { ...laid[i]!, answer: a }].sort(
+              (x, y) => leafLow(y.answer) - leafLow(x.answer),
+            )
+          },
+          signal,
+        )
+      }
+    } catch (error) {
+      if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
+    }
+    if (!signal.aborted) state.running = false
+  }
+
+  return { asked, answer, tried, state, stale, start, cancel }
+})
+
+/** The coldest that the leaves were in a spell, °C. */
+export const leafLow = ({ days }: SpellAnswer): number => Math.min(...days.map(d => d.leafMinC))
