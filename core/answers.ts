@@ -2,6 +2,7 @@ import { AIR_SPECIFIC_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
 import { bedAnswers, type BedAnswer } from './bed-answers'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
+import { DAMP, dampAnswers, type DampAnswer } from './damp-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
 import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
 import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
@@ -137,6 +138,8 @@ export interface Answers {
   shortDays: number
   dimDays: number
   condensedKg: number
+  /** Damp by month, and the faces that water stands on. */
+  damp: DampAnswer
   outside: OutsideYear
   freeRunning: { coldestNight: Extreme }
   months: MonthAnswer[]
@@ -289,7 +292,7 @@ export function makeAnswers(
   for (let h = 0; h < HOURS; h++) {
     const air = series.airC[h]!
     if (air < 0) hoursBelow0++
-    if (series.relativeHumidity[h]! > 0.9) hoursDamp++
+    if (series.relativeHumidity[h]! > DAMP) hoursDamp++
     heatJ += series.heaterW[h]! * 3600
     peakW = Math.max(peakW, series.heaterW[h]!)
     const index = MONTH_OF_DAY[Math.floor(h / 24)]!
@@ -392,6 +395,7 @@ export function makeAnswers(
     soilMinC,
     dimDays,
     condensedKg,
+    damp: dampAnswers(design, series),
     shortDays: Array.from({ length: DAYS }, (_, d) => dayLengthH(d, site.latitudeDeg)).filter(l => l < 10).length,
     outside: outsideYear(site, line.lowC),
     freeRunning: { coldestNight: coldestHour(site, freeC) },

@@ -1,16 +1,7 @@
 import { faultLine, type Design } from '../../core/design'
 import { designFileName, readDesign, writeDesign } from '../../formats/design-json'
 import { readEpw } from '../../formats/epw'
-
-/** Hands a text to the person as a file. */
-function download(name: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = name
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(url), 10000)
-}
+import { saveText } from './saveText'
 
 /** Export and import of designs, by button and by drop. */
 export function useDesignFiles() {
@@ -19,7 +10,7 @@ export function useDesignFiles() {
   const bench = useDesign()
 
   function exportDesign(design: Design): void {
-    download(designFileName(design.name), writeDesign(design))
+    saveText(designFileName(design.name), writeDesign(design))
   }
 
   /** Takes a weather file in as the climate of the design on the bench. */

@@ -2,9 +2,9 @@ import { defineStore } from 'pinia'
 import { computed, reactive, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { laidOn, type Laid } from '../../core/moves/registry'
-import type { SpellAnswer } from '../../core/study/spell'
+import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { useDesign } from './design'
-import { useYear, type AskedSpell } from './year'
+import { useYear } from './year'
 
 /** A move that was tried in the spell, and how the house stood it. */
 export interface Tried extends Laid {

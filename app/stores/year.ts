@@ -5,17 +5,10 @@ import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'
 import type { HeatDay } from '../../core/heat-view'
 import type { SunHours } from '../../core/optics/sun-hours'
+import type { Brief } from '../../core/study/brief'
 import type { Figures } from '../../core/study/figures'
-import type { SpellAnswer } from '../../core/study/spell'
+import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { createYearClient, type YearClient } from '../workers/year-client'
-
-/** A spell that is asked for; without a first day it ends amid the coldest month. */
-export interface AskedSpell {
-  dullDays: number
-  clearDays: number
-  lowC: number
-  startDay: number | null
-}
 
 /** The year of the design on the bench, worked out in the background, and the pinned design's answers. */
 export const useYear = defineStore('year', () => {
@@ -72,6 +65,12 @@ export const useYear = defineStore('year', () => {
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
   /** The coldest night of a design in the weather of its own seed, °C. */
   const coldest = (design: Design): Promise<number> => pool().once(worker => worker.coldest(design))
+  /** Designs in brief, as they come. */
+  const briefs = (
+    designs: readonly Design[],
+    each: (brief: Brief, index: number) => void,
+    signal: AbortSignal,
+  ): Promise<void> => pool().many(designs, (worker, design) => worker.brief(design), each, signal)
   /** Designs in a spell, as they come. */
   const spells = (
     designs: readonly Design[],
@@ -91,6 +90,7 @@ export const useYear = defineStore('year', () => {
     heat,
     sunHours,
     coldest,
+    briefs,
     spells,
     study,
     running,

@@ -1,11 +1,11 @@
 import { expose } from 'comlink'
-import type { AskedSpell } from '../stores/year'
 import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { heatDay, type HeatDay } from '../../core/heat-view'
 import { sunHours, type SunHours } from '../../core/optics/sun-hours'
+import { briefOf, type Brief } from '../../core/study/brief'
 import { figuresOf, type Figures } from '../../core/study/figures'
-import { spellAnswer, usualStart, withSpellDays, type SpellAnswer } from '../../core/study/spell'
+import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
 import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 
@@ -19,6 +19,9 @@ const api = {
   /** The coldest night alone, °C: no unheated twin is run. */
   coldest(design: Design): number {
     return engine.run(design, { unheated: false }).answers.coldestNight.insideC
+  },
+  brief(design: Design): Brief {
+    return briefOf(design, engine.run(design, { unheated: false }).answers)
   },
   figures(design: Design): Figures {
     return figuresOf(design, engine)

@@ -211,5 +211,11 @@ export function makeMoisture(memory: Memory) {
     v[CONDENSED] = (v[ON_FACES]! + max(0, v[FOG_W]!)) / LATENT
     v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + (v[ON_GLASS]! / LATENT) * dt))
   }
-  return { lay, gather, adopt, settle, tally }
+
+  /** What condenses on each face at the end of the step, W; what dries off them counts as none. */
+  function condenses(out: Float64Array): void {
+    for (let c = 0; c < m.count; c++)
+      out[c] = damp[c]! > 0 ? max(0, damp[c]! * v[MOISTURE]! + dampOwn[c]! - slope[c]! * T[face[c]!]!) : 0
+  }
+  return { lay, gather, adopt, settle, tally, condenses }
 }

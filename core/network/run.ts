@@ -116,6 +116,14 @@ function sharesOfPanes(m: NetworkModel): Float64Array {
   return share.map(a => a / all)
 }
 
+/** By chain: where its condensation is counted. */
+function wetFaces(m: NetworkModel, on: YearSeries['condensedOn']): Float64Array[] {
+  const out = new Array<Float64Array>(m.count).fill(on.else)
+  m.skin.forEach(({ chains }, k) => chains.forEach(c => (out[c] = on.skin[k]!)))
+  m.bodies.forEach((chains, b) => chains.forEach(c => (out[c] = on.bodies[b]!)))
+  return out
+}
+
 /** Runs a model that is laid out already. */
 export function runModel(model: NetworkModel, site: SiteYear, options: RunOptions): YearSeries {
   const stepper = ownStepper(model, site)
@@ -181,6 +189,21 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     }
     series.waterC[h] = kg > 0 ? heat / kg : NaN
     series.iceShare[h] = kg > 0 ? ice / kg : 0
+  }
+  const faceW = new Float64Array(model.count)
+  /** By chain: whose condensation it counts to. */
+  const wetOf = wetFaces(model, series.condensedOn)
+  /** An hour's water, shared among the faces as they draw it at the hour's end. */
+  function seeDamp(month: number, kg: number): void {
+    if (kg <= 0) return
+    stepper.condenses(faceW)
+    let all = 0
+    for (let c = 0; c < model.count; c++) all += faceW[c]!
+    if (all <= 0) {
+      series.condensedOn.else[month]! += kg
+      return
+    }
+    for (let c = 0; c < model.count; c++) if (faceW[c]! > 0) wetOf[c]![month]! += (kg * faceW[c]!) / all
   }
   function seeSkin(h: number): void {
     for (let k = 0; k < model.skin.length; k++) {
@@ -291,6 +314,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       series.coverDrawn[h]! += paneShare[k]! * stepper.covered[k]!
     }
     series.condensedKg[h] = (condensed / steps) * 3600
+    seeDamp(month, series.condensedKg[h]!)
     seeFans(h)
     seeBeds(h)
     seeBodies(h)

@@ -48,6 +48,8 @@ export interface YearSeries {
   iceShare: Float32Array
   /** By body, in the order of the document: its middle, its frozen share, and what it gives off, W, or takes in. */
   bodies: { middleC: Float32Array; iceShare: Float32Array; givesW: Float32Array }[]
+  /** Water that condenses by month, kg: on each piece of skin, each body, and all else (floor, soil, leaves). */
+  condensedOn: { skin: Float64Array[]; bodies: Float64Array[]; else: Float64Array }
   /** Heat leaving through each piece of skin, W; negative is a gain. */
   skin: { id: SurfaceId; lostW: Float32Array }[]
   /**
@@ -121,6 +123,11 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
     waterC: s(),
     iceShare: s(),
     bodies: Array.from({ length: bodies }, () => ({ middleC: s(), iceShare: s(), givesW: s() })),
+    condensedOn: {
+      skin: skin.map(() => new Float64Array(12)),
+      bodies: Array.from({ length: bodies }, () => new Float64Array(12)),
+      else: new Float64Array(12),
+    },
     skin: skin.map(id => ({ id, lostW: s() })),
     airStores: Array.from({ length: airStores }, () => ({ storeC: s().fill(NaN), takesW: s(), runs: s() })),
     floorC: s(),

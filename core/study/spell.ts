@@ -22,6 +22,14 @@ export interface SpellDay {
   topUpKWh: number
 }
 
+/** A spell that is asked for; without a first day it ends amid the coldest month. */
+export interface AskedSpell {
+  dullDays: number
+  clearDays: number
+  lowC: number
+  startDay: number | null
+}
+
 /** What can fail in a spell, in the order in which one would mind. */
 export const FAILURES = {
   leaf: 'The topmost leaves freeze, or grow colder than what is grown bears',

@@ -6,6 +6,7 @@ import { freeOpening } from '../../../core/editing'
 import { partName } from '../../../core/geometry/parts'
 import { hostsFor } from '../../../core/geometry/panes'
 import { OPENING_KINDS, openingKind, openingName } from '../../../core/openings/registry'
+import { usedFields } from '../../../core/openings/used'
 
 /** Vents, windows and doors: add, change, duplicate, take out; each with its own figures. */
 const bench = useDesign()
@@ -45,30 +46,9 @@ const listed = computed(() =>
     }
   }),
 )
-/** Fields of how it opens that matter for the way that is chosen. */
-const OF_WAY: Record<string, readonly string[]> = {
-  wax: ['startC', 'fullC', 'hysteresisK', 'lagS'],
-  motor: ['startC', 'fullC', 'hysteresisK'],
-  hand: ['startC', 'hysteresisK', 'days', 'fromH', 'untilH'],
-  season: ['fromMonth', 'untilMonth'],
-  shut: [],
-}
-const OF_WINTER = { dates: ['winterFromMonth', 'winterUntilMonth'], cold: ['winterBelowC'] }
-const WAYS = new Set(['how', ...Object.values(OF_WAY).flat(), 'winter', 'winterBy', ...Object.values(OF_WINTER).flat()])
 const fields = computed(() => {
   const o = openings.value[open.value]
-  if (!o) return []
-  const kind = openingKind(o)
-  const opener = kind.opener(o)
-  const own = Object.keys(kind.fields.fields).filter(f => f !== 'kind' && !WAYS.has(f))
-  const glazed = 'glazed' in o ? o.glazed : true
-  const way = [
-    'how',
-    ...OF_WAY[opener.how]!,
-    'winter',
-    ...(opener.winter === 'as ever' ? [] : ['winterBy', ...OF_WINTER[opener.winterBy]]),
-  ]
-  return pathsOf([...own.filter(f => f !== 'glazing' || glazed), ...way])
+  return o ? pathsOf(usedFields(o)) : []
 })
 function options(path: string) {
   const o = openings.value[open.value]!

@@ -93,6 +93,11 @@ const take = (path: string, v: unknown) => props.set(path, v === '' ? null : v)
           :set="(v: unknown) => take(path, v)"
         />
       </div>
+      <WithWithout
+        :path="fields[0]!.split('.').slice(0, 2).join('.')"
+        :index="open"
+        :name="items.find(b => b.i === open)?.name ?? ''"
+      />
       <slot />
     </fieldset>
   </div>

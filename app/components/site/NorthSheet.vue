@@ -35,11 +35,7 @@ const tip = (s: StickShadow) => {
 const curve = computed(() =>
   found.value.shadows.map((s, i) => `${i === 0 ? 'M' : 'L'}${tip(s).x.toFixed(1)} ${tip(s).y.toFixed(1)}`).join(''),
 )
-function print(): void {
-  document.body.classList.add('printing-sheet')
-  window.print()
-  document.body.classList.remove('printing-sheet')
-}
+const sheet = useTemplateRef<{ print: () => Promise<void> }>('sheet')
 </script>
 
 <template>
@@ -74,9 +70,9 @@ function print(): void {
           along true {{ north ? 'south' : 'north' }}.
         </p>
       </div>
-      <button class="button mt-2" data-test="print-sheet" @click="print">Print the shadow sheet</button>
+      <button class="button mt-2" data-test="print-sheet" @click="sheet?.print()">Print the shadow sheet</button>
     </div>
-    <figure class="sheet">
+    <PrintedSheet ref="sheet">
       <figcaption class="slab">
         Shadow of a one-metre stick, {{ dayName(day) }}, {{ site.place
         }}<span v-if="found.noonShadowM !== null" class="block font-sans text-base font-normal"
@@ -125,7 +121,7 @@ function print(): void {
           </tr>
         </tbody>
       </table>
-    </figure>
+    </PrintedSheet>
   </div>
 </template>
 
@@ -148,24 +144,4 @@ function print(): void {
 }
 </style>
 
-<style>
-@media print {
-  body.printing-sheet * {
-    visibility: hidden;
-  }
-  body.printing-sheet .sheet,
-  body.printing-sheet .sheet * {
-    visibility: visible;
-  }
-  body.printing-sheet .sheet {
-    position: fixed;
-    inset: 0;
-    padding: 12mm;
-    background: white;
-    color: black;
-    --ink: #000;
-    --line: #999;
-    --clay: #8d3f2f;
-  }
-}
-</style>
+<style></style>

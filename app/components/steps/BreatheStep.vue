@@ -7,7 +7,9 @@ const TABS = [
   { id: 'openings', name: 'Openings' },
   { id: 'curve', name: 'How much' },
   { id: 'fans', name: 'Fans' },
+  { id: 'damp', name: 'Damp' },
   { id: 'wind', name: 'Wind and tightness' },
+  { id: 'controls', name: 'Control sheet' },
   { id: 'sums', name: 'Rules and sums' },
 ] as const
 const bench = useDesign()
@@ -27,7 +29,7 @@ const free = computed(() => breathing(bench.current).freeM2)
 const share = computed(() => Math.round((free.value / floor.value) * 100))
 /** The rule asks for as much low and again high. */
 const marks = computed(() =>
-  (['least', 'most'] as const).map(k => ({ at: 2 * VENT_RULE[k] * floor.value, text: `rule, ${k}` })),
+  (['least', 'most'] as const).map(k => ({ at: 2 * VENT_RULE[k] * floor.value, text: `rule’s ${k}` })),
 )
 const POINTS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
 const WINDS = computed(() => {
@@ -76,6 +78,9 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
         <FanList />
       </div>
     </template>
+    <template #damp>
+      <DampPanel />
+    </template>
     <template #wind>
       <div class="grid gap-x-8 px-4 py-3 lg:grid-cols-2">
         <div>
@@ -98,6 +103,9 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
           </p>
         </div>
       </div>
+    </template>
+    <template #controls>
+      <ControlSheet />
     </template>
     <template #sums>
       <SumBook step="breathe" />

@@ -43,7 +43,7 @@ const marks = computed(() => {
     .reduce((s, x) => s + x.areaM2, 0)
   const others = (year.view?.answers.bodies ?? []).reduce((s, b) => s + b.waterM3, 0) - answer.value!.waterM3
   return (['least', 'most'] as const)
-    .map(k => ({ at: (glazed * WATER_RULE[k]) / 1000 - others, text: `rule, ${k}` }))
+    .map(k => ({ at: (glazed * WATER_RULE[k]) / 1000 - others, text: `rule’s ${k}` }))
     .filter(m => m.at > 0)
 })
 const take = (design: typeof bench.current) => bench.replace(design, 'take amount')

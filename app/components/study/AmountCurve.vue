@@ -64,7 +64,9 @@ const COLUMNS = {
       />
       <p class="hint">
         From {{ say(reach[0]) }} to {{ say(reach[1]) }}; the dashed line is this house.
-        <template v-for="m in beyond" :key="m.text"> {{ m.text }}: {{ say(m.at) }}, beyond what was tried.</template>
+        <template v-for="m in beyond" :key="m.text">
+          The {{ m.text }}: {{ say(m.at) }}, beyond what was tried.</template
+        >
       </p>
       <details>
         <summary class="cursor-pointer">As a table</summary>

@@ -81,13 +81,13 @@ const setMoisture = (v: number) => {
           <tr>
             <th scope="col">fuel</th>
             <th scope="col">a kWh of fuel, {{ currency }}</th>
-            <th scope="col">useful</th>
-            <th scope="col">flue</th>
             <th scope="col">a useful kWh</th>
+            <th scope="col">useful</th>
             <template v-if="heat">
               <th scope="col">a winter</th>
               <th scope="col">burned</th>
             </template>
+            <th scope="col">flue</th>
           </tr>
         </thead>
         <tbody>
@@ -104,15 +104,15 @@ const setMoisture = (v: number) => {
                 :set="(v: number) => price(f.id, v)"
               />
             </td>
-            <td>{{ Math.round(f.efficiency * 100) }} %</td>
-            <td>{{ flue(f) }}</td>
             <td>
               <strong>{{ currency }} {{ f.perUseful.toFixed(2) }}</strong>
             </td>
+            <td>{{ Math.round(f.efficiency * 100) }} %</td>
             <template v-if="heat">
               <td>{{ money(f.winter!) }}</td>
               <td>{{ Math.round(f.amount!) }} {{ f.unit }}</td>
             </template>
+            <td>{{ flue(f) }}</td>
           </tr>
         </tbody>
       </table>

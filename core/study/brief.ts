@@ -1,0 +1,54 @@
+import type { Answers } from '../answers'
+import type { Design } from '../design/types'
+import { patchDesign, withoutBody, type Patch } from '../editing'
+import { roughCost } from '../takeoff/cost'
+
+/** A year in the few figures that designs are held against each other by, as the design itself is run. */
+export interface Brief {
+  coldestC: number
+  /** The topmost leaf's coldest hour, °C. */
+  leafC: number
+  hottestC: number
+  /** Coldest soil of a bed, °C. */
+  soilC: number
+  hoursDamp: number
+  condensedKg: number
+  /** Heat that is bought, and all electricity of fans, lamps and pumps, kWh. */
+  heatKWh: number
+  electricKWh: number
+  cost: number
+}
+
+export function briefOf(design: Design, answers: Answers): Brief {
+  const { fansKWh, lampsKWh, pumpsKWh } = answers.electricity
+  return {
+    coldestC: answers.coldestNight.insideC,
+    leafC: answers.leaf.coldestC,
+    hottestC: answers.hottestAfternoon.insideC,
+    soilC: answers.soilMinC,
+    hoursDamp: answers.hoursDamp,
+    condensedKg: answers.condensedKg,
+    heatKWh: answers.topUp.kWh,
+    electricKWh: fansKWh + lampsKWh + pumpsKWh,
+    cost: roughCost(design).total,
+  }
+}
+
+/** Lists of the document whose things can be left out one by one. */
+export const LISTS = [
+  'store.bodies',
+  'store.airStores',
+  'store.linings',
+  'skin.openings',
+  'breathe.fans',
+  'topUp.sources',
+] as const
+export type ListPath = (typeof LISTS)[number]
+
+/** A design without one thing of a list. */
+export function withoutThing(design: Design, path: ListPath, index: number): Design {
+  if (path === 'store.bodies') return patchDesign(design, withoutBody(design, index) as Patch[])
+  const [branch, name] = path.split('.') as [keyof Design, string]
+  const list = (design[branch] as unknown as Record<string, unknown[]>)[name]!
+  return patchDesign(design, [[path, list.filter((_, k) => k !== index)]])
+}
