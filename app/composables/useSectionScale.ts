@@ -14,14 +14,15 @@ export interface SectionScale {
 }
 
 /**
- * A scale that fits the section, its walls, its labels and some ground into a drawing. While `held` is set (a drag),
- * the scale stands still.
+ * A scale that fits the section, its walls, its labels and some ground, so much at least, into a drawing. While `held`
+ * is set (a drag), the scale stands still.
  */
 export function makeSectionScale(
   outline: Outline,
   width: number,
   height: number,
   held: SectionScale | null,
+  deepM = 0,
 ): SectionScale {
   if (held && held.width === width && held.height === height) return held
   const narrow = width < 560
@@ -30,10 +31,14 @@ export function makeSectionScale(
   const foot = narrow ? 84 : 78
   const ppm = Math.max(
     8,
-    Math.min((width - 2 * side) / (outline.widthM + 0.5), (height - head - foot) / outline.ridgeHeightM),
+    Math.min(
+      (width - 2 * side) / (outline.widthM + 0.5),
+      (height - head - foot) / outline.ridgeHeightM,
+      (height - head) / (outline.ridgeHeightM + deepM),
+    ),
   )
   const left = (width - outline.widthM * ppm) / 2
-  const ground = height - foot
+  const ground = height - Math.max(foot, deepM * ppm)
   return {
     width,
     height,

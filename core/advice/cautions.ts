@@ -1,4 +1,5 @@
 import type { Answers } from '../answers'
+import { airStoreCautions } from './air-stores'
 import { bodyName, kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
@@ -92,6 +93,7 @@ export function designCautions(
       'store',
       'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.',
     )
+  for (const text of airStoreCautions(design, show)) add('store', text)
   const high = of('tipping')
   if (high.length > 0) {
     const kg = high.reduce((sum, { body, box }) => sum + kindOf(body).weightKg(body, box), 0)

@@ -9,6 +9,8 @@ const AIR_CONDUCTIVITY = 0.0257
 const PRANDTL = 0.71
 /** Bends, tees, entry and exit of a buried pipe with its manifolds, in velocity heads. */
 const FITTINGS = 4
+/** A bend of half a turn of two elbows, in velocity heads. */
+const RETURN = 1.5
 /** Height of the corrugations of drainage pipe, m: the roughness that the flow feels. */
 export const CORRUGATION_M = 0.003
 
@@ -58,6 +60,10 @@ export interface PipeBundle {
   fan: Fan
   /** W/m·K of the soil round the pipes. */
   soilConductivity: number
+  /** Bends of half a turn that each pipe makes. */
+  returns?: number
+  /** Places that all of the air must pass: their open area, m², and what they cost in velocity heads there. */
+  narrow?: readonly { areaM2: number; heads: number }[]
 }
 
 /** What a bundle of buried pipes does with its fan running. */
@@ -93,7 +99,11 @@ export function bundlePressurePa(bundle: Omit<PipeBundle, 'fan'>, flowM3s: numbe
   const v = flowM3s / bundle.pipes / bundle.areaM2
   const reynolds = (AIR_DENSITY * v * bundle.diameterM) / AIR_VISCOSITY
   const f = frictionFactor(reynolds, bundle.roughnessM / bundle.diameterM)
-  return (((f * bundle.lengthM) / bundle.diameterM + FITTINGS) * AIR_DENSITY * v * v) / 2
+  const heads = (f * bundle.lengthM) / bundle.diameterM + FITTINGS + RETURN * (bundle.returns ?? 0)
+  return (
+    (heads * AIR_DENSITY * v * v) / 2 +
+    (bundle.narrow ?? []).reduce((sum, n) => sum + (n.heads * AIR_DENSITY * (flowM3s / n.areaM2) ** 2) / 2, 0)
+  )
 }
 
 /**

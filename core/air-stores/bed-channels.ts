@@ -1,6 +1,6 @@
 import { choice, count, group, length, type Value } from '../design/field'
 import { airPath, rectangularChannel } from './air-path'
-import { fan, intake, on, startK, throughGround } from './common'
+import { controls, fan, intake, on, startK, throughGround } from './common'
 import type { AirStoreKind } from './kind'
 
 /** Air channels or gravel ducts under the beds, as long as the house. */
@@ -13,6 +13,7 @@ const fields = group(
     heightM: length(0.03, 0.6, { start: 0.1, label: 'high' }),
     startK,
     intake,
+    ...controls,
     fan: fan(400, 80, 40),
   },
   { label: 'Bed channels' },
@@ -29,6 +30,7 @@ export const BED_CHANNELS: AirStoreKind<BedChannels> & { fields: typeof fields }
   fields,
   lies: 'beds',
   depthM: () => 0,
+  depthsM: () => [0],
   footM2: () => 0,
   work: (s, { lengthM, soilConductivity }) => {
     const path = airPath({

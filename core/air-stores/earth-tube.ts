@@ -29,6 +29,7 @@ export const EARTH_TUBE: AirStoreKind<EarthTube> & { fields: typeof fields } = {
   fields,
   lies: 'beside',
   depthM: s => s.depthM,
+  depthsM: s => [s.depthM],
   footM2: () => 0,
   work: (s, { soilConductivity }) => {
     const { flowM3s, pressurePa, effectiveness } = airPath({

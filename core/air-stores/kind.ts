@@ -39,6 +39,9 @@ export interface AirWork {
   startK: number
   /** Stores only: where in the house it draws its air in. */
   intake: Intake
+  /** Stores only: takes heat from air warmer than the first, gives to colder than the second, °C; null: by the aim. */
+  takeAboveC: number | null
+  giveBelowC: number | null
   /** Tube only: runs below the first air temperature and above the second, °C. */
   belowC: number
   aboveC: number
@@ -58,6 +61,8 @@ export interface AirStoreKind<S extends Blown = Blown> {
   /** Where it lies: under the whole floor, under the beds, or in the ground beside the house; and how deep, m. */
   lies: 'floor' | 'beds' | 'beside'
   depthM: (s: S) => number
+  /** Depths of its layers, m: its own where it has but one. */
+  depthsM: (s: S) => number[]
   /** Floor that it takes up beneath, m²; 0 for pipes. */
   footM2: (s: S) => number
   work: (s: S, under: Under) => AirWork
@@ -66,4 +71,13 @@ export interface AirStoreKind<S extends Blown = Blown> {
 }
 
 /** What a kind of work does not have. */
-export const NO_WORK = { nodeCapacity: 0, toGround: 0, startK: 0, belowC: 0, aboveC: 0, intake: 'beds' as Intake }
+export const NO_WORK = {
+  nodeCapacity: 0,
+  toGround: 0,
+  startK: 0,
+  belowC: 0,
+  aboveC: 0,
+  intake: 'beds' as Intake,
+  takeAboveC: null,
+  giveBelowC: null,
+}

@@ -1,5 +1,5 @@
 import { area, choice, group, length, thickness, type Value } from '../design/field'
-import { fan, intake, on, startK } from './common'
+import { controlled, controls, fan, intake, on, startK } from './common'
 import { NO_WORK, type AirStoreKind } from './kind'
 import { packedBed } from './packed-bed'
 
@@ -14,6 +14,7 @@ const fields = group(
     insulationM: thickness(0, 0.4, { start: 0.1, label: 'Insulation around it' }),
     startK,
     intake,
+    ...controls,
     fan: fan(600, 120, 90),
   },
   { label: 'Rock bed' },
@@ -31,6 +32,7 @@ export const ROCK_BED: AirStoreKind<RockBed> & { fields: typeof fields } = {
   fields,
   lies: 'floor',
   depthM: s => s.depthM,
+  depthsM: s => [s.depthM],
   footM2: s => s.areaM2,
   work: s => {
     const { flowM3s, pressurePa, nodeEffectiveness, nodeCapacity } = packedBed(s)
@@ -44,8 +46,7 @@ export const ROCK_BED: AirStoreKind<RockBed> & { fields: typeof fields } = {
       nodeCapacity,
       toGround: around / (s.insulationM / FOAM + FILMS),
       fanW: s.fan.powerW,
-      startK: s.startK,
-      intake: s.intake,
+      ...controlled(s),
     }
   },
   line: (s, show) =>

@@ -24,6 +24,8 @@ export interface NumberField extends Told {
   high: number
   whole: boolean
   start: number | undefined
+  /** Where it may be null: what stands in its place on a screen. */
+  none: string | undefined
   /** Step of its slider, and the range that the slider covers, in its own unit. */
   step: number | undefined
   usual: readonly [number, number]
@@ -135,6 +137,7 @@ const told = ({ label = '', hint = '', about = '' }: Partial<Told>): Told => ({ 
 export interface NumberOptions extends Options<number> {
   whole?: boolean
   unit?: string
+  none?: string
   step?: number
   /** Where a slider covers less than what is allowed. */
   usual?: readonly [number, number]
@@ -147,8 +150,8 @@ export function number<const O extends NumberOptions>(
   high: number,
   options: O,
 ): NumberField & Holds<number, FreeIf<O, number>> {
-  const { whole = quantity === 'count', unit = '', start, step, usual = [low, high] } = options
-  return { kind: 'number', quantity, unit, low, high, whole, start, step, usual, ...told(options) }
+  const { whole = quantity === 'count', unit = '', none, start, step, usual = [low, high] } = options
+  return { kind: 'number', quantity, unit, low, high, whole, start, none, step, usual, ...told(options) }
 }
 
 const of =

@@ -21,7 +21,7 @@ const BESIDE = [
 ] as const
 
 /** An air store as the loop works it. */
-export interface Exchanger extends AirWork {
+export interface Exchanger extends Omit<AirWork, 'takeAboveC' | 'giveBelowC'> {
   /** Which air store of the document it is. */
   index: number
   /** Air, kg/s. */
@@ -62,6 +62,11 @@ export function makeExchangers(
       weights: Float64Array.from(columns, i => slice.floor[i]!.areaM2 / total),
     }
   }
+  /** Layers of pipes share the air evenly. */
+  const layered = (layers: { cells: Int32Array; weights: Float64Array }[]) => ({
+    cells: Int32Array.from(layers.flatMap(l => [...l.cells])),
+    weights: Float64Array.from(layers.flatMap(l => Array.from(l.weights, w => w / layers.length))),
+  })
   const beside = (depthM: number) => {
     const row = slice.depthM.reduce(
       (best, d, r) => (Math.abs(d - depthM) < Math.abs(slice.depthM[best]! - depthM) ? r : best),
@@ -77,10 +82,9 @@ export function makeExchangers(
     const kind = airStoreKind(s)
     const work = kind.work(s, under)
     const depthM = kind.depthM(s)
+    const columns = kind.lies === 'beds' && beds.length > 0 ? beds : all
     const { cells, weights } =
-      kind.lies === 'beside'
-        ? beside(depthM)
-        : below(kind.lies === 'beds' && beds.length > 0 ? beds : all, rowAt(depthM))
+      kind.lies === 'beside' ? beside(depthM) : layered(kind.depthsM(s).map(d => below(columns, rowAt(d))))
     // Name by name, so that all are of one make: the loop reads them every hour.
     const exchanger: Exchanger = {
       index,
@@ -98,8 +102,8 @@ export function makeExchangers(
       belowC: work.belowC,
       aboveC: work.aboveC,
       intake: work.intake,
-      chargeAboveC: lowest.map(c => c + CHARGES_K),
-      giveBelowC: lowest.map(c => c + GIVES_K),
+      chargeAboveC: lowest.map(c => work.takeAboveC ?? c + CHARGES_K),
+      giveBelowC: lowest.map(c => work.giveBelowC ?? c + GIVES_K),
     }
     return [exchanger]
   })

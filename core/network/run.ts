@@ -245,10 +245,11 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   }
   function seeAirStores(h: number): void {
     for (let x = 0; x < model.exchangers.length; x++) {
-      const { storeC, takesW, runs } = series.airStores[model.exchangers[x]!.index]!
+      const { storeC, takesW, runs, condensedKg } = series.airStores[model.exchangers[x]!.index]!
       storeC[h] = stepper.storeC[x]!
       takesW[h] = stepper.storeTookJ[x]! / 3600
       runs[h] = stepper.storeRuns[x]!
+      condensedKg[h] = stepper.storeKg[x]!
     }
   }
   const leaves = [...model.leafOf.keys()].filter(c => model.leafOf[c]! >= 0)

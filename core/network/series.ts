@@ -54,9 +54,9 @@ export interface YearSeries {
   skin: { id: SurfaceId; lostW: Float32Array }[]
   /**
    * By air store, in the order of the document: the soil round its pipes or its rock, °C, what it takes from the air,
-   * W, and the share of the hour that its fan runs; NaN and 0 while it is not in use.
+   * W, the share of the hour that its fan runs, and what condenses in it, kg; NaN and 0 while it is not in use.
    */
-  airStores: { storeC: Float32Array; takesW: Float32Array; runs: Float32Array }[]
+  airStores: { storeC: Float32Array; takesW: Float32Array; runs: Float32Array; condensedKg: Float32Array }[]
   floorC: Float32Array
   backWallC: Float32Array
   glazingC: Float32Array
@@ -129,7 +129,12 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
       else: new Float64Array(12),
     },
     skin: skin.map(id => ({ id, lostW: s() })),
-    airStores: Array.from({ length: airStores }, () => ({ storeC: s().fill(NaN), takesW: s(), runs: s() })),
+    airStores: Array.from({ length: airStores }, () => ({
+      storeC: s().fill(NaN),
+      takesW: s(),
+      runs: s(),
+      condensedKg: s(),
+    })),
     floorC: s(),
     backWallC: s(),
     glazingC: s(),

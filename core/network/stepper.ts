@@ -132,6 +132,8 @@ export interface Stepper {
   storeC: Float64Array
   /** Heat that each has taken from the air, J. */
   storeTookJ: Float64Array
+  /** Water that has condensed in each, kg. */
+  storeKg: Float64Array
   /** Share of the hour that each one's fan runs. */
   storeRuns: Float64Array
   /** Whether sources that are paid for work; they do until it is said. */
@@ -325,6 +327,7 @@ function makeLoop(size: Size): Loop {
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),
       storeC: storeAir.storeC.subarray(0, m.exchangers.length),
       storeTookJ: storeAir.takenJ.subarray(0, m.exchangers.length),
+      storeKg: storeAir.condensedKg.subarray(0, m.exchangers.length),
       storeRuns: storeAir.running.subarray(0, m.exchangers.length),
       heat: on => {
         heated = on
@@ -789,6 +792,7 @@ function makeLoop(size: Size): Loop {
     drawnJ.fill(0)
     fanJ.fill(0)
     storeAir.takenJ.fill(0)
+    storeAir.condensedKg.fill(0)
     leftJ.fill(0)
     stoodOpen.fill(0)
   }

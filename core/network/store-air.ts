@@ -56,6 +56,8 @@ export function makeStoreAir(memory: Memory) {
   const draw = memory.doubles(stores)
   const saturated = memory.doubles(stores)
   const waterKg = memory.doubles(stores)
+  /** Water that has condensed in each since this was last cleared, kg; what dried again is taken off. */
+  const condensedKg = memory.doubles(stores)
   /** What each has taken from the air since this was last cleared, J; an earth tube takes from its soil. */
   const takenJ = memory.doubles(stores)
   const charging = memory.bytes(stores)
@@ -222,6 +224,7 @@ export function makeStoreAir(memory: Memory) {
       let water = draw[x]! * (moisture - saturated[x]!) * span
       if (draw[x] === 0) water = 0
       waterKg[x] = min(HOLDS * e.flowM3s, max(0, waterKg[x]! + water))
+      condensedKg[x]! += water
       const heat = dry + LATENT * water
       takenJ[x]! += heat
       if (e.as === 'pipes') {
@@ -261,5 +264,5 @@ export function makeStoreAir(memory: Memory) {
       if (exchangers[x]!.as === 'rock') sum += meanOf(x) * ROCK_NODES * exchangers[x]!.nodeCapacity
     return sum
   }
-  return { lay, prepare, end, heatJ, storeC, takenJ, running }
+  return { lay, prepare, end, heatJ, storeC, takenJ, running, condensedKg }
 }

@@ -269,6 +269,7 @@ const needle = computed(() => {
         </text>
       </g>
       <polygon :points="rim" fill="var(--paper)" stroke="var(--ink)" stroke-width="4" />
+      <PlanPipes :design="bench.current" :px="px" :py="py" :ppm="ppm" />
       <line
         v-if="!dome"
         :x1="px(0)"

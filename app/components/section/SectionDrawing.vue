@@ -15,7 +15,13 @@ const held = shallowRef<SectionScale | null>(null)
 const design = computed(() => bench.current)
 const outline = computed(() => makeOutline(design.value.shape))
 const building = computed(() => makeBuilding(design.value))
-const scale = computed(() => makeSectionScale(outline.value, width.value, height.value, held.value))
+const scale = computed(() => makeSectionScale(outline.value, width.value, height.value, held.value, deep.value))
+/** Pipes in the ground are seen, and a hand of soil below them. */
+const deep = computed(() => {
+  const depths = design.value.store.airStores.map(s => (s.kind === 'earth store' && s.on ? s.depthM : 0))
+  const most = Math.max(0, ...depths)
+  return most > 0 ? most + 0.45 : 0
+})
 const rays = computed(() => sectionRays(design.value, year.view, year.day, year.hour))
 const sunny = computed(() => sunnyAzimuthDeg(design.value.site.latitudeDeg, design.value.shape.turnDeg))
 const spoken = computed(() => {
@@ -50,13 +56,19 @@ const spoken = computed(() => {
           :frost-depth-m="design.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)"
           :snow-m="year.view?.snowMostM ?? 0"
         />
+        <SectionPipes :design="design" :scale="scale" />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
         <SectionObjects :design="design" :outline="outline" :scale="scale" />
         <SectionSkin :design="design" :outline="outline" :scale="scale" />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="lines" />
       </svg>
       <p class="side-label" :style="{ left: '10px' }">◂ sunny side, {{ compassPoint(sunny) }}</p>
-      <p class="side-label text-right" :style="{ right: '10px' }">{{ compassPoint(sunny + 180) }} ▸</p>
+      <p
+        class="side-label text-right"
+        :style="{ right: '10px', bottom: compassPoint(sunny + 180).length > 10 ? '36px' : undefined }"
+      >
+        {{ compassPoint(sunny + 180) }} ▸
+      </p>
       <SectionDimensions :outline="outline" :scale="scale" />
       <SectionThings :scale="scale" />
       <SectionHandles :outline="outline" :scale="scale" @hold="held = $event ? scale : null" />

@@ -10,7 +10,7 @@ const energy = (kWh: number) => settings.show(kWh * 3.6e6, 'energy')
 function figures(a: AirStoreAnswer): string {
   if (a.hours === 0) return 'Its fan never runs this year.'
   const stands = a.coldestC === null ? '' : `; stands between ${t(a.coldestC)} and ${t(a.warmestC!)}`
-  return `Runs ${a.hours} hours a year, takes ${energy(a.tookKWh)}, gives ${energy(a.gaveKWh)}${stands}.`
+  return `Runs ${Math.round(a.hours)} hours a year, takes ${energy(a.tookKWh)}, gives ${energy(a.gaveKWh)}${stands}.`
 }
 const { open, listed, fields, add, duplicate, takeOut, set } = useDevices(
   'store.airStores',
@@ -35,5 +35,7 @@ const { open, listed, fields, add, duplicate, takeOut, set } = useDevices(
     @add="add"
     @duplicate="duplicate"
     @take-out="takeOut"
-  />
+  >
+    <AirStoreCard :index="open" />
+  </KindList>
 </template>

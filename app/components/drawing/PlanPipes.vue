@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import type { Design } from '../../../core/design'
+import { layPipes } from '../../../core/geometry/pipes'
+
+/** Pipes of earth stores under the floor, to scale: their runs, bends and manifolds. */
+const props = defineProps<{
+  design: Design
+  /** Along and across on the plan, px. */
+  px: (y: number) => number
+  py: (x: number) => number
+  ppm: number
+}>()
+const stores = computed(() =>
+  props.design.store.airStores.flatMap((s, i) =>
+    s.kind === 'earth store' && s.on
+      ? [{ i, lay: layPipes(props.design, s), wide: Math.max(1.5, s.pipeDiameterM * props.ppm) }]
+      : [],
+  ),
+)
+</script>
+
+<template>
+  <g opacity="0.55" data-test="plan-pipes">
+    <g v-for="s in stores" :key="s.i" stroke="var(--earth-deep)" fill="none">
+      <line
+        v-for="r in s.lay.runs"
+        :key="`${r.pipe} ${r.run}`"
+        :x1="px(r.y0)"
+        :x2="px(r.y1)"
+        :y1="py(r.x)"
+        :y2="py(r.x)"
+        :stroke-width="s.wide"
+      />
+      <line
+        v-for="(r, k) in s.lay.returns"
+        :key="`r${k}`"
+        :x1="px(r.y)"
+        :x2="px(r.y)"
+        :y1="py(r.x0)"
+        :y2="py(r.x1)"
+        :stroke-width="s.wide"
+      />
+      <line
+        v-for="(r, k) in s.lay.manifolds"
+        :key="`m${k}`"
+        :x1="px(r.y)"
+        :x2="px(r.y)"
+        :y1="py(r.x0)"
+        :y2="py(r.x1)"
+        :stroke-width="s.wide * 2"
+        stroke="var(--ink)"
+      />
+    </g>
+  </g>
+</template>

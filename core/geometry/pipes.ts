@@ -1,0 +1,68 @@
+import { LAYOUTS } from '../air-stores/earth-store'
+import { airStoreKind, type AirStore } from '../air-stores/registry'
+import type { Design } from '../design/types'
+
+type EarthStore = Extract<AirStore, { kind: 'earth store' }>
+
+/** A run of a pipe along the house: where it crosses the section, m below the floor, and how far it goes, m. */
+export interface PipeRun {
+  /** Which pipe it is of, and which of its runs. */
+  pipe: number
+  run: number
+  x: number
+  z: number
+  y0: number
+  y1: number
+  radiusM: number
+}
+
+/** An earth store's pipes as they lie. */
+export interface PipeLay {
+  runs: PipeRun[]
+  /** Returns between runs and manifolds at the ends, as lines on the plan: x across, y along, m. */
+  returns: { y: number; x0: number; x1: number }[]
+  manifolds: { y: number; x0: number; x1: number }[]
+  /** Floor that they want across at the spacing asked, m; they are drawn closer where that is more than there is. */
+  wantedM: number
+  fits: boolean
+}
+
+/** Kept free at the walls, m. */
+const MARGIN_M = 0.2
+
+/**
+ * Where the pipes of an earth store lie under a house: run by run side by side from the middle, in one layer or two, as
+ * long as their runs are or the house is.
+ */
+export function layPipes({ shape }: Pick<Design, 'shape'>, store: EarthStore): PipeLay {
+  const { runs: turns, layers } = LAYOUTS[store.layout]
+  const depths = airStoreKind(store).depthsM(store)
+  const perLayer = Math.ceil(store.pipes / layers)
+  const across = perLayer * turns
+  const wantedM = (across - 1) * store.spacingM + store.pipeDiameterM
+  const room = shape.widthM - 2 * MARGIN_M
+  const pitch = across > 1 ? Math.min(store.spacingM, (room - store.pipeDiameterM) / (across - 1)) : 0
+  const along = Math.min(shape.lengthM - 2 * MARGIN_M, store.pipeLengthM / turns)
+  const y0 = (shape.lengthM - along) / 2
+  const first = shape.widthM / 2 - ((across - 1) * pitch) / 2
+  const runs: PipeRun[] = []
+  const returns: PipeLay['returns'] = []
+  for (let pipe = 0; pipe < store.pipes; pipe++) {
+    const place = Math.floor(pipe / layers)
+    for (let run = 0; run < turns; run++) {
+      const x = first + (place * turns + run) * pitch
+      runs.push({ pipe, run, x, z: -depths[pipe % layers]!, y0, y1: y0 + along, radiusM: store.pipeDiameterM / 2 })
+      if (run > 0) returns.push({ y: run % 2 === 1 ? y0 + along : y0, x0: x - pitch, x1: x })
+    }
+  }
+  const end = first + (across - 1) * pitch
+  // An even number of runs comes back to the side that it left.
+  const manifolds = [y0, turns % 2 === 1 ? y0 + along : y0].map(y => ({ y, x0: first, x1: end }))
+  return {
+    runs,
+    returns,
+    manifolds,
+    wantedM,
+    fits: wantedM <= room + 1e-9 && store.pipeLengthM / turns <= shape.lengthM,
+  }
+}
