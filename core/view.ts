@@ -33,6 +33,8 @@ export interface YearView {
     | 'relativeHumidity',
     Float32Array
   >
+  /** How far each opening stands open, 0–1 by hour, in the order of the document. */
+  openShare: Float32Array[]
   /** Middle of each body, °C by hour, in the order of the document. */
   bodiesC: Float32Array[]
   /** What each gives off, W by hour; takes in, below 0. */
@@ -73,6 +75,7 @@ export function yearView(design: Design, result: YearResult): YearView {
     snowMostM: site.snowM.reduce((a, b) => Math.max(a, b), 0),
     ground: site.ground,
     soilDiffusivity: diffusivity,
+    openShare: series.openings,
     bodiesC: series.bodies.map(b => b.middleC),
     bodiesGiveW: series.bodies.map(b => b.givesW),
     hours: {

@@ -14,6 +14,8 @@ export const useDrawing = defineStore('drawing', () => {
   const pressed = shallowRef<{ kind: string; index: number } | null>(null)
   /** The part of the skin whose card is open; it stands out on the section. */
   const part = ref<PartId | null>(null)
+  /** Whether the section shows what goes through the openings: while the panel that tells it is open. */
+  const flows = ref(false)
   const press = (thing: { kind: string; index: number }): void => {
     pressed.value = { kind: thing.kind, index: thing.index }
   }
@@ -21,5 +23,5 @@ export const useDrawing = defineStore('drawing', () => {
     part.value = id
     press({ kind: 'part', index: PART_IDS.indexOf(id) })
   }
-  return { view, roomy, pressed, press, part, pressPart }
+  return { view, roomy, pressed, press, part, pressPart, flows }
 })

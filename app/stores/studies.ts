@@ -125,7 +125,8 @@ export const useStudies = defineStore('studies', () => {
       await year.study(
         variants.map(v => v.design),
         (figures, i) => {
-          study.points = [...study.points, { ...variants[i]!, figures }].sort(
+          // A design goes to workers as it is: what is watched in depth can't be copied.
+          study.points = [...study.points, markRaw({ ...variants[i]!, figures })].sort(
             (a, b) => a.across - b.across || a.at - b.at,
           )
           study.done++

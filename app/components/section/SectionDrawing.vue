@@ -8,6 +8,7 @@ import { sectionRays } from '~/composables/useSectionRays'
 
 const bench = useDesign()
 const year = useYear()
+const drawing = useDrawing()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
 const held = shallowRef<SectionScale | null>(null)
@@ -61,6 +62,7 @@ const spoken = computed(() => {
         <SectionObjects :design="design" :outline="outline" :scale="scale" />
         <SectionSkin :design="design" :outline="outline" :scale="scale" />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="lines" />
+        <SectionFlows v-if="drawing.flows" :design="design" :outline="outline" :scale="scale" />
       </svg>
       <p class="side-label" :style="{ left: '10px' }">◂ sunny side, {{ compassPoint(sunny) }}</p>
       <p

@@ -5,6 +5,7 @@ import { ach50Of } from '../../../core/network/model'
 
 const TABS = [
   { id: 'openings', name: 'Openings' },
+  { id: 'flows', name: 'Flow' },
   { id: 'curve', name: 'How much' },
   { id: 'fans', name: 'Fans' },
   { id: 'damp', name: 'Damp' },
@@ -53,6 +54,9 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
           and high. Open in {{ hours }} hours of the year.
         </p>
       </div>
+    </template>
+    <template #flows>
+      <FlowPanel />
     </template>
     <template #curve>
       <div class="px-4 py-3">

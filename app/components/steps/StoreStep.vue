@@ -6,6 +6,7 @@ const TABS = [
   { id: 'bodies', name: 'Water and stone' },
   { id: 'air', name: 'Air through the ground' },
   { id: 'floor', name: 'Wall and floor' },
+  { id: 'materials', name: 'Materials' },
   { id: 'sums', name: 'Rules and sums' },
 ] as const
 const bench = useDesign()
@@ -61,6 +62,9 @@ const perArea = computed(() => {
         <LiningList class="mb-3" />
         <FloorZones />
       </div>
+    </template>
+    <template #materials>
+      <StoreMaterials />
     </template>
     <template #sums>
       <SumBook step="store" />

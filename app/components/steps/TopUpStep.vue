@@ -4,6 +4,7 @@ const TABS = [
   { id: 'held', name: 'What it needs' },
   { id: 'fuels', name: 'Fuels' },
   { id: 'spell', name: 'Cold spell' },
+  { id: 'light', name: 'Light' },
   { id: 'sums', name: 'Rules and sums' },
 ] as const
 const bench = useDesign()
@@ -42,6 +43,9 @@ function setCurrency(event: Event): void {
     </template>
     <template #spell>
       <SpellTest />
+    </template>
+    <template #light>
+      <LightUnits />
     </template>
     <template #sums>
       <SumBook step="topUp" />
