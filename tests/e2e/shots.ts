@@ -6,6 +6,8 @@ interface Shot {
   path: string
   /** Pressed one after the other once it has settled. */
   clicks?: string[]
+  /** What is there once all that was pressed has come about. */
+  until?: string
   /** Studies that are started and awaited. */
   studies?: string[]
   theme?: 'day' | 'night'
@@ -21,7 +23,6 @@ const SHOTS: Shot[] = [
   { name: 'year-ledger', path: '/?step=year' },
   { name: 'southern-site', path: '/?d=ribera-alta&step=site' },
   { name: 'site-horizon', path: '/?d=fjellro&step=site', clicks: ['tab-Horizon'] },
-  { name: 'site-year-outside', path: '/?step=site', clicks: ['tab-outside', 'forecast'] },
   { name: 'aim-crops', path: '/?d=fjellro&step=aim' },
   { name: 'model', path: '/?d=saritas&step=shape&day=110&hour=9', clicks: ['view-model'] },
   { name: 'angle-curves', path: '/?step=shape', clicks: ['more-room'], studies: ['angle', 'turn'] },
@@ -30,9 +31,20 @@ const SHOTS: Shot[] = [
   { name: 'heat-view', path: '/?step=skin&day=20&hour=6', clicks: ['view-heat'] },
   { name: 'skin-compare', path: '/?step=skin', clicks: ['tab-compare', 'more-room'], studies: ['glazings'] },
   { name: 'skin-parts', path: '/?step=skin', clicks: ['tab-parts', 'choose-front', 'more-room'] },
-  { name: 'openings', path: '/?d=marschwinkel&step=breathe' },
-  { name: 'store-us-units', path: '/?step=store', units: 'us' },
-  { name: 'design-list', path: '/designs' },
+  { name: 'store-us-units', path: '/?step=store', clicks: ['body-0', 'more-room'], units: 'us', studies: ['amount'] },
+  { name: 'earth-store', path: '/?d=ribera-alta&step=store', clicks: ['tab-air', 'more-room'] },
+  {
+    name: 'breathe-damp',
+    path: '/?d=marschwinkel&step=breathe',
+    clicks: ['tab-damp', 'more-room', 'start-damp'],
+    until: 'start-damp',
+  },
+  {
+    name: 'cold-spell',
+    path: '/?d=ribera-alta&step=topUp',
+    clicks: ['tab-spell', 'more-room', 'start-spell'],
+    until: 'start-spell',
+  },
 ]
 
 for (const shot of SHOTS) {
@@ -50,6 +62,7 @@ for (const shot of SHOTS) {
     await click(driver, name)
     await driver.sleep(500)
   }
+  if (shot.until) await find(driver, shot.until, 60000)
   for (const kind of shot.studies ?? []) {
     await click(driver, `start-${kind}`)
     await studied(driver, kind)

@@ -39,21 +39,29 @@ const water = (rule: 'least' | 'most'): BookEntry => ({
   year: c => [{ text: 'water in this house', value: waterKg(c) / WATER_DENSITY, quantity: 'volume' }, coldestNight(c)],
 })
 
+/** Days to either side of one that its season is the mean of. */
+const SEASON = 15
+const found = new WeakMap<SumContext['site'], { dull: number; clear: number }>()
+
 /** The darkest and the brightest day of the coldest quarter of the year, as days of year. */
 export function winterDays({ site }: Pick<SumContext, 'site'>): { dull: number; clear: number } {
-  const days = Array.from({ length: HOURS / 24 }, (_, d) => {
-    const of = (hours: Float32Array) => hours.subarray(d * 24, d * 24 + 24).reduce((s, v) => s + v, 0)
-    return { d, sun: of(site.globalWm2), meanC: of(site.dryBulbC) / 24 }
-  })
-  const month = (d: number) => {
+  const known = found.get(site)
+  if (known) return known
+  const count = HOURS / 24
+  const of = (hours: Float32Array) =>
+    Array.from({ length: count }, (_, d) => hours.subarray(d * 24, d * 24 + 24).reduce((s, v) => s + v, 0))
+  const sun = of(site.globalWm2)
+  const warm = of(site.dryBulbC)
+  const season = warm.map((_, d) => {
     let sum = 0
-    for (let k = -15; k <= 15; k++) sum += days[(d + k + days.length) % days.length]!.meanC
+    for (let k = -SEASON; k <= SEASON; k++) sum += warm[(d + k + count) % count]!
     return sum
-  }
-  const season = days.map(({ d }) => month(d))
-  const edge = [...season].sort((a, b) => a - b)[Math.floor(days.length / 4)]!
-  const winter = days.filter(({ d }) => season[d]! <= edge).sort((a, b) => a.sun - b.sun)
-  return { dull: winter[0]!.d, clear: winter.at(-1)!.d }
+  })
+  const edge = [...season].sort((p, q) => p - q)[Math.floor(count / 4)]!
+  const winter = [...season.keys()].filter(d => season[d]! <= edge).sort((p, q) => sun[p]! - sun[q]!)
+  const days = { dull: winter[0]!, clear: winter.at(-1)! }
+  found.set(site, days)
+  return days
 }
 
 const daySum = (hours: Float32Array, day: number) =>
