@@ -1,8 +1,10 @@
 import { makeAnswers, type Answers } from './answers'
+import { kindOf } from './bodies/registry'
 import { makeSiteYear, type SiteYear, type WeatherYear } from './climate'
 import { unpackHourly } from './climate/hourly'
 import { withSharedBranches } from './design/branches'
 import type { Design } from './design/types'
+import { roomOf } from './geometry/objects'
 import { makeBuilding, type Building } from './geometry/surfaces'
 import { makeModel } from './network/model'
 import { runModel } from './network/run'
@@ -139,6 +141,10 @@ export function createYearEngine(now: () => number = () => 0) {
   return { run, site, stages }
 }
 
+/** Where bodies stand and what they take in: what they are filled with is nothing to the light. */
+const bodiesInLight = ({ shape, store }: Pick<Design, 'shape' | 'store'>): string =>
+  JSON.stringify(store.bodies.map(b => [kindOf(b).box(b, roomOf(shape)), kindOf(b).absorptance(b)]))
+
 /** Branches of a document on which the light in the room hangs. */
 function litBranches({ site, aim, shape, skin, store }: Design): readonly unknown[] {
   return [
@@ -154,7 +160,7 @@ function litBranches({ site, aim, shape, skin, store }: Design): readonly unknow
     skin.condition,
     skin.finish,
     skin.snow,
-    store.bodies,
+    bodiesInLight({ shape, store }),
     // What stands at the face, and not how thick it is.
     store.linings.map(l => `${l.part} ${l.material}`).join(),
     store.floor,

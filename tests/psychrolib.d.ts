@@ -4,6 +4,7 @@ declare module 'psychrolib' {
     SI: number
     SetUnitSystem: (system: number) => void
     GetStandardAtmPressure: (elevationM: number) => number
+    GetTWetBulbFromRelHum: (airC: number, humidity: number, pressurePa: number) => number
     GetSatVapPres: (airC: number) => number
     GetSatHumRatio: (airC: number, pressurePa: number) => number
     GetHumRatioFromVapPres: (vapourPa: number, pressurePa: number) => number

@@ -32,7 +32,7 @@ export interface AskedSpell {
 
 /** What can fail in a spell, in the order in which one would mind. */
 export const FAILURES = {
-  leaf: 'The topmost leaves freeze, or grow colder than what is grown bears',
+  leaf: 'The topmost leaves grow colder than what lives there bears',
   soil: 'The soil of a bed freezes',
   water: 'Water freezes',
 } as const
@@ -42,7 +42,15 @@ export interface SpellAnswer {
   spell: Spell
   days: SpellDay[]
   /** The first hour at which something failed; null where all stood it. */
-  firstFailure: { day: number; date: string; hour: number; what: Failure; words: string } | null
+  firstFailure: {
+    day: number
+    date: string
+    hour: number
+    what: Failure
+    words: string
+    /** Colder than this it fails, °C. */
+    belowC: number
+  } | null
 }
 
 /** Day of the year, 0-based, on which a spell begins unless it is said: it ends amid the coldest month. */
@@ -96,7 +104,14 @@ export function spellAnswer(design: Design, { series, site }: YearResult, spell:
       const what: Failure | null =
         series.leafC[h]! < bears ? 'leaf' : soil < 0 ? 'soil' : series.iceShare[h]! > 0 ? 'water' : null
       if (what && !firstFailure)
-        firstFailure = { day: d + 1, date: day.date, hour: h % 24, what, words: FAILURES[what] }
+        firstFailure = {
+          day: d + 1,
+          date: day.date,
+          hour: h % 24,
+          what,
+          words: FAILURES[what],
+          belowC: what === 'leaf' ? bears : 0,
+        }
     }
     if (Number.isNaN(day.waterC)) day.waterC = null
     days.push(day)

@@ -1,4 +1,4 @@
-import { GRAVITY, ZERO_C_K } from '../physics/constants'
+import { GRAVITY, LATENT, ZERO_C_K } from '../physics/constants'
 import type { Fan } from '../air-stores/common'
 import { bundlePressurePa, CORRUGATION_M, operatingFlow, roundPipe } from '../air-stores/air-path'
 import { line, need, plain, type Sum } from './sum'
@@ -96,6 +96,60 @@ export function manifoldSize(pipes: number, diameterM: number): Sum {
       line('D', 'each', diameterM, 'thickness'),
       line('A', 'area of all', area, 'area'),
       line('Dm', 'round manifold', size, 'thickness'),
+    ],
+  }
+}
+
+/** Of the way to the wet bulb, what fine mist brings air. */
+const MIST_REACHES = 0.7
+
+/**
+ * Wet-bulb temperature, °C, of air of −20 to 50 °C and 5 to 99 % relative humidity at sea level, within 1 K. Stull,
+ * J. Appl. Meteorol. Climatol. 50 (2011).
+ */
+export function wetBulbC(airC: number, humidity: number): number {
+  const { atan, sqrt } = Math
+  const rh = humidity * 100
+  return (
+    airC * atan(0.151977 * sqrt(rh + 8.313659)) +
+    atan(airC + rh) -
+    atan(rh - 1.676331) +
+    0.00391838 * rh ** 1.5 * atan(0.023101 * rh) -
+    4.686035
+  )
+}
+
+/** How far misting cools air, K. @param humidity relative, 0.05–0.99 */
+export function mistCooling(airC: number, humidity: number): Sum {
+  need('air', airC, -20, 50)
+  need('humidity', humidity, 0.05, 0.99)
+  const wet = wetBulbC(airC, humidity)
+  const cools = Math.max(0, airC - wet) * MIST_REACHES
+  return {
+    result: cools,
+    rule: 'Mist brings air 0.7 of the way to its wet bulb. Dry climates gain much, damp ones little; leaves get wet.',
+    lines: [
+      line('T', 'air that comes in', airC, 'temperature'),
+      line('φ', 'its humidity', humidity, 'share'),
+      line('Tw', 'its wet bulb', wet, 'temperature'),
+      line('ΔT', '0.7 × (T − Tw)', cools, 'temperatureDifference'),
+    ],
+  }
+}
+
+/** Water that misting takes, L/h. @param flowM3h of air that is cooled; @param coolsK by which */
+export function mistWater(flowM3h: number, coolsK: number): Sum {
+  need('flow', flowM3h, 0)
+  need('cooling', coolsK, 0, 40)
+  const litres = (flowM3h * AIR_HEAT_M3 * coolsK) / LATENT
+  return {
+    result: litres,
+    rule: 'Heat that the air loses is what the water needs to evaporate. What drips is lost besides.',
+    lines: [
+      line('q', 'air through the house', flowM3h, 'airflow'),
+      line('ΔT', 'cooled by', coolsK, 'temperatureDifference'),
+      plain('L', 'heat of a kilogram of vapour', LATENT, 'J/kg'),
+      plain('m', 'q × 1200 × ΔT ÷ L', litres, 'L/h'),
     ],
   }
 }

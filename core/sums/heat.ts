@@ -89,6 +89,29 @@ export function hoursCovered(storedJ: number, lossW: number): Sum {
   }
 }
 
+/**
+ * How long a heater takes to warm moist soil, d, nothing lost meanwhile. Volume m³; heat of moist soil 2.4 MJ/m³K
+ * (FAO; Campbell & Norman 1998: 2–3 by moisture).
+ */
+export function soilWarming(volumeM3: number, fromC: number, toC: number, watts: number): Sum {
+  need('volume of the soil', volumeM3, 1e-6)
+  need('output', watts, 1)
+  const rise = Math.max(0, toC - fromC)
+  const days = (volumeM3 * MOIST_SOIL * rise) / watts / 86400
+  return {
+    result: days,
+    rule: 'Heat to warm the soil over the loop’s output. What the soil loses meanwhile makes it longer.',
+    lines: [
+      line('V', 'soil of the beds', volumeM3, 'volume'),
+      plain('C', 'heat of a cubic metre of moist soil for a kelvin', MOIST_SOIL, 'J/m³K'),
+      line('ΔT', 'to be warmed by', rise, 'temperatureDifference'),
+      line('P', 'output of the loop', watts, 'power'),
+      plain('t', 'V × C × ΔT ÷ P', days, 'days'),
+    ],
+  }
+}
+const MOIST_SOIL = 2.4e6
+
 /** How much a day's sun warms a mass, K: what a dull day can do for a tonne of water. */
 export function warmingBySun(sunJ: number, share: number, massKg: number, specificHeat = WATER_SPECIFIC_HEAT): Sum {
   need('share', share, 0, 1)

@@ -23,6 +23,8 @@ test('a spell’s days end at the low that was asked, and something fails there 
   expect(cold.days.at(-1)!.outsideMinC).toBeCloseTo(-24, 1)
   expect(cold.firstFailure).not.toBeNull()
   expect(cold.firstFailure!.words.length).toBeGreaterThan(10)
+  const failed = cold.days.find(d => d.day === cold.firstFailure!.day)!
+  expect(Math.min(failed.leafMinC, failed.soilMinC, failed.waterC ?? Infinity)).toBeLessThan(cold.firstFailure!.belowC)
   const mild = stood(house, spell(10, -2))
   expect(mild.days.at(-1)!.insideMinC).toBeGreaterThan(cold.days.at(-1)!.insideMinC + 4)
   // The water cools through dull days.

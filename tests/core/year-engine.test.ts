@@ -69,6 +69,13 @@ test(
       ]),
     )
     expect(mass.gains).toBe(first.gains)
+    // What a body is filled with is nothing to the light; where it stands and its colour are.
+    const drums = demo.store.bodies.findIndex(b => b.kind === 'drums')
+    const filled = engine.run(patchDesign(demo, [[`store.bodies.${drums}.contents`, 'sand']]))
+    expect(filled.gains).toBe(first.gains)
+    expect(filled.answers.coldestNight.insideC).not.toBe(first.answers.coldestNight.insideC)
+    expect(engine.run(patchDesign(demo, [[`store.bodies.${drums}.colour`, 'white']])).gains).not.toBe(first.gains)
+    engine.run(demo)
     const turned = engine.run(patchDesign(demo, [['shape.turnDeg', 30]]))
     expect(turned.site).toBe(first.site)
     expect(turned.gains).not.toBe(first.gains)

@@ -84,6 +84,25 @@ describe('store', () => {
   })
 })
 
+describe('floors', () => {
+  test('each floor’s year beside this house’s; one laid, and undone', async () => {
+    await fresh('/?step=store')
+    await click(driver, 'tab-floor')
+    await click(driver, 'start-floors')
+    await appears('[data-test="floors"] tbody tr')
+    await appears('[data-test="start-floors"]', 60000)
+    const found = await rows('[data-test="floors"] tbody tr')
+    expect(found.join('\n')).toMatch(/A slab on foam[\s\S]*This house/)
+    const slab = found.findIndex(f => f.includes('A slab on the ground'))
+    await (await driver.findElements(By.css('[data-test="floors"] tbody button')))[slab]!.sendKeys(Key.ENTER)
+    await settled(driver)
+    expect(await driver.findElements(By.css('[data-test="floor-layer"]'))).not.toHaveLength(0)
+    await click(driver, 'undo')
+    await settled(driver)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+})
+
 describe('breathe', () => {
   test('flows by the hour and by hand, drawn at the openings; vents by the curve', async () => {
     await fresh('/?step=breathe')

@@ -33,7 +33,12 @@ const dimensions = computed((): Dimension[] => {
   const bent = shape.form === 'saltbox' || shape.form === 'arch'
   const rightX = bent && s.width >= 560 ? Math.min(s.width - 36, backX + 62) : backX
   const leftX = Math.max(34, s.x(0) - Math.max(46, s.ppm * 0.5))
-  const under = s.y(0) + 46
+  // Below pipes in the ground, where there are any.
+  const pipes = Math.max(
+    0,
+    ...bench.current.store.airStores.map(a => (a.kind === 'earth store' && a.on ? a.depthM : 0)),
+  )
+  const under = Math.max(s.y(0) + 46, pipes > 0 ? s.y(-pipes) + 22 : 0)
   const [aMin, aMax] = GLAZING_ANGLE_RANGE
   const foot = slopeFoot(o)
   const r = Math.min(64, (o.ridgeAtM - foot.x) * s.ppm * 0.5)

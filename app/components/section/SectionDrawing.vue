@@ -21,7 +21,7 @@ const scale = computed(() => makeSectionScale(outline.value, width.value, height
 const deep = computed(() => {
   const depths = design.value.store.airStores.map(s => (s.kind === 'earth store' && s.on ? s.depthM : 0))
   const most = Math.max(0, ...depths)
-  return most > 0 ? most + 0.45 : 0
+  return most > 0 ? most + 0.7 : 0
 })
 const rays = computed(() => sectionRays(design.value, year.view, year.day, year.hour))
 const sunny = computed(() => sunnyAzimuthDeg(design.value.site.latitudeDeg, design.value.shape.turnDeg))

@@ -61,6 +61,7 @@ const perArea = computed(() => {
       <div class="px-4 py-3">
         <LiningList class="mb-3" />
         <FloorZones />
+        <FloorCompare />
       </div>
     </template>
     <template #materials>

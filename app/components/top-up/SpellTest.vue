@@ -79,7 +79,8 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
     <div v-if="spell.answer" :class="spell.stale ? 'opacity-60' : ''" data-test="spell-answer">
       <p class="my-1.5" role="status">
         <template v-if="spell.answer.firstFailure">
-          <strong>{{ spell.answer.firstFailure.words }}</strong> first on {{ spell.answer.firstFailure.date }} at
+          <strong>{{ spell.answer.firstFailure.words }}</strong
+          >, {{ t(spell.answer.firstFailure.belowC) }}, first on {{ spell.answer.firstFailure.date }} at
           {{ spell.answer.firstFailure.hour }} o’clock.
         </template>
         <strong v-else>All stood it: leaves, soil and water.</strong>

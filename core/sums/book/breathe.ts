@@ -1,7 +1,8 @@
 import { breathing } from '../../advice/cautions'
 import { makeAirways } from '../../network/airways'
 import { GRAVITY, ZERO_C_K } from '../../physics/constants'
-import { AIR_HEAT_M3, stackFlow, ventRule } from '../air'
+import { humidityRatio, saturationPressurePa } from '../../climate'
+import { AIR_HEAT_M3, mistCooling, mistWater, stackFlow, ventRule } from '../air'
 import { line, plain, type Sum } from '../sum'
 import type { BookEntry, SumContext, YearSays } from './entry'
 import { VENT_RULE } from './rules'
@@ -40,6 +41,13 @@ function openings({ design, building, site }: SumContext): { lowM2: number; high
   const low = holes.filter(o => o.z < split)
   const high = holes.filter(o => o.z >= split)
   return { lowM2: area(low), highM2: area(high), riseM: middle(high) - middle(low) }
+}
+
+/** Relative humidity outside in the hottest hour, within what the wet bulb's formula bears. */
+function humidityThen({ answers, site }: SumContext): number {
+  const { hour, outsideC } = answers.hottestAfternoon
+  const full = humidityRatio(saturationPressurePa(outsideC), site.pressurePa[hour]!)
+  return Math.max(0.05, Math.min(0.99, site.humidityRatio[hour]! / full))
 }
 
 /** Vents that carry a bright noon's sun away at a difference, each low and high, m². */
@@ -95,5 +103,32 @@ export const BREATHE_SUMS: readonly BookEntry[] = [
       return own && own.riseM > 0 ? stackFlow(own.lowM2, own.highM2, own.riseM, outsideC + ALLOWED_K, outsideC) : null
     },
     year: c => [hottest(c)],
+  },
+  {
+    id: 'mist-cooling',
+    step: 'breathe',
+    title: 'How far misting cools the hottest afternoon',
+    evidence: 'measured',
+    formula: () => '=IF(B1>B3,0.7*(B1-B3),0)',
+    of: c => {
+      const { outsideC } = c.answers.hottestAfternoon
+      return outsideC > 0 && outsideC < 50 ? mistCooling(outsideC, humidityThen(c)) : null
+    },
+    year: c => [hottest(c)],
+  },
+  {
+    id: 'mist-water',
+    step: 'breathe',
+    title: 'Water that such misting takes',
+    evidence: 'proof',
+    formula: () => '=B1*1200*B2/B3',
+    of: c => {
+      const { outsideC } = c.answers.hottestAfternoon
+      const own = openings(c)
+      if (!own || !(outsideC > 0 && outsideC < 50)) return null
+      const flow = stackFlow(own.lowM2, own.highM2, Math.max(0.01, own.riseM), outsideC + ALLOWED_K, outsideC).result
+      return mistWater(flow * 3600, mistCooling(outsideC, humidityThen(c)).result)
+    },
+    year: () => [],
   },
 ]

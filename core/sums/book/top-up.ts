@@ -1,6 +1,7 @@
 import { entry, FUELS } from '../../catalog'
 import { aimLine } from '../../aim/aim-line'
 import { tenHourDays, dailyLight, lampCount } from '../light'
+import { soilWarming } from '../heat'
 import { costPerUsefulKWh, woodlandFor, woodPerWinter } from '../fuel'
 import { mainHeater, aSource } from '../../sources/registry'
 import { heldC } from '../../study/figures'
@@ -41,6 +42,17 @@ const litHours = (c: SumContext): number => {
 }
 const growingM2 = ({ building }: SumContext): number =>
   building.bedAreaM2 > 0 ? building.bedAreaM2 : building.floorAreaM2
+
+/** Soil of beds whose depth is not said, m. */
+const USUAL_SOIL_M = 0.4
+/** Soil that the beds hold down to their roots, m³. */
+const bedSoilM3 = ({ design, building }: SumContext): number =>
+  building.objects
+    .filter(o => o.kind === 'bed')
+    .reduce(
+      (sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0) * (design.shape.beds[o.index]!.soilDepthM ?? USUAL_SOIL_M),
+      0,
+    )
 
 /** Days on which plants hold still for want of light. */
 function shortDays({ design }: SumContext): Sum<number> | null {
@@ -138,5 +150,20 @@ export const TOP_UP_SUMS: readonly BookEntry[] = [
       return lampCount(asked - dli, growingM2(c), litHours(c), powerW, molPerMJ)
     },
     year: c => [{ text: 'the darkest month has, at the beds', value: darkest(c).dli, quantity: 'light' }],
+  },
+  {
+    id: 'bed-warming',
+    step: 'topUp',
+    title: 'Days that a loop takes to warm the beds from cold',
+    evidence: 'measured',
+    formula: () => '=B1*B2*B3/B4/86400',
+    of: c => {
+      const loop = c.design.topUp.sources.find(s => s.on && s.kind === 'bed loop')
+      const soil = bedSoilM3(c)
+      return loop?.kind === 'bed loop' && loop.capacityW >= 1 && soil > 0
+        ? soilWarming(soil, c.answers.soilMinC, loop.setPointC, loop.capacityW)
+        : null
+    },
+    year: c => [{ text: 'coldest soil of the year', value: c.answers.soilMinC, quantity: 'temperature' }],
   },
 ]
