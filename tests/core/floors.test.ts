@@ -36,7 +36,7 @@ describe('floors side by side', () => {
 describe('misting', () => {
   test('the wet bulb is within 1 K of an independent library’s', () => {
     psychrolib.SetUnitSystem(psychrolib.SI)
-    for (let t = 0; t <= 45; t += 5)
+    for (let t = 0; t <= 40; t += 5)
       for (const rh of [0.15, 0.3, 0.5, 0.7, 0.9])
         expect(Math.abs(wetBulbC(t, rh) - psychrolib.GetTWetBulbFromRelHum(t, rh, 101325))).toBeLessThan(1)
   })
