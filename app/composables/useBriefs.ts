@@ -31,6 +31,7 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
     const { signal } = stop
     const design = bench.current
     const list = others(design)
+    const place = ({ design: its }: { design: Design }) => list.findIndex(o => o.design === its)
     of.value = design
     now.value = null
     found.value = []
@@ -41,7 +42,7 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
         (brief, i) => {
           state.done++
           if (i === 0) now.value = brief
-          else found.value = [...found.value, { ...list[i - 1]!, brief }]
+          else found.value = [...found.value, { ...list[i - 1]!, brief }].sort((a, b) => place(a) - place(b))
         },
         signal,
       )

@@ -8,6 +8,8 @@ import type { SectionScale } from '~/composables/useSectionScale'
 const props = defineProps<{ design: Design; outline: Outline; scale: SectionScale }>()
 const settings = useSettings()
 const { inHour } = useOpeningFlows()
+/** A label stands so far from its opening, px. */
+const ASIDE_PX = 74
 /** Less is not worth a word, m³/h. */
 const LEAST = 20
 const flows = computed(() => {
@@ -19,18 +21,21 @@ const flows = computed(() => {
     if (!f || seen.has(index) || Math.max(f.inM3h, f.outM3h) < LEAST) return []
     seen.add(index)
     const mean = (axis: 0 | 2) => polygon.reduce((s, p) => s + p[axis]!, 0) / polygon.length
-    const x = props.scale.x(mean(0))
-    const left = mean(0) < props.outline.widthM / 2
+    // Written inside, where no dimension stands: on the way to the middle of the house.
+    const [x, y] = [props.scale.x(mean(0)), props.scale.y(mean(2))]
+    const dx = props.scale.x(props.outline.widthM / 2) - x
+    const dy = props.scale.y(props.outline.ridgeHeightM * 0.45) - y
+    const far = Math.max(1, Math.hypot(dx, dy))
     const comes = f.inM3h >= f.outM3h
+    const upright = Math.abs(dy) > Math.abs(dx)
+    const [to, from] = upright ? (dy > 0 ? ['↓', '↑'] : ['↑', '↓']) : dx > 0 ? ['→', '←'] : ['←', '→']
+    const off = upright ? ASIDE_PX / 2 : ASIDE_PX
     return [
       {
         index,
-        x: x + (left ? -10 : 10),
-        y: props.scale.y(mean(2)),
-        left,
-        // Towards the house while it comes in.
-        arrow: comes === left ? '→' : '←',
-        text: settings.show(Math.max(f.inM3h, f.outM3h), 'airflow'),
+        x: x + (dx / far) * off,
+        y: y + (dy / far) * off,
+        text: `${comes ? to : from} ${settings.show(Math.max(f.inM3h, f.outM3h), 'airflow')}`,
         comes,
       },
     ]
@@ -44,12 +49,12 @@ const flows = computed(() => {
       v-for="f in flows"
       :key="f.index"
       :x="f.x"
-      :y="f.y - 14"
-      :text-anchor="f.left ? 'end' : 'start'"
+      :y="f.y"
+      text-anchor="middle"
       class="flow"
       :fill="f.comes ? 'var(--slate)' : 'var(--clay)'"
     >
-      {{ f.left ? `${f.text} ${f.arrow}` : `${f.arrow} ${f.text}` }}
+      {{ f.text }}
     </text>
   </g>
 </template>

@@ -35,7 +35,7 @@ const rows = computed(() => briefs.found.value)
           </tr>
         </thead>
         <tbody>
-          <tr v-for="f in rows" :key="f.id" class="border-t border-line text-right tabular-nums">
+          <tr v-for="f in rows" :key="f.id" class="border-t border-line text-right whitespace-nowrap tabular-nums">
             <th scope="row" class="text-left font-normal">{{ f.words }}</th>
             <td class="pl-5">{{ t(f.brief.coldestC) }}</td>
             <td class="pl-5">{{ t(f.brief.soilC) }}</td>
@@ -46,7 +46,7 @@ const rows = computed(() => briefs.found.value)
               <button class="button quiet" @click="bench.replace(f.design, 'take floor')">Lay it</button>
             </td>
           </tr>
-          <tr v-if="briefs.now.value" class="border-t border-ink text-right tabular-nums">
+          <tr v-if="briefs.now.value" class="border-t border-ink text-right whitespace-nowrap tabular-nums">
             <th scope="row" class="text-left">This house</th>
             <td class="pl-5">{{ t(briefs.now.value.coldestC) }}</td>
             <td class="pl-5">{{ t(briefs.now.value.soilC) }}</td>
