@@ -82,6 +82,28 @@ export function fanOnPipes(fan: Fan, pipes: number, lengthM: number, diameterM: 
   }
 }
 
+/**
+ * Pressure that a flow blown in raises in a closed house, Pa: what it takes to push as much out through the leaks, by
+ * their exponent of 0.65.
+ * @param ach50 air changes an hour under 50 Pa
+ */
+export function tubePressure(flowM3h: number, volumeM3: number, ach50: number): Sum {
+  need('flow', flowM3h, 0)
+  need('volume', volumeM3, 1)
+  need('air changes under 50 Pa', ach50, 0.1)
+  const pressure = 50 * (flowM3h / (volumeM3 * ach50)) ** (1 / 0.65)
+  return {
+    result: pressure,
+    rule: 'A few pascals keep cold draughts out of cracks; they push damp air into walls and attics as well.',
+    lines: [
+      line('q', 'blown in', flowM3h, 'airflow'),
+      line('V', 'volume of the house', volumeM3, 'volume'),
+      line('n', 'changes of its air under 50 Pa', ach50, 'airChanges'),
+      line('Δp', '50 × (q ÷ (V × n)) ^ (1 ÷ 0.65)', pressure, 'pressure'),
+    ],
+  }
+}
+
 /** Manifold that chokes no pipe: its area at least theirs together. Diameter, m. */
 export function manifoldSize(pipes: number, diameterM: number): Sum {
   need('pipes', pipes, 1)

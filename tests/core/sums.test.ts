@@ -125,6 +125,13 @@ test('earth store rules: feet and cubic feet, changes, manifold, fan on its pipe
   expect(120 * (1 - (flow * 3600) / 700)).toBeCloseTo(sums.pipePressure(flow, 10, 8, 0.1).result, 3)
 })
 
+test('air that is blown in lifts the pressure until as much leaves by the leaks', () => {
+  // At the flow of the test with a blower it is the test’s pressure.
+  expect(sums.tubePressure(24 * 100, 100, 24).result).toBeCloseTo(50, 9)
+  expect(sums.tubePressure(250, 100, 24).result).toBeLessThan(3)
+  expect(sums.tubePressure(250, 100, 8).result).toBeGreaterThan(sums.tubePressure(250, 100, 24).result)
+})
+
 test('vents and stack', () => {
   expect(sums.ventRule(40, 0.2).result).toBe(8)
   expect(sums.stackFlow(1, 1, 2, 30, 20).result).toBeCloseTo(

@@ -4,7 +4,8 @@ import { entry, MATERIALS, VESSELS } from '../../catalog'
 import { HOURS } from '../../climate/types'
 import { bodyFace } from '../../geometry/scene'
 import { WATER_DENSITY, WATER_SPECIFIC_HEAT } from '../../physics/constants'
-import { manifoldSize, fanOnPipes, fanRule, pipePressure, pipeRule } from '../air'
+import { ach50Of } from '../../network/model'
+import { manifoldSize, fanOnPipes, fanRule, pipePressure, pipeRule, tubePressure } from '../air'
 import { heatOfFreezing, heatStored, hoursCovered, warmingBySun, waterRule } from '../heat'
 import type { Sum } from '../sum'
 import { coldestNight, glazedM2, type BookEntry, type SumContext, type YearSays } from './entry'
@@ -267,6 +268,25 @@ export const STORE_SUMS: readonly BookEntry[] = [
       return pipePressure(result, store.pipes, store.pipeLengthM, store.pipeDiameterM)
     }),
     year: () => [],
+  },
+  {
+    id: 'tube-pressure',
+    step: 'store',
+    title: 'Pressure that an earth tube keeps in the closed house',
+    evidence: 'measured',
+    formula: () => '=50*(B1/(B2*B3))^(1/0.65)',
+    of: c => {
+      const i = c.design.store.airStores.findIndex(s => s.on && s.kind === 'earth tube')
+      return i < 0
+        ? null
+        : tubePressure(c.answers.airStores[i]!.flowM3h, c.building.volumeM3, ach50Of(c.design.breathe))
+    },
+    year: c =>
+      c.design.store.airStores.flatMap((s, i): YearSays[] =>
+        s.on && s.kind === 'earth tube'
+          ? [{ text: 'its fan ran for', value: c.answers.airStores[i]!.hours, quantity: 'hours' }]
+          : [],
+      ),
   },
   {
     id: 'manifold',
