@@ -3,6 +3,7 @@ import { airStoreKind, type AirStore } from '../air-stores/registry'
 import type { Design } from '../design/types'
 
 type EarthStore = Extract<AirStore, { kind: 'earth store' }>
+type RockBed = Extract<AirStore, { kind: 'rock bed' }>
 
 /** A run of a pipe along the house: where it crosses the section, m below the floor, and how far it goes, m. */
 export interface PipeRun {
@@ -66,3 +67,42 @@ export function layPipes({ shape }: Pick<Design, 'shape'>, store: EarthStore): P
     fits: wantedM <= room + 1e-9 && store.pipeLengthM / turns <= shape.lengthM,
   }
 }
+
+/** A rock bed under a floor, m: its rock in section from the sunny wall, below the floor, and how far it goes along. */
+export interface RockLay {
+  x0: number
+  x1: number
+  z0: number
+  z1: number
+  y0: number
+  y1: number
+}
+
+/** No rock bed is narrower, m. */
+const LEAST_ACROSS_M = 0.5
+/** Soil over the cloth on a rock bed, m. */
+const OVER_ROCK_M = 0.15
+
+/** Where a rock bed lies: in the middle, as long as the house or as its area asks, whichever is less. */
+export function layRockBed({ shape }: Pick<Design, 'shape'>, { areaM2, depthM }: RockBed): RockLay {
+  const along = Math.min(shape.lengthM - 2 * MARGIN_M, areaM2 / LEAST_ACROSS_M)
+  const across = Math.min(shape.widthM - 2 * MARGIN_M, areaM2 / along)
+  const middle = { x: shape.widthM / 2, y: shape.lengthM / 2 }
+  return {
+    x0: middle.x - across / 2,
+    x1: middle.x + across / 2,
+    z0: -OVER_ROCK_M - depthM,
+    z1: -OVER_ROCK_M,
+    y0: middle.y - along / 2,
+    y1: middle.y + along / 2,
+  }
+}
+
+/** How deep what lies under the floor goes, m; 0 where nothing does. */
+export const deepestM = ({ store }: Pick<Design, 'store'>): number =>
+  Math.max(
+    0,
+    ...store.airStores.map(s =>
+      !s.on ? 0 : s.kind === 'earth store' ? s.depthM : s.kind === 'rock bed' ? s.depthM + OVER_ROCK_M : 0,
+    ),
+  )

@@ -7,7 +7,7 @@ import { controlSheet } from '../../core/advice/control-sheet'
 import { DUCT_FANS } from '../../core/catalog'
 import { DEMOS, type Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
-import { layPipes } from '../../core/geometry/pipes'
+import { deepestM, layPipes, layRockBed } from '../../core/geometry/pipes'
 import { createYearEngine } from '../../core/year'
 import { withAirStores } from '../added'
 
@@ -74,6 +74,22 @@ describe('pipes as they lie', () => {
       ),
     )
   })
+})
+
+test('a rock bed lies in the house with the area and the depth that it has', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 5, max: 300 }), fc.integer({ min: 2, max: 20 }), (tenths, depth) => {
+      const bed = anAirStore('rock bed', { areaM2: tenths / 10, depthM: depth / 10 })
+      const r = layRockBed(ash, bed)
+      expect((r.x1 - r.x0) * (r.y1 - r.y0)).toBeCloseTo(bed.areaM2, 6)
+      expect(r.z1 - r.z0).toBeCloseTo(bed.depthM, 9)
+      expect(Math.min(r.x0, r.y0)).toBeGreaterThanOrEqual(0)
+      expect(r.x1).toBeLessThanOrEqual(ash.shape.widthM)
+      expect(r.y1).toBeLessThanOrEqual(ash.shape.lengthM)
+      expect(deepestM(withAirStores(ash, bed))).toBeGreaterThan(bed.depthM)
+    }),
+  )
+  expect(deepestM(withAirStores(ash))).toBe(0)
 })
 
 describe('a year', () => {

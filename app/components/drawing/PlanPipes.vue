@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Design } from '../../../core/design'
-import { layPipes } from '../../../core/geometry/pipes'
+import { layPipes, layRockBed } from '../../../core/geometry/pipes'
 
 /** Pipes of earth stores under the floor, to scale: their runs, bends and manifolds. */
 const props = defineProps<{
@@ -17,10 +17,26 @@ const stores = computed(() =>
       : [],
   ),
 )
+const rocks = computed(() =>
+  props.design.store.airStores.flatMap((s, i) =>
+    s.kind === 'rock bed' && s.on ? [{ i, lay: layRockBed(props.design, s) }] : [],
+  ),
+)
 </script>
 
 <template>
   <g opacity="0.55" data-test="plan-pipes">
+    <rect
+      v-for="r in rocks"
+      :key="`rock ${r.i}`"
+      :x="Math.min(px(r.lay.y0), px(r.lay.y1))"
+      :y="py(r.lay.x1)"
+      :width="(r.lay.y1 - r.lay.y0) * ppm"
+      :height="(r.lay.x1 - r.lay.x0) * ppm"
+      fill="var(--masonry)"
+      stroke="var(--ink)"
+      stroke-dasharray="5 3"
+    />
     <g v-for="s in stores" :key="s.i" stroke="var(--earth-deep)" fill="none">
       <line
         v-for="r in s.lay.runs"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { deepestM } from '../../../core/geometry/pipes'
 import { liningM } from '../../../core/geometry/parts'
 import { rangeOf, GLAZING_ANGLE_RANGE } from '../../../core/design'
 import { withBackWall, withBreak, withGlazingAngle, withKneeWall, withRidge, withWidth } from '../../../core/editing'
@@ -34,10 +35,7 @@ const dimensions = computed((): Dimension[] => {
   const rightX = bent && s.width >= 560 ? Math.min(s.width - 36, backX + 62) : backX
   const leftX = Math.max(34, s.x(0) - Math.max(46, s.ppm * 0.5))
   // Below pipes in the ground, where there are any.
-  const pipes = Math.max(
-    0,
-    ...bench.current.store.airStores.map(a => (a.kind === 'earth store' && a.on ? a.depthM : 0)),
-  )
+  const pipes = deepestM(bench.current)
   const under = Math.max(s.y(0) + 46, pipes > 0 ? s.y(-pipes) + 22 : 0)
   const [aMin, aMax] = GLAZING_ANGLE_RANGE
   const foot = slopeFoot(o)

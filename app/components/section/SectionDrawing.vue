@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { compassPoint, turnWords } from '../../../core/geometry/compass'
+import { deepestM } from '../../../core/geometry/pipes'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { makeSectionScale, type SectionScale } from '~/composables/useSectionScale'
@@ -17,10 +18,9 @@ const design = computed(() => bench.current)
 const outline = computed(() => makeOutline(design.value.shape))
 const building = computed(() => makeBuilding(design.value))
 const scale = computed(() => makeSectionScale(outline.value, width.value, height.value, held.value, deep.value))
-/** Pipes in the ground are seen, and a hand of soil below them. */
+/** What lies under the floor is seen, and some soil below it. */
 const deep = computed(() => {
-  const depths = design.value.store.airStores.map(s => (s.kind === 'earth store' && s.on ? s.depthM : 0))
-  const most = Math.max(0, ...depths)
+  const most = deepestM(design.value)
   return most > 0 ? most + 0.7 : 0
 })
 const rays = computed(() => sectionRays(design.value, year.view, year.day, year.hour))
