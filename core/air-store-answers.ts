@@ -1,10 +1,11 @@
 import { airStoreKind, airStoreName } from './air-stores/registry'
 import { entry, MATERIALS } from './catalog'
-import { HOURS, MONTH_DAYS, MONTH_OF_DAY } from './climate/types'
+import { HOURS, MONTH_DAYS, MONTH_OF_DAY, type SiteYear } from './climate/types'
 import type { Design } from './design/types'
 import type { Building } from './geometry/surfaces'
+import { ductDensity } from './network/exchangers'
 import type { YearSeries } from './network/series'
-import { AIR_SPECIFIC_HEAT } from './physics/constants'
+import { AIR_SPECIFIC_HEAT, LATENT } from './physics/constants'
 
 /** What an air store did in a month. */
 export interface AirStoreMonth {
@@ -41,17 +42,19 @@ export interface AirStoreAnswer {
   months: AirStoreMonth[]
 }
 
-/** Air in a pipe, kg/m³. */
-const DENSITY = 1.2
-
 /** The year of each air store, in the order of the document. */
-export function airStoreAnswers(design: Design, building: Building, series: YearSeries): AirStoreAnswer[] {
+export function airStoreAnswers(
+  design: Design,
+  building: Building,
+  { pressurePa: [pressure] }: Pick<SiteYear, 'pressurePa'>,
+  series: YearSeries,
+): AirStoreAnswer[] {
   const { airStores } = design.store
   const under = { lengthM: building.lengthM, soilConductivity: entry(MATERIALS, design.site.soil).conductivity }
   return airStores.map((s, i) => {
     const { storeC, takesW, runs, condensedKg } = series.airStores[i]!
     const { flowM3s, pressurePa, fanW, intake } = airStoreKind(s).work(s, under)
-    const carries = flowM3s * DENSITY * AIR_SPECIFIC_HEAT
+    const carries = flowM3s * ductDensity(pressure!) * AIR_SPECIFIC_HEAT
     const months = MONTH_DAYS.map(
       (): AirStoreMonth => ({ tookKWh: 0, gaveKWh: 0, fanKWh: 0, storeC: 0, condensedKg: 0 }),
     )
@@ -73,10 +76,12 @@ export function airStoreAnswers(design: Design, building: Building, series: Year
       month.condensedKg += condensedKg[h]!
       if (runs[h]! < 0.05 || carries <= 0) continue
       const inC = intake === 'ridge' ? series.ridgeC[h]! : intake === 'floor' ? series.pathC[h]! : series.airC[h]!
-      const found = watts > 0 ? ways.taking : ways.giving
+      // Of what it takes, what warms or cools the air: the rest is water that condenses or dries.
+      const dry = watts - (LATENT * condensedKg[h]!) / 3600
+      const found = dry > 0 ? ways.taking : ways.giving
       found.hours += runs[h]!
       found.inC += inC * runs[h]!
-      found.outC += (inC - watts / (carries * runs[h]!)) * runs[h]!
+      found.outC += (inC - dry / (carries * runs[h]!)) * runs[h]!
     }
     if (!s.on) for (const month of months) month.storeC = null
     const sum = (of: (m: AirStoreMonth) => number) => months.reduce((all, m) => all + of(m), 0)

@@ -381,7 +381,7 @@ export function makeAnswers(
       currency: design.topUp.currency,
       fuels: fuelsBought(sources),
     },
-    airStores: airStoreAnswers(design, building, series),
+    airStores: airStoreAnswers(design, building, site, series),
     sources,
     fans: fanAnswers(design, series),
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: kWhOf(series.pumpsW) },

@@ -9,6 +9,9 @@ import { GAS_CONSTANT_AIR } from '../physics/constants'
 
 /** Air in pipes and rock, K. */
 const STATED_K = 290
+
+/** Density of the air in pipes and rock at a pressure, kg/m³. */
+export const ductDensity = (pressurePa: number): number => pressurePa / (GAS_CONSTANT_AIR * STATED_K)
 /** So much above the lowest air that is asked for stores take heat, and give it, K. */
 const CHARGES_K = 12
 const GIVES_K = 4
@@ -46,7 +49,7 @@ export function makeExchangers(
   const under = { lengthM: building.lengthM, soilConductivity: entry(MATERIALS, design.site.soil).conductivity }
   // Where nothing is asked in a month, the design's own lowest air goes on.
   const lowest = Float64Array.from(aimLine(design.aim).lowC, c => c ?? design.aim.lowestAirC)
-  const density = pressurePa / (GAS_CONSTANT_AIR * STATED_K)
+  const density = ductDensity(pressurePa)
   const all = slice.floor.map((_, i) => i)
   const beds = all.filter(i => slice.floor[i]!.bed >= 0)
   const rowAt = (depthM: number) => {

@@ -126,6 +126,15 @@ describe('a year', () => {
   })
 })
 
+test('air that comes back lies between the air that went in and the soil, at any height of the site', () => {
+  for (const elevationM of [0, 3500]) {
+    const high = patchDesign(withAirStores(ash, store()), [['site.elevationM', elevationM]])
+    const [own] = engine.run(high).answers.airStores
+    expect(own!.taking!.outC).toBeGreaterThan(own!.coldestC! - 0.5)
+    expect(own!.giving!.outC).toBeLessThan(own!.warmestC! + 0.5)
+  }
+})
+
 describe('what is told', () => {
   const boarded = patchDesign(ash, [['skin.edge', { ...ash.skin.edge, depthM: 1, thicknessM: 0.1 }]])
   const said = (chosen: Parameters<typeof store>[0], design = boarded) =>

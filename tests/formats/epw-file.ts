@@ -8,7 +8,7 @@ export interface EpwOptions {
 /** An invented EPW year: a sine of temperature over day and year, clear-sky light by day. */
 export function epwText(options: EpwOptions = {}): string {
   const head = [
-    'LOCATION,Testfield,-,XXX,invented,000000,47.0,15.0,1.0,500.0',
+    'LOCATION,Testfield,-,INV,invented,000000,47.0,15.0,1.0,500.0',
     'DESIGN CONDITIONS,0',
     'TYPICAL/EXTREME PERIODS,0',
     'GROUND TEMPERATURES,0',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { kindOf } from '../../../core/bodies/registry'
+import { WATER_RULE } from '../../../core/sums/book/rules'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 
 const TABS = [
@@ -32,7 +33,7 @@ const perArea = computed(() => {
   const glazed = building.value.surfaces.filter(s => s.kind === 'glazed').reduce((sum, s) => sum + s.areaM2, 0)
   const litres = (water.value * 1000) / glazed
   return settings.units === 'metric'
-    ? `${Math.round(litres)} L for each m² of glazing; rule: 80 to 200`
+    ? `${Math.round(litres)} L for each m² of glazing; rule: ${WATER_RULE.least} to ${WATER_RULE.most}`
     : `${(litres / 40.746).toFixed(1)} gal for each ft² of glazing; rule: 2 to 5`
 })
 </script>

@@ -5,6 +5,7 @@ import { airStoreCautions } from '../../../core/advice/air-stores'
 import { airStoreName } from '../../../core/air-stores/registry'
 import { DUCT_FANS, entry, MATERIALS } from '../../../core/catalog'
 import { MONTH_NAMES } from '../../../core/climate'
+import { STORE_CHANGES } from '../../../core/sums/book/rules'
 
 /** An air store's own figures: where its fan meets its pipes, what it did month by month, and what is wrong with it. */
 const props = defineProps<{ index: number }>()
@@ -24,7 +25,6 @@ const energy = (kWh: number) => settings.show(kWh * 3.6e6, 'energy')
 const flow = (v: number) => settings.show(v, 'airflow')
 const pa = (v: number) => settings.show(v, 'pressure')
 const t = (c: number) => settings.show(c, 'temperature')
-const CHANGES = { least: 4, most: 8 }
 
 /** Fan and pipes, as lines over the flow; the point where they meet. */
 const W = 260
@@ -77,8 +77,8 @@ const most = computed(() => Math.max(1e-9, ...(answer.value?.months ?? []).map(m
         <p class="mt-1" data-test="working-point">
           It drives <strong>{{ flow(answer.flowM3h) }}</strong> against {{ pa(answer.pressurePa)
           }}<template v-if="speed !== null">, {{ settings.show(speed, 'speed') }} in each pipe</template>:
-          {{ answer.changesPerHour.toFixed(1) }} changes of the house’s air an hour. Rule: {{ CHANGES.least }} to
-          {{ CHANGES.most }}, thin evidence.
+          {{ answer.changesPerHour.toFixed(1) }} changes of the house’s air an hour. Rule: {{ STORE_CHANGES.least }} to
+          {{ STORE_CHANGES.most }}, thin evidence.
         </p>
         <svg
           v-if="curves"

@@ -14,7 +14,7 @@ const rows = computed(() => briefs.found.value)
   <div class="mt-3">
     <h2 class="group-title">
       Floors compared
-      <span class="hint font-sans font-normal">foam keeps the slab’s heat in, and the earth’s out</span>
+      <span class="hint font-sans font-normal">foam keeps heat from the earth, and the earth’s from the house</span>
     </h2>
     <BriefBar
       ask="Work out each floor’s year"

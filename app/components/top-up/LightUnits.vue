@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CROPS, entry } from '../../../core/catalog'
 import { MONTH_NAMES } from '../../../core/climate'
 import { daylightUnits } from '../../../core/sums'
 
@@ -28,6 +29,11 @@ function take(event: Event): void {
 const whole = (v: number) => (v < 10 ? v.toFixed(1) : String(Math.round(v)))
 const dli = computed(() => (year.view?.answers.months ?? []).map(m => m.dli))
 const darkest = computed(() => dli.value.indexOf(Math.min(...dli.value)))
+/** What the catalogue's least and most demanding crops that everyone knows ask. */
+const asks = (['winter-lettuce', 'tomato'] as const)
+  .map(id => entry(CROPS, id))
+  .map(c => `${c.name.toLowerCase()} asks for ${c.dli}`)
+  .join(', ')
 const id = useId()
 </script>
 
@@ -63,9 +69,9 @@ const id = useId()
       <strong>{{ shown.dliIf12h.toFixed(1) }} mol/m² a day</strong>.
     </p>
     <p v-if="dli.length > 0" class="hint">
-      Plants count the day’s sum, mol/m² a day: lettuce wants about 12, tomatoes 20 and more. This house’s beds get
-      {{ dli[darkest]!.toFixed(1) }} in {{ MONTH_NAMES[darkest] }}, the darkest month;
-      {{ year.view!.answers.shortDays }} days are shorter than {{ settings.show(10, 'hours') }}.
+      Plants count the day’s sum, mol/m² a day: {{ asks }}. This house’s beds get {{ dli[darkest]!.toFixed(1) }} in
+      {{ MONTH_NAMES[darkest] }}, the darkest month; {{ year.view!.answers.shortDays }} days are shorter than
+      {{ settings.show(10, 'hours') }}.
     </p>
   </div>
 </template>

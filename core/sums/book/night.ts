@@ -2,7 +2,7 @@ import { HOURS } from '../../climate/types'
 import type { SumContext } from './entry'
 
 /** Loss of a house for a kelvin by night, W/K: its skin with the covers drawn, and its leaks. */
-export function nightUaWK({ answers }: Pick<SumContext, 'answers'>): number {
+function nightUaWK({ answers }: Pick<SumContext, 'answers'>): number {
   return answers.ua.byElement.reduce((sum, e) => sum + e.uaNight, 0) + answers.ua.infiltrationWK
 }
 

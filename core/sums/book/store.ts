@@ -10,12 +10,10 @@ import { heatOfFreezing, heatStored, hoursCovered, warmingBySun, waterRule } fro
 import type { Sum } from '../sum'
 import { coldestNight, glazedM2, type BookEntry, type SumContext, type YearSays } from './entry'
 import { nightLossW } from './night'
-import { WATER_RULE } from './rules'
+import { STORE_CHANGES, WATER_RULE } from './rules'
 
 /** What a mass cools by in a cold night when it keeps frost away, K: so far the rule of thumb. */
 const FALL_K = 5
-/** Air through pipes by the rule, changes of the house's air an hour. */
-const CHANGES = { least: 4, most: 8 } as const
 
 /** Water that stands in the room, kg. */
 function waterKg({ design, building }: SumContext): number {
@@ -45,7 +43,7 @@ const SEASON = 15
 const found = new WeakMap<SumContext['site'], { dull: number; clear: number }>()
 
 /** The darkest and the brightest day of the coldest quarter of the year, as days of year. */
-export function winterDays({ site }: Pick<SumContext, 'site'>): { dull: number; clear: number } {
+function winterDays({ site }: Pick<SumContext, 'site'>): { dull: number; clear: number } {
   const known = found.get(site)
   if (known) return known
   const count = HOURS / 24
@@ -195,7 +193,7 @@ const changes = (rule: 'least' | 'most'): BookEntry => ({
   title: `Air through an earth store by the rule, ${rule}`,
   evidence: 'thin',
   formula: () => '=B1*B2',
-  of: c => fanRule(c.building.volumeM3, CHANGES[rule]),
+  of: c => fanRule(c.building.volumeM3, STORE_CHANGES[rule]),
   year: storeFlow,
 })
 
