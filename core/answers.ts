@@ -63,6 +63,8 @@ export interface MonthAnswer {
 /** The year outside in a few figures. */
 export interface OutsideYear {
   coldestC: number
+  /** Deepest snow lying, m. */
+  snowMostM: number
   hottestC: number
   /** Degree-hours below the aim's lowest air, K·h. */
   degreeHours: number
@@ -122,6 +124,8 @@ export interface Answers {
   /** All fans, of air stores too; lamps; pumps. */
   electricity: { fansKWh: number; lampsKWh: number; pumpsKWh: number }
   hoursVented: number
+  /** Misting: hours in which it ran, and water that it took, kg; null where there is none. */
+  misting: { hours: number; waterKg: number } | null
   hoursCovered: number
   /** Hours in which some water holds ice, and the most of all water that froze, 0–1; null where there is no water. */
   ice: { hours: number; most: number } | null
@@ -141,7 +145,8 @@ export interface Answers {
   /** Damp by month, and the faces that water stands on. */
   damp: DampAnswer
   outside: OutsideYear
-  freeRunning: { coldestNight: Extreme }
+  /** The same year without what is paid for; null where it was left out of a heated house's run. */
+  freeRunning: { coldestNight: Extreme } | null
   months: MonthAnswer[]
   /** What was asked, and the hour that came nearest to missing it (or missed it most): air less what it had to be. */
   aim: AimLine & { tightest: { marginK: number; aimC: number; hour: number } | null }
@@ -179,7 +184,7 @@ function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
 }
 
 /** Coldest inside hour of a year. */
-function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
+export function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
   return extreme(site, airC, -1)
 }
 
@@ -233,7 +238,7 @@ function dullDaysBefore(site: SiteYear, day: number): number {
 
 /**
  * Works the year's answers out of its run. `freeC` is the air of each hour of the unheated run, °C (the same one where
- * no heater is on).
+ * no heater is on), or null where there was none.
  */
 export function makeAnswers(
   design: Design,
@@ -241,7 +246,7 @@ export function makeAnswers(
   building: Building,
   light: SolarGains,
   series: YearSeries,
-  freeC: Float32Array,
+  freeC: Float32Array | null,
   runMs: number,
 ): Answers {
   const coldest = coldestHour(site, series.airC)
@@ -386,9 +391,10 @@ export function makeAnswers(
     fans: fanAnswers(design, series),
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: kWhOf(series.pumpsW) },
     hoursVented,
+    misting: design.breathe.misting.on ? misted(series) : null,
     hoursCovered: Math.round(hoursCovered),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
-    beds: bedAnswers(design, building, light, series, MOL_PER_JOULE),
+    beds: bedAnswers(design, building, light, series, coldest.hour, MOL_PER_JOULE),
     bodies: bodyAnswers(design, building, light, series, coldest.hour, nightLossW),
     openings: openingAnswers(design, series),
     parts: partAnswers(building, byElement, light, series, coldest.hour),
@@ -398,7 +404,7 @@ export function makeAnswers(
     damp: dampAnswers(design, series),
     shortDays: Array.from({ length: DAYS }, (_, d) => dayLengthH(d, site.latitudeDeg)).filter(l => l < 10).length,
     outside: outsideYear(site, line.lowC),
-    freeRunning: { coldestNight: coldestHour(site, freeC) },
+    freeRunning: freeC && { coldestNight: coldestHour(site, freeC) },
     months,
     aim: { ...line, tightest: Number.isFinite(tightest.marginK) ? tightest : null },
     ledger: {
@@ -420,6 +426,16 @@ export function makeAnswers(
     notes: [...site.notes],
     runMs,
   }
+}
+
+function misted({ mistKg }: YearSeries): { hours: number; waterKg: number } {
+  let hours = 0
+  let waterKg = 0
+  for (const kg of mistKg) {
+    if (kg > 0.001) hours++
+    waterKg += kg
+  }
+  return { hours, waterKg }
 }
 
 function total(values: readonly number[]): number {
@@ -488,7 +504,8 @@ function outsideYear(site: SiteYear, lowC: AimLine['lowC']): OutsideYear {
     if (lastFrost === null && frost[before]) lastFrost = dayName(before)
     if (firstFrost === null && frost[after]) firstFrost = dayName(after)
   }
-  return { coldestC, hottestC, degreeHours, lastFrost, firstFrost }
+  const snowMostM = site.snowM.reduce((a, b) => Math.max(a, b), 0)
+  return { coldestC, hottestC, snowMostM, degreeHours, lastFrost, firstFrost }
 }
 
 /** What left in the twelve hours up to an hour, largest first; ways that brought heat in are left out. */

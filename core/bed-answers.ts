@@ -16,14 +16,20 @@ export interface BedAnswer {
   soilC: number[]
   /** Sunlight on it by month, mol/m² a day. */
   dli: number[]
+  /** Under its row cover, where there is one: its space as a share of the house's air, and air and soil in the room's coldest hour, °C. */
+  underCover: { spaceShare: number; airC: number; soilC: number } | null
 }
+
+/** A row cover's hoops hold it so far above the soil, m. */
+export const ROW_SPACE_M = 0.5
 
 /** The year of each bed, in the order of the document. */
 export function bedAnswers(
-  { shape: { beds } }: Pick<Design, 'shape'>,
+  { shape: { beds }, breathe: { rowCover } }: Pick<Design, 'shape' | 'breathe'>,
   building: Building,
   light: SolarGains,
   series: YearSeries,
+  coldestHour: number,
   molPerJoule: number,
 ): BedAnswer[] {
   return beds.map((_, index) => {
@@ -47,6 +53,13 @@ export function bedAnswers(
         watts += light.byCover[k]!.faces[face]![h]! * series.coverLight[k]![h]!
       dli[month]! += (watts * 3600 * molPerJoule) / (takes * areaM2 * days)
     }
-    return { index, name: bedName(beds, index), soilMinC, soilC, dli }
+    const underCover = rowCover.on
+      ? {
+          spaceShare: (areaM2 * ROW_SPACE_M) / building.volumeM3,
+          airC: series.rowC[coldestHour]!,
+          soilC: roots[coldestHour]!,
+        }
+      : null
+    return { index, name: bedName(beds, index), soilMinC, soilC, dli, underCover }
   })
 }

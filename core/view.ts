@@ -46,8 +46,6 @@ export interface YearView {
   soilDiffusivity: number
   /** Greatest depth at which the undisturbed ground freezes, m. */
   frostDepthM: number
-  /** Deepest snow lying in the year, m. */
-  snowMostM: number
 }
 
 /** The view of a year's result. */
@@ -72,7 +70,6 @@ export function yearView(design: Design, result: YearResult): YearView {
     cold,
     hot,
     frostDepthM,
-    snowMostM: site.snowM.reduce((a, b) => Math.max(a, b), 0),
     ground: site.ground,
     soilDiffusivity: diffusivity,
     openShare: series.openings,

@@ -58,10 +58,18 @@ onMounted(async () => {
   )
 })
 
+/** Something is held with the pointer: the design may change with every move until it is let go. */
+let held = false
+const letGo = () => {
+  held = false
+  if (ready.value) year.request(bench.current)
+}
+useEventListener('pointerdown', () => (held = true), { capture: true })
+useEventListener(['pointerup', 'pointercancel'], letGo, { capture: true })
 watch(
   () => bench.current,
   design => {
-    if (ready.value) year.request(design)
+    if (ready.value) year.request(design, held)
   },
 )
 // What is not seen yet is loaded once the first year is there.

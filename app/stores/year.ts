@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import type { Answers } from '../../core/answers'
+import type { Answers, Extreme } from '../../core/answers'
 import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'
 import type { HeatDay } from '../../core/heat-view'
@@ -15,6 +15,10 @@ export const useYear = defineStore('year', () => {
   const view = shallowRef<YearView | null>(null)
   const running = ref(false)
   const failure = ref('')
+  /** The coldest hour of the design while it is being drawn about; null while all that is shown is of one year. */
+  const moving = shallowRef<Extreme | null>(null)
+  /** The coldest hour that a heated house would have with no added heat, and the year of which it is. */
+  const unheated = shallowRef<{ view: YearView; coldest: Extreme } | null>(null)
   const pinned = shallowRef<Design | null>(null)
   const pinnedAnswers = shallowRef<Answers | null>(null)
   /** Day of year shown hour by hour, or null for the design days. */
@@ -23,32 +27,41 @@ export const useYear = defineStore('year', () => {
   let client: YearClient | null = null
 
   function pool(): YearClient {
-    client ??= createYearClient(
-      3,
-      (next, _design, newest) => {
+    client ??= createYearClient(3, {
+      year(next, newest) {
         view.value = next
+        moving.value = null
         failure.value = ''
         if (newest) running.value = false
       },
-      error => {
+      coldest(coldest, of) {
+        if (of === 'moving') moving.value = coldest
+        else unheated.value = { view: view.value!, coldest }
+      },
+      error(error) {
         asked = null
         running.value = false
         failure.value = `The year could not be worked out: ${error.message}`
       },
-    )
+    })
     return client
   }
 
   /** Starts the first worker, so that it is there when a year is asked for. */
   const warm = (): void => void pool()
 
-  /** Asks for a design's year; one that is on its way or there is not asked for again. */
+  /**
+   * Asks for a design's year; one that is on its way or there is not asked for again. While it is being drawn about the
+   * coldest hour alone follows the hand, and the year is asked for at rest.
+   */
   let asked: Design | null = null
-  function request(design: Design): void {
-    if (design === asked && failure.value === '') return
+  let askedMoving = false
+  function request(design: Design, isMoving = false): void {
+    if (design === asked && (isMoving || !askedMoving) && failure.value === '') return
     asked = design
+    askedMoving = isMoving
     running.value = true
-    pool().request(design)
+    pool().request(design, isMoving)
   }
 
   /** Pins a design; its answers are what later figures are set against. null takes the pin out. */
@@ -56,7 +69,11 @@ export const useYear = defineStore('year', () => {
     pinned.value = design
     pinnedAnswers.value = null
     if (!design) return
-    const answers = (await pool().once(worker => worker.run(design))).answers
+    const answers = await pool().once(async worker => {
+      const its = (await worker.run(design)).answers
+      if (its.freeRunning !== null) return its
+      return { ...its, freeRunning: { coldestNight: await worker.coldest(design, { heated: false }) } }
+    })
     if (pinned.value === design) pinnedAnswers.value = answers
   }
 
@@ -64,7 +81,7 @@ export const useYear = defineStore('year', () => {
   const heat = (design: Design, on: number): Promise<HeatDay> => pool().once(worker => worker.heat(design, on))
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
   /** The coldest night of a design in the weather of its own seed, °C. */
-  const coldest = (design: Design): Promise<number> => pool().once(worker => worker.coldest(design))
+  const coldest = (design: Design): Promise<number> => pool().once(worker => worker.coldestNight(design))
   /** Designs in brief, as they come. */
   const briefs = (
     designs: readonly Design[],
@@ -94,6 +111,8 @@ export const useYear = defineStore('year', () => {
     spells,
     study,
     running,
+    moving,
+    unheated,
     failure,
     pinned,
     pinnedAnswers,

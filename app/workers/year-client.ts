@@ -1,4 +1,5 @@
 import type { Remote } from 'comlink'
+import type { Extreme } from '../../core/answers'
 import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'
 import { startYearWorkers } from './year-pool'
@@ -7,14 +8,25 @@ import type { YearWorker } from './year.worker'
 interface Job {
   sequence: number
   design: Design
+  moving: boolean
+}
+
+/** What a client tells of the design that was asked for last. */
+export interface YearListener {
+  /** A year that is newer than the last, and whether it is the newest asked for. */
+  year: (view: YearView, newest: boolean) => void
+  /** The coldest hour of a design that is being drawn about, or of the unheated twin of the last year told. */
+  coldest: (coldest: Extreme, of: 'moving' | 'unheated') => void
+  /** A run failed. */
+  error: (error: Error) => void
 }
 
 export interface YearClient {
   /**
    * Asks for a year. The newest request wins: those still waiting are dropped, and a result older than one already
-   * shown is not handed on.
+   * shown is not handed on. Of a design that is being drawn about, the coldest hour alone is worked out.
    */
-  request: (design: Design) => void
+  request: (design: Design, moving?: boolean) => void
   /** One piece of work by itself, apart from the newest-wins line. */
   once: <T>(work: (worker: Remote<YearWorker>) => Promise<T>) => Promise<T>
   /**
@@ -30,18 +42,10 @@ export interface YearClient {
   ) => Promise<void>
 }
 
-/**
- * The pool of workers behind one small client.
- * @param onResult called with each result that is newer than the last, and whether it is the newest asked for
- * @param onError called when a run fails
- */
-export function createYearClient(
-  size: number,
-  onResult: (view: YearView, design: Design, newest: boolean) => void,
-  onError: (error: Error) => void,
-): YearClient {
+/** The pool of workers behind one small client. */
+export function createYearClient(size: number, listener: YearListener): YearClient {
   // One worker to begin with: the first score has the machine to itself, and the others come when it is there.
-  const idle = startYearWorkers(1, onError)
+  const idle = startYearWorkers(1, listener.error)
   let started = 1
   const waitingOnce: ((worker: Remote<YearWorker>) => void)[] = []
   let atStudy = 0
@@ -51,7 +55,7 @@ export function createYearClient(
 
   function grow(): void {
     if (started === size) return
-    const more = startYearWorkers(size - started, onError)
+    const more = startYearWorkers(size - started, listener.error)
     started = size
     for (const worker of more) free(worker)
   }
@@ -69,18 +73,35 @@ export function createYearClient(
     const job = pending
     pending = null
     const worker = idle.shift()!
-    worker
-      .run(job.design)
-      .then(view => {
-        if (job.sequence <= shown) return
-        shown = job.sequence
-        onResult(view, job.design, job.sequence === asked)
-      })
-      .catch((error: unknown) => onError(error instanceof Error ? error : new Error(String(error))))
+    work(worker, job)
+      .catch((error: unknown) => listener.error(error instanceof Error ? error : new Error(String(error))))
       .finally(() => {
         free(worker)
         grow()
       })
+  }
+
+  /** Whether a result is newer than the last: then it is to be shown. */
+  function newer({ sequence }: Job): boolean {
+    if (sequence <= shown) return false
+    shown = sequence
+    return true
+  }
+
+  async function work(worker: Remote<YearWorker>, job: Job): Promise<void> {
+    const { design } = job
+    if (job.moving) {
+      const coldest = await worker.coldest(design, { heated: true })
+      if (newer(job)) listener.coldest(coldest, 'moving')
+      return
+    }
+    const view = await worker.run(design)
+    if (!newer(job)) return
+    listener.year(view, job.sequence === asked)
+    // The score first; then what it would be with no added heat, if nothing newer was asked for meanwhile.
+    if (view.answers.freeRunning !== null || job.sequence !== asked) return
+    const unheated = await worker.coldest(design, { heated: false })
+    if (job.sequence === asked) listener.coldest(unheated, 'unheated')
   }
 
   async function once<T>(work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> {
@@ -94,8 +115,8 @@ export function createYearClient(
   }
 
   return {
-    request(design) {
-      pending = { sequence: ++asked, design }
+    request(design, moving = false) {
+      pending = { sequence: ++asked, design, moving }
       if (idle.length === 0) grow()
       startPending()
     },

@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import type { Extreme } from '../../core/answers'
 import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { heatDay, type HeatDay } from '../../core/heat-view'
@@ -13,11 +14,16 @@ const engine = createYearEngine(() => performance.now())
 
 /** One worker of the pool: it keeps its own stages, so that the next run of a like design is quicker. */
 const api = {
+  /** The year on the bench; the unheated twin of a heated house is left to `coldest`. */
   run(design: Design): YearView {
-    return yearView(design, engine.run(design))
+    return yearView(design, engine.run(design, { unheated: false }))
   },
-  /** The coldest night alone, °C: no unheated twin is run. */
-  coldest(design: Design): number {
+  /** The coldest hour alone, as the house is run or without what is paid for. */
+  coldest(design: Design, as: { heated: boolean }): Extreme {
+    return engine.coldest(design, as)
+  },
+  /** The coldest night of the whole year, °C: no unheated twin is run. */
+  coldestNight(design: Design): number {
     return engine.run(design, { unheated: false }).answers.coldestNight.insideC
   },
   brief(design: Design): Brief {

@@ -3,10 +3,11 @@ import { airStoreCautions } from './air-stores'
 import { bodyName, kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
-import { roomObjects } from '../geometry/objects'
+import { roomObjects, type RoomObject } from '../geometry/objects'
 import { isSlope, stretches } from '../geometry/parts'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
+import { blockedOpenings, lowOpenings } from './blocked-openings'
 import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
 import { clearances, WHEELCHAIR_M } from '../editing'
@@ -130,6 +131,21 @@ export function designCautions(
     )
   for (const { door, thing } of blockedDoors(design))
     add('breathe', `${door}: ${thing} stands in its way. Move one of them.`)
+  for (const { index, thing, share } of blockedOpenings(design))
+    add(
+      'breathe',
+      `${openingName(design.skin.openings, index)}: ${thingName(design, thing)} stands before ` +
+        `${Math.round(share * 100)} % of it, and the air must go round. Raise it, or leave a gap.`,
+    )
+  if (answers && answers.outside.snowMostM > 0.1)
+    for (const { index, footM } of lowOpenings(design))
+      if (footM < answers.outside.snowMostM)
+        add(
+          'breathe',
+          `${openingName(design.skin.openings, index)}: snow lies up to ${show(answers.outside.snowMostM, 'length')} ` +
+            `deep, and its foot is ${show(footM, 'length')} above the ground outside. Keep it shovelled where it must ` +
+            `breathe in winter.`,
+        )
   const { sources } = design.topUp
   const fired = sources.map(firedBy).filter(f => f !== null)
   const electric = fired.some(f => f.fuel === 'electricity')
@@ -184,12 +200,16 @@ export function headroom(design: Pick<Design, 'shape' | 'store'>): { x: number; 
   return best
 }
 
+/** What stands in the room, as the reader calls it amid a sentence. */
+const thingName = ({ store }: Pick<Design, 'store'>, { kind, index }: Pick<RoomObject, 'kind' | 'index'>): string =>
+  kind === 'body' ? bodyName(store.bodies, index).toLowerCase() : `bed ${index + 1}`
+
 /** Floor that must be free before a door, m. */
 const STEP_IN_M = 0.5
 
 /** Doors with something standing right behind them, as the reader calls both. */
 function blockedDoors(design: Design): { door: string; thing: string }[] {
-  const { shape, skin, store } = design
+  const { shape, skin } = design
   if (shape.form === 'dome') return []
   const { widthM, lengthM } = shape
   return skin.openings.flatMap((o, i) => {
@@ -211,9 +231,7 @@ function blockedDoors(design: Design): { door: string; thing: string }[] {
       return away !== undefined && away < STEP_IN_M && from < middle + half - 0.1 && to > middle - half + 0.1
     })
     if (!blocks) return []
-    const thing =
-      blocks.kind === 'body' ? bodyName(store.bodies, blocks.index).toLowerCase() : `bed ${blocks.index + 1}`
-    return [{ door: openingName(skin.openings, i), thing }]
+    return [{ door: openingName(skin.openings, i), thing: thingName(design, blocks) }]
   })
 }
 

@@ -78,7 +78,7 @@ function coverLines(device: string, cover: Design['skin']['cover']): ControlLine
 /** Every set-point that a design's year is run with, device by device. */
 export function controlSheet(design: Design): ControlLine[] {
   const { skin, breathe, store, topUp, shape } = design
-  const { airing, rowCover } = BREATHE.fields
+  const { airing, misting, rowCover } = BREATHE.fields
   const openings = skin.openings.flatMap((o, i) => {
     const { fields } = openingKind(o)
     const used = usedWays(o)
@@ -93,6 +93,7 @@ export function controlSheet(design: Design): ControlLine[] {
     ),
     ...(breathe.rowCover.on ? settings('Row cover', rowCover, breathe.rowCover) : []),
     ...openings,
+    ...(breathe.misting.on ? settings('Misting', misting, breathe.misting) : []),
     ...(breathe.airing.on ? settings('Winter airing', airing, breathe.airing) : []),
     ...breathe.fans.flatMap((f, i) => settings(fanName(breathe.fans, i), fanKind(f).fields, f)),
     ...store.airStores.flatMap((s, i) =>

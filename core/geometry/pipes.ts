@@ -1,8 +1,10 @@
 import { LAYOUTS } from '../air-stores/earth-store'
 import { airStoreKind, type AirStore } from '../air-stores/registry'
 import type { Design } from '../design/types'
+import { roomObjects } from './objects'
 
 type EarthStore = Extract<AirStore, { kind: 'earth store' }>
+type BedChannels = Extract<AirStore, { kind: 'bed channels' }>
 type RockBed = Extract<AirStore, { kind: 'rock bed' }>
 
 /** A run of a pipe along the house: where it crosses the section, m below the floor, and how far it goes, m. */
@@ -96,6 +98,31 @@ export function layRockBed({ shape }: Pick<Design, 'shape'>, { areaM2, depthM }:
     y0: middle.y - along / 2,
     y1: middle.y + along / 2,
   }
+}
+
+/** Channels under the beds as they lie: how wide each is, and where they begin across and how high they are, m. */
+export function layChannels(
+  design: Pick<Design, 'shape' | 'store'>,
+  { count, widthM, heightM }: BedChannels,
+): { x0: number; widthM: number; heightM: number; y0: number; y1: number }[] {
+  const beds = roomObjects(design).filter(o => o.kind === 'bed')
+  const wide = beds.reduce((sum, b) => sum + b.x1 - b.x0, 0)
+  let across = 0
+  return beds.flatMap(b => {
+    // Shared among the beds by their widths.
+    const before = Math.round((count * across) / wide)
+    across += b.x1 - b.x0
+    const own = Math.round((count * across) / wide) - before
+    const pitch = (b.x1 - b.x0) / own
+    const fits = Math.min(widthM, pitch)
+    return Array.from({ length: own }, (_, k) => ({
+      x0: b.x0 + (k + 0.5) * pitch - fits / 2,
+      widthM: fits,
+      heightM,
+      y0: b.y0,
+      y1: b.y1,
+    }))
+  })
 }
 
 /** How deep what lies under the floor goes, m; 0 where nothing does. */

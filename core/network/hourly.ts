@@ -1,5 +1,6 @@
 import { FILM_INSIDE, GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
 import { outsideFilm, radiativeFilm } from '../air/films'
+import { mistShare } from '../air/misting'
 import { MONTH_OF_DAY, tabledSaturationPa, type SiteYear } from '../climate'
 import { makeAddedWork } from './added-work'
 import { makeGroundOutside, SNOW } from './ground-outside'
@@ -11,6 +12,7 @@ import { soilUnderLeaves } from './moisture'
 import { BURIED, HOUSE, OUTSIDE, type ByGain, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
+  MIST,
   AIR,
   AIR_SPECIFIC_HEAT,
   AIR_W,
@@ -300,6 +302,12 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     v[ROW_TIE] = m.bedAreaM2 * (drawn ? ROW_CLOSED : ROW_OPEN)
   }
 
+  /** Mist by the air as the hour begins, half-way from the hour before: what it cools shuts its nozzles again. */
+  function mist(): void {
+    if (m.misting.kgPerS === 0) return
+    v[MIST] = (v[MIST]! + m.misting.kgPerS * mistShare(v[AIR]!, m.misting.startC)) / 2
+  }
+
   /** Fans that stir the air: what they draw stays in it. */
   function stir(h: number, span: number): void {
     const { stirs, powerW } = m.fans
@@ -370,6 +378,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     vents.hour(h)
     doors(h)
     rowCover(h)
+    mist()
     added.bring(h, span, heated)
     storeAir.prepare(h, span)
     stir(h, span)

@@ -1,4 +1,4 @@
-import { AIR_SPECIFIC_HEAT, FILM_INSIDE, FILM_OUTSIDE, GAS_CONSTANT_AIR } from '../physics/constants'
+import { AIR_SPECIFIC_HEAT, FILM_INSIDE, FILM_OUTSIDE, GAS_CONSTANT_AIR, WATER_DENSITY } from '../physics/constants'
 import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, LEAKAGE_CLASSES, MATERIALS, SHELTERS } from '../catalog'
@@ -135,6 +135,8 @@ export interface NetworkModel {
   leakHeightM: number
   lobby: { areaM2: number }
   rowCover: { on: boolean; belowC: number }
+  /** Water that mist takes with all nozzles, 0 for none; where it begins, and relative humidity that it may bring. */
+  misting: { kgPerS: number; startC: number; upTo: number }
   exchangers: Exchanger[]
   /** How many air stores the document has, in use or not. */
   airStores: number
@@ -316,6 +318,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     leakHeightM: building.outline.ridgeHeightM / 2,
     lobby: { areaM2: breathe.lobby.areaM2 },
     rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
+    misting: misting(breathe),
     exchangers,
     airStores: design.store.airStores.length,
     added: makeAdded(
@@ -331,6 +334,12 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     bodies: design.store.bodies.map((_, i) => Int32Array.from(chains.flatMap((c, k) => (c.body === i ? [k] : [])))),
   }
 }
+
+const misting = ({ misting }: Design['breathe']): NetworkModel['misting'] => ({
+  kgPerS: misting.on ? (misting.perHourM3 * WATER_DENSITY) / 3600 : 0,
+  startC: misting.startC,
+  upTo: misting.upTo,
+})
 
 function makeBanks(
   { skin }: Design,

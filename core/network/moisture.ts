@@ -9,6 +9,9 @@ import {
   AIR_SPECIFIC_HEAT,
   B3,
   CONDENSED,
+  MIST,
+  MIST_DAMP,
+  MISTED,
   EXCHANGE,
   FOG_W,
   FULL_RATIO,
@@ -72,6 +75,8 @@ const LEWIS = 0.9
 const SEARED = 6
 /** The driest air that is reckoned with, kg/kg. */
 const DRIEST = 1e-8
+/** So near to as damp as it may be, mist dries the slower, kg/kg. */
+const MIST_SLOWS = 0.002
 
 /** Temperature at which air of a humidity ratio is saturated, °C; inverse of the Magnus form, over ice below 0 °C. */
 export function dewPointOfRatio(ratio: number, pressurePa: number): number {
@@ -172,8 +177,12 @@ export function makeMoisture(memory: Memory) {
       a33 += passes
       b3 -= own
     }
-    v[A33] = a33
-    v[B3] = b3
+    // Mist dries as it comes while the air takes it, and the slower the nearer that is to as damp as it may be.
+    const dryTo = m.misting.upTo * full - before
+    const mist = v[MIST]! > 0 && dryTo > 0 ? (LATENT * v[MIST]!) / max(dryTo, MIST_SLOWS) : 0
+    v[MIST_DAMP] = mist
+    v[A33] = a33 + mist
+    v[B3] = b3 + mist * m.misting.upTo * v[FULL_RATIO]!
   }
 
   /** Rise of the saturated humidity ratio between two temperatures, 1/K. */
@@ -208,6 +217,8 @@ export function makeMoisture(memory: Memory) {
 
   /** What condensed, and how wet the glass is now. */
   function tally(dt: number): void {
+    const mayHold = m.misting.upTo * (v[FULL_RATIO]! + v[FULL_SLOPE]! * v[AIR]!)
+    v[MISTED] = max(0, v[MIST_DAMP]! * (mayHold - v[MOISTURE]!)) / LATENT
     v[CONDENSED] = (v[ON_FACES]! + max(0, v[FOG_W]!)) / LATENT
     v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + (v[ON_GLASS]! / LATENT) * dt))
   }

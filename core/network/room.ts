@@ -45,6 +45,8 @@ export const AIR_W = place()
 export const STAR_W = place()
 /** Water brought into the air, kg/s. Written by `added-work`. */
 export const VAPOUR = place()
+/** Water that is to be misted, kg/s. Written by `hourly.mist`, read by `moisture`. */
+export const MIST = place()
 /** Fans of air stores, W. Written by `store-air`. */
 export const FAN_W = place()
 /** Fans that stir the air, W. Written by `hourly.stir`. */
@@ -124,6 +126,9 @@ export const FOG_W = place()
 export const ON_FACES = place()
 export const ON_GLASS = place()
 export const CONDENSED = place()
+/** How mist passes heat to moisture, W per unit of humidity ratio; and what it came to, kg/s. Written by `moisture`. */
+export const MIST_DAMP = place()
+export const MISTED = place()
 /** Air of the last try of the step, °C, and how far air and wet faces have moved since, K. */
 export const TRY = place()
 export const MOVED = place()

@@ -4,7 +4,7 @@ import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
 import { FUSION } from '../physics/constants'
 import { makeModel, type NetworkModel } from './model'
-import { AIR, BED_LIGHT, FAN_W, MOISTURE, OPENING, PATH, RIDGE, ROW, ROW_DRAWN, STAR, CONDENSED } from './room'
+import { AIR, BED_LIGHT, FAN_W, MISTED, MOISTURE, OPENING, PATH, RIDGE, ROW, ROW_DRAWN, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
 import { ROW_COVER_OPEN } from './room-films'
 import { ownStepper, type Stepper } from './stepper'
@@ -282,6 +282,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     let glassSum = 0
     let openSum = 0
     let condensed = 0
+    let misted = 0
     let ridgeSum = 0
     let pathSum = 0
     const month = MONTH_OF_DAY[(h / 24) | 0]!
@@ -295,6 +296,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       pathSum += state[PATH]!
       openSum += state[OPENING]!
       condensed += state[CONDENSED]!
+      misted += state[MISTED]!
       glassSum += cells[probes.glazing]!
       for (let k = 0; k < leaves.length; k++) leafSums[k]! += cells[leafCell[k]!]!
     }
@@ -315,6 +317,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       series.coverDrawn[h]! += paneShare[k]! * stepper.covered[k]!
     }
     series.condensedKg[h] = (condensed / steps) * 3600
+    series.mistKg[h] = (misted / steps) * 3600
     seeDamp(month, series.condensedKg[h]!)
     seeFans(h)
     seeBeds(h)

@@ -78,6 +78,8 @@ export interface YearSeries {
   fans: Float32Array[]
   /** Condensing on all surfaces, kg/h. */
   condensedKg: Float32Array
+  /** Water misted into the air, kg/h. */
+  mistKg: Float32Array
   /** Sunlight on the beds (on the floor where there are none), past covers and wet glass, W/m². */
   bedLightWm2: Float32Array
   /** Share of light that each cover and the wet glass let through, 0–1. */
@@ -149,6 +151,7 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
     fanW: s(),
     fans: Array.from({ length: fans }, s),
     condensedKg: s(),
+    mistKg: s(),
     bedLightWm2: s(),
     coverLight: Array.from({ length: covers }, s),
     losses: LOSS_NAMES.map(s),

@@ -22,6 +22,7 @@ import {
   B2,
   B3,
   CONDENSED,
+  MIST_DAMP,
   DENSITY,
   DOOR_G,
   FOG_GUESSED,
@@ -394,15 +395,18 @@ function makeLoop(size: Size): Loop {
   function gather(dt: number, again: boolean): void {
     const { count } = m
     moisture.gather(dt, again)
-    let a11 = mainCapacity / dt
-    let b1 = a11 * v[AIR]!
+    // Mist takes its heat from the air: as a wet face that is as warm as the air.
+    const mist = v[MIST_DAMP]!
+    const mistRises = mist * m.misting.upTo * v[FULL_SLOPE]!
+    let a11 = mainCapacity / dt + mistRises
+    let b1 = (mainCapacity / dt) * v[AIR]! - mist * m.misting.upTo * v[FULL_RATIO]!
     let a12 = 0
     let a21 = 0
     let a22 = v[STAR_SKY_G]!
     let b2 = v[STAR_SKY_W]! + v[STAR_W]!
-    let a13 = 0
+    let a13 = -mist
     let a23 = 0
-    let a31 = 0
+    let a31 = -mistRises
     let a32 = 0
     let a33 = v[A33]!
     let b3 = v[B3]!

@@ -9,8 +9,14 @@ export interface Brief {
   /** The topmost leaf's coldest hour, °C. */
   leafC: number
   hottestC: number
+  /** Under the ridge in the coldest hour and in the hottest, and in a dug path in the coldest, °C; null for none. */
+  ridgeColdestC: number
+  ridgeHottestC: number
+  pathColdestC: number | null
   /** Coldest soil of a bed, °C. */
   soilC: number
+  /** Soil of the beds in its coldest month, °C. */
+  soilMonthC: number
   hoursDamp: number
   condensedKg: number
   /** Heat that is bought, and all electricity of fans, lamps and pumps, kWh. */
@@ -25,7 +31,9 @@ export function briefOf(design: Design, answers: Answers): Brief {
     coldestC: answers.coldestNight.insideC,
     leafC: answers.leaf.coldestC,
     hottestC: answers.hottestAfternoon.insideC,
+    ...answers.airs,
     soilC: answers.soilMinC,
+    soilMonthC: Math.min(...answers.months.map(m => m.soilC)),
     hoursDamp: answers.hoursDamp,
     condensedKg: answers.condensedKg,
     heatKWh: answers.topUp.kWh,

@@ -69,7 +69,7 @@ export function figuresOf(design: Design, engine: ReturnType<typeof createYearEn
   const dli = answers.months.map(m => m.dli)
   const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
   return {
-    coldestC: answers.freeRunning.coldestNight.insideC,
+    coldestC: answers.freeRunning!.coldestNight.insideC,
     heatKWh: answers.topUp.kWh,
     winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0),
     hottestC: answers.hottestAfternoon.insideC,

@@ -22,10 +22,10 @@ jest.mock('../../app/workers/year-pool', () => ({
       run: (design: Design) => {
         mockRequests.push(design)
         return Promise.resolve({
-          answers: { coldestNight: { insideC: barrelsOf(design).count } },
+          answers: { coldestNight: { insideC: barrelsOf(design).count }, freeRunning: {} },
         } as unknown as YearView)
       },
-      coldest: (design: Design) => {
+      coldestNight: (design: Design) => {
         mockColdest.push(design)
         return Promise.resolve(((design.site.seed * 7) % 10) / 10)
       },

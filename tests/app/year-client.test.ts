@@ -1,32 +1,38 @@
 import type { Design } from '../../core/design'
-import { createYearClient } from '../../app/workers/year-client'
+import type { Extreme } from '../../core/answers'
+import { createYearClient, type YearListener } from '../../app/workers/year-client'
 import { DEMOS } from '../../core/design'
 import type { YearView } from '../../core/view'
 
 /** Workers whose runs end when the test says so. */
 const runs: { design: Design; end: (view: YearView) => void; fail: (error: Error) => void }[] = []
+const coldest: { design: Design; heated: boolean; end: (coldest: Extreme) => void }[] = []
 const mockWorker = () => ({
   run: (design: Design) => new Promise<YearView>((end, fail) => runs.push({ design, end, fail })),
+  coldest: (design: Design, { heated }: { heated: boolean }) =>
+    new Promise<Extreme>(end => coldest.push({ design, heated, end })),
 })
 jest.mock('../../app/workers/year-pool', () => ({
   startYearWorkers: (size: number) => Array.from({ length: size }, mockWorker),
 }))
 
 const design = (name: string): Design => ({ ...DEMOS[0]!, name })
-const view = (name: string) => ({ name }) as unknown as YearView
+/** The view of an unheated house, or of one whose twin is still to be worked out. */
+const view = (name: string, heated = false) =>
+  ({ name, answers: { freeRunning: heated ? null : {} } }) as unknown as YearView
+const nameOf = (v: YearView) => (v as unknown as { name: string }).name
+const nothing: YearListener = { year() {}, coldest() {}, error() {} }
+const hour = (insideC: number) => ({ insideC }) as Extreme
 const rest = () => new Promise(resolve => setTimeout(resolve, 0))
 
 beforeEach(() => {
   runs.length = 0
+  coldest.length = 0
 })
 
 test('the newest request wins: what waits is dropped, what comes late is not shown', async () => {
   const shown: [string, boolean][] = []
-  const client = createYearClient(
-    2,
-    (v, d, newest) => shown.push([d.name, newest]),
-    () => {},
-  )
+  const client = createYearClient(2, { ...nothing, year: (v, newest) => shown.push([nameOf(v), newest]) })
   for (const name of ['a', 'b', 'c', 'd', 'e']) client.request(design(name))
   // Two workers took the first two; c and d were overtaken by e while waiting.
   expect(runs.map(r => r.design.name)).toEqual(['a', 'b'])
@@ -46,11 +52,11 @@ test('the newest request wins: what waits is dropped, what comes late is not sho
 test('a failed run is told and its worker goes on', async () => {
   const errors: string[] = []
   const shown: string[] = []
-  const client = createYearClient(
-    1,
-    (_, d) => shown.push(d.name),
-    e => errors.push(e.message),
-  )
+  const client = createYearClient(1, {
+    ...nothing,
+    year: v => shown.push(nameOf(v)),
+    error: e => errors.push(e.message),
+  })
   client.request(design('bad'))
   client.request(design('good'))
   runs[0]!.fail(new Error('no sun'))
@@ -62,11 +68,7 @@ test('a failed run is told and its worker goes on', async () => {
 })
 
 test('a single year waits its turn behind the newest design', async () => {
-  const client = createYearClient(
-    1,
-    () => {},
-    () => {},
-  )
+  const client = createYearClient(1, nothing)
   client.request(design('a'))
   const pin = client.once(worker => worker.run(design('pin')))
   client.request(design('b'))
@@ -81,17 +83,13 @@ test('a single year waits its turn behind the newest design', async () => {
 
 test('a study leaves a worker for the score, tells results by their index, and ends when told', async () => {
   const shown: string[] = []
-  const client = createYearClient(
-    3,
-    (_, d) => shown.push(d.name),
-    () => {},
-  )
+  const client = createYearClient(3, { ...nothing, year: v => shown.push(nameOf(v)) })
   const stop = new AbortController()
   const got: [string, number][] = []
   const work = client.many(
     ['p', 'q', 'r', 's', 't'].map(design),
     (worker, d) => worker.run(d),
-    (v, i) => got.push([(v as unknown as { name: string }).name, i]),
+    (v, i) => got.push([nameOf(v), i]),
     stop.signal,
   )
   expect(runs.map(r => r.design.name)).toEqual(['p', 'q'])
@@ -117,11 +115,7 @@ test('a study leaves a worker for the score, tells results by their index, and e
 
 test('a study whose run fails is refused, and its workers go on', async () => {
   const shown: string[] = []
-  const client = createYearClient(
-    2,
-    (_, d) => shown.push(d.name),
-    () => {},
-  )
+  const client = createYearClient(2, { ...nothing, year: v => shown.push(nameOf(v)) })
   const work = client.many(
     [design('bad'), design('never')],
     (worker, d) => worker.run(d),
@@ -135,4 +129,59 @@ test('a study whose run fails is refused, and its workers go on', async () => {
   for (const r of runs.slice(1)) r.end(view(r.design.name))
   await rest()
   expect(shown).toContain('b')
+})
+
+test('of a design that is drawn about the coldest hour alone is worked out; its year once it is at rest', async () => {
+  const told: [string, number | string][] = []
+  const client = createYearClient(2, {
+    ...nothing,
+    year: v => told.push(['year', nameOf(v)]),
+    coldest: (c, of) => told.push([of, c.insideC]),
+  })
+  for (const name of ['a', 'b', 'c', 'd']) client.request(design(name), true)
+  expect(runs).toHaveLength(0)
+  expect(coldest.map(c => [c.design.name, c.heated])).toEqual([
+    ['a', true],
+    ['b', true],
+  ])
+  coldest[1]!.end(hour(2))
+  await rest()
+  // What comes late is not told, and c was overtaken.
+  coldest[0]!.end(hour(1))
+  await rest()
+  expect(coldest.map(c => c.design.name)).toEqual(['a', 'b', 'd'])
+  client.request(design('d'))
+  coldest[2]!.end(hour(4))
+  runs[0]!.end(view('d'))
+  await rest()
+  expect(told).toEqual([
+    ['moving', 2],
+    ['moving', 4],
+    ['year', 'd'],
+  ])
+})
+
+test('a heated house is told first, and then what it would be with no heat, unless it was overtaken', async () => {
+  const told: [string, number | string][] = []
+  const client = createYearClient(1, {
+    ...nothing,
+    year: v => told.push(['year', nameOf(v)]),
+    coldest: (c, of) => told.push([of, c.insideC]),
+  })
+  client.request(design('a'))
+  runs[0]!.end(view('a', true))
+  await rest()
+  expect(coldest.map(c => c.heated)).toEqual([false])
+  coldest[0]!.end(hour(-3))
+  await rest()
+  client.request(design('b'))
+  client.request(design('c'))
+  runs[1]!.end(view('b', true))
+  await rest()
+  expect(coldest).toHaveLength(1)
+  expect(told).toEqual([
+    ['year', 'a'],
+    ['unheated', -3],
+    ['year', 'b'],
+  ])
 })

@@ -99,7 +99,7 @@ test('weather: an EPW that the design can be run with, and its monthly means', (
   const own = tierra('simulate', design).json()
   const back = tierra('simulate', design, '--weather', out).json()
   expect(Math.abs(back.coldestNight.insideC - own.coldestNight.insideC)).toBeLessThan(0.1)
-  expect(Math.abs(back.freeRunning.coldestNight.insideC - own.freeRunning.coldestNight.insideC)).toBeLessThan(0.1)
+  expect(Math.abs(back.freeRunning!.coldestNight.insideC - own.freeRunning!.coldestNight.insideC)).toBeLessThan(0.1)
   expect(tierra('weather', design).code).toBe(2)
   expect(tierra('weather', design, '--out', join(folder, 'no', 'such', 'folder.epw')).err).toMatch(/cannot be written/)
 }, 60000)

@@ -288,7 +288,7 @@ test('a heater that shines on one body warms that, and lights no glass', () => {
   const watered: Design = { ...bare, store: { ...bare.store, bodies: [tank({ lengthM: 2, atM: 1.4 })] } }
   const of = (into: 'radiant' | 'at body') => {
     const { series, answers } = run(withSources(watered, aSource('heater', { into, setPointC: 8, capacityW: 2500 })))
-    const night = answers.freeRunning.coldestNight.hour
+    const night = answers.freeRunning!.coldestNight.hour
     let glass = 0
     for (let h = night - 200; h <= night; h++) glass += series.losses[0]![h]!
     return { waterC: series.waterC[night]!, glass, answers }

@@ -7,7 +7,7 @@ import { controlSheet } from '../../core/advice/control-sheet'
 import { DUCT_FANS } from '../../core/catalog'
 import { DEMOS, type Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
-import { deepestM, layPipes, layRockBed } from '../../core/geometry/pipes'
+import { deepestM, layChannels, layPipes, layRockBed } from '../../core/geometry/pipes'
 import { createYearEngine } from '../../core/year'
 import { withAirStores } from '../added'
 
@@ -90,6 +90,21 @@ test('a rock bed lies in the house with the area and the depth that it has', () 
     }),
   )
   expect(deepestM(withAirStores(ash))).toBe(0)
+})
+
+test('bed channels lie under the beds, all of them, side by side', () => {
+  const beds = ash.shape.beds.map(b => [b.atM, b.atM + b.widthM] as const)
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 20 }), fc.integer({ min: 3, max: 60 }), (count, centimetres) => {
+      const lay = layChannels(ash, anAirStore('bed channels', { count, widthM: centimetres / 100 }))
+      expect(lay).toHaveLength(count)
+      lay.forEach((c, k) => {
+        expect(c.widthM).toBeLessThanOrEqual(centimetres / 100)
+        expect(beds.some(([x0, x1]) => c.x0 >= x0 - 1e-9 && c.x0 + c.widthM <= x1 + 1e-9)).toBe(true)
+        if (k > 0) expect(c.x0).toBeGreaterThanOrEqual(lay[k - 1]!.x0 + lay[k - 1]!.widthM - 1e-9)
+      })
+    }),
+  )
 })
 
 describe('a year', () => {

@@ -150,3 +150,56 @@ test('glazing gets older and dirtier: less light, the same warmth at night withi
   expect(at({ dirt: 0.2 }).months[5]!.dli).toBeLessThan(base.answers.months[5]!.dli * 0.85)
   expect(at({ frameShare: 0.3 }).months[5]!.dli).toBeLessThan(base.answers.months[5]!.dli * 0.8)
 })
+
+describe('misting', () => {
+  /** A shut house in summer, so that what mist does is not blown away. */
+  const misted = (patch: Partial<Design['breathe']['misting']> = {}) =>
+    run(breathe({ misting: { ...demo.breathe.misting, on: true, startC: 26, perHourM3: 0.02, ...patch } }))
+  const dry = run(demo)
+
+  test('it cools hot afternoons, dampens the air, and its heat is only moved: the ledger closes', () => {
+    const { answers, series } = misted()
+    expect(answers.hottestAfternoon.insideC).toBeLessThan(dry.answers.hottestAfternoon.insideC - 1)
+    expect(answers.coldestNight.insideC).toBeCloseTo(dry.answers.coldestNight.insideC, 1)
+    expect(answers.ledger.closure).toBeLessThan(1e-4)
+    expect(answers.ledger.losses['damp air']!).toBeGreaterThan(dry.answers.ledger.losses['damp air']!)
+    const hot = answers.hottestAfternoon.hour
+    expect(series.relativeHumidity[hot]!).toBeGreaterThan(dry.series.relativeHumidity[hot]!)
+    expect(answers.misting!.hours).toBeGreaterThan(20)
+  })
+
+  test('it takes no more than its nozzles give, and none in air that is as damp as it may be', () => {
+    const { series, answers } = misted({ upTo: 0.5 })
+    let most = 0
+    series.mistKg.forEach((kg, h) => {
+      most = Math.max(most, kg)
+      expect(kg).toBeGreaterThanOrEqual(0)
+      if (series.relativeHumidity[h]! > 0.55) expect(kg).toBeLessThan(1)
+    })
+    expect(most).toBeLessThanOrEqual(20 + 1e-6)
+    expect(answers.misting!.waterKg).toBeCloseTo(
+      series.mistKg.reduce((a, b) => a + b, 0),
+      6,
+    )
+  })
+
+  test('more water cools no less; without any it is as if there were none', () => {
+    const hottest = (perHourM3: number) => misted({ perHourM3 }).answers.hottestAfternoon.insideC
+    const [none, some, much] = [hottest(0), hottest(0.01), hottest(0.04)]
+    expect(none).toBe(dry.answers.hottestAfternoon.insideC)
+    expect(some).toBeLessThan(none!)
+    expect(much).toBeLessThan(some! + 0.05)
+  })
+})
+
+test('a row cover’s space is a small part of the room’s air, and warmer in its coldest hour', () => {
+  const { answers, series } = run(breathe({ rowCover: { on: true, belowC: 8 } }))
+  const h = answers.coldestNight.hour
+  for (const b of answers.beds) {
+    expect(b.underCover!.spaceShare).toBeGreaterThan(0.005)
+    expect(b.underCover!.spaceShare).toBeLessThan(0.3)
+    expect(b.underCover!.airC).toBe(series.rowC[h])
+    expect(b.underCover!.airC).toBeGreaterThan(answers.coldestNight.insideC)
+  }
+  expect(run(demo).answers.beds.every(b => b.underCover === null)).toBe(true)
+})

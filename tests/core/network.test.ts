@@ -106,10 +106,10 @@ test('the heater holds its set point within its strength, and what it gives is i
   expect(strong.topUp.kWh).toBeCloseTo(strong.ledger.gains.heater!, 6)
   expect(strong.months.reduce((s, m) => s + m.topUpKWh, 0)).toBeCloseTo(strong.topUp.kWh, 3)
   expect(strong.topUp.cost).toBeCloseTo(strong.topUp.kWh * 0.28, 3)
-  expect(strong.freeRunning.coldestNight.insideC).toBeLessThan(5)
+  expect(strong.freeRunning!.coldestNight.insideC).toBeLessThan(5)
   const weak = run(held(300)).answers
   expect(weak.coldestNight.insideC).toBeLessThan(5)
-  expect(weak.coldestNight.insideC).toBeGreaterThan(weak.freeRunning.coldestNight.insideC)
+  expect(weak.coldestNight.insideC).toBeGreaterThan(weak.freeRunning!.coldestNight.insideC)
   expect(weak.topUp.peakW).toBeCloseTo(300, 3)
   expect(strong.ledger.closure).toBeLessThan(0.001)
 })

@@ -154,8 +154,8 @@ describe('a stove that someone lights', () => {
     expect(it!.hours % 8).toBe(0)
     expect(a.ledger.gains.stove).toBeCloseTo(it!.kWh, 6)
     expect(it!.bought!.amount).toBeCloseTo(it!.kWh / 0.7 / 4.1, 6)
-    expect(a.freeRunning.coldestNight.insideC).toBeCloseTo(run(bare).coldestNight.insideC, 1)
-    expect(a.coldestNight.insideC).toBeGreaterThan(a.freeRunning.coldestNight.insideC + 0.3)
+    expect(a.freeRunning!.coldestNight.insideC).toBeCloseTo(run(bare).coldestNight.insideC, 1)
+    expect(a.coldestNight.insideC).toBeGreaterThan(a.freeRunning!.coldestNight.insideC + 0.3)
   })
 })
 

@@ -5,7 +5,7 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeModel } from '../../core/network/model'
 import { AIR, FUSION, MOISTURE, OPENING, STAR } from '../../core/network/room'
 import { makeStepper, type Stepper } from '../../core/network/stepper'
-import { coldDays } from '../../core/network/unheated'
+import { coldDays } from '../../core/network/coldest'
 import { runNetwork } from '../../core/network/run'
 import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { createYearEngine } from '../../core/year'
@@ -186,7 +186,7 @@ test('the unheated year of a heated house finds the night that the whole year fi
   ] as const) {
     const warm = createYearEngine().run(heated(design, { capacityW: 4000, setPointC: 8 }))
     const off = createYearEngine().run(unheated(design))
-    const short = warm.answers.freeRunning.coldestNight
+    const short = warm.answers.freeRunning!.coldestNight
     const whole = off.answers.coldestNight
     expect(short.hour).toBe(whole.hour)
     expect(Math.abs(short.insideC - whole.insideC)).toBeLessThanOrEqual(within)

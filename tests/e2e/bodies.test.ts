@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { tank } from '../bodies'
-import { click, coldest, field as fieldOf, find, settled, type } from './browser'
+import { click, coldest, field as fieldOf, find, number, settled, type } from './browser'
 import { dropFile, driver, fresh, notice } from './session'
 
 const field = (label: string) => fieldOf(driver, label)
@@ -98,5 +98,15 @@ describe('bodies of the store', () => {
     await settled(driver)
     expect(await there('[data-test="body-tank"]')).toBe(20)
     expect(Number.isFinite(await coldest(driver))).toBe(true)
+    // While it is held the coldest night follows the hand; the year comes when it is let go.
+    const moving = async () => (await find(driver, 'coldest')).getAttribute('data-moving')
+    const thing = await find(driver, 'thing-body-19')
+    await driver.actions({ async: true }).move({ origin: thing }).press().move({ origin: thing, x: 30 }).perform()
+    await driver.wait(async () => (await moving()) === 'true', 5000, 'the figure did not follow the hand')
+    const held = number(await (await find(driver, 'coldest')).getText())
+    await driver.actions({ async: true }).release().perform()
+    await settled(driver)
+    expect(await moving()).toBe('false')
+    expect(Math.abs((await coldest(driver)) - held)).toBeLessThan(0.11)
   })
 })

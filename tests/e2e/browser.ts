@@ -84,7 +84,8 @@ export async function settled(driver: WebDriver, ms = 20000): Promise<void> {
   )
 }
 
-const number = (text: string) => Number(/[−-]?\d+(\.\d+)?/.exec(text)![0].replace('−', '-'))
+/** The first number of a text, with either minus. */
+export const number = (text: string) => Number(/[−-]?\d+(\.\d+)?/.exec(text)![0].replace('−', '-'))
 
 /** The score: coldest night as shown. */
 export async function coldest(driver: WebDriver): Promise<number> {

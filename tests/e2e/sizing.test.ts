@@ -104,6 +104,24 @@ describe('floors', () => {
 })
 
 describe('breathe', () => {
+  test('habits by season: row covers’ smaller space, and what misting cools and takes, with and without', async () => {
+    await fresh('/?d=marschwinkel&step=breathe')
+    await click(driver, 'tab-habits')
+    await appears('[data-test="row-spaces"] tbody tr')
+    expect((await rows('[data-test="row-spaces"] tbody tr'))[0]).toMatch(/%.*°C.*°C/s)
+    const mist = await driver.findElement(By.css('[data-test="habit-breathe.misting"]'))
+    await mist.findElement(By.css('button[role="switch"]')).sendKeys(Key.SPACE)
+    await settled(driver)
+    await appears('[data-test="misting"]')
+    expect(await text('[data-test="misting"]')).toMatch(/Ran in \d+ hours .* L of water/s)
+    await type(driver, 'Water in an hour, all nozzles', '-5')
+    expect(await (await field(driver, 'Water in an hour, all nozzles')).getAttribute('aria-invalid')).toBe('true')
+    await (await field(driver, 'Water in an hour, all nozzles')).sendKeys(Key.ESCAPE)
+    await mist.findElement(By.css('[data-test="start-without"]')).click()
+    await driver.wait(async () => (await mist.findElements(By.css('tbody tr'))).length > 3, 30000)
+    expect(await mist.getText()).toMatch(/hottest afternoon/)
+  })
+
   test('flows by the hour and by hand, drawn at the openings; vents by the curve', async () => {
     await fresh('/?step=breathe')
     await click(driver, 'tab-flows')

@@ -379,8 +379,8 @@ function yearRows(): ProofRow[] {
     rows.push(
       proof(
         `step: ${demo.name}, coldest night at half the step, K`,
-        answers.freeRunning.coldestNight.insideC,
-        finer.freeRunning.coldestNight.insideC,
+        answers.freeRunning!.coldestNight.insideC,
+        finer.freeRunning!.coldestNight.insideC,
         0.1,
         'step halving',
       ),

@@ -106,6 +106,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     leakHeightM: 1.5,
     lobby: { areaM2: 0 },
     rowCover: { on: false, belowC: 0 },
+    misting: { kgPerS: 0, startC: 28, upTo: 0.8 },
     exchangers: [],
     airStores: 0,
     added: NOTHING_ADDED,

@@ -154,7 +154,7 @@ const cautions = computed(() => designCautions(d.value, a.value, settings.show))
         :outline="outline"
         :scale="scale"
         :frost-depth-m="d.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)"
-        :snow-m="year.view?.snowMostM ?? 0"
+        :snow-m="year.view?.answers.outside.snowMostM ?? 0"
       />
       <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
       <SectionObjects :design="d" :outline="outline" :scale="scale" />

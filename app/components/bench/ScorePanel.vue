@@ -14,6 +14,8 @@ const winters = useWinters()
 onMounted(() => winters.look())
 
 const a = computed(() => year.view?.answers ?? null)
+/** The figure that follows the hand. */
+const coldestC = computed(() => (year.moving ?? a.value!.coldestNight).insideC)
 const was = computed(() => year.pinnedAnswers)
 const t = (c: number) => settings.show(c, 'temperature')
 const DULL = [
@@ -71,18 +73,14 @@ function showColdest(): void {
       {{ year.failure }}
     </p>
     <p v-if="!a" class="hint py-8">Working out the first year …</p>
-    <div
-      v-else
-      class="transition-opacity"
-      :class="year.running ? 'opacity-55' : ''"
-      data-test="score"
-      :data-running="year.running"
-    >
+    <div v-else :class="year.running ? 'dimmed' : ''" data-test="score" :data-running="year.running">
       <h2 class="text-[1.05rem] font-medium">Coldest night</h2>
-      <p class="flex flex-wrap items-baseline gap-x-3">
-        <span class="slab text-5xl leading-none" data-test="coldest">{{ t(a.coldestNight.insideC) }}</span>
+      <p class="flex flex-wrap items-baseline gap-x-3" :class="year.moving ? 'known' : ''">
+        <span class="slab text-5xl leading-none" data-test="coldest" :data-moving="year.moving !== null">{{
+          t(coldestC)
+        }}</span>
         <ChangeMark
-          :now="a.coldestNight.insideC"
+          :now="coldestC"
           :was="was?.coldestNight.insideC"
           quantity="temperature"
           more="good"
@@ -122,13 +120,17 @@ function showColdest(): void {
         One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
       </p>
       <p v-if="heated" class="hint mt-1">
-        Without added heat: {{ t(a.freeRunning.coldestNight.insideC) }}
-        <ChangeMark
-          :now="a.freeRunning.coldestNight.insideC"
-          :was="was?.freeRunning.coldestNight.insideC"
-          quantity="temperature"
-          more="good"
-        />
+        Without added heat:
+        <span v-if="year.unheated" :class="year.unheated.view === year.view ? '' : 'opacity-55'">
+          {{ t(year.unheated.coldest.insideC) }}
+          <ChangeMark
+            :now="year.unheated.coldest.insideC"
+            :was="was?.freeRunning?.coldestNight.insideC"
+            quantity="temperature"
+            more="good"
+          />
+        </span>
+        <template v-else>…</template>
       </p>
       <dl class="mt-3 divide-y divide-line border-y border-line">
         <div class="row">
@@ -240,6 +242,9 @@ function showColdest(): void {
 </template>
 
 <style scoped>
+.dimmed > :not(.known) {
+  opacity: 0.55;
+}
 .row {
   display: flex;
   justify-content: space-between;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { openingFlows, type OpeningFlow } from '../../../core/air/opening-flows'
+import { blockedOpenings } from '../../../core/advice/blocked-openings'
 import { dayName } from '../../../core/climate'
 import { partName } from '../../../core/geometry/parts'
 import { makeBuilding } from '../../../core/geometry/surfaces'
@@ -30,6 +31,8 @@ const say = ({ inM3h, outM3h }: OpeningFlow) =>
   inM3h < 1 && outM3h < 1
     ? 'nothing'
     : [inM3h >= 1 ? `in ${flow(inM3h)}` : '', outM3h >= 1 ? `out ${flow(outM3h)}` : ''].filter(Boolean).join(', ')
+/** What stands before an opening, and how much of it. */
+const behind = computed(() => new Map(blockedOpenings(bench.current).map(b => [b.index, b.share])))
 const total = (flows: readonly OpeningFlow[]) => flows.reduce((sum, f) => sum + f.inM3h, 0)
 const changes = (flows: readonly OpeningFlow[]) => (total(flows) / building.value.volumeM3).toFixed(0)
 const setK = (v: number) => {
@@ -80,6 +83,9 @@ const setWind = (v: number) => {
           <tr v-for="(o, i) in openings" :key="i" class="border-t border-line">
             <th scope="row" class="pr-6 text-left font-normal">
               {{ openingName(openings, i) }}, {{ partName(o.part, bench.current.shape.form) }}
+              <span v-if="behind.has(i)" class="text-clay"
+                >({{ settings.show(behind.get(i)!, 'share') }} behind what stands there)</span
+              >
             </th>
             <td class="pr-6 tabular-nums">
               <template v-if="inHour"

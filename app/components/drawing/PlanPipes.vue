@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Design } from '../../../core/design'
-import { layPipes, layRockBed } from '../../../core/geometry/pipes'
+import { layChannels, layPipes, layRockBed } from '../../../core/geometry/pipes'
 
 /** Pipes of earth stores under the floor, to scale: their runs, bends and manifolds. */
 const props = defineProps<{
@@ -22,6 +22,9 @@ const rocks = computed(() =>
     s.kind === 'rock bed' && s.on ? [{ i, lay: layRockBed(props.design, s) }] : [],
   ),
 )
+const channels = computed(() =>
+  props.design.store.airStores.flatMap(s => (s.kind === 'bed channels' && s.on ? layChannels(props.design, s) : [])),
+)
 </script>
 
 <template>
@@ -36,6 +39,17 @@ const rocks = computed(() =>
       fill="var(--masonry)"
       stroke="var(--ink)"
       stroke-dasharray="5 3"
+    />
+    <rect
+      v-for="(c, k) in channels"
+      :key="`channel ${k}`"
+      :x="Math.min(px(c.y0), px(c.y1))"
+      :y="py(c.x0 + c.widthM)"
+      :width="(c.y1 - c.y0) * ppm"
+      :height="c.widthM * ppm"
+      fill="none"
+      stroke="var(--ink)"
+      stroke-dasharray="4 3"
     />
     <g v-for="s in stores" :key="s.i" stroke="var(--earth-deep)" fill="none">
       <line

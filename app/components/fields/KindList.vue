@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { fieldAt } from '../../../core/design'
+import { fieldAt, type Design } from '../../../core/design'
+import { withoutThing, type ListPath } from '../../../core/study/brief'
 
 /**
  * Things of several kinds, as bodies and openings are: a line each, one of them open with its fields; add, duplicate,
@@ -24,6 +25,8 @@ const open = defineModel<number>({ required: true })
 const emit = defineEmits<{ add: [kind: string]; duplicate: [i: number]; takeOut: [i: number] }>()
 const bench = useDesign()
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+const withoutIt = (design: Design) =>
+  withoutThing(design, props.fields[0]!.split('.').slice(0, 2).join('.') as ListPath, open.value)
 /** A choice that is left to the house stands empty. */
 const take = (path: string, v: unknown) => props.set(path, v === '' ? null : v)
 </script>
@@ -94,9 +97,8 @@ const take = (path: string, v: unknown) => props.set(path, v === '' ? null : v)
         />
       </div>
       <WithWithout
-        :path="fields[0]!.split('.').slice(0, 2).join('.')"
-        :index="open"
-        :name="items.find(b => b.i === open)?.name ?? ''"
+        :ask="`The year without ${(items.find(b => b.i === open)?.name ?? '').toLowerCase()}`"
+        :other="withoutIt"
       />
       <slot />
     </fieldset>

@@ -55,7 +55,7 @@ const spoken = computed(() => {
           :outline="outline"
           :scale="scale"
           :frost-depth-m="design.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)"
-          :snow-m="year.view?.snowMostM ?? 0"
+          :snow-m="year.view?.answers.outside.snowMostM ?? 0"
         />
         <SectionPipes :design="design" :scale="scale" />
         <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Design } from '../../../core/design'
 import { airStoreName } from '../../../core/air-stores/registry'
-import { layPipes, layRockBed } from '../../../core/geometry/pipes'
+import { layChannels, layPipes, layRockBed } from '../../../core/geometry/pipes'
 import type { SectionScale } from '~/composables/useSectionScale'
 
 /** Pipes of earth stores and rock beds under the floor, to scale. */
@@ -18,6 +18,13 @@ const rocks = computed(() =>
   props.design.store.airStores.flatMap((s, i) =>
     s.kind === 'rock bed' && s.on
       ? [{ i, store: s, name: airStoreName(props.design.store.airStores, i), lay: layRockBed(props.design, s) }]
+      : [],
+  ),
+)
+const channels = computed(() =>
+  props.design.store.airStores.flatMap((s, i) =>
+    s.kind === 'bed channels' && s.on
+      ? [{ i, name: airStoreName(props.design.store.airStores, i), lay: layChannels(props.design, s) }]
       : [],
   ),
 )
@@ -71,6 +78,23 @@ const rocks = computed(() =>
         stroke="var(--ink)"
         stroke-width="1.2"
       />
+    </g>
+    <g v-for="c in channels" :key="`channels ${c.i}`" data-test="section-channels">
+      <rect
+        v-for="(d, k) in c.lay"
+        :key="k"
+        :x="scale.x(d.x0)"
+        :y="scale.y(0)"
+        :width="d.widthM * scale.ppm"
+        :height="Math.max(2, d.heightM * scale.ppm)"
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        stroke-width="1"
+      >
+        <title>
+          {{ c.name }}: {{ settings.show(d.widthM, 'thickness') }} × {{ settings.show(d.heightM, 'thickness') }}
+        </title>
+      </rect>
     </g>
     <g v-for="s in stores" :key="s.i" data-test="section-pipes">
       <circle

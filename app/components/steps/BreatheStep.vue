@@ -8,6 +8,7 @@ const TABS = [
   { id: 'flows', name: 'Flow' },
   { id: 'curve', name: 'How much' },
   { id: 'fans', name: 'Fans' },
+  { id: 'habits', name: 'By season' },
   { id: 'damp', name: 'Damp' },
   { id: 'wind', name: 'Wind and tightness' },
   { id: 'controls', name: 'Control sheet' },
@@ -81,6 +82,9 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
       <div class="px-4 py-3">
         <FanList />
       </div>
+    </template>
+    <template #habits>
+      <HabitsPanel />
     </template>
     <template #damp>
       <DampPanel />

@@ -45,7 +45,7 @@ const surveyedRise = computed(() => {
   )
 })
 const snow = computed(() => {
-  const depth = year.view?.snowMostM ?? 0
+  const depth = year.view?.answers.outside.snowMostM ?? 0
   return depth > 0.02 ? { depth, sum: kneeWallSnow(makeOutline(shape.value).sunnySlopeM, depth) } : null
 })
 

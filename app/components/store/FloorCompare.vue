@@ -6,7 +6,14 @@ const bench = useDesign()
 const settings = useSettings()
 const briefs = useBriefs(floorChoices)
 const t = (c: number) => settings.show(c, 'temperature')
-const HEADS = ['coldest night', 'coldest soil of the beds', 'hottest afternoon', 'heat bought', 'materials']
+const HEADS = [
+  'coldest night',
+  'coldest soil of the beds',
+  'its coldest month',
+  'hottest afternoon',
+  'heat bought',
+  'materials',
+]
 const rows = computed(() => briefs.found.value)
 </script>
 
@@ -39,6 +46,7 @@ const rows = computed(() => briefs.found.value)
             <th scope="row" class="text-left font-normal">{{ f.words }}</th>
             <td class="pl-5">{{ t(f.brief.coldestC) }}</td>
             <td class="pl-5">{{ t(f.brief.soilC) }}</td>
+            <td class="pl-5">{{ t(f.brief.soilMonthC) }}</td>
             <td class="pl-5">{{ t(f.brief.hottestC) }}</td>
             <td class="pl-5">{{ settings.show(f.brief.heatKWh * 3.6e6, 'energy') }}</td>
             <td class="pl-5">{{ bench.current.topUp.currency }} {{ Math.round(f.brief.cost) }}</td>
@@ -50,6 +58,7 @@ const rows = computed(() => briefs.found.value)
             <th scope="row" class="text-left">This house</th>
             <td class="pl-5">{{ t(briefs.now.value.coldestC) }}</td>
             <td class="pl-5">{{ t(briefs.now.value.soilC) }}</td>
+            <td class="pl-5">{{ t(briefs.now.value.soilMonthC) }}</td>
             <td class="pl-5">{{ t(briefs.now.value.hottestC) }}</td>
             <td class="pl-5">{{ settings.show(briefs.now.value.heatKWh * 3.6e6, 'energy') }}</td>
             <td class="pl-5">{{ bench.current.topUp.currency }} {{ Math.round(briefs.now.value.cost) }}</td>

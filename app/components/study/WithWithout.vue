@@ -1,20 +1,33 @@
 <script setup lang="ts">
-import { withoutThing, type Brief, type ListPath } from '../../../core/study/brief'
+import type { Design } from '../../../core/design'
+import type { Brief } from '../../../core/study/brief'
 
-/** One thing's worth: the year with it, and without. */
-const props = defineProps<{ path: string; index: number; name: string }>()
+/** One thing's worth: the year of this house, and of the one that differs in that thing alone. */
+const props = withDefaults(
+  defineProps<{
+    ask: string
+    /** The other house. */
+    other: (design: Design) => Design
+    heads?: readonly [now: string, other: string]
+  }>(),
+  { heads: () => ['with', 'without'] as const },
+)
 const settings = useSettings()
 const bench = useDesign()
-const briefs = useBriefs(design => [{ design: withoutThing(design, props.path as ListPath, props.index) }])
+const briefs = useBriefs(design => [{ design: props.other(design) }])
 watch(
-  () => [props.path, props.index, props.name],
+  () => props.ask,
   () => briefs.clear(),
 )
 const energy = (kWh: number) => settings.show(kWh * 3.6e6, 'energy')
-const t = (c: number) => settings.show(c, 'temperature')
+const t = (c: number | null) => (c === null ? '' : settings.show(c, 'temperature'))
 const ROWS: { name: string; say: (b: Brief) => string; of: (b: Brief) => number }[] = [
   { name: 'coldest night', say: b => t(b.coldestC), of: b => b.coldestC },
+  { name: 'the leaf itself', say: b => t(b.leafC), of: b => b.leafC },
+  { name: 'ridge, coldest', say: b => t(b.ridgeColdestC), of: b => b.ridgeColdestC },
+  { name: 'dug path, coldest', say: b => t(b.pathColdestC), of: b => b.pathColdestC ?? 0 },
   { name: 'hottest afternoon', say: b => t(b.hottestC), of: b => b.hottestC },
+  { name: 'ridge, hottest', say: b => t(b.ridgeHottestC), of: b => b.ridgeHottestC },
   { name: 'coldest soil', say: b => t(b.soilC), of: b => b.soilC },
   { name: 'damp', say: b => settings.show(b.hoursDamp, 'hours'), of: b => b.hoursDamp },
   { name: 'heat bought', say: b => energy(b.heatKWh), of: b => b.heatKWh },
@@ -27,8 +40,8 @@ const rows = computed(() => {
   if (!other || !now) return []
   return ROWS.filter(r => r.of(now) !== 0 || r.of(other.brief) !== 0).map(r => ({
     name: r.name,
-    with: r.say(now),
-    without: r.say(other.brief),
+    now: r.say(now),
+    other: r.say(other.brief),
   }))
 })
 </script>
@@ -36,7 +49,7 @@ const rows = computed(() => {
 <template>
   <div class="mt-2" data-test="with-without">
     <BriefBar
-      :ask="`The year without ${name.toLowerCase()}`"
+      :ask="ask"
       test="without"
       :state="briefs.state"
       :stale="briefs.stale.value"
@@ -48,17 +61,17 @@ const rows = computed(() => {
       <thead>
         <tr class="text-right">
           <td></td>
-          <th scope="col" class="pr-5 font-normal">with</th>
-          <th scope="col" class="font-normal">without</th>
+          <th scope="col" class="pr-5 font-normal">{{ heads[0] }}</th>
+          <th scope="col" class="font-normal">{{ heads[1] }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="r in rows" :key="r.name" class="text-right tabular-nums">
-          <th scope="row" class="pr-5 text-left font-normal">{{ r.name }}</th>
-          <td class="pr-5">{{ r.with }}</td>
+          <th scope="row" class="pr-5 text-left font-normal whitespace-nowrap">{{ r.name }}</th>
+          <td class="pr-5">{{ r.now }}</td>
           <td>
-            <strong v-if="r.with !== r.without">{{ r.without }}</strong
-            ><template v-else>{{ r.without }}</template>
+            <strong v-if="r.now !== r.other">{{ r.other }}</strong
+            ><template v-else>{{ r.other }}</template>
           </td>
         </tr>
       </tbody>

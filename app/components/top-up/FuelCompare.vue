@@ -27,12 +27,21 @@ const heat = computed(() => {
     ? { kWh: nearest.figures.heatKWh, what: `what holds ${settings.show(nearest.at, 'temperature')} all year` }
     : null
 })
+/** Heat of the night that took most, from noon to noon, kWh; 0 where none is bought. */
+const nightKWh = computed(() => {
+  const watts = year.view?.hours.heaterW
+  let most = 0
+  for (let noon = 12; watts && noon + 24 <= watts.length; noon += 24)
+    most = Math.max(most, watts.subarray(noon, noon + 24).reduce((sum, w) => sum + w, 0) / 1000)
+  return most
+})
 const rows = computed(() =>
   FUELS.map(f => {
     const perUseful = costPerUsefulKWh(f.id, prices[f.id]! * f.perUnitKWh).result
     return {
       ...f,
       perUseful,
+      night: perUseful * nightKWh.value,
       winter: heat.value && perUseful * heat.value.kWh,
       amount: heat.value && heat.value.kWh / f.efficiency / f.perUnitKWh,
     }
@@ -84,6 +93,7 @@ const setMoisture = (v: number) => {
             <th scope="col">a useful kWh</th>
             <th scope="col">useful</th>
             <template v-if="heat">
+              <th v-if="nightKWh > 0" scope="col">the hardest night</th>
               <th scope="col">a winter</th>
               <th scope="col">burned</th>
             </template>
@@ -109,6 +119,7 @@ const setMoisture = (v: number) => {
             </td>
             <td>{{ Math.round(f.efficiency * 100) }} %</td>
             <template v-if="heat">
+              <td v-if="nightKWh > 0">{{ money(f.night) }}</td>
               <td>{{ money(f.winter!) }}</td>
               <td>{{ Math.round(f.amount!) }} {{ f.unit }}</td>
             </template>

@@ -1,6 +1,6 @@
 import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
 import { FAN } from '../../fans/registry'
-import { area, entryOf, flag, group, hours, list, number, plain, temperature } from '../field'
+import { area, entryOf, flag, group, hours, list, number, plain, share, temperature } from '../field'
 
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
 
@@ -55,6 +55,20 @@ export const BREATHE = group(
     rowCover: group(
       { on: flag({ start: false, label: 'Row cover' }), belowC: air(4, 'Drawn below') },
       { label: 'Row cover', about: 'a sheet over the beds on cold nights' },
+    ),
+    misting: group(
+      {
+        on: flag({ start: false, label: 'Misting' }),
+        startC: temperature(10, 45, {
+          start: 28,
+          label: 'It begins at',
+          hint: 'With all its nozzles three degrees above.',
+          about: 'it begins there, and runs with all its nozzles 3 K above',
+        }),
+        perHourM3: number('volume', 0, 2, { start: 0.02, label: 'Water in an hour, all nozzles' }),
+        upTo: share(0.3, 0.95, { start: 0.8, label: 'No damper than', about: 'relative humidity' }),
+      },
+      { label: 'Misting', about: 'fine drops that dry in the air and cool it' },
     ),
   },
   { label: 'Breathe' },

@@ -24,18 +24,18 @@ export function coldDays(dryBulbC: Float32Array): Uint8Array {
 }
 
 /**
- * Air of each hour in the unheated year of a heated house, °C. It is asked for its coldest night alone: the days that
- * cannot hold it go the quicker the further off it is, which moves that night by less than 0.02 K, or 0.05 K where fans
- * blow through the ground or through rock: those are switched by the hour on such days too. What follows the last day
- * that can is left out (Infinity). Should the coldest night fall on another day after all, every day is run step by
- * step; so it is where that is asked.
+ * Air of each hour in a year that is asked for its coldest night alone, °C: the unheated year of a heated house, or a
+ * house that is being drawn about. The days that cannot hold that night go the quicker the further off it is, which
+ * moves it by less than 0.02 K, or 0.05 K where fans blow through the ground or through rock: those are switched by the
+ * hour on such days too. What follows the last day that can is left out (Infinity). Should the coldest night fall on
+ * another day after all, every day is run step by step; so it is where that is asked.
  */
-export function runUnheated(
+export function runToColdest(
   model: NetworkModel,
   site: SiteYear,
-  options: Pick<RunOptions, 'stepsPerHour' | 'stop'> & { inFull?: boolean },
+  options: Pick<RunOptions, 'stepsPerHour' | 'heated' | 'stop'> & { inFull?: boolean },
 ): Float32Array {
-  const { stepsPerHour, stop } = options
+  const { stepsPerHour, heated, stop } = options
   const dt = 3600 / stepsPerHour
   const longest = model.exchangers.length > 0 ? 1 : 24
   const everyDay = new Uint8Array(DAYS).fill(1)
@@ -46,7 +46,7 @@ export function runUnheated(
   function run(days: Uint8Array): Float32Array {
     const air = new Float32Array(HOURS).fill(Infinity)
     const stepper = ownStepper(model, site)
-    stepper.heat(false)
+    stepper.heat(heated)
     warmUp(stepper, model, stop)
     for (let day = 0; day <= days.lastIndexOf(1); day++) {
       if (stop?.()) throw new RunStopped()
