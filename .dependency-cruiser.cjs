@@ -72,14 +72,14 @@ module.exports = {
       comment: 'As bodies.',
       severity: 'error',
       from: { path: '^core/air-stores/' },
-      to: { path: '^core/', pathNot: '^core/(air-stores|units|physics|design/(field|kinds))' },
+      to: { path: '^core/', pathNot: '^core/(air-stores|catalog|units|physics|design/(field|kinds))' },
     },
     {
       name: 'fans-below-all',
       comment: 'As bodies.',
       severity: 'error',
       from: { path: '^core/fans/' },
-      to: { path: '^core/', pathNot: '^core/(fans|units|physics|design/(field|kinds))' },
+      to: { path: '^core/', pathNot: '^core/(fans|catalog|units|physics|design/(field|kinds))' },
     },
     {
       name: 'editing-above-geometry',

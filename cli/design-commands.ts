@@ -35,7 +35,8 @@ function readText(path: string, what: string, longest = LONGEST_FILE): string {
   }
 }
 
-function loadDesign(path: string): Design {
+/** A sound design from a file. */
+export function loadDesign(path: string): Design {
   const read = readDesign(readText(path, 'a design as JSON', 2 * LARGEST_DESIGN))
   if (!read.ok) throw new BadInput(read.faults.map(faultLine), { ok: false, faults: read.faults })
   return read.design

@@ -45,3 +45,15 @@ export function numberOption(name: string, text: string | undefined, low: number
   }
   return value
 }
+
+/** The values of an option that may be given several times, and the arguments without them. */
+export function listOption(name: string, args: readonly string[]): { rest: string[]; values: string[] } {
+  const rest: string[] = []
+  const values: string[] = []
+  for (let i = 0; i < args.length; i++) {
+    if (args[i]!.startsWith(`--${name}=`)) values.push(args[i]!.slice(name.length + 3))
+    else if (args[i] === `--${name}` && args[i + 1] !== undefined) values.push(args[++i]!)
+    else rest.push(args[i]!)
+  }
+  return { rest, values }
+}

@@ -10,6 +10,7 @@ import {
   weatherCommand,
 } from './design-commands'
 import { fuzzCommand } from './fuzz-command'
+import { findCommand, ladderCommand, sweepCommand, wintersCommand } from './study-commands'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
 
@@ -56,6 +57,34 @@ const COMMANDS: Record<string, Command> = {
       'year from a day of it (1 to 365; it ends amid the coldest month unless said): how each day stands, and ' +
       'what fails first.',
     run: spellCommand,
+  },
+  winters: {
+    usage: 'winters <design.json> [--n 20] [--workers 2]',
+    about:
+      'As many winters (1 to 1000) of the design’s climate: the coldest night of each, how often there is frost ' +
+      'inside and how often the aim is missed, and what one in ten is colder and warmer than.',
+    run: wintersCommand,
+  },
+  sweep: {
+    usage: 'sweep <design.json> --vary shape.turnDeg=-40:40:20 [--vary path=…] [--workers 2]',
+    about:
+      'One or two decisions over a range, from:to:step or one,two: the coldest night, heat, winter light, hottest ' +
+      'afternoon and cost of each. What can’t be built is told on standard error and left out.',
+    run: sweepCommand,
+  },
+  ladder: {
+    usage: 'ladder <design.json> [--workers 2]',
+    about:
+      'Every sensible single change to the design, each run for its year, ranked by what its money buys: degrees on ' +
+      'the coldest night, or heat saved where the house buys heat. Each with the edits that make it.',
+    run: ladderCommand,
+  },
+  find: {
+    usage: 'find <design.json> --coldest 2 [--budget 4000] [--light 5] [--moves id,id…] [--workers 2]',
+    about:
+      'The cheapest set of changes whose coldest night is at least so warm, °C, within a budget and with at least so ' +
+      'much winter light, mol/m²·d: every set of at most eight moves is run (the most promising, unless named).',
+    run: findCommand,
   },
   weather: {
     usage: 'weather <design.json> --out year.epw',

@@ -16,7 +16,10 @@ export interface BedAnswer {
   soilC: number[]
   /** Sunlight on it by month, mol/m² a day. */
   dli: number[]
-  /** Under its row cover, where there is one: its space as a share of the house's air, and air and soil in the room's coldest hour, °C. */
+  /**
+   * Under its row cover, where there is one: its space as a share of the house's air, and air and soil in the room's
+   * coldest hour, °C.
+   */
   underCover: { spaceShare: number; airC: number; soilC: number } | null
 }
 

@@ -35,6 +35,8 @@ export interface YearOptions {
   stop?: () => boolean
 }
 
+/** Houses whose light is remembered. */
+const KEPT = 2
 /** Unless said. */
 const STEPS_PER_HOUR = 4
 
@@ -42,20 +44,21 @@ const STEPS_PER_HOUR = 4
 export type StageTimes = Record<'site' | 'building' | 'light' | 'sun' | 'network' | 'answers', number>
 
 /**
- * Remembers the last result of a stage and makes it anew when one of the branches of the document that it hangs on is
- * another.
+ * Remembers the last results of a stage, and makes one anew when what it hangs on (branches of the document, earlier
+ * stages) is as in none of them.
+ * @param kept how many: with two, a design that others are held against is not forgotten for each of them
  */
 function remember<A extends readonly unknown[], T>(
   make: (...args: A) => T,
-): (branches: readonly unknown[], ...args: A) => T {
-  let lastBranches: readonly unknown[] | null = null
-  let last: T
-  return (branches, ...args) => {
-    if (lastBranches === null || branches.some((b, i) => !Object.is(b, lastBranches![i]))) {
-      last = make(...args)
-      lastBranches = branches
-    }
-    return last
+  kept = 1,
+): (hangsOn: readonly unknown[], ...args: A) => T {
+  const known: { hangsOn: readonly unknown[]; result: T }[] = []
+  return (hangsOn, ...args) => {
+    const i = known.findIndex(k => hangsOn.every((b, n) => Object.is(b, k.hangsOn[n])))
+    const found = i < 0 ? { hangsOn, result: make(...args) } : known.splice(i, 1)[0]!
+    known.unshift(found)
+    known.length = Math.min(known.length, kept)
+    return found.result
   }
 }
 
@@ -78,9 +81,13 @@ export function createYearEngine(now: () => number = () => 0) {
             : site.climate,
       }),
   )
-  const lightStage = remember((design: Design, building: Building): LightTable => makeLightTable(design, building))
+  const lightStage = remember(
+    (design: Design, building: Building): LightTable => makeLightTable(design, building),
+    KEPT,
+  )
   const sunStage = remember(
     (site: SiteYear, building: Building, table: LightTable): SolarGains => makeSolarGains(site, building, table),
+    KEPT,
   )
   let lastDesign: Design | null = null
   /**
@@ -124,10 +131,10 @@ export function createYearEngine(now: () => number = () => 0) {
     lap('site')
     const building = makeBuilding(design)
     lap('building')
-    const lit = litBranches(design)
-    const table = lightStage(lit, design, building)
+    const lit = inLight(design)
+    const table = lightStage([lit], design, building)
     lap('light')
-    const gains = sunStage([siteYear, ...lit], siteYear, building, table)
+    const gains = sunStage([siteYear, lit], siteYear, building, table)
     lap('sun')
     return { siteYear, building, gains }
   }
@@ -169,13 +176,9 @@ export function createYearEngine(now: () => number = () => 0) {
   return { run, coldest, site, stages }
 }
 
-/** Where bodies stand and what they take in: what they are filled with is nothing to the light. */
-const bodiesInLight = ({ shape, store }: Pick<Design, 'shape' | 'store'>): string =>
-  JSON.stringify(store.bodies.map(b => [kindOf(b).box(b, roomOf(shape)), kindOf(b).absorptance(b)]))
-
-/** Branches of a document on which the light in the room hangs. */
-function litBranches({ site, aim, shape, skin, store }: Design): readonly unknown[] {
-  return [
+/** All of a document on which the light in the room hangs, as one word. */
+function inLight({ site, aim, shape, skin, store }: Design): string {
+  return JSON.stringify([
     site.latitudeDeg,
     // What grows catches light.
     aim.crops,
@@ -188,9 +191,10 @@ function litBranches({ site, aim, shape, skin, store }: Design): readonly unknow
     skin.condition,
     skin.finish,
     skin.snow,
-    bodiesInLight({ shape, store }),
+    // Where bodies stand and what they take in: what they are filled with is nothing to the light.
+    store.bodies.map(b => [kindOf(b).box(b, roomOf(shape)), kindOf(b).absorptance(b)]),
     // What stands at the face, and not how thick it is.
-    store.linings.map(l => `${l.part} ${l.material}`).join(),
+    store.linings.map(l => [l.part, l.material]),
     store.floor,
-  ]
+  ])
 }

@@ -22,7 +22,7 @@ async function bundle() {
   if (made && made.mtimeMs > Math.max(...SOURCES.map(s => youngest(join(ROOT, s))))) return
   const { build } = await import('esbuild')
   const { outputFiles } = await build({
-    entryPoints: ['tierra', 'bench-worker', 'fuzz-worker'].map(name => join(ROOT, 'cli', `${name}.ts`)),
+    entryPoints: ['tierra', 'bench-worker', 'fuzz-worker', 'study-worker'].map(name => join(ROOT, 'cli', `${name}.ts`)),
     outdir: OUT,
     outExtension: { '.js': '.mjs' },
     bundle: true,

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
-import { laidOn, type Laid } from '../../core/moves/registry'
+import { laidOn, QUICK_MOVES, type Laid } from '../../core/moves/registry'
 import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { useDesign } from './design'
 import { useYear } from './year'
@@ -42,7 +42,7 @@ export const useSpell = defineStore('spell', () => {
       await year.spells([design], { ...asked }, a => (answer.value = a), signal)
       const stood = answer.value as SpellAnswer | null
       if (stood?.firstFailure) {
-        const laid = laidOn(design)
+        const laid = laidOn(design, QUICK_MOVES)
         state.total += laid.length
         state.done = 1
         await year.spells(

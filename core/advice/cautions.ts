@@ -142,9 +142,9 @@ export function designCautions(
       if (footM < answers.outside.snowMostM)
         add(
           'breathe',
-          `${openingName(design.skin.openings, index)}: snow lies up to ${show(answers.outside.snowMostM, 'length')} ` +
-            `deep, and its foot is ${show(footM, 'length')} above the ground outside. Keep it shovelled where it must ` +
-            `breathe in winter.`,
+          `${openingName(design.skin.openings, index)}: snow lies up to ` +
+            `${show(answers.outside.snowMostM, 'length')} deep, and its foot is ${show(footM, 'length')} above the ` +
+            `ground outside. Keep it shovelled where it must breathe in winter.`,
         )
   const { sources } = design.topUp
   const fired = sources.map(firedBy).filter(f => f !== null)

@@ -1,4 +1,4 @@
-import { entry, MATERIALS, PRICES } from '../catalog'
+import { entry, MATERIALS } from '../catalog'
 import { choice, entryOf, group, length, type Value } from '../design/field'
 import { cutWall } from '../materials/assembly'
 import { atM, COMMON } from './common'
@@ -70,7 +70,7 @@ export const HEAP: BodyKind<Heap> & { fields: typeof fields } = {
   underfoot: () => null,
   waterM3: () => 0,
   weightKg: (body, box) => sizes(body, box).volumeM3 * entry(MATERIALS, body.material).density,
-  cost: (body, box) => ({ amount: sizes(body, box).volumeM3, unit: 'm³', price: PRICES.material[body.material] ?? 0 }),
+  cost: (body, box) => ({ amount: sizes(body, box).volumeM3, unit: 'm³', price: `material.${body.material}` }),
   line: (body, box, show) =>
     `${entry(MATERIALS, body.material).name.toLowerCase()}, ${show(box.y1 - box.y0, 'length')} × ` +
     `${show(body.widthM, 'length')} × ${show(body.heightM, 'length')}, ${show(sizes(body, box).volumeM3, 'volume')}`,

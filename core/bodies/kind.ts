@@ -1,3 +1,4 @@
+import type { CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 
 /** The room that bodies stand in: inside, x from the sunny wall, y along the ridge from the west end, m. */
@@ -96,7 +97,7 @@ export interface BodyKind<B extends Placed = Placed> {
   /** What stands on the floor, kg: what it holds, or itself where it is all of a piece. */
   weightKg: (body: B, box: Box) => number
   /** At rough prices, in money. */
-  cost: (body: B, box: Box) => { amount: number; unit: 'pieces' | 'm²' | 'm³'; price: number }
+  cost: (body: B, box: Box) => CostPart
   /** What it is, in a few words for print and lists. */
   line: (body: B, box: Box, show: Show) => string
   /** What it can do to people. */

@@ -1,5 +1,4 @@
 import { WATER_DENSITY } from '../physics/constants'
-import { PRICES } from '../catalog'
 import { choice, group, length, type Value } from '../design/field'
 import { atM, COMMON, openShare } from './common'
 import { filledChain, WITH_WATER } from './contents'
@@ -58,7 +57,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
   },
   waterM3,
   weightKg: (body, box) => waterM3(body, box) * WATER_DENSITY,
-  cost: (body, box) => ({ amount: waterM3(body, box), unit: 'm³', price: PRICES.pondM3 }),
+  cost: (body, box) => ({ amount: waterM3(body, box), unit: 'm³', price: 'part.pond' }),
   line: (body, box, show) =>
     `${show(box.y1 - box.y0, 'length')} × ${show(body.widthM, 'length')}, ${show(body.depthM, 'length')} deep, ` +
     `${show(waterM3(body, box), 'volume')}`,

@@ -1,4 +1,4 @@
-import { COLOURS, entry, PRICES } from '../catalog'
+import { COLOURS, entry } from '../catalog'
 import { choice, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON, openShare } from './common'
 import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
@@ -64,7 +64,7 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
   underfoot: (_body, box) => ({ conductance: foot(box) * BED_OF_WATER, depthM: 0 }),
   waterM3: (body, box) => waterOf(body, volumeM3(body, box)),
   weightKg: (body, box) => volumeM3(body, box) * contentsOf(body).density,
-  cost: (body, box) => ({ amount: volumeM3(body, box), unit: 'm³', price: PRICES.tankM3 }),
+  cost: (body, box) => ({ amount: volumeM3(body, box), unit: 'm³', price: 'part.tank' }),
   line: (body, box, show) =>
     `${show(box.y1 - box.y0, 'length')} × ${show(body.widthM, 'length')} × ${show(body.heightM, 'length')}, ` +
     `${show(volumeM3(body, box), 'volume')}${filledWith(body)}`,

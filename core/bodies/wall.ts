@@ -1,4 +1,4 @@
-import { entry, MATERIALS, PRICES } from '../catalog'
+import { entry, MATERIALS } from '../catalog'
 import { choice, entryOf, group, length, thickness, type Value } from '../design/field'
 import { cutWall } from '../materials/assembly'
 import { atM, COMMON } from './common'
@@ -71,9 +71,9 @@ export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
   waterM3: () => 0,
   weightKg: (body, box) => faceM2(body, box) * body.thicknessM * entry(MATERIALS, body.material).density,
   cost: (body, box) => ({
-    amount: faceM2(body, box),
-    unit: 'm²',
-    price: body.thicknessM * (PRICES.material[body.material] ?? 0),
+    amount: faceM2(body, box) * body.thicknessM,
+    unit: 'm³',
+    price: `material.${body.material}`,
   }),
   line: (body, box, show) =>
     `${entry(MATERIALS, body.material).name.toLowerCase()}, ${show(body.thicknessM, 'thickness')} thick, ` +

@@ -1,43 +1,129 @@
-/**
- * Rough builders' prices to compare designs by, in money of the design's own currency and in round numbers: no
- * quotation. Glazings, covers and vessels carry theirs with them.
- */
-export const PRICES = {
-  /** Materials, money per m³. */
-  material: {
-    'eps': 110,
-    'xps': 240,
-    'pir': 260,
-    'mineral-wool': 90,
-    'wood-fibre': 260,
-    'straw': 60,
-    'softwood': 550,
-    'plywood': 900,
-    'steel-sheet': 16000,
-    'brick': 450,
-    'concrete': 220,
-    'concrete-block': 260,
-    'stone': 420,
-    'rammed-earth': 180,
-    'gabion': 190,
-    'soil': 25,
-    'gravel': 45,
-    'clay-soil': 10,
-    'sandy-soil': 25,
-    'own': 250,
-  } as Readonly<Record<string, number>>,
-  /** Tanks of sheet or mesh and liner, and ponds of liner, money per m³ of water. */
-  tankM3: 110,
-  pondM3: 60,
-  /** Frame under glazing and roof, money per m² of slope. */
-  frameM2: 32,
-  /** A curved or broken slope costs this much more frame. */
-  bentFrame: 1.35,
-  /** Foundation, money per m of perimeter. */
-  foundationM: 55,
-  /** Digging and carting, money per m³. */
-  digM3: 35,
-  /** Skin of an entry lobby, money per m² of its floor. */
-  lobbyM2: 220,
-  bedM2: 30,
+import { NIGHT_COVERS } from './covers'
+import { FUELS } from './fuels'
+import { GLAZINGS } from './glazings'
+import { MATERIALS } from './materials'
+import { VESSELS } from './vessels'
+
+/** What a price is for, as the price book lists them. */
+export const PRICE_GROUPS = {
+  material: 'Materials',
+  glazing: 'Glazings',
+  cover: 'Night covers',
+  vessel: 'Vessels',
+  part: 'Parts of the house',
+  device: 'Devices',
+  work: 'Work',
+  fuel: 'Fuels',
 } as const
+export type PriceGroup = keyof typeof PRICE_GROUPS
+
+/** A price of the book: rough until a person gives their own. */
+export interface PriceItem {
+  /** Group and name, as in `glazing.glass-2`. */
+  id: string
+  group: PriceGroup
+  name: string
+  /** What it is for one of. */
+  unit: string
+  /** Money of the design's own currency, in round numbers: no quotation. */
+  rough: number
+}
+
+/** So much of something at a price of the book. */
+export interface CostPart {
+  amount: number
+  unit: 'm²' | 'm³' | 'm' | 'pieces'
+  price: string
+}
+
+/** Materials, money per m³. */
+const MATERIAL: Readonly<Record<string, number>> = {
+  'eps': 110,
+  'xps': 240,
+  'pir': 260,
+  'mineral-wool': 90,
+  'wood-fibre': 260,
+  'straw': 60,
+  'softwood': 550,
+  'plywood': 900,
+  'steel-sheet': 16000,
+  'brick': 450,
+  'concrete': 220,
+  'concrete-block': 260,
+  'stone': 420,
+  'rammed-earth': 180,
+  'gabion': 190,
+  'soil': 25,
+  'gravel': 45,
+  'clay-soil': 10,
+  'sandy-soil': 25,
+}
+const OWN_MATERIAL = 250
+
+type Row = readonly [name: string, label: string, unit: string, rough: number]
+const PARTS: readonly Row[] = [
+  ['frame', 'Frame under glazing and roof', 'm²', 32],
+  ['bent-frame', 'Frame, curved or broken', 'm²', 43],
+  ['foundation', 'Foundation', 'm', 55],
+  ['dig', 'Digging and carting', 'm³', 35],
+  ['lobby', 'Entry lobby, by its floor', 'm²', 220],
+  ['bed', 'Beds', 'm²', 30],
+  ['soil-film', 'Film or mulch over soil', 'm²', 1],
+  ['row-cover', 'Sheet and hoops over beds', 'm²', 4],
+  ['sealing', 'Tape, seals and foam: leaks halved once', 'm²', 2],
+  ['channels', 'Pockets or channels for a cover’s edges', 'm²', 6],
+  ['cover-motor', 'Motor of a cover', 'piece', 450],
+  ['vent', 'Vents and louvres, free area', 'm²', 140],
+  ['opener', 'Opener, wax or motor', 'piece', 60],
+  ['window', 'Window', 'm²', 160],
+  ['door', 'Door', 'm²', 150],
+  ['roll-up', 'Roll-up side', 'm', 14],
+  ['tank', 'Tank of sheet and liner, by its water', 'm³', 110],
+  ['pond', 'Pond with its liner, by its water', 'm³', 60],
+]
+const DEVICES: readonly Row[] = [
+  ['fan', 'Fan in the skin, each 1000 m³/h', 'piece', 110],
+  ['duct-fan', 'Duct fan, each 100 m³/h', 'piece', 22],
+  ['stirring-fan', 'Fan that stirs the air', 'piece', 70],
+  ['pipe', 'Drain pipe, 100 mm, by its length', 'm', 4],
+  ['channel', 'Channel under a bed', 'm', 6],
+  ['misting', 'Misting, all its nozzles', 'piece', 180],
+  ['heater', 'Heater, each kW', 'piece', 70],
+  ['stove', 'Stove with its flue', 'piece', 900],
+  ['loop', 'Warm-water loop with its pump', 'piece', 350],
+  ['lamp', 'Lamps, each 100 W', 'piece', 55],
+  ['air-panel', 'Solar air panel', 'm²', 140],
+  ['water-panel', 'Solar water panel', 'm²', 220],
+  ['compost', 'Compost with its loop', 'piece', 250],
+]
+
+const items = (group: PriceGroup, rows: readonly Row[]): PriceItem[] =>
+  rows.map(([name, label, unit, rough]) => ({ id: `${group}.${name}`, group, name: label, unit, rough }))
+
+/** Every price of the book. */
+export const PRICE_ITEMS: readonly PriceItem[] = [
+  ...items(
+    'material',
+    MATERIALS.map(m => [m.id, m.name, 'm³', MATERIAL[m.id] ?? OWN_MATERIAL] as const),
+  ),
+  ...items('material', [['own', 'Material of one’s own', 'm³', OWN_MATERIAL]]),
+  ...items(
+    'glazing',
+    GLAZINGS.map(g => [g.id, g.name, 'm²', g.pricePerM2] as const),
+  ),
+  ...items(
+    'cover',
+    NIGHT_COVERS.map(c => [c.id, c.name, 'm²', c.pricePerM2] as const),
+  ),
+  ...items(
+    'vessel',
+    VESSELS.map(v => [v.id, `${v.name}, ${Math.round(v.volumeM3 * 1000)} L`, 'piece', v.price] as const),
+  ),
+  ...items('part', PARTS),
+  ...items('device', DEVICES),
+  ...items('work', [['hour', 'An hour of work; 0 for your own hands', 'h', 0]]),
+  ...items(
+    'fuel',
+    FUELS.map(f => [f.id, f.name, 'kWh', f.roughPrice] as const),
+  ),
+]

@@ -34,6 +34,7 @@ export const CIRCULATING: FanKind<Circulating> & { fields: typeof fields } = {
   blows: () => null,
   stirs: ({ runs, aboveC }, airC, isDay) =>
     runs === 'always' || (runs === 'warm' ? airC > aboveC : isDay === (runs === 'day')),
+  cost: () => ({ amount: 1, unit: 'pieces', price: 'device.stirring-fan' }),
   line: (f, show) =>
     `${show(f.flowM3h, 'airflow')}, ${RUNS.find(r => r.id === f.runs)!.name}` +
     (f.runs === 'warm' ? ` ${show(f.aboveC, 'temperature')}` : ''),

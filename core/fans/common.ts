@@ -36,6 +36,7 @@ export function fanInSkin<const K extends string>(kind: K, name: string, louvre:
     drives,
     blows: f => f,
     stirs: () => false,
+    cost: f => ({ amount: (f.stages * f.flowM3h) / 1000, unit: 'pieces', price: 'device.fan' }),
     line: (f, show) =>
       `${f.stages > 1 ? `${f.stages} × ` : ''}${show(f.flowM3h, 'airflow')}, from ${show(f.startC, 'temperature')}`,
   }

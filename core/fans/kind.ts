@@ -1,3 +1,4 @@
+import type { CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 import type { Quantity } from '../units'
 
@@ -40,6 +41,8 @@ export interface FanKind<F extends Fan = Fan> {
   blows: (f: F) => Blows | null
   /** Whether what stirs the air runs, by the air and by whether it is day; false for all others. */
   stirs: (f: F, airC: number, isDay: boolean) => boolean
+  /** What it is, to be paid for. */
+  cost: (f: F) => CostPart
   /** What it is, in a few words for print and lists. */
   line: (f: F, show: Show) => string
 }

@@ -114,3 +114,16 @@ export function dampFaults(layers: readonly Layer[]): DampFault[] {
   }
   return out
 }
+
+/** The layer of a wall that is insulation and thickest; −1 where there is none. */
+export function mainInsulation(layers: readonly Layer[]): number {
+  let best = -1
+  layers.forEach((l, i) => {
+    if (
+      MATERIALS.find(m => m.id === l.material)?.group === 'insulation' &&
+      (best < 0 || l.thicknessM > layers[best]!.thicknessM)
+    )
+      best = i
+  })
+  return best
+}

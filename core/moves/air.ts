@@ -28,6 +28,27 @@ export const AIR_MOVES: readonly Move[] = [
         : [['breathe.fans', [...breathe.fans, aFan('circulating fan')]]],
   },
   {
+    id: 'more-vents',
+    group: 'air',
+    again: true,
+    words: 'Make the vents half as large again',
+    of: ({ skin }) =>
+      skin.openings.some(o => 'areaM2' in o)
+        ? [
+            [
+              'skin.openings',
+              skin.openings.map(o => ('areaM2' in o ? { ...o, areaM2: Math.round(o.areaM2 * 150) / 100 } : o)),
+            ],
+          ]
+        : null,
+  },
+  {
+    id: 'misting',
+    group: 'air',
+    words: 'Cool hot afternoons with mist',
+    of: ({ breathe }) => (breathe.misting.on ? null : [['breathe.misting.on', true]]),
+  },
+  {
     id: 'drier-soil',
     group: 'air',
     words: 'Lay film over the soil, and water under it',

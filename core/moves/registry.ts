@@ -1,26 +1,50 @@
 import type { Design } from '../design/types'
-import { designFaults, patchDesign } from '../editing'
+import { designFaults, patchDesign, type Patch } from '../editing'
 import { AIR_MOVES } from './air'
-import { COLD_MOVES } from './cold'
+import { COVER_MOVES } from './cover'
+import { GLAZING_MOVES } from './glazing'
+import { HEAT_MOVES } from './heat'
 import type { Move } from './move'
+import { SHAPE_MOVES } from './shape'
+import { STORE_MOVES } from './store'
+import { TIGHTNESS_MOVES } from './tightness'
+import { WALL_MOVES } from './walls'
 
-export type { Move, MoveGroup } from './move'
+export { MOVE_GROUPS, type Before, type Move, type MoveGroup } from './move'
 
 /** Every move, by what it changes. */
-export const MOVES: readonly Move[] = [...COLD_MOVES, ...AIR_MOVES]
+export const MOVES: readonly Move[] = [
+  ...COVER_MOVES,
+  ...TIGHTNESS_MOVES,
+  ...STORE_MOVES,
+  ...HEAT_MOVES,
+  ...AIR_MOVES,
+  ...WALL_MOVES,
+  ...GLAZING_MOVES,
+  ...SHAPE_MOVES,
+]
 
-/** A move laid on a design. */
+/** What a person can still do when the forecast turns cold, or could have done before. */
+const QUICK: readonly Move['group'][] = ['cover', 'tightness', 'store', 'heat', 'air']
+export const QUICK_MOVES: readonly Move[] = MOVES.filter(m => QUICK.includes(m.group) && m.before === undefined)
+
+/** A move laid on a design: its words there, and what it changes. */
 export interface Laid {
   move: Move
+  words: string
+  patches: readonly Patch[]
   design: Design
 }
 
 /** Those of some moves that a design can take, each laid on it by itself. */
 export function laidOn(design: Design, moves: readonly Move[] = MOVES): Laid[] {
+  const before = new Set(designFaults(design).map(f => f.path + f.message))
   return moves.flatMap((move): Laid[] => {
     const patches = move.of(design)
     if (!patches) return []
     const laid = patchDesign(design, patches)
-    return designFaults(laid).length === 0 ? [{ move, design: laid }] : []
+    if (designFaults(laid).some(f => !before.has(f.path + f.message))) return []
+    const words = typeof move.words === 'string' ? move.words : move.words(design)
+    return [{ move, words, patches, design: laid }]
   })
 }

@@ -49,6 +49,7 @@ export const DOOR: OpeningKind<Door> & { fields: typeof fields } = {
   opener: o => o,
   plugSavesM2: rimSavedM2,
   traffic: o => ({ areaM2: o.widthM * o.heightM, secondsPerHour: (o.openingsPerDay * o.openS) / WORKING_HOURS }),
+  cost: o => [{ amount: o.widthM * o.heightM, unit: 'm²', price: 'part.door' }],
   line: (o, show) =>
     `${show(o.widthM, 'length')} × ${show(o.heightM, 'length')}${o.glazed ? ', glazed' : ''}, ` +
     `${o.openingsPerDay} times a day`,

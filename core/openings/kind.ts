@@ -1,4 +1,4 @@
-import { entry, GAPS } from '../catalog'
+import { entry, GAPS, type CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 import type { PartId } from '../design/fields/parts'
 import type { Presence } from './presence'
@@ -78,6 +78,8 @@ export interface OpeningKind<O extends Let = Let> {
    * door.
    */
   traffic: (o: O) => { areaM2: number; secondsPerHour: number } | null
+  /** What it is made of, to be paid for; its panes are counted with the glazing. */
+  cost: (o: O) => readonly CostPart[]
   /** What it is, in a few words for print and lists. */
   line: (o: O, show: Show) => string
 }
@@ -87,6 +89,12 @@ export function rimSavedM2(freeM2: number, tallM: number): number {
   const rimM = freeM2 > 0 && tallM > 0 ? 2 * (freeM2 / tallM + tallM) : 0
   return rimM * (entry(GAPS, 'vent-edge').areaM2 - entry(GAPS, 'vent-sealed').areaM2)
 }
+
+/** Flaps by their free area, and what moves them. */
+export const flapsCost = ({ areaM2, how }: { areaM2: number; how: Opener['how'] }): CostPart[] => [
+  { amount: areaM2, unit: 'm²', price: 'part.vent' },
+  { amount: how === 'wax' || how === 'motor' ? 1 : 0, unit: 'pieces', price: 'part.opener' },
+]
 
 /** An orifice's share of ideal flow: a sharp edge. ASHRAE Fundamentals ch. 16. */
 export const SHARP = 0.6

@@ -1,7 +1,7 @@
 import { entry, GAPS } from '../catalog'
 import { choice, group, length, startOf, type Value } from '../design/field'
 import { areaM2, openerFields, part, WALLS } from './common'
-import type { OpeningKind } from './kind'
+import { flapsCost, type OpeningKind } from './kind'
 
 /** Blades in a wall, which hold back a good part of the air even when they stand open. */
 const fields = group(
@@ -42,5 +42,6 @@ export const LOUVRE: OpeningKind<Louvre> & { fields: typeof fields } = {
   plugSavesM2: (freeM2, tallM) =>
     Math.max(1, freeM2 / tallM ** 2) * (entry(GAPS, 'louvre').areaM2 - entry(GAPS, 'louvre-plugged').areaM2),
   traffic: () => null,
+  cost: flapsCost,
   line: (o, show) => `${show(o.areaM2, 'area')} free, ${show(o.atM, 'length')} above the floor`,
 }

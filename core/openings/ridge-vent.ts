@@ -1,6 +1,6 @@
 import { choice, group, startOf, type Value } from '../design/field'
 import { areaM2, openerFields, part } from './common'
-import { rimSavedM2, SHARP, type OpeningKind } from './kind'
+import { rimSavedM2, SHARP, flapsCost, type OpeningKind } from './kind'
 
 /** Flaps along the top of a slope. */
 const fields = group(
@@ -33,5 +33,6 @@ export const RIDGE_VENT: OpeningKind<RidgeVent> & { fields: typeof fields } = {
   opener: o => o,
   plugSavesM2: rimSavedM2,
   traffic: () => null,
+  cost: flapsCost,
   line: (o, show) => `${show(o.areaM2, 'area')} free, at the ridge`,
 }

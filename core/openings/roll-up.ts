@@ -37,5 +37,6 @@ export const ROLL_UP: OpeningKind<RollUp> & { fields: typeof fields } = {
   opener: o => o,
   plugSavesM2: rimSavedM2,
   traffic: () => null,
+  cost: o => [{ amount: o.lengthM, unit: 'm', price: 'part.roll-up' }],
   line: (o, show) => `${show(o.lengthM, 'length')} long, rolls up by ${show(o.heightM, 'length')}`,
 }

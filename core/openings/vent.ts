@@ -1,6 +1,6 @@
 import { choice, group, length, startOf, type Value } from '../design/field'
 import { ANYWHERE, areaM2, openerFields, part } from './common'
-import { rimSavedM2, SHARP, type OpeningKind } from './kind'
+import { rimSavedM2, SHARP, flapsCost, type OpeningKind } from './kind'
 
 /** Flaps in a wall or in the glazing, known by their free area. */
 const fields = group(
@@ -37,5 +37,6 @@ export const VENT: OpeningKind<Vent> & { fields: typeof fields } = {
   opener: o => o,
   plugSavesM2: rimSavedM2,
   traffic: () => null,
+  cost: flapsCost,
   line: (o, show) => `${show(o.areaM2, 'area')} free, ${show(o.atM, 'length')} above the floor`,
 }

@@ -55,6 +55,7 @@ export const WINDOW: OpeningKind<Window> & { fields: typeof fields } = {
   opener: o => o,
   plugSavesM2: rimSavedM2,
   traffic: () => null,
+  cost: o => [{ amount: o.widthM * o.heightM * o.count, unit: 'm²', price: 'part.window' }],
   line: (o, show) =>
     `${o.count > 1 ? `${o.count} × ` : ''}${show(o.widthM, 'length')} × ${show(o.heightM, 'length')}, ` +
     `sill ${show(o.sillM, 'length')} up`,

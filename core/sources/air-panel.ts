@@ -52,5 +52,6 @@ export const AIR_PANEL: SourceKind<AirPanel> & { fields: typeof fields } = {
       return watts + s.powerW
     }
   },
+  cost: s => ({ amount: s.areaM2, unit: 'm²', price: 'device.air-panel' }),
   line: (s, show) => `${show(s.areaM2, 'area')} at ${show(s.tiltDeg, 'angle')}`,
 }

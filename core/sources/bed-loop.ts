@@ -34,6 +34,7 @@ export const BED_LOOP: SourceKind<BedLoop> & { fields: typeof fields } = {
     }
   },
   fired: s => s,
+  cost: () => ({ amount: 1, unit: 'pieces', price: 'device.loop' }),
   line: (s, show) =>
     `${entry(FUELS, s.fuel).name.toLowerCase()}, ${show(s.capacityW, 'power')}, keeps the beds at ` +
     show(s.setPointC, 'temperature'),

@@ -57,5 +57,6 @@ export const BODY_LOOP: SourceKind<BodyLoop> & { fields: typeof fields } = {
     }
   },
   body: s => s.body,
+  cost: () => ({ amount: 1, unit: 'pieces', price: 'device.loop' }),
   line: (s, show) => `${s.flowLMin} L/min, brings the beds to ${show(s.setPointC, 'temperature')}`,
 }

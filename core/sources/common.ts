@@ -28,6 +28,7 @@ export const PLAIN = {
   fired: () => null,
   molPerMJ: () => 0,
   idle: () => [],
+  cost: () => null,
 } satisfies Partial<SourceKind>
 
 /** Panels and spare power warm water up to this, °C. */

@@ -57,5 +57,6 @@ export const COMPOST: SourceKind<Compost> & { fields: typeof fields } = {
       return all
     }
   },
+  cost: () => ({ amount: 1, unit: 'pieces', price: 'device.compost' }),
   line: (s, show) => `${show(s.massKg, 'mass')}, a loop to the beds`,
 }

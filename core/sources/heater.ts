@@ -73,6 +73,7 @@ export const HEATER: SourceKind<Heater> & { fields: typeof fields } = {
   body: s => s.body,
   fired: s => s,
   idle: s => (s.into === 'body' || s.into === 'at body' ? [] : ['body']),
+  cost: s => ({ amount: s.capacityW / 1000, unit: 'pieces', price: 'device.heater' }),
   line: (s, show) =>
     `${entry(FUELS, s.fuel).name.toLowerCase()}, ${show(s.capacityW, 'power')}, keeps ` +
     `${s.into === 'body' ? 'its body' : 'the air'} at ${show(s.setPointC, 'temperature')}`,

@@ -1,3 +1,4 @@
+import type { CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 import type { Quantity } from '../units'
 
@@ -93,6 +94,8 @@ export interface SourceKind<S extends Added = Added> {
   molPerMJ: (s: S) => number
   /** Fields that do nothing as it is set now. */
   idle: (s: S) => readonly string[]
+  /** What it is, to be paid for; none for what is there anyway. */
+  cost: (s: S) => CostPart | null
   /** What it is, in a few words for print and lists. */
   line: (s: S, show: Show) => string
 }

@@ -49,5 +49,6 @@ export const LAMPS: SourceKind<Lamps> & { fields: typeof fields } = {
     }
   },
   molPerMJ: s => s.molPerMJ,
+  cost: s => ({ amount: s.powerW / 100, unit: 'pieces', price: 'device.lamp' }),
   line: (s, show) => `${show(s.powerW, 'power')}, ${clock(s.fromH)} to ${clock(s.untilH)} in ${s.months.length} months`,
 }

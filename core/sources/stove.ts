@@ -64,6 +64,7 @@ export const STOVE: SourceKind<Stove> & { fields: typeof fields } = {
     }
   },
   fired: s => s,
+  cost: () => ({ amount: 1, unit: 'pieces', price: 'device.stove' }),
   line: (s, show) =>
     `${entry(FUELS, s.fuel).name.toLowerCase()}, ${show(s.powerW, 'power')} for ${show(s.burnsH, 'hours')}, lit when ` +
     `a night is forecast below ${show(s.belowC, 'temperature')}`,

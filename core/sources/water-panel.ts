@@ -34,5 +34,6 @@ export const WATER_PANEL: SourceKind<WaterPanel> & { fields: typeof fields } = {
     }
   },
   body: s => s.body,
+  cost: s => ({ amount: s.areaM2, unit: 'm²', price: 'device.water-panel' }),
   line: (s, show) => `${show(s.areaM2, 'area')} at ${show(s.tiltDeg, 'angle')}`,
 }

@@ -1,6 +1,7 @@
 import type { Answers } from '../answers'
 import type { Design } from '../design/types'
 import { patchDesign, withoutBody, type Patch } from '../editing'
+import { winterDli } from './figures'
 import { roughCost } from '../takeoff/cost'
 
 /** A year in the few figures that designs are held against each other by, as the design itself is run. */
@@ -21,6 +22,8 @@ export interface Brief {
   condensedKg: number
   /** Heat that is bought, and all electricity of fans, lamps and pumps, kWh. */
   heatKWh: number
+  /** Mean light of the six winter months at the beds, mol/m²·d. */
+  winterDli: number
   electricKWh: number
   cost: number
 }
@@ -37,6 +40,7 @@ export function briefOf(design: Design, answers: Answers): Brief {
     hoursDamp: answers.hoursDamp,
     condensedKg: answers.condensedKg,
     heatKWh: answers.topUp.kWh,
+    winterDli: winterDli(design, answers),
     electricKWh: fansKWh + lampsKWh + pumpsKWh,
     cost: roughCost(design).total,
   }

@@ -1,3 +1,4 @@
+import type { Answers } from '../answers'
 import { aimLine } from '../aim/aim-line'
 import type { Design, Source } from '../design/types'
 import { isHeated, keptAirC, mainHeater } from '../sources/registry'
@@ -61,17 +62,21 @@ export function heldDesign(design: Design, setPointC = heldC(design)): Design {
   return { ...design, topUp: { ...design.topUp, sources: [ample, ...others] } }
 }
 
+/** Mean light of the six winter months at the beds, mol/m²·d. */
+export function winterDli({ site }: Pick<Design, 'site'>, { months }: Pick<Answers, 'months'>): number {
+  const winter = site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
+  return winter.reduce((sum, m) => sum + months[m]!.dli / 6, 0)
+}
+
 /** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
 export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
   const { answers, series } = engine.run(heldDesign(design), {
     unheated: isHeated(design.topUp.sources) ? true : 'in full',
   })
-  const dli = answers.months.map(m => m.dli)
-  const winter = design.site.latitudeDeg >= 0 ? [9, 10, 11, 0, 1, 2] : [3, 4, 5, 6, 7, 8]
   return {
     coldestC: answers.freeRunning!.coldestNight.insideC,
     heatKWh: answers.topUp.kWh,
-    winterDli: winter.reduce((s, m) => s + dli[m]! / 6, 0),
+    winterDli: winterDli(design, answers),
     hottestC: answers.hottestAfternoon.insideC,
     hoursDamp: answers.hoursDamp,
     peakW: answers.topUp.peakW,

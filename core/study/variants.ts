@@ -12,6 +12,7 @@ import {
   type Patch,
 } from '../editing'
 import { roomObjects } from '../geometry/objects'
+import { mainInsulation } from '../materials/assembly'
 import { makeOutline } from '../geometry/section'
 import { openingKind } from '../openings/registry'
 import { heldDesign, type Figures } from './figures'
@@ -215,19 +216,6 @@ const HELD_C = [0, 2, 4, 6, 8, 10, 12, 14, 16, 18, 20]
 /** The same house held at each of some airs by a heater that never falls short. `at` is °C. */
 export function heldVariants(design: Design): Variant[] {
   return HELD_C.map(c => ({ at: c, across: 0, label: `${c} °C`, design: heldDesign(design, c) }))
-}
-
-/** The layer of a wall that is insulation and thickest; −1 where there is none. */
-export function mainInsulation(layers: Design['skin']['wall']): number {
-  let best = -1
-  layers.forEach((l, i) => {
-    if (
-      ['eps', 'xps', 'pir', 'mineral-wool', 'wood-fibre', 'straw'].includes(l.material) &&
-      (best < 0 || l.thicknessM > layers[best]!.thicknessM)
-    )
-      best = i
-  })
-  return best
 }
 
 /** A step of a ladder of wall insulation: what it costs more than the one before, and what heat it saves a year. */

@@ -1,7 +1,9 @@
+import fc from 'fast-check'
 import { makeSiteYear, monthlyNormals, monthlyRadiation, type SiteYear } from '../../core/climate'
 import { wantedRadiation } from '../../core/climate/generator'
 import { DEMOS, type Design, type NormalsClimate, type Spell } from '../../core/design'
-import { runEnsemble, seedsFrom, summarise } from '../../core/study/ensemble'
+import { createYearEngine } from '../../core/year'
+import { ensembleYear, inSeed, quantile, seedsFrom, summarise } from '../../core/study/ensemble'
 
 const demo = DEMOS[0]!
 const climate = demo.site.climate as NormalsClimate
@@ -99,16 +101,30 @@ test(
   },
 )
 
-test('an ensemble tells how often: years differ, their counts and spread agree', () => {
-  const e = runEnsemble(demo, 4)
-  expect(e.years).toHaveLength(4)
-  expect(new Set(e.years.map(y => y.coldestInsideC)).size).toBe(4)
-  expect(e.coldestC.least).toBe(Math.min(...e.years.map(y => y.coldestInsideC)))
-  expect(e.coldestC.median).toBeGreaterThanOrEqual(e.coldestC.least)
-  expect(e.withFrost).toBe(e.years.filter(y => y.hoursBelow0 > 0).length)
-  expect(runEnsemble(demo, 50, () => true).years).toHaveLength(1)
-  expect(() => runEnsemble(demo, 0)).toThrow(RangeError)
-  expect(summarise(e.years.slice(0, 1)).coldestC.median).toBe(e.years[0]!.coldestInsideC)
+test('an ensemble tells how often: years differ, their shares and quantiles agree', () => {
+  const engine = createYearEngine()
+  const years = seedsFrom(1, 5).map(seed => ensembleYear(engine.run(inSeed(demo, seed)).answers))
+  const e = summarise(years)
+  const coldest = years.map(y => y.insideC).sort((a, b) => a - b)
+  expect(years.map(y => y.seed)).toEqual([1, 2, 3, 4, 5])
+  expect(new Set(coldest).size).toBe(5)
+  expect(e.medianC).toBe(coldest[2])
+  expect(e.p10C).toBeCloseTo(coldest[0]! + 0.4 * (coldest[1]! - coldest[0]!), 9)
+  expect(e.p90C).toBeGreaterThan(e.medianC)
+  expect(e.chanceOfFrost).toBe(years.filter(y => y.hoursBelow0 > 0).length / 5)
+  expect(e.chanceBelowAim).toBeGreaterThanOrEqual(e.chanceOfFrost)
+  expect(summarise(years.slice(0, 1)).medianC).toBe(years[0]!.insideC)
+})
+
+test('quantiles: the ends, the middle, and a straight line between', () => {
+  expect([0, 0.25, 0.5, 1].map(q => quantile([4, 1, 3], q))).toEqual([1, 2, 3, 4])
+  fc.assert(
+    fc.property(fc.array(fc.integer(), { minLength: 1, maxLength: 30 }), fc.integer({ min: 0, max: 100 }), (v, q) => {
+      const at = quantile(v, q / 100)
+      expect(at).toBeGreaterThanOrEqual(Math.min(...v))
+      expect(at).toBeLessThanOrEqual(Math.max(...v))
+    }),
+  )
 })
 
 describe('extremes come as they do', () => {

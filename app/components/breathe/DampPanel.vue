@@ -61,7 +61,7 @@ const worst = (kg: readonly number[]) => MONTH_NAMES[kg.indexOf(Math.max(...kg))
       <ul v-if="briefs.now.value" class="grid gap-1" data-test="damp-helps">
         <li v-for="x in found" :key="x.move.id" class="flex flex-wrap items-baseline gap-x-3 border-b border-line pb-1">
           <button class="button" @click="bench.replace(x.design, `move ${x.move.id}`)">Lay it on</button>
-          <span class="min-w-0 flex-1">{{ x.move.words }}</span>
+          <span class="min-w-0 flex-1">{{ x.words }}</span>
           <span class="basis-full tabular-nums">
             damp {{ hours(x.brief.hoursDamp) }} instead of {{ hours(briefs.now.value.hoursDamp) }}; coldest night
             {{ settings.show(x.brief.coldestC, 'temperature') }} instead of

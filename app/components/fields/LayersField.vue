@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { FILMS } from '../../../core/physics/constants'
-import { MATERIALS, PRICES } from '../../../core/catalog'
+import { MATERIALS } from '../../../core/catalog'
 import { rangeOf, type Layer, type OwnMaterial } from '../../../core/design'
 import { dampFaults, layersResistance, materialOf } from '../../../core/materials/assembly'
+import { layersPrice } from '../../../core/takeoff/cost'
+import { pricesOf } from '../../../core/takeoff/price-book'
 import { US_R } from '../../../core/units'
 
 const props = defineProps<{
@@ -18,8 +20,8 @@ const settings = useSettings()
 const [low, high] = rangeOf('skin.wall.0.thicknessM')
 const whole = computed(() => layersResistance(props.layers) + FILMS)
 /** In the reader's units and in the other kind, for boards are labelled either way. */
-/** Of a square metre, at rough prices. */
-const price = computed(() => props.layers.reduce((s, l) => s + l.thicknessM * (PRICES.material[l.material] ?? 0), 0))
+/** Of a square metre, at the design's prices. */
+const price = computed(() => layersPrice(props.layers, pricesOf(bench.current)))
 const resistance = computed(
   () =>
     settings.show(whole.value, 'resistance') +

@@ -5,6 +5,7 @@ import { entry, GLAZINGS } from '../../../core/catalog'
 import { heldC } from '../../../core/study/figures'
 import { shownUnit } from '../../../core/units'
 import { glazingAt } from '../../../core/optics/glazing-light'
+import { pricesOf } from '../../../core/takeoff/price-book'
 
 /**
  * Every glazing in this design's openings: its figures side by side, and its light against the angle at which the sun
@@ -17,6 +18,7 @@ const study = computed(() => studies.all.glazings)
 /** Under about 70 % fruiting crops suffer: what is shown as 70 % is not under it. */
 const DIM = 0.695
 const own = computed(() => bench.current.skin.glazing)
+const price = computed(() => pricesOf(bench.current))
 const rows = computed(() =>
   GLAZINGS.map((g, i) => ({
     g,
@@ -128,7 +130,7 @@ const options = computed((): ApexOptions => {
               >
                 {{ Math.round(r.light * 100) }} %{{ r.light < DIM ? ' dim' : '' }}
               </td>
-              <td>{{ settings.show(r.g.pricePerM2, 'arealPrice', { unit: false }) }}</td>
+              <td>{{ settings.show(price(`glazing.${r.g.id}`), 'arealPrice', { unit: false }) }}</td>
               <td>{{ settings.show(r.g.weightKgM2, 'arealMass', { unit: false }) }}</td>
               <td>{{ r.g.lifeYears }}</td>
               <td :class="studies.stale.glazings ? 'opacity-50' : ''">

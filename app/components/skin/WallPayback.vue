@@ -4,7 +4,8 @@ import type { ApexOptions } from 'apexcharts'
 import { entry, FUELS } from '../../../core/catalog'
 import { mainHeater } from '../../../core/sources/registry'
 import { heldC } from '../../../core/study/figures'
-import { mainInsulation, paybackSteps } from '../../../core/study/variants'
+import { mainInsulation } from '../../../core/materials/assembly'
+import { paybackSteps } from '../../../core/study/variants'
 
 /** When more insulation in the walls stops paying, in this design. */
 const bench = useDesign()

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { entry, FUELS } from '../../../core/catalog'
+import type { Patch } from '../../../core/editing'
 import { heldC } from '../../../core/study/figures'
 import { costPerUsefulKWh, woodHeatJkg, woodlandFor, woodPerWinter, WOODS } from '../../../core/sums'
 import { mainHeater } from '../../../core/sources/registry'
+import { pricesOf, withPrice } from '../../../core/takeoff/price-book'
 
 /** What a useful kWh costs by fuel, with prices of one's own; and wood by species and dryness, with what grows it. */
 const bench = useDesign()
@@ -10,11 +12,12 @@ const year = useYear()
 const studies = useStudies()
 const settings = useSettings()
 const currency = computed(() => bench.current.topUp.currency)
-/** Prices that are tried here: the catalogue's until they are changed; the main heater's own is the design's. */
-const prices = reactive(Object.fromEntries(FUELS.map(f => [f.id, f.roughPrice])) as Record<string, number>)
 const main = computed(() => mainHeater(bench.current.topUp.sources))
-watchEffect(() => {
-  prices[main.value.fuel] = main.value.pricePerKWh
+/** The price book's; the main heater's own is its source's. */
+const prices = computed(() => {
+  const of = pricesOf(bench.current)
+  const all = Object.fromEntries(FUELS.map(f => [f.id, of(`fuel.${f.id}`)])) as Record<string, number>
+  return { ...all, [main.value.fuel]: main.value.pricePerKWh }
 })
 /** The year's heat: what it buys, else what would hold the air, where that has been worked out. */
 const heat = computed(() => {
@@ -37,7 +40,7 @@ const nightKWh = computed(() => {
 })
 const rows = computed(() =>
   FUELS.map(f => {
-    const perUseful = costPerUsefulKWh(f.id, prices[f.id]! * f.perUnitKWh).result
+    const perUseful = costPerUsefulKWh(f.id, prices.value[f.id]! * f.perUnitKWh).result
     return {
       ...f,
       perUseful,
@@ -49,9 +52,9 @@ const rows = computed(() =>
 )
 const money = (v: number) => `${currency.value} ${v < 10 ? v.toFixed(2) : Math.round(v)}`
 function price(id: string, v: number): string | null {
-  prices[id] = v
   const i = bench.current.topUp.sources.findIndex(s => 'fuel' in s && s.fuel === id && s.kind === main.value.kind)
-  return id === main.value.fuel && i >= 0 ? bench.edit([[`topUp.sources.${i}.pricePerKWh`, v]]) : null
+  const own: Patch[] = id === main.value.fuel && i >= 0 ? [[`topUp.sources.${i}.pricePerKWh`, v]] : []
+  return bench.edit([...withPrice(bench.current, `fuel.${id}`, v), ...own], `price ${id}`)
 }
 const flue = (f: (typeof FUELS)[number]) =>
   f.id === 'electricity' ? 'none needed' : f.waterKg > 0 ? 'none: fumes wet the air, and harm' : 'flue'

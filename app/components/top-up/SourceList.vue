@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { bodyName } from '../../../core/bodies/registry'
-import { entry, FUELS } from '../../../core/catalog'
+import { pricesOf } from '../../../core/takeoff/price-book'
 import { SOURCES, sourceKind } from '../../../core/sources/registry'
 import type { SourceAnswer } from '../../../core/source-answers'
 
@@ -40,13 +40,13 @@ function options(path: string) {
     ...bodies.map((_, i) => ({ id: String(i), name: bodyName(bodies, i) })),
   ]
 }
-/** A fuel's rough price comes along with it. */
+/** A fuel's price comes along with it. */
 const change = (path: string, value: unknown) =>
   path.endsWith('.fuel')
     ? bench.edit(
         [
           [path, value],
-          [path.replace(/fuel$/, 'pricePerKWh'), entry(FUELS, value as string).roughPrice],
+          [path.replace(/fuel$/, 'pricePerKWh'), pricesOf(bench.current)(`fuel.${value as string}`)],
         ],
         path,
       )

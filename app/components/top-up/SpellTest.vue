@@ -118,7 +118,7 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
         <ul class="grid gap-1" data-test="spell-moves">
           <li v-for="x in spell.tried" :key="x.move.id" class="flex flex-wrap items-baseline gap-x-3">
             <button class="button" :data-test="`lay-${x.move.id}`" @click="lay(x)">Lay it on</button>
-            <span class="min-w-0 flex-1">{{ x.move.words }}</span>
+            <span class="min-w-0 flex-1">{{ x.words }}</span>
             <span class="tabular-nums">
               {{ saves(x) ? 'stands it' : 'fails too' }}: leaves {{ t(leafLow(x.answer)) }} at their coldest,
               {{ gain(x) }} more

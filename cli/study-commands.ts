@@ -1,0 +1,109 @@
+import type { Design } from '../core/design'
+import { MOVES, type Move } from '../core/moves/registry'
+import { briefOf } from '../core/study/brief'
+import { inSeed, seedsFrom, summarise } from '../core/study/ensemble'
+import { findCheapest, MOST_COMBINED, promising } from '../core/study/find'
+import { ladderMoves, ranked, ranksByHeat, rungOf } from '../core/study/ladder'
+import { MOST_SWEPT, readVary, sweepDesigns, sweepPoint, type Vary } from '../core/study/sweep'
+import { createYearEngine } from '../core/year'
+import { BadInput } from './bad-input'
+import { loadDesign } from './design-commands'
+import { listOption, numberOption, readOptions } from './options'
+import { workOut } from './study-pool'
+
+const workersOption = (text: string | undefined) =>
+  text === undefined ? undefined : numberOption('workers', text, 1, 16, true)
+
+/** `winters`: as many seeds of a design's climate, and how often the aim is missed. */
+export async function wintersCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, ['n', 'workers'], ['design.json'])
+  const design = loadDesign(words[0]!)
+  const count = options.n === undefined ? 20 : numberOption('n', options.n, 1, 1000, true)
+  const seeds = seedsFrom(design.site.seed, count)
+  const years = await workOut(
+    'winter',
+    seeds.map(seed => inSeed(design, seed)),
+    workersOption(options.workers),
+  )
+  const { years: coldest, ...rest } = summarise(years)
+  return { coldest: coldest.map(({ seed, insideC, outsideC }) => ({ seed, insideC, outsideC })), ...rest }
+}
+
+/** `sweep`: one or two decisions over a range; what can't be built is told and left out. */
+export async function sweepCommand(args: string[]): Promise<unknown> {
+  const { rest, values } = listOption('vary', args)
+  const { options, words } = readOptions(rest, ['workers'], ['design.json'])
+  const design = loadDesign(words[0]!)
+  if (values.length < 1 || values.length > 2)
+    throw new BadInput([`--vary: is given ${values.length} times; allowed: once or twice, as path=from:to:step`])
+  const varied = values.map((text): Vary => {
+    try {
+      return readVary(text, design)
+    } catch (error) {
+      throw new BadInput([`--vary: ${(error as Error).message}; allowed: path=from:to:step, or path=one,two`])
+    }
+  })
+  const count = varied.reduce((product, v) => product * v.values.length, 1)
+  if (count > MOST_SWEPT) throw new BadInput([`--vary: comes to ${count} years; allowed: at most ${MOST_SWEPT}`])
+  const swept = sweepDesigns(design, varied)
+  const sound = swept.flatMap(s => (s.design ? [{ values: s.values, design: s.design }] : []))
+  for (const { values: at, fault } of swept)
+    if (fault) process.stderr.write(`${JSON.stringify(at)}: ${fault.path}: ${fault.message}\n`)
+  const briefs = await workOut(
+    'brief',
+    sound.map(s => s.design),
+    workersOption(options.workers),
+  )
+  return sound.map((s, i) => sweepPoint(s.values, briefs[i]!))
+}
+
+/** The years of a design and of each of some moves laid on it. */
+async function rungYears(design: Design, moves: readonly Move[], workers?: number) {
+  const laid = ladderMoves(design, moves)
+  const { answers } = createYearEngine().run(design, { unheated: false })
+  const briefs = await workOut(
+    'brief',
+    laid.map(l => l.design),
+    workers,
+  )
+  return { now: briefOf(design, answers), answers, laid, briefs }
+}
+
+/** `ladder`: every sensible single change, ranked by what its money buys. */
+export async function ladderCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, ['workers'], ['design.json'])
+  const design = loadDesign(words[0]!)
+  const { now, answers, laid, briefs } = await rungYears(design, MOVES, workersOption(options.workers))
+  const rungs = laid.map((l, i) => rungOf(design, now, answers, l, briefs[i]!))
+  return ranked(rungs, 'money', ranksByHeat(design))
+}
+
+/** `find`: the cheapest set of moves that meets a coldest night. */
+export async function findCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, ['coldest', 'budget', 'light', 'moves', 'workers'], ['design.json'])
+  const design = loadDesign(words[0]!)
+  const workers = workersOption(options.workers)
+  const wanted = {
+    coldestC: numberOption('coldest', options.coldest, -60, 40),
+    budget: options.budget === undefined ? null : numberOption('budget', options.budget, 0, 1e9),
+    winterDli: options.light === undefined ? 0 : numberOption('light', options.light, 0, 60),
+  }
+  const evaluate = (designs: readonly Design[]) => workOut('brief', designs, workers)
+  if (options.moves !== undefined) return findCheapest(design, movesNamed(options.moves), wanted, evaluate)
+  const { now, laid, briefs } = await rungYears(design, MOVES, workers)
+  const moves = promising(
+    now,
+    laid.map(({ move }, i) => ({ move, brief: briefs[i]! })),
+  )
+  return findCheapest(design, moves, wanted, evaluate, briefs.length + 1)
+}
+
+function movesNamed(text: string): Move[] {
+  const ids = text.split(',').filter(Boolean)
+  const unknown = ids.filter(id => !MOVES.some(m => m.id === id))
+  if (unknown.length > 0 || ids.length === 0)
+    throw new BadInput([`--moves: “${unknown.join(', ')}” is not known; allowed: ${MOVES.map(m => m.id).join(', ')}`])
+  if (ids.length > MOST_COMBINED)
+    throw new BadInput([`--moves: are ${ids.length}; allowed: at most ${MOST_COMBINED}, which are tried in every set`])
+  return MOVES.filter(m => ids.includes(m.id))
+}

@@ -1,0 +1,78 @@
+import { aimLine } from '../aim/aim-line'
+import type { Design } from '../design/types'
+import { aSource, isHeated, sourceKind, type Source, type SourceKindId } from '../sources/registry'
+import type { Move } from './move'
+
+/** The lowest air that is asked for in any month, °C; 0 where nothing is asked. */
+export function lowestAsked({ aim }: Pick<Design, 'aim'>): number {
+  const lows = aimLine(aim).lowC.filter(c => c !== null)
+  return lows.length > 0 ? Math.max(...lows) : 0
+}
+
+const has = ({ topUp }: Design, kind: SourceKindId) => topUp.sources.some(s => s.on && s.kind === kind)
+const withSource = ({ topUp }: Design, source: Source) => [['topUp.sources', [...topUp.sources, source]]] as const
+const PANEL_M2 = 4
+
+/** Moves that bring heat and light in. */
+export const HEAT_MOVES: readonly Move[] = [
+  {
+    id: 'stove',
+    group: 'heat',
+    words: 'Light a stove on the nights that are forecast to freeze hard',
+    of: ({ topUp, aim }) =>
+      topUp.sources.some(s => s.on && s.kind === 'stove')
+        ? null
+        : [['topUp.sources', [...topUp.sources, aSource('stove', { belowC: Math.min(0, lowestAsked({ aim }) - 8) })]]],
+  },
+  {
+    id: 'heater',
+    group: 'heat',
+    words: 'Put in a small electric heater',
+    of: ({ topUp, aim }) =>
+      isHeated(topUp.sources.filter(s => s.on && sourceKind(s).thermostat(s) !== null))
+        ? null
+        : [
+            [
+              'topUp.sources',
+              [
+                ...topUp.sources,
+                aSource('heater', {
+                  capacityW: 2000,
+                  setPointC: Math.max(2, lowestAsked({ aim })),
+                  fuel: 'electricity',
+                }),
+              ],
+            ],
+          ],
+  },
+  {
+    id: 'air-panel',
+    group: 'heat',
+    words: 'Put up a solar air panel',
+    of: d => (has(d, 'solar air panel') ? null : withSource(d, aSource('solar air panel', { areaM2: PANEL_M2 }))),
+  },
+  {
+    id: 'compost',
+    group: 'heat',
+    words: 'Build a compost heap of four tonnes with a loop to the beds',
+    of: d =>
+      has(d, 'compost') || d.shape.beds.length === 0 ? null : withSource(d, aSource('compost', { massKg: 4000 })),
+  },
+  {
+    id: 'lower-set-point',
+    group: 'heat',
+    words: 'Set the heaters two degrees lower',
+    again: true,
+    of: ({ topUp }) =>
+      topUp.sources.some(s => s.on && s.kind === 'heater')
+        ? [
+            [
+              'topUp.sources',
+              topUp.sources.map(s =>
+                s.on && s.kind === 'heater' ? { ...s, setPointC: Math.max(-10, s.setPointC - 2) } : s,
+              ),
+            ],
+          ]
+        : null,
+  },
+]

@@ -1,0 +1,122 @@
+import type { Design } from '../design/types'
+import { designFaults, patchDesign } from '../editing'
+import { MOVES, type Move } from '../moves/registry'
+import { roughCost } from '../takeoff/cost'
+import type { Brief } from './brief'
+
+/** What a set of moves must do. */
+export interface Wanted {
+  /** The coldest night is at least so warm, °C. */
+  coldestC: number
+  /** No more than so much money more than the house as it is; null for no limit. */
+  budget: number | null
+  /** Winter light at the beds is at least so much, mol/m²·d; 0 for no limit. */
+  winterDli: number
+}
+
+/** A set of moves and what it comes to. */
+export interface FoundSet {
+  moves: string[]
+  /** More than the house as it is. */
+  cost: number
+  coldestC: number
+  winterDli: number
+}
+
+export interface Found extends FoundSet {
+  /** Whether any set does; else this is the warmest that keeps to money and light. */
+  feasible: boolean
+  /** Sets of which none is as cheap and as warm: the warmest for each sum of money, cheapest first. */
+  front: FoundSet[]
+  /** Moves that were combined, and years that were run. */
+  among: string[]
+  runs: number
+}
+
+/** How designs are worked out: all of a list, in its order. */
+export type Evaluate = (designs: readonly Design[]) => Promise<Brief[]>
+
+/** So many moves are combined in every way. */
+export const MOST_COMBINED = 8
+
+/** The moves of some laid on a design one after the other; null where one of them finds nothing to do. */
+export function withMoves(design: Design, moves: readonly Move[]): Design | null {
+  let at = design
+  for (const move of moves) {
+    const patches = move.of(at)
+    if (!patches) return null
+    at = patchDesign(at, patches)
+  }
+  return at
+}
+
+/** Every set of some moves that can be built, the empty one among them, by cost. */
+function setsOf(design: Design, moves: readonly Move[]): { moves: Move[]; design: Design; cost: number }[] {
+  const base = roughCost(design).total
+  const known = new Set(designFaults(design).map(f => f.path + f.message))
+  const out: { moves: Move[]; design: Design; cost: number }[] = []
+  for (let bits = 0; bits < 1 << moves.length; bits++) {
+    const chosen = moves.filter((_, i) => bits & (1 << i))
+    const made = withMoves(design, chosen)
+    if (!made || designFaults(made).some(f => !known.has(f.path + f.message))) continue
+    out.push({ moves: chosen, design: made, cost: chosen.length === 0 ? 0 : roughCost(made).total - base })
+  }
+  return out.sort((a, b) => a.cost - b.cost || a.moves.length - b.moves.length)
+}
+
+/** The most promising of some moves by their own years: what lifts the coldest night most for its money, and most. */
+export function promising(now: Brief, moves: readonly { move: Move; brief: Brief }[]): Move[] {
+  const rows = moves
+    .map(({ move, brief }) => ({ move, gainK: brief.coldestC - now.coldestC, cost: brief.cost - now.cost }))
+    .filter(r => r.gainK > 0.02)
+  const byWorth = [...rows].sort((a, b) => b.gainK / Math.max(20, b.cost) - a.gainK / Math.max(20, a.cost))
+  const byGain = [...rows].sort((a, b) => b.gainK - a.gainK)
+  const half = MOST_COMBINED / 2
+  const chosen = new Set(byWorth.slice(0, half).map(r => r.move))
+  for (const r of [...byGain, ...byWorth]) if (chosen.size < MOST_COMBINED) chosen.add(r.move)
+  return MOVES.filter(m => chosen.has(m))
+}
+
+/**
+ * The cheapest set of moves that does what is wanted, by a year of every set of them. Moves are laid on in their order;
+ * a set in which one finds nothing to do is the set without it.
+ * @param moves at most {@link MOST_COMBINED}
+ * @param runs years that were run before, to be counted in
+ */
+export async function findCheapest(
+  design: Design,
+  moves: readonly Move[],
+  wanted: Wanted,
+  evaluate: Evaluate,
+  runs = 0,
+): Promise<Found> {
+  const sets = setsOf(design, moves)
+  const briefs = await evaluate(sets.map(s => s.design))
+  const all = sets.map(
+    (s, i): FoundSet => ({
+      moves: s.moves.map(m => m.id),
+      cost: s.cost,
+      coldestC: briefs[i]!.coldestC,
+      winterDli: briefs[i]!.winterDli,
+    }),
+  )
+  const allowed = all.filter(
+    s => (wanted.budget === null || s.cost <= wanted.budget) && s.winterDli >= wanted.winterDli,
+  )
+  const warmest = allowed.reduce<FoundSet | null>((a, s) => (a && a.coldestC >= s.coldestC ? a : s), null)
+  const best = allowed.find(s => s.coldestC >= wanted.coldestC) ?? null
+  const front: FoundSet[] = []
+  for (const s of all)
+    if (s.winterDli >= wanted.winterDli && s.coldestC > (front.at(-1)?.coldestC ?? -Infinity) + 1e-9) {
+      // What costs the same and is colder is no part of it.
+      if (front.length > 0 && Math.abs(front.at(-1)!.cost - s.cost) < 1e-9) front.pop()
+      front.push(s)
+    }
+  return {
+    feasible: best !== null,
+    ...(best ?? warmest ?? all[0]!),
+    front,
+    among: moves.map(m => m.id),
+    runs: runs + sets.length,
+  }
+}

@@ -1,0 +1,246 @@
+import fc from 'fast-check'
+import { PRICE_ITEMS } from '../../core/catalog'
+import { DEMOS, type Design } from '../../core/design'
+import { designFaults, patchDesign } from '../../core/editing'
+import { laidOn, MOVES } from '../../core/moves/registry'
+import { briefOf } from '../../core/study/brief'
+import { findCheapest, promising, withMoves, type Wanted } from '../../core/study/find'
+import { ladderMoves, ranked, ranksByHeat, RANKS, rungOf, usefulKWhPrice, type Rank } from '../../core/study/ladder'
+import { readVary, stepped, sweepDesigns, sweepPoint } from '../../core/study/sweep'
+import { doubted, UNKNOWNS } from '../../core/study/unknowns'
+import { roughCost } from '../../core/takeoff/cost'
+import { pricesOf, withPrice } from '../../core/takeoff/price-book'
+import { createYearEngine } from '../../core/year'
+import { heated, unheated } from '../added'
+
+const plain = DEMOS[0]!
+const bare: Design = { ...unheated(plain), skin: { ...plain.skin, cover: { ...plain.skin.cover, id: 'none' } } }
+const engine = createYearEngine()
+const brief = (d: Design) => briefOf(d, engine.run(d, { unheated: false }).answers)
+const named = (...ids: string[]) => MOVES.filter(m => ids.includes(m.id))
+
+describe('ladder', () => {
+  const design = bare
+  const { answers } = engine.run(design, { unheated: false })
+  const now = briefOf(design, answers)
+  const laid = ladderMoves(design, named('cover', 'glazing-glass-3', 'tighter-still', 'more-barrels', 'skirt'))
+  const rungs = laid.map(l => rungOf(design, now, answers, l, brief(l.design)))
+
+  test('each rung is a plain rerun of its patch', () => {
+    expect(rungs.length).toBeGreaterThan(3)
+    for (const r of rungs) {
+      // A fresh engine, from the document as it would be read from a file.
+      const patched = JSON.parse(JSON.stringify(patchDesign(design, r.patch))) as Design
+      const again = createYearEngine().run(patched).answers
+      expect(r.coldestC).toBe(again.coldestNight.insideC)
+      expect(r.heatKWh).toBe(again.topUp.kWh)
+      expect(r.gainK).toBeCloseTo(again.coldestNight.insideC - answers.coldestNight.insideC, 9)
+      expect(r.cost).toBeCloseTo(roughCost(patched).total - roughCost(design).total, 6)
+      expect(r.hottestC).toBe(again.hottestAfternoon.insideC)
+    }
+  })
+
+  test('a night cover stands above a third pane, by degrees and by what money buys', () => {
+    for (const by of ['money', 'degrees'] as const) {
+      const order = ranked(rungs, by, false).map(r => r.id)
+      expect(order.indexOf('cover')).toBeLessThan(order.indexOf('glazing-glass-3'))
+    }
+    const cover = rungs.find(r => r.id === 'cover')!
+    expect(cover.why).toMatch(/Glazing lets out \d+ % of the worst night/)
+    expect(rungs.find(r => r.id === 'skirt')!.why).toMatch(/once the ground is filled/)
+  })
+
+  test('every rank puts the best first, and keeps every rung', () => {
+    for (const by of Object.keys(RANKS) as Rank[]) expect(ranked(rungs, by, false)).toHaveLength(rungs.length)
+    const degrees = ranked(rungs, 'degrees', false).map(r => r.gainK)
+    expect(degrees).toEqual([...degrees].sort((a, b) => b - a))
+    const light = ranked(rungs, 'light', false).map(r => r.lightShare)
+    expect(light).toEqual([...light].sort((a, b) => b - a))
+  })
+
+  test('a heated house is ranked by heat, and what saves fuel pays back in money over money a year', () => {
+    const warm = heated(bare, { setPointC: 8, capacityW: 20000 })
+    expect([ranksByHeat(warm), ranksByHeat(bare)]).toEqual([true, false])
+    const its = engine.run(warm, { unheated: false }).answers
+    const [cover] = laidOn(warm, named('cover'))
+    const rung = rungOf(warm, briefOf(warm, its), its, cover!, brief(cover!.design))
+    expect(rung.savedKWh).toBeGreaterThan(0.2 * its.topUp.kWh)
+    expect(rung.paybackYears!).toBeCloseTo(rung.cost / (rung.savedKWh * usefulKWhPrice(warm)), 9)
+  })
+})
+
+describe('find', () => {
+  /** Years by hand, so that every set can be looked at: each move lifts by its own, two of them less together. */
+  const moves = named('cover', 'more-barrels', 'skirt', 'thicker-walls', 'earth-store')
+  const lifts: Record<string, number> = {
+    'cover': 3,
+    'more-barrels': 1,
+    'skirt': 0.4,
+    'thicker-walls': 0.5,
+    'earth-store': 2,
+  }
+  const made = new Map<string, string[]>()
+  for (let bits = 0; bits < 1 << moves.length; bits++) {
+    const chosen = moves.filter((_, i) => bits & (1 << i))
+    const design = withMoves(bare, chosen)
+    if (design)
+      made.set(
+        JSON.stringify(design),
+        chosen.map(m => m.id),
+      )
+  }
+  const yearOf = (d: Design) => {
+    const ids = made.get(JSON.stringify(d))!
+    const together = ids.includes('cover') && ids.includes('earth-store') ? -0.7 : 0
+    const coldestC = ids.reduce((sum, id) => sum + lifts[id]!, together)
+    return { ...base, coldestC, winterDli: ids.includes('more-barrels') ? 4 : 5, cost: roughCost(d).total }
+  }
+  const base = brief(bare)
+  const evaluate = (designs: readonly Design[]) => Promise.resolve(designs.map(yearOf))
+  const every = [...made].map(([text, ids]) => {
+    const d = JSON.parse(text) as Design
+    return { ids, year: yearOf(d), cost: roughCost(d).total - roughCost(bare).total }
+  })
+  const ask = (wanted: Partial<Wanted>) =>
+    findCheapest(bare, moves, { coldestC: 3.2, budget: null, winterDli: 0, ...wanted }, evaluate)
+
+  test('it is what a search of every set finds, for any wish', async () => {
+    expect(made.size).toBe(32)
+    await fc.assert(
+      fc.asyncProperty(
+        fc.integer({ min: 0, max: 80 }),
+        fc.option(fc.integer({ min: 0, max: 6000 })),
+        fc.constantFrom(0, 4.5),
+        async (tenths, budget, winterDli) => {
+          const wanted = { coldestC: tenths / 10, budget, winterDli }
+          const found = await ask(wanted)
+          const allowed = every.filter(s => (budget === null || s.cost <= budget) && s.year.winterDli >= winterDli)
+          const fits = allowed.filter(s => s.year.coldestC >= wanted.coldestC)
+          expect(found.feasible).toBe(fits.length > 0)
+          if (fits.length > 0) expect(found.cost).toBeCloseTo(Math.min(...fits.map(s => s.cost)), 6)
+          else expect(found.coldestC).toBeCloseTo(Math.max(...allowed.map(s => s.year.coldestC)), 9)
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+
+  test('its front rises with money, and nothing that is as cheap is warmer', async () => {
+    const { front, runs } = await ask({})
+    expect(runs).toBe(32)
+    for (const [i, s] of front.entries()) {
+      if (i > 0) expect(s.coldestC).toBeGreaterThan(front[i - 1]!.coldestC)
+      const rivals = every.filter(e => e.cost <= s.cost + 1e-9)
+      expect(Math.max(...rivals.map(e => e.year.coldestC))).toBeCloseTo(s.coldestC, 9)
+    }
+  })
+
+  test('the answer, run for real, meets the aim; the promising moves are those that lift', async () => {
+    const some = laidOn(bare, named('cover', 'cover-motor', 'tighter-still', 'to-the-sun', 'white-walls'))
+    const years = some.map(({ move, design }) => ({ move, brief: brief(design) }))
+    const chosen = promising(base, years)
+    expect(chosen.map(m => m.id)).toContain('cover')
+    const lifted = (id: string) => years.find(y => y.move.id === id)!.brief.coldestC - base.coldestC
+    for (const m of chosen) expect(lifted(m.id)).toBeGreaterThan(0)
+    const real = (designs: readonly Design[]) => Promise.resolve(designs.map(brief))
+    const wanted = { coldestC: base.coldestC + 2, budget: null, winterDli: 0 }
+    const found = await findCheapest(bare, chosen, wanted, real)
+    expect(found.feasible).toBe(true)
+    const again = createYearEngine().run(withMoves(bare, named(...found.moves))!).answers
+    expect(again.coldestNight.insideC).toBe(found.coldestC)
+    expect(again.coldestNight.insideC).toBeGreaterThanOrEqual(wanted.coldestC)
+  })
+})
+
+describe('sweep', () => {
+  test('ranges are read as they are written, ends in', () => {
+    expect(readVary('shape.turnDeg=-40:40:20', plain)).toEqual({ path: 'shape.turnDeg', values: [-40, -20, 0, 20, 40] })
+    expect(readVary('skin.cover.id=none,quilt', plain).values).toEqual(['none', 'quilt'])
+    expect(readVary('breathe.airing.on=true,false', plain).values).toEqual([true, false])
+    expect(stepped(0, 0.3, 0.1)).toEqual([0, 0.1, 0.2, 0.3])
+  })
+
+  test.each([
+    ['shape.turnDeg', /no path=from:to:step/],
+    ['shape.spin=1:2:1', /no shape.spin/],
+    ['shape.turnDeg=1:2:0', /step is above 0/],
+    ['shape.turnDeg=2:1:1', /not below/],
+    ['skin.cover.id=1:3:1', /no number/],
+    ['shape.turnDeg=east', /no number/],
+    ['shape.turnDeg=0:1:0.000001', /more than/],
+  ])('%s is refused in words', (text, words) => {
+    expect(() => readVary(text, plain)).toThrow(words)
+  })
+
+  test('every combination, what can’t be built told; a point is its year as it is run', () => {
+    const swept = sweepDesigns(plain, [
+      { path: 'shape.turnDeg', values: [0, 30] },
+      { path: 'shape.kneeWallM', values: [0.4, 3.5] },
+    ])
+    expect(swept.map(s => Object.values(s.values))).toEqual([
+      [0, 0.4],
+      [0, 3.5],
+      [30, 0.4],
+      [30, 3.5],
+    ])
+    expect(swept.map(s => s.fault?.path ?? null)).toEqual([null, 'shape.kneeWallM', null, 'shape.kneeWallM'])
+    const turned = swept[2]!.design!
+    const point = sweepPoint(swept[2]!.values, brief(turned))
+    const again = createYearEngine().run(turned).answers
+    expect(point.coldestC).toBe(again.coldestNight.insideC)
+    expect(point.heatKWh).toBe(again.topUp.kWh)
+  })
+})
+
+describe('unknowns', () => {
+  test('each end is a sound design of its own, on every demo', () => {
+    for (const demo of DEMOS) {
+      const all = doubted(demo)
+      expect(all.length).toBeGreaterThan(6)
+      for (const { design } of all) expect(designFaults(design)).toEqual([])
+    }
+    expect(new Set(UNKNOWNS.map(u => u.id)).size).toBe(UNKNOWNS.length)
+  })
+
+  test('tighter is warmer than leakier, a cover that fits than one that hangs free', () => {
+    const at = (id: string) => doubted(unheated(plain)).filter(d => d.unknown.id === id)
+    for (const id of ['leakage', 'cover-fit']) {
+      const [good, bad] = at(id).map(d => brief(d.design).coldestC)
+      expect(good!).toBeGreaterThan(bad!)
+    }
+  })
+})
+
+describe('prices', () => {
+  test('every thing of the catalogues has a price, each id once; one’s own goes before the rough one', () => {
+    expect(new Set(PRICE_ITEMS.map(p => p.id)).size).toBe(PRICE_ITEMS.length)
+    const price = pricesOf(plain)
+    for (const { id, rough } of PRICE_ITEMS) expect(price(id)).toBe(rough)
+    expect(() => price('part.gold')).toThrow(RangeError)
+    const owned = patchDesign(plain, withPrice(plain, 'vessel.barrel-200', 99))
+    expect(designFaults(owned)).toEqual([])
+    expect(pricesOf(owned)('vessel.barrel-200')).toBe(99)
+    expect(patchDesign(owned, withPrice(owned, 'vessel.barrel-200', null)).topUp.prices).toEqual([])
+    const barrels = (d: Design) => roughCost(d).lines.find(l => l.name === 'barrels')!
+    expect(barrels(owned).cost).toBeCloseTo(barrels(owned).amount * 99, 6)
+  })
+
+  test('a price of what is in no book is refused', () => {
+    const wrong = patchDesign(plain, [['topUp.prices', [{ id: 'part.gold', each: 1 }]]])
+    expect(designFaults(wrong)[0]!.path).toBe('topUp.prices[0].id')
+  })
+
+  test('an hour of work costs nothing until it has a price, and then by the house’s size', () => {
+    const work = (d: Design) => roughCost(d).lines.find(l => l.name === 'work')
+    expect(work(plain)).toBeUndefined()
+    const paid = patchDesign(plain, withPrice(plain, 'work.hour', 30))
+    expect(work(paid)!.cost).toBeCloseTo(work(paid)!.amount * 30, 6)
+    expect(work(paid)!.amount).toBeGreaterThan(100)
+  })
+
+  test('devices and habits are paid for: each of these moves costs something', () => {
+    for (const id of ['stove', 'heater', 'earth-store', 'row-cover', 'misting', 'tighter-still', 'more-vents', 'lobby'])
+      for (const { design } of laidOn(bare, named(id)))
+        expect([id, roughCost(design).total > roughCost(bare).total]).toEqual([id, true])
+  })
+})
