@@ -20,6 +20,8 @@ export interface YearView {
   hours: Record<
     | 'outsideC'
     | 'airC'
+    | 'leafC'
+    | 'bedLightWm2'
     | 'soilC'
     | 'waterC'
     | 'sunAltitudeDeg'
@@ -78,6 +80,8 @@ export function yearView(design: Design, result: YearResult): YearView {
     hours: {
       outsideC: site.dryBulbC,
       airC: series.airC,
+      leafC: series.leafC,
+      bedLightWm2: series.bedLightWm2,
       soilC: series.soilC,
       waterC: series.waterC,
       sunAltitudeDeg: site.sunAltitudeDeg,

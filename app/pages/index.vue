@@ -101,6 +101,12 @@ watch(
   },
 )
 
+/** The later steps take the whole middle; the drawing is a thumbnail until one press brings it back. */
+const brought = ref(false)
+const wantsWhole = computed(() => current.value.whole?.(year.day) === true)
+const whole = computed(() => wantsWhole.value && !brought.value)
+watch(step, () => (brought.value = false))
+
 const controls = ref<HTMLElement | null>(null)
 function go(to: string): void {
   const next = stepOf(to)
@@ -218,14 +224,21 @@ async function drop(event: DragEvent): Promise<void> {
         <ConflictBar />
       </div>
       <PathOfWork class="path" :step="step" @go="go" />
-      <main class="work">
+      <main class="work" :class="{ whole }">
         <h1 class="sr-only">
           {{ bench.current.name }}
         </h1>
-        <div class="drawing">
+        <div class="drawing" :inert="whole">
           <DrawingArea v-if="ready" :step="step" />
         </div>
+        <button v-if="whole" class="thumb" data-test="show-drawing" @click="brought = true">
+          <span class="sr-only">Show the drawing</span>
+        </button>
+        <button v-else-if="wantsWhole" class="button back" data-test="hide-drawing" @click="brought = false">
+          The whole panel
+        </button>
         <button
+          v-if="!whole"
           class="room"
           :aria-pressed="drawing.roomy"
           :title="drawing.roomy ? 'Give the drawing its room back' : 'More room for the controls'"
@@ -311,6 +324,49 @@ async function drop(event: DragEvent): Promise<void> {
 .controls.large {
   height: min(23rem, 50dvh);
 }
+.whole {
+  position: relative;
+  grid-template-rows: minmax(0, 1fr);
+}
+.whole .controls {
+  grid-row: 1;
+  height: auto;
+  border-top: 0;
+}
+.whole .controls :deep(.tabs) {
+  padding: 22px 96px 0 1.1rem;
+}
+.whole .drawing,
+.thumb {
+  position: absolute;
+  right: 10px;
+  top: 4px;
+  z-index: 8;
+}
+/* Drawn as large as ever, and shown small. */
+.whole .drawing {
+  width: 640px;
+  height: 400px;
+  transform: scale(0.115);
+  transform-origin: top right;
+  outline: 8px solid var(--line);
+  overflow: hidden;
+}
+.thumb {
+  width: 74px;
+  height: 46px;
+  cursor: pointer;
+  border: 1px solid var(--ink);
+  border-radius: 3px;
+}
+.back {
+  grid-row: 1;
+  grid-column: 1;
+  align-self: start;
+  justify-self: center;
+  margin-top: 8px;
+  z-index: 6;
+}
 .room {
   grid-row: 1;
   grid-column: 1;
@@ -370,6 +426,11 @@ async function drop(event: DragEvent): Promise<void> {
     height: 320px;
     order: 1;
     flex: none;
+  }
+  .whole .drawing,
+  .thumb,
+  .back {
+    display: none;
   }
   .room {
     display: none;

@@ -6,9 +6,10 @@ import { skin } from './skin'
 import type { Step } from './step'
 import { store } from './store'
 import { topUp } from './top-up'
+import { weighUp } from './weigh-up'
 import { year } from './year'
 
 /** The steps of the work, in the order of the path; page, path, keys and what is loaded ahead read this. */
-export const STEPS: readonly Step[] = [aim, site, shape, skin, store, breathe, topUp, year]
+export const STEPS: readonly Step[] = [aim, site, shape, skin, store, breathe, topUp, year, weighUp]
 
 export const stepOf = (id: unknown): Step | undefined => STEPS.find(s => s.id === id)

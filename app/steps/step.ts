@@ -13,12 +13,14 @@ export interface Telling {
 
 /** A step of the work: one module here, and a line in the registry. */
 export interface Step {
-  id: StepId | 'year'
+  id: StepId | 'year' | 'weighUp'
   name: string
   /** Its controls, loaded when they are first seen. */
   panel: () => Promise<{ default: Component }>
   /** Its controls get more of the height. */
   roomy?: boolean
+  /** Its panel takes the whole middle; the drawing stands beside it as a thumbnail until it is wanted. */
+  whole?: (day: number | null) => boolean
   /** The view of the drawing that it opens with. */
   view?: 'plan'
   /** Where it stands, in a few words. */

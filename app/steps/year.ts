@@ -4,5 +4,7 @@ export const year: Step = {
   id: 'year',
   name: 'Year',
   panel: () => import('~/components/steps/YearStep.vue'),
-  summary: ({ day }) => (day === null ? 'months and days' : 'one day, hour by hour'),
+  // A day is seen on the drawing.
+  whole: day => day === null,
+  summary: ({ day }) => (day === null ? 'why the worst night was' : 'one day, hour by hour'),
 }

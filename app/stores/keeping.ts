@@ -275,6 +275,14 @@ export const useKeeping = defineStore('keeping', () => {
     if (kept) await add({ ...kept.design, id: freshId(), name: copyName(kept.design.name) })
   }
 
+  /** Keeps the design on the bench as it stands under a name of its own; the bench stays where it is. */
+  async function setAside(): Promise<void> {
+    await Promise.all([flush(), listed])
+    const { current } = bench
+    await library.save({ ...toRaw(current), id: freshId(), name: copyName(current.name) }, null, 0)
+    await refresh()
+  }
+
   /** Takes a design off the list; the notice brings it back. */
   async function remove(id: string): Promise<void> {
     await Promise.all([flush(), listed])
@@ -308,6 +316,7 @@ export const useKeeping = defineStore('keeping', () => {
     openDesign,
     rename,
     duplicate,
+    setAside,
     remove,
     takeTheirs,
     keepMineAsCopy,

@@ -1,38 +1,70 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { aimLine } from '../../core/aim/aim-line'
+import { MONTH_OF_DAY } from '../../core/climate'
 import type { Design } from '../../core/design'
-import { seedsFrom } from '../../core/study/ensemble'
+import { COLDER, inSeed, quantile, seedsFrom } from '../../core/study/ensemble'
 import { useDesign } from './design'
 import { useYear } from './year'
 
-/** Winters that are looked at, the design's own among them; the coldest and the mildest are set aside. */
-const WINTERS = 10
+/** Winters that are looked at, the design's own among them. */
+export const WINTERS = 20
 /** They begin once the design has been at rest for so long, ms. */
 const REST_MS = 3000
 
+/** One winter: its coldest hour inside and outside, and how far that was above what lives there bears, K. */
+export interface Winter {
+  seed: number
+  insideC: number
+  outsideC: number
+  marginK: number | null
+}
+
 /**
  * How far the coldest night differs from winter to winter of the same climate. Worked out in the background, one year
- * at a time, while the design is at rest; an hourly climate is one year and has no others.
+ * at a time, while the design is at rest; an hourly climate is one year and has no others. What was known of the design
+ * before an edit stays until the new winters are there.
  */
 export const useWinters = defineStore('winters', () => {
   const bench = useDesign()
   const year = useYear()
-  /** Coldest nights of eight winters in ten, °C; null until they are known. */
-  const spread = shallowRef<{ leastC: number; mostC: number } | null>(null)
+  const all = shallowRef<Winter[]>([])
+  const of = shallowRef<Design | null>(null)
   const known = ref(0)
+  const failure = ref('')
+  const stale = computed(() => of.value !== bench.current)
+  /** Coldest nights of eight winters in ten, and of the winter that the aim is meant for, °C; null until known. */
+  const spread = computed(() => {
+    if (all.value.length === 0) return null
+    const coldest = all.value.map(w => w.insideC)
+    const share = COLDER[bench.current.aim.winter]
+    const margins = all.value.flatMap(w => (w.marginK === null ? [] : [w.marginK]))
+    return {
+      leastC: quantile(coldest, 0.1),
+      mostC: quantile(coldest, 0.9),
+      meantC: quantile(coldest, share),
+      meantMarginK: margins.length > 0 ? quantile(margins, share) : null,
+      withFrost: coldest.filter(c => c < 0).length,
+      missed: margins.filter(k => k < 0).length,
+    }
+  })
   let timer: ReturnType<typeof setTimeout> | undefined
   let turn = 0
 
   async function work(design: Design): Promise<void> {
     const mine = ++turn
-    const found: number[] = []
+    const found: Winter[] = []
+    const line = aimLine(design.aim)
+    known.value = 0
     for (const seed of seedsFrom(design.site.seed, WINTERS)) {
-      found.push(await year.coldest({ ...design, site: { ...design.site, seed } }))
+      const { hour, insideC, outsideC } = await year.coldestHour(inSeed(design, seed))
       if (mine !== turn) return
+      const lowC = line.lowC[MONTH_OF_DAY[Math.floor(hour / 24)]!]!
+      found.push({ seed, insideC, outsideC, marginK: lowC === null ? null : insideC - lowC })
       known.value = found.length
     }
-    found.sort((a, b) => a - b)
-    spread.value = { leastC: found[1]!, mostC: found[WINTERS - 2]! }
+    all.value = found
+    of.value = design
   }
 
   /** Begins to look after the design on the bench, as long as what asks is there. */
@@ -40,20 +72,24 @@ export const useWinters = defineStore('winters', () => {
     watch(
       () => year.view,
       () => {
-        turn++
         clearTimeout(timer)
-        spread.value = null
-        known.value = 0
         const design = bench.current
+        if (design === of.value) return
+        turn++
+        failure.value = ''
+        if (design.site.climate.kind !== 'normals' || design.id !== of.value?.id) all.value = []
         if (design.site.climate.kind !== 'normals') return
         timer = setTimeout(() => {
+          if (design !== bench.current) return
           // A year that can't be worked out is told by the score itself.
-          if (design === bench.current) void work(design).catch(() => {})
+          work(design).catch(
+            (error: unknown) => (failure.value = error instanceof Error ? error.message : String(error)),
+          )
         }, restMs)
       },
       { immediate: true },
     )
   }
 
-  return { spread, known, look }
+  return { all, spread, known, stale, failure, look }
 })

@@ -79,9 +79,16 @@ export const useYear = defineStore('year', () => {
 
   /** The day of the year body by body, and how long the sun stands on each thing. */
   const heat = (design: Design, on: number): Promise<HeatDay> => pool().once(worker => worker.heat(design, on))
+  /** The year as files. */
+  const file = (design: Design, kind: 'csv' | 'epw'): Promise<string> =>
+    pool().once(worker => worker.file(design, kind))
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
-  /** The coldest night of a design in the weather of its own seed, °C. */
-  const coldest = (design: Design): Promise<number> => pool().once(worker => worker.coldestNight(design))
+  /** The coldest hour of a design's year alone, within 0.05 K. */
+  const coldestHour = (design: Design): Promise<Extreme> =>
+    pool().once(worker => worker.coldest(design, { heated: true }))
+  /** The answers of a design's year, without its unheated twin. */
+  const answersOf = async (design: Design): Promise<Answers> =>
+    (await pool().once(worker => worker.run(design))).answers
   /** Designs in brief, as they come. */
   const briefs = (
     designs: readonly Design[],
@@ -106,7 +113,9 @@ export const useYear = defineStore('year', () => {
     view,
     heat,
     sunHours,
-    coldest,
+    file,
+    coldestHour,
+    answersOf,
     briefs,
     spells,
     study,

@@ -9,6 +9,8 @@ import { figuresOf, type Figures } from '../../core/study/figures'
 import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
 import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
+import { writeEpw } from '../../formats/epw-write'
+import { writeHourlyCsv } from '../../formats/hourly-csv'
 
 const engine = createYearEngine(() => performance.now())
 
@@ -22,10 +24,6 @@ const api = {
   coldest(design: Design, as: { heated: boolean }): Extreme {
     return engine.coldest(design, as)
   },
-  /** The coldest night of the whole year, °C: no unheated twin is run. */
-  coldestNight(design: Design): number {
-    return engine.run(design, { unheated: false }).answers.coldestNight.insideC
-  },
   brief(design: Design): Brief {
     return briefOf(design, engine.run(design, { unheated: false }).answers)
   },
@@ -38,6 +36,11 @@ const api = {
     const startDay = asked.startDay ?? usualStart(engine.site(design).dryBulbC, days)
     const spell = { ...asked, startDay }
     return spellAnswer(design, engine.run(withSpellDays(design, spell), { unheated: false }), spell)
+  },
+  /** The year as files: its hours as CSV, and its weather as EPW. */
+  file(design: Design, kind: 'csv' | 'epw'): string {
+    const result = engine.run(design, { unheated: false })
+    return kind === 'csv' ? writeHourlyCsv(result) : writeEpw(design.site, result.site)
   },
   heat(design: Design, day: number): HeatDay {
     return heatDay(design, engine.site(design), day)

@@ -62,3 +62,10 @@ export function summarise(years: readonly EnsembleYear[]): Ensemble {
     p90C: quantile(coldest, 0.9),
   }
 }
+
+/** Of the years' coldest nights, the share that is colder than the winter that an aim is meant for. */
+export const COLDER: Record<Design['aim']['winter'], number> = {
+  'usual': 0.5,
+  'one in five': 0.2,
+  'one in twenty': 0.05,
+}

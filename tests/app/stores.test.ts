@@ -25,9 +25,9 @@ jest.mock('../../app/workers/year-pool', () => ({
           answers: { coldestNight: { insideC: barrelsOf(design).count }, freeRunning: {} },
         } as unknown as YearView)
       },
-      coldestNight: (design: Design) => {
+      coldest: (design: Design) => {
         mockColdest.push(design)
-        return Promise.resolve(((design.site.seed * 7) % 10) / 10)
+        return Promise.resolve({ hour: 0, insideC: (((design.site.seed * 7) % 20) + 1) / 10, outsideC: -10 })
       },
     },
   ],
@@ -319,25 +319,31 @@ describe('the year and its pin', () => {
   })
 })
 
-test('winters: ten of the same climate at rest, the outer two set aside; an edit begins anew', async () => {
+test('winters: twenty of the same climate at rest; after an edit the old range stays until the new one is there', async () => {
   const { bench, year, winters } = tab()
   bench.open({ ...demo, site: { ...demo.site, seed: 1 } })
   winters.look(5)
   year.request(bench.current)
   await rest()
   await rest()
-  expect(mockColdest.map(d => d.site.seed)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10])
+  expect(mockColdest.map(d => d.site.seed)).toEqual(Array.from({ length: 20 }, (_, i) => i + 1))
   expect(new Set(mockColdest.map(d => d.store)).size).toBe(1)
-  // Seeds 1 to 10 give each of 0.0 to 0.9 once.
-  expect(winters.spread).toEqual({ leastC: 0.1, mostC: 0.8 })
+  // Seeds 1 to 20 give each of 0.1 to 2.0 once.
+  expect(winters.spread!.leastC).toBeCloseTo(0.29, 9)
+  expect(winters.spread!.mostC).toBeCloseTo(1.81, 9)
+  expect(winters.spread!.meantC).toBeCloseTo(1.05, 9)
+  expect([winters.spread!.withFrost, winters.stale]).toEqual([0, false])
+  bench.edit([['aim.winter', 'one in twenty']])
+  expect(winters.spread!.meantC).toBeCloseTo(0.195, 9)
   bench.edit([['store.bodies.0.count', 9]])
   year.request(bench.current)
   await nextTick()
   await nextTick()
   await nextTick()
-  expect(winters.spread).toBeNull()
+  expect([winters.spread === null, winters.stale]).toEqual([false, true])
   await rest()
-  expect(winters.spread).not.toBeNull()
+  await rest()
+  expect(winters.stale).toBe(false)
   expect(barrelsOf(mockColdest.at(-1)!).count).toBe(9)
 })
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
+import { WINTERS } from '../../../core/design/fields/aim'
 import { designCautions } from '../../../core/advice/cautions'
 import { isHeated } from '../../../core/sources/registry'
 import { roughCost } from '../../../core/takeoff/cost'
@@ -17,6 +18,8 @@ const a = computed(() => year.view?.answers ?? null)
 /** The figure that follows the hand. */
 const coldestC = computed(() => (year.moving ?? a.value!.coldestNight).insideC)
 const was = computed(() => year.pinnedAnswers)
+const WINTER_NAMES = Object.fromEntries(WINTERS.map(w => [w.id, w.name]))
+const capital = (words = '') => words.charAt(0).toUpperCase() + words.slice(1)
 const t = (c: number) => settings.show(c, 'temperature')
 const DULL = [
   '',
@@ -116,8 +119,17 @@ function showColdest(): void {
         {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at
         {{ a.coldestNight.untilOpened.clock }}.
       </p>
-      <p v-if="winters.spread" class="hint mt-1" data-test="winters">
+      <p v-if="winters.spread" class="hint mt-1" :class="winters.stale ? 'opacity-55' : ''" data-test="winters">
         One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
+        <template v-if="bench.current.aim.winter !== 'usual'">
+          {{ capital(WINTER_NAMES[bench.current.aim.winter]) }} brings <strong>{{ t(winters.spread.meantC) }}</strong
+          ><template v-if="winters.spread.meantMarginK !== null"
+            >: aim
+            <strong :class="winters.spread.meantMarginK >= 0 ? 'text-moss' : 'text-clay'">{{
+              winters.spread.meantMarginK >= 0 ? 'kept' : 'missed'
+            }}</strong></template
+          >.
+        </template>
       </p>
       <p v-if="heated" class="hint mt-1">
         Without added heat:

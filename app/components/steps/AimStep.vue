@@ -116,6 +116,9 @@ function addOwn(): void {
         :hint="`Most crops stop setting fruit above ${t(32)} to ${t(35)}; above ${t(38)} people are at risk.`"
       />
     </div>
+    <div>
+      <DesignField path="aim.winter" />
+    </div>
     <p class="hint max-w-sm self-center">
       The aim is the dashed line in the year below and the mark against which the coldest night is read.
     </p>

@@ -47,6 +47,13 @@ const BUILDERS = [
   { id: 'unknown', name: 'not known yet' },
 ] as const
 
+/** How hard a winter the aim is meant for. */
+export const WINTERS = [
+  { id: 'usual', name: 'a usual winter' },
+  { id: 'one in five', name: 'one winter in five' },
+  { id: 'one in twenty', name: 'one winter in twenty' },
+] as const
+
 /** What the house is for, and what is at hand to build it. */
 export const AIM = group(
   {
@@ -60,6 +67,12 @@ export const AIM = group(
       start: [],
       label: 'Crops',
       about: 'what is to live in it and when; with crops the two temperatures give way to theirs, month by month',
+    }),
+    winter: choice(WINTERS, {
+      start: 'usual',
+      label: 'Meant for',
+      hint: 'How hard a winter it must stand: the score says what such a one brings.',
+      about: 'the winter that the aim is read for',
     }),
     practical: group(
       {

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+const TABS = [
+  { id: 'ladder', name: 'Ladder' },
+  { id: 'find', name: 'Find me' },
+  { id: 'variants', name: 'Side by side' },
+  { id: 'sweeps', name: 'Sweeps' },
+  { id: 'sure', name: 'How sure' },
+  { id: 'prices', name: 'Prices' },
+] as const
+</script>
+
+<template>
+  <StepTabs :tabs="TABS" label="Ways to weigh up">
+    <template #ladder>
+      <LadderPanel />
+    </template>
+    <template #find>
+      <FindPanel />
+    </template>
+    <template #variants>
+      <SideBySide />
+    </template>
+    <template #sweeps>
+      <SweepPanel />
+    </template>
+    <template #sure>
+      <HowSure />
+    </template>
+    <template #prices>
+      <PriceBook />
+    </template>
+  </StepTabs>
+</template>

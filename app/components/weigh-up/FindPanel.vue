@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { MOVES } from '../../../core/moves/registry'
+import { winterDli } from '../../../core/study/figures'
+import type { FoundSet } from '../../../core/study/find'
+import { formatNumber } from '../../../core/units'
+
+/** The cheapest set of changes that meets an aim, and how far money goes otherwise. */
+const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
+const ladder = useLadder()
+const aimed = computed(() => year.view?.answers.aim.tightest?.aimC ?? bench.current.aim.lowestAirC)
+const wanted = reactive({ coldestC: aimed.value, budget: 0, lightShare: 0.9 })
+const set = (key: 'coldestC' | 'budget' | 'lightShare') => (v: number) => {
+  wanted[key] = v
+  return null
+}
+const lightNow = computed(() => (year.view ? winterDli(bench.current, year.view.answers) : 0))
+const start = () =>
+  ladder.find({
+    coldestC: wanted.coldestC,
+    budget: wanted.budget > 0 ? wanted.budget : null,
+    winterDli: wanted.lightShare * lightNow.value,
+  })
+const found = computed(() => ladder.found)
+const stale = computed(() => ladder.foundFor !== null && ladder.foundFor.design !== bench.current)
+const money = (v: number) =>
+  Math.abs(v) < 0.5
+    ? 'nothing'
+    : `${v < 0 ? 'saves ' : ''}${bench.current.topUp.currency} ${formatNumber(Math.abs(v), 0)}`
+const t = (c: number) => settings.show(c, 'temperature')
+const wordsOf = (id: string) => {
+  const { words } = MOVES.find(m => m.id === id)!
+  return typeof words === 'string' ? words : words(bench.current)
+}
+const list = (s: FoundSet) => (s.moves.length === 0 ? ['The house as it is'] : s.moves.map(wordsOf))
+/** The front as a picture: money across, coldest night up. */
+const frame = useTemplateRef<HTMLElement>('frame')
+const { width } = useElementSize(frame)
+const HEIGHT = 170
+const plot = computed(() => {
+  const f = found.value
+  if (!f || f.front.length < 2 || width.value === 0) return null
+  const costs = f.front.map(s => s.cost)
+  const cold = [...f.front.map(s => s.coldestC), ladder.foundFor!.wanted.coldestC]
+  const [c0, c1] = [Math.min(...costs), Math.max(...costs)]
+  const [t0, t1] = [Math.min(...cold) - 0.3, Math.max(...cold) + 0.3]
+  const x = (c: number) => 8 + ((c - c0) / Math.max(1, c1 - c0)) * (width.value - 16)
+  const y = (c: number) => 8 + ((t1 - c) / (t1 - t0)) * (HEIGHT - 30)
+  const steps = f.front.map(
+    (s, i) => `${i === 0 ? 'M' : `H${x(s.cost)}V`}${i === 0 ? `${x(s.cost)} ` : ''}${y(s.coldestC)}`,
+  )
+  return { x, y, path: steps.join(' '), c0, c1 }
+})
+</script>
+
+<template>
+  <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-[15rem_1fr]">
+    <div>
+      <h2 class="group-title">Find me the cheapest</h2>
+      <QuantityField
+        label="Coldest night at least"
+        quantity="temperature"
+        :value="wanted.coldestC"
+        :min="-40"
+        :max="30"
+        :set="set('coldestC')"
+      />
+      <QuantityField
+        :label="`For no more than, ${bench.current.topUp.currency}`"
+        hint="0 for no limit"
+        quantity="money"
+        :value="wanted.budget"
+        :min="0"
+        :max="1e7"
+        :set="set('budget')"
+      />
+      <QuantityField
+        label="With at least, of the winter light"
+        quantity="share"
+        :value="wanted.lightShare"
+        :min="0"
+        :max="1.5"
+        :set="set('lightShare')"
+      />
+      <BriefBar
+        ask="Search"
+        test="find"
+        :state="ladder.search"
+        :stale="stale"
+        :ready="found !== null"
+        @start="start"
+        @cancel="ladder.cancelSearch"
+      />
+      <p class="hint">Every single change is tried, then every set of the eight that promise most: about 300 years.</p>
+    </div>
+    <div v-if="found" :class="stale ? 'opacity-60' : ''" data-test="found">
+      <p class="text-lg">
+        <template v-if="found.feasible">
+          <strong class="slab text-2xl">{{ money(found.cost) }}</strong> brings the coldest night to
+          <strong>{{ t(found.coldestC) }}</strong
+          >.
+        </template>
+        <template v-else>
+          <strong class="text-clay">No set of these does it.</strong> The nearest comes to
+          <strong>{{ t(found.coldestC) }}</strong
+          >, for {{ money(found.cost) }}.
+        </template>
+      </p>
+      <ul class="ml-5 list-disc">
+        <li v-for="w in list(found)" :key="w">{{ w }}</li>
+      </ul>
+      <button
+        class="button mt-1"
+        :disabled="stale || found.moves.length === 0"
+        data-test="take-set"
+        @click="ladder.takeSet(found.moves)"
+      >
+        Lay the set on
+      </button>
+      <h3 class="mt-3 font-semibold">How far money goes</h3>
+      <div ref="frame">
+        <svg
+          v-if="plot"
+          :width="width"
+          :height="HEIGHT"
+          role="img"
+          aria-label="Coldest night against money; the table below has the figures"
+        >
+          <line
+            :x1="0"
+            :x2="width"
+            :y1="plot.y(ladder.foundFor!.wanted.coldestC)"
+            :y2="plot.y(ladder.foundFor!.wanted.coldestC)"
+            stroke="var(--clay)"
+            stroke-width="1.5"
+            stroke-dasharray="6 4"
+          />
+          <text :x="4" :y="plot.y(ladder.foundFor!.wanted.coldestC) - 4" class="tick">
+            {{ t(ladder.foundFor!.wanted.coldestC) }} wanted
+          </text>
+          <path :d="plot.path" fill="none" stroke="var(--moss)" stroke-width="2" />
+          <circle
+            v-for="s in found.front"
+            :key="s.cost"
+            :cx="plot.x(s.cost)"
+            :cy="plot.y(s.coldestC)"
+            :r="s.cost === found.cost ? 6 : 4"
+            :fill="s.cost === found.cost ? 'var(--clay)' : 'var(--paper)'"
+            stroke="var(--ink)"
+            stroke-width="1.5"
+          />
+          <text :x="8" :y="HEIGHT - 6" class="tick">{{ money(plot.c0) }}</text>
+          <text :x="width - 8" :y="HEIGHT - 6" text-anchor="end" class="tick">{{ money(plot.c1) }}</text>
+        </svg>
+      </div>
+      <details>
+        <summary class="cursor-pointer">As a table</summary>
+        <table class="text-sm" data-test="front">
+          <tbody>
+            <tr v-for="s in found.front" :key="s.cost" class="border-t border-line align-baseline">
+              <td class="pr-4 text-right whitespace-nowrap">{{ money(s.cost) }}</td>
+              <td class="pr-4 text-right whitespace-nowrap">{{ t(s.coldestC) }}</td>
+              <td>{{ list(s).join('; ') }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.tick {
+  font-size: 12.5px;
+  fill: var(--soft);
+}
+</style>

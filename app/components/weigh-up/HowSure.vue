@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { doubted } from '../../../core/study/unknowns'
+import { WINTERS } from '~/stores/winters'
+
+/** How sure the coldest night is: twenty winters, and what nobody has measured, each between its plausible ends. */
+const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
+const winters = useWinters()
+const briefs = useBriefs(doubted)
+const t = (c: number) => settings.show(c, 'temperature')
+const sorted = computed(() => [...winters.all].sort((a, b) => a.insideC - b.insideC))
+const own = computed(() => year.view?.answers.coldestNight.insideC ?? 0)
+const rows = computed(() => {
+  const now = briefs.now.value
+  if (!now) return []
+  const by = new Map<
+    string,
+    { id: string; words: string; measure: string; ends: { words: string; coldestC: number }[] }
+  >()
+  for (const f of briefs.found.value) {
+    const row = by.get(f.unknown.id) ?? {
+      id: f.unknown.id,
+      words: f.unknown.words,
+      measure: f.unknown.measure,
+      ends: [],
+    }
+    row.ends.push({ words: f.words, coldestC: f.brief.coldestC })
+    by.set(f.unknown.id, row)
+  }
+  return [...by.values()]
+    .map(r => {
+      const ends = [...r.ends].sort((a, b) => a.coldestC - b.coldestC)
+      return { ...r, low: ends[0]!, high: ends.at(-1)! }
+    })
+    .sort((a, b) => b.high.coldestC - b.low.coldestC - (a.high.coldestC - a.low.coldestC))
+})
+const axis = computed(() => {
+  const all = [
+    own.value,
+    ...winters.all.map(w => w.insideC),
+    ...rows.value.flatMap(r => [r.low.coldestC, r.high.coldestC]),
+  ]
+  const [low, high] = [Math.min(...all) - 0.3, Math.max(...all) + 0.3]
+  return { low, high, place: (c: number) => `${((c - low) / (high - low)) * 100}%` }
+})
+const aimC = computed(() => year.view?.answers.aim.tightest?.aimC ?? null)
+const inRange = (c: number) => c > axis.value.low && c < axis.value.high
+</script>
+
+<template>
+  <div class="grid gap-x-8 gap-y-4 px-4 py-3 lg:grid-cols-2">
+    <section>
+      <h2 class="group-title">
+        {{ WINTERS }} winters <span class="hint font-sans font-normal">of the same climate, each with other days</span>
+      </h2>
+      <p v-if="bench.current.site.climate.kind !== 'normals'" class="hint">
+        The climate is one measured year: there are no others of it.
+      </p>
+      <p v-else-if="winters.all.length === 0" class="hint" role="status">
+        {{ winters.failure || `Worked out while the design is at rest: ${winters.known} of ${WINTERS}.` }}
+      </p>
+      <div v-else :class="winters.stale ? 'opacity-60' : ''" data-test="twenty-winters">
+        <div
+          class="relative my-2 h-14 border-b border-ink"
+          role="img"
+          :aria-label="`Coldest nights, from ${t(sorted[0]!.insideC)} to ${t(sorted.at(-1)!.insideC)}`"
+        >
+          <span
+            v-if="aimC !== null && inRange(aimC)"
+            class="absolute inset-y-0 border-l-2 border-dashed border-clay"
+            :style="{ left: axis.place(aimC) }"
+          />
+          <span
+            v-for="(w, i) in sorted"
+            :key="w.seed"
+            class="absolute size-3 -translate-x-1/2 rounded-full border-2 border-ink"
+            :class="w.insideC < 0 ? 'bg-slate' : w.marginK !== null && w.marginK < 0 ? 'bg-paper' : 'bg-moss'"
+            :style="{ left: axis.place(w.insideC), bottom: `${4 + (i % 3) * 15}px` }"
+            :title="`${t(w.insideC)} inside, ${t(w.outsideC)} outside`"
+          />
+        </div>
+        <p class="flex justify-between text-sm text-soft">
+          <span>{{ t(axis.low) }}</span
+          ><span v-if="aimC !== null">aim {{ t(aimC) }}</span
+          ><span>{{ t(axis.high) }}</span>
+        </p>
+        <dl class="grid grid-cols-[1fr_auto] gap-x-4">
+          <dt>A usual winter’s coldest night</dt>
+          <dd class="text-right font-semibold">{{ t(sorted[Math.floor((WINTERS - 1) / 2)]!.insideC) }}</dd>
+          <dt>Eight of ten lie between</dt>
+          <dd class="text-right font-semibold">{{ t(winters.spread!.leastC) }} and {{ t(winters.spread!.mostC) }}</dd>
+          <dt>Frost inside</dt>
+          <dd class="text-right font-semibold">{{ winters.spread!.withFrost }} of {{ WINTERS }}</dd>
+          <dt>The aim is missed</dt>
+          <dd class="text-right font-semibold">{{ winters.spread!.missed }} of {{ WINTERS }}</dd>
+        </dl>
+        <p class="hint">Blue dots freeze, empty ones miss the aim, green ones keep it.</p>
+        <details>
+          <summary class="cursor-pointer">As a table</summary>
+          <table class="text-sm">
+            <thead>
+              <tr class="text-right">
+                <th scope="col" class="pr-6 font-normal">winter</th>
+                <th scope="col" class="pr-6 font-normal">inside</th>
+                <th scope="col" class="font-normal">outside</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="w in sorted" :key="w.seed" class="text-right tabular-nums">
+                <th scope="row" class="pr-6 font-normal">{{ w.seed }}</th>
+                <td class="pr-6">{{ t(w.insideC) }}</td>
+                <td>{{ t(w.outsideC) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </details>
+      </div>
+    </section>
+    <section>
+      <h2 class="group-title">
+        What nobody has measured <span class="hint font-sans font-normal">longest first: measure that first</span>
+      </h2>
+      <BriefBar
+        ask="Doubt each in turn"
+        test="doubts"
+        :state="briefs.state"
+        :stale="briefs.stale.value"
+        :ready="rows.length > 0"
+        @start="briefs.start"
+        @cancel="briefs.cancel"
+      />
+      <ul data-test="doubts" :class="briefs.stale.value ? 'opacity-60' : ''">
+        <li v-for="r in rows" :key="r.id" class="border-t border-line py-1">
+          <p class="flex justify-between gap-3">
+            <strong>{{ r.words }}</strong>
+            <span class="tabular-nums">{{
+              settings.show(r.high.coldestC - r.low.coldestC, 'temperatureDifference')
+            }}</span>
+          </p>
+          <div class="relative h-4" aria-hidden="true">
+            <span class="absolute inset-y-0 w-px bg-ink" :style="{ left: axis.place(own) }" />
+            <span
+              class="absolute top-1 h-2 bg-straw"
+              :style="{ left: axis.place(r.low.coldestC), right: `calc(100% - ${axis.place(r.high.coldestC)})` }"
+            />
+          </div>
+          <p class="hint">
+            {{ r.low.words }}: {{ t(r.low.coldestC) }}; {{ r.high.words }}: {{ t(r.high.coldestC) }}. {{ r.measure }}
+          </p>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { RANKS, type Rank, type Rung } from '../../../core/study/ladder'
+import { formatNumber } from '../../../core/units'
+
+/** What the next money buys: every sensible single change, ranked; each can be laid on the design. */
+const bench = useDesign()
+const year = useYear()
+const settings = useSettings()
+const ladder = useLadder()
+const FIRST = 12
+const all = ref(false)
+const shown = computed(() => (all.value ? ladder.order : ladder.order.slice(0, FIRST)))
+/** Of what is ranked by: how long a bar is. */
+const byHeat = computed(() => ladder.rank === 'heat' || ladder.rank === 'payback')
+const value = (r: Rung) => (byHeat.value ? r.savedKWh : ladder.rank === 'light' ? r.lightShare - 1 : r.gainK)
+const range = computed(() => {
+  const values = shown.value.map(value)
+  return { low: Math.min(0, ...values), high: Math.max(1e-6, needK.value > 0 ? needK.value : 0, ...values) }
+})
+/** Degrees that the coldest night falls short of the aim by; 0 where it is met, or where bars are no degrees. */
+const needK = computed(() => {
+  const margin = year.view?.answers.aim.tightest?.marginK ?? 0
+  return byHeat.value || ladder.rank === 'light' || ladder.stale ? 0 : Math.max(0, -margin)
+})
+const place = (v: number) => ((v - range.value.low) / (range.value.high - range.value.low)) * 100
+const bar = (r: Rung) => {
+  const [a, b] = [place(0), place(value(r))]
+  return { left: `${Math.min(a, b)}%`, width: `${Math.abs(b - a)}%` }
+}
+const said = (r: Rung) =>
+  byHeat.value
+    ? settings.show(r.savedKWh * 3.6e6, 'energy', { sign: true })
+    : ladder.rank === 'light'
+      ? `${r.lightShare >= 1 ? '+' : '−'}${Math.abs(Math.round((r.lightShare - 1) * 100))} %`
+      : settings.show(r.gainK, 'temperatureDifference', { sign: true })
+const cost = ({ cost }: Rung) =>
+  Math.abs(cost) < 0.5
+    ? 'free'
+    : `${cost < 0 ? 'saves ' : ''}${bench.current.topUp.currency} ${formatNumber(Math.abs(cost), 0)}`
+const light = (r: Rung) => {
+  const percent = Math.round((r.lightShare - 1) * 100)
+  return percent === 0 ? '0' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`
+}
+const pays = ({ paybackYears }: Rung) =>
+  paybackYears === null ? '' : `${paybackYears.toFixed(paybackYears < 10 ? 1 : 0)} y`
+const withPayback = computed(() => ladder.order.some(r => r.paybackYears !== null))
+const setRank = (id: string) => {
+  ladder.rank = id as Rank
+  return null
+}
+const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
+</script>
+
+<template>
+  <div class="px-4 py-3">
+    <div class="flex flex-wrap items-end gap-x-4 gap-y-1">
+      <h2 class="group-title mr-auto">What the next money buys</h2>
+      <BriefBar
+        ask="Try every change"
+        test="ladder"
+        :state="ladder.state"
+        :stale="ladder.stale"
+        :ready="ladder.rungs.length > 0"
+        @start="ladder.start"
+        @cancel="ladder.cancel"
+      />
+      <ChoiceField label="Ranked by" :value="ladder.rank" :options="RANK_CHOICES" :set="setRank" class="w-56" />
+    </div>
+    <p v-if="ladder.rungs.length === 0 && !ladder.state.running" class="hint max-w-prose">
+      Every sensible single change to this house, each run for its year: what it does to the coldest night, what it
+      costs in money, light and summer, and why. Press one to lay it on the design; undo takes it back.
+    </p>
+    <table v-else class="w-full border-collapse" :class="ladder.stale ? 'opacity-60' : ''" data-test="ladder">
+      <thead class="text-sm">
+        <tr>
+          <th scope="col" class="text-left font-normal">change</th>
+          <th scope="col" class="w-[27%] text-left font-normal">
+            {{ byHeat ? 'heat saved a year' : ladder.rank === 'light' ? 'winter light' : 'coldest night' }}
+          </th>
+          <th scope="col" class="pl-3 text-right font-normal">cost</th>
+          <th v-if="withPayback" scope="col" class="pl-3 text-right font-normal">pays in</th>
+          <th scope="col" class="pl-3 text-right font-normal">light</th>
+          <td></td>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in shown" :key="r.id" class="border-t border-line" :data-test="`rung-${r.id}`">
+          <th scope="row" class="py-1 pr-3 text-left font-normal">
+            <strong class="font-semibold">{{ r.words }}</strong>
+            <span v-if="r.why" class="hint block leading-tight">{{ r.why }}</span>
+          </th>
+          <td>
+            <div class="relative h-6">
+              <span class="absolute inset-y-0 w-px bg-ink" :style="{ left: `${place(0)}%` }" />
+              <span
+                v-if="needK > 0"
+                class="absolute inset-y-0 border-l-2 border-dashed border-clay"
+                :style="{ left: `${place(needK)}%` }"
+                title="from here the aim is met"
+              />
+              <span class="bar" :class="value(r) < 0 ? 'harms' : ''" :style="bar(r)" aria-hidden="true" />
+              <strong
+                class="absolute top-0.5 text-sm whitespace-nowrap tabular-nums"
+                :style="
+                  place(value(r)) > 62
+                    ? { right: `${102 - place(value(r))}%` }
+                    : { left: `${Math.max(place(0), place(value(r))) + 2}%` }
+                "
+                :class="place(value(r)) > 62 ? 'rounded-sm bg-lime/80 px-1' : ''"
+                >{{ said(r) }}</strong
+              >
+            </div>
+          </td>
+          <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ cost(r) }}</td>
+          <td v-if="withPayback" class="pl-3 text-right whitespace-nowrap tabular-nums">{{ pays(r) }}</td>
+          <td
+            class="pl-3 text-right whitespace-nowrap tabular-nums"
+            :class="r.lightShare < 0.985 ? 'text-clay' : 'text-soft'"
+          >
+            {{ light(r) }}
+          </td>
+          <td class="pl-3 text-right">
+            <button
+              class="button"
+              :disabled="ladder.stale || ladder.state.running"
+              :aria-label="`Lay on the design: ${r.words}`"
+              :data-test="`take-rung-${r.id}`"
+              @click="ladder.take(r)"
+            >
+              Lay it on
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="needK > 0 && shown.length > 0" class="hint">
+      The dashed line: {{ settings.show(needK, 'temperatureDifference', { sign: true }) }}, from where the aim is met.
+    </p>
+    <button v-if="ladder.order.length > FIRST" class="button mt-2" data-test="all-rungs" @click="all = !all">
+      {{ all ? `The first ${FIRST} alone` : `All ${ladder.order.length} changes` }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  position: absolute;
+  top: 7px;
+  height: 10px;
+  background: var(--moss);
+}
+.bar.harms {
+  background: repeating-linear-gradient(45deg, var(--clay) 0 3px, transparent 3px 6px);
+  border: 1px solid var(--clay);
+}
+</style>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { PRICE_GROUPS, PRICE_ITEMS, type PriceGroup } from '../../../core/catalog'
+import { roughCost, type CostLine } from '../../../core/takeoff/cost'
+import { pricesOf, withPrice } from '../../../core/takeoff/price-book'
+import { formatNumber } from '../../../core/units'
+import { readPricesCsv, writePricesCsv } from '../../../formats/prices-csv'
+import { saveText } from '~/composables/saveText'
+
+/** Prices of everything, rough until the reader owns them; what of this house they make. */
+const bench = useDesign()
+const notices = useNotices()
+const settings = useSettings()
+const currency = computed(() => bench.current.topUp.currency)
+const price = computed(() => pricesOf(bench.current))
+const own = computed(() => new Set(bench.current.topUp.prices.map(p => p.id)))
+const cost = computed(() => roughCost(bench.current))
+const group = ref<PriceGroup>('part')
+const items = computed(() => PRICE_ITEMS.filter(p => p.group === group.value))
+const GROUPS = Object.entries(PRICE_GROUPS).map(([id, name]) => ({ id, name }))
+const setGroup = (id: string) => {
+  group.value = id as PriceGroup
+  return null
+}
+const set = (id: string) => (v: number) => bench.edit(withPrice(bench.current, id, v), `price ${id}`)
+const forget = (id: string) => bench.edit(withPrice(bench.current, id, null), `price ${id}`)
+const save = () =>
+  saveText(
+    'prices.csv',
+    writePricesCsv(price.value, id => own.value.has(id), currency.value),
+    'text/csv',
+  )
+const amount = ({ amount, unit }: CostLine) =>
+  unit === 'm²'
+    ? settings.show(amount, 'area')
+    : unit === 'm'
+      ? settings.show(amount, 'length')
+      : unit === 'pieces'
+        ? formatNumber(amount, amount % 1 === 0 ? 0 : 1)
+        : `${formatNumber(amount, 1)} ${unit}`
+const chooser = useTemplateRef<HTMLInputElement>('chooser')
+async function load(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  const read = readPricesCsv(await file.text())
+  if (!read.ok) return void notices.tell('error', read.message)
+  bench.edit([['topUp.prices', read.prices]], 'prices from a file')
+  notices.tell('info', `${read.prices.length} prices of your own taken from ${file.name}.`)
+}
+</script>
+
+<template>
+  <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-2">
+    <section>
+      <h2 class="group-title">
+        Price book <span class="hint font-sans font-normal">in {{ currency }}; rough until you type your own</span>
+      </h2>
+      <div class="flex flex-wrap items-end gap-2">
+        <ChoiceField label="Prices of" :value="group" :options="GROUPS" :set="setGroup" class="w-44" />
+        <button class="button" data-test="save-prices" @click="save">Save as CSV</button>
+        <button class="button" data-test="load-prices" @click="chooser?.click()">Take from CSV</button>
+        <input
+          ref="chooser"
+          type="file"
+          accept=".csv,text/csv"
+          class="sr-only"
+          tabindex="-1"
+          aria-label="A price book as CSV"
+          @change="load"
+        />
+      </div>
+      <table class="mt-2" data-test="prices">
+        <tbody>
+          <tr v-for="p in items" :key="p.id" class="border-t border-line">
+            <th scope="row" class="pr-4 text-left font-normal">{{ p.name }}</th>
+            <td class="price">
+              <QuantityField
+                :label="`Price of ${p.name}, a ${p.unit}`"
+                :quantity="p.unit === 'm²' ? 'arealPrice' : 'money'"
+                :value="price(p.id)"
+                :min="0"
+                :max="1e6"
+                :set="set(p.id)"
+              />
+            </td>
+            <td class="px-3 whitespace-nowrap">{{ p.unit === 'm²' ? '' : `a ${p.unit}` }}</td>
+            <td class="whitespace-nowrap">
+              <button
+                v-if="own.has(p.id)"
+                class="button quiet"
+                :aria-label="`${p.name}: back to the rough price`"
+                @click="forget(p.id)"
+              >
+                yours ×
+              </button>
+              <span v-else class="hint">rough</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section>
+      <h2 class="group-title">
+        What they make of this house
+        <span class="hint font-sans font-normal">fittings and transport are left out</span>
+      </h2>
+      <table class="w-full" data-test="cost-lines">
+        <tbody>
+          <tr v-for="(l, i) in cost.lines" :key="i" class="border-t border-line">
+            <th scope="row" class="text-left font-normal">{{ l.name }}</th>
+            <td class="text-right tabular-nums">
+              {{ amount(l) }}
+            </td>
+            <td class="pl-4 text-right tabular-nums">{{ formatNumber(l.cost, 0) }}</td>
+          </tr>
+          <tr class="border-t border-ink">
+            <th scope="row" class="text-left">all</th>
+            <td></td>
+            <td class="pl-4 text-right font-semibold tabular-nums">{{ currency }} {{ formatNumber(cost.total, 0) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.price :deep(label) {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.price :deep(input) {
+  width: 5.5rem;
+}
+</style>

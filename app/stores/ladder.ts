@@ -1,0 +1,137 @@
+import { defineStore } from 'pinia'
+import { computed, reactive, ref, shallowRef } from 'vue'
+import type { Design } from '../../core/design'
+import { MOVES } from '../../core/moves/registry'
+import { briefOf, type Brief } from '../../core/study/brief'
+import { findCheapest, promising, withMoves, type Found, type Wanted } from '../../core/study/find'
+import { ladderMoves, ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
+import { useDesign } from './design'
+import { useYear } from './year'
+
+const fresh = () => ({ running: false, done: 0, total: 0, failure: '' })
+
+/** What the next money should buy: every sensible single change, and the cheapest set of them that meets an aim. */
+export const useLadder = defineStore('ladder', () => {
+  const bench = useDesign()
+  const year = useYear()
+  const rungs = shallowRef<Rung[]>([])
+  const of = shallowRef<Design | null>(null)
+  const state = reactive(fresh())
+  const rank = ref<Rank>('money')
+  const stale = computed(() => of.value !== null && of.value !== bench.current)
+  const order = computed(() => (of.value ? ranked(rungs.value, rank.value, ranksByHeat(of.value)) : []))
+  const found = shallowRef<Found | null>(null)
+  const foundFor = shallowRef<{ design: Design; wanted: Wanted } | null>(null)
+  const search = reactive(fresh())
+  let stop = new AbortController()
+  let stopSearch = new AbortController()
+
+  function cancel(): void {
+    stop.abort()
+    state.running = false
+  }
+  function cancelSearch(): void {
+    stopSearch.abort()
+    search.running = false
+  }
+
+  /** Works the ladder of the design on the bench; rungs come as they are known. */
+  async function start(): Promise<void> {
+    cancel()
+    stop = new AbortController()
+    const { signal } = stop
+    const design = bench.current
+    const laid = ladderMoves(design)
+    Object.assign(state, fresh(), { running: true, total: laid.length + 1 })
+    try {
+      const answers = await year.answersOf(design)
+      if (signal.aborted) return
+      const now = briefOf(design, answers)
+      of.value = design
+      rungs.value = []
+      state.done = 1
+      await year.briefs(
+        laid.map(l => l.design),
+        (brief, i) => {
+          state.done++
+          rungs.value = [...rungs.value, rungOf(design, now, answers, laid[i]!, brief)]
+        },
+        signal,
+      )
+    } catch (error) {
+      if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
+    }
+    if (!signal.aborted) state.running = false
+  }
+
+  /** Lays a rung on the design; the ladder works itself anew. */
+  function take(rung: Rung): void {
+    if (bench.edit(rung.patch, `ladder ${rung.id}`) === null) void start()
+  }
+
+  /** Looks for the cheapest set that does what is wanted, among the most promising moves of the ladder. */
+  async function find(wanted: Wanted): Promise<void> {
+    cancelSearch()
+    stopSearch = new AbortController()
+    const { signal } = stopSearch
+    const design = bench.current
+    Object.assign(search, fresh(), { running: true, total: 1 })
+    found.value = null
+    const runAll = async (designs: readonly Design[]): Promise<Brief[]> => {
+      const out = new Array<Brief>(designs.length)
+      search.total += designs.length
+      await year.briefs(
+        designs,
+        (brief, i) => {
+          out[i] = brief
+          search.done++
+        },
+        signal,
+      )
+      return out
+    }
+    try {
+      const laid = ladderMoves(design)
+      const [now, ...singles] = await runAll([design, ...laid.map(l => l.design)])
+      if (signal.aborted) return
+      const moves = promising(
+        now!,
+        laid.map(({ move }, i) => ({ move, brief: singles[i]! })),
+      )
+      const result = await findCheapest(design, moves, wanted, runAll, singles.length + 1)
+      if (signal.aborted) return
+      found.value = result
+      foundFor.value = { design, wanted }
+    } catch (error) {
+      if (!signal.aborted) search.failure = error instanceof Error ? error.message : String(error)
+    }
+    if (!signal.aborted) search.running = false
+  }
+
+  /** The design with a set of moves laid on it, one after the other. */
+  function takeSet(ids: readonly string[]): void {
+    const design = withMoves(
+      bench.current,
+      MOVES.filter(m => ids.includes(m.id)),
+    )
+    if (design) bench.replace(design, 'take a set of moves')
+  }
+
+  return {
+    rungs,
+    order,
+    of,
+    stale,
+    state,
+    rank,
+    start,
+    cancel,
+    take,
+    found,
+    foundFor,
+    search,
+    find,
+    cancelSearch,
+    takeSet,
+  }
+})

@@ -1,0 +1,145 @@
+import { By, Key } from 'selenium-webdriver'
+import { click, coldest, consoleErrors, field, find, number, settled, type } from './browser'
+import { driver, fresh, text } from './session'
+
+const rows = async (css: string): Promise<string[]> =>
+  driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
+const appears = (css: string, within = 60000) =>
+  driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, within, `nothing came: ${css}`)
+
+describe('year', () => {
+  test('it opens on why the worst night was the worst; one press shows that hour on the drawing', async () => {
+    await fresh('/?step=year')
+    const why = await text('[data-test="why"]')
+    expect(why).toMatch(/^On \d+ \w+ at .* the air inside fell to .* Heat|It lost/)
+    expect(number(why.split('fell to ')[1]!)).toBe(await coldest(driver))
+    // The drawing stands beside it as a thumbnail, and one press brings it back.
+    await click(driver, 'show-drawing')
+    await find(driver, 'handle-ridge')
+    await click(driver, 'hide-drawing')
+    await click(driver, 'see-worst')
+    expect(await text('[data-test="day-title"]')).toMatch(/31 December/)
+    await find(driver, 'handle-ridge')
+    await click(driver, 'play')
+    const hour = async () => (await find(driver, 'hour')).getAttribute('value')
+    const before = await hour()
+    await driver.wait(async () => (await hour()) !== before, 5000, 'the day does not play')
+    await click(driver, 'play')
+    await click(driver, 'design-days')
+    await find(driver, 'why')
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('the map is pointed at and goes by keys; Enter opens the day; tables stand behind', async () => {
+    await fresh('/?step=year')
+    await click(driver, 'tab-map')
+    const map = await find(driver, 'year-map')
+    const at = await text('[data-test="map-hour"]')
+    expect(at).toMatch(/air .* leaf .* soil .* barrels .* outside .* humidity/)
+    await map.sendKeys(Key.ARROW_RIGHT, Key.ARROW_DOWN)
+    expect(await text('[data-test="map-hour"]')).not.toBe(at)
+    await map.sendKeys(Key.ENTER)
+    await find(driver, 'day-title')
+    await click(driver, 'design-days')
+    await click(driver, 'tab-runs')
+    expect(await text('[data-test="runs"]')).toMatch(/Longest under the aim[\s\S]*Longest too hot/)
+    await click(driver, 'tab-flows')
+    expect(await text('[data-test="flow-picture"]')).toMatch(/sun \d+ %/)
+    await click(driver, 'tab-months')
+    expect((await rows('[data-test="months"] tbody tr')).length).toBeGreaterThan(10)
+  })
+})
+
+describe('weigh up', () => {
+  test('a ladder can be stopped; a rung is laid on and gives what it said; undo takes it back', async () => {
+    await fresh('/?d=saritas&step=weighUp')
+    await click(driver, 'start-ladder')
+    await click(driver, 'stop-ladder')
+    await appears('[data-test="start-ladder"]')
+    await click(driver, 'start-ladder')
+    await appears('[data-test="stop-ladder"]')
+    await appears('[data-test="start-ladder"]', 90000)
+    const before = await coldest(driver)
+    await click(driver, 'all-rungs')
+    const rung = await find(driver, 'rung-cover')
+    const gain = number((await rung.getText()).split('K')[0]!.split('\n').at(-1)!)
+    expect(gain).toBeGreaterThan(1)
+    await (await find(driver, 'take-rung-cover')).sendKeys(Key.ENTER)
+    await settled(driver)
+    expect(Math.abs((await coldest(driver)) - before - gain)).toBeLessThan(0.11)
+    // The ladder works itself anew while the score stays at ease.
+    await appears('[data-test="stop-ladder"]')
+    await click(driver, 'stop-ladder')
+    await click(driver, 'undo')
+    await settled(driver)
+    expect(await coldest(driver)).toBe(before)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('designs side by side, in figures and in words; a variant kept differs in nothing', async () => {
+    await fresh('/?step=weighUp')
+    await click(driver, 'tab-variants')
+    await click(driver, 'beside-fjellro')
+    await driver.wait(async () => (await rows('[data-test="side-by-side"] tbody tr'))[0]!.includes('◂'), 20000)
+    expect((await rows('[data-test="side-by-side"] thead th')).join()).toMatch(/This one.*Fjellro Orchard/s)
+    expect(await text('[data-test="differences-fjellro"]')).toMatch(/→/)
+    await click(driver, 'keep-variant')
+    const variant = By.xpath('//button[@aria-pressed][contains(., "Hollow Ash")]')
+    await driver.wait(async () => (await driver.findElements(variant)).length > 0, 5000)
+    await driver.findElement(variant).click()
+    await driver.wait(
+      async () => (await rows('[data-test^="differences-"]')).some(t => /nothing but its name/.test(t)),
+      10000,
+    )
+  })
+
+  test('a sweep is stopped, found again after a reload and goes on; wrong input is told', async () => {
+    await fresh('/?step=weighUp')
+    await click(driver, 'tab-sweeps')
+    await type(driver, 'in so many steps', '300')
+    expect(await (await field(driver, 'in so many steps')).getAttribute('aria-invalid')).toBe('true')
+    await (await field(driver, 'in so many steps')).sendKeys(Key.ESCAPE)
+    await type(driver, 'in so many steps', '30')
+    await click(driver, 'start-sweep')
+    await appears('[data-test="sweep"]')
+    await click(driver, 'stop-sweep')
+    const known = number(await (await find(driver, 'go-on')).getText())
+    expect(known).toBeGreaterThan(0)
+    await driver.navigate().refresh()
+    await settled(driver)
+    await click(driver, 'tab-sweeps')
+    expect(number(await (await find(driver, 'go-on')).getText())).toBe(known)
+    await click(driver, 'go-on')
+    await driver.wait(async () => (await driver.findElements(By.css('[data-test="go-on"]'))).length === 0, 5000)
+    await click(driver, 'stop-sweep')
+    expect(number(await (await find(driver, 'go-on')).getText())).toBeGreaterThanOrEqual(known)
+  })
+
+  test('a price of one’s own moves the cost, is kept, and can be given back', async () => {
+    await fresh('/?step=weighUp')
+    await click(driver, 'tab-prices')
+    const cost = async () => number((await text('[data-test="cost"]')).replaceAll(/[^\d]/g, ''))
+    const before = await cost()
+    const label = 'Price of Foundation, a m'
+    const input = await field(driver, label)
+    await input.sendKeys(Key.chord(Key.CONTROL, 'a'), '-5', Key.ENTER)
+    expect(await input.getAttribute('aria-invalid')).toBe('true')
+    await input.sendKeys(Key.ESCAPE)
+    await type(driver, label, '155')
+    await settled(driver)
+    expect(await cost()).toBeGreaterThan(before + 1000)
+    await driver.findElement(By.css('[aria-label="Foundation: back to the rough price"]')).click()
+    await settled(driver)
+    expect(await cost()).toBe(before)
+  })
+
+  test('twenty winters come by themselves, and each doubt has its ends', async () => {
+    await fresh('/?step=weighUp')
+    await click(driver, 'tab-sure')
+    await appears('[data-test="twenty-winters"]')
+    expect(await text('[data-test="twenty-winters"]')).toMatch(/Frost inside\s*\d+ of 20/)
+    await click(driver, 'start-doubts')
+    await driver.wait(async () => (await rows('[data-test="doubts"] > li')).length >= 6, 60000)
+    expect((await rows('[data-test="doubts"] > li')).join()).toMatch(/twice as leaky as thought/)
+  })
+})
