@@ -16,7 +16,7 @@ function target(path: string): string {
  * that the command reads.
  * @param inputs files that must not be written over
  */
-export function writeWhole(path: string, text: string, inputs: readonly (string | undefined)[]): void {
+export function writeWhole(path: string, text: string | Uint8Array, inputs: readonly (string | undefined)[]): void {
   const refuse = (why: string): never => {
     throw new BadInput([`${path}: ${why}; allowed: a new name or a regular file in a folder that may be written to`])
   }

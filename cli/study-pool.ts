@@ -27,11 +27,7 @@ export async function workOut<K extends keyof YearJobs>(
     try {
       while (next < designs.length) {
         const index = next++
-        results[index] = await new Promise((resolve, reject) => {
-          worker.once('message', resolve)
-          worker.once('error', reject)
-          worker.postMessage({ kind, design: designs[index] })
-        })
+        results[index] = await answer(worker, { kind, design: designs[index] })
       }
     } finally {
       await worker.terminate()
@@ -39,6 +35,22 @@ export async function workOut<K extends keyof YearJobs>(
   }
   await Promise.all(Array.from({ length: Math.min(workers, designs.length) }, lane))
   return results
+}
+
+/** What a worker says to a message. */
+function answer<T>(worker: Worker, message: unknown): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const end = (settle: () => void) => {
+      worker.off('message', taken)
+      worker.off('error', failed)
+      settle()
+    }
+    const taken = (result: T) => end(() => resolve(result))
+    const failed = (error: Error) => end(() => reject(error))
+    worker.on('message', taken)
+    worker.on('error', failed)
+    worker.postMessage(message)
+  })
 }
 
 const usualWorkers = () => Math.min(4, Math.max(1, availableParallelism()))

@@ -10,6 +10,7 @@ import {
   weatherCommand,
 } from './design-commands'
 import { fuzzCommand } from './fuzz-command'
+import { reportCommand } from './report-command'
 import { findCommand, ladderCommand, sweepCommand, wintersCommand } from './study-commands'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
@@ -85,6 +86,13 @@ const COMMANDS: Record<string, Command> = {
       'The cheapest set of changes whose coldest night is at least so warm, °C, within a budget and with at least so ' +
       'much winter light, mol/m²·d: every set of at most eight moves is run (the most promising, unless named).',
     run: findCommand,
+  },
+  report: {
+    usage: 'report <design.json> --pdf out.pdf [--ladder yes]',
+    about:
+      'The design as a printed report: section and plan to scale, the months, heat in and out, costs, sums, ' +
+      'assumptions, cautions and how far to trust it; with the ladder of changes where it is asked for.',
+    run: reportCommand,
   },
   weather: {
     usage: 'weather <design.json> --out year.epw',

@@ -319,7 +319,7 @@ describe('the year and its pin', () => {
   })
 })
 
-test('winters: twenty of the same climate at rest; after an edit the old range stays until the new one is there', async () => {
+test('winters: twenty of the same climate at rest; the old range stays until the new one is there', async () => {
   const { bench, year, winters } = tab()
   bench.open({ ...demo, site: { ...demo.site, seed: 1 } })
   winters.look(5)

@@ -284,3 +284,76 @@ test('spell: its days, and bad input told line by line', () => {
   expect(wrong.err).toMatch(/dull/)
   expect(tierra('spell', design, '--dull', '3', '--clear', '2').err).toMatch(/--low: is missing; allowed: -?−?60/)
 }, 30000)
+
+describe('weigh up', () => {
+  const ash = () => file('ash.json', JSON.stringify(DEMOS[0]))
+
+  test('winters: as many seeds, their chances and quantiles', () => {
+    const { code, json } = tierra('winters', ash(), '--n', '3')
+    expect(code).toBe(0)
+    const told = json()
+    expect(told.coldest.map((w: { seed: number }) => w.seed)).toEqual([0, 1, 2].map(k => DEMOS[0]!.site.seed + k))
+    expect(told.p10C).toBeLessThanOrEqual(told.medianC)
+    expect(told.medianC).toBeLessThanOrEqual(told.p90C)
+    for (const chance of [told.chanceOfFrost, told.chanceBelowAim]) expect([0, 1 / 3, 2 / 3, 1]).toContain(chance)
+  }, 60000)
+
+  test('sweep: the same on one worker and on two; a point is what simulate says; faults in words', () => {
+    const vary = ['--vary', 'shape.turnDeg=-20:20:20', '--vary', 'skin.cover.id=none,quilt']
+    const [one, two] = ['1', '2'].map(workers => tierra('sweep', ash(), ...vary, '--workers', workers))
+    expect(one!.code).toBe(0)
+    expect(one!.out).toBe(two!.out)
+    const points = one!.json()
+    expect(points).toHaveLength(6)
+    const demo = DEMOS[0]!
+    const turned = {
+      ...demo,
+      shape: { ...demo.shape, turnDeg: 20 },
+      skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'quilt' } },
+    }
+    const year = tierra('simulate', file('turned.json', JSON.stringify(turned))).json()
+    const same = points.find((p: { values: object }) =>
+      expect.objectContaining({ 'shape.turnDeg': 20, 'skin.cover.id': 'quilt' }).asymmetricMatch(p.values),
+    )
+    expect(same.coldestC).toBe(year.coldestNight.insideC)
+    for (const [bad, words] of [
+      [[], /0 times/],
+      [['--vary', 'shape.spin=1:2:1'], /no shape.spin/],
+      [['--vary', 'shape.turnDeg=0:1:0.0001'], /more than|at most/],
+    ] as const) {
+      const { code, err } = tierra('sweep', ash(), ...bad)
+      expect([code, words.test(err)]).toEqual([2, true])
+    }
+  }, 90000)
+
+  test('ladder: ranked rungs, whose edits give their figures; find: the cheapest of some moves', () => {
+    const rungs = tierra('ladder', ash()).json()
+    expect(rungs.length).toBeGreaterThanOrEqual(40)
+    const [best] = rungs
+    expect(Object.keys(best)).toEqual(
+      expect.arrayContaining(['id', 'group', 'words', 'patch', 'coldestC', 'gainK', 'heatKWh', 'savedKWh']),
+    )
+    expect(Object.keys(best)).toEqual(
+      expect.arrayContaining(['winterDli', 'lightShare', 'cost', 'paybackYears', 'why']),
+    )
+    const found = tierra('find', ash(), '--coldest', '3', '--moves', 'cover-worth,tighter-still,more-barrels').json()
+    expect(found.feasible).toBe(true)
+    expect(found.coldestC).toBeGreaterThanOrEqual(3)
+    expect(found.runs).toBe(8)
+    const none = tierra('find', ash(), '--coldest', '30', '--budget', '0', '--moves', 'cover-worth').json()
+    expect(none.feasible).toBe(false)
+    const { code, err } = tierra('find', ash(), '--coldest', '3', '--moves', 'wish')
+    expect([code, /“wish” is not known/.test(err)]).toEqual([2, true])
+  }, 120000)
+
+  test('report: written whole; refused without a place for it', () => {
+    const out = join(folder, 'report.pdf')
+    const { code, json } = tierra('report', ash(), '--pdf', out)
+    expect(code).toBe(0)
+    expect(json()).toEqual({ pdf: out, pages: expect.any(Number) })
+    expect(readFileSync(out, 'latin1').startsWith('%PDF-')).toBe(true)
+    expect(readFileSync(out, 'latin1').trimEnd().endsWith('%%EOF')).toBe(true)
+    expect(tierra('report', ash()).code).toBe(2)
+    expect(tierra('report', ash(), '--pdf', folder).code).toBe(2)
+  }, 60000)
+})

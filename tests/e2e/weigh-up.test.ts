@@ -1,6 +1,8 @@
+import { existsSync, readFileSync, statSync } from 'node:fs'
+import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, field, find, number, settled, type } from './browser'
-import { driver, fresh, text } from './session'
+import { chooseUnits, downloads, driver, fresh, text } from './session'
 
 const rows = async (css: string): Promise<string[]> =>
   driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
@@ -131,6 +133,19 @@ describe('weigh up', () => {
     await driver.findElement(By.css('[aria-label="Foundation: back to the rough price"]')).click()
     await settled(driver)
     expect(await cost()).toBe(before)
+  })
+
+  test('the report is made on the machine, in feet too', async () => {
+    await fresh('/?step=weighUp')
+    await chooseUnits('us')
+    await click(driver, 'tab-report')
+    await click(driver, 'save-report')
+    const saved = join(downloads, 'Hollow Ash Seed Library.pdf')
+    await driver.wait(() => existsSync(saved), 20000, 'no report was saved')
+    expect(readFileSync(saved, 'latin1').startsWith('%PDF-')).toBe(true)
+    expect(statSync(saved).size).toBeGreaterThan(20000)
+    await chooseUnits('metric')
+    expect(await consoleErrors(driver)).toEqual([])
   })
 
   test('twenty winters come by themselves, and each doubt has its ends', async () => {

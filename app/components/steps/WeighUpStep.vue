@@ -6,6 +6,7 @@ const TABS = [
   { id: 'sweeps', name: 'Sweeps' },
   { id: 'sure', name: 'How sure' },
   { id: 'prices', name: 'Prices' },
+  { id: 'report', name: 'Report' },
 ] as const
 </script>
 
@@ -28,6 +29,9 @@ const TABS = [
     </template>
     <template #prices>
       <PriceBook />
+    </template>
+    <template #report>
+      <ReportPanel />
     </template>
   </StepTabs>
 </template>

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+/** The whole design on paper. */
+const bench = useDesign()
+const year = useYear()
+const ladder = useLadder()
+const report = useReport()
+const withLadder = computed(() => ladder.order.length > 0 && !ladder.stale)
+</script>
+
+<template>
+  <div class="max-w-prose px-4 py-3">
+    <h2 class="group-title">A report of {{ bench.current.name }}</h2>
+    <p>
+      Section and plan to scale, why the worst night was the worst, the months, heat in and out, what it costs, every
+      sum by hand, what was taken for granted, the cautions, and how far to trust it all. It is made on this machine.
+    </p>
+    <p class="hint mt-1">
+      {{
+        withLadder
+          ? 'The ladder of changes goes in as well.'
+          : 'Work the ladder out first, and what the next money buys goes in as well.'
+      }}
+    </p>
+    <button
+      class="button mt-3"
+      :disabled="!year.view || year.running || report.busy.value"
+      data-test="save-report"
+      @click="report.save"
+    >
+      {{ report.busy.value ? 'Setting the pages …' : 'Save as PDF' }}
+    </button>
+  </div>
+</template>
