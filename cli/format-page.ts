@@ -14,6 +14,10 @@ given in a file of this version; what the app makes anew stands at the starts. I
 `
 
 const TAIL = `
+A file may carry \`studies\` beside these branches: the ladder, sweep, winters, plan and choices that were worked out of
+the design, each with the digest of the state that it is of. They are no part of the design, and what of them can't be
+read is left out.
+
 What stands in the house must be able to stand there: through no roof, in nothing else (\`core/geometry/fit.ts\`); what
 must hold between fields is in \`core/editing/faults.ts\`. Catalogue ids: \`core/catalog/*.ts\`. An hour \`h\` of a
 series is the hour that begins \`h\` hours after 1 January 00:00 local standard time.

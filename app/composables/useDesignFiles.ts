@@ -8,9 +8,10 @@ export function useDesignFiles() {
   const notices = useNotices()
   const keeping = useKeeping()
   const bench = useDesign()
+  const kept = useKept()
 
   function exportDesign(design: Design): void {
-    saveText(designFileName(design.name), writeDesign(design))
+    saveText(designFileName(design.name), writeDesign(design, design.id === bench.current.id ? kept.now() : null))
   }
 
   /** Takes a weather file in as the climate of the design on the bench. */
@@ -64,6 +65,7 @@ export function useDesignFiles() {
       return false
     }
     await keeping.add(read.design)
+    if (read.studies) await kept.take(read.studies)
     notices.tell('info', `“${read.design.name}” is taken in.`)
     return true
   }

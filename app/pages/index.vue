@@ -44,8 +44,10 @@ const opened =
   keeping.state === 'opening'
     ? keeping.start(typeof route.query.d === 'string' ? route.query.d : null)
     : Promise.resolve(year.request(bench.current))
+const kept = useKept()
 onMounted(async () => {
   await opened
+  kept.look()
   takeDay()
   ready.value = true
   // The drawing first; the controls once the page has a moment, or after a while.

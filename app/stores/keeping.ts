@@ -1,3 +1,4 @@
+import { readStudies, type KeptStudies } from '../../core/study/kept'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, type Design } from '../../core/design'
@@ -275,6 +276,12 @@ export const useKeeping = defineStore('keeping', () => {
     if (kept) await add({ ...kept.design, id: freshId(), name: copyName(kept.design.name) })
   }
 
+  /** What was worked out about a design, as it is kept beside it; and keeps it. */
+  const studiesOf = async (id: string): Promise<KeptStudies | null> =>
+    readStudies(await library.getSetting(`studies ${id}`).catch(() => null))
+  const keepStudies = (id: string, studies: KeptStudies): Promise<void> =>
+    library.setSetting(`studies ${id}`, JSON.parse(JSON.stringify(studies))).catch(() => {})
+
   /** Keeps the design on the bench as it stands under a name of its own; the bench stays where it is. */
   async function setAside(): Promise<void> {
     await Promise.all([flush(), listed])
@@ -317,6 +324,8 @@ export const useKeeping = defineStore('keeping', () => {
     rename,
     duplicate,
     setAside,
+    studiesOf,
+    keepStudies,
     remove,
     takeTheirs,
     keepMineAsCopy,

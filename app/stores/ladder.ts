@@ -5,6 +5,8 @@ import { MOVES } from '../../core/moves/registry'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Found, type Wanted } from '../../core/study/find'
 import { ladderMoves, ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
+import type { Choice } from '../../core/study/kept'
+import type { StageName } from '../../core/study/stages'
 import { useDesign } from './design'
 import { useYear } from './year'
 
@@ -20,8 +22,12 @@ export const useLadder = defineStore('ladder', () => {
   const rank = ref<Rank>('money')
   const stale = computed(() => of.value !== null && of.value !== bench.current)
   const order = computed(() => (of.value ? ranked(rungs.value, rank.value, ranksByHeat(of.value)) : []))
+  /** What was laid on this design from its ladders, and why. */
+  const choices = shallowRef<Choice[]>([])
   const found = shallowRef<Found | null>(null)
   const foundFor = shallowRef<{ design: Design; wanted: Wanted } | null>(null)
+  /** When each move is to be built, by its id. */
+  const stages = shallowRef<Record<string, StageName>>({})
   const search = reactive(fresh())
   let stop = new AbortController()
   let stopSearch = new AbortController()
@@ -66,7 +72,10 @@ export const useLadder = defineStore('ladder', () => {
 
   /** Lays a rung on the design; the ladder works itself anew. */
   function take(rung: Rung): void {
-    if (bench.edit(rung.patch, `ladder ${rung.id}`) === null) void start()
+    if (bench.edit(rung.patch, `ladder ${rung.id}`) !== null) return
+    const { words, why, gainK, cost } = rung
+    choices.value = [...choices.value, { at: new Date().toISOString(), words, why, gainK, cost }]
+    void start()
   }
 
   /** Looks for the cheapest set that does what is wanted, among the most promising moves of the ladder. */
@@ -117,7 +126,27 @@ export const useLadder = defineStore('ladder', () => {
     if (design) bench.replace(design, 'take a set of moves')
   }
 
+  /** Takes what was kept of the design on the bench; null where that is of another state of it. */
+  function recall(kept: {
+    rungs: Rung[] | null
+    found: { found: Found; wanted: Wanted } | null
+    choices: Choice[]
+    stages: Record<string, StageName>
+  }): void {
+    cancel()
+    cancelSearch()
+    rungs.value = kept.rungs ?? []
+    of.value = kept.rungs ? bench.current : null
+    found.value = kept.found?.found ?? null
+    foundFor.value = kept.found ? { design: bench.current, wanted: kept.found.wanted } : null
+    choices.value = kept.choices
+    stages.value = kept.stages
+  }
+
   return {
+    choices,
+    stages,
+    recall,
     rungs,
     order,
     of,

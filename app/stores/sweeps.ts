@@ -6,14 +6,6 @@ import { sweepDesigns, sweepPoint, type SweepPoint, type Vary } from '../../core
 import { useDesign } from './design'
 import { useYear } from './year'
 
-/** What of a sweep outlives the page, so that it goes on where it was. */
-interface Kept {
-  design: Design
-  varied: Vary[]
-  points: SweepPoint[]
-}
-const KEY = 'tierra-sweep'
-
 /** One or two decisions over a range: years that can be stopped, and go on after a reload. */
 export const useSweeps = defineStore('sweeps', () => {
   const bench = useDesign()
@@ -28,36 +20,20 @@ export const useSweeps = defineStore('sweeps', () => {
   const open = computed(() => of.value !== null && !state.running && state.done < state.total)
   let stop = new AbortController()
 
-  function keep(): void {
-    try {
-      if (of.value)
-        localStorage.setItem(KEY, JSON.stringify({ design: of.value, varied: varied.value, points: points.value }))
-    } catch {
-      // A store that is full or shut: the sweep is lost with the page, and nothing else.
-    }
-  }
-
-  /** Finds the sweep of a design again that was begun before the page was left. */
-  function recall(): void {
-    if (of.value) return
-    try {
-      const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Kept | null
-      if (!kept || JSON.stringify(kept.design) !== JSON.stringify(bench.current)) return
-      of.value = markRaw(bench.current)
-      varied.value = kept.varied
-      points.value = kept.points
-      const swept = sweepDesigns(bench.current, kept.varied)
-      refused.value = swept.filter(s => s.fault).length
-      Object.assign(state, { done: kept.points.length, total: swept.length - refused.value })
-    } catch {
-      localStorage.removeItem(KEY)
-    }
+  /** Takes a sweep that was kept of the design on the bench, to be gone on with. */
+  function recall(kept: { varied: Vary[]; points: SweepPoint[] } | null): void {
+    cancel()
+    of.value = kept ? markRaw(bench.current) : null
+    varied.value = kept?.varied ?? []
+    points.value = kept?.points ?? []
+    const swept = kept ? sweepDesigns(bench.current, kept.varied) : []
+    refused.value = swept.filter(s => s.fault).length
+    Object.assign(state, { done: points.value.length, total: swept.length - refused.value, failure: '' })
   }
 
   function cancel(): void {
     stop.abort()
     state.running = false
-    keep()
   }
 
   async function start(vary: readonly Vary[]): Promise<void> {
@@ -84,17 +60,13 @@ export const useSweeps = defineStore('sweeps', () => {
         (brief, i) => {
           state.done++
           points.value = [...points.value, sweepPoint(left[i]!.values, brief)]
-          if (state.done % 10 === 0) keep()
         },
         signal,
       )
     } catch (error) {
       if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
     }
-    if (!signal.aborted) {
-      state.running = false
-      keep()
-    }
+    if (!signal.aborted) state.running = false
   }
 
   /** Lays a point of the sweep on the design. */

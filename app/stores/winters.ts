@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { aimLine } from '../../core/aim/aim-line'
 import { MONTH_OF_DAY } from '../../core/climate'
 import type { Design } from '../../core/design'
+import type { Winter } from '../../core/study/winter'
 import { COLDER, inSeed, quantile, seedsFrom } from '../../core/study/ensemble'
 import { useDesign } from './design'
 import { useYear } from './year'
@@ -11,14 +12,6 @@ import { useYear } from './year'
 export const WINTERS = 20
 /** They begin once the design has been at rest for so long, ms. */
 const REST_MS = 3000
-
-/** One winter: its coldest hour inside and outside, and how far that was above what lives there bears, K. */
-export interface Winter {
-  seed: number
-  insideC: number
-  outsideC: number
-  marginK: number | null
-}
 
 /**
  * How far the coldest night differs from winter to winter of the same climate. Worked out in the background, one year
@@ -91,5 +84,13 @@ export const useWinters = defineStore('winters', () => {
     )
   }
 
-  return { all, spread, known, stale, failure, look }
+  /** Takes winters that were kept of the design on the bench. */
+  function take(winters: readonly Winter[]): void {
+    turn++
+    clearTimeout(timer)
+    all.value = [...winters]
+    of.value = bench.current
+  }
+
+  return { all, of, spread, known, stale, failure, look, take }
 })

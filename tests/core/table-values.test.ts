@@ -24,7 +24,7 @@ test('whatever it allows is read back from its file as it was written, or told b
       const back = readDesign(writeDesign(d))
       const faults = documentFaults(d)
       if (faults.length === 0) {
-        expect(back).toEqual({ ok: true, design: d })
+        expect(back).toEqual({ ok: true, design: d, studies: null })
       } else {
         expect(back.ok).toBe(false)
         for (const f of faults) {

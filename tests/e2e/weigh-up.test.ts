@@ -9,6 +9,23 @@ const rows = async (css: string): Promise<string[]> =>
 const appears = (css: string, within = 60000) =>
   driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, within, `nothing came: ${css}`)
 
+/** Waits until a study of the design on the bench is in the browser's store. */
+const kept = (study: string) =>
+  driver.wait(
+    () =>
+      driver.executeAsyncScript<boolean>(
+        `const [study, done] = arguments
+        const open = indexedDB.open('tierra')
+        open.onsuccess = () => {
+          const all = open.result.transaction('settings').objectStore('settings').getAll()
+          all.onsuccess = () => (open.result.close(), done(all.result.some(v => v && v[study])))
+        }`,
+        study,
+      ),
+    8000,
+    `the ${study} was not kept`,
+  )
+
 describe('year', () => {
   test('it opens on why the worst night was the worst; one press shows that hour on the drawing', async () => {
     await fresh('/?step=year')
@@ -107,6 +124,7 @@ describe('weigh up', () => {
     await click(driver, 'stop-sweep')
     const known = number(await (await find(driver, 'go-on')).getText())
     expect(known).toBeGreaterThan(0)
+    await kept('sweep')
     await driver.navigate().refresh()
     await settled(driver)
     await click(driver, 'tab-sweeps')
@@ -115,6 +133,40 @@ describe('weigh up', () => {
     await driver.wait(async () => (await driver.findElements(By.css('[data-test="go-on"]'))).length === 0, 5000)
     await click(driver, 'stop-sweep')
     expect(number(await (await find(driver, 'go-on')).getText())).toBeGreaterThanOrEqual(known)
+  })
+
+  test('a plan in stages, with what comes too late; it is there after a reload, and goes with the file', async () => {
+    await fresh('/?d=saritas&step=weighUp')
+    await click(driver, 'tab-stages')
+    await click(driver, 'all-stages')
+    const plan = async (words: RegExp, stage: string) => {
+      for (const row of await driver.findElements(By.css('[data-test="plan"] tr')))
+        if (words.test(await row.getText())) {
+          await row.findElement(By.css(`option[value="${stage}"]`)).click()
+          return
+        }
+      throw new Error(`Nothing is planned by ${words.source}.`)
+    }
+    await plan(/Draw a quilted blanket/, 'now')
+    await plan(/board at the edge 40 cm deeper/, 'next year')
+    expect(await text('[data-test="panel-weighUp"]')).toMatch(/the ground is filled\. It belongs in the first stage/)
+    await click(driver, 'start-stages')
+    await driver.wait(
+      async () => (await rows('[data-test="stages"] > li')).every(r => /coldest night is/.test(r)),
+      30000,
+    )
+    const [first] = await rows('[data-test="stages"] > li')
+    expect(number(first!.split('coldest night is')[1]!)).toBeGreaterThan((await coldest(driver)) + 1)
+    await kept('stages')
+    await driver.navigate().refresh()
+    await settled(driver)
+    await click(driver, 'tab-stages')
+    await appears('[data-test="stages"] > li')
+    expect(await rows('[data-test="stages"] > li')).toHaveLength(2)
+    await driver.findElement(By.css('[data-test="export"]')).click()
+    const saved = join(downloads, 'saritas-plateau-school.json')
+    await driver.wait(() => existsSync(saved), 10000, 'no design was saved')
+    expect(JSON.parse(readFileSync(saved, 'utf8')).studies.stages).toMatchObject({ cover: 'now' })
   })
 
   test('a price of one’s own moves the cost, is kept, and can be given back', async () => {

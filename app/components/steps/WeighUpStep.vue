@@ -5,6 +5,7 @@ const TABS = [
   { id: 'variants', name: 'Side by side' },
   { id: 'sweeps', name: 'Sweeps' },
   { id: 'sure', name: 'How sure' },
+  { id: 'stages', name: 'Stages' },
   { id: 'prices', name: 'Prices' },
   { id: 'report', name: 'Report' },
 ] as const
@@ -26,6 +27,9 @@ const TABS = [
     </template>
     <template #sure>
       <HowSure />
+    </template>
+    <template #stages>
+      <StagesPanel />
     </template>
     <template #prices>
       <PriceBook />

@@ -136,6 +136,15 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
     <p v-if="needK > 0 && shown.length > 0" class="hint">
       The dashed line: {{ settings.show(needK, 'temperatureDifference', { sign: true }) }}, from where the aim is met.
     </p>
+    <details v-if="ladder.choices.length > 0" class="mt-2" data-test="choices">
+      <summary class="cursor-pointer">What was chosen so far, and why</summary>
+      <ol class="ml-5 list-decimal text-sm">
+        <li v-for="c in ladder.choices" :key="c.at">
+          {{ new Date(c.at).toLocaleDateString(undefined, { dateStyle: 'medium' }) }}: {{ c.words }},
+          {{ settings.show(c.gainK, 'temperatureDifference', { sign: true }) }}. <span class="hint">{{ c.why }}</span>
+        </li>
+      </ol>
+    </details>
     <button v-if="ladder.order.length > FIRST" class="button mt-2" data-test="all-rungs" @click="all = !all">
       {{ all ? `The first ${FIRST} alone` : `All ${ladder.order.length} changes` }}
     </button>

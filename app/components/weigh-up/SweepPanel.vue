@@ -8,7 +8,6 @@ import { formatNumber } from '../../../core/units'
 const bench = useDesign()
 const settings = useSettings()
 const sweeps = useSweeps()
-onMounted(() => sweeps.recall())
 
 /** Decisions that are numbers, in the order of the work. */
 const PATHS = [

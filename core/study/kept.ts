@@ -1,0 +1,80 @@
+import type { Winter } from './winter'
+import type { Found, Wanted } from './find'
+import type { Rung } from './ladder'
+import type { StageName } from './stages'
+import type { SweepPoint, Vary } from './sweep'
+
+/** A change that was laid on the design from a study, and why. */
+export interface Choice {
+  /** ISO 8601. */
+  at: string
+  words: string
+  why: string
+  gainK: number
+  cost: number
+}
+
+/** What was worked out about a design beside its year, as it is kept and exported with it. */
+export interface KeptStudies {
+  /** Of which state of the design each is, by its digest. */
+  ladder?: { of: string; rungs: Rung[] }
+  found?: { of: string; found: Found; wanted: Wanted }
+  sweep?: { of: string; varied: Vary[]; points: SweepPoint[] }
+  winters?: { of: string; winters: Winter[] }
+  stages?: Record<string, StageName>
+  choices?: Choice[]
+}
+
+/**
+ * A word for all that a design's figures hang on: two designs with one word have one year. FNV-1a over its JSON without
+ * its names, 32 bits twice.
+ */
+export function digest(design: object): string {
+  const text = JSON.stringify({ ...design, id: '', name: '', decided: [] })
+  let [a, b] = [0x811c9dc5, 0x01000193]
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i)
+    a = Math.imul(a ^ c, 0x01000193)
+    b = Math.imul(b ^ c, 0x85ebca6b)
+  }
+  return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}`
+}
+
+const isObject = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v)
+const isList = (v: unknown, of: (m: Record<string, unknown>) => boolean): boolean =>
+  Array.isArray(v) && v.every(m => isObject(m) && of(m))
+
+/**
+ * Studies out of a file: what is not as it is written here is left out, since it can be worked out again. null where
+ * nothing is.
+ */
+export function readStudies(given: unknown): KeptStudies | null {
+  if (!isObject(given)) return null
+  const out: KeptStudies = {}
+  const { ladder, found, sweep, winters, stages, choices } = given
+  const isWord = (v: unknown) => typeof v === 'string'
+  const isNumber = (v: unknown) => typeof v === 'number' && Number.isFinite(v)
+  if (
+    isObject(ladder) &&
+    isWord(ladder.of) &&
+    isList(
+      ladder.rungs,
+      r => isWord(r.id) && isWord(r.words) && isNumber(r.gainK) && isNumber(r.cost) && Array.isArray(r.patch),
+    )
+  )
+    out.ladder = ladder as never
+  if (isObject(found) && isWord(found.of) && isObject(found.wanted) && isObject(found.found))
+    if (isList(found.found.front, f => isNumber(f.cost) && isNumber(f.coldestC))) out.found = found as never
+  if (
+    isObject(sweep) &&
+    isWord(sweep.of) &&
+    isList(sweep.varied, v => isWord(v.path) && Array.isArray(v.values)) &&
+    isList(sweep.points, p => isObject(p.values) && isNumber(p.coldestC))
+  )
+    out.sweep = sweep as never
+  if (isObject(winters) && isWord(winters.of) && isList(winters.winters, w => isNumber(w.seed) && isNumber(w.insideC)))
+    out.winters = winters as never
+  if (isObject(stages) && Object.values(stages).every(isWord)) out.stages = stages as never
+  if (isList(choices, c => isWord(c.at) && isWord(c.words) && isWord(c.why))) out.choices = choices as never
+  return Object.keys(out).length > 0 ? out : null
+}
