@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import { laidOn } from '../core/moves/registry'
 import { briefOf } from '../core/study/brief'
-import { ladderMoves, ranked, ranksByHeat, rungOf } from '../core/study/ladder'
+import { ranked, ranksByHeat, rungOf } from '../core/study/ladder'
 import { formatQuantity } from '../core/units'
 import { yearView } from '../core/view'
 import { createYearEngine } from '../core/year'
@@ -33,7 +34,7 @@ export async function reportCommand(args: string[]): Promise<unknown> {
     throw new BadInput([`--ladder: “${options.ladder}” is not usable; allowed: yes or no`])
   const design = loadDesign(words[0]!)
   const view = yearView(design, createYearEngine().run(design))
-  const laid = options.ladder === 'yes' ? ladderMoves(design) : []
+  const laid = options.ladder === 'yes' ? laidOn(design) : []
   const briefs = await workOut(
     'brief',
     laid.map(l => l.design),

@@ -1,9 +1,9 @@
 import type { Design } from '../core/design'
-import { MOVES, type Move } from '../core/moves/registry'
+import { laidOn, MOVES, type Move } from '../core/moves/registry'
 import { briefOf } from '../core/study/brief'
 import { inSeed, seedsFrom, summarise } from '../core/study/ensemble'
 import { findCheapest, MOST_COMBINED, promising } from '../core/study/find'
-import { ladderMoves, ranked, ranksByHeat, rungOf } from '../core/study/ladder'
+import { ranked, ranksByHeat, rungOf } from '../core/study/ladder'
 import { MOST_SWEPT, readVary, sweepDesigns, sweepPoint, type Vary } from '../core/study/sweep'
 import { createYearEngine } from '../core/year'
 import { BadInput } from './bad-input'
@@ -59,7 +59,7 @@ export async function sweepCommand(args: string[]): Promise<unknown> {
 
 /** The years of a design and of each of some moves laid on it. */
 async function rungYears(design: Design, moves: readonly Move[], workers?: number) {
-  const laid = ladderMoves(design, moves)
+  const laid = laidOn(design, moves)
   const { answers } = createYearEngine().run(design, { unheated: false })
   const briefs = await workOut(
     'brief',

@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
-import { MOVES } from '../../core/moves/registry'
+import { laidOn, MOVES } from '../../core/moves/registry'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Found, type Wanted } from '../../core/study/find'
-import { ladderMoves, ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
+import { ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
 import type { Choice } from '../../core/study/kept'
 import type { StageName } from '../../core/study/stages'
 import { useDesign } from './design'
@@ -47,7 +47,7 @@ export const useLadder = defineStore('ladder', () => {
     stop = new AbortController()
     const { signal } = stop
     const design = bench.current
-    const laid = ladderMoves(design)
+    const laid = laidOn(design)
     Object.assign(state, fresh(), { running: true, total: laid.length + 1 })
     try {
       const answers = await year.answersOf(design)
@@ -100,7 +100,7 @@ export const useLadder = defineStore('ladder', () => {
       return out
     }
     try {
-      const laid = ladderMoves(design)
+      const laid = laidOn(design)
       const [now, ...singles] = await runAll([design, ...laid.map(l => l.design)])
       if (signal.aborted) return
       const moves = promising(

@@ -1,7 +1,7 @@
 import type { Answers } from '../answers'
 import type { Design } from '../design/types'
 import type { Patch } from '../editing'
-import { laidOn, MOVES, type Before, type Laid, type Move, type MoveGroup } from '../moves/registry'
+import type { Before, Laid, MoveGroup } from '../moves/registry'
 import type { LossName } from '../network/series'
 import { isHeated, mainHeater } from '../sources/registry'
 import { entry, FUELS } from '../catalog'
@@ -143,9 +143,6 @@ export function ranked(rungs: readonly Rung[], by: Rank, heated: boolean): Rung[
   const of = key[by]
   return [...rungs].sort((a, b) => of(b) - of(a) || b.gainK - a.gainK || (a.id < b.id ? -1 : 1))
 }
-
-/** The moves of a ladder, laid on a design each by itself. */
-export const ladderMoves = (design: Design, moves: readonly Move[] = MOVES): Laid[] => laidOn(design, moves)
 
 /** Whether a ladder ranks by heat: the house buys some. */
 export const ranksByHeat = ({ topUp }: Pick<Design, 'topUp'>): boolean => isHeated(topUp.sources)

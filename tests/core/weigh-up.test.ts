@@ -5,7 +5,7 @@ import { designFaults, patchDesign } from '../../core/editing'
 import { laidOn, MOVES } from '../../core/moves/registry'
 import { briefOf } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Wanted } from '../../core/study/find'
-import { ladderMoves, ranked, ranksByHeat, RANKS, rungOf, usefulKWhPrice, type Rank } from '../../core/study/ladder'
+import { ranked, ranksByHeat, RANKS, rungOf, usefulKWhPrice, type Rank } from '../../core/study/ladder'
 import { readVary, stepped, sweepDesigns, sweepPoint } from '../../core/study/sweep'
 import { doubted, UNKNOWNS } from '../../core/study/unknowns'
 import { roughCost } from '../../core/takeoff/cost'
@@ -23,7 +23,7 @@ describe('ladder', () => {
   const design = bare
   const { answers } = engine.run(design, { unheated: false })
   const now = briefOf(design, answers)
-  const laid = ladderMoves(design, named('cover', 'glazing-glass-3', 'tighter-still', 'more-barrels', 'skirt'))
+  const laid = laidOn(design, named('cover', 'glazing-glass-3', 'tighter-still', 'more-barrels', 'skirt'))
   const rungs = laid.map(l => rungOf(design, now, answers, l, brief(l.design)))
 
   test('each rung is a plain rerun of its patch', () => {

@@ -172,6 +172,33 @@ const MANY = 14
           {{ i === 0 ? 'this one' : c.design.name }}
         </li>
       </ul>
+      <details>
+        <summary class="cursor-pointer">The months as a table</summary>
+        <div class="overflow-x-auto">
+          <table class="text-sm">
+            <thead>
+              <tr class="text-right">
+                <td></td>
+                <th v-for="m in MONTH_NAMES" :key="m" scope="col" class="pl-3 font-normal">{{ m.slice(0, 3) }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <template v-for="(c, i) in columns" :key="c.design.id">
+                <tr v-for="which in ['low', 'high'] as const" :key="which" class="border-t border-line text-right">
+                  <th scope="row" class="text-left font-normal">
+                    {{ i === 0 ? 'this one' : c.design.name }}, {{ which }}
+                  </th>
+                  <td v-for="(m, k) in c.known?.answers.months ?? []" :key="k" class="pl-3 tabular-nums">
+                    {{
+                      settings.show(which === 'low' ? m.insideMinC : m.insideMeanHighC, 'temperature', { unit: false })
+                    }}
+                  </td>
+                </tr>
+              </template>
+            </tbody>
+          </table>
+        </div>
+      </details>
       <section v-for="c in changes" :key="c.design.id" class="mt-3" :data-test="`differences-${c.design.id}`">
         <h3 class="font-semibold">{{ c.design.name }} differs</h3>
         <p v-if="c.list.length === 0" class="hint">In nothing but its name.</p>

@@ -44,6 +44,10 @@ const chart = computed(() => {
   const y = (c: number) => 8 + ((high - c) / (high - low)) * (H - 32)
   return {
     worst: x(night.value.hour),
+    rows: [72, 66, 60, 54, 48, 42, 36, 30, 24, 18, 12, 6, 0]
+      .map(before => ({ before, hour: night.value!.hour - before }))
+      .filter(r => r.hour >= from)
+      .map(r => ({ before: r.before, values: lines.map(l => settings.show(l.c[r.hour]!, 'temperature')) })),
     zero: low < 0 && high > 0 ? y(0) : null,
     days: [0, 1, 2, 3].map(d => (Math.ceil(from / 24) + d) * 24).filter(h => h < from + 84),
     x,
@@ -106,6 +110,23 @@ const chart = computed(() => {
           {{ l.name }}
         </li>
       </ul>
+      <details class="mt-1">
+        <summary class="cursor-pointer">As a table, every sixth hour</summary>
+        <table class="text-sm">
+          <thead>
+            <tr class="text-right">
+              <th scope="col" class="text-left font-normal">hours before it</th>
+              <th v-for="l in chart.lines" :key="l.name" scope="col" class="pl-5 font-normal">{{ l.name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in chart.rows" :key="r.before" class="border-t border-line text-right tabular-nums">
+              <th scope="row" class="text-left font-normal">{{ r.before }}</th>
+              <td v-for="(v, i) in r.values" :key="i" class="pl-5">{{ v }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
     </section>
   </div>
 </template>
