@@ -6,7 +6,7 @@ const emit = defineEmits<{ close: [] }>()
 const ROWS: [string, string][] = [
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z, Ctrl Y', 'Redo'],
-  ['1 … 8', 'Go to a step of the work'],
+  ['1 … 9', 'Go to a step of the work'],
   ['P', 'Pin the design, or take the pin out'],
   ['Ctrl S', 'Export the design as a file'],
   ['Ctrl O', 'Import a design'],
