@@ -24,7 +24,7 @@ export const useKept = defineStore('kept', () => {
   /** All that is worked out of the design on the bench. */
   function now(): KeptStudies | null {
     const out: KeptStudies = {}
-    if (ladder.of && !ladder.state.running && ladder.rungs.length > 0)
+    if (ladder.of && ladder.complete && ladder.rungs.length > 0)
       out.ladder = { of: digest(ladder.of), rungs: ladder.rungs }
     if (ladder.found && ladder.foundFor)
       out.found = { of: digest(ladder.foundFor.design), found: ladder.found, wanted: ladder.foundFor.wanted }

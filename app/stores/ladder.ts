@@ -8,6 +8,7 @@ import { ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/st
 import type { Choice } from '../../core/study/kept'
 import type { StageName } from '../../core/study/stages'
 import { useDesign } from './design'
+import { useSettings } from './settings'
 import { useYear } from './year'
 
 const fresh = () => ({ running: false, done: 0, total: 0, failure: '' })
@@ -16,10 +17,13 @@ const fresh = () => ({ running: false, done: 0, total: 0, failure: '' })
 export const useLadder = defineStore('ladder', () => {
   const bench = useDesign()
   const year = useYear()
+  const settings = useSettings()
   const rungs = shallowRef<Rung[]>([])
   const of = shallowRef<Design | null>(null)
   const state = reactive(fresh())
   const rank = ref<Rank>('money')
+  /** All rungs are there: it was not stopped. */
+  const complete = computed(() => state.total > 0 && state.done === state.total)
   const stale = computed(() => of.value !== null && of.value !== bench.current)
   const order = computed(() => (of.value ? ranked(rungs.value, rank.value, ranksByHeat(of.value)) : []))
   /** What was laid on this design from its ladders, and why. */
@@ -47,7 +51,7 @@ export const useLadder = defineStore('ladder', () => {
     stop = new AbortController()
     const { signal } = stop
     const design = bench.current
-    const laid = laidOn(design)
+    const laid = laidOn(design, MOVES, settings.show)
     Object.assign(state, fresh(), { running: true, total: laid.length + 1 })
     try {
       const answers = await year.answersOf(design)
@@ -136,6 +140,7 @@ export const useLadder = defineStore('ladder', () => {
     cancel()
     cancelSearch()
     rungs.value = kept.rungs ?? []
+    Object.assign(state, fresh(), { done: rungs.value.length, total: rungs.value.length })
     of.value = kept.rungs ? bench.current : null
     found.value = kept.found?.found ?? null
     foundFor.value = kept.found ? { design: bench.current, wanted: kept.found.wanted } : null
@@ -144,6 +149,7 @@ export const useLadder = defineStore('ladder', () => {
   }
 
   return {
+    complete,
     choices,
     stages,
     recall,

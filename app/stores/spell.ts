@@ -4,6 +4,7 @@ import type { Design } from '../../core/design'
 import { laidOn, QUICK_MOVES, type Laid } from '../../core/moves/registry'
 import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { useDesign } from './design'
+import { useSettings } from './settings'
 import { useYear } from './year'
 
 /** A move that was tried in the spell, and how the house stood it. */
@@ -15,6 +16,7 @@ export interface Tried extends Laid {
 export const useSpell = defineStore('spell', () => {
   const bench = useDesign()
   const year = useYear()
+  const settings = useSettings()
   const asked = reactive<AskedSpell>({ dullDays: 5, clearDays: 3, lowC: -20, startDay: null })
   const answer = shallowRef<SpellAnswer | null>(null)
   const tried = shallowRef<Tried[]>([])
@@ -42,7 +44,7 @@ export const useSpell = defineStore('spell', () => {
       await year.spells([design], { ...asked }, a => (answer.value = a), signal)
       const stood = answer.value as SpellAnswer | null
       if (stood?.firstFailure) {
-        const laid = laidOn(design, QUICK_MOVES)
+        const laid = laidOn(design, QUICK_MOVES, settings.show)
         state.total += laid.length
         state.done = 1
         await year.spells(

@@ -45,7 +45,7 @@ export const GLAZING_MOVES: readonly Move[] = [
     id: 'solid-top',
     group: 'glazing',
     before: 'glazing',
-    words: 'Build the upper 60 cm of the sunny slope solid',
+    words: (_, show) => `Build the upper ${show(SOLID_M, 'length')} of the sunny slope solid`,
     of: design =>
       glazedPart(design, 'sunnySlope') && design.skin.parts.sunnySlope.solidTopM === 0
         ? [['skin.parts.sunnySlope.solidTopM', SOLID_M]]

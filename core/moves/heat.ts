@@ -54,14 +54,14 @@ export const HEAT_MOVES: readonly Move[] = [
   {
     id: 'compost',
     group: 'heat',
-    words: 'Build a compost heap of four tonnes with a loop to the beds',
+    words: (_, show) => `Build a compost heap of ${show(4000, 'mass')} with a loop to the beds`,
     of: d =>
       has(d, 'compost') || d.shape.beds.length === 0 ? null : withSource(d, aSource('compost', { massKg: 4000 })),
   },
   {
     id: 'lower-set-point',
     group: 'heat',
-    words: 'Set the heaters two degrees lower',
+    words: (_, show) => `Set the heaters ${show(2, 'temperatureDifference')} lower`,
     again: true,
     of: ({ topUp }) =>
       topUp.sources.some(s => s.on && s.kind === 'heater')

@@ -1,5 +1,9 @@
 import type { Design } from '../design/types'
 import type { Patch } from '../editing'
+import type { Quantity } from '../units'
+
+/** Writes a value in the reader's units. */
+export type Show = (value: number, quantity: Quantity) => string
 
 /** What a move changes about a house, for lists of them. */
 export const MOVE_GROUPS = {
@@ -23,7 +27,7 @@ export interface Move {
   id: string
   group: MoveGroup
   /** What is done, as one would say it to the builder. */
-  words: string | ((design: Design) => string)
+  words: string | ((design: Design, show: Show) => string)
   /** null or left out: it can be added at any time. */
   before?: Before
   /** It can be done again and again. */

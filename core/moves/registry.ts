@@ -4,7 +4,8 @@ import { AIR_MOVES } from './air'
 import { COVER_MOVES } from './cover'
 import { GLAZING_MOVES } from './glazing'
 import { HEAT_MOVES } from './heat'
-import type { Move } from './move'
+import { formatQuantity } from '../units'
+import type { Move, Show } from './move'
 import { SHAPE_MOVES } from './shape'
 import { STORE_MOVES } from './store'
 import { TIGHTNESS_MOVES } from './tightness'
@@ -28,6 +29,11 @@ export const MOVES: readonly Move[] = [
 const QUICK: readonly Move['group'][] = ['cover', 'tightness', 'store', 'heat', 'air']
 export const QUICK_MOVES: readonly Move[] = MOVES.filter(m => QUICK.includes(m.group) && m.before === undefined)
 
+const inMetric: Show = (value, quantity) => formatQuantity(value, quantity, 'metric')
+/** What a move does to a design, in words and the reader's units. */
+export const moveWords = ({ words }: Move, design: Design, show: Show = inMetric): string =>
+  typeof words === 'string' ? words : words(design, show)
+
 /** A move laid on a design: its words there, and what it changes. */
 export interface Laid {
   move: Move
@@ -37,14 +43,13 @@ export interface Laid {
 }
 
 /** Those of some moves that a design can take, each laid on it by itself. */
-export function laidOn(design: Design, moves: readonly Move[] = MOVES): Laid[] {
+export function laidOn(design: Design, moves: readonly Move[] = MOVES, show: Show = inMetric): Laid[] {
   const before = new Set(designFaults(design).map(f => f.path + f.message))
   return moves.flatMap((move): Laid[] => {
     const patches = move.of(design)
     if (!patches) return []
     const laid = patchDesign(design, patches)
     if (designFaults(laid).some(f => !before.has(f.path + f.message))) return []
-    const words = typeof move.words === 'string' ? move.words : move.words(design)
-    return [{ move, words, patches, design: laid }]
+    return [{ move, words: moveWords(move, design, show), patches, design: laid }]
   })
 }

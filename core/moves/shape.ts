@@ -44,7 +44,7 @@ export const SHAPE_MOVES: readonly Move[] = [
     id: 'sunk-floor',
     group: 'shape',
     before: 'backfill',
-    words: 'Dig the floor in by 40 cm',
+    words: ({ shape }, show) => `Dig the floor in by ${show(Math.min(0.4, shape.kneeWallM), 'length')}`,
     of: ({ shape }) =>
       shape.sunkM > 0.05 || shape.kneeWallM < 0.4 ? null : [['shape.sunkM', Math.min(0.4, shape.kneeWallM)]],
   },
@@ -52,7 +52,7 @@ export const SHAPE_MOVES: readonly Move[] = [
     id: 'low-path',
     group: 'shape',
     before: 'backfill',
-    words: 'Dig the paths 25 cm lower than the beds',
+    words: (_, show) => `Dig the paths ${show(0.25, 'length')} lower`,
     of: ({ shape }) => (shape.pathM < -0.05 || shape.beds.length === 0 ? null : [['shape.pathM', -0.25]]),
   },
   {
@@ -60,7 +60,7 @@ export const SHAPE_MOVES: readonly Move[] = [
     group: 'shape',
     before: 'glazing',
     again: true,
-    words: 'Take the knee wall and the ridge 20 cm lower',
+    words: (_, show) => `Take the knee wall and the ridge ${show(0.2, 'length')} lower`,
     of: design =>
       design.shape.kneeWallM < 0.4 || design.shape.form === 'dome' || design.shape.sunkM > 0
         ? null
@@ -70,14 +70,14 @@ export const SHAPE_MOVES: readonly Move[] = [
     id: 'eave',
     group: 'shape',
     before: 'glazing',
-    words: 'Let the eave reach 30 cm over the glazing, for shade in summer',
+    words: (_, show) => `Let the eave reach ${show(0.3, 'length')} over the glazing, for shade in summer`,
     of: ({ shape }) =>
       shape.overhangM > 0.05 || ['dome', 'hoop'].includes(shape.form) ? null : [['shape.overhangM', 0.3]],
   },
   {
     id: 'shade-strip',
     group: 'shape',
-    words: 'Fix a strip of shade of 60 cm inside the top of the roof',
+    words: (_, show) => `Fix a strip of shade of ${show(0.6, 'length')} inside the top of the roof`,
     of: ({ shape }) => (shape.shadeStripM > 0.05 || shape.form === 'dome' ? null : [['shape.shadeStripM', 0.6]]),
   },
 ]

@@ -70,7 +70,7 @@ export const STORE_MOVES: readonly Move[] = [
   {
     id: 'mass-to-the-sun',
     group: 'store',
-    words: 'Move the barrels half a metre towards the sun',
+    words: (_, show) => `Move the barrels ${show(0.5, 'length')} towards the sun`,
     again: true,
     of: design => {
       const i = design.store.bodies.findIndex(b => b.kind === 'drums' && b.atM > 0.7)
@@ -82,7 +82,7 @@ export const STORE_MOVES: readonly Move[] = [
   {
     id: 'lined-back-wall',
     group: 'store',
-    words: 'Line the back wall with 12 cm of brick',
+    words: (_, show) => `Line the back wall with ${show(0.12, 'thickness')} of brick`,
     of: ({ store, skin }) =>
       skin.parts.backWall.kind === 'glazed' || store.linings.some(l => l.part === 'backWall')
         ? null

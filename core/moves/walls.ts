@@ -24,21 +24,21 @@ export const WALL_MOVES: readonly Move[] = [
     id: 'thicker-walls',
     group: 'walls',
     again: true,
-    words: 'Put 5 cm more insulation into the walls',
+    words: (_, show) => `Put ${show(MORE_M, 'thickness')} more insulation into the walls`,
     of: walls(MORE_M),
   },
   {
     id: 'much-thicker-walls',
     group: 'walls',
     again: true,
-    words: 'Put 10 cm more insulation into the walls',
+    words: (_, show) => `Put ${show(2 * MORE_M, 'thickness')} more insulation into the walls`,
     of: walls(2 * MORE_M),
   },
   {
     id: 'thicker-roof',
     group: 'walls',
     again: true,
-    words: 'Put 5 cm more insulation into the solid roof',
+    words: (_, show) => `Put ${show(MORE_M, 'thickness')} more insulation into the solid roof`,
     of: design => {
       const roof = hasSolidRoof(design) ? thicker(design.skin.roof, MORE_M) : null
       return roof ? [['skin.roof', roof]] : null
@@ -61,7 +61,7 @@ export const WALL_MOVES: readonly Move[] = [
     group: 'edge',
     before: 'backfill',
     again: true,
-    words: 'Take the board at the edge 40 cm deeper',
+    words: (_, show) => `Take the board at the edge ${show(0.4, 'length')} deeper`,
     of: ({ skin }) => {
       const depthM = Math.round((skin.edge.depthM + 0.4) * 100) / 100
       if (depthM > 1.6) return null
@@ -74,7 +74,7 @@ export const WALL_MOVES: readonly Move[] = [
     group: 'edge',
     before: 'backfill',
     again: true,
-    words: 'Make the board at the edge 5 cm thicker',
+    words: (_, show) => `Make the board at the edge ${show(0.05, 'thickness')} thicker`,
     of: ({ skin }) =>
       skin.edge.depthM < 0.1 || skin.edge.thicknessM > 0.2
         ? null
@@ -84,7 +84,7 @@ export const WALL_MOVES: readonly Move[] = [
     id: 'skirt',
     group: 'edge',
     before: 'backfill',
-    words: 'Lay a skirt of board 60 cm outwards in the ground',
+    words: (_, show) => `Lay a skirt of board ${show(0.6, 'length')} outwards in the ground`,
     of: ({ skin }) =>
       skin.edge.skirtM >= 0.6
         ? null

@@ -11,7 +11,7 @@ const most = computed(() => Math.max(1, ...(damp.value?.hours ?? [])))
 const hours = (h: number) => settings.show(h, 'hours')
 const litres = (kg: number) => settings.show(kg / 1000, 'volume')
 const helps = MOVES.filter(m => m.group === 'air')
-const briefs = useBriefs(design => laidOn(design, helps))
+const briefs = useBriefs(design => laidOn(design, helps, settings.show))
 const found = computed(() => [...briefs.found.value].sort((a, b) => a.brief.hoursDamp - b.brief.hoursDamp))
 /** The wettest months of a face, in words. */
 const worst = (kg: readonly number[]) => MONTH_NAMES[kg.indexOf(Math.max(...kg))]

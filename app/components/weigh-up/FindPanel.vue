@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { MOVES } from '../../../core/moves/registry'
+import { MOVES, moveWords } from '../../../core/moves/registry'
 import { winterDli } from '../../../core/study/figures'
 import type { FoundSet } from '../../../core/study/find'
 import { formatNumber } from '../../../core/units'
@@ -30,10 +30,7 @@ const money = (v: number) =>
     ? 'nothing'
     : `${v < 0 ? 'saves ' : ''}${bench.current.topUp.currency} ${formatNumber(Math.abs(v), 0)}`
 const t = (c: number) => settings.show(c, 'temperature')
-const wordsOf = (id: string) => {
-  const { words } = MOVES.find(m => m.id === id)!
-  return typeof words === 'string' ? words : words(bench.current)
-}
+const wordsOf = (id: string) => moveWords(MOVES.find(m => m.id === id)!, bench.current, settings.show)
 const list = (s: FoundSet) => (s.moves.length === 0 ? ['The house as it is'] : s.moves.map(wordsOf))
 /** The front as a picture: money across, coldest night up. */
 const frame = useTemplateRef<HTMLElement>('frame')

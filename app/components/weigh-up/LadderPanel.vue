@@ -133,6 +133,9 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
         </tr>
       </tbody>
     </table>
+    <p v-if="ladder.rungs.length > 0 && !ladder.complete && !ladder.state.running" class="hint" data-test="partial">
+      Stopped after {{ ladder.state.done }} of {{ ladder.state.total }}: what was not tried is not here.
+    </p>
     <p v-if="needK > 0 && shown.length > 0" class="hint">
       The dashed line: {{ settings.show(needK, 'temperatureDifference', { sign: true }) }}, from where the aim is met.
     </p>
@@ -161,5 +164,20 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
 .bar.harms {
   background: repeating-linear-gradient(45deg, var(--clay) 0 3px, transparent 3px 6px);
   border: 1px solid var(--clay);
+}
+/* On a phone a rung is a block of its own: the words, and under them bar, cost, light and what lays it on. */
+@media (max-width: 640px) {
+  thead {
+    display: none;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 1fr auto auto auto;
+    align-items: center;
+    padding: 0.4rem 0;
+  }
+  tbody th {
+    grid-column: 1 / -1;
+  }
 }
 </style>

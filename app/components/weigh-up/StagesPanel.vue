@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { laidOn, MOVES } from '../../../core/moves/registry'
+import { laidOn, MOVES, moveWords } from '../../../core/moves/registry'
 import { planStages, STAGE_NAMES, type StageName } from '../../../core/study/stages'
 import { formatNumber } from '../../../core/units'
 
@@ -11,7 +11,7 @@ const when = computed(() => ladder.stages)
 const can = computed(() => {
   const listed = ladder.stale ? [] : ladder.order.filter(r => r.gainK > 0.02 || r.savedKWh > 1)
   const rank = new Map(listed.map((r, i) => [r.id, i]))
-  return laidOn(bench.current)
+  return laidOn(bench.current, MOVES, settings.show)
     .filter(l => when.value[l.move.id] || listed.length === 0 || rank.has(l.move.id))
     .sort((a, b) => (rank.get(a.move.id) ?? 99) - (rank.get(b.move.id) ?? 99))
 })
@@ -38,10 +38,7 @@ watch(
   () => briefs.clear(),
 )
 const after = (name: StageName) => briefs.found.value.find(f => f.name === name)?.brief
-const words = (id: string) => {
-  const move = MOVES.find(m => m.id === id)!
-  return typeof move.words === 'string' ? move.words : move.words(bench.current)
-}
+const words = (id: string) => moveWords(MOVES.find(m => m.id === id)!, bench.current, settings.show)
 const late = computed(() => plan.value.stages.flatMap(s => s.tooLate.map(t => ({ ...t, stage: s.name }))))
 const money = (v: number) => `${bench.current.topUp.currency} ${formatNumber(v, 0)}`
 const t = (c: number) => settings.show(c, 'temperature')
@@ -127,5 +124,8 @@ const t = (c: number) => settings.show(c, 'temperature')
   background: var(--warn);
   border-left: 4px solid var(--clay);
   padding: 0.3rem 0.6rem;
+}
+.stage {
+  min-width: 9.5rem;
 }
 </style>
