@@ -282,11 +282,10 @@ export const useKeeping = defineStore('keeping', () => {
   const keepStudies = (id: string, studies: KeptStudies): Promise<void> =>
     library.setSetting(`studies ${id}`, JSON.parse(JSON.stringify(studies))).catch(() => {})
 
-  /** Keeps the design on the bench as it stands under a name of its own; the bench stays where it is. */
-  async function setAside(): Promise<void> {
+  /** Keeps the design on the bench, or one made of it, under a name of its own; the bench stays where it is. */
+  async function setAside(design: Design = bench.current): Promise<void> {
     await Promise.all([flush(), listed])
-    const { current } = bench
-    await library.save({ ...toRaw(current), id: freshId(), name: copyName(current.name) }, null, 0)
+    await library.save({ ...toRaw(design), id: freshId(), name: copyName(design.name) }, null, 0)
     await refresh()
   }
 

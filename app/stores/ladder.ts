@@ -122,11 +122,13 @@ export const useLadder = defineStore('ladder', () => {
   }
 
   /** The design with a set of moves laid on it, one after the other. */
-  function takeSet(ids: readonly string[]): void {
-    const design = withMoves(
+  const withSet = (ids: readonly string[]): Design | null =>
+    withMoves(
       bench.current,
       MOVES.filter(m => ids.includes(m.id)),
     )
+  function takeSet(ids: readonly string[]): void {
+    const design = withSet(ids)
     if (design) bench.replace(design, 'take a set of moves')
   }
 
@@ -167,6 +169,7 @@ export const useLadder = defineStore('ladder', () => {
     search,
     find,
     cancelSearch,
+    withSet,
     takeSet,
   }
 })

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { MOVES, moveWords } from '../../../core/moves/registry'
 import { winterDli } from '../../../core/study/figures'
-import type { FoundSet } from '../../../core/study/find'
+import type { Found, FoundSet } from '../../../core/study/find'
 import { formatNumber } from '../../../core/units'
 
 /** The cheapest set of changes that meets an aim, and how far money goes otherwise. */
@@ -10,6 +10,9 @@ const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const ladder = useLadder()
+const keeping = useKeeping()
+/** The answer that was kept as a design of its own. */
+const keptSet = shallowRef<Found | null>(null)
 const aimed = computed(() => year.view?.answers.aim.tightest?.aimC ?? bench.current.aim.lowestAirC)
 const wanted = reactive({ coldestC: aimed.value, budget: 0, lightShare: 0.9 })
 const set = (key: 'coldestC' | 'budget' | 'lightShare') => (v: number) => {
@@ -32,6 +35,12 @@ const money = (v: number) =>
 const t = (c: number) => settings.show(c, 'temperature')
 const wordsOf = (id: string) => moveWords(MOVES.find(m => m.id === id)!, bench.current, settings.show)
 const list = (s: FoundSet) => (s.moves.length === 0 ? ['The house as it is'] : s.moves.map(wordsOf))
+async function keepSet(ids: readonly string[]): Promise<void> {
+  const design = ladder.withSet(ids)
+  if (!design) return
+  await keeping.setAside(design)
+  keptSet.value = found.value
+}
 /** The front as a picture: money across, coldest night up. */
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width } = useElementSize(frame)
@@ -115,6 +124,14 @@ const plot = computed(() => {
         @click="ladder.takeSet(found.moves)"
       >
         Lay the set on
+      </button>
+      <button
+        class="button mt-1 ml-2"
+        :disabled="stale || found.moves.length === 0 || keptSet === found"
+        data-test="keep-set"
+        @click="keepSet(found.moves)"
+      >
+        {{ keptSet === found ? 'Kept: see Side by side' : 'Keep it as a variant' }}
       </button>
       <h3 class="mt-3 font-semibold">How far money goes</h3>
       <div ref="frame">
