@@ -263,8 +263,10 @@ export async function writeReportPdf(
   paper.paragraph(
     [
       ...answers.notes,
-      `The year is one of many made from the same figures (seed ${answers.seed}); winters differ by some kelvin. ` +
-        `Reckoned by version ${answers.version}.`,
+      design.site.climate.kind === 'normals'
+        ? `The year is one of many made from the same figures (seed ${answers.seed}); winters differ by some kelvin.`
+        : 'The weather is one year, hour by hour, from a file; other winters differ by some kelvin.',
+      `Reckoned by version ${answers.version}.`,
     ].join(' '),
   )
   paper.heading('Cautions')
@@ -275,5 +277,5 @@ export async function writeReportPdf(
   )
   paper.heading('How far to trust it')
   for (const c of CLAIMS) paper.paragraph(`${c.claim}. ${GROUNDS[c.rests]} ${c.bias}`, { size: 9 })
-  return paper.bytes(`${design.name}: made by Tierra from the design alone, nothing measured`)
+  return paper.bytes(`${design.name}: made by Tierra from the design alone`)
 }

@@ -1,9 +1,7 @@
 import type { Answers } from '../answers'
 import { HOURS } from '../climate/types'
-import type { Quantity } from '../units'
+import type { Show } from '../units'
 import type { YearView } from '../view'
-
-type Show = (value: number, quantity: Quantity) => string
 
 /** What would have helped most of the changes that were tried. */
 export interface Helped {

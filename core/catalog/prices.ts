@@ -68,6 +68,8 @@ const PARTS: readonly Row[] = [
   ['dig', 'Digging and carting', 'm³', 35],
   ['lobby', 'Entry lobby, by its floor', 'm²', 220],
   ['bed', 'Beds', 'm²', 30],
+  ['paint', 'Paint or foil on inner faces', 'm²', 3],
+  ['shade', 'Shade strip', 'm²', 6],
   ['soil-film', 'Film or mulch over soil', 'm²', 1],
   ['row-cover', 'Sheet and hoops over beds', 'm²', 4],
   ['sealing', 'Tape, seals and foam: leaks halved once', 'm²', 2],

@@ -1,9 +1,6 @@
 import type { Design } from '../design/types'
 import type { Patch } from '../editing'
-import type { Quantity } from '../units'
-
-/** Writes a value in the reader's units. */
-export type Show = (value: number, quantity: Quantity) => string
+import type { Show } from '../units'
 
 /** What a move changes about a house, for lists of them. */
 export const MOVE_GROUPS = {

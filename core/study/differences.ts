@@ -1,7 +1,7 @@
 import { fieldAt, pathInWords, type Design } from '../design'
 import type { AnyField } from '../design/field'
 import { isMonths } from '../design/field'
-import type { Quantity } from '../units'
+import type { Show } from '../units'
 
 /** One place in which two designs differ. */
 export interface Difference {
@@ -15,7 +15,6 @@ export interface Difference {
 
 /** Of no account when designs are set side by side. */
 const ASIDE = new Set(['schemaVersion', 'id', 'name', 'decided'])
-type Show = (value: number, quantity: Quantity) => string
 
 /** A value as the reader writes it. */
 function inWords(value: unknown, field: AnyField | null, show: Show): string {

@@ -118,6 +118,18 @@ export function roughCost(design: Design): RoughCost {
   add('foundation', building.perimeterM, 'm', price('part.foundation'))
   add('edge board', building.perimeterM * (skin.edge.depthM + skin.edge.skirtM), 'm²', layersPrice([skin.edge], price))
   add('digging', building.floorAreaM2 * building.sunkM, 'm³', price('part.dig'))
+  const strip = shape.pathM < 0 ? pathStrip(design) : null
+  const dugM3 = strip ? (strip.x1 - strip.x0) * shape.lengthM * -shape.pathM : 0
+  add('digging of the paths', dugM3, 'm³', price('part.dig'))
+  const painted = (which: 'wall' | 'roof', faces: readonly Surface[]) =>
+    add(`paint of the ${which}`, skin.finish[which] === 'bare' ? 0 : areaOf(faces), 'm²', price('part.paint'))
+  painted(
+    'wall',
+    solid.filter(s => !isRoof(s)),
+  )
+  painted('roof', roof)
+  add('eave', shape.overhangM * shape.lengthM, 'm²', price('part.frame'))
+  add('shade strip', shape.shadeStripM * shape.lengthM, 'm²', price('part.shade'))
   const bareM2 = building.floorAreaM2 - building.bedAreaM2
   const way = store.floor.path ? pathStrip(design) : null
   const pathM2 = way ? Math.min(bareM2, ((way.x1 - way.x0) / shape.widthM) * building.floorAreaM2) : 0

@@ -40,6 +40,9 @@ const UNIT_DECIMALS: Readonly<Record<string, number>> = { 'in': 2, 'R': 1, 'lb':
 /** Times of the day and spans of hours up to this are shown to the quarter of an hour. */
 const SHORT_H = 48
 
+/** Writes a value in the reader's units. */
+export type Show = (value: number, quantity: Quantity) => string
+
 export interface FormatOptions {
   decimals?: number
   unit?: boolean

@@ -207,7 +207,7 @@ function showColdest(): void {
         </div>
         <div class="row">
           <dt>
-            Materials, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span>
+            Cost, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span>
           </dt>
           <dd :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost">
             {{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}

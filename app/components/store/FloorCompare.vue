@@ -12,7 +12,7 @@ const HEADS = [
   'its coldest month',
   'hottest afternoon',
   'heat bought',
-  'materials',
+  'cost, roughly',
 ]
 const rows = computed(() => briefs.found.value)
 </script>

@@ -32,7 +32,7 @@ const ROWS: { name: string; say: (b: Brief) => string; of: (b: Brief) => number 
   { name: 'damp', say: b => settings.show(b.hoursDamp, 'hours'), of: b => b.hoursDamp },
   { name: 'heat bought', say: b => energy(b.heatKWh), of: b => b.heatKWh },
   { name: 'electricity', say: b => energy(b.electricKWh), of: b => b.electricKWh },
-  { name: 'materials', say: b => `${bench.current.topUp.currency} ${Math.round(b.cost)}`, of: b => b.cost },
+  { name: 'cost, roughly', say: b => `${bench.current.topUp.currency} ${Math.round(b.cost)}`, of: b => b.cost },
 ]
 const rows = computed(() => {
   const [other] = briefs.found.value

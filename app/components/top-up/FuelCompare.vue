@@ -108,7 +108,7 @@ const setMoisture = (v: number) => {
             <th scope="row">{{ f.name }}</th>
             <td>
               <QuantityField
-                class="price"
+                class="price label-heard"
                 :label="`Price of a kWh of ${f.name.toLowerCase()}`"
                 quantity="money"
                 :value="prices[f.id]!"
@@ -185,13 +185,6 @@ const setMoisture = (v: number) => {
 }
 .fuels tr > th:first-child {
   text-align: left;
-}
-.price :deep(label) {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 }
 .price :deep(input) {
   width: 5rem;

@@ -99,7 +99,7 @@ const plot = computed(() => {
         @start="start"
         @cancel="ladder.cancelSearch"
       />
-      <p class="hint">Every single change is tried, then every set of the eight that promise most: about 300 years.</p>
+      <p class="hint">Every single change is tried for its year, then every set of the eight that promise most.</p>
     </div>
     <div v-if="found" :class="stale ? 'opacity-60' : ''" data-test="found">
       <p class="text-lg">

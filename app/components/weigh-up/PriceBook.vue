@@ -74,7 +74,7 @@ async function load(event: Event): Promise<void> {
         <tbody>
           <tr v-for="p in items" :key="p.id" class="border-t border-line">
             <th scope="row" class="pr-4 text-left font-normal">{{ p.name }}</th>
-            <td class="price">
+            <td class="price label-heard">
               <QuantityField
                 :label="`Price of ${p.name}, a ${p.unit}`"
                 :quantity="p.unit === 'm²' ? 'arealPrice' : 'money'"
@@ -126,13 +126,6 @@ async function load(event: Event): Promise<void> {
 </template>
 
 <style scoped>
-.price :deep(label) {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-}
 .price :deep(input) {
   width: 5.5rem;
 }

@@ -58,7 +58,7 @@ const t = (c: number) => settings.show(c, 'temperature')
                 before {{ l.move.before === 'backfill' ? 'the ground is filled' : 'the glazing goes on' }}
               </span>
             </th>
-            <td class="stage">
+            <td class="stage label-heard">
               <ChoiceField
                 :label="`When: ${l.words}`"
                 :value="when[l.move.id] ?? ''"
@@ -112,13 +112,6 @@ const t = (c: number) => settings.show(c, 'temperature')
 </template>
 
 <style scoped>
-.stage :deep(label) {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-}
 .caution {
   margin-top: 0.4rem;
   background: var(--warn);
