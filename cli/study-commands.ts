@@ -3,7 +3,7 @@ import { laidOn, MOVES, type Move } from '../core/moves/registry'
 import { briefOf } from '../core/study/brief'
 import { inSeed, seedsFrom, summarise } from '../core/study/ensemble'
 import { findCheapest, MOST_COMBINED, promising } from '../core/study/find'
-import { ranked, ranksByHeat, rungOf } from '../core/study/ladder'
+import { ranked, ranksByHeat, rungOf, type Rung } from '../core/study/ladder'
 import { MOST_SWEPT, readVary, sweepDesigns, sweepPoint, type Vary } from '../core/study/sweep'
 import { createYearEngine } from '../core/year'
 import { BadInput } from './bad-input'
@@ -57,25 +57,24 @@ export async function sweepCommand(args: string[]): Promise<unknown> {
   return sound.map((s, i) => sweepPoint(s.values, briefs[i]!))
 }
 
-/** The years of a design and of each of some moves laid on it. */
-async function rungYears(design: Design, moves: readonly Move[], workers?: number) {
-  const laid = laidOn(design, moves)
+/** A rung for every sensible single change. */
+async function rungsOf(design: Design, workers?: number): Promise<Rung[]> {
+  const laid = laidOn(design, MOVES)
   const { answers } = createYearEngine().run(design, { unheated: false })
   const briefs = await workOut(
     'brief',
     laid.map(l => l.design),
     workers,
   )
-  return { now: briefOf(design, answers), answers, laid, briefs }
+  const now = briefOf(design, answers)
+  return laid.map((l, i) => rungOf(design, now, answers, l, briefs[i]!))
 }
 
 /** `ladder`: every sensible single change, ranked by what its money buys. */
 export async function ladderCommand(args: string[]): Promise<unknown> {
   const { options, words } = readOptions(args, ['workers'], ['design.json'])
   const design = loadDesign(words[0]!)
-  const { now, answers, laid, briefs } = await rungYears(design, MOVES, workersOption(options.workers))
-  const rungs = laid.map((l, i) => rungOf(design, now, answers, l, briefs[i]!))
-  return ranked(rungs, 'money', ranksByHeat(design))
+  return ranked(await rungsOf(design, workersOption(options.workers)), 'money', ranksByHeat(design))
 }
 
 /** `find`: the cheapest set of moves that meets a coldest night. */
@@ -90,12 +89,8 @@ export async function findCommand(args: string[]): Promise<unknown> {
   }
   const evaluate = (designs: readonly Design[]) => workOut('brief', designs, workers)
   if (options.moves !== undefined) return findCheapest(design, movesNamed(options.moves), wanted, evaluate)
-  const { now, laid, briefs } = await rungYears(design, MOVES, workers)
-  const moves = promising(
-    now,
-    laid.map(({ move }, i) => ({ move, brief: briefs[i]! })),
-  )
-  return findCheapest(design, moves, wanted, evaluate, briefs.length + 1)
+  const rungs = await rungsOf(design, workers)
+  return findCheapest(design, promising(rungs), wanted, evaluate, rungs.length + 1)
 }
 
 function movesNamed(text: string): Move[] {

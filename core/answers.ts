@@ -29,6 +29,7 @@ import { STEP_M } from './network/airs'
 import { ach50Of } from './network/model'
 import { GAIN_NAMES, kWhOf, LOSS_NAMES, type LossName, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
+import { growingDays } from './study/growing-days'
 import { CORE_VERSION } from './version'
 
 /** An hour that stands out: its air is the mean of the hour, as everywhere that an hour is shown. */
@@ -123,6 +124,8 @@ export interface Answers {
   fans: FanAnswer[]
   /** All fans, of air stores too; lamps; pumps. */
   electricity: { fansKWh: number; lampsKWh: number; pumpsKWh: number }
+  /** Days on which crops grow, at the beds and outdoors: mean air at 5 °C or above, and nothing freezes. */
+  growingDays: { inside: number; outside: number }
   hoursVented: number
   /** Misting: hours in which it ran, and water that it took, kg; null where there is none. */
   misting: { hours: number; waterKg: number } | null
@@ -390,6 +393,7 @@ export function makeAnswers(
     sources,
     fans: fanAnswers(design, series),
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: kWhOf(series.pumpsW) },
+    growingDays: { inside: growingDays(series.airC, series.leafC), outside: growingDays(site.dryBulbC, site.dryBulbC) },
     hoursVented,
     misting: design.breathe.misting.on ? misted(series) : null,
     hoursCovered: Math.round(hoursCovered),

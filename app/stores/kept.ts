@@ -29,7 +29,7 @@ export const useKept = defineStore('kept', () => {
     if (ladder.found && ladder.foundFor)
       out.found = { of: digest(ladder.foundFor.design), found: ladder.found, wanted: ladder.foundFor.wanted }
     if (sweeps.of && sweeps.points.length > 0)
-      out.sweep = { of: digest(sweeps.of), varied: sweeps.varied, points: sweeps.points }
+      out.sweep = { of: digest(sweeps.of), varied: sweeps.varied, points: sweeps.points, refused: sweeps.refused }
     if (winters.of && winters.all.length > 0) out.winters = { of: digest(winters.of), winters: winters.all }
     if (Object.keys(ladder.stages).length > 0) out.stages = ladder.stages
     if (ladder.choices.length > 0) out.choices = ladder.choices

@@ -7,6 +7,7 @@ import { findCheapest, promising, withMoves, type Found, type Wanted } from '../
 import { ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
 import type { Choice } from '../../core/study/kept'
 import type { StageName } from '../../core/study/stages'
+import { restOften } from '../composables/restOften'
 import { useDesign } from './design'
 import { useSettings } from './settings'
 import { useYear } from './year'
@@ -41,6 +42,7 @@ export const useLadder = defineStore('ladder', () => {
     state.running = false
   }
   function cancelSearch(): void {
+    if (search.running && state.running) cancel()
     stopSearch.abort()
     search.running = false
   }
@@ -82,7 +84,10 @@ export const useLadder = defineStore('ladder', () => {
     void start()
   }
 
-  /** Looks for the cheapest set that does what is wanted, among the most promising moves of the ladder. */
+  /**
+   * Looks for the cheapest set that does what is wanted, among the most promising moves of the ladder, which is worked
+   * out first where it is not there.
+   */
   async function find(wanted: Wanted): Promise<void> {
     cancelSearch()
     stopSearch = new AbortController()
@@ -92,7 +97,7 @@ export const useLadder = defineStore('ladder', () => {
     found.value = null
     const runAll = async (designs: readonly Design[]): Promise<Brief[]> => {
       const out = new Array<Brief>(designs.length)
-      search.total += designs.length
+      search.total = designs.length
       await year.briefs(
         designs,
         (brief, i) => {
@@ -104,14 +109,18 @@ export const useLadder = defineStore('ladder', () => {
       return out
     }
     try {
-      const laid = laidOn(design)
-      const [now, ...singles] = await runAll([design, ...laid.map(l => l.design)])
+      if (stale.value || !complete.value) await start()
+      if (state.failure) throw new Error(state.failure)
+      if (!complete.value) cancelSearch()
       if (signal.aborted) return
-      const moves = promising(
-        now!,
-        laid.map(({ move }, i) => ({ move, brief: singles[i]! })),
+      const result = await findCheapest(
+        design,
+        promising(rungs.value),
+        wanted,
+        runAll,
+        rungs.value.length + 1,
+        restOften(),
       )
-      const result = await findCheapest(design, moves, wanted, runAll, singles.length + 1)
       if (signal.aborted) return
       found.value = result
       foundFor.value = { design, wanted }

@@ -1,10 +1,15 @@
+import { useThrottleFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
-import { sweepDesigns, sweepPoint, type SweepPoint, type Vary } from '../../core/study/sweep'
+import { combinations, swept, sweepPoint, type SweepPoint, type Vary } from '../../core/study/sweep'
+import { restOften } from '../composables/restOften'
 import { useDesign } from './design'
 import { useYear } from './year'
+
+/** Points that have come are shown so often, ms. */
+const SHOWN_EVERY_MS = 250
 
 /** One or two decisions over a range: years that can be stopped, and go on after a reload. */
 export const useSweeps = defineStore('sweeps', () => {
@@ -21,18 +26,27 @@ export const useSweeps = defineStore('sweeps', () => {
   let stop = new AbortController()
 
   /** Takes a sweep that was kept of the design on the bench, to be gone on with. */
-  function recall(kept: { varied: Vary[]; points: SweepPoint[] } | null): void {
+  function recall(kept: { varied: Vary[]; points: SweepPoint[]; refused?: number } | null): void {
     cancel()
     of.value = kept ? markRaw(bench.current) : null
     varied.value = kept?.varied ?? []
     points.value = kept?.points ?? []
-    const swept = kept ? sweepDesigns(bench.current, kept.varied) : []
-    refused.value = swept.filter(s => s.fault).length
-    Object.assign(state, { done: points.value.length, total: swept.length - refused.value, failure: '' })
+    refused.value = kept?.refused ?? 0
+    const total = kept ? combinations(kept.varied).length - refused.value : 0
+    Object.assign(state, { done: points.value.length, total, failure: '' })
   }
 
+  /** Years that have come and are not shown yet: a map of hundreds is drawn a few times a second, not for each. */
+  const come: SweepPoint[] = []
+  const show = () => {
+    points.value = [...points.value, ...come.splice(0)]
+  }
+  const showSoon = useThrottleFn(show, SHOWN_EVERY_MS)
+
+  /** Ends what is running; what is known stays. */
   function cancel(): void {
     stop.abort()
+    show()
     state.running = false
   }
 
@@ -49,24 +63,35 @@ export const useSweeps = defineStore('sweeps', () => {
     stop = new AbortController()
     const { signal } = stop
     const known = new Set(points.value.map(p => JSON.stringify(p.values)))
-    const swept = sweepDesigns(of.value!, varied.value)
-    const sound = swept.flatMap(s => (s.design ? [{ values: s.values, design: s.design }] : []))
-    refused.value = swept.length - sound.length
-    const left = sound.filter(s => !known.has(JSON.stringify(s.values)))
-    Object.assign(state, { running: true, done: sound.length - left.length, total: sound.length, failure: '' })
+    const all = combinations(varied.value)
+    Object.assign(state, { running: true, done: known.size, total: all.length, failure: '' })
+    const left: { values: SweepPoint['values']; design: Design }[] = []
+    let cannot = 0
+    const rest = restOften()
+    for (const values of all) {
+      await rest()
+      if (signal.aborted) return
+      if (known.has(JSON.stringify(values))) continue
+      const { design } = swept(of.value!, values)
+      if (design) left.push({ values, design: markRaw(design) })
+      else cannot++
+    }
+    refused.value = cannot
+    state.total = all.length - cannot
     try {
       await year.briefs(
         left.map(s => s.design),
         (brief, i) => {
           state.done++
-          points.value = [...points.value, sweepPoint(left[i]!.values, brief)]
+          come.push(sweepPoint(left[i]!.values, brief))
+          void showSoon()
         },
         signal,
       )
     } catch (error) {
       if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
     }
-    if (!signal.aborted) state.running = false
+    if (!signal.aborted) cancel()
   }
 
   /** Lays a point of the sweep on the design. */

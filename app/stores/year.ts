@@ -7,6 +7,7 @@ import type { HeatDay } from '../../core/heat-view'
 import type { SunHours } from '../../core/optics/sun-hours'
 import type { Brief } from '../../core/study/brief'
 import type { Figures } from '../../core/study/figures'
+import type { WeekFlow } from '../../core/study/runs'
 import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { createYearClient, type YearClient } from '../workers/year-client'
 
@@ -82,6 +83,8 @@ export const useYear = defineStore('year', () => {
   /** The year as files. */
   const file = (design: Design, kind: 'csv' | 'epw'): Promise<string> =>
     pool().once(worker => worker.file(design, kind))
+  const flows = (design: Design, first: number, hours: number): Promise<WeekFlow[]> =>
+    pool().once(worker => worker.flows(design, first, hours))
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))
   /** The coldest hour of a design's year alone, within 0.05 K. */
   const coldestHour = (design: Design): Promise<Extreme> =>
@@ -113,6 +116,7 @@ export const useYear = defineStore('year', () => {
     view,
     heat,
     sunHours,
+    flows,
     file,
     coldestHour,
     answersOf,

@@ -6,6 +6,7 @@ import { heatDay, type HeatDay } from '../../core/heat-view'
 import { sunHours, type SunHours } from '../../core/optics/sun-hours'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { figuresOf, type Figures } from '../../core/study/figures'
+import { flowsOf, type WeekFlow } from '../../core/study/runs'
 import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
 import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
@@ -41,6 +42,10 @@ const api = {
   file(design: Design, kind: 'csv' | 'epw'): string {
     const result = engine.run(design, { unheated: false })
     return kind === 'csv' ? writeHourlyCsv(result) : writeEpw(design.site, result.site)
+  },
+  /** Flows of some hours on end. */
+  flows(design: Design, first: number, hours: number): WeekFlow[] {
+    return flowsOf(engine.run(design, { unheated: false }).series, first, hours)
   },
   heat(design: Design, day: number): HeatDay {
     return heatDay(design, engine.site(design), day)

@@ -19,6 +19,7 @@ export interface Brief {
   /** Soil of the beds in its coldest month, °C. */
   soilMonthC: number
   hoursDamp: number
+  growingDays: number
   condensedKg: number
   /** Heat that is bought, and all electricity of fans, lamps and pumps, kWh. */
   heatKWh: number
@@ -38,6 +39,7 @@ export function briefOf(design: Design, answers: Answers): Brief {
     soilC: answers.soilMinC,
     soilMonthC: Math.min(...answers.months.map(m => m.soilC)),
     hoursDamp: answers.hoursDamp,
+    growingDays: answers.growingDays.inside,
     condensedKg: answers.condensedKg,
     heatKWh: answers.topUp.kWh,
     winterDli: winterDli(design, answers),

@@ -3,6 +3,7 @@ import { designFaults, patchDesign } from '../editing'
 import { MOVES, type Move } from '../moves/registry'
 import { roughCost } from '../takeoff/cost'
 import type { Brief } from './brief'
+import type { Rung } from './ladder'
 
 /** What a set of moves must do. */
 export interface Wanted {
@@ -50,12 +51,20 @@ export function withMoves(design: Design, moves: readonly Move[]): Design | null
   return at
 }
 
+/** Lets others have their turn where there is one thread for all; called between pieces of at most a few ms. */
+export type Rest = () => Promise<void>
+
 /** Every set of some moves that can be built, the empty one among them, by cost. */
-function setsOf(design: Design, moves: readonly Move[]): { moves: Move[]; design: Design; cost: number }[] {
+async function setsOf(
+  design: Design,
+  moves: readonly Move[],
+  rest?: Rest,
+): Promise<{ moves: Move[]; design: Design; cost: number }[]> {
   const base = roughCost(design).total
   const known = new Set(designFaults(design).map(f => f.path + f.message))
   const out: { moves: Move[]; design: Design; cost: number }[] = []
   for (let bits = 0; bits < 1 << moves.length; bits++) {
+    await rest?.()
     const chosen = moves.filter((_, i) => bits & (1 << i))
     const made = withMoves(design, chosen)
     if (!made || designFaults(made).some(f => !known.has(f.path + f.message))) continue
@@ -64,17 +73,15 @@ function setsOf(design: Design, moves: readonly Move[]): { moves: Move[]; design
   return out.sort((a, b) => a.cost - b.cost || a.moves.length - b.moves.length)
 }
 
-/** The most promising of some moves by their own years: what lifts the coldest night most for its money, and most. */
-export function promising(now: Brief, moves: readonly { move: Move; brief: Brief }[]): Move[] {
-  const rows = moves
-    .map(({ move, brief }) => ({ move, gainK: brief.coldestC - now.coldestC, cost: brief.cost - now.cost }))
-    .filter(r => r.gainK > 0.02)
+/** The most promising moves of a ladder: what lifts the coldest night most for its money, and most. */
+export function promising(rungs: readonly Pick<Rung, 'id' | 'gainK' | 'cost'>[]): Move[] {
+  const rows = rungs.filter(r => r.gainK > 0.02)
   const byWorth = [...rows].sort((a, b) => b.gainK / Math.max(20, b.cost) - a.gainK / Math.max(20, a.cost))
   const byGain = [...rows].sort((a, b) => b.gainK - a.gainK)
   const half = MOST_COMBINED / 2
-  const chosen = new Set(byWorth.slice(0, half).map(r => r.move))
-  for (const r of [...byGain, ...byWorth]) if (chosen.size < MOST_COMBINED) chosen.add(r.move)
-  return MOVES.filter(m => chosen.has(m))
+  const chosen = new Set(byWorth.slice(0, half).map(r => r.id))
+  for (const r of [...byGain, ...byWorth]) if (chosen.size < MOST_COMBINED) chosen.add(r.id)
+  return MOVES.filter(m => chosen.has(m.id))
 }
 
 /**
@@ -82,6 +89,7 @@ export function promising(now: Brief, moves: readonly { move: Move; brief: Brief
  * a set in which one finds nothing to do is the set without it.
  * @param moves at most {@link MOST_COMBINED}
  * @param runs years that were run before, to be counted in
+ * @param rest called before each set is made
  */
 export async function findCheapest(
   design: Design,
@@ -89,8 +97,9 @@ export async function findCheapest(
   wanted: Wanted,
   evaluate: Evaluate,
   runs = 0,
+  rest?: Rest,
 ): Promise<Found> {
-  const sets = setsOf(design, moves)
+  const sets = await setsOf(design, moves, rest)
   const briefs = await evaluate(sets.map(s => s.design))
   const all = sets.map(
     (s, i): FoundSet => ({

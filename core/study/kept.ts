@@ -19,7 +19,7 @@ export interface KeptStudies {
   /** Of which state of the design each is, by its digest. */
   ladder?: { of: string; rungs: Rung[] }
   found?: { of: string; found: Found; wanted: Wanted }
-  sweep?: { of: string; varied: Vary[]; points: SweepPoint[] }
+  sweep?: { of: string; varied: Vary[]; points: SweepPoint[]; refused?: number }
   winters?: { of: string; winters: Winter[] }
   stages?: Record<string, StageName>
   choices?: Choice[]
@@ -69,7 +69,8 @@ export function readStudies(given: unknown): KeptStudies | null {
     isObject(sweep) &&
     isWord(sweep.of) &&
     isList(sweep.varied, v => isWord(v.path) && Array.isArray(v.values)) &&
-    isList(sweep.points, p => isObject(p.values) && isNumber(p.coldestC))
+    isList(sweep.points, p => isObject(p.values) && isNumber(p.coldestC)) &&
+    (sweep.refused === undefined || isNumber(sweep.refused))
   )
     out.sweep = sweep as never
   if (isObject(winters) && isWord(winters.of) && isList(winters.winters, w => isNumber(w.seed) && isNumber(w.insideC)))

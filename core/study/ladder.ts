@@ -26,9 +26,11 @@ export interface Rung {
   lightShare: number
   hottestC: number
   hoursDamp: number
+  /** Weeks in which crops grow, more than in this house. */
+  weeksWon: number
   /** More than this house costs, in its currency; below 0 it costs less. */
   cost: number
-  /** Until fuel that is not burned has paid for it; null where it saves none or costs nothing. */
+  /** Until fuel that is not burned and weeks that are won have paid for it; null where nothing does. */
   paybackYears: number | null
   /** Why it stands where it does, from the numbers. */
   why: string
@@ -44,6 +46,7 @@ const WAYS: Partial<Record<MoveGroup, { ways: readonly LossName[]; words: string
 }
 /** Gains under this are not felt, K. */
 const LITTLE_K = 0.15
+const weeks = (n: number) => (Math.abs(n - 1) < 0.07 ? 'a week' : `${n.toFixed(1)} weeks`)
 const percent = (share: number) => `${Math.round(share * 100)} %`
 
 /** Why a rung ranks where it does: what its kind of loss is of the worst night, and what it costs besides money. */
@@ -72,6 +75,8 @@ function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 
   if (rung.hottestC < now.hottestC - 0.5) said.push('hot afternoons grow cooler')
   if (rung.hoursDamp > now.hoursDamp * 1.15 + 50) said.push('the air grows damper')
   if (rung.hoursDamp < now.hoursDamp * 0.85 - 50) said.push('the air grows drier')
+  if (Math.abs(rung.weeksWon) >= 0.5)
+    said.push(`crops grow ${weeks(Math.abs(rung.weeksWon))} ${rung.weeksWon > 0 ? 'longer' : 'less'}`)
   if (rung.before === 'backfill') said.push('it can’t be added once the ground is filled')
   if (rung.before === 'glazing') said.push('it can’t be added once the glazing is on')
   const all = said.join('; ')
@@ -93,7 +98,8 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
   const { move, words, patches } = laid
   const cost = changed.cost - now.cost
   const savedKWh = now.heatKWh - changed.heatKWh
-  const yearly = savedKWh * usefulKWhPrice(design)
+  const weeksWon = (changed.growingDays - now.growingDays) / 7
+  const yearly = savedKWh * usefulKWhPrice(design) + weeksWon * design.aim.cropWeek
   const rung = {
     id: move.id,
     group: move.group,
@@ -108,6 +114,7 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
     lightShare: now.winterDli > 0 ? changed.winterDli / now.winterDli : 1,
     hottestC: changed.hottestC,
     hoursDamp: changed.hoursDamp,
+    weeksWon,
     cost,
     paybackYears: yearly > 0.01 && cost > 0 ? cost / yearly : null,
   }

@@ -1,5 +1,6 @@
 import type { AimLine } from '../aim/aim-line'
 import { DAYS, HOURS, MONTH_OF_DAY } from '../climate/types'
+import { GAIN_NAMES, LOSS_NAMES, type YearSeries } from '../network/series'
 
 /** Hours in a row beyond a limit. */
 export interface Run {
@@ -50,6 +51,33 @@ export function extremeWeek(outsideC: Float32Array, which: 'cold' | 'hot'): numb
     }
   }
   return best
+}
+
+/** Heat that comes in or goes out by one way, W of each hour. */
+export interface WeekFlow {
+  name: string
+  way: 'in' | 'out'
+  watts: Float32Array
+}
+
+/** Flows of some hours on end, over the turn of the year too: the largest first, those without heat left out. */
+export function flowsOf(
+  series: Pick<YearSeries, 'gains' | 'losses' | 'bodies'>,
+  first: number,
+  hours: number,
+): WeekFlow[] {
+  const cut = (of: ArrayLike<number>, sign = 1) =>
+    Float32Array.from({ length: hours }, (_, k) => sign * of[(first + k) % HOURS]!)
+  const moved = (watts: Float32Array) => watts.reduce((sum, w) => sum + Math.abs(w), 0)
+  const given = Float32Array.from({ length: hours }, (_, k) =>
+    series.bodies.reduce((sum, b) => sum + b.givesW[(first + k) % HOURS]!, 0),
+  )
+  const all: WeekFlow[] = [
+    ...series.gains.map((of, i): WeekFlow => ({ name: GAIN_NAMES[i]!, way: 'in', watts: cut(of) })),
+    ...series.losses.map((of, i): WeekFlow => ({ name: LOSS_NAMES[i]!, way: 'out', watts: cut(of, -1) })),
+    { name: 'what stands inside gives', way: 'in', watts: given },
+  ]
+  return all.filter(f => moved(f.watts) > 0).sort((a, b) => moved(b.watts) - moved(a.watts))
 }
 
 /** A year's hours from the coldest to the warmest. */

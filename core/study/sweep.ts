@@ -53,17 +53,22 @@ export function readVary(text: string, design: Design): Vary {
 }
 
 /** Every combination of what one or two decisions are varied to, the last varying quickest. */
-export function sweepDesigns(design: Design, varied: readonly Vary[]): Swept[] {
-  const combinations = varied.reduce<Record<string, number | string | boolean>[]>(
+export const combinations = (varied: readonly Vary[]): Swept['values'][] =>
+  varied.reduce<Swept['values'][]>(
     (all, { path, values }) => all.flatMap(one => values.map(v => ({ ...one, [path]: v }))),
     [{}],
   )
-  return combinations.map(values => {
-    const swept = patchDesign(design, Object.entries(values))
-    const [fault] = designFaults(swept)
-    return fault ? { values, design: null, fault } : { values, design: swept, fault: null }
-  })
+
+/** A design with values laid on it. */
+export function swept(design: Design, values: Swept['values']): Swept {
+  const made = patchDesign(design, Object.entries(values))
+  const [fault] = designFaults(made)
+  return fault ? { values, design: null, fault } : { values, design: made, fault: null }
 }
+
+/** The design of every combination. */
+export const sweepDesigns = (design: Design, varied: readonly Vary[]): Swept[] =>
+  combinations(varied).map(values => swept(design, values))
 
 /** A point of a sweep: what was varied, and what the year says of it as the house is run. */
 export interface SweepPoint extends Pick<Brief, 'coldestC' | 'heatKWh' | 'winterDli' | 'hottestC' | 'cost'> {

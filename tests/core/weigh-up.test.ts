@@ -67,6 +67,18 @@ describe('ladder', () => {
     expect(rung.savedKWh).toBeGreaterThan(0.2 * its.topUp.kWh)
     expect(rung.paybackYears!).toBeCloseTo(rung.cost / (rung.savedKWh * usefulKWhPrice(warm)), 9)
   })
+
+  test('weeks in which crops grow pay as much as the reader says that one is worth', () => {
+    const rung = (cropWeek: number) => {
+      const house = { ...bare, aim: { ...bare.aim, cropWeek } }
+      const [cover] = laidOn(house, named('cover'))
+      return rungOf(house, brief(house), answers, cover!, brief(cover!.design))
+    }
+    const none = rung(0)
+    expect([none.paybackYears, none.weeksWon > 1]).toEqual([null, true])
+    expect(rung(50).paybackYears!).toBeCloseTo(none.cost / (50 * none.weeksWon), 9)
+    expect(none.why).toMatch(/weeks longer/)
+  })
 })
 
 describe('find', () => {
@@ -137,11 +149,13 @@ describe('find', () => {
 
   test('the answer, run for real, meets the aim; the promising moves are those that lift', async () => {
     const some = laidOn(bare, named('cover', 'cover-motor', 'tighter-still', 'to-the-sun', 'white-walls'))
-    const years = some.map(({ move, design }) => ({ move, brief: brief(design) }))
-    const chosen = promising(base, years)
+    const rungs = some.map(({ move, design }) => {
+      const its = brief(design)
+      return { id: move.id, gainK: its.coldestC - base.coldestC, cost: its.cost - base.cost }
+    })
+    const chosen = promising(rungs)
     expect(chosen.map(m => m.id)).toContain('cover')
-    const lifted = (id: string) => years.find(y => y.move.id === id)!.brief.coldestC - base.coldestC
-    for (const m of chosen) expect(lifted(m.id)).toBeGreaterThan(0)
+    for (const m of chosen) expect(rungs.find(r => r.id === m.id)!.gainK).toBeGreaterThan(0)
     const real = (designs: readonly Design[]) => Promise.resolve(designs.map(brief))
     const wanted = { coldestC: base.coldestC + 2, budget: null, winterDli: 0 }
     const found = await findCheapest(bare, chosen, wanted, real)

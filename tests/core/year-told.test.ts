@@ -5,7 +5,8 @@ import { DEMOS } from '../../core/design'
 import { patchDesign } from '../../core/editing'
 import { laidOn } from '../../core/moves/registry'
 import { differences } from '../../core/study/differences'
-import { duration, extremeWeek, longestRun } from '../../core/study/runs'
+import { growingDays } from '../../core/study/growing-days'
+import { duration, extremeWeek, flowsOf, longestRun } from '../../core/study/runs'
 import { formatQuantity, type Quantity } from '../../core/units'
 import { yearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
@@ -108,5 +109,48 @@ describe('differences', () => {
         expect(paths.includes('skin.edge.depthM')).toBe(tenths / 100 !== ash.skin.edge.depthM)
       }),
     )
+  })
+})
+
+describe('a week’s flows', () => {
+  const { series } = createYearEngine().run(ash)
+  const sum = (of: ArrayLike<number>) => Array.from(of).reduce((a, b) => a + b, 0)
+
+  test('over the whole year they are the ledger’s own sums, the largest first', () => {
+    const flows = flowsOf(series, 0, 8760)
+    const of = (name: string) => sum(flows.find(f => f.name === name)!.watts)
+    expect(of('sun')).toBeCloseTo(sum(series.gains[0]!), -1)
+    expect(of('glazing')).toBeCloseTo(-sum(series.losses[0]!), -1)
+    expect(flows.some(f => f.name === 'heater')).toBe(false)
+    const moved = flows.map(f => f.watts.reduce((a, w) => a + Math.abs(w), 0))
+    expect(moved).toEqual([...moved].sort((a, b) => b - a))
+  })
+
+  test('a week may go over the turn of the year', () => {
+    const sun = flowsOf(series, 8760 - 24, 48).find(f => f.name === 'sun')!.watts
+    expect([...sun.subarray(0, 24)]).toEqual([...series.gains[0]!.subarray(8736)])
+    expect([...sun.subarray(24)]).toEqual([...series.gains[0]!.subarray(0, 24)])
+  })
+})
+
+describe('days on which crops grow', () => {
+  const year = (c: number) => new Float32Array(8760).fill(c)
+
+  test('warm enough on the mean, and no hour of frost on what stands there', () => {
+    expect(growingDays(year(5), year(1))).toBe(365)
+    expect(growingDays(year(4.9), year(1))).toBe(0)
+    const leaf = year(6)
+    leaf[24 * 10 + 5] = -0.1
+    leaf[24 * 11] = -3
+    leaf[24 * 11 + 1] = -3
+    expect(growingDays(year(8), leaf)).toBe(363)
+  })
+
+  test('a house has more of them than the field beside it', () => {
+    for (const demo of [ash, fjellro]) {
+      const { growingDays: days } = createYearEngine().run(demo).answers
+      expect(days.inside).toBeGreaterThan(days.outside + 20)
+      expect(days.outside).toBeGreaterThan(60)
+    }
   })
 })

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { aimLine } from '../../../core/aim/aim-line'
 import { DAYS, dayName, MONTH_NAMES, MONTH_OF_DAY, MONTH_START } from '../../../core/climate'
+import { dayAlong } from '../../../core/study/year-map'
 
 const emit = defineEmits<{ day: [number] }>()
 const bench = useDesign()
@@ -78,10 +79,7 @@ const caption = computed(() => {
   return `${dayName(d)}: inside ${t(row.low)} to ${t(row.high)}, outside low ${t(row.out)}`
 })
 
-function dayAt(event: PointerEvent | MouseEvent): number {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  return Math.max(0, Math.min(DAYS - 1, Math.floor(((event.clientX - box.left) / box.width) * DAYS)))
-}
+const dayAt = (event: MouseEvent) => dayAlong(pointedAt(event).across)
 
 function key(event: KeyboardEvent): void {
   const by: Record<string, number> = {

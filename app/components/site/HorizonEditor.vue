@@ -105,23 +105,14 @@ function down(i: number, event: PointerEvent): void {
 }
 function moved(event: PointerEvent): void {
   if (!dragging) return
-  const box = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-  put(
-    dragging.i,
-    {
-      azimuthDeg: toAzimuth(((event.clientX - box.left) / box.width) * WIDTH),
-      altitudeDeg: toAltitude(((event.clientY - box.top) / box.height) * HEIGHT),
-    },
-    dragging.kind,
-  )
+  put(dragging.i, directionAt(event, (event.currentTarget as SVGElement).ownerSVGElement!), dragging.kind)
+}
+function directionAt(event: MouseEvent, drawing: SVGElement): Pick<HorizonPoint, 'azimuthDeg' | 'altitudeDeg'> {
+  const { across, down } = pointedAt(event, drawing)
+  return { azimuthDeg: toAzimuth(across * WIDTH), altitudeDeg: toAltitude(down * HEIGHT) }
 }
 function addAt(event: MouseEvent): void {
-  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
-  const point: HorizonPoint = {
-    azimuthDeg: toAzimuth(((event.clientX - box.left) / box.width) * WIDTH),
-    altitudeDeg: toAltitude(((event.clientY - box.top) / box.height) * HEIGHT),
-    kind: 'solid',
-  }
+  const point: HorizonPoint = { ...directionAt(event, event.currentTarget as SVGElement), kind: 'solid' }
   setAll(
     [...horizon.value, point].sort((a, b) => a.azimuthDeg - b.azimuthDeg),
     'horizon add',

@@ -52,11 +52,9 @@ watch(
 const drawnAt = computed(() => `translate(${dot.value[0]}, ${dot.value[1]}) scale(${part.value.width / WIDTH})`)
 
 function point(event: MouseEvent): void {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  const found = projection.invert!([
-    part.value.x + ((event.clientX - box.left) / box.width) * part.value.width,
-    part.value.y + ((event.clientY - box.top) / box.height) * part.value.height,
-  ])
+  const { across, down } = pointedAt(event)
+  const { x, y, width, height } = part.value
+  const found = projection.invert!([x + across * width, y + down * height])
   if (found) at.value = { longitudeDeg: Math.round(found[0] * 10) / 10, latitudeDeg: Math.round(found[1] * 10) / 10 }
 }
 const KEYS: Record<string, [number, number]> = {

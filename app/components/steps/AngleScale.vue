@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { GLAZING_ANGLE_RANGE } from '../../../core/design'
 import { withGlazingAngle } from '../../../core/editing'
 import { makeOutline } from '../../../core/geometry/section'
+import { linear } from '../../../core/scale'
 import { heldC } from '../../../core/study/figures'
 import { angleSchools } from '../../../core/sums/glazing-angle'
 
@@ -24,7 +25,7 @@ const schools = computed(() =>
     year.view?.cold.noonAltitudeDeg ?? 90 - Math.abs(bench.current.site.latitudeDeg) - 21,
   ),
 )
-const x = (deg: number) => 12 + ((deg - low) / (high - low)) * (width.value - 24)
+const x = (deg: number) => linear([low, high], [12, width.value - 12])(deg)
 const ticks = Array.from({ length: 41 }, (_, i) => low + 2 * i)
 
 function setAngle(deg: number, kind = 'glazing angle'): void {
@@ -37,11 +38,8 @@ function setAngle(deg: number, kind = 'glazing angle'): void {
       `${settings.show(widthM, 'length')}: tall to build and to hold in the wind. Undo, or widen the house.`
 }
 function point(event: PointerEvent): void {
-  const box = frame.value!.getBoundingClientRect()
-  setAngle(
-    Math.round((low + ((event.clientX - box.left - 12) / (box.width - 24)) * (high - low)) * 2) / 2,
-    'slide angle',
-  )
+  const angleAt = linear([12, width.value - 12], [low, high])
+  setAngle(Math.round(angleAt(pointedAt(event, frame.value!).across * width.value) * 2) / 2, 'slide angle')
 }
 let sliding = false
 function down(event: PointerEvent): void {

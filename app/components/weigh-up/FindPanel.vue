@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { linear } from '../../../core/scale'
 import { MOVES, moveWords } from '../../../core/moves/registry'
 import { winterDli } from '../../../core/study/figures'
 import type { Found, FoundSet } from '../../../core/study/find'
@@ -52,8 +53,8 @@ const plot = computed(() => {
   const cold = [...f.front.map(s => s.coldestC), ladder.foundFor!.wanted.coldestC]
   const [c0, c1] = [Math.min(...costs), Math.max(...costs)]
   const [t0, t1] = [Math.min(...cold) - 0.3, Math.max(...cold) + 0.3]
-  const x = (c: number) => 8 + ((c - c0) / Math.max(1, c1 - c0)) * (width.value - 16)
-  const y = (c: number) => 8 + ((t1 - c) / (t1 - t0)) * (HEIGHT - 30)
+  const x = linear([c0, Math.max(c0 + 1, c1)], [8, width.value - 8])
+  const y = linear([t1, t0], [8, HEIGHT - 22])
   const steps = f.front.map(
     (s, i) => `${i === 0 ? 'M' : `H${x(s.cost)}V`}${i === 0 ? `${x(s.cost)} ` : ''}${y(s.coldestC)}`,
   )
@@ -93,13 +94,15 @@ const plot = computed(() => {
       <BriefBar
         ask="Search"
         test="find"
-        :state="ladder.search"
+        :state="ladder.search.running && ladder.state.running ? ladder.state : ladder.search"
         :stale="stale"
         :ready="found !== null"
         @start="start"
         @cancel="ladder.cancelSearch"
       />
-      <p class="hint">Every single change is tried for its year, then every set of the eight that promise most.</p>
+      <p class="hint">
+        Every single change is tried for its year (the ladder), then every set of the eight that promise most.
+      </p>
     </div>
     <div v-if="found" :class="stale ? 'opacity-60' : ''" data-test="found">
       <p class="text-lg">

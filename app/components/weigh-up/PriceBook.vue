@@ -101,6 +101,7 @@ async function load(event: Event): Promise<void> {
       </table>
     </section>
     <section>
+      <DesignField path="aim.cropWeek" class="mb-3 w-64" />
       <h2 class="group-title">
         What they make of this house
         <span class="hint font-sans font-normal">fittings and transport are left out</span>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { numberAt, pathInWords, valueAt, type Design } from '../../../core/design'
-import { MOST_SWEPT, stepped, type SweepPoint, type Vary } from '../../../core/study/sweep'
+import { numberAt, pathInWords, valueAt } from '../../../core/design'
+import { linear } from '../../../core/scale'
+import { MOST_SWEPT } from '../../../core/study/sweep'
+import { rangeAbout, sweepGrid, varyOf, type AskedRange, type SweepFigure } from '../../../core/study/sweep-picture'
 import { formatNumber } from '../../../core/units'
 
 /** One decision as a curve or two as a map, over any range; it can be stopped and goes on after a reload. */
@@ -32,46 +34,28 @@ const paths = computed(() => {
   ].filter(p => typeof valueAt(bench.current, p) === 'number')
 })
 const CHOICES = computed(() => paths.value.map(p => ({ id: p, name: pathInWords(bracketed(p), bench.current) })))
-interface Asked {
-  path: string
-  from: number
-  to: number
-  steps: number
-}
-/** A range about where a decision stands, within what the document allows. */
-function about(path: string, design: Design): Asked {
-  const { low, high, whole, usual, quantity } = numberAt(path, design)
-  const now = valueAt(design, path) as number
-  const half = Math.max(Math.abs(now) / 2, (usual[1] - usual[0]) / 20)
-  const round = (v: number) => (whole || quantity === 'angle' ? Math.round(v) : Number(v.toPrecision(2)))
-  return { path, from: round(Math.max(low, now - half)), to: round(Math.min(high, now + half)), steps: 8 }
-}
-const first = reactive<Asked>(about('shape.turnDeg', bench.current))
-const second = reactive<Asked & { on: boolean }>({ ...about('shape.kneeWallM', bench.current), on: false })
+const first = reactive(rangeAbout('shape.turnDeg', bench.current))
+const second = reactive({ ...rangeAbout('shape.kneeWallM', bench.current), on: false })
 const field = (path: string) => numberAt(path, bench.current)
 const say = (v: number, path: string) => {
   const { quantity } = field(path)
   return quantity ? settings.show(v, quantity) : String(v)
 }
-const choose = (asked: Asked) => (path: string) => {
-  Object.assign(asked, about(path, bench.current))
+const choose = (asked: AskedRange) => (path: string) => {
+  Object.assign(asked, rangeAbout(path, bench.current))
   return null
 }
-const put = (asked: Asked, key: 'from' | 'to' | 'steps') => (v: number) => {
+const put = (asked: AskedRange, key: 'from' | 'to' | 'steps') => (v: number) => {
   asked[key] = v
   return null
 }
-function varyOf({ path, from, to, steps }: Asked): Vary {
-  const { whole } = field(path)
-  const step = (to - from) / Math.max(1, steps)
-  const values = to > from ? stepped(from, to, step) : [from]
-  return { path, values: whole ? [...new Set(values.map(Math.round))] : values }
-}
-const asked = computed(() => [varyOf(first), ...(second.on && second.path !== first.path ? [varyOf(second)] : [])])
+const asked = computed(() =>
+  [first, ...(second.on && second.path !== first.path ? [second] : [])].map(a => varyOf(a, bench.current)),
+)
 const count = computed(() => asked.value.reduce((n, v) => n * v.values.length, 1))
 const start = () => sweeps.start(asked.value)
 
-const shown = ref<'coldestC' | 'heatKWh' | 'winterDli' | 'hottestC' | 'cost'>('coldestC')
+const shown = ref<SweepFigure>('coldestC')
 const FIGURES = [
   { id: 'coldestC', name: 'coldest night', say: (v: number) => settings.show(v, 'temperature') },
   { id: 'hottestC', name: 'hottest afternoon', say: (v: number) => settings.show(v, 'temperature') },
@@ -81,43 +65,45 @@ const FIGURES = [
 ] as const
 const figure = computed(() => FIGURES.find(f => f.id === shown.value)!)
 const setShown = (id: string) => {
-  shown.value = id as typeof shown.value
+  shown.value = id as SweepFigure
   return null
 }
 const [ax, ay] = [computed(() => sweeps.varied[0]), computed(() => sweeps.varied[1])]
-const points = computed(() =>
-  [...sweeps.points].sort((a, b) => {
-    const by = (path?: string) => (path ? (a.values[path] as number) - (b.values[path] as number) : 0)
-    return by(ax.value?.path) || by(ay.value?.path)
-  }),
-)
-const value = (p: SweepPoint) => p[shown.value]
-const range = computed(() => {
-  const all = points.value.map(value)
-  return { low: Math.min(...all), high: Math.max(...all) }
-})
+const grid = computed(() => sweepGrid(sweeps.varied, sweeps.points, shown.value))
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width } = useElementSize(frame)
 const H = 190
-const x = (v: number) => {
-  const [a, b] = [ax.value!.values[0] as number, ax.value!.values.at(-1) as number]
-  return 12 + ((v - a) / Math.max(1e-9, b - a)) * (width.value - 24)
-}
-const y = (v: number) => {
-  const { low, high } = range.value
-  return 12 + ((high - v) / Math.max(1e-9, high - low)) * (H - 40)
-}
-const curve = computed(() =>
-  ax.value && !ay.value && width.value > 0 && points.value.length > 0
-    ? points.value
-        .map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.values[ax.value!.path] as number)} ${y(value(p))}`)
-        .join('')
-    : '',
+const TOP = 12
+/** Points of a curve, in the order of what is varied. */
+const dots = computed(() => {
+  const values = ax.value?.values as number[] | undefined
+  if (!values || ay.value || width.value === 0) return []
+  const { low, high, points } = grid.value
+  const x = linear([values[0]!, values.at(-1)!], [12, width.value - 12])
+  const y = linear([high, low], [TOP, H - 28])
+  return points.map(p => {
+    const at = p.values[ax.value!.path] as number
+    return { x: x(at), y: y(p[shown.value]), told: `${say(at, ax.value!.path)}: ${figure.value.say(p[shown.value])}` }
+  })
+})
+/** The map's rows, with each cell's figure and its shade; figures stand in the cells, so shade is not needed. */
+const rows = computed(() =>
+  ax.value && ay.value
+    ? grid.value.rows.map((cells, i) => ({
+        name: say(ay.value!.values[i] as number, ay.value!.path),
+        cells: cells.map((p, k) =>
+          p
+            ? {
+                point: p,
+                figure: figure.value.say(p[shown.value]),
+                shade: `${Math.round(grid.value.share(p) * 55)}%`,
+                title: `Take it: ${say(ax.value!.values[k] as number, ax.value!.path)}`,
+              }
+            : null,
+        ),
+      }))
+    : [],
 )
-const at = (vx: unknown, vy: unknown) =>
-  points.value.find(p => p.values[ax.value!.path] === vx && p.values[ay.value!.path] === vy)
-/** Shade of a cell, 0 for the least to 1 for the most; its figure stands in it. */
-const share = (p: SweepPoint) => (value(p) - range.value.low) / Math.max(1e-9, range.value.high - range.value.low)
 </script>
 
 <template>
@@ -178,7 +164,7 @@ const share = (p: SweepPoint) => (value(p) - range.value.low) / Math.max(1e-9, r
       </button>
       <span v-if="count > MOST_SWEPT" class="fault">More than {{ MOST_SWEPT }} years: take fewer steps.</span>
     </div>
-    <template v-if="points.length > 0 && ax">
+    <template v-if="grid.points.length > 0 && ax">
       <div class="flex flex-wrap items-end gap-4">
         <ChoiceField label="Show" :value="shown" :options="FIGURES" :set="setShown" class="w-48" />
         <p class="hint mb-1">
@@ -188,27 +174,32 @@ const share = (p: SweepPoint) => (value(p) - range.value.low) / Math.max(1e-9, r
       </div>
       <div ref="frame" data-test="sweep" :class="sweeps.stale ? 'opacity-60' : ''">
         <svg
-          v-if="curve"
+          v-if="dots.length > 0"
           :width="width"
           :height="H"
           role="img"
           :aria-label="`${figure.name}; the table below has its figures`"
         >
-          <path :d="curve" fill="none" stroke="var(--slate)" stroke-width="2" />
+          <polyline
+            :points="dots.map(d => `${d.x},${d.y}`).join(' ')"
+            fill="none"
+            stroke="var(--slate)"
+            stroke-width="2"
+          />
           <circle
-            v-for="p in points"
-            :key="String(p.values[ax.path])"
-            :cx="x(p.values[ax.path] as number)"
-            :cy="y(value(p))"
+            v-for="d in dots"
+            :key="d.x"
+            :cx="d.x"
+            :cy="d.y"
             r="4.5"
             fill="var(--paper)"
             stroke="var(--ink)"
             stroke-width="1.5"
           >
-            <title>{{ say(p.values[ax.path] as number, ax.path) }}: {{ figure.say(value(p)) }}</title>
+            <title>{{ d.told }}</title>
           </circle>
-          <text x="4" :y="y(range.high) - 2" class="tick">{{ figure.say(range.high) }}</text>
-          <text x="4" :y="y(range.low) - 8" class="tick">{{ figure.say(range.low) }}</text>
+          <text x="4" :y="TOP - 2" class="tick">{{ figure.say(grid.high) }}</text>
+          <text x="4" :y="H - 36" class="tick">{{ figure.say(grid.low) }}</text>
           <text x="4" :y="H - 4" class="tick">{{ say(ax.values[0] as number, ax.path) }}</text>
           <text :x="width - 4" :y="H - 4" text-anchor="end" class="tick">
             {{ say(ax.values.at(-1) as number, ax.path) }}
@@ -223,17 +214,17 @@ const share = (p: SweepPoint) => (value(p) - range.value.low) / Math.max(1e-9, r
               </tr>
             </thead>
             <tbody>
-              <tr v-for="vy in ay.values" :key="String(vy)">
-                <th scope="row">{{ say(vy as number, ay.path) }}</th>
-                <td v-for="vx in ax.values" :key="String(vx)">
+              <tr v-for="row in rows" :key="row.name">
+                <th scope="row">{{ row.name }}</th>
+                <td v-for="(cell, k) in row.cells" :key="k">
                   <button
-                    v-if="at(vx, vy)"
+                    v-if="cell"
                     class="cell"
-                    :style="{ '--share': `${Math.round(share(at(vx, vy)!) * 55)}%` }"
-                    :title="`Take it: ${say(vx as number, ax.path)}, ${say(vy as number, ay.path)}`"
-                    @click="sweeps.take(at(vx, vy)!)"
+                    :style="{ '--share': cell.shade }"
+                    :title="`${cell.title}, ${row.name}`"
+                    @click="sweeps.take(cell.point)"
                   >
-                    {{ figure.say(value(at(vx, vy)!)) }}
+                    {{ cell.figure }}
                   </button>
                 </td>
               </tr>
@@ -253,7 +244,7 @@ const share = (p: SweepPoint) => (value(p) - range.value.low) / Math.max(1e-9, r
           </thead>
           <tbody>
             <tr
-              v-for="p in points"
+              v-for="p in grid.points"
               :key="String(p.values[ax.path])"
               class="border-t border-line text-right tabular-nums"
             >

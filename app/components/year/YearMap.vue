@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { aimLine } from '../../../core/aim/aim-line'
-import { dayName, DAYS, HOURS, MONTH_DAYS, MONTH_NAMES, MONTH_OF_DAY, MONTH_START } from '../../../core/climate'
+import { dayName, DAYS, HOURS, MONTH_NAMES, MONTH_START } from '../../../core/climate'
+import { hourAlong, mapCells, rangeOfYear, SLOT_HOURS, slotMeans, SLOTS } from '../../../core/study/year-map'
 import type { Quantity } from '../../../core/units'
 
 /** The year as a map, a column a day and a row an hour: of air, leaf, soil, bodies, light and what moves. */
@@ -58,15 +59,7 @@ const choose = (id: string) => {
   chosen.value = id
   return null
 }
-const range = computed(() => {
-  const values = shown.value?.hours ?? new Float32Array(1)
-  let [low, high] = [Infinity, -Infinity]
-  for (const v of values) {
-    if (v < low) low = v
-    if (v > high) high = v
-  }
-  return { low, high: high > low ? high : low + 1 }
-})
+const range = computed(() => rangeOfYear(shown.value?.hours ?? new Float32Array(1)))
 const say = (v: number) =>
   !shown.value ? '' : shown.value.quantity === 'ratio' ? String(Math.round(v)) : settings.show(v, shown.value.quantity)
 
@@ -83,46 +76,38 @@ function colour(name: string): number[] {
   return rgb
 }
 const mix = (a: number[], b: number[], share: number) => a.map((v, i) => v + (b[i]! - v) * share)
+/** Pixels of a cell, which is stretched to its place: enough to be striped in. */
+const [CELL_W, CELL_H] = [2, 3]
+/** Stripes tell without colour: along the days where it is too cold, along the hours where it is too hot. */
+const STRIPE = 0.45
 function paint(): void {
   const context = canvas.value?.getContext('2d')
   if (!context || !shown.value) return
-  const image = context.createImageData(DAYS, 24)
-  const [paper, cold, warm, straw] = ['paper', 'slate', 'clay', 'straw'].map(colour) as [
-    number[],
-    number[],
-    number[],
-    number[],
-  ]
-  const { low, high } = range.value
-  const { hours, parted } = shown.value
+  const image = context.createImageData(DAYS * CELL_W, 24 * CELL_H)
+  const [paper, ink, cold, hot, between] = ['paper', 'ink', 'slate', 'clay', 'straw'].map(colour)
+  const { id, hours, parted } = shown.value
   // Air and leaves by what is asked of them in the month; all else by frost alone.
-  const asked = shown.value.id === 'air' || shown.value.id === 'leaf' ? aimLine(bench.current.aim) : null
-  const month = (h: number) => MONTH_OF_DAY[Math.floor(h / 24)]!
-  const coldest = (h: number) => asked?.lowC[month(h)] ?? 0
-  const hottest = (h: number) => asked?.highC[month(h)] ?? Infinity
-  for (let h = 0; h < HOURS; h++) {
-    const v = hours[h]!
-    const rgb = !parted
-      ? mix(paper, straw, (v - low) / (high - low))
-      : v < coldest(h)
-        ? mix(paper, cold, 0.5 + 0.5 * Math.min(1, (coldest(h) - v) / 8))
-        : v > hottest(h)
-          ? mix(paper, warm, 0.7 + 0.3 * Math.min(1, (v - hottest(h)) / 8))
-          : mix(paper, straw, (v - low) / (high - low))
-    const at = (((h % 24) * DAYS + Math.floor(h / 24)) * 4) | 0
-    image.data.set([...rgb, 255], at)
-  }
+  const asked = id === 'air' || id === 'leaf' ? aimLine(bench.current.aim) : null
+  mapCells(hours, parted, asked).forEach(({ tone, depth }, h) => {
+    const deepest = { cold, hot, between }[tone]!
+    const plain = mix(paper!, deepest, { cold: 0.5 + 0.5 * depth, hot: 0.7 + 0.3 * depth, between: depth }[tone])
+    const striped = mix(plain, ink!, STRIPE)
+    for (let i = 0; i < CELL_W; i++)
+      for (let k = 0; k < CELL_H; k++) {
+        const isStripe = (tone === 'cold' && k === 1) || (tone === 'hot' && i === 1)
+        const [x, y] = [Math.floor(h / 24) * CELL_W + i, (h % 24) * CELL_H + k]
+        image.data.set([...(isStripe ? striped : plain), 255], (y * DAYS * CELL_W + x) * 4)
+      }
+  })
   context.putImageData(image, 0, 0)
 }
 watch([shown, canvas, () => settings.theme], () => void nextTick(paint), { immediate: true })
 
 const pointed = ref<number | null>(null)
 const hour = computed(() => pointed.value ?? year.view?.answers.coldestNight.hour ?? 0)
-function hourAt(event: PointerEvent | MouseEvent): number {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  const day = Math.max(0, Math.min(DAYS - 1, Math.floor(((event.clientX - box.left) / box.width) * DAYS)))
-  const k = Math.max(0, Math.min(23, Math.floor(((event.clientY - box.top) / box.height) * 24)))
-  return day * 24 + k
+function hourAt(event: MouseEvent): number {
+  const { across, down } = pointedAt(event)
+  return hourAlong(across, down)
 }
 function open(h: number): void {
   year.hour = h % 24
@@ -162,21 +147,7 @@ const told = computed(() => {
     ...(hours.heaterW[h]! > 1 ? [`added heat ${settings.show(hours.heaterW[h]!, 'power')}`] : []),
   ].join(', ')
 })
-/** Means by month and time of the day. */
-const SLOTS = [0, 3, 6, 9, 12, 15, 18, 21]
-const table = computed(() => {
-  const of = shown.value?.hours
-  if (!of) return []
-  return MONTH_NAMES.map((name, m) => ({
-    name,
-    cells: SLOTS.map(k => {
-      let sum = 0
-      for (let d = MONTH_START[m]!; d < MONTH_START[m]! + MONTH_DAYS[m]!; d++)
-        for (let i = 0; i < 3; i++) sum += of[d * 24 + k + i]!
-      return say(sum / (3 * MONTH_DAYS[m]!))
-    }),
-  }))
-})
+const table = computed(() => (shown.value ? slotMeans(shown.value.hours) : []))
 const files = useYearFiles()
 </script>
 
@@ -186,7 +157,7 @@ const files = useYearFiles()
       <ChoiceField label="Map of" :value="chosen" :options="CHOICES" :set="choose" class="w-44" />
       <p class="hint mb-1 mr-auto">
         {{ say(range.low) }} to {{ say(range.high) }}; a column a day, a row an hour, midnight above.
-        <template v-if="shown?.parted">Blue is too cold, red too hot.</template>
+        <template v-if="shown?.parted">Blue, striped across: too cold; red, striped upright: too hot.</template>
       </p>
       <button class="button mb-1" :disabled="files.busy.value" data-test="save-hours" @click="files.save('csv')">
         Hours as CSV
@@ -211,7 +182,13 @@ const files = useYearFiles()
       @click="open(hourAt($event))"
       @keydown="key"
     >
-      <canvas ref="canvas" :width="DAYS" height="24" class="map" :style="{ height: `${24 * ROW_PX}px` }" />
+      <canvas
+        ref="canvas"
+        :width="DAYS * CELL_W"
+        :height="24 * CELL_H"
+        class="map"
+        :style="{ height: `${24 * ROW_PX}px` }"
+      />
       <span
         class="absolute border-2 border-ink"
         :style="{
@@ -241,13 +218,13 @@ const files = useYearFiles()
           <thead>
             <tr class="text-right">
               <td></td>
-              <th v-for="k in SLOTS" :key="k" scope="col" class="pl-4 font-normal">{{ k }} to {{ k + 3 }}</th>
+              <th v-for="k in SLOTS" :key="k" scope="col" class="pl-4 font-normal">{{ k }} to {{ k + SLOT_HOURS }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="r in table" :key="r.name" class="border-t border-line text-right tabular-nums">
               <th scope="row" class="text-left font-normal">{{ r.name }}</th>
-              <td v-for="(v, i) in r.cells" :key="i" class="pl-4">{{ v }}</td>
+              <td v-for="(v, i) in r.means" :key="i" class="pl-4">{{ say(v) }}</td>
             </tr>
           </tbody>
         </table>

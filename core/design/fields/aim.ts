@@ -74,6 +74,12 @@ export const AIM = group(
       hint: 'How hard a winter it must stand: the score says what such a one brings.',
       about: 'the winter that the aim is read for',
     }),
+    cropWeek: money(0, 1e6, {
+      start: 0,
+      label: 'A week of crops is worth',
+      hint: 'Your own figure for the whole house: a week more in which crops grow helps a change to pay for itself.',
+      about: 'counted into payback for each week of growing days that a change wins; 0 leaves it out',
+    }),
     practical: group(
       {
         budget: money(0, 1e8, {
