@@ -29,7 +29,7 @@ import { STEP_M } from './network/airs'
 import { ach50Of } from './network/model'
 import { GAIN_NAMES, kWhOf, LOSS_NAMES, type LossName, type YearSeries } from './network/series'
 import type { SolarGains } from './optics/gains'
-import { growingDays } from './study/growing-days'
+import { DIM_DLI, growingDays } from './study/growing-days'
 import { CORE_VERSION } from './version'
 
 /** An hour that stands out: its air is the mean of the hour, as everywhere that an hour is shown. */
@@ -124,7 +124,7 @@ export interface Answers {
   fans: FanAnswer[]
   /** All fans, of air stores too; lamps; pumps. */
   electricity: { fansKWh: number; lampsKWh: number; pumpsKWh: number }
-  /** Days on which crops grow, at the beds and outdoors: mean air at 5 °C or above, and nothing freezes. */
+  /** Days on which crops grow, at the beds and outdoors: see `study/growing-days`. */
   growingDays: { inside: number; outside: number }
   hoursVented: number
   /** Misting: hours in which it ran, and water that it took, kg; null where there is none. */
@@ -165,8 +165,6 @@ export interface Answers {
 }
 
 const KWH = 3.6e6
-/** Under this a day is dim for most leaf crops, mol/m². */
-const DIM_DLI = 5
 /** Of a lamp's light, what falls on the beds. */
 const LAMP_REACHES = 0.85
 /**
@@ -239,6 +237,10 @@ function dullDaysBefore(site: SiteYear, day: number): number {
   return count
 }
 
+/** Photosynthetic light of each day in the open, mol/m². */
+const molOutside = ({ globalWm2 }: SiteYear): number[] =>
+  Array.from({ length: DAYS }, (_, d) => total(globalWm2.subarray(d * 24, d * 24 + 24)) * 3600 * MOL_PER_JOULE)
+
 /**
  * Works the year's answers out of its run. `freeC` is the air of each hour of the unheated run, °C (the same one where
  * no heater is on), or null where there was none.
@@ -267,6 +269,7 @@ export function makeAnswers(
   let fanJ = 0
   let dayMol = 0
   let dimDays = 0
+  const daysMol: number[] = []
   let hoursVented = 0
   let hoursCovered = 0
   let iceHours = 0
@@ -332,6 +335,7 @@ export function makeAnswers(
       dayLow = Infinity
       dayHigh = -Infinity
       if (dayMol < DIM_DLI) dimDays++
+      daysMol.push(dayMol)
       dayMol = 0
     }
     fanJ += series.fanW[h]! * 3600
@@ -393,7 +397,10 @@ export function makeAnswers(
     sources,
     fans: fanAnswers(design, series),
     electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: kWhOf(series.pumpsW) },
-    growingDays: { inside: growingDays(series.airC, series.leafC), outside: growingDays(site.dryBulbC, site.dryBulbC) },
+    growingDays: {
+      inside: growingDays(series.airC, series.leafC, daysMol),
+      outside: growingDays(site.dryBulbC, site.dryBulbC, molOutside(site)),
+    },
     hoursVented,
     misting: design.breathe.misting.on ? misted(series) : null,
     hoursCovered: Math.round(hoursCovered),
@@ -442,7 +449,7 @@ function misted({ mistKg }: YearSeries): { hours: number; waterKg: number } {
   return { hours, waterKg }
 }
 
-function total(values: readonly number[]): number {
+function total(values: Iterable<number>): number {
   let sum = 0
   for (const v of values) sum += v
   return sum

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
-import { laidOn, MOVES } from '../../core/moves/registry'
+import { laidOn, MOVES, type Laid } from '../../core/moves/registry'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Found, type Wanted } from '../../core/study/find'
 import { ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
@@ -53,9 +53,16 @@ export const useLadder = defineStore('ladder', () => {
     stop = new AbortController()
     const { signal } = stop
     const design = bench.current
-    const laid = laidOn(design, MOVES, settings.show)
-    Object.assign(state, fresh(), { running: true, total: laid.length + 1 })
+    Object.assign(state, fresh(), { running: true, total: MOVES.length + 1 })
     try {
+      const rest = restOften()
+      const laid: Laid[] = []
+      for (const move of MOVES) {
+        await rest()
+        laid.push(...laidOn(design, [move], settings.show))
+      }
+      if (signal.aborted) return
+      state.total = laid.length + 1
       const answers = await year.answersOf(design)
       if (signal.aborted) return
       const now = briefOf(design, answers)

@@ -136,21 +136,24 @@ describe('a week’s flows', () => {
 describe('days on which crops grow', () => {
   const year = (c: number) => new Float32Array(8760).fill(c)
 
-  test('warm enough on the mean, and no hour of frost on what stands there', () => {
-    expect(growingDays(year(5), year(1))).toBe(365)
-    expect(growingDays(year(4.9), year(1))).toBe(0)
+  const light = (mol: number) => new Float32Array(365).fill(mol)
+
+  test('warm enough on the mean, light enough, and no hour of frost on what stands there', () => {
+    expect(growingDays(year(5), year(1), light(5))).toBe(365)
+    expect(growingDays(year(4.9), year(1), light(5))).toBe(0)
+    expect(growingDays(year(20), year(1), light(4.9))).toBe(0)
     const leaf = year(6)
     leaf[24 * 10 + 5] = -0.1
     leaf[24 * 11] = -3
     leaf[24 * 11 + 1] = -3
-    expect(growingDays(year(8), leaf)).toBe(363)
+    expect(growingDays(year(8), leaf, light(9))).toBe(363)
   })
 
-  test('a house has more of them than the field beside it', () => {
-    for (const demo of [ash, fjellro]) {
-      const { growingDays: days } = createYearEngine().run(demo).answers
-      expect(days.inside).toBeGreaterThan(days.outside + 20)
-      expect(days.outside).toBeGreaterThan(60)
-    }
+  test('a house has more of them than the field beside it; far north the dark ends them, not the cold', () => {
+    const days = (demo: typeof ash) => createYearEngine().run(demo).answers.growingDays
+    const [south, north] = [days(ash), days(fjellro)]
+    expect(south.inside).toBeGreaterThan(south.outside + 60)
+    expect(north.inside).toBeGreaterThan(north.outside)
+    expect(north.inside).toBeLessThan(south.inside - 60)
   })
 })

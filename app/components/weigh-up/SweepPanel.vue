@@ -125,7 +125,7 @@ const rows = computed(() =>
           :value="a.path"
           :options="CHOICES"
           :set="choose(a)"
-          class="w-80"
+          class="w-72"
         />
         <QuantityField
           v-for="key in ['from', 'to'] as const"
@@ -139,13 +139,13 @@ const rows = computed(() =>
           class="w-28"
         />
         <QuantityField
-          label="in so many steps"
+          label="steps"
           quantity="count"
           :value="a.steps"
           :min="1"
           :max="60"
           :set="put(a, 'steps')"
-          class="w-32"
+          class="w-20"
         />
       </template>
     </div>
@@ -209,7 +209,10 @@ const rows = computed(() =>
           <table class="map" data-test="sweep-map">
             <thead>
               <tr>
-                <td class="hint">{{ pathInWords(bracketed(ay.path), bench.current) }} ↓</td>
+                <td class="hint text-right leading-tight">
+                  {{ pathInWords(bracketed(ax.path), bench.current) }} →<br />
+                  {{ pathInWords(bracketed(ay.path), bench.current) }} ↓
+                </td>
                 <th v-for="vx in ax.values" :key="String(vx)" scope="col">{{ say(vx as number, ax.path) }}</th>
               </tr>
             </thead>
@@ -265,6 +268,7 @@ const rows = computed(() =>
   fill: var(--soft);
 }
 .map th {
+  min-width: 4.6rem;
   font-weight: 400;
   padding: 0 0.4rem;
   text-align: right;

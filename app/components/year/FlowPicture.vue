@@ -43,6 +43,8 @@ const flows = computed((): { gains: Flow[]; losses: Flow[] } => {
   return balanced(list(m.gains), list(m.losses), 'store and ground')
 })
 const [W, H, GAP] = [620, 300, 6]
+/** Room for words left of the picture. */
+const LABELS = 62
 const total = computed(() => flows.value.gains.reduce((s, f) => s + f.kWh, 0))
 function stacked(list: readonly Flow[]) {
   const room = H - 20 - GAP * (list.length - 1)
@@ -78,7 +80,7 @@ const percent = (kWh: number) => `${Math.round((kWh / Math.max(1e-9, total.value
       <p class="hint mb-1">{{ say(total) }} in all.</p>
     </div>
     <svg
-      :viewBox="`0 0 ${W} ${H}`"
+      :viewBox="`${-LABELS} 0 ${W + LABELS} ${H}`"
       class="w-full max-w-3xl"
       role="img"
       aria-label="Gains on the left, losses on the right; the table below has the figures"

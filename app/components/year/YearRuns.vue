@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { aimLine } from '../../../core/aim/aim-line'
 import { dayName, DAYS, HOURS } from '../../../core/climate'
 import { linear } from '../../../core/scale'
-import { GROWING_C } from '../../../core/study/growing-days'
+import { DIM_DLI, GROWING_C } from '../../../core/study/growing-days'
 import { duration, extremeWeek, longestRun, type Run, type WeekFlow } from '../../../core/study/runs'
 
 /** How long it stays cold or hot, the year's extreme weeks, and how many hours are colder than what. */
@@ -128,7 +128,9 @@ function open(): void {
       <dt>Crops grow on</dt>
       <dd v-if="grows">
         <strong>{{ grows.inside }} days</strong>, outdoors on {{ grows.outside }}
-        <span class="hint">mean air from {{ t(GROWING_C) }} up, nothing freezes</span>
+        <span class="hint"
+          >mean air from {{ t(GROWING_C) }} and light from {{ DIM_DLI }} mol/m² a day up, nothing freezes</span
+        >
       </dd>
     </dl>
     <div class="mt-2 flex flex-wrap items-end gap-3">
