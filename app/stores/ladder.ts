@@ -117,9 +117,10 @@ export const useLadder = defineStore('ladder', () => {
     }
     try {
       if (stale.value || !complete.value) await start()
-      if (state.failure) throw new Error(state.failure)
-      if (!complete.value) cancelSearch()
       if (signal.aborted) return
+      if (state.failure) throw new Error(state.failure)
+      // The ladder was stopped by itself: there is nothing to search among.
+      if (!complete.value) return cancelSearch()
       const result = await findCheapest(
         design,
         promising(rungs.value),

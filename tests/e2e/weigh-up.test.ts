@@ -9,18 +9,19 @@ const rows = async (css: string): Promise<string[]> =>
 const appears = (css: string, within = 60000) =>
   driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, within, `nothing came: ${css}`)
 
-/** Waits until a study of the design on the bench is in the browser's store. */
-const kept = (study: string) =>
+/** Waits until a study of the design on the bench is in the browser's store, with so many points at least. */
+const kept = (study: string, points = 0) =>
   driver.wait(
     () =>
       driver.executeAsyncScript<boolean>(
-        `const [study, done] = arguments
+        `const [study, points, done] = arguments
         const open = indexedDB.open('tierra')
         open.onsuccess = () => {
           const all = open.result.transaction('settings').objectStore('settings').getAll()
-          all.onsuccess = () => (open.result.close(), done(all.result.some(v => v && v[study])))
+          all.onsuccess = () => (open.result.close(), done(all.result.some(v => v?.[study] && (v[study].points ?? []).length >= points)))
         }`,
         study,
+        points,
       ),
     8000,
     `the ${study} was not kept`,
@@ -124,7 +125,7 @@ describe('weigh up', () => {
     await click(driver, 'stop-sweep')
     const known = number(await (await find(driver, 'go-on')).getText())
     expect(known).toBeGreaterThan(0)
-    await kept('sweep')
+    await kept('sweep', known)
     await driver.navigate().refresh()
     await settled(driver)
     await click(driver, 'tab-sweeps')
