@@ -10,6 +10,7 @@ import {
   weatherCommand,
 } from './design-commands'
 import { fuzzCommand } from './fuzz-command'
+import { cutsCommand, takeoffCommand } from './build-commands'
 import { reportCommand } from './report-command'
 import { findCommand, ladderCommand, sweepCommand, wintersCommand } from './study-commands'
 import { sunCommand } from './sun-command'
@@ -93,6 +94,16 @@ const COMMANDS: Record<string, Command> = {
       'The design as a printed report: section and plan to scale, the months, heat in and out, costs, sums, ' +
       'assumptions, cautions and how far to trust it; with the ladder of changes where it is asked for.',
     run: reportCommand,
+  },
+  takeoff: {
+    usage: 'takeoff <design.json> [--csv out.csv]',
+    about: 'What is to be bought, by stage and part, with waste, packs and prices; what is dug and carted away.',
+    run: takeoffCommand,
+  },
+  cuts: {
+    usage: 'cuts <design.json>',
+    about: 'Members with their lengths and saw angles, and how lumber and sheets are cut from what is sold.',
+    run: cutsCommand,
   },
   weather: {
     usage: 'weather <design.json> --out year.epw',

@@ -7,9 +7,10 @@ import type { Step } from './step'
 import { store } from './store'
 import { topUp } from './top-up'
 import { weighUp } from './weigh-up'
+import { build } from './build'
 import { year } from './year'
 
 /** The steps of the work, in the order of the path; page, path, keys and what is loaded ahead read this. */
-export const STEPS: readonly Step[] = [aim, site, shape, skin, store, breathe, topUp, year, weighUp]
+export const STEPS: readonly Step[] = [aim, site, shape, skin, store, breathe, topUp, year, weighUp, build]
 
 export const stepOf = (id: unknown): Step | undefined => STEPS.find(s => s.id === id)

@@ -12,6 +12,10 @@ export interface Glazing {
         sheets: number
       }
     | { kind: 'diffusing'; /** Normal, solar, 0–1. */ transmittance: number; absorptance: number }
+  /** In sheets that are cut, in panes made to order, or off a roll. */
+  sold: 'sheets' | 'panes' | 'roll'
+  /** One face bears the sun, and is marked: it goes outside. */
+  uvFace: boolean
   /** Sheets or walls one behind the other. */
   layers: number
   /** Share of the transmitted beam that leaves in all directions, 0–1. */
@@ -37,6 +41,8 @@ const GLASS = 1.526
 export const GLAZINGS: readonly Glazing[] = [
   {
     id: 'glass-1',
+    sold: 'panes',
+    uvFace: false,
     layers: 1,
     name: 'Single glass, 4 mm',
     optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 1 },
@@ -52,6 +58,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'glass-2',
+    sold: 'panes',
+    uvFace: false,
     layers: 2,
     name: 'Double glass, air gap',
     optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 2 },
@@ -67,6 +75,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'glass-3',
+    sold: 'panes',
+    uvFace: false,
     layers: 3,
     name: 'Triple glass, air gaps',
     optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 3 },
@@ -82,6 +92,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'twinwall-6',
+    sold: 'sheets',
+    uvFace: true,
     layers: 2,
     name: 'Twin-wall polycarbonate, 6 mm',
     optics: { kind: 'diffusing', transmittance: 0.8, absorptance: 0.06 },
@@ -97,6 +109,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'twinwall-10',
+    sold: 'sheets',
+    uvFace: true,
     layers: 2,
     name: 'Twin-wall polycarbonate, 10 mm',
     optics: { kind: 'diffusing', transmittance: 0.78, absorptance: 0.07 },
@@ -112,6 +126,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'multiwall-16',
+    sold: 'sheets',
+    uvFace: true,
     layers: 3,
     name: 'Multiwall polycarbonate, 16 mm',
     optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 },
@@ -127,6 +143,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'multiwall-25',
+    sold: 'sheets',
+    uvFace: true,
     layers: 5,
     name: 'Multiwall polycarbonate, 25 mm',
     optics: { kind: 'diffusing', transmittance: 0.6, absorptance: 0.13 },
@@ -142,6 +160,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'acrylic-16',
+    sold: 'sheets',
+    uvFace: false,
     layers: 2,
     name: 'Twin-wall acrylic, 16 mm',
     optics: { kind: 'diffusing', transmittance: 0.85, absorptance: 0.04 },
@@ -157,6 +177,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'film-1',
+    sold: 'roll',
+    uvFace: false,
     layers: 1,
     name: 'Polyethylene film, single',
     optics: { kind: 'diffusing', transmittance: 0.87, absorptance: 0.04 },
@@ -172,6 +194,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'film-2',
+    sold: 'roll',
+    uvFace: false,
     layers: 2,
     name: 'Polyethylene film, double, inflated',
     optics: { kind: 'diffusing', transmittance: 0.77, absorptance: 0.07 },
@@ -187,6 +211,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'glass-4',
+    sold: 'panes',
+    uvFace: false,
     layers: 4,
     name: 'Quadruple glass, air gaps',
     optics: { kind: 'clear', refractiveIndex: GLASS, kl: 0.04, sheets: 4 },
@@ -202,6 +228,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'glass-film',
+    sold: 'panes',
+    uvFace: false,
     layers: 2,
     name: 'Glass with a film inside, wide gap',
     optics: { kind: 'diffusing', transmittance: 0.75, absorptance: 0.07 },
@@ -217,6 +245,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'film-3',
+    sold: 'roll',
+    uvFace: false,
     layers: 3,
     name: 'Polyethylene film, three with air',
     optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 },
@@ -232,6 +262,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'multiwall-32',
+    sold: 'sheets',
+    uvFace: true,
     layers: 5,
     name: 'Multiwall polycarbonate, 32 mm',
     optics: { kind: 'diffusing', transmittance: 0.56, absorptance: 0.15 },
@@ -247,6 +279,8 @@ export const GLAZINGS: readonly Glazing[] = [
   },
   {
     id: 'fibreglass',
+    sold: 'sheets',
+    uvFace: true,
     layers: 1,
     name: 'Corrugated fibreglass',
     optics: { kind: 'diffusing', transmittance: 0.82, absorptance: 0.07 },

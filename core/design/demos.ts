@@ -106,6 +106,7 @@ const plainHouse = completeDesign({
   },
   breathe: { leakage: 'tight' },
   topUp: { sources: [aSource('heater', { on: false, setPointC: 2 })] },
+  build: { foundation: { kind: 'rubble trench', depthM: 1, widthM: 0.35 } },
 })
 
 /** Double glass stands upright in front; the roof over the ridge of the glazing is solid. */
@@ -184,6 +185,7 @@ const riberaAlta = completeDesign({
   },
   breathe: { leakage: 'usual' },
   topUp: { sources: [aSource('stove', { belowC: -3, powerW: 3000 })] },
+  build: { foundation: { kind: 'grade beam', depthM: 0.5 }, frame: { thickM: 0.045, deepM: 0.145 } },
 })
 
 const fjellro = completeDesign({
@@ -292,6 +294,7 @@ const fjellro = completeDesign({
     floor: { rest: [{ material: 'brick', thicknessM: 0.06 }] },
   },
   breathe: { leakage: 'tight', lobby: { areaM2: 2.5 } },
+  build: { foundation: { kind: 'insulated forms', depthM: 1.2, drain: 0.9 } },
   topUp: {
     sources: [
       aSource('heater', { setPointC: 4, pricePerKWh: 0.14 }),
@@ -363,6 +366,7 @@ const saritas = completeDesign({
   },
   breathe: { leakage: 'usual' },
   topUp: { sources: [aSource('heater', { on: false, fuel: 'wood', pricePerKWh: 0.05 })] },
+  build: { foundation: { kind: 'piles', apartM: 1.8 } },
 })
 
 const film = { material: 'plywood', thicknessM: 0.012 }
@@ -456,6 +460,7 @@ const marschwinkel = completeDesign({
   store: { bodies: [], floor: { rest: [{ material: 'gravel', thicknessM: 0 }] } },
   breathe: { leakage: 'usual', rowCover: { on: true, belowC: 3 } },
   topUp: { sources: [aSource('bed loop', { capacityW: 6000, setPointC: 12, fuel: 'gas', pricePerKWh: 0.12 })] },
+  build: { foundation: { kind: 'posts', apartM: 1.5 }, frame: { apartM: 1.5 } },
 })
 
 /** The demo designs, in the order in which they are listed. Places and groups are invented. */

@@ -1,6 +1,7 @@
 import { choice, count, group, list, text, type Value } from './field'
 import { AIM, CROP_CHOICE, type CROP_NEEDS } from './fields/aim'
 import { BREATHE } from './fields/breathe'
+import { BUILD } from './fields/build'
 import { BED, FORM_CHOICES, SHAPE } from './fields/shape'
 import { SITE, type HORIZON_POINT, type SPELL } from './fields/site'
 import { CHAIN_CHOICES, PART_CHOICES, type PartId, type PartName } from './fields/parts'
@@ -57,6 +58,7 @@ export const DESIGN = group({
   store: STORE,
   breathe: BREATHE,
   topUp: TOP_UP,
+  build: BUILD,
 })
 
 export type Design = Value<typeof DESIGN>

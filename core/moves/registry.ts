@@ -4,7 +4,7 @@ import { AIR_MOVES } from './air'
 import { COVER_MOVES } from './cover'
 import { GLAZING_MOVES } from './glazing'
 import { HEAT_MOVES } from './heat'
-import { formatQuantity, type Show } from '../units'
+import { inMetric, type Show } from '../units'
 import type { Move } from './move'
 import { SHAPE_MOVES } from './shape'
 import { STORE_MOVES } from './store'
@@ -29,7 +29,6 @@ export const MOVES: readonly Move[] = [
 const QUICK: readonly Move['group'][] = ['cover', 'tightness', 'store', 'heat', 'air']
 export const QUICK_MOVES: readonly Move[] = MOVES.filter(m => QUICK.includes(m.group) && m.before === undefined)
 
-const inMetric: Show = (value, quantity) => formatQuantity(value, quantity, 'metric')
 /** What a move does to a design, in words and the reader's units. */
 export const moveWords = ({ words }: Move, design: Design, show: Show = inMetric): string =>
   typeof words === 'string' ? words : words(design, show)

@@ -27,10 +27,10 @@ export interface KeptStudies {
 
 /**
  * A word for all that a design's figures hang on: two designs with one word have one year. FNV-1a over its JSON without
- * its names, 32 bits twice.
+ * its names and how it is built, 32 bits twice.
  */
 export function digest(design: object): string {
-  const text = JSON.stringify({ ...design, id: '', name: '', decided: [] })
+  const text = JSON.stringify({ ...design, id: '', name: '', decided: [], build: null })
   let [a, b] = [0x811c9dc5, 0x01000193]
   for (let i = 0; i < text.length; i++) {
     const c = text.charCodeAt(i)

@@ -72,6 +72,9 @@ const HOURS: Readonly<Record<string, number>> = {
 /** Leakier than this nothing has been sealed, air changes an hour under 50 Pa. */
 const UNSEALED = 24
 
+/** How often the leaks of a house as it comes are halved by what seals it. */
+export const leakHalvings = (breathe: Design['breathe']): number => Math.max(0, Math.log2(UNSEALED / ach50Of(breathe)))
+
 /**
  * What a design's materials and devices cost at its prices (rough until somebody knows better), in money of its own
  * currency, and the work on its main parts where an hour has a price. It serves to compare designs. The design must be
@@ -161,8 +164,7 @@ export function roughCost(design: Design): RoughCost {
     const part = s.on ? sourceKind(s).cost(s) : null
     if (part) addParts(sourceName(topUp.sources, i).toLowerCase(), [part])
   })
-  const halvings = Math.max(0, Math.log2(UNSEALED / ach50Of(breathe)))
-  add('sealing', halvings * areaOf([...glass, ...solid]), 'm²', price('part.sealing'))
+  add('sealing', leakHalvings(breathe) * areaOf([...glass, ...solid]), 'm²', price('part.sealing'))
   add('row cover', breathe.rowCover.on ? building.bedAreaM2 : 0, 'm²', price('part.row-cover'))
   add('misting', breathe.misting.on ? 1 : 0, 'pieces', price('device.misting'))
   add('entry lobby', breathe.lobby.areaM2, 'm²', price('part.lobby'))

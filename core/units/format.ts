@@ -17,6 +17,7 @@ const DECIMALS: Partial<Record<Quantity, number>> = {
   thickness: 0,
   area: 1,
   volume: 0,
+  bulk: 2,
   temperature: 1,
   temperatureDifference: 1,
   resistance: 2,
@@ -32,6 +33,8 @@ const DECIMALS: Partial<Record<Quantity, number>> = {
   light: 1,
   hours: 0,
   arealPrice: 2,
+  linearPrice: 2,
+  bulkPrice: 2,
   airflow: 0,
   pressure: 0,
 }
@@ -42,6 +45,9 @@ const SHORT_H = 48
 
 /** Writes a value in the reader's units. */
 export type Show = (value: number, quantity: Quantity) => string
+
+/** Values in SI units, as commands and files write them. */
+export const inMetric: Show = (value, quantity) => formatQuantity(value, quantity, 'metric')
 
 export interface FormatOptions {
   decimals?: number

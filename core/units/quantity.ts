@@ -7,6 +7,7 @@ export type Quantity =
   | 'thickness'
   | 'area'
   | 'volume'
+  | 'bulk'
   | 'temperature'
   | 'temperatureDifference'
   | 'resistance'
@@ -24,6 +25,8 @@ export type Quantity =
   | 'insolation'
   | 'mass'
   | 'arealPrice'
+  | 'linearPrice'
+  | 'bulkPrice'
   | 'arealMass'
   | 'gapArea'
   | 'airflow'
@@ -46,6 +49,7 @@ export interface Unit {
 
 const FOOT = 0.3048
 const INCH = 0.0254
+const YARD = 3 * FOOT
 const US_GALLON = 0.003785411784
 /** One US R-value, h·ft²·°F/BTU, in m²·K/W. */
 export const US_R = 0.1761101838
@@ -76,6 +80,8 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
     unit('m³', 1, ['m3', 'm^3']),
     unit('ft³', FOOT ** 3, ['ft3', 'cuft', 'ft^3']),
   ],
+  // Earth, concrete and stone, by the lorry load.
+  bulk: [unit('m³', 1, ['m3', 'm^3']), unit('yd³', YARD ** 3, ['yd3', 'cu yd', 'yd^3']), unit('L', 0.001, ['l'])],
   temperature: [C, F, K],
   temperatureDifference: [unit('K', 1, ['k', 'c', '°c', 'kelvin']), unit('°F', 5 / 9, ['f', 'degf'])],
   resistance: [unit('m²K/W', 1, ['m2k/w', 'm²·k/w', 'rsi', 'm2·k/w']), unit('R', US_R, ['ft²·°f·h/btu'])],
@@ -109,6 +115,8 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   ],
   insolation: [unit('kWh/m²', 3.6e6, ['kwh/m2', 'kwh']), unit('MJ/m²', 1e6, ['mj/m2', 'mj'])],
   arealPrice: [unit('/m²', 1, []), unit('/ft²', 1 / (FOOT * FOOT), [])],
+  linearPrice: [unit('/m', 1, []), unit('/ft', 1 / FOOT, [])],
+  bulkPrice: [unit('/m³', 1, []), unit('/yd³', 1 / YARD ** 3, [])],
   arealMass: [unit('kg/m²', 1, []), unit('lb/ft²', 0.45359237 / (FOOT * FOOT), [])],
   gapArea: [unit('cm²', 1e-4, ['cm2']), unit('in²', INCH * INCH, ['in2'])],
   airflow: [unit('m³/h', 1, ['m3/h']), unit('cfm', 1.69901082, ['ft³/min', 'ft3/min']), unit('L/s', 3.6, ['l/s'])],
@@ -130,6 +138,7 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   thickness: { metric: 'mm', us: 'in', mixed: 'in' },
   area: { metric: 'm²', us: 'ft²', mixed: 'ft²' },
   volume: { metric: 'L', us: 'gal', mixed: 'gal' },
+  bulk: { metric: 'm³', us: 'yd³', mixed: 'yd³' },
   temperature: { metric: '°C', us: '°F', mixed: '°C' },
   temperatureDifference: { metric: 'K', us: '°F', mixed: 'K' },
   resistance: { metric: 'm²K/W', us: 'R', mixed: 'R' },
@@ -146,6 +155,8 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   hours: { metric: 'h', us: 'h', mixed: 'h' },
   mass: { metric: 't', us: 'lb', mixed: 'lb' },
   arealPrice: { metric: '/m²', us: '/ft²', mixed: '/ft²' },
+  linearPrice: { metric: '/m', us: '/ft', mixed: '/ft' },
+  bulkPrice: { metric: '/m³', us: '/yd³', mixed: '/yd³' },
   arealMass: { metric: 'kg/m²', us: 'lb/ft²', mixed: 'lb/ft²' },
   gapArea: { metric: 'cm²', us: 'in²', mixed: 'in²' },
   airflow: { metric: 'm³/h', us: 'cfm', mixed: 'cfm' },

@@ -60,6 +60,9 @@ export async function dragThing(name: string, dx: number, dy: number, wait = tru
 }
 export const dimension = async (name: string) => (await find(driver, `dim-${name}`)).getText()
 export const metres = async (name: string) => Number.parseFloat(await dimension(name))
+/** Texts of all that a selector finds. */
+export const rows = async (css: string): Promise<string[]> =>
+  driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
 export const text = async (css: string) => driver.findElement(By.css(css)).getText()
 export async function notice(): Promise<string> {
   return (await find(driver, 'notice')).getText()

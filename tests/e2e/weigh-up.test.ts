@@ -2,10 +2,8 @@ import { existsSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, field, find, number, settled, type } from './browser'
-import { chooseUnits, downloads, driver, fresh, text } from './session'
+import { chooseUnits, downloads, driver, fresh, rows, text } from './session'
 
-const rows = async (css: string): Promise<string[]> =>
-  driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
 const appears = (css: string, within = 60000) =>
   driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, within, `nothing came: ${css}`)
 
@@ -18,7 +16,10 @@ const kept = (study: string, points = 0) =>
         const open = indexedDB.open('tierra')
         open.onsuccess = () => {
           const all = open.result.transaction('settings').objectStore('settings').getAll()
-          all.onsuccess = () => (open.result.close(), done(all.result.some(v => v?.[study] && (v[study].points ?? []).length >= points)))
+          all.onsuccess = () => {
+            open.result.close()
+            done(all.result.some(v => v?.[study] && (v[study].points ?? []).length >= points))
+          }
         }`,
         study,
         points,

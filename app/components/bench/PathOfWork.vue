@@ -32,7 +32,7 @@ const cautions = computed(() => new Set(designCautions(bench.current, year.view?
 
 /** State of a step: its mark and the words for it. */
 function state(id: (typeof STEPS)[number]['id']): { mark: string; words: string; tone: string; size: string } {
-  if (id === 'year' || id === 'weighUp') return { mark: '', words: '', tone: '', size: '' }
+  if (id === 'year' || id === 'weighUp' || id === 'build') return { mark: '', words: '', tone: '', size: '' }
   if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay', size: 'font-bold' }
   if (bench.current.decided.includes(id))
     return { mark: '●', words: 'decided', tone: 'text-moss', size: 'text-[0.6rem]' }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { PRICE_GROUPS, PRICE_ITEMS, type PriceGroup } from '../../../core/catalog'
 import { roughCost, type CostLine } from '../../../core/takeoff/cost'
+import { amountWords, PRICED } from '../../../core/takeoff/lines'
 import { pricesOf, withPrice } from '../../../core/takeoff/price-book'
 import { formatNumber } from '../../../core/units'
 import { readPricesCsv, writePricesCsv } from '../../../formats/prices-csv'
@@ -30,13 +31,7 @@ const save = () =>
     'text/csv',
   )
 const amount = ({ amount, unit }: CostLine) =>
-  unit === 'm²'
-    ? settings.show(amount, 'area')
-    : unit === 'm'
-      ? settings.show(amount, 'length')
-      : unit === 'pieces'
-        ? formatNumber(amount, amount % 1 === 0 ? 0 : 1)
-        : `${formatNumber(amount, 1)} ${unit}`
+  unit === 'h' ? settings.show(amount, 'hours') : amountWords(amount, unit, settings.show)
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 async function load(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -77,14 +72,14 @@ async function load(event: Event): Promise<void> {
             <td class="price label-heard">
               <QuantityField
                 :label="`Price of ${p.name}, a ${p.unit}`"
-                :quantity="p.unit === 'm²' ? 'arealPrice' : 'money'"
+                :quantity="PRICED[p.unit] ?? 'money'"
                 :value="price(p.id)"
                 :min="0"
                 :max="1e6"
                 :set="set(p.id)"
               />
             </td>
-            <td class="px-3 whitespace-nowrap">{{ p.unit === 'm²' ? '' : `a ${p.unit}` }}</td>
+            <td class="px-3 whitespace-nowrap">{{ PRICED[p.unit] ? '' : `a ${p.unit}` }}</td>
             <td class="whitespace-nowrap">
               <button
                 v-if="own.has(p.id)"

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { cutList } from '../../../core/takeoff/cuts'
+import type { EndCut, Member } from '../../../core/takeoff/members'
+import { facetOutline, memberOutline, together } from '../../../core/takeoff/cut-drawings'
+
+/** Members with their cuts drawn, and how lumber, sheets and facets come out of what is sold. */
+const bench = useDesign()
+const settings = useSettings()
+const cuts = computed(() => cutList(bench.current))
+const m = (v: number) => settings.show(v, 'length')
+const deg = (v: number) => settings.show(v, 'angle')
+const NAMES: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
+const end = ({ cut, sawDeg }: EndCut) => (cut === 'square' ? 'square' : `${NAMES[cut]}, saw at ${deg(sawDeg)}`)
+const section = computed(() => {
+  const { thickM, deepM } = bench.current.build.frame
+  return thickM !== null && deepM !== null
+    ? `${settings.show(thickM, 'thickness')} × ${settings.show(deepM, 'thickness')}`
+    : 'to be told by the engineer'
+})
+/** Members are drawn so long and so deep, px; their ends at their true angles. */
+const DRAWN = { longPx: 150, deepPx: 18 }
+const outline = (one: Member) => memberOutline(one, DRAWN.longPx, DRAWN.deepPx)
+/** Bars and sheets that are cut alike, as one. */
+const bars = computed(() => together(cuts.value.lumber, b => `${b.lengthM} ${b.pieces.join(' ')}`))
+const longest = computed(() => Math.max(1, ...cuts.value.lumber.map(b => b.lengthM)))
+const glazing = computed(() =>
+  cuts.value.glazing.map(g => ({
+    ...g,
+    alike: together(g.sheets, s => `${s.lengthM} ${s.pieces.map(p => `${p.part} ${p.widthM} ${p.lengthM}`).join(' ')}`),
+    orders: together(
+      g.pieces.map(p => ({ ...p })),
+      p => `${p.part} ${p.widthM.toFixed(3)} ${p.lengthM.toFixed(3)}`,
+    ),
+    left: g.boughtM2 > 0 ? 1 - g.areaM2 / g.boughtM2 : 0,
+  })),
+)
+const SHEET_PX = 34
+const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
+  `${settings.show(g.areaM2, 'area')} to cover, ${settings.show(g.boughtM2, 'area')} bought` +
+  (g.left > 0.005 ? `, ${settings.show(g.left, 'share')} left over` : '')
+</script>
+
+<template>
+  <div class="px-4 py-3">
+    <div class="flex flex-wrap items-end gap-x-4">
+      <DesignField path="build.frame.apartM" class="w-52" />
+      <DesignField path="build.frame.purlinM" class="w-36" />
+      <DesignField path="build.frame.thickM" class="w-44" />
+      <DesignField path="build.frame.deepM" class="w-44" />
+    </div>
+    <p class="caution" role="note">
+      Spans and sections are entered, or told by an engineer: they are not worked out here. Lengths are those of the
+      inner edge between the lines of the cuts; cut one, try it on the frame, then cut the rest. Doors, vents and their
+      trimmers are left out.
+    </p>
+    <h2 class="group-title mt-2">
+      Members <span class="hint font-sans font-normal">section {{ section }}</span>
+    </h2>
+    <div class="overflow-x-auto">
+      <table class="text-sm" data-test="members">
+        <thead>
+          <tr>
+            <th scope="col" class="text-left font-normal">member</th>
+            <th scope="col" class="pl-4 text-left font-normal">part</th>
+            <th scope="col" class="pl-4 text-right font-normal">how many</th>
+            <th scope="col" class="pl-4 text-right font-normal">long</th>
+            <th scope="col" class="pl-4 text-left font-normal">lower end, upper end</th>
+            <td></td>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(one, i) in cuts.members" :key="i" class="border-t border-line">
+            <th scope="row" class="text-left font-normal whitespace-nowrap">{{ one.member }}</th>
+            <td class="pl-4 whitespace-nowrap">{{ one.part }}</td>
+            <td class="pl-4 text-right tabular-nums">{{ one.count }}</td>
+            <td class="pl-4 text-right font-semibold whitespace-nowrap tabular-nums">{{ m(one.lengthM) }}</td>
+            <td class="pl-4">{{ one.bent ? 'bent on the jig' : one.ends.map(end).join('; ') }}</td>
+            <td class="pl-4">
+              <svg
+                v-if="!one.bent"
+                :width="DRAWN.longPx + 60"
+                :height="DRAWN.deepPx + 4"
+                viewBox="-30 -2 210 22"
+                aria-hidden="true"
+              >
+                <polygon :points="outline(one)" fill="var(--straw)" fill-opacity="0.5" stroke="var(--ink)" />
+              </svg>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <section v-if="cuts.jig.length > 0" class="mt-3">
+      <h2 class="group-title">Jig <span class="hint font-sans font-normal">pins from the foot: across, up</span></h2>
+      <ol class="ml-5 list-decimal columns-2 text-sm tabular-nums sm:columns-3" data-test="jig">
+        <li v-for="(p, i) in cuts.jig" :key="i">{{ m(p.xM) }}, {{ m(p.zM) }}</li>
+      </ol>
+    </section>
+    <section v-if="cuts.facets.length > 0" class="mt-3">
+      <h2 class="group-title">Facets</h2>
+      <ul class="flex flex-wrap gap-6" data-test="facets">
+        <li v-for="(f, i) in cuts.facets" :key="i" class="text-sm">
+          <svg width="130" height="130" viewBox="-5 -5 140 140" aria-hidden="true">
+            <polygon :points="facetOutline(f, 130)" fill="var(--straw)" fill-opacity="0.4" stroke="var(--ink)" />
+          </svg>
+          <p>
+            <strong>{{ f.count }} × {{ f.part }}</strong>
+          </p>
+          <p>sides {{ f.sidesM.map(m).join(', ') }}</p>
+          <p>angles {{ f.anglesDeg.map(deg).join(', ') }}</p>
+        </li>
+      </ul>
+    </section>
+    <section v-if="bars.length > 0" class="mt-3">
+      <h2 class="group-title">Lumber <span class="hint font-sans font-normal">what comes out of each length</span></h2>
+      <ul class="text-sm" data-test="bars">
+        <li v-for="(b, i) in bars" :key="i" class="flex flex-wrap items-center gap-x-3 border-t border-line py-0.5">
+          <span class="w-28 whitespace-nowrap tabular-nums">{{ b.count }} × {{ m(b.of.lengthM) }}</span>
+          <span class="flex h-4 min-w-40 flex-1" aria-hidden="true">
+            <span class="flex border border-ink" :style="{ width: `${(b.of.lengthM / longest) * 100}%` }">
+              <span
+                v-for="(p, k) in b.of.pieces"
+                :key="k"
+                class="border-r border-ink bg-straw/60"
+                :style="{ width: `${(p / b.of.lengthM) * 100}%` }"
+              />
+            </span>
+          </span>
+          <span class="w-64 tabular-nums">{{ b.of.pieces.map(m).join(' + ') }}</span>
+        </li>
+      </ul>
+    </section>
+    <section v-for="g in glazing" :key="g.glazing.id" class="mt-3" data-test="glazing-cuts">
+      <h2 class="group-title">
+        {{ g.glazing.name }}
+        <span class="hint font-sans font-normal">{{ covers(g) }}</span>
+      </h2>
+      <p v-if="g.glazing.uvFace" class="hint">The marked face goes to the sun: look before each sheet is fixed.</p>
+      <ul v-if="g.alike.length > 0" class="flex flex-wrap gap-4 text-sm">
+        <li v-for="(s, i) in g.alike" :key="i">
+          <svg
+            :width="s.of.widthM * SHEET_PX + 2"
+            :height="s.of.lengthM * SHEET_PX + 2"
+            role="img"
+            :aria-label="s.of.pieces.map(p => `${p.part} ${m(p.widthM)} × ${m(p.lengthM)}`).join('; ')"
+          >
+            <rect
+              x="1"
+              y="1"
+              :width="s.of.widthM * SHEET_PX"
+              :height="s.of.lengthM * SHEET_PX"
+              fill="url(#waste)"
+              stroke="var(--ink)"
+            />
+            <rect
+              v-for="(p, k) in s.of.pieces"
+              :key="k"
+              :x="1 + p.xM * SHEET_PX"
+              :y="1 + p.yM * SHEET_PX"
+              :width="p.widthM * SHEET_PX"
+              :height="p.lengthM * SHEET_PX"
+              fill="var(--straw)"
+              fill-opacity="0.5"
+              stroke="var(--ink)"
+            >
+              <title>{{ p.part }}: {{ m(p.widthM) }} × {{ m(p.lengthM) }}</title>
+            </rect>
+          </svg>
+          <p class="tabular-nums">{{ s.count }} × {{ m(s.of.lengthM) }}</p>
+        </li>
+      </ul>
+      <table v-if="g.orders.length > 0" class="text-sm">
+        <tbody>
+          <tr v-for="(p, i) in g.orders" :key="i" class="border-t border-line">
+            <th scope="row" class="text-left font-normal">{{ p.of.part }}</th>
+            <td class="pl-4 text-right tabular-nums">{{ p.count }}</td>
+            <td class="pl-4 tabular-nums">{{ m(p.of.widthM) }} × {{ m(p.of.lengthM) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-for="(r, i) in g.rolls" :key="i" class="text-sm tabular-nums">
+        {{ m(r.lengthM) }} off a roll {{ m(r.widthM) }} wide
+      </p>
+    </section>
+    <svg width="0" height="0" aria-hidden="true">
+      <defs>
+        <pattern id="waste" width="6" height="6" patternUnits="userSpaceOnUse">
+          <path d="M0 6L6 0" stroke="var(--line)" />
+        </pattern>
+      </defs>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.caution {
+  margin: 0.5rem 0;
+  background: var(--warn);
+  border-left: 4px solid var(--clay);
+  padding: 0.3rem 0.6rem;
+}
+</style>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { amountWords, BUILD_STAGES, PRICED, type BuildStage, type TakeoffLine } from '../../../core/takeoff/lines'
+import { takeoff } from '../../../core/takeoff/takeoff'
+import { formatNumber } from '../../../core/units'
+import { writeTakeoffCsv } from '../../../formats/takeoff-csv'
+import { saveText } from '~/composables/saveText'
+
+/** What is to be bought, stage by stage: it follows the drawing, and takes a supplier and a note for each line. */
+const bench = useDesign()
+const settings = useSettings()
+const all = computed(() => takeoff(bench.current, settings.show))
+const stages = computed(() =>
+  (Object.keys(BUILD_STAGES) as BuildStage[]).flatMap(id => {
+    const lines = all.value.lines.filter(l => l.stage === id)
+    return lines.length > 0 ? [{ id, lines, cost: lines.reduce((sum, l) => sum + l.cost, 0) }] : []
+  }),
+)
+const notes = computed(() => new Map(bench.current.build.notes.map(n => [n.line, n])))
+/** A word of the reader's own on a line; an empty one takes it out again. */
+function note(line: string, key: 'supplier' | 'note', event: Event): void {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const { build } = bench.current
+  const one = { line, supplier: '', note: '', ...notes.value.get(line), [key]: text }
+  const others = build.notes.filter(n => n.line !== line)
+  bench.edit([['build.notes', one.supplier || one.note ? [...others, one] : others]], `note of ${line}`)
+}
+const said = (amount: number, unit: string) => amountWords(amount, unit, settings.show)
+const price = (l: TakeoffLine) => {
+  const quantity = PRICED[l.unit]
+  return quantity ? settings.show(l.price, quantity) : formatNumber(l.price, 2)
+}
+const bulk = (m3: number) => settings.show(m3, 'bulk')
+/** The line whose words are being written. */
+const open = ref('')
+const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.current), bench.current), 'text/csv')
+</script>
+
+<template>
+  <div class="px-4 py-3">
+    <div class="flex flex-wrap items-end gap-x-4 gap-y-1">
+      <p class="mr-auto">
+        <strong class="slab text-2xl" data-test="takeoff-total"
+          >{{ all.currency }} {{ formatNumber(all.total, 0) }}</strong
+        >
+        for {{ all.lines.length }} lines, without work.
+        <template v-if="all.digM3 > 0">
+          To dig {{ bulk(all.digM3) }}, to cart away {{ bulk(all.spoilM3) }} loose.
+        </template>
+      </p>
+      <DesignField path="build.stock" class="w-48" />
+      <DesignField path="build.wasteShare" class="w-44" hint="" />
+      <button class="button mb-1" data-test="save-takeoff" @click="save">Save as CSV</button>
+    </div>
+    <p class="caution" role="note">
+      Before anything is dug, have lines and pipes in the ground marked. Sheets are lifted by two, and not in wind.
+      Glass and saws cut, wet concrete burns the skin, earth walls and deep trenches fall in: local rules and licensed
+      people come first. Frame sections, loads and anchors are for an engineer to say.
+    </p>
+    <p class="hint">
+      Prices are those of the price book under Weigh up, rough until you type your own. The score’s rough cost goes by
+      areas, so that designs can be compared as they change; this list goes by pieces.
+    </p>
+    <div class="overflow-x-auto">
+      <table class="mt-2 w-full text-sm" data-test="takeoff">
+        <thead>
+          <tr>
+            <th scope="col" class="text-left font-normal">item</th>
+            <th scope="col" class="num">needed</th>
+            <th scope="col" class="num">buy</th>
+            <th scope="col" class="num">price</th>
+            <th scope="col" class="num">cost</th>
+            <td></td>
+          </tr>
+        </thead>
+        <tbody v-for="s in stages" :key="s.id">
+          <tr class="border-t border-ink">
+            <th scope="rowgroup" colspan="4" class="slab pt-2 text-left text-base">{{ BUILD_STAGES[s.id] }}</th>
+            <td class="num pt-2 font-semibold">{{ formatNumber(s.cost, 0) }}</td>
+            <td></td>
+          </tr>
+          <template v-for="(l, i) in s.lines" :key="l.id">
+            <tr v-if="i === 0 || s.lines[i - 1]!.part !== l.part">
+              <th scope="rowgroup" colspan="6" class="hint pt-1 text-left font-normal">{{ l.part }}</th>
+            </tr>
+            <tr class="border-t border-line align-top" :data-test="`line-${l.id}`">
+              <th scope="row" class="py-0.5 pl-3 text-left font-normal">
+                {{ l.item }}
+                <span v-if="l.note || notes.has(l.id)" class="hint block leading-tight">
+                  {{ [l.note, notes.get(l.id)?.supplier, notes.get(l.id)?.note].filter(Boolean).join('; ') }}
+                </span>
+                <span v-if="open === l.id" class="my-1 flex flex-wrap gap-2">
+                  <label v-for="key in ['supplier', 'note'] as const" :key="key" class="words">
+                    {{ key === 'supplier' ? 'Supplier' : 'Note' }}
+                    <input
+                      :value="notes.get(l.id)?.[key] ?? ''"
+                      :maxlength="key === 'supplier' ? 80 : 200"
+                      :data-test="`${key}-${l.id}`"
+                      @change="note(l.id, key, $event)"
+                    />
+                  </label>
+                </span>
+              </th>
+              <td class="num">{{ said(l.amount, l.unit) }}</td>
+              <td class="num font-semibold">{{ said(l.buy, l.unit) }}</td>
+              <td class="num">{{ l.price > 0 ? price(l) : '' }}</td>
+              <td class="num">{{ l.price > 0 ? formatNumber(l.cost, 0) : '' }}</td>
+              <td class="pl-2">
+                <button
+                  class="button quiet"
+                  :aria-expanded="open === l.id"
+                  :aria-label="`Supplier and note of ${l.item}, ${l.part}`"
+                  :data-test="`write-${l.id}`"
+                  @click="open = open === l.id ? '' : l.id"
+                >
+                  {{ open === l.id ? 'done' : 'note' }}
+                </button>
+              </td>
+            </tr>
+          </template>
+        </tbody>
+        <tfoot>
+          <tr class="border-t-2 border-ink font-semibold">
+            <th scope="row" colspan="4" class="text-left">all</th>
+            <td class="num">{{ all.currency }} {{ formatNumber(all.total, 0) }}</td>
+            <td></td>
+          </tr>
+        </tfoot>
+      </table>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.num {
+  text-align: right;
+  white-space: nowrap;
+  padding-left: 0.9rem;
+  font-weight: 400;
+  font-variant-numeric: tabular-nums;
+}
+.num.font-semibold {
+  font-weight: 600;
+}
+.words {
+  display: flex;
+  align-items: center;
+  gap: 0.4rem;
+}
+.words input {
+  border: 1px solid var(--line);
+  background: var(--field, var(--paper));
+  padding: 0.15rem 0.4rem;
+}
+.caution {
+  margin: 0.5rem 0;
+  background: var(--warn);
+  border-left: 4px solid var(--clay);
+  padding: 0.3rem 0.6rem;
+}
+</style>

@@ -1,0 +1,21 @@
+<script setup lang="ts">
+const TABS = [
+  { id: 'takeoff', name: 'What to buy' },
+  { id: 'foundation', name: 'Foundation' },
+  { id: 'cuts', name: 'Cuts' },
+] as const
+</script>
+
+<template>
+  <StepTabs :tabs="TABS" label="Ways to build">
+    <template #takeoff>
+      <TakeoffPanel />
+    </template>
+    <template #foundation>
+      <FoundationPanel />
+    </template>
+    <template #cuts>
+      <CutsPanel />
+    </template>
+  </StepTabs>
+</template>

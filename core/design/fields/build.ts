@@ -1,0 +1,82 @@
+import { choice, group, length, list, orNull, share, text, thickness } from '../field'
+
+export const STOCK_CHOICES = [
+  { id: 'metric', name: 'metres' },
+  { id: 'us', name: 'feet and inches' },
+] as const
+
+/** Foundations that a design may name; what each takes and is good for stands in `takeoff/foundations`. */
+export const FOUNDATION_CHOICES = [
+  { id: 'undecided', name: 'Not decided yet' },
+  { id: 'slab', name: 'Slab' },
+  { id: 'grade beam', name: 'Grade beam' },
+  { id: 'insulated forms', name: 'Insulated forms, filled' },
+  { id: 'rubble trench', name: 'Rubble trench with a beam' },
+  { id: 'blocks', name: 'Blocks' },
+  { id: 'piles', name: 'Screw piles' },
+  { id: 'posts', name: 'Driven posts or pipes' },
+  { id: 'sleepers', name: 'Sleepers on gravel' },
+] as const
+export type FoundationId = (typeof FOUNDATION_CHOICES)[number]['id']
+
+/** So many lines may have a word of the reader's own. */
+const MOST_NOTES = 300
+
+/** What a builder or an engineer says of how it is built. Spans and sections are said here, never worked out. */
+export const BUILD = group(
+  {
+    stock: choice(STOCK_CHOICES, {
+      start: 'metric',
+      label: 'Lumber and sheets are sold in',
+      about: 'lengths and sheets that lists are cut from',
+    }),
+    wasteShare: share(0, 0.5, {
+      start: 0.1,
+      label: 'Bought over what is needed',
+      hint: 'For what is cut off, split or dropped.',
+      about: 'of what is not cut from a list of its own',
+    }),
+    foundation: group(
+      {
+        kind: choice(FOUNDATION_CHOICES, { start: 'undecided', label: 'Foundation' }),
+        depthM: length(0, 3, { start: 0.6, label: 'It goes down' }),
+        widthM: length(0.1, 1.5, { start: 0.3, label: 'It is wide' }),
+        apartM: length(0.5, 4, { start: 1.8, label: 'Piles, posts and blocks apart' }),
+        drain: orNull(length(0.1, 3, { none: 'no drain', label: 'Drain round the foot, deep' }), {
+          start: null,
+          about: 'a drain pipe in gravel along the foot of the house; `null`: none',
+        }),
+      },
+      { label: 'Foundation' },
+    ),
+    frame: group(
+      {
+        apartM: length(0.3, 3, { start: 0.6, label: 'Rafters and studs apart', hint: 'From middle to middle.' }),
+        purlinM: orNull(length(0.2, 3, { none: 'none', label: 'Purlins apart' }), {
+          start: null,
+          about: 'from middle to middle up the slope; `null`: none',
+        }),
+        thickM: orNull(thickness(0.01, 0.3, { none: 'to be told by the engineer', label: 'Members, thick' }), {
+          start: null,
+          about: 'of the section; `null`: not told yet',
+        }),
+        deepM: orNull(thickness(0.02, 0.6, { none: 'to be told by the engineer', label: 'Members, deep' }), {
+          start: null,
+          about: 'of the section; `null`: not told yet',
+        }),
+      },
+      { label: 'Frame', about: 'entered, or told by an engineer: nothing here is worked out for strength' },
+    ),
+    notes: list(
+      group({
+        line: text(80, { label: 'Line' }),
+        supplier: text(80, { least: 0, start: '', label: 'Supplier' }),
+        note: text(200, { least: 0, start: '', label: 'Note' }),
+      }),
+      0,
+      MOST_NOTES,
+      { start: [], label: 'Notes', about: 'who supplies a line of the take-off, and what is to be remembered' },
+    ),
+  },
+  { label: 'Build' },
+)

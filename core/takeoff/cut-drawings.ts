@@ -1,0 +1,55 @@
+import { RAD } from '../physics/constants'
+import type { Facet, Member } from './members'
+
+/** Steeper cuts are drawn no further out than this for a depth of 1: their angle stands in words. */
+const DRAWN_TAN = 1.6
+
+/** A member from the side, its ends at their angles, as points of an SVG polygon: inner edge below. */
+export function memberOutline({ ends }: Pick<Member, 'ends'>, longPx: number, deepPx: number): string {
+  const out = (i: 0 | 1) => Math.min(DRAWN_TAN, Math.tan(ends[i].sawDeg * RAD)) * deepPx
+  // At the foot the outer edge is the shorter where it sits, at the ridge the longer where it is plumb.
+  const low = ends[0].cut === 'level' ? out(0) : -out(0)
+  const high = ends[1].cut === 'plumb' || ends[1].cut === 'mitre' ? out(1) : -out(1)
+  return [
+    [0, deepPx],
+    [longPx, deepPx],
+    [longPx + high, 0],
+    [low, 0],
+  ]
+    .map(([x, y]) => `${x!.toFixed(1)},${y!.toFixed(1)}`)
+    .join(' ')
+}
+
+/** Corners of a facet in its own plane, the first side along x, m. */
+export function facetCorners({ sidesM, anglesDeg }: Pick<Facet, 'sidesM' | 'anglesDeg'>): { x: number; y: number }[] {
+  const corners = [{ x: 0, y: 0 }]
+  let heading = 0
+  sidesM.forEach((side, i) => {
+    const { x, y } = corners.at(-1)!
+    corners.push({ x: x + side * Math.cos(heading), y: y + side * Math.sin(heading) })
+    heading += (180 - anglesDeg[(i + 1) % sidesM.length]!) * RAD
+  })
+  return corners
+}
+
+/** A facet to scale within a square, as points of an SVG polygon, its first side below. */
+export function facetOutline(facet: Pick<Facet, 'sidesM' | 'anglesDeg'>, withinPx: number): string {
+  const corners = facetCorners(facet).slice(0, -1)
+  const [xs, ys] = [corners.map(c => c.x), corners.map(c => c.y)]
+  const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys))
+  const scale = withinPx / size
+  return corners
+    .map(c => `${((c.x - Math.min(...xs)) * scale).toFixed(1)},${((Math.max(...ys) - c.y) * scale).toFixed(1)}`)
+    .join(' ')
+}
+
+/** Things that are alike once, with how many there are. */
+export function together<T>(all: readonly T[], word: (one: T) => string): { of: T; count: number }[] {
+  const found = new Map<string, { of: T; count: number }>()
+  for (const one of all) {
+    const known = found.get(word(one))
+    if (known) known.count++
+    else found.set(word(one), { of: one, count: 1 })
+  }
+  return [...found.values()]
+}

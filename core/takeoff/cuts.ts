@@ -1,0 +1,31 @@
+import type { Design } from '../design/types'
+import { makeBuilding, type Building } from '../geometry/surfaces'
+import { facets, jig, members, type Facet, type Member } from './members'
+import { glazingCuts, type GlazingCuts } from './sheets'
+import { cutFromStock, STOCKS, type StockCut } from './stock'
+
+/** What is cut, from what, and how. */
+export interface CutList {
+  members: Member[]
+  /** Lengths as sold, and what is cut from each: straight members. */
+  lumber: StockCut[]
+  glazing: GlazingCuts[]
+  /** Of a dome. */
+  facets: Facet[]
+  /** Pins of a jig for bent members; none where nothing is bent. */
+  jig: { xM: number; zM: number }[]
+}
+
+export function cutList(design: Design, building: Building = makeBuilding(design)): CutList {
+  const all = members(design, building)
+  return {
+    members: all,
+    lumber: cutFromStock(
+      all.filter(m => !m.bent).flatMap(m => Array.from({ length: m.count }, () => m.lengthM)),
+      STOCKS[design.build.stock].lumberM,
+    ),
+    glazing: glazingCuts(design, building),
+    facets: design.shape.form === 'dome' ? facets(building) : [],
+    jig: jig(building.outline),
+  }
+}

@@ -1,0 +1,256 @@
+import { airStoreKind, airStoreName } from '../air-stores/registry'
+import { bodyName, kindOf } from '../bodies/registry'
+import { entry, MATERIALS, PRICE_ITEMS, type CostPart } from '../catalog'
+import type { Design, Layer } from '../design/types'
+import { fanKind, fanName } from '../fans/registry'
+import { partName } from '../geometry/parts'
+import { layPipes } from '../geometry/pipes'
+import type { Building } from '../geometry/surfaces'
+import type { Show } from '../units'
+import { sourceKind, sourceName } from '../sources/registry'
+import type { Need, PartNeeds } from './lines'
+import { STOCKS } from './stock'
+
+/** A lorry carries so much, t. */
+const LORRY_T = 10
+/** A pin holds so much pipe, m. */
+const PIN_M = 1
+
+/** Mass, beds, floor and pipes, then what is driven by power. */
+export function insideNeeds(design: Design, building: Building, show: Show): PartNeeds[] {
+  return [
+    ...design.store.airStores.map((_, i): PartNeeds => airStoreNeeds(design, i, show)),
+    ...bodyNeeds(design, building, show),
+    ...liningNeeds(design, building, show),
+    { stage: 'inside', part: 'floor', needs: floorNeeds(design, building, show) },
+    { stage: 'inside', part: 'beds', needs: bedNeeds(design, building) },
+    ...deviceNeeds(design),
+  ]
+}
+
+const heavy = (kg: number, show: Show) =>
+  `${show(kg, 'mass')}${kg > 3000 ? `, ${loads(kg)} of ${show(LORRY_T * 1000, 'mass')}` : ''}`
+const loads = (kg: number) => {
+  const count = Math.ceil(kg / 1000 / LORRY_T)
+  return count === 1 ? 'a lorry load' : `${count} lorry loads`
+}
+
+/** A priced part of a device as a line. */
+const asNeed = (item: string, { amount, unit, price }: CostPart): Need => ({ item, amount, unit, price, cut: true })
+
+function airStoreNeeds(design: Design, index: number, show: Show): PartNeeds {
+  const s = design.store.airStores[index]!
+  const part = airStoreName(design.store.airStores, index).toLowerCase()
+  const lengthM = design.shape.lengthM
+  if (!s.on) return { stage: 'ground', part, needs: [] }
+  const bought = airStoreKind(s)
+    .cost(s, lengthM)
+    .filter(p => p.price !== 'part.dig')
+  const fan = bought.filter(p => p.price === 'device.duct-fan').map(p => asNeed('Duct fan, each 100 m³/h', p))
+  if (s.kind !== 'earth store')
+    return {
+      stage: 'ground',
+      part,
+      needs: [
+        ...bought
+          .filter(p => p.price !== 'device.duct-fan')
+          .map((p): Need => {
+            const rock = p.price === 'material.gravel'
+            const { name } = PRICE_ITEMS.find(i => i.id === p.price)!
+            return {
+              ...asNeed(rock ? 'Washed rock' : name, p),
+              cut: false,
+              note: rock ? heavy(p.amount * entry(MATERIALS, 'gravel').density, show) : '',
+            }
+          }),
+        ...fan,
+      ],
+    }
+  const stockM = STOCKS[design.build.stock].pipeM
+  const lay = layPipes(design, s)
+  const runM = lay.runs.length > 0 ? lay.runs[0]!.y1 - lay.runs[0]!.y0 : 0
+  const couplers = lay.runs.length * Math.max(0, Math.ceil(runM / stockM - 1e-9) - 1)
+  const manifoldM = lay.manifolds.reduce((sum, m) => sum + Math.abs(m.x1 - m.x0), 0)
+  const pipesM = lay.runs.reduce((sum, r) => sum + r.y1 - r.y0, 0)
+  return {
+    stage: 'ground',
+    part,
+    needs: [
+      {
+        item: `Pipe, ${show(s.pipeDiameterM, 'thickness')}`,
+        word: 'pipe',
+        amount: pipesM,
+        unit: 'm',
+        price: 'device.pipe',
+        times: s.pipeDiameterM / 0.1,
+        pack: 'pipeM',
+      },
+      { item: 'Couplers', amount: couplers, unit: 'pieces', price: 'stock.coupler' },
+      { item: 'Bends where pipes return', amount: 2 * lay.returns.length, unit: 'pieces', price: 'stock.coupler' },
+      s.manifold === 'barrel'
+        ? { item: 'Barrels as manifolds', amount: 2, unit: 'pieces', price: 'vessel.barrel-200' }
+        : { item: 'Manifolds', amount: manifoldM, unit: 'm', price: 'stock.manifold' },
+      {
+        item: 'Caps',
+        amount: s.manifold === 'pipe' ? 2 * lay.manifolds.length : 0,
+        unit: 'pieces',
+        price: 'stock.cap',
+      },
+      { item: 'Pins', amount: Math.ceil(pipesM / PIN_M), unit: 'pieces', price: 'stock.pin' },
+      {
+        item: 'Filter cloth round it',
+        amount: s.perforated ? Math.PI * s.pipeDiameterM * pipesM : 0,
+        unit: 'm²',
+        price: 'stock.cloth',
+        pack: 'rollM2',
+      },
+      { item: 'Drain at its low end', amount: s.drained ? 1 : 0, unit: 'pieces', price: 'stock.coupler' },
+      ...fan,
+    ],
+  }
+}
+
+const bodyNeeds = ({ store }: Design, building: Building, show: Show): PartNeeds[] =>
+  store.bodies.map((b, i) => {
+    const box = building.objects.find(o => o.kind === 'body' && o.index === i)!
+    const kind = kindOf(b)
+    const cost = kind.cost(b, box)
+    const { name } = PRICE_ITEMS.find(p => p.id === cost.price)!
+    const isMass = cost.unit === 'm³' && cost.price.startsWith('material.')
+    return {
+      stage: 'inside',
+      part: bodyName(store.bodies, i).toLowerCase(),
+      needs: [
+        {
+          ...asNeed(name, cost),
+          note: isMass ? heavy(kind.weightKg(b, box), show) : `${show(kind.weightKg(b, box), 'mass')} when full`,
+        },
+      ],
+    }
+  })
+
+const liningNeeds = ({ store, shape }: Design, building: Building, show: Show): PartNeeds[] =>
+  store.linings.map((lining, i) => {
+    const areaM2 = building.surfaces
+      .filter(s => (s.layers as readonly object[]).includes(lining))
+      .reduce((sum, s) => sum + s.areaM2, 0)
+    const m3 = areaM2 * lining.thicknessM
+    const material = MATERIALS.find(m => m.id === lining.material)
+    return {
+      stage: 'inside',
+      part: `lining of the ${partName(lining.part, shape.form)}${i > 0 ? ` ${i + 1}` : ''}`,
+      needs: [
+        {
+          item: `${material?.name ?? 'Own material'}, ${show(lining.thicknessM, 'thickness')}`,
+          word: lining.material,
+          amount: m3,
+          unit: 'm³',
+          price: `material.${lining.material}`,
+          note: material ? heavy(m3 * material.density, show) : '',
+        },
+      ],
+    }
+  })
+
+function floorNeeds({ store }: Design, building: Building, show: Show): Need[] {
+  const { bedAreaM2, floorAreaM2 } = building
+  const zone = (name: string, layers: readonly Layer[], areaM2: number) =>
+    layers.map((l): Need => {
+      const material = MATERIALS.find(m => m.id === l.material)
+      return {
+        item: `${material?.name ?? 'Own material'}, ${show(l.thicknessM, 'thickness')}, ${name}`,
+        word: `${l.material} ${name}`,
+        amount: areaM2 * l.thicknessM,
+        unit: 'm³',
+        price: `material.${l.material}`,
+        note: material ? heavy(areaM2 * l.thicknessM * material.density, show) : '',
+      }
+    })
+  return [
+    ...zone('floor and paths', store.floor.rest, floorAreaM2 - bedAreaM2),
+    ...zone('under the beds', store.floor.beds, bedAreaM2),
+  ]
+}
+
+function bedNeeds({ shape, breathe }: Design, building: Building): Need[] {
+  const beds = building.objects.filter(o => o.kind === 'bed')
+  const area = (o: (typeof beds)[number]) => (o.x1 - o.x0) * (o.y1 - o.y0)
+  const fill = (which: 'soil' | 'gravel') =>
+    beds
+      .filter(o => shape.beds[o.index]!.fill === which)
+      .reduce((sum, o) => sum + area(o) * shape.beds[o.index]!.heightM, 0)
+  const around = beds.reduce((sum, o) => sum + 2 * (o.x1 - o.x0 + o.y1 - o.y0) * shape.beds[o.index]!.heightM, 0)
+  return [
+    {
+      item: 'Boards round the beds',
+      amount: around,
+      unit: 'm²',
+      price: 'material.softwood',
+      times: 0.04,
+      pack: 'boardM2',
+    },
+    {
+      item: 'Soil',
+      amount: fill('soil'),
+      unit: 'm³',
+      price: 'material.soil',
+      note: 'above the floor; it settles by a fifth',
+    },
+    { item: 'Gravel', amount: fill('gravel'), unit: 'm³', price: 'material.gravel' },
+    {
+      item: 'Film or mulch over the soil',
+      amount: beds.filter(o => shape.beds[o.index]!.soilCover !== 'bare').reduce((sum, o) => sum + area(o), 0),
+      unit: 'm²',
+      price: 'part.soil-film',
+    },
+    {
+      item: 'Sheet and hoops over the beds',
+      amount: breathe.rowCover.on ? building.bedAreaM2 : 0,
+      unit: 'm²',
+      price: 'part.row-cover',
+    },
+  ]
+}
+
+function deviceNeeds({ breathe, topUp, skin, store }: Design): PartNeeds[] {
+  const fans = breathe.fans.map(
+    (f, i): PartNeeds => ({
+      stage: 'devices',
+      part: fanName(breathe.fans, i).toLowerCase(),
+      needs: [asNeed(named(fanKind(f).cost(f)), fanKind(f).cost(f))],
+    }),
+  )
+  const sources = topUp.sources.flatMap((s, i): PartNeeds[] => {
+    const cost = s.on ? sourceKind(s).cost(s) : null
+    const part = sourceName(topUp.sources, i).toLowerCase()
+    return cost ? [{ stage: 'devices', part, needs: [asNeed(named(cost), cost)] }] : []
+  })
+  const powered =
+    fans.length > 0 || sources.length > 0 || skin.cover.moved === 'motor' || store.airStores.some(s => s.on)
+  return [
+    ...fans,
+    ...sources,
+    {
+      stage: 'devices',
+      part: 'misting',
+      needs: breathe.misting.on ? [{ item: 'Misting', amount: 1, unit: 'pieces', price: 'device.misting' }] : [],
+    },
+    {
+      stage: 'devices',
+      part: 'power',
+      needs: powered
+        ? [
+            {
+              item: 'Wiring and switchgear',
+              amount: 1,
+              unit: 'pieces',
+              price: null,
+              note: 'by a licensed electrician, who says what it takes; not in the sum',
+            },
+          ]
+        : [],
+    },
+  ]
+}
+
+const named = ({ price }: CostPart) => PRICE_ITEMS.find(p => p.id === price)!.name

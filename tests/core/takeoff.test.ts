@@ -1,0 +1,337 @@
+import fc from 'fast-check'
+import { DEMOS, type Design } from '../../core/design'
+import { designFaults, patchDesign } from '../../core/editing'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { facetCorners, memberOutline, together } from '../../core/takeoff/cut-drawings'
+import { cutList } from '../../core/takeoff/cuts'
+import { againstFoundation, FOUNDATIONS, frostDepthM } from '../../core/takeoff/foundations'
+import { BULKING } from '../../core/takeoff/ground'
+import { toBuy } from '../../core/takeoff/lines'
+import { alongLength, domeEdges, facets, jig, members, quarterEllipse } from '../../core/takeoff/members'
+import { layOnSheets } from '../../core/takeoff/sheets'
+import { cutFromStock, KERF_M, STOCKS } from '../../core/takeoff/stock'
+import { takeoff } from '../../core/takeoff/takeoff'
+import { createYearEngine } from '../../core/year'
+
+const [ash, , fjellro, saritas, growers] = DEMOS as [Design, Design, Design, Design, Design]
+const find = (design: Design, item: RegExp, part?: RegExp) =>
+  takeoff(design).lines.filter(l => item.test(l.item) && (part?.test(l.part) ?? true))
+const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0)
+
+// 9 m × 4.6 m; knee wall 0.75, upright front to 1.45, ridge 3.6 over 3.45, back wall 2.3.
+describe('the saltbox Hollow Ash by hand', () => {
+  const all = members(ash, makeBuilding(ash))
+  const of = (member: string, part: RegExp) => all.filter(m => m.member === member && part.test(m.part))
+
+  test('frame: 9 m at 0.6 m are fifteen bays, sixteen members', () => {
+    const [rafter] = of('rafter', /sunny/)
+    // √(3.45² + (3.6 − 1.45)²) = √(11.9025 + 4.6225) = 4.065; arctan(2.15 / 3.45) = 31.93°
+    expect([rafter!.count, rafter!.lengthM]).toEqual([16, expect.closeTo(4.0651, 3)])
+    expect(rafter!.ends).toEqual([
+      // It sits on the upright front.
+      { cut: 'level', sawDeg: expect.closeTo(58.07, 1) },
+      { cut: 'plumb', sawDeg: expect.closeTo(31.93, 1) },
+    ])
+    const [pole] = of('rafter', /pole/)
+    // √(1.15² + 1.3²) = 1.7357; arctan(1.3 / 1.15) = 48.50°, its seat 90 − 48.5
+    expect(pole!.lengthM).toBeCloseTo(1.7357, 3)
+    expect(pole!.ends.map(e => [e.cut, e.sawDeg])).toEqual([
+      ['plumb', expect.closeTo(48.5, 1)],
+      ['level', expect.closeTo(41.5, 1)],
+    ])
+    expect(of('stud', /back/)[0]).toMatchObject({ count: 16, lengthM: 2.3 })
+    expect(sum(of('ridge board', /./).map(m => m.lengthM))).toBe(9)
+    expect(sum(of('sill', /./).map(m => m.count * m.lengthM))).toBeCloseTo(2 * 9 + 2 * 4.6, 9)
+  })
+
+  test('studs of the ends stand up to the slope: 4.6 m in eight bays of 0.575 m', () => {
+    const east = of('end stud', /ends/)
+    expect(sum(east.map(m => m.count))).toBe(2 * 7)
+    // At 0.575 m: 1.45 + 0.575 × 2.15 / 3.45 = 1.8083
+    expect(Math.min(...east.map(m => m.lengthM))).toBeCloseTo(1.8083, 3)
+    expect(Math.max(...east.map(m => m.lengthM))).toBeCloseTo(3.6, 3)
+  })
+
+  test('panes of the front: fifteen bays of 0.6 m less 10 mm, 0.7 m high', () => {
+    const [panes] = find(ash, /Panes/)
+    expect(panes!.amount).toBeCloseTo(15 * 0.59 * 0.7, 6)
+    expect(panes!.note).toMatch(/^15 of them/)
+  })
+
+  test('sheets of the slope: nine strips over 9 m of 1.05 m wide ones', () => {
+    const twin = cutList(ash).glazing.find(g => g.glazing.id === 'twinwall-10')!
+    const slope = twin.pieces.filter(p => p.part === 'sunny slope')
+    expect(slope).toHaveLength(9)
+    // The last strip: 9 − 8 × 1.05 = 0.6 m; the glazed stretch is the slope less its solid top of 0.9 m, and a drip.
+    expect(Math.min(...slope.map(p => p.widthM))).toBeCloseTo(0.6, 6)
+    expect(slope[0]!.lengthM).toBeCloseTo(4.0651 - 0.9 + 0.05, 3)
+    expect(find(ash, /^Sheets/).every(l => /marked face to the sun/.test(l.note))).toBe(true)
+  })
+
+  test('foundation: a trench 1 m deep and 0.35 m wide round 27.2 m, 0.3 m of it beam', () => {
+    expect(find(ash, /Dig for the foundation/)[0]!.amount).toBeCloseTo(27.2 * 1 * 0.35, 6)
+    expect(find(ash, /Washed stone/)[0]!.amount).toBeCloseTo(27.2 * 0.35 * 0.7, 6)
+    const concrete = find(ash, /^Concrete$/)[0]!
+    // 2.856 m³ and a tenth: 3.14, in quarters 3.25
+    expect([concrete.amount, concrete.buy]).toEqual([expect.closeTo(2.856, 3), 3.25])
+  })
+
+  test('mass and ground: 14 barrels, blocks 0.2 m thick on 9 × 2.3 m, spoil a quarter more than was dug', () => {
+    expect(find(ash, /Barrel/)[0]!.buy).toBe(14)
+    expect(find(ash, /Concrete block/, /lining/)[0]!.amount).toBeCloseTo(9 * 2.3 * 0.2, 6)
+    const { digM3, spoilM3 } = takeoff(ash)
+    // Nothing but the floor's gravel (22.94 m² × 0.08 m) and the trench.
+    expect(digM3).toBeCloseTo((9 * 4.6 - 18.45) * 0.08 + 27.2 * 0.35, 1)
+    expect(spoilM3).toBeCloseTo(digM3 * BULKING, 6)
+  })
+})
+
+describe('the lean-to Fjellro by hand: 7 m × 3.2 m, from 1 m to 3.4 m up a house', () => {
+  const all = members(fjellro, makeBuilding(fjellro))
+
+  test('rafters 3-4-5: 3.2 across, 2.4 up, 4 m long; seat below, plumb at the ledger; no sill under the house', () => {
+    const rafter = all.find(m => m.member === 'rafter')!
+    expect([rafter.count, rafter.lengthM]).toEqual([13, expect.closeTo(4, 9)])
+    expect(rafter.ends.map(e => e.cut)).toEqual(['level', 'plumb'])
+    expect(rafter.ends.map(e => e.sawDeg)).toEqual([expect.closeTo(53.13, 2), expect.closeTo(36.87, 2)])
+    expect(all.find(m => m.member === 'ledger')).toMatchObject({ count: 1, lengthM: 7 })
+    expect(all.filter(m => m.member === 'sill' && m.lengthM === 7)[0]!.count).toBe(1)
+  })
+
+  test('glass: twelve bays, slope of 4 m in two panes each, and the drain round the foot', () => {
+    const [panes] = find(fjellro, /Panes/)
+    const bay = 7 / 12 - 0.01
+    const slope = cutList(fjellro).glazing[0]!.pieces.filter(p => p.part === 'sunny slope')
+    expect(slope).toHaveLength(24)
+    expect(sum(slope.map(p => p.widthM * p.lengthM))).toBeCloseTo(24 * bay * 2, 6)
+    expect(panes!.amount).toBeGreaterThan(24 * bay * 2)
+    // 20.4 m of pipe and a tenth: 22.4, in lengths of 6 m
+    expect(find(fjellro, /Drain pipe/, /drains/)[0]!).toMatchObject({ amount: expect.closeTo(20.4, 6), buy: 24 })
+  })
+})
+
+describe('the hoop house by hand: 30 m × 8 m', () => {
+  test('a hoop each 1.5 m: twenty bays; its length is that of the half ellipse', () => {
+    const [hoop] = members(growers, makeBuilding(growers)).filter(m => m.bent)
+    expect(hoop!.count).toBe(21)
+    // Ramanujan's second formula for half-axes 4 and 2.9.
+    const [a, b] = [4, 2.9]
+    const h = ((a - b) / (a + b)) ** 2
+    const round = Math.PI * (a + b) * (1 + (3 * h) / (10 + Math.sqrt(4 - 3 * h)))
+    expect(hoop!.lengthM).toBeCloseTo(round / 2, 4)
+    expect(quarterEllipse(1, 1)).toBeCloseTo(Math.PI / 2, 6)
+  })
+
+  test('its jig’s pins lie on the curve, foot to foot', () => {
+    const pins = jig(makeBuilding(growers).outline)
+    expect(pins[0]).toEqual({ xM: expect.closeTo(0, 9), zM: expect.closeTo(0, 9) })
+    expect(pins.at(-1)).toEqual({ xM: expect.closeTo(8, 9), zM: expect.closeTo(0, 9) })
+    for (const { xM, zM } of pins) expect(((xM - 4) / 4) ** 2 + (zM / 2.9) ** 2).toBeCloseTo(1, 9)
+  })
+
+  test('film goes over in one piece, held 0.3 m beyond each edge, two sheets of it', () => {
+    const [film] = find(growers, /Film/)
+    expect(film!.amount).toBeCloseTo(12 * 30.6, 6)
+    expect(film!.note).toBe('30.60\u00a0m of it, 2 sheets')
+    // Posts: 76 m at 1.5 m is 51 places round.
+    expect(find(growers, /Posts/)[0]!.buy).toBe(51)
+  })
+})
+
+describe('a dome’s facets', () => {
+  const building = makeBuilding(saritas)
+  const all = facets(building)
+
+  test('they are as many as its skin has, and their angles add up', () => {
+    expect(sum(all.map(f => f.count))).toBe(12 * 4)
+    for (const f of all) expect(sum(f.anglesDeg)).toBeCloseTo(180 * (f.sidesM.length - 2), 6)
+  })
+
+  test('each is drawn as it is: its sides come back to where they began, its area is the skin’s', () => {
+    for (const f of all) {
+      const corners = facetCorners(f)
+      expect(corners.at(-1)!.x).toBeCloseTo(0, 6)
+      expect(corners.at(-1)!.y).toBeCloseTo(0, 6)
+      const twice = corners.slice(0, -1).map((p, i) => p.x * corners[i + 1]!.y - corners[i + 1]!.x * p.y)
+      const one = building.surfaces.find(s => s.id === f.part && s.polygon.length === f.sidesM.length)!
+      if (f.part === 'riser wall') expect(sum(twice) / 2).toBeCloseTo(one.areaM2, 6)
+    }
+  })
+
+  test('they close round the dome: every side meets one of its own length', () => {
+    const edges = domeEdges(building)
+    // 12 round at each of four levels, 12 up in each of four rows.
+    expect(edges).toHaveLength(12 * 4 + 12 * 4)
+    const sides = sum(all.map(f => f.count * sum(f.sidesM)))
+    const inner = edges.filter(e => !e.foot)
+    expect(sides).toBeCloseTo(
+      2 * sum(inner.map(e => e.lengthM)) + sum(edges.filter(e => e.foot).map(e => e.lengthM)),
+      6,
+    )
+    const top = all.find(f => f.sidesM.length === 3)!
+    // A dome's top is no flat round: its angles come short of 360°.
+    expect(12 * Math.min(...top.anglesDeg)).toBeLessThan(360)
+    expect(12 * Math.min(...top.anglesDeg)).toBeGreaterThan(330)
+    for (const e of inner) expect(e.dihedralDeg).toBeLessThan(180)
+  })
+})
+
+describe('lumber from stock', () => {
+  const sold = STOCKS.metric.lumberM
+
+  test('every piece is cut once, none from less than it is, and a bar is one that is sold', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.integer({ min: 40, max: 900 }).map(cm => cm / 100),
+          { maxLength: 60 },
+        ),
+        pieces => {
+          const bars = cutFromStock(pieces, sold)
+          expect(sum(bars.flatMap(b => b.pieces))).toBeCloseTo(sum(pieces), 6)
+          for (const b of bars) {
+            expect(sold).toContain(b.lengthM)
+            expect(sum(b.pieces) + (b.pieces.length - 1) * KERF_M).toBeLessThanOrEqual(b.lengthM + 1e-6)
+          }
+        },
+      ),
+    )
+  })
+
+  test('three of 1.9 m come from one of 6 m; one longer than any is joined', () => {
+    expect(cutFromStock([1.9, 1.9, 1.9], sold)).toEqual([{ lengthM: 6, pieces: [1.9, 1.9, 1.9] }])
+    expect(cutFromStock([9], sold).map(b => b.lengthM)).toEqual([6, 3])
+    expect(cutFromStock([], sold)).toEqual([])
+    // A rest too short to nail: two halves.
+    expect(cutFromStock([6.1], sold).flatMap(b => b.pieces)).toEqual([3.05, 3.05])
+  })
+
+  test('sixteen feet and inches: a 15 foot rafter comes from a 16 foot board', () => {
+    expect(cutFromStock([15 * 0.3048], STOCKS.us.lumberM)[0]!.lengthM).toBeCloseTo(16 * 0.3048, 9)
+  })
+})
+
+describe('sheets from stock', () => {
+  const piece = fc.record({
+    part: fc.constant('slope'),
+    widthM: fc.integer({ min: 5, max: 105 }).map(cm => cm / 100),
+    lengthM: fc.integer({ min: 20, max: 700 }).map(cm => cm / 100),
+  })
+
+  test('pieces lie within their sheets and over no other; nothing is lost', () => {
+    fc.assert(
+      fc.property(fc.array(piece, { maxLength: 30 }), pieces => {
+        const sheets = layOnSheets(pieces, STOCKS.metric)
+        expect(sheets.flatMap(s => s.pieces)).toHaveLength(pieces.length)
+        for (const s of sheets) {
+          s.pieces.forEach((p, i) => {
+            expect(p.xM + p.widthM).toBeLessThanOrEqual(s.widthM + 1e-6)
+            expect(p.yM + p.lengthM).toBeLessThanOrEqual(s.lengthM + 1e-6)
+            for (const q of s.pieces.slice(0, i)) {
+              const apartX = p.xM >= q.xM + q.widthM - 1e-6 || q.xM >= p.xM + p.widthM - 1e-6
+              const apartY = p.yM >= q.yM + q.lengthM - 1e-6 || q.yM >= p.yM + p.lengthM - 1e-6
+              expect(apartX || apartY).toBe(true)
+            }
+          })
+        }
+      }),
+    )
+  })
+
+  test('what is bought covers what is glazed, on every demo', () => {
+    for (const demo of DEMOS)
+      for (const g of cutList(demo).glazing) {
+        const least = g.glazing.sold === 'panes' ? 0.9 * g.areaM2 : g.areaM2
+        expect(g.boughtM2).toBeGreaterThanOrEqual(least)
+        for (const s of g.sheets) expect(STOCKS.metric.sheetLengthsM).toContain(s.lengthM)
+      }
+  })
+})
+
+describe('the take-off', () => {
+  test('packs are whole, cost is what is bought at its price, and the sum is theirs', () => {
+    expect(toBuy(10, 0.1, 2.5, false)).toBe(12.5)
+    expect(toBuy(10, 0.1, null, false)).toBeCloseTo(11, 9)
+    expect(toBuy(3.2, 0, null, true)).toBe(4)
+    for (const demo of DEMOS) {
+      const { lines, total } = takeoff(demo)
+      expect(total).toBeCloseTo(sum(lines.map(l => l.cost)), 6)
+      expect(new Set(lines.map(l => l.id)).size).toBe(lines.length)
+      for (const l of lines) {
+        expect(l.buy).toBeGreaterThanOrEqual(l.amount - 1e-9)
+        expect(l.cost).toBeCloseTo(l.buy * l.price, 9)
+        if (l.pack) expect(l.buy / l.pack).toBeCloseTo(Math.round(l.buy / l.pack), 6)
+      }
+    }
+  })
+
+  test('it follows the drawing: a metre more of house takes more of everything that runs along it', () => {
+    const longer = patchDesign(ash, [['shape.lengthM', ash.shape.lengthM + 1]])
+    const of = (d: Design, item: RegExp) => sum(find(d, item).map(l => l.amount))
+    for (const item of [/Sheets/, /Panes/, /Lumber/, /Edge board/, /Concrete block/, /Plywood/])
+      expect(of(longer, item)).toBeGreaterThan(of(ash, item))
+    expect(of(longer, /Barrel/)).toBe(of(ash, /Barrel/))
+  })
+
+  test('a price of one’s own goes into every line that it is for', () => {
+    const mine = patchDesign(ash, [['topUp.prices', [{ id: 'stock.lumber', each: 10 }]]])
+    for (const l of find(mine, /^Lumber/)) expect(l.price).toBe(10)
+  })
+
+  test('masonry has no studs; a lining before a framed wall leaves them', () => {
+    const brick = patchDesign(ash, [['skin.wall', [{ material: 'brick', thicknessM: 0.24 }]]])
+    expect(designFaults(brick)).toEqual([])
+    const back = (d: Design) =>
+      members(d, makeBuilding(d))
+        .filter(m => m.part === 'back wall')
+        .map(m => m.member)
+    expect(back(ash)).toEqual(['stud', 'plate'])
+    expect(back(brick)).toEqual(['plate on the wall'])
+  })
+
+  test('lengths at a spacing: both ends have one', () => {
+    expect([alongLength(9, 0.6), alongLength(9.1, 0.6), alongLength(0.5, 0.6)]).toEqual([16, 17, 2])
+  })
+})
+
+describe('foundations', () => {
+  test('each gives a take-off of its own, and says what speaks against it', () => {
+    for (const f of FOUNDATIONS) {
+      const house = patchDesign(ash, [['build.foundation.kind', f.id]])
+      const lines = takeoff(house).lines.filter(l => l.stage === 'foundation' && l.part === 'foundation')
+      expect(lines.length).toBeGreaterThan(0)
+      expect(lines.every(l => l.cost > 0)).toBe(true)
+    }
+    const piles = FOUNDATIONS.find(f => f.id === 'piles')!
+    expect(againstFoundation(piles, ash, 1.2, false).join()).toMatch(/ends above where frost goes/)
+    expect(againstFoundation(piles, patchDesign(ash, [['build.foundation.depthM', 1.3]]), 1.2, false)).toEqual([])
+    expect(againstFoundation(piles, ash, 0, true).join()).toMatch(/continuous footing/)
+  })
+
+  test('frost goes down with the root of its degree-days, and not at all where none is', () => {
+    const year = (c: number, days: number) => Float32Array.from({ length: 8760 }, (_, h) => (h < days * 24 ? c : 10))
+    expect(frostDepthM(year(5, 365))).toBe(0)
+    expect(frostDepthM(year(-10, 80)) / frostDepthM(year(-10, 20))).toBeCloseTo(2, 6)
+    // 600 degree-days: √(2 · 1.8 · 600 · 86 400 / 90·10⁶) = 1.44 m
+    expect(frostDepthM(year(-10, 60))).toBeCloseTo(1.44, 2)
+    const engine = createYearEngine()
+    expect(frostDepthM(engine.site(ash).dryBulbC)).toBeGreaterThan(0.4)
+    expect(frostDepthM(engine.site(growers).dryBulbC)).toBeLessThan(frostDepthM(engine.site(ash).dryBulbC))
+  })
+})
+
+describe('cuts as they are drawn', () => {
+  test('a square member is a rectangle; a cut leans as its saw is set', () => {
+    const square = { cut: 'square', sawDeg: 0 } as const
+    expect(memberOutline({ ends: [square, square] }, 100, 10)).toBe('0.0,10.0 100.0,10.0 100.0,0.0 0.0,0.0')
+    const plumb = { cut: 'plumb', sawDeg: 45 } as const
+    expect(memberOutline({ ends: [square, plumb] }, 100, 10)).toContain('110.0,0.0')
+  })
+
+  test('what is alike is told once', () => {
+    expect(together([1, 2, 1, 1], String)).toEqual([
+      { of: 1, count: 3 },
+      { of: 2, count: 1 },
+    ])
+  })
+})

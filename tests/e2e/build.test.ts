@@ -1,0 +1,71 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Key } from 'selenium-webdriver'
+import { click, consoleErrors, find, number, settled, type } from './browser'
+import { chooseUnits, downloads, drag, driver, fresh, rows, text } from './session'
+
+const total = async () => number((await text('[data-test="takeoff-total"]')).replaceAll(/[^\d]/g, ''))
+
+describe('build', () => {
+  test('what to buy follows the drawing, takes own prices and notes, and goes out as CSV', async () => {
+    await fresh('/?step=build')
+    const before = await total()
+    expect(before).toBeGreaterThan(5000)
+    expect(await text('[data-test="takeoff"]')).toMatch(/the marked face to the sun/)
+    // A higher house takes more.
+    await click(driver, 'step-shape')
+    await drag('ridge', 0, -50)
+    await click(driver, 'step-build')
+    const higher = await total()
+    expect(higher).toBeGreaterThan(before * 1.01)
+    // A note on a line, by keys.
+    await click(driver, 'write-inside-barrels-barrel-200-l')
+    const supplier = await find(driver, 'supplier-inside-barrels-barrel-200-l')
+    await supplier.sendKeys('Brook Farm', Key.ENTER)
+    expect(await text('[data-test="line-inside-barrels-barrel-200-l"]')).toMatch(/Brook Farm/)
+    await click(driver, 'save-takeoff')
+    const saved = join(downloads, 'take-off.csv')
+    await driver.wait(() => existsSync(saved), 10000, 'no list was saved')
+    const csv = readFileSync(saved, 'utf8')
+    expect(csv.split('\n')[0]).toMatch(/^stage,part,item,needed,unit,waste,buy,pack/)
+    expect(csv).toMatch(/Brook Farm/)
+    const own = Number(/^All,.*?,(\d+\.?\d*),/m.exec(csv)![1])
+    expect(Math.round(own)).toBe(higher)
+    await driver.navigate().refresh()
+    await settled(driver)
+    expect(await text('[data-test="line-inside-barrels-barrel-200-l"]')).toMatch(/Brook Farm/)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('a foundation is chosen by what speaks for and against it here; wrong input is told', async () => {
+    await fresh('/?step=build')
+    await click(driver, 'tab-foundation')
+    expect(number(await text('[data-test="frost"]'))).toBeGreaterThan(0.3)
+    await type(driver, 'It goes down', '0.4')
+    expect(
+      (await rows('[data-test="foundations"] tbody tr')).filter(r => /ends above where frost goes/.test(r)).length,
+    ).toBeGreaterThan(3)
+    await click(driver, 'foundation-piles')
+    await click(driver, 'tab-takeoff')
+    expect(await text('[data-test="takeoff"]')).toMatch(/Screw piles/)
+    await click(driver, 'undo')
+    expect(await text('[data-test="takeoff"]')).toMatch(/Washed stone/)
+  })
+
+  test('cuts with their saw angles, in feet too; a dome’s facets by kind', async () => {
+    await fresh('/?step=build')
+    await click(driver, 'tab-cuts')
+    const rafter = (await rows('[data-test="members"] tbody tr')).find(r => /^rafter\s+sunny slope/.test(r))!
+    expect(rafter).toMatch(/16\s+4\.07.m\s+seat, saw at 58\.1°; plumb, saw at 31\.9°/)
+    await type(driver, 'Rafters and studs apart', '1.2')
+    expect((await rows('[data-test="members"] tbody tr')).find(r => /^rafter\s+sunny slope/.test(r))).toMatch(/\s9\s/)
+    await chooseUnits('us')
+    expect((await rows('[data-test="members"] tbody tr')).find(r => /^rafter\s+sunny slope/.test(r))).toMatch(/13.ft 4/)
+    // Sheets keep the name that they are sold by.
+    const words = (await text('[data-test="panel-build"]')).replaceAll(/polycarbonate, \d+ mm/g, '')
+    expect(words).not.toMatch(/\d\s?(m|mm|m²)\b/)
+    await fresh('/?d=saritas&step=build')
+    await click(driver, 'tab-cuts')
+    expect(await rows('[data-test="facets"] > li')).toHaveLength(6)
+  })
+})
