@@ -1,8 +1,15 @@
+import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../core/drawings/sheet'
+import { drawView, VIEW_CHOICES, type ViewId } from '../core/drawings/views'
 import { cutList } from '../core/takeoff/cuts'
 import { takeoff } from '../core/takeoff/takeoff'
+import { writeDrawingDxf } from '../formats/drawing-dxf'
+import { writeDrawingPdf } from '../formats/drawing-pdf'
+import { writeDrawingSvg } from '../formats/drawing-svg'
 import { writeTakeoffCsv } from '../formats/takeoff-csv'
+import { BadInput } from './bad-input'
 import { loadDesign } from './design-commands'
-import { readOptions } from './options'
+import { shippedFonts } from './fonts'
+import { numberOption, readOptions } from './options'
 import { writeWhole } from './output'
 
 /** `takeoff`: what is to be bought, line by line. */
@@ -39,4 +46,42 @@ export function cutsCommand(args: string[]): unknown {
     ]),
     ...facets.map(f => ({ facet: f.part, count: f.count, sidesM: f.sidesM, angles: f.anglesDeg })),
   ]
+}
+
+/** An option that is one of some words. */
+function oneOf<T extends string>(name: string, given: string | undefined, allowed: readonly T[]): T {
+  const found = allowed.find(a => a === given)
+  if (found === undefined)
+    throw new BadInput([
+      given === undefined
+        ? `--${name}: is missing; allowed: ${allowed.join(', ')}`
+        : `--${name}: “${given}” is not known; allowed: ${allowed.join(', ')}`,
+    ])
+  return found
+}
+
+/** `draw`: a view to scale, with dimensions, as SVG, DXF or PDF. */
+export async function drawCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, ['view', 'svg', 'dxf', 'pdf', 'paper', 'scale'], ['design.json'])
+  const views = VIEW_CHOICES.map(v => v.id)
+  // An elevation is of one side: of the sunny one, unless said.
+  const view = options.view === 'elevation' ? 'sunny' : oneOf<ViewId>('view', options.view, views)
+  const paper = options.paper === undefined ? 'A4' : oneOf('paper', options.paper, Object.keys(PAPERS) as PaperId[])
+  const scale = options.scale === undefined ? null : numberOption('scale', options.scale, SCALES[0], 1000)
+  if (options.svg === undefined && options.dxf === undefined && options.pdf === undefined)
+    throw new BadInput(['arguments: nothing to write; allowed: one or more of --svg, --dxf and --pdf with a file'])
+  const design = loadDesign(words[0]!)
+  let sheet: Sheet
+  try {
+    sheet = layOut(design, { view, paper, scale, date: new Date().toISOString().slice(0, 10) })
+  } catch (error) {
+    if (error instanceof RangeError) throw new BadInput([`draw: ${error.message}`])
+    throw error
+  }
+  if (options.svg !== undefined) writeWhole(options.svg, writeDrawingSvg(sheet), words)
+  if (options.dxf !== undefined)
+    writeWhole(options.dxf, writeDrawingDxf(drawView(design, view, sheet.scale)!, sheet.scale), words)
+  if (options.pdf !== undefined) writeWhole(options.pdf, await writeDrawingPdf([sheet], shippedFonts()), words)
+  const { title, scale: drawnAt } = sheet
+  return { view, title, paper, scale: drawnAt, svg: options.svg, dxf: options.dxf, pdf: options.pdf }
 }

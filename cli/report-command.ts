@@ -1,30 +1,16 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { laidOn } from '../core/moves/registry'
 import { briefOf } from '../core/study/brief'
 import { ranked, ranksByHeat, rungOf } from '../core/study/ladder'
 import { formatQuantity } from '../core/units'
 import { yearView } from '../core/view'
 import { createYearEngine } from '../core/year'
-import type { FontFiles } from '../formats/pdf-page'
 import { writeReportPdf } from '../formats/report-pdf'
 import { BadInput } from './bad-input'
 import { loadDesign } from './design-commands'
+import { shippedFonts } from './fonts'
 import { readOptions } from './options'
 import { writeWhole } from './output'
 import { workOut } from './study-pool'
-
-/** The fonts that ship with the app. */
-function fonts(): FontFiles {
-  const { resolve } = createRequire(import.meta.url)
-  const files = (family: string, weight: number) =>
-    // A copy: a file that is read lies amid a larger buffer.
-    ['latin', 'latin-ext'].map(
-      set =>
-        new Uint8Array(readFileSync(resolve(`@fontsource/${family}/files/${family}-${set}-${weight}-normal.woff`))),
-    )
-  return { text: files('source-sans-3', 400), strong: files('source-sans-3', 600), heading: files('zilla-slab', 600) }
-}
 
 /** `report`: the whole design as a printed report; `--ladder yes` works the ladder out for it. */
 export async function reportCommand(args: string[]): Promise<unknown> {
@@ -48,7 +34,7 @@ export async function reportCommand(args: string[]): Promise<unknown> {
       rungs: ranked(rungs, 'money', ranksByHeat(design)),
       show: (v, quantity) => formatQuantity(v, quantity, 'metric'),
     },
-    fonts(),
+    shippedFonts(),
   )
   writeWhole(options.pdf, bytes, [words[0]!])
   return { pdf: options.pdf, pages }

@@ -10,7 +10,7 @@ import {
   weatherCommand,
 } from './design-commands'
 import { fuzzCommand } from './fuzz-command'
-import { cutsCommand, takeoffCommand } from './build-commands'
+import { cutsCommand, drawCommand, takeoffCommand } from './build-commands'
 import { reportCommand } from './report-command'
 import { findCommand, ladderCommand, sweepCommand, wintersCommand } from './study-commands'
 import { sunCommand } from './sun-command'
@@ -104,6 +104,15 @@ const COMMANDS: Record<string, Command> = {
     usage: 'cuts <design.json>',
     about: 'Members with their lengths and saw angles, and how lumber and sheets are cut from what is sold.',
     run: cutsCommand,
+  },
+  draw: {
+    usage:
+      'draw <design.json> --view section [--svg out.svg] [--dxf out.dxf] [--pdf out.pdf] [--paper A3] ' +
+      '[--scale 50]',
+    about:
+      'A view to scale with its dimensions: section, plan, foundation, pipes, elevation (of the sunny side), sunny, ' +
+      'pole, east, west. Paper: A4, A3, letter, tabloid. DXF is in millimetres, its layers by part.',
+    run: drawCommand,
   },
   weather: {
     usage: 'weather <design.json> --out year.epw',

@@ -1,62 +1,17 @@
-import fontkit from '@pdf-lib/fontkit'
-import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib'
-import { unpackWoff } from './woff'
-
-/** WOFF files of the fonts that a report is set in, each as subsets that stand in for one another. */
-export interface FontFiles {
-  text: readonly Uint8Array[]
-  strong: readonly Uint8Array[]
-  heading: readonly Uint8Array[]
-}
-type Face = keyof FontFiles
+import { PDFDocument, type PDFPage } from 'pdf-lib'
+import { LINE, setFonts, type FontFiles, type Style } from './pdf-fonts'
 
 /** A4, pt; and the margin round it. */
 export const PAGE = { width: 595.28, height: 841.89, margin: 48 }
-const INK = rgb(0.16, 0.15, 0.13)
-const SOFT = rgb(0.39, 0.35, 0.3)
-const LINE = rgb(0.85, 0.8, 0.71)
-/** Written in place of what a font does not have. */
-const OTHERWISE: Readonly<Record<string, string>> = { '→': '>', '◂': '<', '\u202f': '\u00a0', '₂': '2', '′': "'" }
-
-export interface Style {
-  face?: Face
-  size?: number
-  soft?: boolean
-}
-
 /** Sets text, tables and pictures on pages, from the top down; a page that is full is followed by another. */
 export async function makePaper(title: string, files: FontFiles) {
   const pdf = await PDFDocument.create()
-  pdf.registerFontkit(fontkit)
   pdf.setTitle(title)
   pdf.setCreator('Tierra')
-  const faces = {} as Record<Face, { font: PDFFont; has: Set<number> }[]>
-  for (const face of Object.keys(files) as Face[])
-    faces[face] = await Promise.all(
-      files[face].map(async bytes => {
-        const font = await pdf.embedFont(await unpackWoff(bytes), { subset: true })
-        return { font, has: new Set(font.getCharacterSet()) }
-      }),
-    )
+  const { widthOf, writeOn } = await setFonts(pdf, files)
   let page!: PDFPage
   let y = 0
   const wide = PAGE.width - 2 * PAGE.margin
-
-  /** Pieces of a text that one file of its face has. */
-  function runs(text: string, face: Face): { font: PDFFont; text: string }[] {
-    const out: { font: PDFFont; text: string }[] = []
-    for (const given of text) {
-      const known = (c: string) => faces[face].find(f => f.has.has(c.codePointAt(0)!))
-      const sign = known(given) ? given : (OTHERWISE[given] ?? '?')
-      const { font } = known(sign) ?? faces[face][0]!
-      const last = out.at(-1)
-      if (last?.font === font) last.text += sign
-      else out.push({ font, text: sign })
-    }
-    return out
-  }
-  const widthOf = (text: string, { face = 'text', size = 10 }: Style = {}) =>
-    runs(text, face).reduce((sum, r) => sum + r.font.widthOfTextAtSize(r.text, size), 0)
 
   /** The same words come again and again, and to lay one out takes long. */
   const known = new Map<string, number>()
@@ -69,14 +24,8 @@ export async function makePaper(title: string, files: FontFiles) {
   }
 
   /** Text at a place of the page, its left end there, or its right, or its middle. */
-  function write(text: string, x: number, at: number, style: Style = {}, end: 'left' | 'right' | 'middle' = 'left') {
-    const { face = 'text', size = 10, soft = false } = style
-    let left = x - (end === 'left' ? 0 : end === 'right' ? widthOf(text, style) : widthOf(text, style) / 2)
-    for (const r of runs(text, face)) {
-      page.drawText(r.text, { x: left, y: at, size, font: r.font, color: soft ? SOFT : INK })
-      left += r.font.widthOfTextAtSize(r.text, size)
-    }
-  }
+  const write = (text: string, x: number, at: number, style: Style = {}, end: 'left' | 'right' | 'middle' = 'left') =>
+    writeOn(page, text, x, at, style, end)
 
   function turn(): void {
     page = pdf.addPage([PAGE.width, PAGE.height])
@@ -171,4 +120,3 @@ export async function makePaper(title: string, files: FontFiles) {
   return { write, paragraph, heading, table, picture, turn, bytes }
 }
 export type Paper = Awaited<ReturnType<typeof makePaper>>
-export { INK, LINE, SOFT }

@@ -12,7 +12,8 @@ import { roughCost } from '../core/takeoff/cost'
 import { CLAIMS, GROUNDS } from '../core/trust'
 import { formatNumber, type Quantity } from '../core/units'
 import type { YearView } from '../core/view'
-import { INK, LINE, makePaper, type FontFiles, type Paper } from './pdf-page'
+import { INK, LINE, type FontFiles } from './pdf-fonts'
+import { makePaper, type Paper } from './pdf-page'
 
 /** What a report is made of. */
 export interface ReportParts {

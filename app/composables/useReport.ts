@@ -1,9 +1,3 @@
-import ext400 from '@fontsource/source-sans-3/files/source-sans-3-latin-ext-400-normal.woff?url'
-import text400 from '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url'
-import ext600 from '@fontsource/source-sans-3/files/source-sans-3-latin-ext-600-normal.woff?url'
-import text600 from '@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff?url'
-import slabExt from '@fontsource/zilla-slab/files/zilla-slab-latin-ext-600-normal.woff?url'
-import slab from '@fontsource/zilla-slab/files/zilla-slab-latin-600-normal.woff?url'
 import { ref } from 'vue'
 import { useDesign } from '../stores/design'
 import { useLadder } from '../stores/ladder'
@@ -11,9 +5,7 @@ import { useNotices } from '../stores/notices'
 import { useSettings } from '../stores/settings'
 import { useYear } from '../stores/year'
 import { saveText } from './saveText'
-
-const load = async (urls: readonly string[]) =>
-  Promise.all(urls.map(async url => new Uint8Array(await (await fetch(url)).arrayBuffer())))
+import { shippedFonts } from './shippedFonts'
 
 /** The design on the bench as a printed report, made on this machine. */
 export function useReport() {
@@ -35,11 +27,7 @@ export function useReport() {
           rungs: ladder.stale ? [] : ladder.order,
           show: (v, quantity) => settings.show(v, quantity),
         },
-        {
-          text: await load([text400, ext400]),
-          strong: await load([text600, ext600]),
-          heading: await load([slab, slabExt]),
-        },
+        await shippedFonts(),
       )
       saveText(`${bench.current.name}.pdf`, bytes, 'application/pdf')
     } catch (error) {

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Key } from 'selenium-webdriver'
-import { click, consoleErrors, find, number, settled, type } from './browser'
+import { choose, click, consoleErrors, find, number, settled, type } from './browser'
 import { chooseUnits, downloads, drag, driver, fresh, rows, text } from './session'
 
 const total = async () => number((await text('[data-test="takeoff-total"]')).replaceAll(/[^\d]/g, ''))
@@ -67,5 +67,31 @@ describe('build', () => {
     await fresh('/?d=saritas&step=build')
     await click(driver, 'tab-cuts')
     expect(await rows('[data-test="facets"] > li')).toHaveLength(6)
+  })
+
+  test('drawings to scale go out as SVG, DXF and PDF; what does not fit is told', async () => {
+    await fresh('/?step=build')
+    await click(driver, 'tab-drawings')
+    const picture = await find(driver, 'drawing')
+    expect(await picture.getAttribute('alt')).toBe(
+      'Hollow Ash Seed Library: Section, looking to the west end, 1:50 on A4',
+    )
+    await choose(driver, 'Scale', '10')
+    expect(await text('[data-test="panel-build"]')).toMatch(/at 1:10 does not fit on A4; allowed: 1:\d+ or smaller/)
+    await choose(driver, 'Scale', '')
+    await choose(driver, 'Drawing', 'pipes')
+    expect(await text('[data-test="panel-build"]')).toMatch(/This house has no pipes to draw/)
+    await choose(driver, 'Drawing', 'foundation')
+    for (const [kind, start] of [
+      ['svg', '<svg xmlns'],
+      ['dxf', '0\nSECTION'],
+      ['pdf', '%PDF-'],
+    ] as const) {
+      await click(driver, `save-${kind}`)
+      const saved = join(downloads, `Hollow Ash Seed Library, foundation plan.${kind}`)
+      await driver.wait(() => existsSync(saved), 10000, `no ${kind} was saved`)
+      expect(readFileSync(saved, 'latin1').startsWith(start)).toBe(true)
+    }
+    expect(await consoleErrors(driver)).toEqual([])
   })
 })

@@ -3,6 +3,7 @@ const TABS = [
   { id: 'takeoff', name: 'What to buy' },
   { id: 'foundation', name: 'Foundation' },
   { id: 'cuts', name: 'Cuts' },
+  { id: 'drawings', name: 'Drawings' },
 ] as const
 </script>
 
@@ -16,6 +17,9 @@ const TABS = [
     </template>
     <template #cuts>
       <CutsPanel />
+    </template>
+    <template #drawings>
+      <DrawingsPanel />
     </template>
   </StepTabs>
 </template>

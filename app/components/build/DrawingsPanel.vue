@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../../../core/drawings/sheet'
+import { drawView, VIEW_CHOICES, type ViewId } from '../../../core/drawings/views'
+import { writeDrawingSvg } from '../../../formats/drawing-svg'
+import { saveText } from '~/composables/saveText'
+import { shippedFonts } from '~/composables/shippedFonts'
+
+/** Drawings to scale for the office and the wall, as they come out of the printer. */
+const bench = useDesign()
+const settings = useSettings()
+const notices = useNotices()
+const view = ref<ViewId>('section')
+const paper = ref<PaperId>(settings.units === 'metric' ? 'A4' : 'letter')
+/** 1 to so many; empty for the largest that fits. */
+const scale = ref('')
+const PAPER_CHOICES = (Object.keys(PAPERS) as PaperId[]).map(id => ({ id, name: id }))
+const SCALE_CHOICES = [{ id: '', name: 'as large as it fits' }, ...SCALES.map(s => ({ id: String(s), name: `1:${s}` }))]
+const take = (key: 'view' | 'paper' | 'scale') => (id: string) => {
+  if (key === 'view') view.value = id as ViewId
+  else if (key === 'paper') paper.value = id as PaperId
+  else scale.value = id
+  return null
+}
+const laid = computed((): { sheet: Sheet | null; fault: string } => {
+  try {
+    const sheet = layOut(bench.current, {
+      view: view.value,
+      paper: paper.value,
+      scale: scale.value === '' ? null : Number(scale.value),
+      date: new Date().toLocaleDateString(undefined, { dateStyle: 'medium' }),
+      show: settings.show,
+      feet: settings.units !== 'metric',
+    })
+    return { sheet, fault: '' }
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    return { sheet: null, fault: `${error.message.charAt(0).toUpperCase()}${error.message.slice(1)}.` }
+  }
+})
+const svg = computed(() => (laid.value.sheet ? writeDrawingSvg(laid.value.sheet) : ''))
+const picture = computed(() => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg.value)}`)
+const file = computed(() => `${bench.current.name}, ${VIEW_CHOICES.find(v => v.id === view.value)!.name.toLowerCase()}`)
+const saveSvg = () => saveText(`${file.value}.svg`, svg.value, 'image/svg+xml')
+const busy = ref(false)
+async function saved(make: () => Promise<void>): Promise<void> {
+  busy.value = true
+  try {
+    await make()
+  } catch (error) {
+    notices.tell('error', `The file could not be made: ${error instanceof Error ? error.message : String(error)}`)
+  } finally {
+    busy.value = false
+  }
+}
+const saveDxf = () =>
+  saved(async () => {
+    const { writeDrawingDxf } = await import('../../../formats/drawing-dxf')
+    const { scale } = laid.value.sheet!
+    saveText(`${file.value}.dxf`, writeDrawingDxf(drawView(bench.current, view.value, scale)!, scale), 'image/vnd.dxf')
+  })
+const savePdf = () =>
+  saved(async () => {
+    const { writeDrawingPdf } = await import('../../../formats/drawing-pdf')
+    saveText(`${file.value}.pdf`, await writeDrawingPdf([laid.value.sheet!], await shippedFonts()), 'application/pdf')
+  })
+</script>
+
+<template>
+  <div class="px-4 py-3">
+    <div class="flex flex-wrap items-end gap-x-4 gap-y-1">
+      <ChoiceField label="Drawing" :value="view" :options="VIEW_CHOICES" :set="take('view')" class="w-44" />
+      <ChoiceField label="Paper" :value="paper" :options="PAPER_CHOICES" :set="take('paper')" class="w-28" />
+      <ChoiceField label="Scale" :value="scale" :options="SCALE_CHOICES" :set="take('scale')" class="w-44" />
+      <template v-if="laid.sheet">
+        <button class="button mb-1" :disabled="busy" data-test="save-pdf" @click="savePdf">PDF</button>
+        <button class="button mb-1" data-test="save-svg" @click="saveSvg">SVG</button>
+        <button class="button mb-1" :disabled="busy" data-test="save-dxf" @click="saveDxf">DXF</button>
+      </template>
+    </div>
+    <p v-if="laid.fault" class="fault mt-2" role="alert">{{ laid.fault }}</p>
+    <template v-if="laid.sheet">
+      <img
+        :src="picture"
+        :alt="`${laid.sheet.title}, 1:${laid.sheet.scale} on ${laid.sheet.paper}`"
+        class="mt-2 block w-full max-w-4xl border border-line"
+        data-test="drawing"
+      />
+      <p class="hint mt-1">
+        1:{{ laid.sheet.scale }} on {{ laid.sheet.paper }}: print at full size, and measure the bar before you measure
+        anything else. The DXF is in millimetres at true size, its layers by part.
+      </p>
+    </template>
+  </div>
+</template>

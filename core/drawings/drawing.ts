@@ -1,0 +1,152 @@
+import type { Design } from '../design/types'
+import type { Building } from '../geometry/surfaces'
+import type { Show } from '../units'
+
+/** Layers of a drawing, by part: names as a CAD lists them, and the weight of their lines on paper, mm. */
+export const LAYERS = {
+  skin: { name: 'SKIN', weightMm: 0.5 },
+  glazing: { name: 'GLAZING', weightMm: 0.35 },
+  openings: { name: 'OPENINGS', weightMm: 0.35 },
+  ground: { name: 'GROUND', weightMm: 0.35 },
+  foundation: { name: 'FOUNDATION', weightMm: 0.5 },
+  inside: { name: 'INSIDE', weightMm: 0.25 },
+  pipes: { name: 'PIPES', weightMm: 0.25 },
+  dimensions: { name: 'DIMENSIONS', weightMm: 0.18 },
+  words: { name: 'WORDS', weightMm: 0.18 },
+} as const
+export type DrawingLayer = keyof typeof LAYERS
+
+/** A point of a drawing: across and up, mm of the real house. */
+export type At = readonly [x: number, y: number]
+
+/** A line through points, or words at a place. */
+export type Item =
+  | { kind: 'path'; layer: DrawingLayer; points: readonly At[]; closed?: boolean; dashed?: boolean }
+  | {
+      kind: 'words'
+      layer: DrawingLayer
+      at: At
+      text: string
+      /** Height of its capitals on paper, mm. */
+      heightMm: number
+      align: 'left' | 'middle' | 'right'
+      /** Turned to the left, degrees. */
+      turnDeg?: number
+    }
+
+/** A view of the house in its own size, mm. */
+export interface Drawing {
+  title: string
+  items: Item[]
+}
+
+/** What a view is drawn from. */
+export interface Drawn {
+  design: Design
+  building: Building
+  /** Millimetres of the house that lie under one of the paper: dimensions and words keep their size on paper. */
+  scale: number
+  show: Show
+}
+
+/** Heights of words on paper, and how far dimensions stand off, mm. */
+export const WORDS_MM = 2.5
+const OFF_MM = 9
+const TICK_MM = 1.2
+
+export const mm = (metres: number): number => metres * 1000
+export const rectangle = (
+  layer: DrawingLayer,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  dashed = false,
+): Item => ({
+  kind: 'path',
+  layer,
+  closed: true,
+  dashed,
+  points: [
+    [x0, y0],
+    [x1, y0],
+    [x1, y1],
+    [x0, y1],
+  ],
+})
+export const line = (layer: DrawingLayer, from: At, to: At, dashed = false): Item => ({
+  kind: 'path',
+  layer,
+  points: [from, to],
+  dashed,
+})
+export const words = (
+  at: At,
+  text: string,
+  align: 'left' | 'middle' | 'right' = 'middle',
+  heightMm = WORDS_MM,
+  turnDeg = 0,
+): Item => ({ kind: 'words', layer: 'words', at, text, align, heightMm, turnDeg })
+
+/**
+ * A dimension between two points, drawn so many rows to the left of the way from one to the other: its line, the lines
+ * that lead to it, a tick at each end and what it measures, which is the distance between the points.
+ */
+export function dimension({ scale, show }: Pick<Drawn, 'scale' | 'show'>, from: At, to: At, row = 1): Item[] {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
+  const long = Math.hypot(dx, dy)
+  if (long < 1e-6) return []
+  const [ux, uy] = [dx / long, dy / long]
+  const [nx, ny] = [-uy, ux]
+  const off = OFF_MM * scale * row
+  const at = (p: At, by: number): At => [p[0] + nx * by, p[1] + ny * by]
+  const [a, b] = [at(from, off), at(to, off)]
+  const t = TICK_MM * scale
+  const tick = (p: At): Item =>
+    line('dimensions', [p[0] - (ux + nx) * t, p[1] - (uy + ny) * t], [p[0] + (ux + nx) * t, p[1] + (uy + ny) * t])
+  const sign = Math.sign(row)
+  const turn = (Math.atan2(dy, dx) * 180) / Math.PI
+  // Words stand on the line, and are never upside down.
+  const upright = turn > 90.01 || turn <= -89.99 ? turn + 180 : turn
+  const over = upright === turn ? 1 : -1
+  const middle: At = [(a[0] + b[0]) / 2 + nx * over * scale, (a[1] + b[1]) / 2 + ny * over * scale]
+  return [
+    line('dimensions', at(from, 1.5 * scale * sign), at(from, off + 1.5 * scale * sign)),
+    line('dimensions', at(to, 1.5 * scale * sign), at(to, off + 1.5 * scale * sign)),
+    line('dimensions', a, b),
+    tick(a),
+    tick(b),
+    {
+      kind: 'words',
+      layer: 'dimensions',
+      at: middle,
+      text: show(long / 1000, 'length'),
+      align: 'middle',
+      heightMm: WORDS_MM,
+      turnDeg: upright,
+    },
+  ]
+}
+
+/** Whether the sunny side faces south. */
+export const isNorthern = ({ design }: Pick<Drawn, 'design'>): boolean => design.site.latitudeDeg >= 0
+
+/**
+ * Where a place of the room lies when it is looked at from above with the sunny side below: the west end is then on the
+ * left where the sun stands in the south, and on the right where it stands in the north.
+ */
+export function fromAbove(drawn: Pick<Drawn, 'design'>): (xM: number, yM: number) => At {
+  const { lengthM } = drawn.design.shape
+  return isNorthern(drawn) ? (xM, yM) => [mm(yM), mm(xM)] : (xM, yM) => [mm(lengthM - yM), mm(xM)]
+}
+
+/** How far a drawing reaches, mm of the house: its lines; words are not counted. */
+export function extentOf(items: readonly Item[]): { x0: number; y0: number; x1: number; y1: number } {
+  const points = items.flatMap(i => (i.kind === 'path' ? i.points : [i.at]))
+  return {
+    x0: Math.min(...points.map(p => p[0])),
+    x1: Math.max(...points.map(p => p[0])),
+    y0: Math.min(...points.map(p => p[1])),
+    y1: Math.max(...points.map(p => p[1])),
+  }
+}

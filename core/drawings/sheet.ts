@@ -1,0 +1,143 @@
+import type { Design } from '../design/types'
+import { inMetric, type Show } from '../units'
+import { extentOf, LAYERS, type At, type Drawing, type Item } from './drawing'
+import { drawView, type ViewId } from './views'
+
+/** Papers laid across, mm. */
+export const PAPERS = {
+  A4: { wideMm: 297, highMm: 210 },
+  A3: { wideMm: 420, highMm: 297 },
+  letter: { wideMm: 279.4, highMm: 215.9 },
+  tabloid: { wideMm: 431.8, highMm: 279.4 },
+} as const
+export type PaperId = keyof typeof PAPERS
+
+/** Scales in use on building sites, 1 to so many. */
+export const SCALES = [10, 20, 25, 50, 75, 100, 150, 200, 500] as const
+
+export interface SheetWords {
+  at: At
+  text: string
+  heightMm: number
+  align: 'left' | 'middle' | 'right'
+  turnDeg: number
+  strong: boolean
+}
+
+/** A drawing on paper: lines and words in mm of the paper from its lower left corner. */
+export interface Sheet {
+  paper: PaperId
+  wideMm: number
+  highMm: number
+  scale: number
+  title: string
+  lines: { points: At[]; closed: boolean; dashed: boolean; weightMm: number }[]
+  words: {
+    at: At
+    text: string
+    heightMm: number
+    align: 'left' | 'middle' | 'right'
+    turnDeg: number
+    strong: boolean
+  }[]
+}
+
+export interface SheetAsked {
+  view: ViewId
+  paper: PaperId
+  /** 1 to so many; null for the largest of {@link SCALES} that fits. */
+  scale: number | null
+  /** As it is written in the title block. */
+  date: string
+  show?: Show
+  /** The bar beside the scale goes by feet. */
+  feet?: boolean
+}
+
+const MARGIN_MM = 10
+const BLOCK_MM = 22
+/** Words stand beyond lines by about so much, mm. */
+const AIR_MM = 6
+
+/** What a drawing needs of paper at a scale, mm. */
+function needed(drawing: Drawing, scale: number) {
+  const e = extentOf(drawing.items)
+  return { ...e, wideMm: (e.x1 - e.x0) / scale + 2 * AIR_MM, highMm: (e.y1 - e.y0) / scale + 2 * AIR_MM }
+}
+
+/**
+ * A view set on paper with its title block and a bar that measures true.
+ * @throws RangeError with a sentence for a person, where it does not fit or the house has no such view
+ */
+export function layOut(design: Design, asked: SheetAsked): Sheet {
+  const { view, paper, date, show = inMetric, feet = false } = asked
+  const { wideMm, highMm } = PAPERS[paper]
+  const room = { wide: wideMm - 2 * MARGIN_MM, high: highMm - 2 * MARGIN_MM - BLOCK_MM }
+  const at = (scale: number) => {
+    const drawing = drawView(design, view, scale, show)
+    if (!drawing || drawing.items.length === 0) throw new RangeError(`this house has no ${view} to draw`)
+    const size = needed(drawing, scale)
+    return { drawing, size, fits: size.wideMm <= room.wide && size.highMm <= room.high }
+  }
+  const fitting = () => SCALES.find(s => at(s).fits)
+  const scale = asked.scale ?? fitting() ?? SCALES.at(-1)!
+  const { drawing, size, fits } = at(scale)
+  if (!fits)
+    throw new RangeError(
+      `the ${view} at 1:${scale} does not fit on ${paper}; ` +
+        `allowed: 1:${fitting() ?? 'none'} or smaller, or larger paper`,
+    )
+  const left = (wideMm - size.wideMm) / 2 + AIR_MM
+  const low = MARGIN_MM + BLOCK_MM + (room.high - size.highMm) / 2 + AIR_MM
+  const onPaper = ([x, y]: At): At => [left + (x - size.x0) / scale, low + (y - size.y0) / scale]
+  const sheet: Sheet = { paper, wideMm, highMm, scale, title: `${design.name}: ${drawing.title}`, lines: [], words: [] }
+  for (const item of drawing.items) put(sheet, item, onPaper)
+  titleBlock(sheet, design, drawing.title, date, show, feet)
+  return sheet
+}
+
+function put(sheet: Sheet, item: Item, onPaper: (p: At) => At): void {
+  if (item.kind === 'path')
+    sheet.lines.push({
+      points: item.points.map(onPaper),
+      closed: item.closed ?? false,
+      dashed: item.dashed ?? false,
+      weightMm: LAYERS[item.layer].weightMm,
+    })
+  else
+    sheet.words.push({
+      at: onPaper(item.at),
+      text: item.text,
+      heightMm: item.heightMm,
+      align: item.align,
+      turnDeg: item.turnDeg ?? 0,
+      strong: false,
+    })
+}
+
+const FOOT_M = 0.3048
+
+/** Frame, title block and a bar of the scale. */
+function titleBlock(sheet: Sheet, design: Design, title: string, date: string, show: Show, feet: boolean): void {
+  const { wideMm, highMm, scale } = sheet
+  const [x0, x1, y0, y1] = [MARGIN_MM, wideMm - MARGIN_MM, MARGIN_MM, highMm - MARGIN_MM]
+  const stroke = (points: At[], closed = false, weightMm = 0.35) =>
+    sheet.lines.push({ points, closed, dashed: false, weightMm })
+  stroke([[x0, y0], [x1, y0], [x1, y1], [x0, y1]], true, 0.5) // prettier-ignore
+  stroke([[x0, y0 + BLOCK_MM], [x1, y0 + BLOCK_MM]]) // prettier-ignore
+  const say = (x: number, y: number, text: string, heightMm = 2.5, strong = false, align: 'left' | 'right' = 'left') =>
+    sheet.words.push({ at: [x, y], text, heightMm, align, turnDeg: 0, strong })
+  say(x0 + 4, y0 + 14, design.name, 4, true)
+  say(x0 + 4, y0 + 8, title, 3)
+  say(x0 + 4, y0 + 3, 'Frame, loads and anchors: by an engineer. Dimensions are of inner faces.', 2.2)
+  say(x1 - 4, y0 + 14, `1:${scale} on ${sheet.paper}`, 3.5, true, 'right')
+  say(x1 - 4, y0 + 8, date, 2.5, false, 'right')
+  // The bar: as many whole metres or feet as are near a quarter of the sheet.
+  const unitM = feet ? FOOT_M : 1
+  const count = [1, 2, 5, 10, 20, 50].filter(n => (n * unitM * 1000) / scale <= wideMm / 4).at(-1) ?? 1
+  const long = (count * unitM * 1000) / scale
+  const [bx, by] = [x1 - 4 - long - 14, y0 + 3.4]
+  stroke([[bx, by], [bx + long, by]], false, 0.5) // prettier-ignore
+  for (const share of [0, 0.5, 1]) stroke([[bx + long * share, by - 1], [bx + long * share, by + 1]]) // prettier-ignore
+  say(bx + long + 2, by - 1, show(count * unitM, 'length'))
+}

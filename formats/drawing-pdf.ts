@@ -1,0 +1,42 @@
+import { PDFDocument } from 'pdf-lib'
+import type { Sheet } from '../core/drawings/sheet'
+import { INK, setFonts, type FontFiles } from './pdf-fonts'
+
+/** Points of a PDF in a millimetre. */
+const PT = 72 / 25.4
+/** Capitals of the face are so high for a letter’s size of 1. */
+const CAPITALS = 0.66
+
+/** Sheets as a PDF whose pages are as large as their paper: printed at full size they measure true. */
+export async function writeDrawingPdf(sheets: readonly Sheet[], files: FontFiles): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create()
+  pdf.setTitle(sheets[0]?.title ?? 'Drawings')
+  pdf.setCreator('Tierra')
+  const { writeOn } = await setFonts(pdf, files)
+  for (const sheet of sheets) {
+    const page = pdf.addPage([sheet.wideMm * PT, sheet.highMm * PT])
+    for (const { points, closed, dashed, weightMm } of sheet.lines)
+      points.forEach(([x, y], i) => {
+        const next = points[i + 1] ?? (closed ? points[0] : undefined)
+        if (!next) return
+        page.drawLine({
+          start: { x: x * PT, y: y * PT },
+          end: { x: next[0] * PT, y: next[1] * PT },
+          thickness: weightMm * PT,
+          color: INK,
+          dashArray: dashed ? [3 * PT, 1.5 * PT] : undefined,
+        })
+      })
+    for (const w of sheet.words)
+      writeOn(
+        page,
+        w.text,
+        w.at[0] * PT,
+        w.at[1] * PT,
+        { size: (w.heightMm / CAPITALS) * PT, face: w.strong ? 'strong' : 'text' },
+        w.align,
+        w.turnDeg,
+      )
+  }
+  return pdf.save()
+}
