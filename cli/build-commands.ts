@@ -29,7 +29,7 @@ export function cutsCommand(args: string[]): unknown {
   const { thickM, deepM } = design.build.frame
   const section = thickM === null || deepM === null ? null : [thickM, deepM]
   return [
-    ...members.map(({ member, part, count, lengthM, ends, bent }) => ({
+    ...members.map(({ member, part, count, lengthM, ends, bevelDeg, bent }) => ({
       member,
       part,
       count,
@@ -37,6 +37,7 @@ export function cutsCommand(args: string[]): unknown {
       angles: ends.map(e => e.sawDeg),
       cuts: ends.map(e => e.cut),
       section,
+      ...(bevelDeg === undefined ? {} : { bevelDeg }),
       ...(bent ? { jig } : {}),
     })),
     ...lumber.map(({ lengthM, pieces }) => ({ lumber: lengthM, pieces })),

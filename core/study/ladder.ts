@@ -47,7 +47,7 @@ const WAYS: Partial<Record<MoveGroup, { ways: readonly LossName[]; words: string
 /** Gains under this are not felt, K. */
 const LITTLE_K = 0.15
 const weeks = (n: number) => (Math.abs(n - 1) < 0.07 ? 'a week' : `${n.toFixed(1)} weeks`)
-const percent = (share: number) => `${Math.round(share * 100)} %`
+const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 
 /** Why a rung ranks where it does: what its kind of loss is of the worst night, and what it costs besides money. */
 function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 'why'>): string {
@@ -76,7 +76,7 @@ function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 
   if (rung.hoursDamp > now.hoursDamp * 1.15 + 50) said.push('the air grows damper')
   if (rung.hoursDamp < now.hoursDamp * 0.85 - 50) said.push('the air grows drier')
   if (Math.abs(rung.weeksWon) >= 0.5)
-    said.push(`crops grow ${weeks(Math.abs(rung.weeksWon))} ${rung.weeksWon > 0 ? 'longer' : 'less'}`)
+    said.push(`crops grow ${weeks(Math.abs(rung.weeksWon))} ${rung.weeksWon > 0 ? 'longer' : 'shorter'}`)
   if (rung.before === 'backfill') said.push('it can’t be added once the ground is filled')
   if (rung.before === 'glazing') said.push('it can’t be added once the glazing is on')
   const all = said.join('; ')

@@ -25,6 +25,8 @@ export interface Member {
   ends: readonly [EndCut, EndCut]
   /** Bent to a curve, which a jig is made for. */
   bent: boolean
+  /** Long sides of a dome's strut are ripped to this, degrees from square: half of what its faces turn by. */
+  bevelDeg?: number
   /** May be joined over a support: sills, plates, purlins. */
   runs: boolean
 }
@@ -79,6 +81,7 @@ function merged(all: readonly Member[]): Member[] {
         o.member === m.member &&
         o.part === m.part &&
         Math.abs(o.lengthM - m.lengthM) < 0.0015 &&
+        Math.abs((o.bevelDeg ?? 0) - (m.bevelDeg ?? 0)) < 0.05 &&
         o.ends.every((e, i) => e.cut === m.ends[i]!.cut && Math.abs(e.sawDeg - m.ends[i]!.sawDeg) < 0.05),
     )
     if (like) like.count += m.count
@@ -239,20 +242,23 @@ export function domeEdges({ surfaces }: Pick<Building, 'surfaces'>): DomeEdge[] 
   })
 }
 
-/** Struts of a dome: each edge a strut, its sides bevelled to half of what the faces turn by. */
+/**
+ * Struts of a dome: each edge a strut, corner to corner, its long sides bevelled; how its ends are shortened and cut is
+ * the hub's or plate's to say.
+ */
 function struts(building: Building): Member[] {
-  return domeEdges(building).map((e): Member => {
-    const mitre: EndCut = { cut: 'mitre', sawDeg: (180 - e.dihedralDeg) / 2 }
-    return {
+  return domeEdges(building).map(
+    (e): Member => ({
       member: e.foot ? 'sill' : 'strut',
       part: 'dome',
       count: 1,
       lengthM: e.lengthM,
-      ends: e.foot ? [SQUARE, SQUARE] : [mitre, mitre],
+      ends: [SQUARE, SQUARE],
+      bevelDeg: e.foot ? 0 : (180 - e.dihedralDeg) / 2,
       bent: false,
       runs: false,
-    }
-  })
+    }),
+  )
 }
 
 /** Facets of a dome of one shape. */

@@ -173,6 +173,9 @@ describe('a dome’s facets', () => {
     expect(12 * Math.min(...top.anglesDeg)).toBeLessThan(360)
     expect(12 * Math.min(...top.anglesDeg)).toBeGreaterThan(330)
     for (const e of inner) expect(e.dihedralDeg).toBeLessThan(180)
+    // Between two upright walls of twelve: they turn by 30°, each strut by half of it.
+    const post = members(saritas, building).find(m => Math.abs(m.lengthM - 0.6) < 1e-6)!
+    expect(post.bevelDeg).toBeCloseTo(15, 6)
   })
 })
 

@@ -11,6 +11,12 @@ const m = (v: number) => settings.show(v, 'length')
 const deg = (v: number) => settings.show(v, 'angle')
 const NAMES: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
 const end = ({ cut, sawDeg }: EndCut) => (cut === 'square' ? 'square' : `${NAMES[cut]}, saw at ${deg(sawDeg)}`)
+const cutWords = (one: Member) =>
+  one.bent
+    ? 'bent on the jig'
+    : one.bevelDeg
+      ? `corner to corner, ends to suit the hub; long sides bevelled, saw at ${deg(one.bevelDeg)}`
+      : one.ends.map(end).join('; ')
 const section = computed(() => {
   const { thickM, deepM } = bench.current.build.frame
   return thickM !== null && deepM !== null
@@ -74,7 +80,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
             <td class="pl-4 whitespace-nowrap">{{ one.part }}</td>
             <td class="pl-4 text-right tabular-nums">{{ one.count }}</td>
             <td class="pl-4 text-right font-semibold whitespace-nowrap tabular-nums">{{ m(one.lengthM) }}</td>
-            <td class="pl-4">{{ one.bent ? 'bent on the jig' : one.ends.map(end).join('; ') }}</td>
+            <td class="pl-4">{{ cutWords(one) }}</td>
             <td class="pl-4">
               <svg
                 v-if="!one.bent"
