@@ -1,10 +1,14 @@
 import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../core/drawings/sheet'
 import { drawView, VIEW_CHOICES, type ViewId } from '../core/drawings/views'
+import { isDate } from '../core/design/fields/build'
+import { schedule } from '../core/plan/schedule'
 import { cutList } from '../core/takeoff/cuts'
 import { takeoff } from '../core/takeoff/takeoff'
+import { createYearEngine } from '../core/year'
 import { writeDrawingDxf } from '../formats/drawing-dxf'
 import { writeDrawingPdf } from '../formats/drawing-pdf'
 import { writeDrawingSvg } from '../formats/drawing-svg'
+import { writePlanIcs } from '../formats/plan-ics'
 import { writeTakeoffCsv } from '../formats/takeoff-csv'
 import { BadInput } from './bad-input'
 import { loadDesign } from './design-commands'
@@ -85,4 +89,18 @@ export async function drawCommand(args: string[]): Promise<unknown> {
   if (options.pdf !== undefined) writeWhole(options.pdf, await writeDrawingPdf([sheet], shippedFonts()), words)
   const { title, scale: drawnAt } = sheet
   return { view, title, paper, scale: drawnAt, svg: options.svg, dxf: options.dxf, pdf: options.pdf }
+}
+
+/** `plan`: the work in order on days of the calendar. */
+export function planCommand(args: string[]): unknown {
+  const { options, words } = readOptions(args, ['start', 'ics'], ['design.json'])
+  const { start, ics } = options
+  if (start === undefined || !isDate(start))
+    throw new BadInput([
+      `--start: ${start === undefined ? 'is missing' : `“${start}” is not a day`}; allowed: a day such as 2027-04-05`,
+    ])
+  const design = loadDesign(words[0]!)
+  const plan = schedule(design, start, createYearEngine().site(design).dryBulbC)
+  if (ics !== undefined) writeWhole(ics, writePlanIcs(plan, design), words)
+  return plan
 }

@@ -10,7 +10,7 @@ import {
   weatherCommand,
 } from './design-commands'
 import { fuzzCommand } from './fuzz-command'
-import { cutsCommand, drawCommand, takeoffCommand } from './build-commands'
+import { cutsCommand, drawCommand, planCommand, takeoffCommand } from './build-commands'
 import { reportCommand } from './report-command'
 import { findCommand, ladderCommand, sweepCommand, wintersCommand } from './study-commands'
 import { sunCommand } from './sun-command'
@@ -113,6 +113,13 @@ const COMMANDS: Record<string, Command> = {
       'A view to scale with its dimensions: section, plan, foundation, pipes, elevation (of the sunny side), sunny, ' +
       'pole, east, west. Paper: A4, A3, letter, tabloid. DXF is in millimetres, its layers by part.',
     run: drawCommand,
+  },
+  plan: {
+    usage: 'plan <design.json> --start 2027-04-05 [--ics out.ics]',
+    about:
+      'The work in its order, with what it holds for: days by who builds, none on a day off, each when this site ' +
+      'usually has the weather for it. As a calendar where a file is named.',
+    run: planCommand,
   },
   weather: {
     usage: 'weather <design.json> --out year.epw',

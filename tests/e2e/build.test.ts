@@ -94,4 +94,38 @@ describe('build', () => {
     }
     expect(await consoleErrors(driver)).toEqual([])
   })
+
+  test('order of work: days off, a task moved by keys, ticks that stay, a calendar file; no day is told', async () => {
+    await fresh('/?step=build')
+    await click(driver, 'tab-plan')
+    const day = async (id: string) => (await find(driver, `bar-${id}`)).getAttribute('aria-valuenow').then(Number)
+    const setStart = (value: string) =>
+      driver.executeScript(
+        `const i = document.querySelector('[data-test="plan-start"]')
+        i.value = arguments[0]; i.dispatchEvent(new Event('change', { bubbles: true }))`,
+        value,
+      )
+    await setStart('2027-02-01')
+    expect(await text('[data-test="task-dig"]')).toMatch(/Waits for ground that has thawed/)
+    expect(await text('[data-test="task-lines-marked"]')).toMatch(/^Hold:.*Power, gas, water and drains/s)
+    const end = await text('[data-test="plan-end"]')
+    await click(driver, 'off-saturday')
+    expect(await text('[data-test="plan-end"]')).not.toBe(end)
+    const [glazing, openings] = [await day('glazing'), await day('openings')]
+    await (await find(driver, 'bar-glazing')).sendKeys(Key.PAGE_DOWN)
+    expect(await day('glazing')).toBeGreaterThanOrEqual(glazing + 7)
+    expect(await day('openings')).toBeGreaterThan(openings)
+    await click(driver, 'tick-lines-marked')
+    await setStart('')
+    expect(await text('[data-test="panel-build"]')).toMatch(/That is no day of the calendar/)
+    await click(driver, 'save-ics')
+    const saved = join(downloads, 'Hollow Ash Seed Library, order of work.ics')
+    await driver.wait(() => existsSync(saved), 10000, 'no calendar was saved')
+    expect(readFileSync(saved, 'utf8')).toMatch(/^BEGIN:VCALENDAR/)
+    await driver.navigate().refresh()
+    await settled(driver)
+    await click(driver, 'tab-plan')
+    expect(await (await find(driver, 'tick-lines-marked')).isSelected()).toBe(true)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
 })

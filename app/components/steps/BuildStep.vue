@@ -4,6 +4,7 @@ const TABS = [
   { id: 'foundation', name: 'Foundation' },
   { id: 'cuts', name: 'Cuts' },
   { id: 'drawings', name: 'Drawings' },
+  { id: 'plan', name: 'Order of work' },
 ] as const
 </script>
 
@@ -20,6 +21,9 @@ const TABS = [
     </template>
     <template #drawings>
       <DrawingsPanel />
+    </template>
+    <template #plan>
+      <PlanPanel />
     </template>
   </StepTabs>
 </template>

@@ -22,6 +22,32 @@ export type FoundationId = (typeof FOUNDATION_CHOICES)[number]['id']
 /** So many lines may have a word of the reader's own. */
 const MOST_NOTES = 300
 
+const WEEKDAYS = [
+  { id: 'monday', name: 'Monday' },
+  { id: 'tuesday', name: 'Tuesday' },
+  { id: 'wednesday', name: 'Wednesday' },
+  { id: 'thursday', name: 'Thursday' },
+  { id: 'friday', name: 'Friday' },
+  { id: 'saturday', name: 'Saturday' },
+  { id: 'sunday', name: 'Sunday' },
+] as const
+/** In the order of a week. */
+export const WEEKDAY_CHOICES = WEEKDAYS
+
+/** A day of the calendar, such as 2027-04-05. */
+const date = (label: string) =>
+  text(10, {
+    label,
+    check: v => (isDate(v) ? null : [`“${v}” is not a day`, 'a day of the calendar such as 2027-04-05']),
+  })
+/** Whether a text is a day of the calendar as ISO 8601 writes it. */
+export const isDate = (v: string): boolean => {
+  const [year, month, day] = (/^(\d{4})-(\d{2})-(\d{2})$/.exec(v) ?? []).slice(1).map(Number)
+  if (!year || !month || !day) return false
+  const at = new Date(Date.UTC(year, month - 1, day))
+  return at.getUTCMonth() === month - 1 && at.getUTCDate() === day
+}
+
 /** What a builder or an engineer says of how it is built. Spans and sections are said here, never worked out. */
 export const BUILD = group(
   {
@@ -66,6 +92,20 @@ export const BUILD = group(
         }),
       },
       { label: 'Frame', about: 'entered, or told by an engineer: nothing here is worked out for strength' },
+    ),
+    plan: group(
+      {
+        startOn: orNull(date('Begin on'), { start: null, about: '`null`: not decided' }),
+        daysOff: list(choice(WEEKDAYS, {}), 0, 6, { start: ['sunday'], label: 'Days off in a week' }),
+        holidays: list(date('Day off'), 0, 100, { start: [], label: 'Other days off' }),
+        moved: list(group({ task: text(60, { label: 'Task' }), on: date('Not before') }), 0, 100, {
+          start: [],
+          label: 'Tasks that were moved',
+          about: 'a task begins on that day, or as soon after it as what comes before it is done',
+        }),
+        done: list(text(60, { label: 'Task' }), 0, 100, { start: [], label: 'Tasks that are done' }),
+      },
+      { label: 'Order of work' },
     ),
     notes: list(
       group({
