@@ -106,7 +106,7 @@ const plainHouse = completeDesign({
   },
   breathe: { leakage: 'tight' },
   topUp: { sources: [aSource('heater', { on: false, setPointC: 2 })] },
-  build: { foundation: { kind: 'rubble trench', depthM: 1, widthM: 0.35 } },
+  build: { foundation: { kind: 'rubble trench', depthM: 1, widthM: 0.35 }, plan: { startOn: '2027-04-05' } },
 })
 
 /** Double glass stands upright in front; the roof over the ridge of the glazing is solid. */

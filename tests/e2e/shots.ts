@@ -28,12 +28,12 @@ const SHOTS: Shot[] = [
   { name: 'aim-crops', path: '/?d=fjellro&step=aim' },
   { name: 'model', path: '/?d=saritas&step=shape&day=110&hour=9', clicks: ['view-model'] },
   { name: 'heat-view', path: '/?step=skin&day=20&hour=6', clicks: ['view-heat'] },
-  { name: 'skin-compare', path: '/?step=skin', clicks: ['tab-compare', 'more-room'], studies: ['glazings'] },
   { name: 'store-us-units', path: '/?step=store', clicks: ['body-0', 'more-room'], units: 'us', studies: ['amount'] },
   { name: 'earth-store', path: '/?d=ribera-alta&step=store', clicks: ['tab-air', 'more-room'] },
   { name: 'take-off', path: '/?step=build' },
   { name: 'cuts', path: '/?d=saritas&step=build', clicks: ['tab-cuts'] },
   { name: 'drawing', path: '/?step=build', clicks: ['tab-drawings'] },
+  { name: 'order-of-work', path: '/?step=build', clicks: ['tab-plan'] },
   {
     name: 'cold-spell',
     path: '/?d=ribera-alta&step=topUp',

@@ -52,9 +52,12 @@ const strip = computed(() => {
   const [from, to] = [dayNumber(startOn.value) - 2, dayNumber(last.value) + 4]
   const x = linear([from, to], [NAMES, Math.max(NAMES + 100, width.value - 8)])
   const months: { x: number; name: string }[] = []
+  const wide = 30 * (x(from + 1) - x(from))
   for (let d = from; d <= to; d++)
-    if (isoDay(d).endsWith('-01'))
-      months.push({ x: x(d), name: new Date(`${isoDay(d)}T12:00`).toLocaleDateString(undefined, { month: 'short' }) })
+    if (isoDay(d).endsWith('-01') && x(d) < width.value - 26) {
+      const name = new Date(`${isoDay(d)}T12:00`).toLocaleDateString(undefined, { month: 'short' })
+      months.push({ x: x(d), name: wide < 34 ? name.slice(0, 1) : name })
+    }
   return { x, perDay: x(from + 1) - x(from), months }
 })
 let held: { id: string; x: number; from: number } | null = null
@@ -162,7 +165,7 @@ async function save(): Promise<void> {
         </g>
       </svg>
       <p class="hint">
-        Bars are work, diamonds are points to hold at. Draw a bar to another day; what follows goes along.
+        Bars are work, diamonds are points to hold at. Drag a bar to another day; what follows goes along.
       </p>
     </div>
     <ol class="mt-2" data-test="plan">
