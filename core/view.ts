@@ -1,5 +1,6 @@
 import type { Answers } from './answers'
-import { designDays, groundTemperatureC, noonOfDay, type DesignDay, type GroundClimate } from './climate'
+import { frostDepthM } from './ground/frost'
+import { designDays, noonOfDay, type DesignDay, type GroundClimate } from './climate'
 import { entry, MATERIALS } from './catalog'
 import type { Design } from './design/types'
 import { makeBuilding } from './geometry/surfaces'
@@ -46,7 +47,7 @@ export interface YearView {
   /** The yearly wave of the ground's surface, and how quickly the site's soil passes it on, m²/s. */
   ground: GroundClimate
   soilDiffusivity: number
-  /** Greatest depth at which the undisturbed ground freezes, m. */
+  /** How deep frost goes into bare ground, m. */
   frostDepthM: number
 }
 
@@ -56,13 +57,6 @@ export function yearView(design: Design, result: YearResult): YearView {
   const { cold, hot } = designDays(site)
   const soil = entry(MATERIALS, design.site.soil)
   const diffusivity = soil.conductivity / (soil.density * soil.specificHeat)
-  let frostDepthM = 0
-  for (let depth = 0; depth <= 3; depth += 0.05) {
-    let coldest = Infinity
-    for (let day = 0; day < 365; day += 5)
-      coldest = Math.min(coldest, groundTemperatureC(site.ground, depth, day, diffusivity))
-    if (coldest < 0) frostDepthM = depth
-  }
   return {
     answers,
     sums: bookedSums({ ...result, design, building: makeBuilding(design) }),
@@ -71,7 +65,7 @@ export function yearView(design: Design, result: YearResult): YearView {
     standardOffsetH: site.standardOffsetH,
     cold,
     hot,
-    frostDepthM,
+    frostDepthM: frostDepthM(site.dryBulbC),
     ground: site.ground,
     soilDiffusivity: diffusivity,
     openShare: series.openings,

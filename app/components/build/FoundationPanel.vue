@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { patchDesign } from '../../../core/editing'
-import { againstFoundation, FOUNDATIONS, frostDepthM } from '../../../core/takeoff/foundations'
+import { againstFoundation, FOUNDATIONS } from '../../../core/takeoff/foundations'
 import { FOUNDATION_CHOICES } from '../../../core/design/fields/build'
 import { isMasonry } from '../../../core/takeoff/members'
 import { takeoff } from '../../../core/takeoff/takeoff'
@@ -10,7 +10,8 @@ import { formatNumber } from '../../../core/units'
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
-const frostM = computed(() => (year.view ? frostDepthM(year.view.hours.outsideC) : 0))
+const byRule = computed(() => bench.current.site.survey.frostDepthM)
+const frostM = computed(() => byRule.value || (year.view?.frostDepthM ?? 0))
 const heavy = computed(() => isMasonry(bench.current.skin.wall))
 const rows = computed(() =>
   FOUNDATIONS.map(f => {
@@ -34,8 +35,10 @@ const currency = computed(() => bench.current.topUp.currency)
   <div class="px-4 py-3">
     <p>
       Frost goes <strong class="slab text-2xl" data-test="frost">{{ settings.show(frostM, 'length') }}</strong> down
-      here in bare ground, by this year’s days of frost.
-      <span class="hint">Snow and grass keep some of it out; the office may ask for more.</span>
+      here{{ byRule > 0 ? ', by local rule.' : ' in bare ground, by this year’s days of frost.' }}
+      <span v-if="byRule === 0" class="hint">
+        Snow and grass keep some of it out; the office may ask for more: its rule goes into the ground notes of Site.
+      </span>
     </p>
     <div class="mt-1 flex flex-wrap items-end gap-x-4">
       <DesignField path="build.foundation.depthM" class="w-32" />
