@@ -4,6 +4,9 @@ import { isDate } from '../../core/design/fields/build'
 import { designFaults, patchDesign } from '../../core/editing'
 import { dayNumber, isoDay, monthDay, weekday } from '../../core/plan/calendar'
 import { isWorkday, schedule, suitableDays } from '../../core/plan/schedule'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { permitSheet } from '../../core/plan/permit'
+import { inMetric } from '../../core/units'
 import { createYearEngine } from '../../core/year'
 import { writePlanIcs } from '../../formats/plan-ics'
 
@@ -123,5 +126,30 @@ describe('ICS, read by another', () => {
         .map(Number),
     )
     expect(dig.description).toMatch(/nobody works in one alone/)
+  })
+})
+
+describe('the sheet for the office', () => {
+  const sheet = (d: Design) => permitSheet(d, makeBuilding(d), 0.95, inMetric)
+  const of = (d: Design, asked: string) => sheet(d).find(l => l.asked === asked)!
+
+  test('it says what the design knows: size, height, frost, foundation, glazing overhead', () => {
+    // Walls of 22 + 100 + 15 mm: 4.6 + 2 × 0.137 by 9 + 2 × 0.137.
+    expect(of(ash, 'Size outside, about').answer).toMatch(/^4\.87\sm × 9\.27\sm; floor 41\.4\sm²/)
+    expect(of(ash, 'Height over the ground').answer).toBe('3.60\u00a0m')
+    expect(of(ash, 'Frost depth').answer).toMatch(/0\.95\sm, estimated/)
+    expect(of(ash, 'Foundation').answer).toMatch(/rubble trench/)
+    expect(of(ash, 'Glazing overhead').answer).toMatch(/Twin-wall/)
+  })
+
+  test('what others have to say stays open; what the engineer said is named', () => {
+    for (const asked of ['Snow load', 'Wind load', 'Anchors against uplift', 'Sections and spans of the frame'])
+      expect(of(ash, asked)).toMatchObject({ answer: null, by: expect.stringMatching(/engineer/) })
+    const noted = patchDesign(ash, [['site.survey.snowNote', '2.1 kN/m² at the office']])
+    expect(of(noted, 'Snow load')).toMatchObject({
+      answer: null,
+      by: 'the engineer, by the local code; noted: 2.1 kN/m² at the office',
+    })
+    expect(of(patchDesign(ash, [['build.foundation.kind', 'undecided']]), 'Foundation').answer).toBeNull()
   })
 })

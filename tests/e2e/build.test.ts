@@ -128,4 +128,15 @@ describe('build', () => {
     expect(await (await find(driver, 'tick-lines-marked')).isSelected()).toBe(true)
     expect(await consoleErrors(driver)).toEqual([])
   })
+
+  test('the sheet for the office says what is known, in feet too, and leaves loads open', async () => {
+    await fresh('/?step=build')
+    await click(driver, 'tab-permit')
+    const sheet = await text('[data-test="permit"]')
+    expect(sheet).toMatch(/Height over the ground\s+3\.60.m/)
+    expect(sheet).toMatch(/Snow load\s+open: the engineer/)
+    await chooseUnits('us')
+    expect(await text('[data-test="permit"]')).toMatch(/Height over the ground\s+11.ft 10.in/)
+    await chooseUnits('metric')
+  })
 })

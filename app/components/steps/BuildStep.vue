@@ -5,6 +5,7 @@ const TABS = [
   { id: 'cuts', name: 'Cuts' },
   { id: 'drawings', name: 'Drawings' },
   { id: 'plan', name: 'Order of work' },
+  { id: 'permit', name: 'Permit' },
 ] as const
 </script>
 
@@ -24,6 +25,9 @@ const TABS = [
     </template>
     <template #plan>
       <PlanPanel />
+    </template>
+    <template #permit>
+      <PermitPanel />
     </template>
   </StepTabs>
 </template>
