@@ -1,11 +1,9 @@
 import { PDFDocument } from 'pdf-lib'
-import type { Sheet } from '../core/drawings/sheet'
+import { CAPITALS, type Sheet } from '../core/drawings/sheet'
 import { INK, setFonts, type FontFiles } from './pdf-fonts'
 
 /** Points of a PDF in a millimetre. */
 const PT = 72 / 25.4
-/** Capitals of the face are so high for a letter’s size of 1. */
-const CAPITALS = 0.66
 
 /** Sheets as a PDF whose pages are as large as their paper: printed at full size they measure true. */
 export async function writeDrawingPdf(sheets: readonly Sheet[], files: FontFiles): Promise<Uint8Array> {

@@ -1,10 +1,8 @@
-import type { Sheet } from '../core/drawings/sheet'
+import { CAPITALS, type Sheet } from '../core/drawings/sheet'
 
 const escaped = (text: string) =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
 const n = (v: number) => String(Number(v.toFixed(3)))
-/** Capitals of the face are so high for a letter’s size of 1. */
-const CAPITALS = 0.66
 const ANCHOR = { left: 'start', middle: 'middle', right: 'end' } as const
 
 /** A sheet as SVG whose width and height are those of the paper: printed as it is, it measures true. */

@@ -99,9 +99,11 @@ function plan(paper: Paper, { design, show }: ReportParts): void {
     const r = (shape.widthM / 2) * ppm
     page.drawCircle({ x: x0 + r, y: y0 + r, size: r, ...style })
   } else page.drawRectangle({ x: x0, y: y0, width: shape.lengthM * ppm, height: shape.widthM * ppm, ...style })
+  // With the sunny side below, the west end is on the left in the north and on the right in the south.
+  const northern = design.site.latitudeDeg >= 0
   for (const o of roomObjects(design))
     page.drawRectangle({
-      x: x0 + o.y0 * ppm,
+      x: x0 + (northern ? o.y0 : shape.lengthM - o.y1) * ppm,
       y: y0 + o.x0 * ppm,
       width: (o.y1 - o.y0) * ppm,
       height: (o.x1 - o.x0) * ppm,

@@ -1,5 +1,6 @@
 import { computed, onScopeDispose, reactive, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
+import { sameYear } from '../../core/study/kept'
 import type { Brief } from '../../core/study/brief'
 import { useDesign } from '../stores/design'
 import { useYear } from '../stores/year'
@@ -16,7 +17,7 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
   const found = shallowRef<(T & { brief: Brief })[]>([])
   const of = shallowRef<Design | null>(null)
   const state = reactive({ running: false, done: 0, total: 0, failure: '' })
-  const stale = computed(() => of.value !== null && of.value !== bench.current)
+  const stale = computed(() => of.value !== null && !sameYear(of.value, bench.current))
   let stop = new AbortController()
 
   function cancel(): void {

@@ -1,5 +1,3 @@
-import { takeoff } from '../../core/takeoff/takeoff'
-import { formatNumber } from '../../core/units'
 import type { Step } from './step'
 
 export const build: Step = {
@@ -7,8 +5,5 @@ export const build: Step = {
   name: 'Build',
   panel: () => import('~/components/steps/BuildStep.vue'),
   whole: () => true,
-  summary: ({ design }) => {
-    const { lines, total, currency } = takeoff(design)
-    return `${lines.length} lines, ${currency} ${formatNumber(total, 0)}`
-  },
+  summary: () => 'what to buy, in what order',
 }

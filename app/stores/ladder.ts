@@ -5,7 +5,7 @@ import { laidOn, MOVES, type Laid } from '../../core/moves/registry'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Found, type Wanted } from '../../core/study/find'
 import { ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
-import type { Choice } from '../../core/study/kept'
+import { sameYear, type Choice } from '../../core/study/kept'
 import type { StageName } from '../../core/study/stages'
 import { restOften } from '../composables/restOften'
 import { useDesign } from './design'
@@ -25,7 +25,7 @@ export const useLadder = defineStore('ladder', () => {
   const rank = ref<Rank>('money')
   /** All rungs are there: it was not stopped. */
   const complete = computed(() => state.total > 0 && state.done === state.total)
-  const stale = computed(() => of.value !== null && of.value !== bench.current)
+  const stale = computed(() => of.value !== null && !sameYear(of.value, bench.current))
   const order = computed(() => (of.value ? ranked(rungs.value, rank.value, ranksByHeat(of.value)) : []))
   /** What was laid on this design from its ladders, and why. */
   const choices = shallowRef<Choice[]>([])

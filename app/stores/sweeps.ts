@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
+import { sameYear } from '../../core/study/kept'
 import { combinations, swept, sweepPoint, type SweepPoint, type Vary } from '../../core/study/sweep'
 import { restOften } from '../composables/restOften'
 import { useDesign } from './design'
@@ -20,7 +21,7 @@ export const useSweeps = defineStore('sweeps', () => {
   const of = shallowRef<Design | null>(null)
   const refused = ref(0)
   const state = reactive({ running: false, done: 0, total: 0, failure: '' })
-  const stale = computed(() => of.value !== null && of.value !== bench.current)
+  const stale = computed(() => of.value !== null && !sameYear(of.value, bench.current))
   /** A sweep that was begun and not ended. */
   const open = computed(() => of.value !== null && !state.running && state.done < state.total)
   let stop = new AbortController()

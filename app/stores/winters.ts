@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { aimLine } from '../../core/aim/aim-line'
 import { MONTH_OF_DAY } from '../../core/climate'
 import type { Design } from '../../core/design'
+import { sameYear } from '../../core/study/kept'
 import type { Winter } from '../../core/study/winter'
 import { COLDER, inSeed, quantile, seedsFrom } from '../../core/study/ensemble'
 import { useDesign } from './design'
@@ -25,7 +26,7 @@ export const useWinters = defineStore('winters', () => {
   const of = shallowRef<Design | null>(null)
   const known = ref(0)
   const failure = ref('')
-  const stale = computed(() => of.value !== bench.current)
+  const stale = computed(() => of.value === null || !sameYear(of.value, bench.current))
   /** Coldest nights of eight winters in ten, and of the winter that the aim is meant for, °C; null until known. */
   const spread = computed(() => {
     if (all.value.length === 0) return null
@@ -67,7 +68,7 @@ export const useWinters = defineStore('winters', () => {
       () => {
         clearTimeout(timer)
         const design = bench.current
-        if (design === of.value) return
+        if (of.value && sameYear(design, of.value)) return
         turn++
         failure.value = ''
         if (design.site.climate.kind !== 'normals' || design.id !== of.value?.id) all.value = []

@@ -15,6 +15,10 @@ export type PaperId = keyof typeof PAPERS
 /** Scales in use on building sites, 1 to so many. */
 export const SCALES = [10, 20, 25, 50, 75, 100, 150, 200, 500] as const
 
+/** Capitals are so high for a letter’s size of 1 in Source Sans, 660 of 1000. */
+export const CAPITALS = 0.66
+
+/** Words on a sheet: their place, and the height of their capitals, mm. */
 export interface SheetWords {
   at: At
   text: string

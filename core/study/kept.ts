@@ -1,8 +1,15 @@
+import type { Design } from '../design/types'
 import type { Winter } from './winter'
 import type { Found, Wanted } from './find'
 import type { Rung } from './ladder'
 import type { StageName } from './stages'
 import type { SweepPoint, Vary } from './sweep'
+
+/** Branches of a design that its years and costs hang on: how it is built does not. */
+const YEAR_BRANCHES = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp'] as const
+
+/** Whether two states of a design have the same year: a study of one is true of the other. */
+export const sameYear = (a: Design, b: Design): boolean => YEAR_BRANCHES.every(branch => a[branch] === b[branch])
 
 /** A change that was laid on the design from a study, and why. */
 export interface Choice {

@@ -19,6 +19,8 @@ export interface Foundation {
   cons: string
   /** It stands on frost-free ground by its depth; the others ride on what freezes. */
   reachesDown: boolean
+  /** It stands in a trench as deep as it goes down. */
+  inTrench: boolean
   /** Needs of those who build it. */
   wants: readonly ('mixer or truck' | 'machine' | 'bearing ground' | 'level ground')[]
   /** Ground to be dug for it, m³. */
@@ -58,6 +60,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'floor and footing in one; level, clean, keeps heat when foam lies under it and round its edge',
     cons: 'most concrete; no soil beds; its edge must be thick or insulated against frost',
     reachesDown: false,
+    inTrench: false,
     wants: ['mixer or truck', 'level ground'],
     digM3: f => f.floorAreaM2 * (SLAB_M + BEDDING_M),
     needs: f => [
@@ -73,6 +76,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'carries walls of any weight; insulation lies well against it',
     cons: 'a trench down to ground that does not freeze, forms and steel',
     reachesDown: true,
+    inTrench: true,
     wants: ['mixer or truck', 'machine'],
     digM3: trench,
     needs: f => [
@@ -88,6 +92,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'form and edge insulation in one; light to carry; two people and a pump',
     cons: 'dear foam; the fresh concrete can burst a joint that was not braced',
     reachesDown: true,
+    inTrench: true,
     wants: ['mixer or truck'],
     digM3: trench,
     needs: f => [
@@ -103,6 +108,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'drains by itself, little concrete, stone that is often at hand',
     cons: 'a way out for the water; a beam on top all the same',
     reachesDown: true,
+    inTrench: true,
     wants: ['machine'],
     digM3: trench,
     needs: f => [
@@ -125,6 +131,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'no pouring; a few hours; cheap',
     cons: 'rides on ground that freezes; holds little against uplift unless it is tied down',
     reachesDown: false,
+    inTrench: false,
     wants: ['bearing ground', 'level ground'],
     digM3: f => stands(f) * f.widthM ** 2 * BEDDING_M,
     needs: f => [
@@ -138,6 +145,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'no digging, no concrete, held against uplift; can be taken out again',
     cons: 'a machine and somebody who knows the ground; stones stop them',
     reachesDown: true,
+    inTrench: false,
     wants: ['machine'],
     digM3: () => 0,
     needs: f => [{ item: 'Screw piles', amount: stands(f), unit: 'pieces', price: 'stock.pile' }],
@@ -147,6 +155,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'quick, cheap, the usual footing of hoop houses; holds well in firm ground',
     cons: 'wood in the ground rots, steel rusts; crooked where there are stones',
     reachesDown: true,
+    inTrench: false,
     wants: ['bearing ground'],
     digM3: () => 0,
     needs: f => [
@@ -159,6 +168,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     pros: 'laid in a day on gravel, moved again when one must; often allowed without a permit',
     cons: 'rots in time; rides on the frost; needs anchors against the wind',
     reachesDown: false,
+    inTrench: false,
     wants: ['level ground'],
     digM3: f => f.perimeterM * f.widthM * BEDDING_M,
     needs: f => [

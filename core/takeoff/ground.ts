@@ -20,31 +20,38 @@ const GRAVEL_M = 0.3
 /** Room to work in round a dug floor, m. */
 const WORKING_M = 0.3
 
+/** Length round the foot that is built, m: the wall of a house stands already. */
+const footM = ({ shape }: Design, { perimeterM }: Building): number =>
+  perimeterM - (shape.form === 'lean-to' ? shape.lengthM : 0)
+
 /** A design's footing as its builder says. */
-export const footingOf = ({ build }: Design, { perimeterM, floorAreaM2 }: Building): Footing => ({
-  perimeterM,
-  floorAreaM2,
-  depthM: build.foundation.depthM,
-  widthM: build.foundation.widthM,
-  apartM: build.foundation.apartM,
+export const footingOf = (design: Design, building: Building): Footing => ({
+  perimeterM: footM(design, building),
+  floorAreaM2: building.floorAreaM2,
+  depthM: design.build.foundation.depthM,
+  widthM: design.build.foundation.widthM,
+  apartM: design.build.foundation.apartM,
 })
 
 /** All digging of a design by what it is for, m³ in the ground. */
 export function digging(design: Design, building: Building): { what: string; m3: number; backM3: number }[] {
   const { shape, store, build, skin } = design
   const footing = footingOf(design, building)
-  const { perimeterM, floorAreaM2, sunkM } = building
+  const { floorAreaM2, sunkM } = building
+  const { perimeterM } = footing
   const strip = shape.pathM < 0 ? pathStrip(design) : null
   const floorM = store.floor.rest.reduce((sum, l) => sum + l.thicknessM, 0)
   const drainM = build.foundation.drain ?? 0
-  const edge = skin.edge.depthM > build.foundation.depthM ? skin.edge.depthM - build.foundation.depthM : 0
+  // A trench for the foundation takes the board as well.
+  const trenchM = foundationOf(design)?.inTrench ? footing.depthM : 0
+  const edge = Math.max(0, skin.edge.depthM - trenchM)
   const all = [
     { what: 'the sunk floor', m3: floorAreaM2 * sunkM, backM3: 0 },
     { what: 'room to work in round it', m3: perimeterM * WORKING_M * sunkM, backM3: perimeterM * WORKING_M * sunkM },
     { what: 'the floor’s layers', m3: (floorAreaM2 - building.bedAreaM2) * floorM, backM3: 0 },
     { what: 'the foundation', m3: foundationOf(design)?.digM3(footing) ?? 0, backM3: 0 },
     {
-      what: 'the edge board below it',
+      what: 'the edge board',
       m3: perimeterM * edge * TRENCH_M,
       backM3: perimeterM * edge * (TRENCH_M - skin.edge.thicknessM),
     },
@@ -71,7 +78,7 @@ export function digging(design: Design, building: Building): { what: string; m3:
 /** The ground's work and the foundation. */
 export function groundNeeds(design: Design, building: Building, show: Show): Dug & { parts: PartNeeds[] } {
   const { build, skin } = design
-  const { perimeterM } = building
+  const perimeterM = footM(design, building)
   const dug = digging(design, building)
   const digM3 = dug.reduce((sum, d) => sum + d.m3, 0)
   const spoilM3 = (digM3 - dug.reduce((sum, d) => sum + d.backM3, 0)) * BULKING

@@ -21,7 +21,7 @@ export interface Member {
   count: number
   /** Along its inner edge, between the lines on which its ends are cut, m. */
   lengthM: number
-  /** Its lower or first end, and the other. */
+  /** Its lower end, and the upper one. */
   ends: readonly [EndCut, EndCut]
   /** Bent to a curve, which a jig is made for. */
   bent: boolean
@@ -138,12 +138,14 @@ function sectionMembers(design: Design, building: Building): Member[] {
       run('plate', name(e))
       return
     }
+    const first = endCut(e, before)
+    const second: EndCut = after && isHouse(after) ? { cut: 'plumb', sawDeg: tiltOf(e) } : endCut(e, after)
     out.push({
       member: 'rafter',
       part: name(e),
       count: along,
       lengthM: edgeLength(e),
-      ends: [endCut(e, before), after && isHouse(after) ? { cut: 'plumb', sawDeg: tiltOf(e) } : endCut(e, after)],
+      ends: rises(e) ? [first, second] : [second, first],
       bent: false,
       runs: false,
     })

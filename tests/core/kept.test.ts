@@ -2,7 +2,7 @@ import { DEMOS, type Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
 import { laidOn, MOVES } from '../../core/moves/registry'
 import { withMoves } from '../../core/study/find'
-import { digest, readStudies, type KeptStudies } from '../../core/study/kept'
+import { digest, readStudies, sameYear, type KeptStudies } from '../../core/study/kept'
 import { planStages, StageFailed } from '../../core/study/stages'
 import { roughCost } from '../../core/takeoff/cost'
 import { readDesign, writeDesign } from '../../formats/design-json'
@@ -91,4 +91,23 @@ describe('stages', () => {
     expect(() => planStages(bare, { 'tighter-cover': 'now', 'cover': 'next year' })).toThrow(StageFailed)
     expect(() => planStages(bare, { 'tighter-cover': 'now', 'cover': 'next year' })).toThrow(/“now”/)
   })
+})
+
+test('how it is built, its name and what is decided leave a study true; anything of its year does not', () => {
+  const house = ash
+  const changed = (path: string, value: unknown) => patchDesign(house, [[path, value]])
+  for (const [path, value] of [
+    ['build.wasteShare', 0.2],
+    ['build.plan.done', ['dig']],
+    ['name', 'Another'],
+  ] as const) {
+    expect(sameYear(house, changed(path, value))).toBe(true)
+    expect(digest(changed(path, value))).toBe(digest(house))
+  }
+  for (const [path, value] of [
+    ['shape.kneeWallM', 0.8],
+    ['topUp.prices', [{ id: 'part.dig', each: 1 }]],
+    ['aim.cropWeek', 30],
+  ] as const)
+    expect(sameYear(house, changed(path, value))).toBe(false)
 })

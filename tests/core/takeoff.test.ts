@@ -37,8 +37,8 @@ describe('the saltbox Hollow Ash by hand', () => {
     // √(1.15² + 1.3²) = 1.7357; arctan(1.3 / 1.15) = 48.50°, its seat 90 − 48.5
     expect(pole!.lengthM).toBeCloseTo(1.7357, 3)
     expect(pole!.ends.map(e => [e.cut, e.sawDeg])).toEqual([
-      ['plumb', expect.closeTo(48.5, 1)],
       ['level', expect.closeTo(41.5, 1)],
+      ['plumb', expect.closeTo(48.5, 1)],
     ])
     expect(of('stud', /back/)[0]).toMatchObject({ count: 16, lengthM: 2.3 })
     expect(sum(of('ridge board', /./).map(m => m.lengthM))).toBe(9)
@@ -106,8 +106,10 @@ describe('the lean-to Fjellro by hand: 7 m × 3.2 m, from 1 m to 3.4 m up a hous
     expect(slope).toHaveLength(24)
     expect(sum(slope.map(p => p.widthM * p.lengthM))).toBeCloseTo(24 * bay * 2, 6)
     expect(panes!.amount).toBeGreaterThan(24 * bay * 2)
-    // 20.4 m of pipe and a tenth: 22.4, in lengths of 6 m
-    expect(find(fjellro, /Drain pipe/, /drains/)[0]!).toMatchObject({ amount: expect.closeTo(20.4, 6), buy: 24 })
+    // 7 + 2 × 3.2 m, none along the house, and a tenth: 14.7, in lengths of 6 m
+    expect(find(fjellro, /Drain pipe/, /drains/)[0]!).toMatchObject({ amount: expect.closeTo(13.4, 6), buy: 18 })
+    // Forms 1.2 m deep, round those three sides.
+    expect(find(fjellro, /Insulated forms/)[0]!.amount).toBeCloseTo(13.4 * 1.2, 6)
   })
 })
 
@@ -299,6 +301,14 @@ describe('the take-off', () => {
 })
 
 describe('foundations', () => {
+  test('a trench for the footing takes the edge board as well; piles leave it to be dug for', () => {
+    const dig = (kind: string) =>
+      sum(find(patchDesign(ash, [['build.foundation.kind', kind]]), /Dig for the edge/).map(l => l.amount))
+    expect(dig('grade beam')).toBe(0)
+    // 27.2 m round, 0.8 m deep, a trench of 0.3 m
+    expect(dig('piles')).toBeCloseTo(27.2 * 0.8 * 0.3, 6)
+  })
+
   test('each gives a take-off of its own, and says what speaks against it', () => {
     for (const f of FOUNDATIONS) {
       const house = patchDesign(ash, [['build.foundation.kind', f.id]])

@@ -197,12 +197,3 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
     </svg>
   </div>
 </template>
-
-<style scoped>
-.caution {
-  margin: 0.5rem 0;
-  background: var(--warn);
-  border-left: 4px solid var(--clay);
-  padding: 0.3rem 0.6rem;
-}
-</style>

@@ -151,10 +151,4 @@ const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.curren
   background: var(--field, var(--paper));
   padding: 0.15rem 0.4rem;
 }
-.caution {
-  margin: 0.5rem 0;
-  background: var(--warn);
-  border-left: 4px solid var(--clay);
-  padding: 0.3rem 0.6rem;
-}
 </style>

@@ -4,6 +4,7 @@ import { linear } from '../../../core/scale'
 import { MOVES, moveWords } from '../../../core/moves/registry'
 import { winterDli } from '../../../core/study/figures'
 import type { Found, FoundSet } from '../../../core/study/find'
+import { sameYear } from '../../../core/study/kept'
 import { formatNumber } from '../../../core/units'
 
 /** The cheapest set of changes that meets an aim, and how far money goes otherwise. */
@@ -28,7 +29,7 @@ const start = () =>
     winterDli: wanted.lightShare * lightNow.value,
   })
 const found = computed(() => ladder.found)
-const stale = computed(() => ladder.foundFor !== null && ladder.foundFor.design !== bench.current)
+const stale = computed(() => ladder.foundFor !== null && !sameYear(ladder.foundFor.design, bench.current))
 const money = (v: number) =>
   Math.abs(v) < 0.5
     ? 'nothing'

@@ -112,12 +112,6 @@ const t = (c: number) => settings.show(c, 'temperature')
 </template>
 
 <style scoped>
-.caution {
-  margin-top: 0.4rem;
-  background: var(--warn);
-  border-left: 4px solid var(--clay);
-  padding: 0.3rem 0.6rem;
-}
 .stage {
   min-width: 9.5rem;
 }
