@@ -5,5 +5,5 @@ export const build: Step = {
   name: 'Build',
   panel: () => import('~/components/steps/BuildStep.vue'),
   whole: () => true,
-  summary: () => 'what to buy, in what order',
+  summary: () => 'lists, cuts, drawings',
 }

@@ -294,7 +294,7 @@ const fjellro = completeDesign({
     floor: { rest: [{ material: 'brick', thicknessM: 0.06 }] },
   },
   breathe: { leakage: 'tight', lobby: { areaM2: 2.5 } },
-  build: { foundation: { kind: 'insulated forms', depthM: 1.2, drain: 0.9 } },
+  build: { foundation: { kind: 'insulated forms', depthM: 1.7, drain: 0.9 } },
   topUp: {
     sources: [
       aSource('heater', { setPointC: 4, pricePerKWh: 0.14 }),

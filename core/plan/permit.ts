@@ -24,9 +24,10 @@ export function permitSheet(design: Design, building: Building, frostM: number, 
   const open = (asked: string, by: string): PermitLine => ({ asked, answer: null, by })
   const say = (asked: string, answer: string): PermitLine => ({ asked, answer, by: '' })
   const crops = aim.crops.map(c => CROPS.find(k => k.id === c.id)?.name.toLowerCase() ?? c.id)
-  const overhead = building.surfaces
-    .filter(s => s.glazing && (isSlope(s.part!) || s.tiltDeg < 75))
-    .map(s => s.glazing!.name)
+  const overhead = [
+    ...new Set(building.surfaces.flatMap(s => (s.glazing && (isSlope(s.part!) || s.tiltDeg < 75) ? [s.glazing] : []))),
+  ]
+  const glass = overhead.some(g => g.sold === 'panes') ? '; only such glass as holds together when it breaks' : ''
   const { depthM, widthM, drain, kind } = build.foundation
   const foundation = FOUNDATION_CHOICES.find(c => c.id === kind)!.name
   const size = (m: number) => show(m, 'length')
@@ -48,11 +49,15 @@ export function permitSheet(design: Design, building: Building, frostM: number, 
       : say('Foundation', `${foundation.toLowerCase()}, ${size(depthM)} down, ${size(widthM)} wide`),
     say('Frost depth', `${size(frostM)}${site.survey.frostDepthM > 0 ? ' by local rule' : ', estimated'}`),
     say('Ground', entry(MATERIALS, site.soil).name.toLowerCase()),
+    say('Glazing overhead', overhead.length === 0 ? 'none' : overhead.map(g => g.name).join(', ') + glass),
     say(
-      'Glazing overhead',
-      overhead.length === 0 ? 'none' : `${[...new Set(overhead)].join(', ')}; glass only where it holds together`,
+      'Drains',
+      drain !== null
+        ? `round the foot, ${size(drain)} deep`
+        : kind === 'rubble trench'
+          ? 'in the trench of the foundation'
+          : 'none planned',
     ),
-    say('Drains', drain === null ? 'none planned' : `round the foot, ${size(drain)} deep`),
     open('Where roof and drain water goes', 'the owner, with the office'),
     open('Snow load', byEngineer(site.survey.snowNote)),
     open('Wind load', byEngineer(site.survey.windNote)),

@@ -139,7 +139,11 @@ describe('the sheet for the office', () => {
     expect(of(ash, 'Height over the ground').answer).toBe('3.60\u00a0m')
     expect(of(ash, 'Frost depth').answer).toMatch(/0\.95\sm, estimated/)
     expect(of(ash, 'Foundation').answer).toMatch(/rubble trench/)
-    expect(of(ash, 'Glazing overhead').answer).toMatch(/Twin-wall/)
+    // Glass stands upright in its front; over heads there is none of it.
+    expect(of(ash, 'Glazing overhead').answer).toBe('Twin-wall polycarbonate, 10 mm')
+    expect(of(DEMOS[2]!, 'Glazing overhead').answer).toMatch(/^Double glass.*holds together/)
+    expect(of(ash, 'Drains').answer).toBe('in the trench of the foundation')
+    expect(of(DEMOS[2]!, 'Drains').answer).toMatch(/^round the foot/)
   })
 
   test('what others have to say stays open; what the engineer said is named', () => {

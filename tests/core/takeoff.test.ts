@@ -108,8 +108,8 @@ describe('the lean-to Fjellro by hand: 7 m × 3.2 m, from 1 m to 3.4 m up a hous
     expect(panes!.amount).toBeGreaterThan(24 * bay * 2)
     // 7 + 2 × 3.2 m, none along the house, and a tenth: 14.7, in lengths of 6 m
     expect(find(fjellro, /Drain pipe/, /drains/)[0]!).toMatchObject({ amount: expect.closeTo(13.4, 6), buy: 18 })
-    // Forms 1.2 m deep, round those three sides.
-    expect(find(fjellro, /Insulated forms/)[0]!.amount).toBeCloseTo(13.4 * 1.2, 6)
+    // Forms 1.7 m deep, round those three sides.
+    expect(find(fjellro, /Insulated forms/)[0]!.amount).toBeCloseTo(13.4 * 1.7, 6)
   })
 })
 
