@@ -14,9 +14,13 @@ export function valuesOf(field: AnyField, given: (path: string) => unknown, path
       return fc.boolean()
     case 'text':
       return fc
-        .string({ minLength: Math.max(1, field.least), maxLength: Math.min(12, field.longest) })
-        .map(t => t.replaceAll(/^\s|\s$/g, '-'))
-        .map(t => (field.check(t) === null ? t : given(path)))
+        .tuple(
+          fc
+            .string({ minLength: Math.max(1, field.least), maxLength: Math.min(12, field.longest) })
+            .map(t => t.replaceAll(/^\s|\s$/g, '-')),
+          fc.integer({ min: 0, max: 40_000 }).map(day => new Date(day * 86_400_000).toISOString().slice(0, 10)),
+        )
+        .map(texts => texts.find(t => field.check(t) === null) ?? given(path))
     case 'list':
       return fc.array(valuesOf(field.of, given, `${path}[]`), {
         minLength: field.least,
