@@ -3,6 +3,7 @@ import { drawView, VIEW_CHOICES, type ViewId } from '../core/drawings/views'
 import { isDate } from '../core/design/fields/build'
 import { schedule } from '../core/plan/schedule'
 import { cutList } from '../core/takeoff/cuts'
+import type { Piece } from '../core/takeoff/sheets'
 import { takeoff } from '../core/takeoff/takeoff'
 import { createYearEngine } from '../core/year'
 import { writeDrawingDxf } from '../formats/drawing-dxf'
@@ -25,11 +26,13 @@ export function takeoffCommand(args: string[]): unknown {
   return all
 }
 
+const size = ({ part, widthM, lengthM, shapes }: Piece) => ({ part, widthM, lengthM, ...(shapes ? { shapes } : {}) })
+
 /** `cuts`: members, sheets and facets as they are cut. */
 export function cutsCommand(args: string[]): unknown {
   const { words } = readOptions(args, [], ['design.json'])
   const design = loadDesign(words[0]!)
-  const { members, lumber, glazing, facets, jig } = cutList(design)
+  const { members, lumber, glazing, facets, corners, rakes, jig } = cutList(design)
   const { thickM, deepM } = design.build.frame
   const section = thickM === null || deepM === null ? null : [thickM, deepM]
   return [
@@ -46,9 +49,11 @@ export function cutsCommand(args: string[]): unknown {
     })),
     ...lumber.map(({ lengthM, pieces }) => ({ lumber: lengthM, pieces })),
     ...glazing.flatMap(({ glazing: { id: sheet }, areaM2, boughtM2, pieces, sheets, rolls }) => [
-      { sheet, areaM2, boughtM2, pieces: sheets.length > 0 ? [] : pieces, rolls },
-      ...sheets.map(s => ({ sheet, ...s })),
+      { sheet, areaM2, boughtM2, pieces: sheets.length > 0 ? [] : pieces.map(size), rolls },
+      ...sheets.map(s => ({ sheet, ...s, pieces: s.pieces.map(p => ({ ...size(p), xM: p.xM, yM: p.yM })) })),
     ]),
+    ...corners.map(c => ({ corner: 'foot', count: c.count, angleDeg: c.angleDeg, angles: [c.sawDeg] })),
+    ...rakes.map(r => ({ rake: r.part, lengthM: r.lengthM, angles: [r.sawDeg] })),
     ...facets.map(f => ({ facet: f.part, count: f.count, sidesM: f.sidesM, angles: f.anglesDeg })),
   ]
 }

@@ -13,7 +13,7 @@ export const PAPERS = {
 export type PaperId = keyof typeof PAPERS
 
 /** Scales in use on building sites, 1 to so many. */
-export const SCALES = [10, 20, 25, 50, 75, 100, 150, 200, 500] as const
+export const SCALES = [5, 10, 20, 25, 50, 75, 100, 150, 200, 250, 500] as const
 
 /** Capitals are so high for a letter’s size of 1 in Source Sans, 660 of 1000. */
 export const CAPITALS = 0.66
@@ -136,9 +136,12 @@ function titleBlock(sheet: Sheet, design: Design, title: string, date: string, s
   say(x0 + 4, y0 + 3, 'Frame, loads and anchors: by an engineer. Dimensions are of inner faces.', 2.2)
   say(x1 - 4, y0 + 14, `1:${scale} on ${sheet.paper}`, 3.5, true, 'right')
   say(x1 - 4, y0 + 8, date, 2.5, false, 'right')
-  // The bar: as many whole metres or feet as are near a quarter of the sheet.
+  // The bar: as many metres or feet as are near a quarter of the sheet, halves and tenths of one where all is large.
   const unitM = feet ? FOOT_M : 1
-  const count = [1, 2, 5, 10, 20, 50].filter(n => (n * unitM * 1000) / scale <= wideMm / 4).at(-1) ?? 1
+  const count =
+    [...(feet ? [0.25, 0.5] : [0.1, 0.2, 0.5]), 1, 2, 5, 10, 20, 50]
+      .filter(n => (n * unitM * 1000) / scale <= wideMm / 4)
+      .at(-1) ?? 1
   const long = (count * unitM * 1000) / scale
   const [bx, by] = [x1 - 4 - long - 14, y0 + 3.4]
   stroke([[bx, by], [bx + long, by]], false, 0.5) // prettier-ignore

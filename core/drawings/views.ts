@@ -2,10 +2,13 @@ import type { Design } from '../design/types'
 import { makeBuilding } from '../geometry/surfaces'
 import { inMetric, type Show } from '../units'
 import type { Drawing, Drawn } from './drawing'
+import { drawEdgeDetail, drawSillDetail, drawWallDetail } from './details'
 import { drawElevation, SIDES, type Side } from './elevation'
 import { drawFoundation } from './foundation'
+import { drawGlazing } from './glazing'
 import { drawPipes, drawPlan } from './plan'
 import { drawSection } from './section'
+import { drawWallSheet } from './wall-sheet'
 
 /** Every drawing of a house: a new one is a module beside these, and a line here. null where the house has none. */
 const VIEWS = {
@@ -19,6 +22,11 @@ const VIEWS = {
       { name: SIDES[side].name, draw: (drawn: Drawn) => drawElevation(drawn, side) },
     ]),
   ) as Record<Side, { name: string; draw: (drawn: Drawn) => Drawing | null }>),
+  glazing: { name: 'Glazing layout', draw: drawGlazing },
+  wall: { name: 'Detail of the wall', draw: drawWallDetail },
+  edge: { name: 'Detail of the edge', draw: drawEdgeDetail },
+  sill: { name: 'Detail of the sill', draw: drawSillDetail },
+  workshop: { name: 'Sheet for the wall of the workshop', draw: drawWallSheet },
 } satisfies Record<string, { name: string; draw: (drawn: Drawn) => Drawing | null }>
 export type ViewId = keyof typeof VIEWS
 export const VIEW_CHOICES = (Object.keys(VIEWS) as ViewId[]).map(id => ({ id, name: VIEWS[id].name }))

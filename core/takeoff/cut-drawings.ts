@@ -1,5 +1,7 @@
 import { RAD } from '../physics/constants'
-import type { Facet, Member } from './members'
+import type { Facet, FootCorner } from './dome'
+import type { Member } from './member'
+import type { Piece } from './sheets'
 
 /** Steeper cuts are drawn no further out than this for a depth of 1: their angle stands in words. */
 const DRAWN_TAN = 1.6
@@ -42,6 +44,47 @@ export function facetOutline(facet: Pick<Facet, 'sidesM' | 'anglesDeg'>, withinP
     .map(c => `${((c.x - Math.min(...xs)) * scale).toFixed(1)},${((Math.max(...ys) - c.y) * scale).toFixed(1)}`)
     .join(' ')
 }
+
+/** What is cut from a piece, across and along it, m: the piece itself where nothing else is said. */
+export const shapesOf = ({ widthM, lengthM, shapes }: Pick<Piece, 'widthM' | 'lengthM' | 'shapes'>) =>
+  shapes ?? [
+    [
+      { x: 0, y: 0 },
+      { x: widthM, y: 0 },
+      { x: widthM, y: lengthM },
+      { x: 0, y: lengthM },
+    ],
+  ]
+
+type Point = { x: number; y: number }
+/** Points of an SVG polygon, moved to a corner and drawn so large. */
+export const pointsOf = (points: readonly Point[], corner: Point, scale: number): string =>
+  points.map(p => `${(corner.x + p.x * scale).toFixed(1)},${(corner.y + p.y * scale).toFixed(1)}`).join(' ')
+
+/** Two boards that meet at a corner of the foot from above, so long and so thick, as points of an SVG polygon. */
+export function cornerOutline({ angleDeg }: Pick<FootCorner, 'angleDeg'>, longPx: number, thickPx: number): string {
+  const half = (angleDeg / 2) * RAD
+  const [sin, cos] = [Math.sin(half), Math.cos(half)]
+  const inner = cornerMitre({ angleDeg }, thickPx)
+  const right = { x: longPx * sin, y: longPx * cos }
+  const deep = { x: -thickPx * cos, y: thickPx * sin }
+  return pointsOf(
+    [
+      { x: 0, y: 0 },
+      right,
+      { x: right.x + deep.x, y: right.y + deep.y },
+      { x: 0, y: inner },
+      { x: -right.x - deep.x, y: right.y + deep.y },
+      { x: -right.x, y: right.y },
+    ],
+    { x: 0, y: 0 },
+    1,
+  )
+}
+
+/** How far inwards the cut of such a corner runs. */
+export const cornerMitre = ({ angleDeg }: Pick<FootCorner, 'angleDeg'>, thickPx: number): number =>
+  thickPx / Math.sin((angleDeg / 2) * RAD)
 
 /** Things that are alike once, with how many there are. */
 export function together<T>(all: readonly T[], word: (one: T) => string): { of: T; count: number }[] {

@@ -1,6 +1,8 @@
 import type { Design } from '../design/types'
 import { makeBuilding, type Building } from '../geometry/surfaces'
-import { facets, jig, members, type Facet, type Member } from './members'
+import { facets, footCorners, type Facet, type FootCorner } from './dome'
+import type { Member } from './member'
+import { jig, members, rakes, type Rake } from './members'
 import { glazingCuts, type GlazingCuts } from './sheets'
 import { cutFromStock, STOCKS, type StockCut } from './stock'
 
@@ -12,6 +14,9 @@ export interface CutList {
   glazing: GlazingCuts[]
   /** Of a dome. */
   facets: Facet[]
+  /** Corners of the foot that are not square, and slopes that walls are cut to. */
+  corners: FootCorner[]
+  rakes: Rake[]
   /** Pins of a jig for bent members; none where nothing is bent. */
   jig: { xM: number; zM: number }[]
 }
@@ -26,6 +31,8 @@ export function cutList(design: Design, building: Building = makeBuilding(design
     ),
     glazing: glazingCuts(design, building),
     facets: design.shape.form === 'dome' ? facets(building) : [],
+    corners: footCorners(building),
+    rakes: rakes(design, building),
     jig: jig(building.outline),
   }
 }

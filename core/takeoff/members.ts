@@ -1,38 +1,12 @@
 import { MATERIALS } from '../catalog'
-import { RAD } from '../physics/constants'
 import type { Design, Layer, PartId } from '../design/types'
 import { partName } from '../geometry/parts'
 import { clearHeightAt, edgeLength, type Edge, type Outline } from '../geometry/section'
-import type { Building, Vec } from '../geometry/surfaces'
+import { openingPolygons, type Building, type Vec } from '../geometry/surfaces'
+import { openingKind } from '../openings/registry'
+import { struts } from './dome'
+import { DEG, SQUARE, type EndCut, type Member } from './member'
 
-/** A cut at an end of a member. */
-export interface EndCut {
-  /** Plumb stands upright in the house, level lies flat in it; a mitre halves the angle of two that meet. */
-  cut: 'square' | 'plumb' | 'level' | 'mitre'
-  /** What the saw is set to, degrees from square across the member. */
-  sawDeg: number
-}
-
-/** Members of one kind and length. */
-export interface Member {
-  member: string
-  /** As the reader calls the part that it is of. */
-  part: string
-  count: number
-  /** Along its inner edge, between the lines on which its ends are cut, m. */
-  lengthM: number
-  /** Its lower end, and the upper one. */
-  ends: readonly [EndCut, EndCut]
-  /** Bent to a curve, which a jig is made for. */
-  bent: boolean
-  /** Long sides of a dome's strut are ripped to this, degrees from square: half of what its faces turn by. */
-  bevelDeg?: number
-  /** May be joined over a support: sills, plates, purlins. */
-  runs: boolean
-}
-
-const DEG = 1 / RAD
-const SQUARE: EndCut = { cut: 'square', sawDeg: 0 }
 /** Steeper than this it stands, degrees from level. */
 const UPRIGHT_DEG = 85
 /** A layer from so thick on carries itself, m. */
@@ -65,7 +39,7 @@ export function quarterEllipse(a: number, b: number): number {
 
 /**
  * The frame's members, part by part, as its builder says that they stand apart. Straight members of sections drawn out
- * along the ridge, bent ribs of arches and hoops, struts of domes. Doors, vents and their trimmers are left out.
+ * along the ridge, with trimmers round their openings; bent ribs of arches and hoops; struts of domes.
  */
 export function members(design: Design, building: Building): Member[] {
   const all = design.shape.form === 'dome' ? struts(building) : sectionMembers(design, building)
@@ -160,7 +134,37 @@ function sectionMembers(design: Design, building: Building): Member[] {
     if (masonry(part)) continue
     out.push(...endStuds(outline, apartM))
   }
+  out.push(...trimmers(design, building, part => masonry(part)))
   return out
+}
+
+/** A lintel bears so far on the wall at each side, m. */
+const BEARING_M = 0.15
+
+/** What frames an opening: trimmers beside it, headers over and under it; in masonry a lintel. Doors stand on sills. */
+function trimmers(design: Design, { outline }: Building, isMasonry: (part: PartId) => boolean): Member[] {
+  const { shape, skin } = design
+  const member = (name: string, part: PartId, count: number, lengthM: number): Member => ({
+    member: name,
+    part: partName(part, shape.form),
+    count,
+    lengthM,
+    ends: [SQUARE, SQUARE],
+    bent: false,
+    runs: false,
+  })
+  return openingPolygons(design, outline).flatMap(({ index, polygon: [a, b, c] }) => {
+    const o = skin.openings[index]!
+    const away = (p: Vec, q: Vec) => Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2])
+    const sides = [away(a!, b!), away(b!, c!)]
+    // Corners run up the part first, or across it, as its own do.
+    const acrossFirst = Math.abs(a![2] - b![2]) < 1e-6 && Math.abs(b![2] - c![2]) > 1e-6
+    const [tall, wide] = (acrossFirst ? [sides[1], sides[0]] : sides) as [number, number]
+    if (o.kind === 'roll-up side' || (shape.form === 'lean-to' && o.part === 'backWall')) return []
+    if (isMasonry(o.part)) return [member('lintel', o.part, 1, wide + 2 * BEARING_M)]
+    const headers = openingKind(o).traffic(o) ? 1 : 2
+    return [member('trimmer', o.part, 2, tall), member('header', o.part, headers, wide)]
+  })
 }
 
 const rises = (e: Edge) => e.b.z > e.a.z
@@ -213,85 +217,21 @@ function endStuds(outline: Outline, apartM: number): Member[] {
     })
 }
 
-/** An edge between facets of a dome. */
-export interface DomeEdge {
-  lengthM: number
-  /** Between the faces, inside, degrees; 180 lies flat. */
-  dihedralDeg: number
-  /** It lies on the floor: a sill. */
-  foot: boolean
-}
-
-/** Every edge of a dome's skin once. */
-export function domeEdges({ surfaces }: Pick<Building, 'surfaces'>): DomeEdge[] {
-  const found = new Map<string, { ends: [Vec, Vec]; normals: Vec[] }>()
-  const word = (p: Vec) => p.map(v => Math.round(v * 1e4)).join(' ')
-  for (const s of surfaces.filter(s => s.kind !== 'floor'))
-    s.polygon.forEach((p, i) => {
-      const q = s.polygon[(i + 1) % s.polygon.length]!
-      const key = [word(p), word(q)].sort().join('|')
-      const edge = found.get(key) ?? { ends: [p, q], normals: [] }
-      edge.normals.push(s.normal)
-      found.set(key, edge)
-    })
-  return [...found.values()].map(({ ends: [p, q], normals: [n, m] }) => {
-    const cos = n && m ? n[0] * m[0] + n[1] * m[1] + n[2] * m[2] : 1
-    return {
-      lengthM: Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]),
-      dihedralDeg: 180 - Math.acos(Math.min(1, Math.max(-1, cos))) * DEG,
-      foot: p[2] < 1e-6 && q[2] < 1e-6,
-    }
-  })
-}
-
-/**
- * Struts of a dome: each edge a strut, corner to corner, its long sides bevelled; how its ends are shortened and cut is
- * the hub's or plate's to say.
- */
-function struts(building: Building): Member[] {
-  return domeEdges(building).map(
-    (e): Member => ({
-      member: e.foot ? 'sill' : 'strut',
-      part: 'dome',
-      count: 1,
-      lengthM: e.lengthM,
-      ends: [SQUARE, SQUARE],
-      bevelDeg: e.foot ? 0 : (180 - e.dihedralDeg) / 2,
-      bent: false,
-      runs: false,
-    }),
-  )
-}
-
-/** Facets of a dome of one shape. */
-export interface Facet {
+/** A wall of blocks or earth whose upper end follows a slope: its last course is cut to it. */
+export interface Rake {
   part: string
-  count: number
-  /** Sides in order, m, and the inner angle at the beginning of each, degrees. */
-  sidesM: number[]
-  anglesDeg: number[]
+  /** Of the slope, from level, degrees. */
+  sawDeg: number
+  lengthM: number
 }
 
-/** A dome's facets by their kind. */
-export function facets({ surfaces }: Pick<Building, 'surfaces'>): Facet[] {
-  const out: Facet[] = []
-  for (const s of surfaces.filter(s => s.kind !== 'floor')) {
-    const n = s.polygon.length
-    const side = (i: number): Vec => {
-      const [p, q] = [s.polygon[(i + n) % n]!, s.polygon[(i + 1) % n]!]
-      return [q[0] - p[0], q[1] - p[1], q[2] - p[2]]
-    }
-    const long = (v: Vec) => Math.hypot(...v)
-    const sidesM = s.polygon.map((_, i) => long(side(i)))
-    const anglesDeg = s.polygon.map((_, i) => {
-      const [u, v] = [side(i - 1), side(i)]
-      return 180 - Math.acos((u[0] * v[0] + u[1] * v[1] + u[2] * v[2]) / (long(u) * long(v))) * DEG
-    })
-    const like = out.find(
-      f => f.part === s.id && f.sidesM.length === n && f.sidesM.every((l, i) => Math.abs(l - sidesM[i]!) < 0.0005),
-    )
-    if (like) like.count++
-    else out.push({ part: s.id, count: 1, sidesM, anglesDeg })
-  }
-  return out
+/** Slopes that walls of masonry at the ends are cut to. */
+export function rakes(design: Design, building: Building): Rake[] {
+  const ends = (['eastEnd', 'westEnd'] as const).filter(part =>
+    building.surfaces.some(s => s.part === part && s.kind === 'opaque' && isMasonry(s.layers)),
+  )
+  const slopes = building.outline.edges.filter(e => !stands(e) && tiltOf(e) > 0.05)
+  return ends.flatMap(part =>
+    slopes.map(e => ({ part: partName(part, design.shape.form), sawDeg: tiltOf(e), lengthM: edgeLength(e) })),
+  )
 }

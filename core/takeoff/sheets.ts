@@ -1,8 +1,8 @@
 import type { Glazing } from '../catalog'
-import { partName } from '../geometry/parts'
 import type { Design } from '../design/types'
-import type { Building, Surface, Vec } from '../geometry/surfaces'
-import { facets } from './members'
+import type { Building } from '../geometry/surfaces'
+import { extentOver, glazedFields, type GlazedField, type OnField } from './glazed-fields'
+import { facets } from './dome'
 import { STOCKS, type Stock } from './stock'
 
 /** A rectangle that is cut out of a sheet, or ordered as a pane; a slope or a facet is cut from it. */
@@ -11,6 +11,10 @@ export interface Piece {
   widthM: number
   /** Up the slope, the way of a sheet's flutes. */
   lengthM: number
+  /** Where its lower left corner comes to lie, and on what; of shapes that are turned on the sheet there is none. */
+  at?: OnField & { on: GlazedField }
+  /** What is cut from it, where that is not one shape that the part itself shows: corners across and along, m. */
+  shapes?: { x: number; y: number }[][]
 }
 
 /** A sheet as sold, and what is cut from it: each piece with its corner, across and along, m. */
@@ -25,6 +29,8 @@ export interface GlazingCuts {
   glazing: Glazing
   /** That is to be covered, m². */
   areaM2: number
+  /** Its parts, flat. */
+  fields: GlazedField[]
   pieces: Piece[]
   /** Sheets that the pieces are cut from; none for panes and film. */
   sheets: SheetCut[]
@@ -47,23 +53,14 @@ const PANE_M = 2
 /** Film is held beyond each edge by so much, m. */
 const HELD_M = 0.3
 
-/** What a part offers its glazing: how far up it runs, and across; a part that is no rectangle by its strips. */
-interface Field {
-  part: string
-  surface: Surface
-  /** Length wanted over a strip of its width, m. */
-  lengthOver: (from: number, to: number) => number
-  acrossM: number
-}
-
 /** All glazing, kind by kind: how it is cut, and from what. */
 export function glazingCuts(design: Design, building: Building): GlazingCuts[] {
   const stock: Stock = STOCKS[design.build.stock]
   const fields = glazedFields(design, building)
-  const kinds = [...new Set(fields.map(f => f.surface.glazing!))]
+  const kinds = [...new Set(fields.map(f => f.glazing))]
   return kinds.map(glazing => {
-    const its = fields.filter(f => f.surface.glazing === glazing)
-    const areaM2 = its.reduce((sum, f) => sum + f.surface.areaM2, 0)
+    const its = fields.filter(f => f.glazing === glazing)
+    const areaM2 = its.reduce((sum, f) => sum + f.areaM2, 0)
     const cut =
       glazing.sold === 'roll'
         ? offRolls(its, stock)
@@ -72,52 +69,15 @@ export function glazingCuts(design: Design, building: Building): GlazingCuts[] {
           : design.shape.form === 'dome'
             ? facetSheets(its, building, stock)
             : inSheets(its, stock)
-    return { glazing, areaM2, ...cut }
+    return { glazing, areaM2, fields: its, ...cut }
   })
 }
 
-/** Glazed pieces of the skin; what is let into a part is bought as an opening. */
-function glazedFields(design: Design, building: Building): Field[] {
-  return building.surfaces
-    .filter(s => s.kind === 'glazed' && !s.id.startsWith('opening'))
-    .map(surface => {
-      const part = surface.id.startsWith('dome') ? surface.id : partName(surface.part!, design.shape.form)
-      const flat = flattened(surface)
-      const acrossM = Math.max(...flat.map(p => p.u)) - Math.min(...flat.map(p => p.u))
-      const u0 = Math.min(...flat.map(p => p.u))
-      return { part, surface, acrossM, lengthOver: (from: number, to: number) => extent(flat, u0 + from, u0 + to) }
-    })
-}
-
-/** A surface in its own plane: u level along it, v up it, m. */
-function flattened({ polygon, normal }: Surface): { u: number; v: number }[] {
-  const level = Math.hypot(normal[0], normal[1])
-  const along: Vec = level > 1e-9 ? [-normal[1] / level, normal[0] / level, 0] : [0, 1, 0]
-  const up: Vec = [
-    normal[1] * along[2] - normal[2] * along[1],
-    normal[2] * along[0] - normal[0] * along[2],
-    normal[0] * along[1] - normal[1] * along[0],
-  ]
-  const dot = (p: Vec, q: Vec) => p[0] * q[0] + p[1] * q[1] + p[2] * q[2]
-  return polygon.map(p => ({ u: dot(p, along), v: dot(p, up) }))
-}
-
-/** How far a polygon reaches up within a strip of its width. */
-function extent(flat: readonly { u: number; v: number }[], from: number, to: number): number {
-  const at: number[] = []
-  flat.forEach((p, i) => {
-    const q = flat[(i + 1) % flat.length]!
-    if (p.u >= from - 1e-9 && p.u <= to + 1e-9) at.push(p.v)
-    for (const u of [from, to]) if ((p.u - u) * (q.u - u) < 0) at.push(p.v + ((q.v - p.v) * (u - p.u)) / (q.u - p.u))
-  })
-  return at.length > 1 ? Math.max(...at) - Math.min(...at) : 0
-}
-
-type Cut = Omit<GlazingCuts, 'glazing' | 'areaM2'>
+type Cut = Omit<GlazingCuts, 'glazing' | 'areaM2' | 'fields'>
 const areaOf = (pieces: readonly { widthM: number; lengthM: number }[]) =>
   pieces.reduce((sum, p) => sum + p.widthM * p.lengthM, 0)
 
-function inSheets(fields: readonly Field[], stock: Stock): Cut {
+function inSheets(fields: readonly GlazedField[], stock: Stock): Cut {
   const longest = stock.sheetLengthsM.at(-1)!
   const wide = stock.sheetWidthM
   const pieces: Piece[] = []
@@ -127,10 +87,14 @@ function inSheets(fields: readonly Field[], stock: Stock): Cut {
     const columns = Math.max(1, Math.ceil(f.acrossM / wide - 1e-9))
     for (let k = 0; k < columns; k++) {
       const [from, to] = [k * wide, Math.min(f.acrossM, (k + 1) * wide)]
-      const run = f.lengthOver(from, to) + DRIP_M
+      const [low, high] = extentOver(f, from, to)
+      const run = high - low + DRIP_M
       const rows = run <= longest + 1e-9 ? 1 : Math.ceil((run - LAP_M) / (longest - LAP_M))
       const lengthM = (run + (rows - 1) * LAP_M) / rows
-      for (let r = 0; r < rows; r++) pieces.push({ part: f.part, widthM: to - from, lengthM })
+      for (let r = 0; r < rows; r++) {
+        const at = { on: f, u: from, v: low - DRIP_M + r * (lengthM - LAP_M) }
+        pieces.push({ part: f.part, widthM: to - from, lengthM, at })
+      }
       openEndsM += 2 * (to - from)
       if (k > 0) jointsM += run
     }
@@ -174,41 +138,121 @@ export function layOnSheets(pieces: readonly Piece[], stock: Pick<Stock, 'sheetW
   return tried.reduce((best, t) => (areaOf(t) < areaOf(best) - 1e-9 ? t : best), tried[0] ?? [])
 }
 
-/** Facets in strips as wide as a sheet: a triangle wider than one is joined over a bar. */
-function facetSheets(fields: readonly Field[], building: Building, stock: Stock): Cut {
-  const cut = inSheets(fields, stock)
-  const glazed = new Set(fields.map(f => f.surface.id as string))
-  // Every side of a facet is a joint, shared by two.
-  const jointsM =
+/**
+ * Facets of a dome: triangles that a sheet is wide enough for lie on it two by two, one turned about, a side along the
+ * flutes; all else in strips as wide as a sheet, joined over a bar.
+ */
+function facetSheets(fields: readonly GlazedField[], building: Building, stock: Stock): Cut {
+  const flat = fields.map(f => ({ f, lying: lyingTriangle(f, stock.sheetWidthM) }))
+  const strips = inSheets(
+    flat.filter(({ lying }) => !lying).map(({ f }) => f),
+    stock,
+  )
+  const pairs: Piece[] = []
+  const waiting = new Map<string, Piece>()
+  for (const { f, lying } of flat) {
+    if (!lying) continue
+    const key = `${f.part} ${lying.map(p => `${p.x.toFixed(3)} ${p.y.toFixed(3)}`).join(' ')}`
+    const one = waiting.get(key)
+    if (one) {
+      const { shapes, ...size } = paired(lying)
+      Object.assign(one, { ...size, shapes })
+      waiting.delete(key)
+    } else {
+      const { x, y } = lying[2]
+      const alone: Piece = { part: f.part, widthM: x, lengthM: Math.max(y, lying[1].y), shapes: [[...lying]] }
+      pairs.push(alone)
+      waiting.set(key, alone)
+    }
+  }
+  const pieces = [...strips.pieces, ...pairs]
+  const sheets = layOnSheets(pieces, stock)
+  const glazed = new Set(fields.map(f => f.surfaces[0]!.id as string))
+  // Every side of a facet is a joint, shared by two; strips of one facet are joined besides.
+  const sidesM =
     facets(building)
       .filter(f => glazed.has(f.part))
       .reduce((sum, f) => sum + f.count * f.sidesM.reduce((a, b) => a + b, 0), 0) / 2
-  return { ...cut, jointsM, openEndsM: 2 * jointsM }
+  const jointsM = sidesM + strips.jointsM
+  return { ...strips, pieces, sheets, boughtM2: areaOf(sheets), jointsM, openEndsM: 2 * sidesM }
 }
 
-function panes(fields: readonly Field[], apartM: number): Cut {
+type Corner = { x: number; y: number }
+type Triangle = readonly [Corner, Corner, Corner]
+
+/**
+ * A triangle that lies on a sheet with its longest side along the edge: two corners on the edge, the third across from
+ * it; null for what is no triangle, or stands further across than the sheet is wide.
+ */
+export function lyingTriangle({ corners }: Pick<GlazedField, 'corners'>, widthM: number): Triangle | null {
+  if (corners.length !== 3) return null
+  const sides = corners.map((p, i) => {
+    const q = corners[(i + 1) % 3]!
+    return Math.hypot(q.u - p.u, q.v - p.v)
+  })
+  const isLongest = (i: number) => sides[i]! > Math.max(...sides) - 1e-6
+  // Of two that are longest the one after the short side: triangles alike then lie alike.
+  const first = [0, 1, 2].find(i => isLongest(i) && !isLongest((i + 2) % 3)) ?? 0
+  const [p, q, r] = [0, 1, 2].map(k => corners[(first + k) % 3]!) as [OnField, OnField, OnField]
+  const long = sides[first]!
+  const [along, up] = [(q.u - p.u) / long, (q.v - p.v) / long]
+  const y = (r.u - p.u) * along + (r.v - p.v) * up
+  const x = Math.abs((r.v - p.v) * along - (r.u - p.u) * up)
+  return x <= widthM + 1e-9
+    ? [
+        { x: 0, y: 0 },
+        { x: 0, y: long },
+        { x, y },
+      ]
+    : null
+}
+
+/** A triangle and its like turned about, side to side in the shortest rectangle. */
+function paired([, b, c]: Triangle): Pick<Piece, 'widthM' | 'lengthM' | 'shapes'> {
+  // Turned about the middle of the side from the far end, or of the one from the near end, whichever is shorter.
+  const near = c.y < b.y - c.y
+  const fourth = near ? c.y + b.y : c.y - b.y
+  const from = Math.min(0, fourth)
+  const lift = (p: Corner): Corner => ({ x: p.x, y: p.y - from })
+  const shared: Corner = near ? b : { x: 0, y: 0 }
+  return {
+    widthM: c.x,
+    lengthM: Math.max(b.y, fourth) - from,
+    shapes: [[{ x: 0, y: 0 }, b, c].map(lift), [shared, c, { x: c.x, y: fourth }].map(lift)],
+  }
+}
+
+function panes(fields: readonly GlazedField[], apartM: number): Cut {
   const pieces = fields.flatMap(f => {
     const bays = Math.max(1, Math.ceil(f.acrossM / apartM - 1e-9))
     const bay = f.acrossM / bays
-    return Array.from({ length: bays }, (_, k) => f.lengthOver(k * bay, (k + 1) * bay)).flatMap(run => {
-      const rows = Math.max(1, Math.ceil(run / PANE_M - 1e-9))
-      return Array.from({ length: rows }, () => ({ part: f.part, widthM: bay - PLAY_M, lengthM: run / rows }))
+    return Array.from({ length: bays }, (_, k) => k).flatMap(k => {
+      const [low, high] = extentOver(f, k * bay, (k + 1) * bay)
+      const rows = Math.max(1, Math.ceil((high - low) / PANE_M - 1e-9))
+      const lengthM = (high - low) / rows
+      return Array.from({ length: rows }, (_, r) => ({
+        part: f.part,
+        widthM: bay - PLAY_M,
+        lengthM,
+        at: { on: f, u: k * bay + PLAY_M / 2, v: low + r * lengthM },
+      }))
     })
   })
   const jointsM = pieces.reduce((sum, p) => sum + p.lengthM, 0)
   return { pieces, sheets: [], rolls: [], boughtM2: areaOf(pieces), jointsM, openEndsM: 0, edgesM: 0 }
 }
 
-function offRolls(fields: readonly Field[], { filmWidthsM }: Stock): Cut {
+function offRolls(fields: readonly GlazedField[], { filmWidthsM }: Stock): Cut {
   const widest = filmWidthsM.at(-1)!
   // Slopes that follow on each other go under one sheet; ends have their own.
-  const ends = fields.filter(f => f.surface.part === 'eastEnd' || f.surface.part === 'westEnd')
+  const isEnd = ({ surfaces: [s] }: GlazedField) => s!.part === 'eastEnd' || s!.part === 'westEnd'
+  const ends = fields.filter(isEnd)
   const rest = fields.filter(f => !ends.includes(f))
   const fieldsAs = [
     ...(rest.length > 0
-      ? [{ run: rest.reduce((sum, f) => sum + f.surface.areaM2 / f.acrossM, 0), across: rest[0]!.acrossM }]
+      ? [{ run: rest.reduce((sum, f) => sum + f.areaM2 / f.acrossM, 0), across: rest[0]!.acrossM }]
       : []),
-    ...ends.map(f => ({ run: f.lengthOver(0, f.acrossM), across: f.acrossM })),
+    ...ends.map(f => ({ run: Math.max(...f.corners.map(p => p.v)), across: f.acrossM })),
   ]
   const rolls = fieldsAs.flatMap(({ run, across }) => {
     const wanted = run + 2 * HELD_M

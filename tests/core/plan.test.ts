@@ -5,6 +5,7 @@ import { designFaults, patchDesign } from '../../core/editing'
 import { dayNumber, isoDay, monthDay, weekday } from '../../core/plan/calendar'
 import { isWorkday, schedule, suitableDays } from '../../core/plan/schedule'
 import { makeBuilding } from '../../core/geometry/surfaces'
+import { dayStrip } from '../../core/plan/strip'
 import { permitSheet } from '../../core/plan/permit'
 import { inMetric } from '../../core/units'
 import { createYearEngine } from '../../core/year'
@@ -25,6 +26,22 @@ describe('days of the calendar', () => {
     expect(weekday(dayNumber('1969-12-28'))).toBe(6)
     expect(monthDay(dayNumber('2027-04-05'))).toEqual({ month: 3, day: 5 })
     expect(['2027-02-29', '2028-02-29', '2027-4-5', 'soon'].map(isDate)).toEqual([false, true, false, false])
+  })
+})
+
+describe('the strip of days', () => {
+  test('a day lies as far along as it is late; months begin where they do, short where there is no room', () => {
+    const wide = dayStrip('2027-03-22', '2027-05-20', 100, 740)
+    // Two days before and four after: 65 days on 640 px.
+    expect(wide.perDay).toBeCloseTo(640 / 65, 9)
+    expect(wide.x(dayNumber('2027-03-22'))).toBeCloseTo(100 + 2 * wide.perDay, 9)
+    expect(wide.months.map(m => m.on)).toEqual(['2027-04-01', '2027-05-01'])
+    expect(wide.months.map(m => m.short)).toEqual([false, false])
+    const narrow = dayStrip('2027-01-10', '2028-03-20', 100, 340)
+    expect(narrow.months).toHaveLength(14)
+    expect(narrow.months.every(m => m.short && m.x >= 100 && m.x <= 340)).toBe(true)
+    // Even where there is no room at all the days go forward.
+    expect(dayStrip('2027-01-10', '2027-01-10', 100, 0).perDay).toBeGreaterThan(0)
   })
 })
 

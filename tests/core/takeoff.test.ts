@@ -2,14 +2,16 @@ import fc from 'fast-check'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { facetCorners, memberOutline, together } from '../../core/takeoff/cut-drawings'
+import { cornerMitre, cornerOutline, facetCorners, memberOutline, together } from '../../core/takeoff/cut-drawings'
 import { cutList } from '../../core/takeoff/cuts'
 import { frostDepthM } from '../../core/ground/frost'
 import { againstFoundation, FOUNDATIONS } from '../../core/takeoff/foundations'
 import { BULKING } from '../../core/takeoff/ground'
 import { toBuy } from '../../core/takeoff/lines'
-import { alongLength, domeEdges, facets, jig, members, quarterEllipse } from '../../core/takeoff/members'
-import { layOnSheets } from '../../core/takeoff/sheets'
+import { domeEdges, facets, footCorners } from '../../core/takeoff/dome'
+import { alongLength, jig, members, quarterEllipse, rakes } from '../../core/takeoff/members'
+import { glazedFields } from '../../core/takeoff/glazed-fields'
+import { layOnSheets, lyingTriangle } from '../../core/takeoff/sheets'
 import { cutFromStock, KERF_M, STOCKS } from '../../core/takeoff/stock'
 import { takeoff } from '../../core/takeoff/takeoff'
 import { createYearEngine } from '../../core/year'
@@ -84,6 +86,54 @@ describe('the saltbox Hollow Ash by hand', () => {
     // Nothing but the floor's gravel (22.94 m² × 0.08 m) and the trench.
     expect(digM3).toBeCloseTo((9 * 4.6 - 18.45) * 0.08 + 27.2 * 0.35, 1)
     expect(spoilM3).toBeCloseTo(digM3 * BULKING, 6)
+  })
+})
+
+describe('openings in the frame', () => {
+  const of = (d: Design, member: string, part: RegExp) =>
+    members(d, makeBuilding(d)).filter(m => m.member === member && part.test(m.part))
+
+  test('a door of 0.9 × 2 m has two trimmers and a header; a vent a header over and under it', () => {
+    expect(of(ash, 'trimmer', /east/)).toMatchObject([{ count: 2, lengthM: expect.closeTo(2, 6) }])
+    expect(of(ash, 'header', /east/)).toMatchObject([{ count: 1, lengthM: expect.closeTo(0.9, 6) }])
+    expect(of(ash, 'header', /knee/)).toMatchObject([{ count: 2 }])
+  })
+
+  test('a wall of blocks has a lintel that bears 0.15 m on each side; one in a house’s own wall is not ours', () => {
+    const blocks = patchDesign(ash, [['skin.wall', [{ material: 'concrete-block', thicknessM: 0.2 }]]])
+    expect(of(blocks, 'lintel', /east/)).toMatchObject([{ count: 1, lengthM: expect.closeTo(1.2, 6) }])
+    expect(of(blocks, 'trimmer', /east/)).toEqual([])
+    expect(fjellro.skin.openings.some(o => o.part === 'backWall')).toBe(true)
+    expect(of(fjellro, 'trimmer', /back|house/)).toEqual([])
+  })
+})
+
+describe('corners that are not square', () => {
+  test('a ring of twelve turns by 30° at each: sills and blocks meet on 15°', () => {
+    expect(footCorners(makeBuilding(saritas))).toEqual([
+      { angleDeg: expect.closeTo(150, 6), sawDeg: expect.closeTo(15, 6), count: 12 },
+    ])
+    const sill = members(saritas, makeBuilding(saritas)).find(m => m.member === 'sill')!
+    expect(sill.ends.map(e => [e.cut, e.sawDeg])).toEqual(Array(2).fill(['mitre', expect.closeTo(15, 6)]))
+    expect(footCorners(makeBuilding(ash))).toEqual([])
+  })
+
+  test('a ring that is longer than wide turns once round all the same', () => {
+    const long = patchDesign(saritas, [['shape.lengthM', saritas.shape.lengthM * 1.4]])
+    const corners = footCorners(makeBuilding(long))
+    expect(corners.length).toBeGreaterThan(1)
+    expect(sum(corners.map(c => c.count * (180 - c.angleDeg)))).toBeCloseTo(360, 6)
+  })
+
+  test('ends of blocks are cut to both slopes above them; framed ones are not', () => {
+    const blocks = patchDesign(ash, [['skin.wall', [{ material: 'concrete-block', thicknessM: 0.2 }]]])
+    const cut = rakes(blocks, makeBuilding(blocks))
+    // Each end under the slopes of 31.9° and 48.5°.
+    expect(cut.filter(r => r.part === 'east end').map(r => r.sawDeg)).toEqual([
+      expect.closeTo(31.93, 2),
+      expect.closeTo(48.5, 2),
+    ])
+    expect(rakes(ash, makeBuilding(ash))).toEqual([])
   })
 })
 
@@ -244,6 +294,66 @@ describe('sheets from stock', () => {
     )
   })
 
+  test('a triangle lies with its longest side along the edge, and has its own area', () => {
+    const corner = fc.record({
+      u: fc.double({ min: 0, max: 2, noNaN: true }),
+      v: fc.double({ min: 0, max: 2, noNaN: true }),
+    })
+    fc.assert(
+      fc.property(corner, corner, corner, (p, q, r) => {
+        const area = Math.abs((q.u - p.u) * (r.v - p.v) - (r.u - p.u) * (q.v - p.v)) / 2
+        fc.pre(area > 1e-3)
+        const [a, b, c] = lyingTriangle({ corners: [p, q, r] }, 10)!
+        expect((b.y * c.x) / 2).toBeCloseTo(area, 9)
+        expect([a.x, a.y, b.x]).toEqual([0, 0, 0])
+        expect(c.y).toBeGreaterThanOrEqual(-1e-9)
+        expect(c.y).toBeLessThanOrEqual(b.y + 1e-9)
+        expect(lyingTriangle({ corners: [p, q, r] }, c.x - 0.01)).toBeNull()
+      }),
+    )
+  })
+
+  test('triangles of a dome lie two by two, none over the other, and the sheets are fewer for it', () => {
+    const [glazing] = cutList(saritas).glazing
+    const pairs = glazing!.sheets.flatMap(s => s.pieces).filter(p => p.shapes)
+    expect(pairs).toHaveLength(6)
+    const triangle = glazedFields(saritas, makeBuilding(saritas)).find(f => f.corners.length === 3)!
+    for (const { shapes, widthM, lengthM } of pairs) {
+      expect(shapes).toHaveLength(2)
+      const [one, other] = shapes!
+      for (const p of [...one!, ...other!]) {
+        expect(p.x).toBeGreaterThanOrEqual(-1e-9)
+        expect(p.x).toBeLessThanOrEqual(widthM + 1e-9)
+        expect(p.y).toBeGreaterThanOrEqual(-1e-9)
+        expect(p.y).toBeLessThanOrEqual(lengthM + 1e-9)
+      }
+      const twice = (of: { x: number; y: number }[]) =>
+        sum(of.map((p, i) => p.x * of[(i + 1) % 3]!.y - of[(i + 1) % 3]!.x * p.y))
+      for (const shape of [one!, other!]) expect(Math.abs(twice(shape)) / 2).toBeCloseTo(triangle.areaM2, 6)
+      // They share a side: two corners of one are corners of the other, the third lie on its two sides.
+      const shared = one!.filter(p => other!.some(q => Math.hypot(p.x - q.x, p.y - q.y) < 1e-9))
+      expect(shared).toHaveLength(2)
+      const [s, t] = shared as [{ x: number; y: number }, { x: number; y: number }]
+      const side = (p: { x: number; y: number }) => (t.x - s.x) * (p.y - s.y) - (t.y - s.y) * (p.x - s.x)
+      const [p, q] = [one!, other!].map(of => of.find(c => !shared.some(k => Math.hypot(k.x - c.x, k.y - c.y) < 1e-9))!)
+      expect(side(p!) * side(q!)).toBeLessThan(0)
+    }
+    // One above the other they would take 12 × 1.8 m of a sheet's width.
+    const strips = 12 * triangle.corners.reduce((m, c) => Math.max(m, c.v), 0) * STOCKS.metric.sheetWidthM
+    expect(sum(pairs.map(p => p.lengthM)) * STOCKS.metric.sheetWidthM).toBeLessThan(0.6 * strips)
+  })
+
+  test('a sheet is bent over the whole of an arch, and pieces lie side by side over their part', () => {
+    const arch = patchDesign(ash, [['shape.form', 'arch']])
+    const [cuts] = cutList(arch).glazing
+    const slope = cuts!.fields.filter(f => f.part === 'sunny slope')
+    expect(slope).toHaveLength(1)
+    expect(slope[0]!.surfaces.length).toBeGreaterThan(3)
+    const over = cuts!.pieces.filter(p => p.at!.on === slope[0]).sort((p, q) => p.at!.u - q.at!.u)
+    expect(over).toHaveLength(9)
+    over.forEach((p, i) => expect(p.at!.u).toBeCloseTo(i * 1.05, 9))
+  })
+
   test('what is bought covers what is glazed, on every demo', () => {
     for (const demo of DEMOS)
       for (const g of cutList(demo).glazing) {
@@ -340,6 +450,17 @@ describe('cuts as they are drawn', () => {
     expect(memberOutline({ ends: [square, square] }, 100, 10)).toBe('0.0,10.0 100.0,10.0 100.0,0.0 0.0,0.0')
     const plumb = { cut: 'plumb', sawDeg: 45 } as const
     expect(memberOutline({ ends: [square, plumb] }, 100, 10)).toContain('110.0,0.0')
+  })
+
+  test('two boards that meet at 150° from above: the cut is as long as their thickness over sin 75°', () => {
+    const sin75 = Math.sin((75 * Math.PI) / 180)
+    expect(cornerMitre({ angleDeg: 150 }, 12)).toBeCloseTo(12 / sin75, 9)
+    const points = cornerOutline({ angleDeg: 90 }, 40, 12).split(' ')
+    expect(points).toHaveLength(6)
+    expect(points[0]).toBe('0.0,0.0')
+    // A right angle leans by 45° to either side.
+    expect(points[1]).toBe('28.3,28.3')
+    expect(points[3]).toBe('0.0,17.0')
   })
 
   test('what is alike is told once', () => {

@@ -6,6 +6,7 @@ import { DEMOS, type Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
 import { dimension, extentOf, type At } from '../../core/drawings/drawing'
 import { grown } from '../../core/drawings/foundation'
+import { broken } from '../../core/drawings/wall-sheet'
 import { layOut, PAPERS, SCALES } from '../../core/drawings/sheet'
 import { drawView, VIEW_CHOICES, type ViewId } from '../../core/drawings/views'
 import { formatQuantity } from '../../core/units'
@@ -51,6 +52,60 @@ describe('views', () => {
     expect(door(ash).at[0]).toBeGreaterThan(4500)
     expect(door(south).at[0]).toBeLessThan(4500)
     expect(drawView(south, 'section', 50)!.title).toMatch(/east end/)
+  })
+
+  test('the glazing layout shows each part from outside: as on the elevation of its side', () => {
+    for (const demo of [ash, { ...ash, site: { ...ash.site, latitudeDeg: -47 } }]) {
+      const items = drawView(demo, 'glazing', 50)!.items
+      const said = items.flatMap(i => (i.kind === 'words' ? [i.text] : []))
+      for (const text of [
+        'front',
+        'sunny slope',
+        'east end',
+        '1–15: 0.59\u00a0m × 0.70\u00a0m',
+        '9: 0.60\u00a0m × 3.22\u00a0m',
+      ])
+        expect(said).toContain(text)
+      const gable = items.filter(i => i.kind === 'path' && i.layer === 'glazing' && i.points.length === 6)
+      const elevation = drawView(demo, 'east', 50)!.items.filter(
+        i => i.kind === 'path' && i.layer === 'glazing' && i.points.length === 6,
+      )
+      // The ridge of the east end lies as far from its left edge in both.
+      const ridgeShare = (item: (typeof items)[number]) => {
+        const { x0, x1, y1 } = extentOf([item])
+        const top = item.kind === 'path' ? item.points.find(p => p[1] === y1)! : item.at
+        return (top[0] - x0) / (x1 - x0)
+      }
+      expect(ridgeShare(gable[0]!)).toBeCloseTo(ridgeShare(elevation[0]!), 6)
+    }
+  })
+
+  test('details: each layer of the wall as thick as it is, with its words; a member that nobody told is dashed', () => {
+    const wall = drawView(ash, 'wall', 5)!
+    const rects = wall.items.flatMap(i => (i.kind === 'path' && i.layer === 'skin' ? [extentOf([i])] : []))
+    expect(rects.map(r => Math.round(r.x1 - r.x0))).toEqual([22, 100, 15, 200])
+    expect(wall.items.some(i => i.kind === 'words' && /vapour layer/.test(i.text))).toBe(true)
+    const dashed = (d: Design) =>
+      drawView(d, 'sill', 5)!.items.some(i => i.kind === 'path' && i.layer === 'skin' && i.dashed)
+    expect(dashed(ash)).toBe(true)
+    expect(dashed(patchDesign(ash, [['build.frame.deepM', 0.145]]))).toBe(false)
+    const edge = drawView(ash, 'edge', 10)!.items.flatMap(i => (i.kind === 'words' ? [i.text] : []))
+    expect(edge.join('\n')).toMatch(/rubble trench, 0.35\sm wide, 1.00\sm down/)
+    const skirted = drawView(patchDesign(ash, [['skin.edge.skirtM', 0.6]]), 'edge', 10)!
+    expect(skirted.items.some(i => i.kind === 'words' && /^skirt, 0.60/.test(i.text))).toBe(true)
+    expect(drawView(patchDesign(ash, [['build.foundation.kind', 'undecided']]), 'edge', 10)!.items).toContainEqual(
+      expect.objectContaining({ text: 'foundation not decided yet' }),
+    )
+  })
+
+  test('the sheet for the wall lists every length once and every hold of this house', () => {
+    const words = drawView(ash, 'workshop', 50)!.items.flatMap(i => (i.kind === 'words' ? [i.text] : []))
+    const all = words.join(' ')
+    expect(all).toMatch(/rafter, sunny slope, seat 58.1°, plumb 31.9°: 16 × 4.07/)
+    expect(all).toMatch(/Hold, until it is so/)
+    expect(all).not.toMatch(/Each pipe is open/)
+    expect(drawView(ribera, 'workshop', 50)!.items.some(i => i.kind === 'words' && /Each pipe/.test(i.text))).toBe(true)
+    expect(broken('one two three', 7)).toEqual(['one two', '   three'])
   })
 
   test('a dimension measures what it stands between, its words never upside down', () => {

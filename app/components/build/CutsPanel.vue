@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { cutList } from '../../../core/takeoff/cuts'
-import type { EndCut, Member } from '../../../core/takeoff/members'
-import { facetOutline, memberOutline, together } from '../../../core/takeoff/cut-drawings'
+import type { EndCut, Member } from '../../../core/takeoff/member'
+import {
+  cornerMitre,
+  cornerOutline,
+  facetOutline,
+  memberOutline,
+  pointsOf,
+  shapesOf,
+  together,
+} from '../../../core/takeoff/cut-drawings'
 
 /** Members with their cuts drawn, and how lumber, sheets and facets come out of what is sold. */
 const bench = useDesign()
@@ -56,8 +64,8 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
     </div>
     <p class="caution" role="note">
       Spans and sections are entered, or told by an engineer: they are not worked out here. Lengths are those of the
-      inner edge between the lines of the cuts; cut one, try it on the frame, then cut the rest. Doors, vents and their
-      trimmers are left out.
+      inner edge between the lines of the cuts; cut one, try it on the frame, then cut the rest. Studs and rafters that
+      an opening interrupts are counted whole.
     </p>
     <h2 class="group-title mt-2">
       Members <span class="hint font-sans font-normal">section {{ section }}</span>
@@ -101,6 +109,22 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
       <ol class="ml-5 list-decimal columns-2 text-sm tabular-nums sm:columns-3" data-test="jig">
         <li v-for="(p, i) in cuts.jig" :key="i">{{ m(p.xM) }}, {{ m(p.zM) }}</li>
       </ol>
+    </section>
+    <section v-if="cuts.corners.length + cuts.rakes.length > 0" class="mt-3">
+      <h2 class="group-title">Corners that are not square</h2>
+      <ul class="text-sm" data-test="corners">
+        <li v-for="(c, i) in cuts.corners" :key="`c${i}`" class="flex items-center gap-3">
+          <svg width="90" height="46" viewBox="-45 -6 90 46" aria-hidden="true">
+            <polygon :points="cornerOutline(c, 40, 12)" fill="var(--straw)" fill-opacity="0.5" stroke="var(--ink)" />
+            <line x1="0" y1="0" x2="0" :y2="cornerMitre(c, 12)" stroke="var(--clay)" />
+          </svg>
+          {{ c.count }} at the foot, {{ deg(c.angleDeg) }} from above: blocks, forms, boards and sills meet on a saw cut
+          at {{ deg(c.sawDeg) }} from square
+        </li>
+        <li v-for="(r, i) in cuts.rakes" :key="`r${i}`">
+          {{ r.part }}: the last course is cut to the slope, {{ deg(r.sawDeg) }}, over {{ m(r.lengthM) }}
+        </li>
+      </ul>
     </section>
     <section v-if="cuts.facets.length > 0" class="mt-3">
       <h2 class="group-title">Facets</h2>
@@ -158,19 +182,17 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
               fill="url(#waste)"
               stroke="var(--ink)"
             />
-            <rect
-              v-for="(p, k) in s.of.pieces"
-              :key="k"
-              :x="1 + p.xM * SHEET_PX"
-              :y="1 + p.yM * SHEET_PX"
-              :width="p.widthM * SHEET_PX"
-              :height="p.lengthM * SHEET_PX"
-              fill="var(--straw)"
-              fill-opacity="0.5"
-              stroke="var(--ink)"
-            >
+            <g v-for="(p, k) in s.of.pieces" :key="k">
+              <polygon
+                v-for="(shape, n) in shapesOf(p)"
+                :key="n"
+                :points="pointsOf(shape, { x: 1 + p.xM * SHEET_PX, y: 1 + p.yM * SHEET_PX }, SHEET_PX)"
+                fill="var(--straw)"
+                fill-opacity="0.5"
+                stroke="var(--ink)"
+              />
               <title>{{ p.part }}: {{ m(p.widthM) }} × {{ m(p.lengthM) }}</title>
-            </rect>
+            </g>
           </svg>
           <p class="tabular-nums">{{ s.count }} × {{ m(s.of.lengthM) }}</p>
         </li>

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { isDate, WEEKDAY_CHOICES } from '../../../core/design/fields/build'
 import { dayNumber, isoDay } from '../../../core/plan/calendar'
 import { schedule, type Planned } from '../../../core/plan/schedule'
-import { linear } from '../../../core/scale'
+import { dayStrip } from '../../../core/plan/strip'
 import { saveText } from '~/composables/saveText'
 
 /** The work in its order on days of the calendar: a strip whose bars are moved, and a list that is ticked. */
@@ -48,18 +48,11 @@ const frame = useTemplateRef<HTMLElement>('frame')
 const { width } = useElementSize(frame)
 const ROW = 22
 const NAMES = 178
-const strip = computed(() => {
-  const [from, to] = [dayNumber(startOn.value) - 2, dayNumber(last.value) + 4]
-  const x = linear([from, to], [NAMES, Math.max(NAMES + 100, width.value - 8)])
-  const months: { x: number; name: string }[] = []
-  const wide = 30 * (x(from + 1) - x(from))
-  for (let d = from; d <= to; d++)
-    if (isoDay(d).endsWith('-01') && x(d) < width.value - 26) {
-      const name = new Date(`${isoDay(d)}T12:00`).toLocaleDateString(undefined, { month: 'short' })
-      months.push({ x: x(d), name: wide < 34 ? name.slice(0, 1) : name })
-    }
-  return { x, perDay: x(from + 1) - x(from), months }
-})
+const strip = computed(() => dayStrip(startOn.value, last.value, NAMES, width.value - 8))
+const monthName = (on: string, short: boolean) => {
+  const name = new Date(`${on}T12:00`).toLocaleDateString(undefined, { month: 'short' })
+  return short ? name.slice(0, 1) : name
+}
 let held: { id: string; x: number; from: number } | null = null
 const dragged = ref<{ id: string; days: number } | null>(null)
 function down(t: Planned, event: PointerEvent): void {
@@ -123,9 +116,9 @@ async function save(): Promise<void> {
     <p v-if="wrong" class="fault" role="alert">{{ wrong }}</p>
     <div ref="frame" class="strip mt-2" data-test="strip">
       <svg v-if="width > 0" :width="width" :height="(plan.length + 1) * ROW">
-        <g v-for="m in strip.months" :key="m.x">
+        <g v-for="m in strip.months" :key="m.on">
           <line :x1="m.x" :x2="m.x" y1="14" :y2="(plan.length + 1) * ROW" stroke="var(--line)" />
-          <text :x="m.x + 3" y="12" class="tick">{{ m.name }}</text>
+          <text :x="m.x + 3" y="12" class="tick">{{ monthName(m.on, m.short) }}</text>
         </g>
         <g
           v-for="(t, i) in plan"

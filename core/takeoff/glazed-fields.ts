@@ -1,0 +1,91 @@
+import type { Glazing } from '../catalog'
+import type { Design } from '../design/types'
+import { partName } from '../geometry/parts'
+import type { Building, Surface, Vec } from '../geometry/surfaces'
+
+/** A place on a field, in its own plane: across from its left edge as seen from outside, and up from its foot, m. */
+export interface OnField {
+  u: number
+  v: number
+}
+
+/** A part of the skin as its glazing sees it: flat, and seen from outside. */
+export interface GlazedField {
+  /** As the reader calls it. */
+  part: string
+  glazing: Glazing
+  /** Its pieces of skin: several where a curve is unrolled. */
+  surfaces: Surface[]
+  corners: OnField[]
+  acrossM: number
+  /** That is to be covered, m². */
+  areaM2: number
+}
+
+const dot = (p: Vec, q: Vec) => p[0] * q[0] + p[1] * q[1] + p[2] * q[2]
+
+/** A surface in its own plane, as it is seen from outside: the room's axes are left-handed in the north. */
+function flattened({ polygon, normal }: Surface, northern: boolean): OnField[] {
+  const level = Math.hypot(normal[0], normal[1])
+  const hand = northern ? 1 : -1
+  const along: Vec = level > 1e-9 ? [(hand * normal[1]) / level, (-hand * normal[0]) / level, 0] : [0, hand, 0]
+  const up: Vec = [
+    hand * (along[1] * normal[2] - along[2] * normal[1]),
+    hand * (along[2] * normal[0] - along[0] * normal[2]),
+    hand * (along[0] * normal[1] - along[1] * normal[0]),
+  ]
+  const flat = polygon.map(p => ({ u: dot(p, along), v: dot(p, up) }))
+  const [u0, v0] = [Math.min(...flat.map(p => p.u)), Math.min(...flat.map(p => p.v))]
+  return flat.map(p => ({ u: p.u - u0, v: p.v - v0 }))
+}
+
+const reach = (flat: readonly OnField[], of: 'u' | 'v') => Math.max(...flat.map(p => p[of]))
+
+/** Parts that are curves: a sheet is bent over all of their stretches. */
+const isCurved = ({ shape }: Pick<Design, 'shape'>, { part }: Surface) =>
+  (shape.form === 'arch' && part === 'sunnySlope') ||
+  (shape.form === 'hoop' && (part === 'sunnySlope' || part === 'poleSlope'))
+
+/** Glazed pieces of the skin, curves unrolled; what is let into a part is bought as an opening. */
+export function glazedFields(design: Design, { surfaces }: Pick<Building, 'surfaces'>): GlazedField[] {
+  const northern = design.site.latitudeDeg >= 0
+  const out: GlazedField[] = []
+  for (const s of surfaces) {
+    if (s.kind !== 'glazed' || s.id.startsWith('opening')) continue
+    const corners = flattened(s, northern)
+    const before = out.at(-1)
+    const glazing = s.glazing!
+    if (before && isCurved(design, s) && before.surfaces[0]!.part === s.part && before.glazing === glazing) {
+      const runM = reach(before.corners, 'v') + reach(corners, 'v')
+      before.surfaces.push(s)
+      before.areaM2 += s.areaM2
+      const { acrossM: u } = before
+      before.corners = [
+        { u: 0, v: 0 },
+        { u, v: 0 },
+        { u, v: runM },
+        { u: 0, v: runM },
+      ]
+    } else
+      out.push({
+        part: s.id.startsWith('dome') ? s.id : partName(s.part!, design.shape.form),
+        glazing,
+        surfaces: [s],
+        corners,
+        acrossM: reach(corners, 'u'),
+        areaM2: s.areaM2,
+      })
+  }
+  return out
+}
+
+/** How far a field reaches within a strip of its width: from so far up to so far up, m. */
+export function extentOver({ corners }: Pick<GlazedField, 'corners'>, from: number, to: number): [number, number] {
+  const at: number[] = []
+  corners.forEach((p, i) => {
+    const q = corners[(i + 1) % corners.length]!
+    if (p.u >= from - 1e-9 && p.u <= to + 1e-9) at.push(p.v)
+    for (const u of [from, to]) if ((p.u - u) * (q.u - u) < 0) at.push(p.v + ((q.v - p.v) * (u - p.u)) / (q.u - p.u))
+  })
+  return at.length > 1 ? [Math.min(...at), Math.max(...at)] : [0, 0]
+}
