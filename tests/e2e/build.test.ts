@@ -67,6 +67,7 @@ describe('build', () => {
     await fresh('/?d=saritas&step=build')
     await click(driver, 'tab-cuts')
     expect(await rows('[data-test="facets"] > li')).toHaveLength(6)
+    expect(await text('[data-test="corners"]')).toMatch(/12 at the foot, 150\.0° from above.*at 15\.0°/s)
   })
 
   test('drawings to scale go out as SVG, DXF and PDF; what does not fit is told', async () => {
@@ -93,6 +94,25 @@ describe('build', () => {
       expect(readFileSync(saved, 'latin1').startsWith(start)).toBe(true)
     }
     expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('by keys alone: along the tabs to the drawings, to the glazing layout, and out as a file', async () => {
+    await fresh('/?step=build')
+    const active = () => driver.switchTo().activeElement()
+    await driver.executeScript(`document.querySelector('[data-test="tab-takeoff"]').focus()`)
+    for (let k = 0; k < 3; k++) await (await active()).sendKeys(Key.ARROW_RIGHT)
+    expect(await (await active()).getAttribute('data-test')).toBe('tab-drawings')
+    // From the tab into its panel, to the choice of drawing.
+    for (let k = 0; k < 4 && (await (await active()).getTagName()) !== 'select'; k++)
+      await (await active()).sendKeys(Key.TAB)
+    await (await active()).sendKeys('Glazing')
+    expect(await (await find(driver, 'drawing')).getAttribute('alt')).toMatch(/Glazing layout, seen from outside/)
+    for (let k = 0; k < 6 && (await (await active()).getAttribute('data-test')) !== 'save-svg'; k++)
+      await (await active()).sendKeys(Key.TAB)
+    await (await active()).sendKeys(Key.ENTER)
+    const saved = join(downloads, 'Hollow Ash Seed Library, glazing layout.svg')
+    await driver.wait(() => existsSync(saved), 10000, 'no drawing was saved')
+    expect(readFileSync(saved, 'utf8')).toMatch(/sunny slope/)
   })
 
   test('order of work: days off, a task moved by keys, ticks that stay, a calendar file; no day is told', async () => {
