@@ -9,7 +9,7 @@ export default {
       { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(fast-check|pure-rand|idb|comlink)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(fast-check|pure-rand|idb|comlink|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array)/)'],
   setupFiles: ['<rootDir>/tests/fast-check-setup.ts'],
   maxWorkers: 2,
 }

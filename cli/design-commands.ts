@@ -18,7 +18,7 @@ import { writeWhole } from './output'
 /** No file that a command reads is longer than this, bytes: an EPW file is about 2 MB. */
 const LONGEST_FILE = 20_000_000
 
-function readText(path: string, what: string, longest = LONGEST_FILE): string {
+export function readText(path: string, what: string, longest = LONGEST_FILE): string {
   try {
     const { size } = statSync(path)
     if (size > longest)

@@ -12,6 +12,7 @@ import {
 import { fuzzCommand } from './fuzz-command'
 import { cutsCommand, drawCommand, planCommand, takeoffCommand } from './build-commands'
 import { reportCommand } from './report-command'
+import { fitCommand, tasksCommand, tonightCommand } from './season-commands'
 import { findCommand, ladderCommand, sweepCommand, wintersCommand } from './study-commands'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
@@ -87,6 +88,29 @@ const COMMANDS: Record<string, Command> = {
       'The cheapest set of changes whose coldest night is at least so warm, °C, within a budget and with at least so ' +
       'much winter light, mol/m²·d: every set of at most eight moves is run (the most promising, unless named).',
     run: findCommand,
+  },
+  tasks: {
+    usage: 'tasks <design.json> [--from 2027-09-01] [--ics out.ics]',
+    about:
+      'What a season asks of the house, with dates from its climate and its own year, within a year from a day ' +
+      '(today unless said); as a calendar.',
+    run: tasksCommand,
+  },
+  fit: {
+    usage: 'fit <design.json> <log.csv>',
+    about:
+      'What readings say of the house: leaks, cover, glazing, ground and mass by least squares, each with the range ' +
+      'that nine of ten lie in, and whether the readings can tell. The log has time,inside_C,outside_C and, where ' +
+      'they were read, soil_C,water_C,rh, or date,inside_min_C,inside_max_C,outside_min_C,outside_max_C by the day.',
+    run: fitCommand,
+  },
+  tonight: {
+    usage: 'tonight <design.json> --forecast f.json [--log log.csv]',
+    about:
+      'What the nights of a forecast come to inside if nothing is done by hand, how sure that is, and what each ' +
+      'thing that can be done is worth. The forecast is {"days":[{"date":…,"lowC":…,"highC":…,"sky":"clear|fair|dull",' +
+      '"windMs":…,"snow":false}]}, lowC the low of the night after the day.',
+    run: tonightCommand,
   },
   report: {
     usage: 'report <design.json> --pdf out.pdf [--ladder yes]',

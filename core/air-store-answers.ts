@@ -1,11 +1,11 @@
 import { airStoreKind, airStoreName } from './air-stores/registry'
-import { entry, MATERIALS } from './catalog'
 import { HOURS, MONTH_DAYS, MONTH_OF_DAY, type SiteYear } from './climate/types'
 import type { Design } from './design/types'
 import type { Building } from './geometry/surfaces'
 import { ductDensity } from './network/exchangers'
 import type { YearSeries } from './network/series'
 import { AIR_SPECIFIC_HEAT, LATENT } from './physics/constants'
+import { groundOf } from './materials/ground'
 
 /** What an air store did in a month. */
 export interface AirStoreMonth {
@@ -50,7 +50,7 @@ export function airStoreAnswers(
   series: YearSeries,
 ): AirStoreAnswer[] {
   const { airStores } = design.store
-  const under = { lengthM: building.lengthM, soilConductivity: entry(MATERIALS, design.site.soil).conductivity }
+  const under = { lengthM: building.lengthM, soilConductivity: groundOf(design.site).conductivity }
   return airStores.map((s, i) => {
     const { storeC, takesW, runs, condensedKg } = series.airStores[i]!
     const { flowM3s, pressurePa, fanW, intake } = airStoreKind(s).work(s, under)

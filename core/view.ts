@@ -1,11 +1,11 @@
 import type { Answers } from './answers'
 import { frostDepthM } from './ground/frost'
 import { designDays, noonOfDay, type DesignDay, type GroundClimate } from './climate'
-import { entry, MATERIALS } from './catalog'
 import type { Design } from './design/types'
 import { makeBuilding } from './geometry/surfaces'
 import { bookedSums, type BookedSum } from './sums/book'
 import type { YearResult } from './year'
+import { groundOf } from './materials/ground'
 
 /**
  * What a screen needs of a year: the answers, the hours it charts, and the days it draws rays for. Plain data, cheap to
@@ -55,7 +55,7 @@ export interface YearView {
 export function yearView(design: Design, result: YearResult): YearView {
   const { answers, site, series } = result
   const { cold, hot } = designDays(site)
-  const soil = entry(MATERIALS, design.site.soil)
+  const soil = groundOf(design.site)
   const diffusivity = soil.conductivity / (soil.density * soil.specificHeat)
   return {
     answers,

@@ -11,7 +11,7 @@ import { makeModel } from './network/model'
 import { runModel } from './network/run'
 import { isHeated } from './sources/registry'
 import type { YearSeries } from './network/series'
-import { makeLightTable, makeSolarGains, type LightTable, type SolarGains } from './optics/gains'
+import { inOtherSun, makeLightTable, makeSolarGains, type LightTable, type SolarGains } from './optics/gains'
 
 /** A year worked through: the answers, and what the drawing and the charts need. */
 export interface YearResult {
@@ -171,10 +171,25 @@ export function createYearEngine(now: () => number = () => 0) {
     })
     return coldestHour(siteYear, airC)
   }
+  /** A stretch of the year alone, in a weather year that holds it; where it is said, in a share of its sun by hour. */
+  function span(
+    given: Design,
+    weather: WeatherYear,
+    stretch: { fromDay: number; hours: number },
+    sunShare: Float32Array | null = null,
+  ): YearSeries {
+    const design = taken(given)
+    const { siteYear, building, gains } = stagesOf(design, weather)
+    const heated = isHeated(design.topUp.sources)
+    const model = makeModel(design, siteYear, building, sunShare ? inOtherSun(gains, sunShare) : gains)
+    return runModel(model, siteYear, { stepsPerHour: STEPS_PER_HOUR, heated, span: stretch })
+  }
   /** The site's year alone, remembered as in a run. */
   const site = (design: Design): SiteYear => siteYearOf(taken(design))
-  return { run, coldest, site, stages }
+  return { run, coldest, span, site, stages }
 }
+
+export type YearEngine = ReturnType<typeof createYearEngine>
 
 /** All of a document on which the light in the room hangs, as one word. */
 function inLight({ site, aim, shape, skin, store }: Design): string {

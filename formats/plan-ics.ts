@@ -3,9 +3,9 @@ import type { Design } from '../core/design/types'
 import { dayNumber, isoDay } from '../core/plan/calendar'
 import type { Planned } from '../core/plan/schedule'
 
-const parts = (iso: string): DateArray => iso.split('-').map(Number) as DateArray
+export const dayParts = (iso: string): DateArray => iso.split('-').map(Number) as DateArray
 /** The day after: an event of whole days ends before it. */
-const after = (iso: string) => isoDay(dayNumber(iso) + 1)
+export const dayAfter = (iso: string) => isoDay(dayNumber(iso) + 1)
 
 /** The order of work as a calendar: whole days, each task an event. Throws what the calendar's maker says is wrong. */
 export function writePlanIcs(plan: readonly Planned[], { id, name }: Pick<Design, 'id' | 'name'>): string {
@@ -15,8 +15,8 @@ export function writePlanIcs(plan: readonly Planned[], { id, name }: Pick<Design
         uid: `${t.id}-${id}@tierra`,
         title: t.hold ? `Hold: ${t.name}` : t.name,
         description: [t.hold ?? '', t.note, t.caution].filter(Boolean).join('\n'),
-        start: parts(t.from),
-        end: parts(after(t.to)),
+        start: dayParts(t.from),
+        end: dayParts(dayAfter(t.to)),
         calName: name,
         productId: 'tierra/plan',
         categories: [t.stage],

@@ -1,10 +1,10 @@
 import { bundlePressurePa, roundPipe } from '../air-stores/air-path'
 import { bundleOf } from '../air-stores/earth-store'
 import { airStoreKind, airStoreName, type AirStore } from '../air-stores/registry'
-import { entry, MATERIALS } from '../catalog'
 import type { Design } from '../design/types'
 import { layPipes } from '../geometry/pipes'
 import { formatQuantity, type Quantity } from '../units'
+import { groundOf } from '../materials/ground'
 
 type Show = (value: number, quantity: Quantity) => string
 
@@ -32,7 +32,7 @@ export function airStoreCautions(
 
 function faultsOf(design: Design, s: AirStore, show: Show): string[] {
   const out: string[] = []
-  const soilConductivity = entry(MATERIALS, design.site.soil).conductivity
+  const soilConductivity = groundOf(design.site).conductivity
   const kind = airStoreKind(s)
   const { flowM3s, effectiveness } = kind.work(s, { lengthM: design.shape.lengthM, soilConductivity })
   const free = s.fan.freeFlowM3h / 3600

@@ -64,7 +64,7 @@ export const NIGHT_COVERS: readonly NightCover[] = [
 ]
 
 /** A design's cover as it is fitted. */
-export function fittedCover(cover: { id: string; fit: keyof typeof COVER_FITS }): NightCover {
+export function fittedCover(cover: { id: string; fit: keyof typeof COVER_FITS; edgeLeak?: number | null }): NightCover {
   const kind = entry(NIGHT_COVERS, cover.id)
-  return { ...kind, edgeLeak: Math.min(0.5, kind.edgeLeak * COVER_FITS[cover.fit]) }
+  return { ...kind, edgeLeak: cover.edgeLeak ?? Math.min(0.5, kind.edgeLeak * COVER_FITS[cover.fit]) }
 }

@@ -1,4 +1,5 @@
-import { dewPointC, skyInfraredWm2, standardPressurePa } from './atmosphere'
+import { skyInfraredWm2, standardPressurePa } from './atmosphere'
+import { CLEAREST_HOUR, cloudOfDay, dewOfDayC, LEAST_RANGE, RANGE_PER_CLEAR, SUN_PER_CLEAR } from './day-sky'
 import { fillTemperatures, radiationWeight, sunSine } from './diurnal'
 import { monthlyMeans, monthlyNormals, smoothDaily } from './monthly'
 import {
@@ -25,8 +26,6 @@ const QUICK_MEMORY = 0.35
 const SLOW_MEMORY = 0.88
 const QUICK_SHARE = 0.75
 const USUAL_WIND = 2.5
-/** No hour is brighter than this share of what arrives above the air. */
-const CLEAREST_HOUR = 0.85
 
 /** The days of a made year. */
 export interface GeneratedDays {
@@ -92,7 +91,7 @@ function generateDays(normals: Normals, seed: number): GeneratedDays {
     const coldness = max(0, min(1, (yearMean + 0.25 * seasonal - middle) / (0.6 * seasonal + 1)))
     const spread = 1.4 + 0.055 * seasonal * (0.6 + 0.9 * coldness)
     const anomaly = spread * a - 0.5 * spread * coldness * max(0, c) * 0.6
-    const range = (meanHigh[d]! - meanLow[d]!) * max(0.25, 1 + 0.34 * c)
+    const range = (meanHigh[d]! - meanLow[d]!) * max(LEAST_RANGE, 1 + RANGE_PER_CLEAR * c)
     days.clear[d] = c
     days.low[d] = middle + anomaly - range / 2
     days.high[d] = max(middle + anomaly + range / 2, days.low[d]! + 0.5)
@@ -256,11 +255,8 @@ function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: 
   const humidity = normals.humidity && smoothDaily(normals.humidity)
   const breeze = normals.windMs ? smoothDaily(normals.windMs) : null
   for (let d = 0; d < DAYS; d++) {
-    const cloud = max(0, min(1, 0.5 - 0.36 * clear[d]!))
-    const mean = (low[d]! + high[d]!) / 2
-    const dew = humidity
-      ? dewPointC(mean, max(0.15, min(0.99, humidity[d]! - 0.05 * clear[d]!)))
-      : low[d]! - 0.5 - 1.6 * max(0, clear[d]!)
+    const cloud = cloudOfDay(clear[d]!)
+    const dew = dewOfDayC(low[d]!, high[d]!, clear[d]!, humidity ? humidity[d]! : null)
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k
       const t = year.dryBulbC[h]!
@@ -301,7 +297,7 @@ function fillRadiation(year: WeatherYear, clear: Float64Array, wanted: readonly 
     const ext = extraterrestrialWm2(d)
     // Clearness is bounded and leans to the clear side in dry climates, to the dull side in wet ones.
     const month = wanted[MONTH_OF_DAY[d]!]!
-    day[d] = above > 0 ? max(0.08 * above, min(0.76 * above, month * (1 + 0.42 * clear[d]!))) : 0
+    day[d] = above > 0 ? max(0.08 * above, min(0.76 * above, month * (1 + SUN_PER_CLEAR * clear[d]!))) : 0
     let sum = 0
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k

@@ -1,7 +1,8 @@
 import type { Spell } from '../design/types'
 import { skyInfraredWm2 } from './atmosphere'
-import { fillTemperatures, radiationWeight, sunSine } from './diurnal'
-import { extraterrestrialDayJm2, extraterrestrialWm2, splitGlobal } from './radiation'
+import { fillDaySun } from './day-sky'
+import { fillTemperatures } from './diurnal'
+import { extraterrestrialDayJm2 } from './radiation'
 import type { SunYear } from './sun-year'
 import { DAYS, HOURS, type WeatherYear } from './types'
 
@@ -50,23 +51,9 @@ export function withSpell(weather: WeatherYear, spell: Spell, sun: SunYear): Wea
   days.forEach((d, i) => {
     const dull = i < spell.dullDays
     const cloud = dull ? 1 : 0
-    const day = (dull ? DULL : CLEAR) * extraterrestrialDayJm2(d, sun.latitudeDeg)
-    let sum = 0
-    for (let k = 0; k < 24; k++) sum += radiationWeight(sun, d, k)
+    fillDaySun(year, sun, d, (dull ? DULL : CLEAR) * extraterrestrialDayJm2(d, sun.latitudeDeg))
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k
-      const ext = extraterrestrialWm2(d)
-      const global =
-        sum > 0
-          ? min(
-              ((day / 3600) * radiationWeight(sun, d, k)) / sum,
-              0.85 * ext * max(0, sunSine(sun, h)) * sun.upShare[h]!,
-            )
-          : 0
-      const split = splitGlobal(global, sun.altitudeDeg[h]!, ext)
-      year.globalWm2[h] = global
-      year.beamWm2[h] = split.beam
-      year.diffuseWm2[h] = split.diffuse
       year.cloud[h] = cloud
       year.dewPointC[h] = min(year.dryBulbC[h]! - 0.2, low[d]! - (dull ? 0.5 : 2.5))
       year.skyInfraredWm2[h] = skyInfraredWm2(

@@ -14,7 +14,7 @@ export function isTimeZone(name: string): boolean {
 const clocks = new Map<string, Intl.DateTimeFormat>()
 
 /** Offset of a zone from UTC at an instant, h. Throws RangeError for an unknown zone. */
-function offsetH(zone: string, utcMs: number): number {
+export function offsetH(zone: string, utcMs: number): number {
   let clock = clocks.get(zone)
   if (!clock) {
     clock = new Intl.DateTimeFormat('en-US', {

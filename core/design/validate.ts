@@ -218,13 +218,23 @@ export function fieldFaults(document: unknown): Fault[] {
   }
   const much = tooMuch(document)
   if (much) return [much]
+  return toldBy(schema, document)
+}
+
+function toldBy(by: AnySchema, value: unknown): Fault[] {
   try {
-    schema.validateSync(document, { abortEarly: false, strict: true })
+    by.validateSync(value, { abortEarly: false, strict: true })
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     return flatten(error)
   }
   return []
+}
+
+/** A validator of values that another table of fields describes. */
+export function validatorOf(field: AnyField): (value: unknown) => Fault[] {
+  const by = schemaOf(field)
+  return value => toldBy(by, value)
 }
 
 function flatten(error: ValidationError): Fault[] {

@@ -12,6 +12,7 @@ import { cutWall, layersResistance } from '../materials/assembly'
 import { coveredResistance, tiltedResistance } from '../optics/glazing-heat'
 import type { LossName } from './series'
 import { LEAF_EMISSIVITY } from './transpiration'
+import { groundOf } from '../materials/ground'
 
 /** A line of heat-storing cells from the outside (first) to a face in the room (last). */
 export interface Chain {
@@ -257,7 +258,7 @@ export function groundSlice(design: Design, building: Building): GroundSlice {
     floorAreaM2: building.floorAreaM2,
     perimeterM: building.perimeterM,
     sunkM: building.sunkM,
-    soil: entry(MATERIALS, design.site.soil),
+    soil: groundOf(design.site),
     edge: { resistance, depthM: edge.depthM },
     skirt: { resistance, widthM: edge.thicknessM > 0 ? edge.skirtM : 0 },
     wallM: design.skin.wall.reduce((s, l) => s + l.thicknessM, 0),
@@ -290,7 +291,7 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
     bed >= 0
       ? [...floor.beds, { material: design.shape.beds[bed]!.fill, thicknessM: design.shape.beds[bed]!.heightM }]
       : ((path ? floor.path : null) ?? floor.rest)
-  const soil = entry(MATERIALS, design.site.soil)
+  const soil = groundOf(design.site)
   return slice.floor.map((col, i): Chain => {
     const capacity: number[] = []
     const between: number[] = []
@@ -402,6 +403,7 @@ function leafChains({ aim, shape }: Design, building: Building): Chain[] {
 
 /** What stands in the room and keeps heat: a chain, or several, a body. */
 function bodyChains(design: Design, building: Building): Chain[] {
+  const { reach } = design.store
   return design.store.bodies.flatMap((body, i) => {
     const box = building.objects.find(o => o.kind === 'body' && o.index === i)!
     const chains = kindOf(body).chains(body, box)
@@ -409,6 +411,11 @@ function bodyChains(design: Design, building: Building): Chain[] {
       (c): Chain => ({
         ...blank,
         ...c,
+        // What the air does not reach takes no part; the sun on it does.
+        areaM2: c.areaM2 * reach,
+        capacity: c.capacity.map(j => j * reach),
+        between: c.between.map(g => g * reach),
+        waterKg: c.waterKg * reach,
         name: 'ground',
         face: bodyFace(i),
         faceShare: 1 / chains.length,

@@ -1,11 +1,11 @@
 import { aimLine } from '../aim/aim-line'
 import type { AirWork } from '../air-stores/kind'
 import { airStoreKind } from '../air-stores/registry'
-import { entry, MATERIALS } from '../catalog'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { GroundSlice } from '../ground/slice'
 import { GAS_CONSTANT_AIR } from '../physics/constants'
+import { groundOf } from '../materials/ground'
 
 /** Air in pipes and rock, K. */
 const STATED_K = 290
@@ -46,7 +46,7 @@ export function makeExchangers(
   outsideFirst: number,
   pressurePa: number,
 ): Exchanger[] {
-  const under = { lengthM: building.lengthM, soilConductivity: entry(MATERIALS, design.site.soil).conductivity }
+  const under = { lengthM: building.lengthM, soilConductivity: groundOf(design.site).conductivity }
   // Where nothing is asked in a month, the design's own lowest air goes on.
   const lowest = Float64Array.from(aimLine(design.aim).lowC, c => c ?? design.aim.lowestAirC)
   const density = ductDensity(pressurePa)

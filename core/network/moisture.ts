@@ -223,10 +223,10 @@ export function makeMoisture(memory: Memory) {
     v[WET] = min(WET_GLASS * glassArea, max(0, v[WET]! + (v[ON_GLASS]! / LATENT) * dt))
   }
 
-  /** What condenses on each face at the end of the step, W; what dries off them counts as none. */
-  function condenses(out: Float64Array): void {
+  /** What condenses on each face at the end of the step, W; what dries off it is less than nothing. */
+  function wets(out: Float64Array): void {
     for (let c = 0; c < m.count; c++)
-      out[c] = damp[c]! > 0 ? max(0, damp[c]! * v[MOISTURE]! + dampOwn[c]! - slope[c]! * T[face[c]!]!) : 0
+      out[c] = damp[c]! > 0 ? damp[c]! * v[MOISTURE]! + dampOwn[c]! - slope[c]! * T[face[c]!]! : 0
   }
-  return { lay, gather, adopt, settle, tally, condenses }
+  return { lay, gather, adopt, settle, tally, wets }
 }

@@ -2,7 +2,7 @@ import { dayName, DAYS, HOURS, humidityRatio, MONTH_OF_DAY, saturationPressurePa
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { SolarGains } from '../optics/gains'
-import { FUSION } from '../physics/constants'
+import { FUSION, LATENT } from '../physics/constants'
 import { makeModel, type NetworkModel } from './model'
 import { AIR, BED_LIGHT, FAN_W, MISTED, MOISTURE, OPENING, PATH, RIDGE, ROW, ROW_DRAWN, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
@@ -20,6 +20,11 @@ export interface RunOptions {
    * ends.
    */
   watch?: { day: number; see: (hour: number, cells: Float64Array) => void }
+  /**
+   * A stretch of the year alone: so many hours from one of a day's first, over the turn of the year where need be; what
+   * came before it is gone through without looking closely. The whole year unless said.
+   */
+  span?: { fromDay: number; hours: number }
   /** Asked once a day of the run; when it says true the run ends with {@link RunStopped}. */
   stop?: () => boolean
 }
@@ -84,11 +89,12 @@ export function takeDay(stepper: Stepper, model: NetworkModel, day: number, days
   return low
 }
 
-/** Goes through a year before the one that counts. */
-export function warmUp(stepper: Stepper, model: NetworkModel, stop: RunOptions['stop']): void {
-  for (let day = 0; day < DAYS; day++) {
+/** Goes through a year before what counts, and on from there to its first day. */
+export function warmUp(stepper: Stepper, model: NetworkModel, stop: RunOptions['stop'], fromDay = 0): void {
+  const until = DAYS + fromDay
+  for (let day = 0; day < until; day++) {
     if (stop?.()) throw new RunStopped()
-    takeDay(stepper, model, day, DAYS - day)
+    takeDay(stepper, model, day % DAYS, until - day)
   }
   stepper.clearTally()
 }
@@ -131,7 +137,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   stepper.heat(options.heated)
   const { probes, offset, waterKg } = model
   const steps = options.stepsPerHour
-  warmUp(stepper, model, options.stop)
+  const { fromDay, hours } = options.span ?? { fromDay: 0, hours: HOURS }
+  warmUp(stepper, model, options.stop, fromDay)
   const series = emptySeries({
     bodies: model.bodies.length,
     beds: model.bedAreaM2 > 0 ? model.bedAreasM2.length : 0,
@@ -196,14 +203,20 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   /** An hour's water, shared among the faces as they draw it at the hour's end. */
   function seeDamp(month: number, kg: number): void {
     if (kg <= 0) return
-    stepper.condenses(faceW)
     let all = 0
-    for (let c = 0; c < model.count; c++) all += faceW[c]!
+    for (let c = 0; c < model.count; c++) all += Math.max(0, faceW[c]!)
     if (all <= 0) {
       series.condensedOn.else[month]! += kg
       return
     }
     for (let c = 0; c < model.count; c++) if (faceW[c]! > 0) wetOf[c]![month]! += (kg * faceW[c]!) / all
+  }
+  const planted = [...model.leafOf.keys()].filter(c => model.leafOf[c]! >= 0 || model.bed[c] === 1)
+  /** What beds give off, kg/h. */
+  function drunk(): number {
+    let watts = 0
+    for (let k = 0; k < planted.length; k++) watts += Math.max(0, -faceW[planted[k]!]!)
+    return (watts * 3600) / LATENT
   }
   function seeSkin(h: number): void {
     for (let k = 0; k < model.skin.length; k++) {
@@ -273,7 +286,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
   const { bedAreasM2, bedAreaM2 } = model
   const bedShare = bedAreaM2 > 0 ? bedAreasM2.map(a => a / bedAreaM2) : Float64Array.of(1)
   const dt = 3600 / steps
-  for (let h = 0; h < HOURS; h++) {
+  for (let n = 0; n < hours; n++) {
+    const h = (fromDay * 24 + n) % HOURS
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
     prepareHour(h, dt)
     let airSum = 0
@@ -318,7 +332,9 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     }
     series.condensedKg[h] = (condensed / steps) * 3600
     series.mistKg[h] = (misted / steps) * 3600
+    stepper.wets(faceW)
     seeDamp(month, series.condensedKg[h]!)
+    series.drunkKg[h] = drunk()
     seeFans(h)
     seeBeds(h)
     seeBodies(h)

@@ -80,6 +80,8 @@ export interface YearSeries {
   condensedKg: Float32Array
   /** Water misted into the air, kg/h. */
   mistKg: Float32Array
+  /** Water that leaves and soil of the beds give off, kg/h, as they stood at the end of the hour. */
+  drunkKg: Float32Array
   /** Sunlight on the beds (on the floor where there are none), past covers and wet glass, W/m². */
   bedLightWm2: Float32Array
   /** Share of light that each cover and the wet glass let through, 0–1. */
@@ -152,6 +154,7 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
     fans: Array.from({ length: fans }, s),
     condensedKg: s(),
     mistKg: s(),
+    drunkKg: s(),
     bedLightWm2: s(),
     coverLight: Array.from({ length: covers }, s),
     losses: LOSS_NAMES.map(s),

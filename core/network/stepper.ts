@@ -141,8 +141,8 @@ export interface Stepper {
   heat: (heated: boolean) => void
   prepareHour: (hour: number, dt: number, span?: number) => void
   step: (dt: number) => void
-  /** By chain: what condenses on its face at the end of the last step, W. */
-  condenses: (out: Float64Array) => void
+  /** By chain: what condenses on its face at the end of the last step, W; negative dries off it. */
+  wets: (out: Float64Array) => void
   /** Closes the block that `prepareHour` opened: flows to the ground and the stores, and the tally. */
   endHour: (span?: number) => void
   clearTally: () => void
@@ -335,7 +335,7 @@ function makeLoop(size: Size): Loop {
       },
       prepareHour,
       step,
-      condenses: moisture.condenses,
+      wets: moisture.wets,
       endHour: hourly.end,
       clearTally,
       heatContentJ,

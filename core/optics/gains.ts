@@ -97,6 +97,22 @@ export interface LightUnder {
   bedLightWm2: Float32Array
 }
 
+/**
+ * The same house in the sun of other days: all light times a share of its hour.
+ * @param share by hour of the year, 0 or more
+ */
+export function inOtherSun(gains: SolarGains, share: Float32Array): SolarGains {
+  const of = (a: Float32Array) => a.map((w, h) => w * share[h]!)
+  return {
+    faces: gains.faces.map(f => ({ ...f, watts: of(f.watts) })),
+    byCover: gains.byCover.map(c => ({ faces: c.faces.map(of), bedLightWm2: of(c.bedLightWm2) })),
+    panes: gains.panes.map(p => ({ ...p, watts: of(p.watts), throughW: of(p.throughW) })),
+    outer: gains.outer.map(o => ({ ...o, watts: of(o.watts) })),
+    bedLightWm2: of(gains.bedLightWm2),
+    transmittedW: of(gains.transmittedW),
+  }
+}
+
 /** Faces that light can land on, with what they take in. Those that only meter it come last. */
 export function lightFaces(
   design: Pick<Design, 'store' | 'shape'>,

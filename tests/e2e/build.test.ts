@@ -4,7 +4,7 @@ import { Key } from 'selenium-webdriver'
 import { choose, click, consoleErrors, find, number, settled, type } from './browser'
 import { chooseUnits, downloads, drag, driver, fresh, rows, text } from './session'
 
-const total = async () => number((await text('[data-test="takeoff-total"]')).replaceAll(/[^\d]/g, ''))
+const total = async () => number((await (await find(driver, 'takeoff-total')).getText()).replaceAll(/[^\d]/g, ''))
 
 describe('build', () => {
   test('what to buy follows the drawing, takes own prices and notes, and goes out as CSV', async () => {

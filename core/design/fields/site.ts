@@ -1,6 +1,20 @@
 import { MATERIALS, SHELTERS } from '../../catalog'
 import { isTimeZone } from '../../climate/time-zone'
-import { angle, checked, choice, count, entryOf, flag, group, length, list, orNull, temperature, text } from '../field'
+import {
+  angle,
+  checked,
+  choice,
+  count,
+  entryOf,
+  flag,
+  group,
+  length,
+  list,
+  orNull,
+  plain,
+  temperature,
+  text,
+} from '../field'
 import { climateFaults, type HourlyClimate, type NormalsClimate } from './climate'
 
 /** A corner of the horizon: what stands in the way at an azimuth. Between corners the line is straight. */
@@ -41,6 +55,10 @@ export const SITE = group(
     soil: entryOf(
       MATERIALS.filter(m => m.group === 'ground'),
       { label: 'Soil' },
+    ),
+    soilConductivity: orNull(
+      plain(0.2, 4, { unit: 'W/m·K', step: 0.1, none: 'as that soil', label: 'Conductivity of the ground, found' }),
+      { start: null, about: 'as measured or as readings found it; `null`: that of the soil named' },
     ),
     seed: count(0, 4294967295, {
       label: 'Another invented year',

@@ -92,6 +92,10 @@ export const COVER = group(
     id: entryOf(NIGHT_COVERS, { label: 'Kind' }),
     place: choice(COVER_PLACES, { start: 'inside', label: 'Place' }),
     fit: choice(COVER_FITS, { start: 'usual', label: 'Fit', hint: 'Edges that leak undo a cover.' }),
+    edgeLeak: orNull(share(0, 0.5, { none: 'as it fits', label: 'Leak at its edges, found', step: 0.01 }), {
+      start: null,
+      about: 'share of the panes that the air goes round it at, as readings found it; `null`: by its kind and fit',
+    }),
     rule: choice(COVER_RULES, {
       start: 'sun',
       label: 'Drawn and opened',

@@ -2,7 +2,7 @@ import { AIR_STORE } from '../../air-stores/registry'
 import { BODY } from '../../bodies/registry'
 import { MOST_BODIES } from '../../bodies/common'
 import { MATERIALS } from '../../catalog'
-import { choice, entryOf, group, list, orNull, thickness } from '../field'
+import { choice, entryOf, group, list, orNull, share, thickness } from '../field'
 import { PART_CHOICES } from './parts'
 import { layer } from './skin'
 
@@ -29,6 +29,12 @@ export const STORE = group(
       start: [],
       label: 'Bodies',
       about: 'what stands in the room and keeps heat, each of a kind',
+    }),
+    reach: share(0.1, 1, {
+      start: 1,
+      label: 'Of them, what the air reaches',
+      hint: 'Less where bodies stand close or behind beds.',
+      about: 'share of all bodies that takes part in the heat of the room, as readings found it; 1: all',
     }),
     linings: list(LINING, 0, MOST_LININGS, {
       start: [],

@@ -1,6 +1,6 @@
 import { airStoreKind, airStoreName } from '../../air-stores/registry'
 import { kindOf } from '../../bodies/registry'
-import { entry, MATERIALS, VESSELS } from '../../catalog'
+import { entry, VESSELS } from '../../catalog'
 import { HOURS } from '../../climate/types'
 import { bodyFace } from '../../geometry/scene'
 import { WATER_DENSITY, WATER_SPECIFIC_HEAT } from '../../physics/constants'
@@ -11,6 +11,7 @@ import type { Sum } from '../sum'
 import { coldestNight, glazedM2, type BookEntry, type SumContext, type YearSays } from './entry'
 import { nightLossW } from './night'
 import { STORE_CHANGES, WATER_RULE } from './rules'
+import { groundOf } from '../../materials/ground'
 
 /** What a mass cools by in a cold night when it keeps frost away, K: so far the rule of thumb. */
 const FALL_K = 5
@@ -182,7 +183,7 @@ const storeFlow = (c: SumContext): YearSays[] => {
   if (!own) return []
   const { flowM3s } = airStoreKind(own.store).work(own.store, {
     lengthM: c.building.lengthM,
-    soilConductivity: entry(MATERIALS, c.design.site.soil).conductivity,
+    soilConductivity: groundOf(c.design.site).conductivity,
   })
   return [{ text: 'the year’s fan drives', value: flowM3s * 3600, quantity: 'airflow' }]
 }

@@ -1,0 +1,124 @@
+import { DEMOS, type Design } from '../../core/design'
+import { patchDesign } from '../../core/editing'
+import { groundOf } from '../../core/materials/ground'
+import { compare, countable, predict } from '../../core/season/compare'
+import { fit, pointsOf } from '../../core/season/fit'
+import { within, type HourlyLog } from '../../core/season/log'
+import { layDays, outsideDays } from '../../core/season/measured'
+import { fittedCover } from '../../core/catalog'
+import { createYearEngine } from '../../core/year'
+import { HIDDEN, readingsOf } from '../season-log'
+
+const [ash] = DEMOS as [Design]
+const engine = createYearEngine()
+const lay = (log: HourlyLog, design = ash) =>
+  layDays(design, engine.site(design), outsideDays(log, []), { log, daily: [] })
+const truth = patchDesign(ash, HIDDEN)
+
+test('readings of the very house that is drawn, in its very weather, are said to a tenth of a degree', () => {
+  const own = readingsOf(ash, { seed: ash.site.seed, from: '2026-11-01', days: 40, hidden: [] })
+  const year = engine.run(ash)
+  // With the sun and the wind of that year, not those that its air tells of.
+  const laid = lay(own)
+  laid.weather = year.site
+  const said = compare(laid, predict(engine, ash, laid))
+  expect(said.all.rmseK).toBeLessThan(0.1)
+  expect(said.all.count).toBe((40 - 4) * 24)
+})
+
+test('from the air outside alone the sun is estimated well enough to say a usual house within two degrees', () => {
+  const log = readingsOf(truth, { seed: 1003, from: '2026-11-01', days: 60, hidden: [] })
+  const said = compare(lay(log), predict(engine, truth, lay(log)))
+  expect(said.sun).toBe('estimated')
+  expect(said.all.rmseK).toBeLessThan(2)
+  expect(Math.abs(said.nights.biasK)).toBeLessThan(1)
+  expect(said.byHour).toHaveLength(24)
+})
+
+test('two months find what is hidden: in nine of ten winters each within its range', () => {
+  const hidden = {
+    'breathe.ach50': 18,
+    'skin.cover.edgeLeak': fittedCover(truth.skin.cover).edgeLeak,
+    'site.soilConductivity': groundOf(truth.site).conductivity,
+  }
+  const within: Record<string, number> = {}
+  let sure = 0
+  for (let seed = 1000; seed < 1010; seed++) {
+    const { found, rmseAfterK, rmseBeforeK, explains } = fit(
+      engine,
+      ash,
+      lay(readingsOf(ash, { seed, from: '2026-11-01', days: 60 })),
+    )
+    for (const [path, value] of Object.entries(hidden)) {
+      const f = found.find(one => one.path === path)!
+      if (value >= f.low && value <= f.high) within[path] = (within[path] ?? 0) + 1
+      expect(f.low).toBeLessThan(f.now)
+      expect(f.now).toBeLessThan(f.high)
+    }
+    const leaks = found.find(f => f.path === 'breathe.ach50')!
+    if (leaks.sure) sure++
+    // Eight was said; it is told to be more, with where to look.
+    expect(leaks.low).toBeGreaterThan(8)
+    expect(explains).toMatch(/air leaks .* not 8/)
+    expect(rmseAfterK).toBeLessThan(0.5 * rmseBeforeK)
+  }
+  for (const path of Object.keys(hidden)) expect([path, within[path]]).toEqual([path, expect.any(Number)])
+  for (const path of Object.keys(hidden)) expect(within[path]).toBeGreaterThanOrEqual(9)
+  expect(sure).toBeGreaterThanOrEqual(9)
+}, 400_000)
+
+test('what is found makes the weeks after better said, which it has not seen', () => {
+  const log = readingsOf(ash, { seed: 1004, from: '2026-11-01', days: 90 })
+  const seen = within(log, log.startH, log.startH + 60 * 24)
+  const after = lay(within(log, log.startH + 60 * 24, log.startH + 90 * 24))
+  const { patch } = fit(engine, ash, lay(seen))
+  expect(patch.some(([path]) => path === 'breathe.ach50')).toBe(true)
+  const error = (design: Design) => compare(after, predict(engine, design, after)).nights.rmseK
+  expect(error(patchDesign(ash, patch))).toBeLessThan(0.6 * error(ash))
+}, 60_000)
+
+test('a week of dull days can’t tell, whatever it fits', () => {
+  const log = readingsOf(ash, { seed: 1002, from: '2026-11-01', days: 90 })
+  const laid = lay(log)
+  // The dullest week of them.
+  let dullest = 4
+  const sum = (i: number) => laid.clear.subarray(i, i + 7).reduce((a, b) => a + b, 0)
+  for (let i = 4; i + 7 < laid.days; i++) if (sum(i) < sum(dullest)) dullest = i
+  const week = within(log, log.startH + dullest * 24, log.startH + (dullest + 7) * 24)
+  const { found, explains, patch } = fit(engine, ash, lay(week))
+  expect(found.every(f => !f.sure)).toBe(true)
+  expect(patch).toEqual([])
+  expect(explains).toMatch(/can't tell why/)
+}, 60_000)
+
+test('lows and highs by the day, written by hand, tell of the leaks too', () => {
+  const log = readingsOf(ash, { seed: 1006, from: '2026-11-01', days: 60 })
+  const daily = Array.from({ length: 60 }, (_, i) => {
+    const day = (of: Float32Array) => of.subarray(i * 24, i * 24 + 24)
+    return {
+      date: new Date((log.startH / 24 + i) * 86_400_000).toISOString().slice(0, 10),
+      insideMinC: Math.min(...day(log.values.insideC)),
+      insideMaxC: Math.max(...day(log.values.insideC)),
+      outsideMinC: Math.min(...day(log.values.outsideC)),
+      outsideMaxC: Math.max(...day(log.values.outsideC)),
+      soilC: null,
+      waterC: null,
+      rh: null,
+    }
+  })
+  const laid = layDays(ash, engine.site(ash), outsideDays(null, daily), { log: null, daily })
+  expect(pointsOf(laid)).toHaveLength(2 * 56)
+  const { found } = fit(engine, ash, laid)
+  const leaks = found.find(f => f.path === 'breathe.ach50')!
+  expect(leaks.low).toBeLessThan(18)
+  expect(leaks.high).toBeGreaterThan(18)
+  expect(leaks.now).toBeGreaterThan(11)
+}, 60_000)
+
+test('days that nobody read, and those after them, are not held against the house', () => {
+  const log = readingsOf(ash, { seed: 1000, from: '2026-11-01', days: 30 })
+  log.values.outsideC.fill(NaN, 10 * 24, 12 * 24)
+  const counts = countable(lay(log))
+  const days = Array.from({ length: 30 }, (_, i) => counts[i * 24])
+  expect(days.map((c, i) => (c === 0 ? i : -1)).filter(i => i >= 0)).toEqual([0, 1, 2, 3, 10, 11, 12])
+})

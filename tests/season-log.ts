@@ -1,0 +1,31 @@
+import type { Design } from '../core/design'
+import { patchDesign, type Patch } from '../core/editing'
+import { dayNumber } from '../core/plan/calendar'
+import { emptyLog, nominalDay, type HourlyLog } from '../core/season/log'
+import { createYearEngine } from '../core/year'
+
+/** What is hidden in a house that readings are made from. */
+export const HIDDEN: Patch[] = [
+  ['breathe.leakage', 'measured'],
+  ['breathe.ach50', 18],
+  ['skin.cover.fit', 'loose'],
+  ['site.soil', 'sandy-soil'],
+]
+
+/** A log as a logger in a house like this would have read it, to the tenth of a degree, in another year's weather. */
+export function readingsOf(
+  design: Design,
+  { seed, from, days, hidden = HIDDEN, soil = false }: { seed: number; from: string; days: number; hidden?: Patch[]; soil?: boolean }, // prettier-ignore
+): HourlyLog {
+  const { series, site } = createYearEngine().run(patchDesign(design, [...hidden, ['site.seed', seed]]))
+  const start = dayNumber(from)
+  const log = emptyLog(start * 24, days * 24)
+  const tenth = (v: number) => Math.round(v * 10) / 10
+  for (let n = 0; n < log.hours; n++) {
+    const h = (nominalDay(start) * 24 + n) % 8760
+    log.values.insideC[n] = tenth(series.airC[h]!)
+    log.values.outsideC[n] = tenth(site.dryBulbC[h]!)
+    if (soil) log.values.soilC[n] = tenth(series.soilC[h]!)
+  }
+  return log
+}
