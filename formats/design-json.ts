@@ -1,46 +1,62 @@
 import { migrateDesign, type Design, type Fault } from '../core/design'
 import { designFaults } from '../core/editing'
+import { unpackBook, type Book, type PackedBook } from '../core/season/book'
 import { readStudies, type KeptStudies } from '../core/study/kept'
 import { asciiText } from './ascii'
 
 /** Largest design file that is read, characters; an hourly year of weather takes about 700 000. */
 export const LARGEST_DESIGN = 2_000_000
+/** With a season book of some years beside it. */
+export const LARGEST_FILE = 8_000_000
 
-/** With it what was worked out about it, where its file has that. */
-export type ReadDesign = { ok: true; design: Design; studies: KeptStudies | null } | { ok: false; faults: Fault[] }
+/** With it what was worked out about it and its season book, where its file has them. */
+export type ReadDesign =
+  | { ok: true; design: Design; studies: KeptStudies | null; book: Book | null }
+  | { ok: false; faults: Fault[] }
 
 /** Reads a design from text. Never throws: what is wrong comes back as faults with their paths. */
 export function readDesign(text: string): ReadDesign {
-  if (text.length > LARGEST_DESIGN)
-    return refuse('', `The file is ${(text.length / 1e6).toFixed(1)} MB`, 'designs up to 2 MB')
+  if (text.length > LARGEST_FILE)
+    return refuse('', `The file is ${(text.length / 1e6).toFixed(1)} MB`, 'designs up to 8 MB')
   let document: unknown
   let studies: KeptStudies | null = null
+  let packed: unknown = null
   try {
-    const { studies: beside, ...rest } = withStudies(JSON.parse(text.replace(/^\uFEFF/, '')))
+    const { studies: beside, book, ...rest } = withStudies(JSON.parse(text.replace(/^\uFEFF/, '')))
     studies = readStudies(beside)
+    packed = book
     document = migrateDesign(rest.design)
   } catch (error) {
     return refuse('', `The file is not JSON: ${(error as Error).message}`, 'a design exported as JSON')
   }
   const faults = designFaults(document)
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, design: document as Design, studies }
+  if (faults.length > 0) return { ok: false, faults }
+  const book = packed === null ? null : unpackBook(packed)
+  if (book && !book.ok) return { ok: false, faults: book.faults }
+  return { ok: true, design: document as Design, studies, book: book?.book ?? null }
 }
 
 function refuse(path: string, message: string, allowed: string): ReadDesign {
   return { ok: false, faults: [{ path, message, allowed }] }
 }
 
-/** A file's design, and the studies that stand in it beside the design's own branches. */
-function withStudies(file: unknown): { design: unknown; studies: unknown } {
-  if (typeof file !== 'object' || file === null || Array.isArray(file)) return { design: file, studies: null }
-  const { studies = null, ...design } = file as Record<string, unknown>
-  return { design, studies }
+/** A file's design, and the studies and the season book that stand in it beside the design's own branches. */
+function withStudies(file: unknown): { design: unknown; studies: unknown; book: unknown } {
+  if (typeof file !== 'object' || file === null || Array.isArray(file))
+    return { design: file, studies: null, book: null }
+  const { studies = null, book = null, ...design } = file as Record<string, unknown>
+  return { design, studies, book }
 }
 
-/** A design as text, and its studies with it: two-space JSON, long series of numbers on one line. */
-export function writeDesign(design: Design, studies: KeptStudies | null = null): string {
-  const series = /\[\s+(-?[\d.e+-]+(?:,\s+-?[\d.e+-]+)*)\s+\]/g
-  const text = JSON.stringify(studies ? { ...design, studies } : design, null, 2)
+/** A design as text, with its studies and its season book: two-space JSON, long series of numbers on one line. */
+export function writeDesign(
+  design: Design,
+  studies: KeptStudies | null = null,
+  book: PackedBook | null = null,
+): string {
+  const series = /\[\s+((?:-?[\d.e+-]+|null)(?:,\s+(?:-?[\d.e+-]+|null))*)\s+\]/g
+  const beside = { ...(studies ? { studies } : {}), ...(book ? { book } : {}) }
+  const text = JSON.stringify({ ...design, ...beside }, null, 2)
   return `${text.replace(series, (_, numbers: string) => `[${numbers.replace(/\s+/g, ' ')}]`)}\n`
 }
 

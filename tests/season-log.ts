@@ -15,7 +15,13 @@ export const HIDDEN: Patch[] = [
 /** A log as a logger in a house like this would have read it, to the tenth of a degree, in another year's weather. */
 export function readingsOf(
   design: Design,
-  { seed, from, days, hidden = HIDDEN, soil = false }: { seed: number; from: string; days: number; hidden?: Patch[]; soil?: boolean }, // prettier-ignore
+  {
+    seed,
+    from,
+    days,
+    hidden = HIDDEN,
+    soil = false,
+  }: { seed: number; from: string; days: number; hidden?: Patch[]; soil?: boolean },
 ): HourlyLog {
   const { series, site } = createYearEngine().run(patchDesign(design, [...hidden, ['site.seed', seed]]))
   const start = dayNumber(from)

@@ -1,5 +1,6 @@
 import { faultLine, type Design } from '../../core/design'
-import { designFileName, readDesign, writeDesign } from '../../formats/design-json'
+import { packBook, type PackedBook } from '../../core/season/book'
+import { designFileName, LARGEST_FILE, readDesign, writeDesign } from '../../formats/design-json'
 import { readEpw } from '../../formats/epw'
 import { saveText } from './saveText'
 
@@ -9,9 +10,13 @@ export function useDesignFiles() {
   const keeping = useKeeping()
   const bench = useDesign()
   const kept = useKept()
+  const season = useSeason()
 
-  function exportDesign(design: Design): void {
-    saveText(designFileName(design.name), writeDesign(design, design.id === bench.current.id ? kept.now() : null))
+  /** A design with all that is kept beside it. */
+  async function exportDesign(design: Design): Promise<void> {
+    const studies = design.id === bench.current.id ? kept.now() : null
+    const book = (await keeping.bookOf(design.id)) as PackedBook | null | undefined
+    saveText(designFileName(design.name), writeDesign(design, studies, book ?? null))
   }
 
   /** Takes a weather file in as the climate of the design on the bench. */
@@ -50,11 +55,11 @@ export function useDesignFiles() {
   async function importFile(file: File): Promise<boolean> {
     if (/\.epw$/i.test(file.name)) return importWeather(file)
     const read =
-      file.size > 8_000_000
+      file.size > LARGEST_FILE
         ? {
             ok: false as const,
             faults: [
-              { path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 2 MB' },
+              { path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 8 MB' },
             ],
           }
         : readDesign(await file.text())
@@ -66,6 +71,10 @@ export function useDesignFiles() {
     }
     await keeping.add(read.design)
     if (read.studies) await kept.take(read.studies)
+    if (read.book) {
+      await keeping.keepBook(bench.current.id, packBook(read.book))
+      await season.load(bench.current.id)
+    }
     notices.tell('info', `“${read.design.name}” is taken in.`)
     return true
   }

@@ -270,7 +270,7 @@ async function drop(event: DragEvent): Promise<void> {
       <YearRibbon class="year" @day="chooseDay" />
       <ShortcutsDialog :open="help" @close="help = false" />
       <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
-      <NoticeList />
+      <NoticeList :low="whole" />
       <div
         v-if="dragOver"
         class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center border-4 border-dashed border-clay bg-paper/80 text-2xl"

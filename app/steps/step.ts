@@ -13,7 +13,7 @@ export interface Telling {
 
 /** A step of the work: one module here, and a line in the registry. */
 export interface Step {
-  id: StepId | 'year' | 'weighUp' | 'build'
+  id: StepId | 'year' | 'weighUp' | 'build' | 'season'
   name: string
   /** Its controls, loaded when they are first seen. */
   panel: () => Promise<{ default: Component }>

@@ -2,6 +2,7 @@ import { readStudies, type KeptStudies } from '../../core/study/kept'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, type Design } from '../../core/design'
+import type { PackedBook } from '../../core/season/book'
 import { documentFaults } from '../../core/editing'
 import { freshId, openJournal, type Journal } from '../keeping/journal'
 import { memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
@@ -282,6 +283,11 @@ export const useKeeping = defineStore('keeping', () => {
   const keepStudies = (id: string, studies: KeptStudies): Promise<void> =>
     library.setSetting(`studies ${id}`, JSON.parse(JSON.stringify(studies))).catch(() => {})
 
+  /** A design's season book as it is kept beside it: raw, as files hold it. */
+  const bookOf = (id: string): Promise<unknown> => library.getSetting(`book ${id}`).catch(() => null)
+  const keepBook = (id: string, book: PackedBook): Promise<void> =>
+    library.setSetting(`book ${id}`, JSON.parse(JSON.stringify(book)))
+
   /** Keeps the design on the bench, or one made of it, under a name of its own; the bench stays where it is. */
   async function setAside(design: Design = bench.current): Promise<void> {
     await Promise.all([flush(), listed])
@@ -325,6 +331,8 @@ export const useKeeping = defineStore('keeping', () => {
     setAside,
     studiesOf,
     keepStudies,
+    bookOf,
+    keepBook,
     remove,
     takeTheirs,
     keepMineAsCopy,

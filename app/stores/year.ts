@@ -1,3 +1,4 @@
+import type { Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import type { Answers, Extreme } from '../../core/answers'
@@ -10,6 +11,7 @@ import type { Figures } from '../../core/study/figures'
 import type { WeekFlow } from '../../core/study/runs'
 import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { createYearClient, type YearClient } from '../workers/year-client'
+import type { YearWorker } from '../workers/year.worker'
 
 /** The year of the design on the bench, worked out in the background, and the pinned design's answers. */
 export const useYear = defineStore('year', () => {
@@ -89,6 +91,8 @@ export const useYear = defineStore('year', () => {
   /** The coldest hour of a design's year alone, within 0.05 K. */
   const coldestHour = (design: Design): Promise<Extreme> =>
     pool().once(worker => worker.coldest(design, { heated: true }))
+  /** A piece of the season's work, or any other that is a worker's own. */
+  const ask = <T>(work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> => pool().once(work)
   /** The answers of a design's year, without its unheated twin. */
   const answersOf = async (design: Design): Promise<Answers> =>
     (await pool().once(worker => worker.run(design))).answers
@@ -119,6 +123,7 @@ export const useYear = defineStore('year', () => {
     flows,
     file,
     coldestHour,
+    ask,
     answersOf,
     briefs,
     spells,

@@ -12,6 +12,7 @@ import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 import { writeEpw } from '../../formats/epw-write'
 import { writeHourlyCsv } from '../../formats/hourly-csv'
+import { seasonWork } from './season-work'
 
 const engine = createYearEngine(() => performance.now())
 
@@ -50,6 +51,7 @@ const api = {
   heat(design: Design, day: number): HeatDay {
     return heatDay(design, engine.site(design), day)
   },
+  ...seasonWork(engine),
   sunHours(design: Design): SunHours[] {
     return sunHours(design, makeBuilding(design), engine.site(design))
   },

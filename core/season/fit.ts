@@ -3,6 +3,7 @@ import { inverse, Matrix } from 'ml-matrix'
 import { DAYS, HOURS } from '../climate'
 import type { Design } from '../design/types'
 import { patchDesign, type Patch } from '../editing'
+import { inMetric, type Show } from '../units'
 import type { YearEngine } from '../year'
 import { compare, countable, predict, skyOf, type Predicted } from './compare'
 import { DOUBTS, toldValue, type Doubt } from './doubts'
@@ -199,7 +200,13 @@ function makeHouse(engine: YearEngine, design: Design, laid: LaidYear, points: r
  * @param laid days with readings of the air inside and outside
  * @param progress told the share that is done, 0–1, as it goes
  */
-export function fit(engine: YearEngine, design: Design, laid: LaidYear, progress?: (share: number) => void): Fit {
+export function fit(
+  engine: YearEngine,
+  design: Design,
+  laid: LaidYear,
+  progress?: (share: number) => void,
+  show: Show = inMetric,
+): Fit {
   const points = pointsOf(laid)
   if (points.length === 0) return NOTHING
   const doubts = DOUBTS.filter(d => d.now(design) !== null)
@@ -259,7 +266,7 @@ export function fit(engine: YearEngine, design: Design, laid: LaidYear, progress
     biasBeforeK: first.all.biasK,
     biasAfterK: after.all.biasK,
     found,
-    explains: explains(found, first.all.rmseK, after.all.rmseK, enough),
+    explains: explains(found, first.all.rmseK, after.all.rmseK, enough, show),
     patch: sure.flatMap(d => [...d.patch(rounded(clamp(Math.exp(at[doubts.indexOf(d)]!), d.low, d.high)))]),
   }
 }
@@ -338,8 +345,9 @@ function hasEnough(laid: LaidYear): string | null {
   return null
 }
 
-function explains(found: readonly Found[], before: number, after: number, few: string | null): string {
-  const errors = `The design is off by ${before.toFixed(1)} K; as found, by ${after.toFixed(1)} K.`
+function explains(found: readonly Found[], before: number, after: number, few: string | null, show: Show): string {
+  const k = (v: number) => show(v, 'temperatureDifference')
+  const errors = `The design is off by ${k(before)}; as found, by ${k(after)}.`
   if (few !== null) return `${errors} The readings can't tell why: ${few}.`
   const told = found.filter(f => f.sure && f.hint !== '')
   const dim = found.filter(f => !f.sure).map(f => f.words)

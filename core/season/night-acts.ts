@@ -2,6 +2,7 @@ import { fittedCover } from '../catalog'
 import type { Design } from '../design/types'
 import type { Patch } from '../editing'
 import { WATER_SPECIFIC_HEAT } from '../physics/constants'
+import type { Show } from '../units'
 
 /** What is known of the evening and the morning of a night: o'clock by the site's standard clock. */
 export interface NightTimes {
@@ -20,12 +21,14 @@ export interface NightAct {
   /** The house with it done before a night of so low an air outside, °C, and with it left. */
   done: (design: Design, outsideMinC: number) => readonly Patch[]
   left: (design: Design) => readonly Patch[]
-  words: (design: Design) => string
+  words: (design: Design, show: Show) => string
   /** From and until when, o'clock; null where it has no time of its own. */
   when: (design: Design, times: NightTimes) => { fromH: number; untilH: number | null }
   /** It is felt by the leaves, not by the air of the room. */
   atLeaf?: boolean
   caution?: string
+  /** Trouble that nobody takes for a night that the crops stand anyway. */
+  onlyInNeed?: boolean
 }
 
 const byHand = ({ skin }: Design) => fittedCover(skin.cover).resistance > 0 && skin.cover.moved === 'hand'
@@ -85,7 +88,9 @@ export const NIGHT_ACTS: readonly NightAct[] = [
       ],
     ],
     left: () => [],
-    words: () => `Carry in ${WARM_L} L of water at ${WARM_C} °C, in closed drums`,
+    words: (_, show) =>
+      `Carry in ${show(WARM_L / 1000, 'volume')} of water at ${show(WARM_C, 'temperature')}, in closed drums`,
+    onlyInNeed: true,
     when: (_, { duskH }) => ({ fromH: Math.max(CARRIED_AT_H, duskH), untilH: null }),
     caution: 'Hot water scalds: carry it in small closed cans, and stand them where no child can reach.',
   },

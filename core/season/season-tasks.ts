@@ -133,7 +133,7 @@ export const SEASON_TASKS: readonly SeasonTask[] = [
         ? before(
             firstFrom(hottest(y), d => y.outLowC[d]! < COVER_C),
             14,
-            'a fortnight before nights below 6 °C',
+            'a fortnight before nights get cold',
           )
         : null,
   },

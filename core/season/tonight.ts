@@ -3,6 +3,7 @@ import { DAYS, HOURS, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import { designFaults, patchDesign, type Patch } from '../editing'
 import { dayNumber, monthDay } from '../plan/calendar'
+import { inMetric, type Show } from '../units'
 import type { YearEngine } from '../year'
 import { compare, predict, type Predicted } from './compare'
 import { nominalDay, type DailyReading, type HourlyLog } from './log'
@@ -122,6 +123,7 @@ const DARK_WM2 = 30
  * @param forecast one night or more, of days that follow each other
  * @param readings up to now, where there are any: the house then begins where they stand
  * @param offsetH how far the clock on the wall runs ahead of the standard one, h
+ * @param show writes degrees in the reader's units
  */
 export function tonight(
   engine: YearEngine,
@@ -130,13 +132,14 @@ export function tonight(
   forecast: readonly Forecast[],
   readings: { log: HourlyLog | null; daily: readonly DailyReading[] },
   offsetH = 0,
+  show: Show = inMetric,
 ): Tonight {
   const first = dayNumber(forecast[0]!.date)
   const known = outsideDays(readings.log, readings.daily).filter(d => d.day < first && d.day >= first - 120)
   const near = known.filter(d => d.day >= first - LEAD_DAYS)
   const lastLow = near.at(-1)?.day === first - 1 ? near.at(-1)!.lowC : null
   const ahead = forecastDays(forecast, lastLow)
-  const learnt = learn(engine, design, site, known, readings)
+  const learnt = learn(engine, design, site, known, readings, show)
   const start: OutsideDay[] = near.length > 0 ? near : usualLead(site, first)
   const laid = layDays(design, site, [...start, ...ahead], readings)
   for (const f of forecast) {
@@ -188,13 +191,13 @@ export function tonight(
           const run = each[k]
           if (!run) return []
           const gainK = a.atLeaf ? low(run.leafC) - low(idle.leafC) : low(run.airC) - low(idle.airC)
-          if (gainK < WORTH_K) return []
+          if (gainK < WORTH_K || (a.onlyInNeed && insideMinC - spread >= (wanted[month] ?? 0))) return []
           const { fromH, untilH } = a.when(design, times)
           const until = untilH === null ? '' : `, off at ${clock(untilH + offsetH)}`
           return [
             {
               id: a.id,
-              what: a.words(design),
+              what: a.words(design, show),
               when: `by ${clock(fromH + offsetH)}${until}`,
               gainK,
               atLeaf: a.atLeaf ?? false,
@@ -248,6 +251,7 @@ function learn(
   site: SiteYear,
   known: readonly OutsideDay[],
   readings: { log: HourlyLog | null; daily: readonly DailyReading[] },
+  show: Show,
 ): { biasK: number | null; spreadK: number; count: number; words: string } {
   const few = (count: number) => ({
     biasK: null,
@@ -269,10 +273,10 @@ function learn(
   const biasK = off.reduce((a, b) => a + b, 0) / off.length
   const spreadK = Math.max(LEAST_K, Math.sqrt(off.reduce((a, b) => a + (b - biasK) ** 2, 0) / off.length))
   const way = biasK > 0 ? 'colder' : 'warmer'
+  const by = show(Math.abs(biasK), 'temperatureDifference')
   const words =
     Math.abs(biasK) < 0.3
       ? `On the last ${off.length} nights it did what the design said.`
-      : `On the last ${off.length} nights it was ${Math.abs(biasK).toFixed(1)} K ${way} than the design said: ` +
-        'that is taken off.'
+      : `On the last ${off.length} nights it was ${by} ${way} than the design said: that is taken off.`
   return { biasK, spreadK, count: off.length, words }
 }

@@ -2,7 +2,7 @@ import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
 import { DEMOS } from '../../core/design'
 import { createYearEngine } from '../../core/year'
-import { designFileName, LARGEST_DESIGN, readDesign, writeDesign } from '../../formats/design-json'
+import { designFileName, LARGEST_FILE, readDesign, writeDesign } from '../../formats/design-json'
 import { writeHourlyCsv } from '../../formats/hourly-csv'
 
 test('what is written is read back the same', () => {
@@ -14,7 +14,7 @@ test.each([
   ['not JSON', '{', /not JSON/],
   ['another file', '{"a":1}', /not a Tierra design/],
   ['a list', '[]', /not a Tierra design/],
-  ['too large', ' '.repeat(LARGEST_DESIGN + 1), /MB/],
+  ['too large', ' '.repeat(LARGEST_FILE + 1), /MB/],
   ['from a newer version', '{"schemaVersion":9}', /newer/],
 ])('%s is refused with a sentence', (_, text, expected) => {
   const read = readDesign(text)

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+/** At the foot of the middle, where a panel has it whole. */
+defineProps<{ low: boolean }>()
 const notices = useNotices()
 function act(id: number, run: () => void): void {
   run()
@@ -7,7 +9,11 @@ function act(id: number, run: () => void): void {
 </script>
 
 <template>
-  <div class="notices pointer-events-none fixed z-50 flex flex-col items-center gap-2" aria-live="polite">
+  <div
+    class="notices pointer-events-none fixed z-50 flex flex-col items-center gap-2"
+    :class="{ low }"
+    aria-live="polite"
+  >
     <div
       v-for="n in notices.all"
       :key="n.id"
@@ -39,11 +45,18 @@ function act(id: number, run: () => void): void {
   right: 302px;
   top: 3.4rem;
 }
+.notices.low {
+  top: auto;
+  bottom: 7.6rem;
+}
 @media (max-width: 900px) {
   .notices {
     left: 0.6rem;
     right: 0.6rem;
     top: auto;
+    bottom: 0.6rem;
+  }
+  .notices.low {
     bottom: 0.6rem;
   }
 }

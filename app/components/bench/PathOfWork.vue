@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { StepId } from '../../../core/design'
 import { designCautions } from '../../../core/advice/cautions'
 import { STEPS } from '~/steps/registry'
 
@@ -30,9 +31,13 @@ onMounted(() => path.value?.querySelector('[aria-current]')?.scrollIntoView({ bl
 
 const cautions = computed(() => new Set(designCautions(bench.current, year.view?.answers ?? null).map(c => c.step)))
 
+/** Whether something of the house is decided in a step. */
+type AnyStep = (typeof STEPS)[number]['id']
+const decides = (id: AnyStep): id is StepId => !['year', 'weighUp', 'build', 'season'].includes(id)
+
 /** State of a step: its mark and the words for it. */
-function state(id: (typeof STEPS)[number]['id']): { mark: string; words: string; tone: string; size: string } {
-  if (id === 'year' || id === 'weighUp' || id === 'build') return { mark: '', words: '', tone: '', size: '' }
+function state(id: AnyStep): { mark: string; words: string; tone: string; size: string } {
+  if (!decides(id)) return { mark: '', words: '', tone: '', size: '' }
   if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay', size: 'font-bold' }
   if (bench.current.decided.includes(id))
     return { mark: '●', words: 'decided', tone: 'text-moss', size: 'text-[0.6rem]' }
@@ -83,7 +88,7 @@ function state(id: (typeof STEPS)[number]['id']): { mark: string; words: string;
   display: block;
   width: 100%;
   text-align: left;
-  padding: 0.45rem 0.9rem 0.5rem 1.1rem;
+  padding: 0.3rem 0.9rem 0.3rem 1.1rem;
   cursor: pointer;
   border-left: 4px solid transparent;
 }

@@ -15,6 +15,7 @@ const text = (key: string, event: Event) =>
 <template>
   <div class="grid gap-3 md:grid-cols-3">
     <DesignField path="site.soil" :options="soils" />
+    <DesignField path="site.soilConductivity" />
     <DesignField path="site.survey.waterTableM" />
     <DesignField
       path="site.survey.frostDepthM"

@@ -19,6 +19,7 @@ const WORDS = {
     <div>
       <DesignField :path="`${path}.place`" :hint="WORDS[cover.place]" />
       <DesignField :path="`${path}.fit`" />
+      <DesignField :path="`${path}.edgeLeak`" />
       <p v-if="bench.refusedPath.startsWith(path)" class="fault" role="alert">
         {{ bench.refusal }}
       </p>

@@ -77,4 +77,5 @@ const options = (path: string) => (path.endsWith('.vessel') ? vessels.value : un
   >
     <BodyCard :index="open" />
   </KindList>
+  <DesignField v-if="listed.length > 0" path="store.reach" class="mt-2 max-w-64 px-4" />
 </template>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { CROPS, entry } from '../../../core/catalog'
+import { isDate } from '../../../core/design/fields/build'
+import { readDays, readMonths } from '../../../core/season/months'
+import { soundLog } from '../../../core/season/log'
+import { SEASON_TASKS } from '../../../core/season/season-tasks'
+import { todayHere } from '~/stores/season'
+
+/** A year on one page: month by month what was read, done, harvested and noted; and what was changed on the house. */
+const season = useSeason()
+const settings = useSettings()
+const months = computed(() => {
+  const { log, written } = season.book
+  const read = readMonths(readDays(log ? soundLog(log).log : null, written.days))
+  const keys = new Set([
+    ...read.map(m => m.month),
+    ...[...written.notes, ...written.changes].map(n => n.on.slice(0, 7)),
+    ...written.done.filter(d => !d.night).map(d => d.on.slice(0, 7)),
+  ])
+  return [...keys]
+    .sort()
+    .reverse()
+    .map(month => ({
+      month,
+      read: read.find(m => m.month === month) ?? null,
+      done: written.done.filter(d => !d.night && d.on.startsWith(month)),
+      nights: written.done.filter(d => d.night && d.on.startsWith(month)).length,
+      notes: written.notes.filter(n => n.on.startsWith(month)),
+      changes: written.changes.filter(c => c.on.startsWith(month)),
+      harvest: written.crops.filter(c => [c.firstOn, c.lastOn].some(d => d?.startsWith(month))),
+    }))
+})
+const monthName = (m: string) =>
+  new Date(`${m}-15T12:00`).toLocaleDateString(undefined, { month: 'long', year: 'numeric' })
+const t = (c: number) => (Number.isNaN(c) ? '–' : settings.show(c, 'temperature'))
+const taskName = (id: string) => SEASON_TASKS.find(task => task.id === id)?.name ?? id
+const on = ref(todayHere())
+const text = ref('')
+const kind = ref<'note' | 'change'>('note')
+const picture = ref('')
+const fault = ref('')
+const KINDS = [
+  { id: 'note', name: 'a note' },
+  { id: 'change', name: 'a change to the house' },
+] as const
+/** A picture is kept small: it travels with the book. */
+const WIDE_PX = 360
+async function takePicture(file: File | null): Promise<void> {
+  if (!file) return
+  try {
+    const whole = await createImageBitmap(file)
+    const scale = Math.min(1, WIDE_PX / whole.width)
+    const canvas = document.createElement('canvas')
+    canvas.width = Math.round(whole.width * scale)
+    canvas.height = Math.round(whole.height * scale)
+    canvas.getContext('2d')!.drawImage(whole, 0, 0, canvas.width, canvas.height)
+    picture.value = canvas.toDataURL('image/jpeg', 0.7)
+    fault.value = ''
+  } catch {
+    fault.value = 'That is no picture that this browser can read. Allowed: JPEG, PNG or WebP.'
+  }
+}
+async function add(): Promise<void> {
+  if (!isDate(on.value)) return void (fault.value = 'That is no day of the calendar.')
+  if (text.value.trim() === '' && picture.value === '') return void (fault.value = 'Nothing is written.')
+  const [day, words, image] = [on.value, text.value.trim(), picture.value]
+  fault.value =
+    (await season.edit(w =>
+      kind.value === 'change'
+        ? { ...w, changes: [...w.changes, { on: day, what: words }] }
+        : { ...w, notes: [...w.notes, { on: day, text: words, picture: image }] },
+    )) ?? ''
+  if (fault.value !== '') return
+  text.value = ''
+  picture.value = ''
+}
+const removeNote = (note: { on: string; text: string }) =>
+  season.edit(w => ({ ...w, notes: w.notes.filter(n => !(n.on === note.on && n.text === note.text)) }))
+const removeChange = (change: { on: string; what: string }) =>
+  season.edit(w => ({ ...w, changes: w.changes.filter(n => !(n.on === change.on && n.what === change.what)) }))
+</script>
+
+<template>
+  <div class="px-4 py-3">
+    <form class="flex flex-wrap items-end gap-3" data-test="write" @submit.prevent="add">
+      <label>
+        Day
+        <input v-model="on" type="date" class="input block" />
+      </label>
+      <ChoiceField label="It is" :value="kind" :options="KINDS" :set="id => (kind = id)" class="w-48" />
+      <label class="min-w-56 flex-1">
+        {{ kind === 'change' ? 'What was changed' : 'Note' }}
+        <input v-model="text" class="input block" maxlength="400" data-test="note-text" />
+      </label>
+      <label v-if="kind === 'note'" class="button">
+        {{ picture ? 'Picture is there' : 'Picture' }}
+        <input
+          type="file"
+          accept="image/*"
+          class="sr-only"
+          @change="takePicture(($event.target as HTMLInputElement).files?.[0] ?? null)"
+        />
+      </label>
+      <button class="button" type="submit" data-test="write-down">Write it down</button>
+    </form>
+    <p class="hint">
+      Changes to the house are told apart, so that readings from before and after are not held against one house.
+    </p>
+    <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
+    <p v-if="months.length === 0" class="mt-3">
+      The page is empty: readings, jobs, harvests and notes come together here.
+    </p>
+    <ol class="mt-3 max-w-4xl" data-test="diary">
+      <li v-for="m in months" :key="m.month" class="border-t border-line py-2">
+        <h2 class="group-title">{{ monthName(m.month) }}</h2>
+        <p v-if="m.read" class="tabular-nums">
+          Inside {{ t(m.read.lowC) }} to {{ t(m.read.highC) }}, outside {{ t(m.read.outLowC) }} to
+          {{ t(m.read.outHighC) }}; {{ m.read.days }} days read.
+        </p>
+        <p v-for="c in m.changes" :key="c.on + c.what">
+          <strong>Changed {{ c.on }}:</strong> {{ c.what }}
+          <button class="button quiet" :aria-label="`Take out: ${c.what}`" @click="removeChange(c)">take out</button>
+        </p>
+        <p v-if="m.done.length > 0">Done: {{ m.done.map(d => taskName(d.task)).join('; ') }}.</p>
+        <p v-if="m.nights > 0">{{ m.nights }} {{ m.nights === 1 ? 'thing' : 'things' }} done against cold nights.</p>
+        <p v-for="c in m.harvest" :key="c.id">
+          {{ entry(CROPS, c.crop).name }}: {{ c.firstOn?.startsWith(m.month) ? 'first harvest' : 'last harvest' }},
+          {{ settings.show(c.kg, 'mass') }} in all.
+        </p>
+        <div v-for="n in m.notes" :key="n.on + n.text" class="mt-1 flex gap-3">
+          <img v-if="n.picture" :src="n.picture" :alt="n.text || 'picture'" class="max-h-36 border border-line" />
+          <p>
+            {{ n.on }}: {{ n.text }}
+            <button class="button quiet" :aria-label="`Take out: ${n.text}`" @click="removeNote(n)">take out</button>
+          </p>
+        </div>
+      </li>
+    </ol>
+  </div>
+</template>

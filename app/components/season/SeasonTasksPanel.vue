@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { isDate } from '../../../core/design/fields/build'
+import { dayNumber } from '../../../core/plan/calendar'
+import type { DatedTask } from '../../../core/season/season-tasks'
+import { saveText } from '~/composables/saveText'
+import { todayHere } from '~/stores/season'
+import type { SeasonYear } from '~/workers/season-work'
+
+/** What the season asks, by the climate and the house's own year: ticked, put off, and out as a calendar. */
+const season = useSeason()
+const bench = useDesign()
+const notices = useNotices()
+const found = shallowRef<SeasonYear | null>(null)
+let turn = 0
+watch(
+  () => [season.whose, bench.current] as const,
+  async () => {
+    if (season.whose !== bench.current.id) return
+    const mine = ++turn
+    const its = await season.yearOf()
+    if (mine === turn) found.value = its
+  },
+  { immediate: true },
+)
+const today = todayHere()
+/** Whoever does it early has done it for this time round. */
+const HALF_YEAR = 183
+/** When it was last done for this time round. */
+const doneOn = (t: DatedTask): string | null => {
+  const since = t.everyDays ? dayNumber(today) - t.everyDays : dayNumber(t.from) - HALF_YEAR
+  const its = season.book.written.done.filter(d => !d.night && d.task === t.id && dayNumber(d.on) >= since)
+  return (
+    its
+      .map(d => d.on)
+      .sort()
+      .at(-1) ?? null
+  )
+}
+const movedTo = (t: DatedTask): string => season.book.written.moved.find(m => m.task === t.id)?.to ?? t.from
+const tasks = computed(() =>
+  (found.value?.tasks ?? [])
+    .map(t => ({ ...t, on: movedTo(t), done: doneOn(t) }))
+    .sort((a, b) => a.on.localeCompare(b.on)),
+)
+const soon = (t: { on: string }) => dayNumber(t.on) <= dayNumber(today) + 14
+const groups = computed(() => [
+  { name: 'Now, and in the next fortnight', tasks: tasks.value.filter(t => soon(t)) },
+  { name: 'Later', tasks: tasks.value.filter(t => !soon(t)) },
+])
+const tick = (t: DatedTask & { done: string | null }) =>
+  season.edit(w => ({
+    ...w,
+    done:
+      t.done === null
+        ? [...w.done, { on: today, task: t.id, night: false }]
+        : w.done.filter(d => !(d.task === t.id && d.on === t.done)),
+  }))
+const fault = ref('')
+async function move(t: DatedTask, to: string): Promise<void> {
+  fault.value = isDate(to) ? '' : 'That is no day of the calendar. Allowed: a day such as 2027-01-09.'
+  if (!isDate(to)) return
+  await season.edit(w => ({
+    ...w,
+    moved: [...w.moved.filter(m => m.task !== t.id), ...(to === t.from ? [] : [{ task: t.id, to }])],
+  }))
+}
+const said = (iso: string) => new Date(`${iso}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
+async function save(): Promise<void> {
+  try {
+    const { writeTasksIcs } = await import('../../../formats/tasks-ics')
+    const moved = tasks.value.map(t => {
+      const lasts = dayNumber(t.until) - dayNumber(t.from)
+      return { ...t, from: t.on, until: new Date((dayNumber(t.on) + lasts) * 86_400_000).toISOString().slice(0, 10) }
+    })
+    saveText(`${bench.current.name}, season.ics`, writeTasksIcs(moved, bench.current), 'text/calendar')
+  } catch (error) {
+    notices.tell('error', `The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`)
+  }
+}
+</script>
+
+<template>
+  <div class="px-4 py-3">
+    <div class="flex flex-wrap items-baseline gap-2">
+      <p class="mr-auto max-w-2xl">
+        Dates come from this climate and this house’s own year, not from a fixed calendar: change the design, and they
+        move.
+      </p>
+      <button class="button" :disabled="tasks.length === 0" data-test="save-season-ics" @click="save">
+        Calendar file
+      </button>
+    </div>
+    <p v-if="!found" class="hint" role="status">Working out the year …</p>
+    <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
+    <section v-for="g in groups" :key="g.name" class="mt-3">
+      <h2 class="group-title">{{ g.name }}</h2>
+      <p v-if="found && g.tasks.length === 0" class="hint">Nothing.</p>
+      <ul class="max-w-4xl" data-test="season-tasks">
+        <li v-for="t in g.tasks" :key="t.id" class="border-t border-line py-1.5" :data-test="`season-${t.id}`">
+          <div class="flex flex-wrap items-baseline gap-x-3">
+            <label class="flex flex-1 items-baseline gap-3">
+              <input
+                type="checkbox"
+                class="size-5 shrink-0 self-center"
+                :checked="t.done !== null"
+                :data-test="`done-${t.id}`"
+                @change="tick(t)"
+              />
+              <span :class="t.done ? 'line-through' : 'font-semibold'">{{ t.name }}</span>
+            </label>
+            <span v-if="t.done" class="hint">done {{ said(t.done) }}</span>
+            <span class="whitespace-nowrap tabular-nums">
+              {{ said(t.on)
+              }}<template v-if="t.everyDays">, each {{ t.everyDays }} days until {{ said(t.until) }}</template>
+            </span>
+            <input
+              type="date"
+              class="input !w-auto"
+              :value="t.on"
+              :aria-label="`${t.name}: put off to`"
+              @change="move(t, ($event.target as HTMLInputElement).value)"
+            />
+          </div>
+          <p class="hint ml-8">{{ t.why.charAt(0).toUpperCase() }}{{ t.why.slice(1) }}.</p>
+          <p v-if="t.caution" class="ml-8 text-sm text-clay">{{ t.caution }}</p>
+        </li>
+      </ul>
+    </section>
+    <p v-if="bench.current.aim.crops.length === 0" class="hint mt-3">
+      Sowing, planting, feeding and pests come in once crops are chosen under Aim.
+    </p>
+  </div>
+</template>

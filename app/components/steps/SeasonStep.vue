@@ -1,0 +1,56 @@
+<script setup lang="ts">
+const TABS = [
+  { id: 'tonight', name: 'Tonight' },
+  { id: 'readings', name: 'Readings' },
+  { id: 'designed', name: 'As designed?' },
+  { id: 'tasks', name: 'Tasks' },
+  { id: 'crops', name: 'Crops' },
+  { id: 'water', name: 'Water' },
+  { id: 'diary', name: 'Year’s page' },
+] as const
+const season = useSeason()
+onMounted(() => season.look())
+async function startOwn(): Promise<void> {
+  const { emptyBook } = await import('../../../core/season/book')
+  await season.replace(emptyBook(), 'An empty season book is begun.')
+}
+</script>
+
+<template>
+  <div>
+    <p v-if="season.isDemo" class="banner" role="note" data-test="demo-book">
+      This is an invented year, read in a house that leaks more than it is drawn: to try the book on.
+      <button class="button ml-2" data-test="start-own" @click="startOwn">Begin your own</button>
+    </p>
+    <StepTabs :tabs="TABS" label="Season book">
+      <template #tonight>
+        <TonightPanel />
+      </template>
+      <template #readings>
+        <ReadingsPanel />
+      </template>
+      <template #designed>
+        <ComparePanel />
+      </template>
+      <template #tasks>
+        <SeasonTasksPanel />
+      </template>
+      <template #crops>
+        <CropLogPanel />
+      </template>
+      <template #water>
+        <WaterPanel />
+      </template>
+      <template #diary>
+        <DiaryPanel />
+      </template>
+    </StepTabs>
+  </div>
+</template>
+
+<style scoped>
+.banner {
+  padding: 0.4rem 1.1rem;
+  background: var(--warn);
+}
+</style>

@@ -1,0 +1,219 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { By, Key } from 'selenium-webdriver'
+import { choose, click, coldest, consoleErrors, find, number, settled } from './browser'
+import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, text } from './session'
+
+/** The text of something, once it is there. */
+const said = async (name: string) => (await find(driver, name, 30_000)).getText()
+/** Waits until something says so. */
+async function until(name: string, is: RegExp, ms = 30_000): Promise<string> {
+  let last = ''
+  await driver.wait(
+    async () => {
+      const found = await driver.findElements(By.css(`[data-test="${name}"]`))
+      last = found.length > 0 ? await found[0]!.getText().catch(() => '') : ''
+      return is.test(last)
+    },
+    ms,
+    `${name} never said ${is}`,
+  )
+  return last
+}
+const phone = (width: number, height: number) =>
+  driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: width < 600,
+  })
+const whole = () => phone(1280, 800)
+const iso = (daysAgo: number) => new Date(Date.now() - daysAgo * 86_400_000).toISOString().slice(0, 10)
+
+/** An empty book in the place of the demo's. */
+async function startOwn(): Promise<void> {
+  await click(driver, 'start-own')
+  await driver.wait(
+    async () => (await driver.findElements(By.css('[data-test="demo-book"]'))).length === 0,
+    10_000,
+    'the demo is still there',
+  )
+}
+
+/** A logger's file of so many days that end yesterday, °F, a degree colder each day. */
+function loggerFile(name: string, days: number, offsetF = 0): string {
+  const lines = ['time,Inside °F,Outside °F']
+  for (let d = days; d > 0; d--)
+    for (let h = 0; h < 24; h++) {
+      const wave = Math.sin(((h - 9) / 24) * 2 * Math.PI)
+      const hour = String(h).padStart(2, '0')
+      const [inside, outside] = [50 + 9 * wave + offsetF + d / 50, 30 + 7 * wave + d / 50]
+      lines.push(`${iso(d)} ${hour}:00,${inside.toFixed(1)},${outside.toFixed(1)}`)
+    }
+  const path = join(downloads, name)
+  writeFileSync(path, lines.join('\n'))
+  return path
+}
+
+describe('season book', () => {
+  afterEach(whole)
+
+  test('tonight opens on what to do; a typed forecast changes it; what is done is ticked and stays', async () => {
+    await fresh('/?step=season')
+    const before = number(await said('tonight'))
+    expect(await until('tonight-source', /simulated service/)).toMatch(/colder than the design said/)
+    expect(await rows('[data-test="nights"] > li')).toHaveLength(4)
+    await click(driver, 'type-forecast')
+    const [low] = await driver.findElements(By.css('[data-test="forecast"] input:not([type])'))
+    await low!.sendKeys(Key.chord(Key.CONTROL, 'a'), '-18', Key.ENTER)
+    await click(driver, 'keep-forecast')
+    await until('tonight-source', /The forecast was typed/)
+    const colder = number(await said('tonight'))
+    expect(colder).toBeLessThan(before)
+    const [first] = await driver.findElements(By.css('[data-test^="did-"]'))
+    const name = (await first!.getAttribute('data-test'))!
+    await first!.click()
+    await driver.navigate().refresh()
+    await settled(driver)
+    await until('tonight-source', /The forecast was typed/)
+    expect(await (await find(driver, name)).isSelected()).toBe(true)
+    expect(await said('live')).toMatch(/simulated logger/)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('on a phone: a night’s low and high in two taps, kept through a reload, beside the design’s', async () => {
+    await phone(390, 844)
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await startOwn()
+    await click(driver, 'tab-readings')
+    await until('no-readings', /Nothing is read yet/)
+    await click(driver, 'less-insideMinC')
+    await click(driver, 'more-insideMaxC')
+    await until('two-taps', /Kept for/)
+    const months = await rows('[data-test="read-months"] tbody tr')
+    expect(months).toHaveLength(1)
+    expect(months[0]).toMatch(/\s1\s+4\.0\s/)
+    const wide = await driver.executeScript<number>('return document.scrollingElement.scrollWidth')
+    expect(wide).toBeLessThanOrEqual(398)
+    await driver.navigate().refresh()
+    await settled(driver)
+    await click(driver, 'tab-readings')
+    await until('read-months', /4\.0/)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('a logger’s file in °F is told before it is taken and laid over another; no log is refused', async () => {
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await startOwn()
+    await click(driver, 'tab-readings')
+    const drop = async (path: string) => (await find(driver, 'logger-file')).sendKeys(path)
+    await drop(loggerFile('first.csv', 20))
+    expect(await until('import-told', /480 rows/)).toMatch(/480 rows/)
+    const unit = await driver.executeScript<string>(
+      `return [...document.querySelectorAll('[data-test="logger-import"] select')].map(s => s.value).join()`,
+    )
+    expect(unit).toMatch(/^time,insideC,outsideC,F,site,day/)
+    await click(driver, 'take-log')
+    await until('read-months', /\d/)
+    const lows = (await rows('[data-test="read-months"] tbody tr')).join('\n')
+    // 41 °F of the coldest hour is 5 °C.
+    expect(lows).toMatch(/5\.\d/)
+    await drop(loggerFile('second.csv', 30, 3))
+    await until('import-told', /720 rows/)
+    await click(driver, 'take-log')
+    await driver.wait(async () => /480 hours were there before/.test(await text('body')), 10_000, 'no overlap was told')
+    writeFileSync(join(downloads, 'none.csv'), 'hello')
+    await drop(join(downloads, 'none.csv'))
+    expect(await until('logger-import', /no table in this file/)).toMatch(/none\.csv/)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('as designed? finds the leaks of the demo’s year, and lays what it finds on the design', async () => {
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await click(driver, 'tab-designed')
+    await until('verdict', /colder than the design says/, 40_000)
+    const sky = await rows('[data-test="by-sky"] tr')
+    expect(sky[0]).toMatch(/all hours/)
+    await click(driver, 'find')
+    expect(await until('explains', /air leaks/, 120_000)).toMatch(/Look for a vent/)
+    const leaks = (await rows('[data-test="found"] tbody tr')).find(r => /air leaks/.test(r))!
+    expect(leaks).toMatch(/\d+ to \d+/)
+    const before = await coldest(driver)
+    await click(driver, 'adopt')
+    await settled(driver)
+    expect(await coldest(driver)).toBeLessThan(before - 0.5)
+    await until('verdict', /as the design says|K (colder|warmer)/, 40_000)
+    await click(driver, 'undo')
+    expect(await coldest(driver)).toBeCloseTo(before, 1)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('tasks are ticked and put off, and go out as a calendar; crops, water and the year’s page follow', async () => {
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await click(driver, 'tab-tasks')
+    await until('season-openers-on', /Hook wax openers/)
+    await click(driver, 'done-openers-on')
+    await until('season-openers-on', /done/)
+    await click(driver, 'save-season-ics')
+    const saved = join(downloads, 'Hollow Ash Seed Library, season.ics')
+    await driver.wait(() => existsSync(saved), 10_000, 'no calendar was saved')
+    expect(readFileSync(saved, 'utf8')).toMatch(/BEGIN:VEVENT[\s\S]*RRULE/)
+    await click(driver, 'tab-crops')
+    expect(await until('crop-rows', /early/)).toMatch(/In the open/)
+    await click(driver, 'add-crop')
+    await driver.wait(async () => (await rows('[data-test="crop-rows"] > li')).length === 3, 10_000, 'no row was added')
+    await click(driver, 'tab-water')
+    expect(await until('thirst', /drink/)).toMatch(/m³/)
+    await click(driver, 'tab-diary')
+    await choose(driver, 'It is', 'change')
+    await (await find(driver, 'note-text')).sendKeys('A baffle over the low vent')
+    await click(driver, 'write-down')
+    await until('diary', /A baffle over the low vent/)
+    expect(await text('[data-test="diary"]')).toMatch(/Hook wax openers/)
+    await click(driver, 'tab-designed')
+    await until('stretch', /A baffle|since/)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('the book goes out with the design, and comes back with it; two tabs write into one book', async () => {
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await click(driver, 'tab-diary')
+    await (await find(driver, 'note-text')).sendKeys('Frost on the ridge')
+    await click(driver, 'write-down')
+    await until('diary', /Frost on the ridge/)
+    await click(driver, 'export')
+    const saved = join(downloads, 'hollow-ash-seed-library.json')
+    await driver.wait(() => existsSync(saved), 10_000, 'nothing was saved')
+    const file = JSON.parse(readFileSync(saved, 'utf8')) as { book: { written: { notes: { text: string }[] } } }
+    expect(file.book.written.notes.some(n => n.text === 'Frost on the ridge')).toBe(true)
+    // A second tab writes; the first shows it, and then writes on top of it.
+    const first = await driver.getWindowHandle()
+    await driver.switchTo().newWindow('tab')
+    await driver.get(`${app.address}/?step=season`)
+    await settled(driver)
+    await click(driver, 'tab-diary')
+    await until('diary', /Frost on the ridge/)
+    await (await find(driver, 'note-text')).sendKeys('Written next door')
+    await click(driver, 'write-down')
+    await until('diary', /Written next door/)
+    await driver.close()
+    await driver.switchTo().window(first)
+    await until('diary', /Written next door/)
+    expect(await consoleErrors(driver)).toEqual([])
+    // Wiped and imported again.
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await dropFile('book.json', readFileSync(saved, 'utf8'))
+    await driver.wait(async () => /is taken in/.test(await notice()), 20_000, 'the file was not taken in')
+    await click(driver, 'tab-diary')
+    await until('diary', /Frost on the ridge/)
+    await chooseUnits('us')
+    expect(await text('[data-test="diary"]')).not.toMatch(/\d\s?°C/)
+    await chooseUnits('metric')
+  })
+})
