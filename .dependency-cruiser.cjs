@@ -12,7 +12,10 @@ module.exports = {
       name: 'core-packages',
       severity: 'error',
       from: { path: '^core/' },
-      to: { path: '^node_modules/', pathNot: '^node_modules/(yup|@photostructure/tz-lookup|ml-levenberg-marquardt|ml-matrix)/' },
+      to: {
+        path: '^node_modules/',
+        pathNot: '^node_modules/(yup|@photostructure/tz-lookup|ml-levenberg-marquardt|ml-matrix)/',
+      },
     },
     {
       name: 'formats-over-core',

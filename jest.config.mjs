@@ -1,3 +1,5 @@
+const MODULES = ['fast-check', 'pure-rand', 'idb', 'comlink', 'ml-levenberg-marquardt', 'ml-matrix', 'is-any-array']
+
 /** Unit tests; the end-to-end ones have their own configuration and run one after another. */
 export default {
   testMatch: ['<rootDir>/tests/**/*.test.ts'],
@@ -9,7 +11,8 @@ export default {
       { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(fast-check|pure-rand|idb|comlink|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array)/)'],
+  // Packages that ship as modules alone.
+  transformIgnorePatterns: [`/node_modules/(?!(${MODULES.join('|')})/)`],
   setupFiles: ['<rootDir>/tests/fast-check-setup.ts'],
   maxWorkers: 2,
 }

@@ -108,8 +108,8 @@ const COMMANDS: Record<string, Command> = {
     usage: 'tonight <design.json> --forecast f.json [--log log.csv]',
     about:
       'What the nights of a forecast come to inside if nothing is done by hand, how sure that is, and what each ' +
-      'thing that can be done is worth. The forecast is {"days":[{"date":…,"lowC":…,"highC":…,"sky":"clear|fair|dull",' +
-      '"windMs":…,"snow":false}]}, lowC the low of the night after the day.',
+      'thing that can be done is worth. The forecast is {"days":[{"date":…,"lowC":…,"highC":…,' +
+      '"sky":"clear|fair|dull","windMs":…,"snow":false}]}, lowC the low of the night after the day.',
     run: tonightCommand,
   },
   report: {

@@ -167,7 +167,7 @@ describe('season book', () => {
     await click(driver, 'add-crop')
     await driver.wait(async () => (await rows('[data-test="crop-rows"] > li')).length === 3, 10_000, 'no row was added')
     await click(driver, 'tab-water')
-    expect(await until('thirst', /drink/)).toMatch(/m³/)
+    expect(await until('thirst', /drink/)).toMatch(/\d.L in a year/)
     await click(driver, 'tab-diary')
     await choose(driver, 'It is', 'change')
     await (await find(driver, 'note-text')).sendKeys('A baffle over the low vent')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** At the foot of the middle, where a panel has it whole. */
-defineProps<{ low: boolean }>()
+defineProps<{ low?: boolean }>()
 const notices = useNotices()
 function act(id: number, run: () => void): void {
   run()
