@@ -26,18 +26,25 @@ export function outdoorSeason(cropId: string, { dryBulbC }: Pick<SiteYear, 'dryB
       sum += dryBulbC[(((d * 24 + k) % dryBulbC.length) + dryBulbC.length) % dryBulbC.length]!
     return sum / (24 * (2 * ABOUT + 1))
   })
-  const grows = (d: number) => mean[d]! >= Math.max(5, crop.growsC) && low[d]! >= crop.survivesC
   // From the middle of the cold half of the year on.
   let coldest = 0
-  mean.forEach((t, d) => (coldest = t < mean[coldest]! ? d : coldest))
+  mean.forEach((c, d) => (coldest = c < mean[coldest]! ? d : coldest))
   const order = Array.from({ length: DAYS }, (_, k) => (coldest + k) % DAYS)
-  const start = order.findIndex(grows)
-  if (start < 0) return null
-  const ripe = start + Math.round(7 * crop.weeks)
-  const end = order.findIndex((d, k) => k >= start && low[d]! < crop.survivesC)
-  const last = (end < 0 ? DAYS : end) - 1
-  if (ripe > last) return null
-  return { firstDay: order[ripe]!, lastDay: order[last]! }
+  const bears = (k: number) => low[order[k]!]! >= crop.survivesC
+  // The longest stretch of nights that it bears, from the first day in it that it grows on.
+  let best: [from: number, until: number] = [0, 0]
+  for (let k = 0; k < DAYS; k++) {
+    if (!bears(k)) continue
+    let until = k
+    while (until < DAYS && bears(until)) until++
+    let from = k
+    while (from < until && mean[order[from]!]! < Math.max(5, crop.growsC)) from++
+    if (until - from > best[1] - best[0]) best = [from, until]
+    k = until
+  }
+  const ripe = best[0] + Math.round(7 * crop.weeks)
+  const last = best[1] - 1
+  return ripe > last ? null : { firstDay: order[ripe]!, lastDay: order[last]! }
 }
 
 /** What a row of the crops' log has come to. */

@@ -32,6 +32,8 @@ const DECIMALS: Partial<Record<Quantity, number>> = {
   money: 2,
   light: 1,
   hours: 0,
+  harvest: 1,
+  priceByWeight: 2,
   arealPrice: 2,
   linearPrice: 2,
   bulkPrice: 2,

@@ -24,6 +24,8 @@ export type Quantity =
   | 'hours'
   | 'insolation'
   | 'mass'
+  | 'harvest'
+  | 'priceByWeight'
   | 'arealPrice'
   | 'linearPrice'
   | 'bulkPrice'
@@ -113,6 +115,8 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
     unit('kg', 1, ['kilogram', 'kilograms']),
     unit('lb', 0.45359237, ['lbs', 'pound', 'pounds']),
   ],
+  harvest: [unit('kg', 1, ['kilogram', 'kilograms']), unit('lb', 0.45359237, ['lbs', 'pound', 'pounds'])],
+  priceByWeight: [unit('/kg', 1, []), unit('/lb', 1 / 0.45359237, [])],
   insolation: [unit('kWh/m²', 3.6e6, ['kwh/m2', 'kwh']), unit('MJ/m²', 1e6, ['mj/m2', 'mj'])],
   arealPrice: [unit('/m²', 1, []), unit('/ft²', 1 / (FOOT * FOOT), [])],
   linearPrice: [unit('/m', 1, []), unit('/ft', 1 / FOOT, [])],
@@ -154,6 +158,8 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   light: { metric: 'mol', us: 'mol', mixed: 'mol' },
   hours: { metric: 'h', us: 'h', mixed: 'h' },
   mass: { metric: 't', us: 'lb', mixed: 'lb' },
+  harvest: { metric: 'kg', us: 'lb', mixed: 'lb' },
+  priceByWeight: { metric: '/kg', us: '/lb', mixed: '/lb' },
   arealPrice: { metric: '/m²', us: '/ft²', mixed: '/ft²' },
   linearPrice: { metric: '/m', us: '/ft', mixed: '/ft' },
   bulkPrice: { metric: '/m³', us: '/yd³', mixed: '/yd³' },

@@ -4,6 +4,8 @@ import { click, find, openBrowser, settled, studied, type Size } from './browser
 interface Shot {
   name: string
   path: string
+  /** What is there before anything is pressed. */
+  wait?: string
   /** Pressed one after the other once it has settled. */
   clicks?: string[]
   /** What is there once all that was pressed has come about. */
@@ -19,21 +21,27 @@ const SHOTS: Shot[] = [
   { name: 'bench-day', path: '/?step=shape' },
   { name: 'bench-night', path: '/?step=skin', theme: 'night' },
   { name: 'bench-phone', path: '/?step=shape', size: { width: 390, height: 844 } },
-  { name: 'day-hour-by-hour', path: '/?step=year&day=40&hour=11' },
   { name: 'year-why', path: '/?step=year' },
   { name: 'year-map', path: '/?d=saritas&step=year', clicks: ['tab-map'] },
   { name: 'ladder', path: '/?step=weighUp', clicks: ['start-ladder'], until: 'start-ladder' },
   { name: 'how-sure', path: '/?step=weighUp', clicks: ['tab-sure', 'start-doubts'], until: 'start-doubts' },
   { name: 'side-by-side', path: '/?step=weighUp', clicks: ['tab-variants', 'beside-fjellro', 'beside-saritas'] },
-  { name: 'aim-crops', path: '/?d=fjellro&step=aim' },
   { name: 'model', path: '/?d=saritas&step=shape&day=110&hour=9', clicks: ['view-model'] },
-  { name: 'heat-view', path: '/?step=skin&day=20&hour=6', clicks: ['view-heat'] },
   { name: 'store-us-units', path: '/?step=store', clicks: ['body-0', 'more-room'], units: 'us', studies: ['amount'] },
-  { name: 'earth-store', path: '/?d=ribera-alta&step=store', clicks: ['tab-air', 'more-room'] },
   { name: 'take-off', path: '/?step=build' },
   { name: 'cuts', path: '/?d=saritas&step=build', clicks: ['tab-cuts'] },
   { name: 'drawing', path: '/?step=build', clicks: ['tab-drawings'] },
   { name: 'order-of-work', path: '/?step=build', clicks: ['tab-plan'] },
+  { name: 'season-tonight', path: '/?step=season', until: 'nights' },
+  { name: 'season-compare', path: '/?step=season', wait: 'nights', clicks: ['tab-designed', 'find'], until: 'found' },
+  { name: 'season-tasks', path: '/?step=season', wait: 'nights', clicks: ['tab-tasks'], until: 'season-tasks' },
+  {
+    name: 'season-phone',
+    path: '/?step=season',
+    wait: 'nights',
+    clicks: ['tab-readings'],
+    size: { width: 390, height: 844 },
+  },
   {
     name: 'cold-spell',
     path: '/?d=ribera-alta&step=topUp',
@@ -53,6 +61,7 @@ for (const shot of SHOTS) {
   await driver.get(process.env.TIERRA_ADDRESS + shot.path)
   if (shot.path.startsWith('/designs')) await find(driver, 'design-list')
   else await settled(driver)
+  if (shot.wait) await find(driver, shot.wait, 60000)
   for (const name of shot.clicks ?? []) {
     await click(driver, name)
     await driver.sleep(500)

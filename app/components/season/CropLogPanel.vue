@@ -85,7 +85,7 @@ const weeks = (v: number | null) => (v === null ? '–' : `${v} ${v === 1 ? 'wee
 <template>
   <div class="px-4 py-3">
     <p v-if="rows.length > 0" class="text-lg" data-test="crops-total">
-      <strong class="slab text-2xl">{{ settings.show(kgs, 'mass') }}</strong> harvested<template v-if="total > 0"
+      <strong class="slab text-2xl">{{ settings.show(kgs, 'harvest') }}</strong> harvested<template v-if="total > 0"
         >, worth {{ bench.current.topUp.currency }} {{ Math.round(total) }} by your own figures</template
       >.
     </p>
@@ -97,9 +97,9 @@ const weeks = (v: number | null) => (v === null ? '–' : `${v} ${v === 1 ? 'wee
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     <ul class="mt-2" data-test="crop-rows">
       <li v-for="{ row, answer, outdoors } in rows" :key="row.id" class="border-t border-line py-2">
-        <div class="flex flex-wrap items-end gap-3">
-          <strong class="mb-5 w-36">{{ entry(CROPS, row.crop).name }}</strong>
-          <label v-for="d in DATES" :key="d.key" class="mb-4">
+        <div class="flex flex-wrap items-start gap-3">
+          <strong class="mt-6 w-36">{{ entry(CROPS, row.crop).name }}</strong>
+          <label v-for="d in DATES" :key="d.key">
             {{ d.label }}
             <input type="date" class="input block" :value="row[d.key] ?? ''" @change="putDate(row.id, d.key, $event)" />
           </label>
@@ -108,11 +108,11 @@ const weeks = (v: number | null) => (v === null ? '–' : `${v} ${v === 1 ? 'wee
             :value="row.bed === null ? '' : String(row.bed)"
             :options="beds"
             :set="id => void put(row.id, { bed: id === '' ? null : Number(id) })"
-            class="mb-4 w-24"
+            class="w-24"
           />
           <QuantityField
             label="Harvested"
-            quantity="mass"
+            quantity="harvest"
             :value="row.kg"
             :min="0"
             :max="100000"
@@ -120,15 +120,15 @@ const weeks = (v: number | null) => (v === null ? '–' : `${v} ${v === 1 ? 'wee
             class="w-28"
           />
           <QuantityField
-            label="Worth, each kg"
-            quantity="count"
+            label="Worth"
+            quantity="priceByWeight"
             :value="row.perKg"
             :min="0"
             :max="10000"
             :set="setNumber(row.id, 'perKg')"
             class="w-28"
           />
-          <label class="mb-4 min-w-40 flex-1">
+          <label class="min-w-40 flex-1">
             Pests and notes
             <input
               class="input block"
@@ -137,7 +137,7 @@ const weeks = (v: number | null) => (v === null ? '–' : `${v} ${v === 1 ? 'wee
               @change="put(row.id, { note: ($event.target as HTMLInputElement).value })"
             />
           </label>
-          <button class="button mb-4" :aria-label="`Take out ${entry(CROPS, row.crop).name}`" @click="remove(row.id)">
+          <button class="button mt-5" :aria-label="`Take out ${entry(CROPS, row.crop).name}`" @click="remove(row.id)">
             Take out
           </button>
         </div>

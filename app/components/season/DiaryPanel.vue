@@ -32,6 +32,8 @@ const months = computed(() => {
 })
 const monthName = (m: string) =>
   new Date(`${m}-15T12:00`).toLocaleDateString(undefined, { month: 'long', year: 'numeric' })
+const dayName = (iso: string) =>
+  new Date(`${iso}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
 const t = (c: number) => (Number.isNaN(c) ? '–' : settings.show(c, 'temperature'))
 const taskName = (id: string) => SEASON_TASKS.find(task => task.id === id)?.name ?? id
 const on = ref(todayHere())
@@ -118,19 +120,19 @@ const removeChange = (change: { on: string; what: string }) =>
           {{ t(m.read.outHighC) }}; {{ m.read.days }} days read.
         </p>
         <p v-for="c in m.changes" :key="c.on + c.what">
-          <strong>Changed {{ c.on }}:</strong> {{ c.what }}
+          <strong>Changed on {{ dayName(c.on) }}:</strong> {{ c.what }}
           <button class="button quiet" :aria-label="`Take out: ${c.what}`" @click="removeChange(c)">take out</button>
         </p>
         <p v-if="m.done.length > 0">Done: {{ m.done.map(d => taskName(d.task)).join('; ') }}.</p>
         <p v-if="m.nights > 0">{{ m.nights }} {{ m.nights === 1 ? 'thing' : 'things' }} done against cold nights.</p>
         <p v-for="c in m.harvest" :key="c.id">
           {{ entry(CROPS, c.crop).name }}: {{ c.firstOn?.startsWith(m.month) ? 'first harvest' : 'last harvest' }},
-          {{ settings.show(c.kg, 'mass') }} in all.
+          {{ settings.show(c.kg, 'harvest') }} in all.
         </p>
         <div v-for="n in m.notes" :key="n.on + n.text" class="mt-1 flex gap-3">
           <img v-if="n.picture" :src="n.picture" :alt="n.text || 'picture'" class="max-h-36 border border-line" />
           <p>
-            {{ n.on }}: {{ n.text }}
+            {{ dayName(n.on) }}: {{ n.text }}
             <button class="button quiet" :aria-label="`Take out: ${n.text}`" @click="removeNote(n)">take out</button>
           </p>
         </div>

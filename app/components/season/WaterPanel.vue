@@ -70,7 +70,7 @@ const hoursWords = (h: number) => settings.show(h, 'hours')
         {{ hoursWords(thirstiest.dripHours) }} of drip a day.
         <template v-if="hasRain">
           The roof ({{ settings.show(water.roofM2, 'area') }}) brings {{ L(water.rainL) }}; {{ L(water.overL) }} run
-          over, and {{ L(water.lackingL) }} have to come from elsewhere.
+          over, {{ water.lackingL < 1 ? 'and the tank never runs dry' : `${L(water.lackingL)} come from elsewhere` }}.
         </template>
         <template v-else>Write down the rain of your months, and the tank’s year is worked out.</template>
       </p>
@@ -150,7 +150,7 @@ const hoursWords = (h: number) => settings.show(h, 'hours')
             :max="2"
             :set="setRain(m)"
           />
-          <p class="hint -mt-4 mb-2">drinks {{ L(water.drunkByMonth[m]!) }}</p>
+          <p class="hint mb-2">drinks {{ L(water.drunkByMonth[m]!) }}</p>
         </div>
       </div>
     </template>
