@@ -55,7 +55,7 @@ const SURE_SHARE = 0.5
 /** Nine of ten. */
 const NINE_OF_TEN = 1.645
 /** Iterations in each turn: the first with a guess of how far the model is off, the second with what that was. */
-const TURNS = [4, 3] as const
+const TURNS = [3, 2] as const
 /** Step of the slopes, in logarithms. */
 const STEP = 0.08
 

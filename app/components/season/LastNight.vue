@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { linear } from '../../../core/scale'
 import { dayNumber, isoDay } from '../../../core/plan/calendar'
+import { NIGHT_ACTS } from '../../../core/season/night-acts'
 import { curvePath, rise } from '../../../core/season/pictures'
 import { degrees } from '~/composables/degrees'
 import type { SeasonComparison } from '~/workers/season-work'
@@ -42,7 +43,11 @@ const night = computed(() => {
   const x = linear([0, 23], [34, Math.max(120, Math.min(width.value, 620) - 8)])
   const scale = rise([...said, ...known], 10, HIGH - 22, degrees(settings.units))
   const date = isoDay(dayNumber(its.from) + Math.floor(from / 24))
+  const ticked = season.book.written.done.filter(d => d.night && d.task.startsWith(`${date} `))
   return {
+    done: ticked
+      .map(d => NIGHT_ACTS.find(a => a.id === d.task.slice(11))?.words(bench.current, settings.show) ?? '')
+      .filter(Boolean),
     date: new Date(`${date}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'long' }),
     x,
     scale,
@@ -77,6 +82,7 @@ const k = (c: number) => settings.show(Math.abs(c), 'temperatureDifference')
     <p>
       Read <strong>{{ t(night.readMin) }}</strong> (whole line), the design says {{ t(night.saidMin) }} (dashed):
       {{ k(night.readMin - night.saidMin) }} {{ night.readMin < night.saidMin ? 'colder' : 'warmer' }} than it says.
+      <template v-if="night.done.length > 0">Done that night: {{ night.done.join('; ') }}.</template>
     </p>
   </section>
 </template>

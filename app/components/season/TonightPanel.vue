@@ -124,8 +124,8 @@ const NUMBERS = ['lowC', 'highC', 'windMs'] as const
         <LiveTile />
       </div>
       <form v-if="typing" class="my-2 border border-line p-3" data-test="forecast" @submit.prevent="keepTyped">
-        <div v-for="(r, i) in rows" :key="r.date" class="flex flex-wrap items-end gap-x-3">
-          <strong class="mb-5 w-32">{{ dayOf(r.date, i) }}</strong>
+        <div v-for="(r, i) in rows" :key="r.date" class="flex flex-wrap items-start gap-x-3">
+          <strong class="mt-6 w-32">{{ dayOf(r.date, i) }}</strong>
           <QuantityField
             v-for="n in NUMBERS"
             :key="n"
