@@ -207,12 +207,7 @@ const size = (f: Found, v: number) => {
           aria-label="Air inside as read and as said, and outside; the table below has the days"
           data-test="curves"
         >
-          <g v-for="c in curves.scale.ticks" :key="c">
-            <line x1="36" :x2="width" :y1="curves.scale.y(c)" :y2="curves.scale.y(c)" stroke="var(--line)" />
-            <text x="30" :y="curves.scale.y(c) + 4" class="tick" text-anchor="end">
-              {{ settings.show(c, 'temperature', { unit: false }) }}
-            </text>
-          </g>
+          <DegreeLines :scale="curves.scale" :from-px="36" :to-px="width" />
           <text
             v-for="(d, i) in curves.days.filter((_, n) => n % 2 === 0)"
             :key="i"

@@ -5,24 +5,13 @@ import { isDate } from '../../../core/design/fields/build'
 import type { BookCrop } from '../../../core/season/book'
 import { cropAnswer } from '../../../core/season/crops'
 import { todayHere } from '~/stores/season'
-import type { SeasonYear } from '~/workers/season-work'
+import { useSeasonYear } from '~/composables/useSeasonYear'
 
 /** What was sown, planted and harvested, and the weeks that the house won against the open. */
 const season = useSeason()
 const bench = useDesign()
 const settings = useSettings()
-const found = shallowRef<SeasonYear | null>(null)
-let turn = 0
-watch(
-  () => [season.whose, bench.current, season.book.written.crops.map(c => c.crop).join()] as const,
-  async () => {
-    if (season.whose !== bench.current.id) return
-    const mine = ++turn
-    const its = await season.yearOf()
-    if (mine === turn) found.value = its
-  },
-  { immediate: true },
-)
+const found = useSeasonYear(() => season.book.written.crops.map(c => c.crop).join())
 const rows = computed(() =>
   season.book.written.crops.map(row => {
     const outdoors = found.value?.outdoors[row.crop]

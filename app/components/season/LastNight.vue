@@ -67,12 +67,7 @@ const k = (c: number) => settings.show(Math.abs(c), 'temperatureDifference')
       The last night that was read <span class="hint font-sans font-normal">from noon of {{ night.date }}</span>
     </h2>
     <svg v-if="width > 0" :width="Math.min(width, 620)" :height="HIGH" aria-hidden="true">
-      <g v-for="c in night.scale.ticks" :key="c">
-        <line :x1="34" :x2="Math.min(width, 620)" :y1="night.scale.y(c)" :y2="night.scale.y(c)" stroke="var(--line)" />
-        <text x="28" :y="night.scale.y(c) + 4" class="tick" text-anchor="end">
-          {{ settings.show(c, 'temperature', { unit: false }) }}
-        </text>
-      </g>
+      <DegreeLines :scale="night.scale" :from-px="34" :to-px="Math.min(width, 620)" />
       <text v-for="h in [0, 6, 12, 18]" :key="h" :x="night.x(h)" :y="HIGH - 6" class="tick" text-anchor="middle">
         {{ (12 + h) % 24 }}
       </text>

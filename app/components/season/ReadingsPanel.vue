@@ -97,12 +97,7 @@ const leftOut = computed(() => {
         :aria-label="`${monthName(month.month)}: the days’ lows and highs; the table below has the months`"
         data-test="month-bars"
       >
-        <g v-for="c in bars.scale.ticks" :key="c">
-          <line x1="40" :x2="bars.wide" :y1="bars.scale.y(c)" :y2="bars.scale.y(c)" stroke="var(--line)" />
-          <text x="34" :y="bars.scale.y(c) + 4" class="tick" text-anchor="end">
-            {{ settings.show(c, 'temperature', { unit: false }) }}
-          </text>
-        </g>
+        <DegreeLines :scale="bars.scale" :from-px="40" :to-px="bars.wide" />
         <g v-for="d in bars.days" :key="d.day">
           <rect
             :x="d.x - wide / 2"

@@ -4,24 +4,13 @@ import { dayNumber } from '../../../core/plan/calendar'
 import type { DatedTask } from '../../../core/season/season-tasks'
 import { saveText } from '~/composables/saveText'
 import { todayHere } from '~/stores/season'
-import type { SeasonYear } from '~/workers/season-work'
+import { useSeasonYear } from '~/composables/useSeasonYear'
 
 /** What the season asks, by the climate and the house's own year: ticked, put off, and out as a calendar. */
 const season = useSeason()
 const bench = useDesign()
 const notices = useNotices()
-const found = shallowRef<SeasonYear | null>(null)
-let turn = 0
-watch(
-  () => [season.whose, bench.current] as const,
-  async () => {
-    if (season.whose !== bench.current.id) return
-    const mine = ++turn
-    const its = await season.yearOf()
-    if (mine === turn) found.value = its
-  },
-  { immediate: true },
-)
+const found = useSeasonYear()
 const today = todayHere()
 /** Whoever does it early has done it for this time round. */
 const HALF_YEAR = 183

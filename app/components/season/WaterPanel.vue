@@ -3,24 +3,12 @@ import { useElementSize } from '@vueuse/core'
 import { dayName, MONTH_NAMES, MONTH_START } from '../../../core/climate'
 import { linear } from '../../../core/scale'
 import type { Written } from '../../../core/season/book'
-import type { SeasonYear } from '~/workers/season-work'
+import { useSeasonYear } from '~/composables/useSeasonYear'
 
 /** What the beds drink week by week, what the roof brings, and how the tank stands between them. */
 const season = useSeason()
-const bench = useDesign()
 const settings = useSettings()
-const found = shallowRef<SeasonYear | null>(null)
-let turn = 0
-watch(
-  () => [season.whose, bench.current, season.book.written.water] as const,
-  async () => {
-    if (season.whose !== bench.current.id) return
-    const mine = ++turn
-    const its = await season.yearOf()
-    if (mine === turn) found.value = its
-  },
-  { immediate: true },
-)
+const found = useSeasonYear(() => season.book.written.water)
 const water = computed(() => found.value?.water ?? null)
 const written = computed(() => season.book.written.water)
 const fault = ref('')
