@@ -7,7 +7,7 @@ import { spellAnswer, usualStart, withSpellDays } from '../core/study/spell'
 import { bookedSums, lineUnit } from '../core/sums/book'
 import { siSymbol } from '../core/units'
 import { createYearEngine } from '../core/year'
-import { LARGEST_FILE, readDesign } from '../formats/design-json'
+import { LARGEST_DESIGN, readDesign } from '../formats/design-json'
 import { readEpw } from '../formats/epw'
 import { writeEpw } from '../formats/epw-write'
 import { writeHourlyCsv } from '../formats/hourly-csv'
@@ -37,7 +37,7 @@ export function readText(path: string, what: string, longest = LONGEST_FILE): st
 
 /** A sound design from a file. */
 export function loadDesign(path: string): Design {
-  const read = readDesign(readText(path, 'a design as JSON', LARGEST_FILE))
+  const read = readDesign(readText(path, 'a design as JSON', 2 * LARGEST_DESIGN))
   if (!read.ok) throw new BadInput(read.faults.map(faultLine), { ok: false, faults: read.faults })
   return read.design
 }

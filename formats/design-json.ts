@@ -6,18 +6,18 @@ import { asciiText } from './ascii'
 
 /** Largest design file that is read, characters; an hourly year of weather takes about 700 000. */
 export const LARGEST_DESIGN = 2_000_000
-/** With a season book of some years beside it. */
-export const LARGEST_FILE = 8_000_000
+/** With a season book of some years and its pictures beside it. */
+export const LARGEST_FILE = 30_000_000
 
 /** With it what was worked out about it and its season book, where its file has them. */
 export type ReadDesign =
-  | { ok: true; design: Design; studies: KeptStudies | null; book: Book | null }
+  | { ok: true; design: Design; studies: KeptStudies | null; book?: Book }
   | { ok: false; faults: Fault[] }
 
 /** Reads a design from text. Never throws: what is wrong comes back as faults with their paths. */
 export function readDesign(text: string): ReadDesign {
   if (text.length > LARGEST_FILE)
-    return refuse('', `The file is ${(text.length / 1e6).toFixed(1)} MB`, 'designs up to 8 MB')
+    return refuse('', `The file is ${(text.length / 1e6).toFixed(1)} MB`, 'designs up to 30 MB with their season book')
   let document: unknown
   let studies: KeptStudies | null = null
   let packed: unknown = null
@@ -33,7 +33,7 @@ export function readDesign(text: string): ReadDesign {
   if (faults.length > 0) return { ok: false, faults }
   const book = packed === null ? null : unpackBook(packed)
   if (book && !book.ok) return { ok: false, faults: book.faults }
-  return { ok: true, design: document as Design, studies, book: book?.book ?? null }
+  return { ok: true, design: document as Design, studies, ...(book ? { book: book.book } : {}) }
 }
 
 function refuse(path: string, message: string, allowed: string): ReadDesign {

@@ -59,7 +59,7 @@ export function useDesignFiles() {
         ? {
             ok: false as const,
             faults: [
-              { path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 8 MB' },
+              { path: '', message: `The file is ${Math.round(file.size / 1e6)} MB`, allowed: 'designs up to 30 MB' },
             ],
           }
         : readDesign(await file.text())

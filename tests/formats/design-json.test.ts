@@ -2,12 +2,26 @@ import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
 import { DEMOS } from '../../core/design'
 import { createYearEngine } from '../../core/year'
+import { emptyBook, packBook } from '../../core/season/book'
+import { emptyLog } from '../../core/season/log'
 import { designFileName, LARGEST_FILE, readDesign, writeDesign } from '../../formats/design-json'
 import { writeHourlyCsv } from '../../formats/hourly-csv'
 
 test('what is written is read back the same', () => {
   for (const demo of DEMOS) expect(readDesign(writeDesign(demo))).toEqual({ ok: true, design: demo, studies: null })
   expect(writeDesign(DEMOS[0]!)).toContain('"lowC": [-8.2, -6.9,')
+})
+
+test('a season book goes with its design: hours on one line, what was not read as null; a damaged one is told', () => {
+  const log = emptyLog(480_000, 48)
+  log.values.insideC.fill(7.25, 0, 30)
+  const written = { ...emptyBook().written, changes: [{ on: '2027-01-09', what: 'baffle' }] }
+  const text = writeDesign(DEMOS[0]!, null, packBook({ written, log }))
+  expect(text).toMatch(/"insideC": \[7\.25, 7\.25,.* null\]/)
+  const read = readDesign(text)
+  expect(read.ok && read.book).toEqual({ written, log })
+  const damaged = readDesign(text.replace('"2027-01-09"', '"soon"'))
+  expect(damaged.ok ? '' : damaged.faults[0]!.path).toBe('book.changes[0].on')
 })
 
 test.each([
