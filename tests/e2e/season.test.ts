@@ -81,6 +81,20 @@ describe('season book', () => {
     expect(await consoleErrors(driver)).toEqual([])
   })
 
+  test('the alarm rings once when the live reading passes a limit, and is written down', async () => {
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await startOwn()
+    await click(driver, 'tab-readings')
+    const section = await find(driver, 'alarm')
+    const [low] = await section.findElements(By.css('input:not([type])'))
+    await low!.sendKeys(Key.chord(Key.CONTROL, 'a'), '30', Key.ENTER)
+    await section.findElement(By.css('button[role="switch"]')).click()
+    await until('alarm-log', /It is \d.* inside, colder than 30\.0/)
+    expect((await rows('[data-test="alarm-log"] li')).length).toBe(1)
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
   test('on a phone: a night’s low and high in two taps, kept through a reload, beside the design’s', async () => {
     await phone(390, 844)
     await fresh('/?step=season')

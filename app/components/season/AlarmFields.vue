@@ -16,7 +16,7 @@ async function turnOn(on: boolean): Promise<void> {
 <template>
   <section data-test="alarm">
     <h2 class="group-title">
-      Alarm <span class="hint font-sans font-normal">of the live reading, while this page is open</span>
+      Alarm <span class="hint font-sans font-normal">of the live reading, as long as this page is open</span>
     </h2>
     <div class="flex flex-wrap items-end gap-4">
       <SwitchField label="Alarm" :value="alarm.on" :set="on => void turnOn(on)" class="mb-5" />

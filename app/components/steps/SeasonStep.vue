@@ -9,7 +9,11 @@ const TABS = [
   { id: 'diary', name: 'Year’s page' },
 ] as const
 const season = useSeason()
-onMounted(() => season.look())
+const logger = useLogger()
+onMounted(() => {
+  season.look()
+  logger.start()
+})
 async function startOwn(): Promise<void> {
   const { emptyBook } = await import('../../../core/season/book')
   await season.replace(emptyBook(), 'An empty season book is begun.')
