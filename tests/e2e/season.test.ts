@@ -73,6 +73,9 @@ describe('season book', () => {
     const [first] = await driver.findElements(By.css('[data-test^="did-"]'))
     const name = (await first!.getAttribute('data-test'))!
     await first!.click()
+    // It is struck through once it is kept.
+    const struck = By.css('[data-test="to-do"] .line-through')
+    await driver.wait(async () => (await driver.findElements(struck)).length > 0, 10_000, 'it was not kept')
     await driver.navigate().refresh()
     await settled(driver)
     await until('tonight-source', /The forecast was typed/)
