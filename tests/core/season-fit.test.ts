@@ -65,7 +65,7 @@ test('fifty days find what is hidden: in nine of ten winters each within its ran
   for (const path of Object.keys(hidden)) expect([path, within[path]]).toEqual([path, expect.any(Number)])
   for (const path of Object.keys(hidden)) expect(within[path]).toBeGreaterThanOrEqual(9)
   expect(sure).toBeGreaterThanOrEqual(9)
-}, 400_000)
+}, 1_200_000)
 
 test('what is found makes the weeks after better said, which it has not seen', () => {
   const log = readingsOf(ash, { seed: 1004, from: '2026-11-01', days: 90 })
@@ -75,7 +75,7 @@ test('what is found makes the weeks after better said, which it has not seen', (
   expect(patch.some(([path]) => path === 'breathe.ach50')).toBe(true)
   const error = (design: Design) => compare(after, predict(engine, design, after)).nights.rmseK
   expect(error(patchDesign(ash, patch))).toBeLessThan(0.6 * error(ash))
-}, 60_000)
+}, 300_000)
 
 test('a week of dull days can’t tell, whatever it fits', () => {
   const log = readingsOf(ash, { seed: 1002, from: '2026-11-01', days: 90 })
@@ -89,7 +89,7 @@ test('a week of dull days can’t tell, whatever it fits', () => {
   expect(found.every(f => !f.sure)).toBe(true)
   expect(patch).toEqual([])
   expect(explains).toMatch(/can't tell why/)
-}, 60_000)
+}, 300_000)
 
 test('lows and highs by the day, written by hand, tell of the leaks too', () => {
   const log = readingsOf(ash, { seed: 1006, from: '2026-11-01', days: 60 })
@@ -113,7 +113,7 @@ test('lows and highs by the day, written by hand, tell of the leaks too', () => 
   expect(leaks.low).toBeLessThan(18)
   expect(leaks.high).toBeGreaterThan(18)
   expect(leaks.now).toBeGreaterThan(11)
-}, 60_000)
+}, 300_000)
 
 test('days that nobody read, and those after them, are not held against the house', () => {
   const log = readingsOf(ash, { seed: 1000, from: '2026-11-01', days: 30 })
