@@ -15,4 +15,6 @@ export default {
   transformIgnorePatterns: [`/node_modules/(?!(${MODULES.join('|')})/)`],
   setupFiles: ['<rootDir>/tests/fast-check-setup.ts'],
   maxWorkers: 2,
+  // Years are long on a machine that is busy.
+  testTimeout: 30_000,
 }
