@@ -1,5 +1,5 @@
 import { faultLine, type Design } from '../../core/design'
-import { packBook, type PackedBook } from '../../core/season/book'
+import type { PackedBook } from '../../core/season/book'
 import { designFileName, LARGEST_FILE, readDesign, writeDesign } from '../../formats/design-json'
 import { readEpw } from '../../formats/epw'
 import { saveText } from './saveText'
@@ -10,7 +10,6 @@ export function useDesignFiles() {
   const keeping = useKeeping()
   const bench = useDesign()
   const kept = useKept()
-  const season = useSeason()
 
   /** A design with all that is kept beside it. */
   async function exportDesign(design: Design): Promise<void> {
@@ -72,8 +71,12 @@ export function useDesignFiles() {
     await keeping.add(read.design)
     if (read.studies) await kept.take(read.studies)
     if (read.book) {
+      const [{ packBook }, { useSeason }] = await Promise.all([
+        import('../../core/season/book'),
+        import('~/stores/season'),
+      ])
       await keeping.keepBook(bench.current.id, packBook(read.book))
-      await season.load(bench.current.id)
+      await useSeason().load(bench.current.id)
     }
     notices.tell('info', `“${read.design.name}” is taken in.`)
     return true

@@ -136,3 +136,5 @@ export const seasonWork = (engine: YearEngine) => ({
     }
   },
 })
+
+export type SeasonWork = ReturnType<typeof seasonWork>

@@ -12,9 +12,14 @@ import { yearView, type YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 import { writeEpw } from '../../formats/epw-write'
 import { writeHourlyCsv } from '../../formats/hourly-csv'
-import { seasonWork } from './season-work'
+import type { SeasonWork } from './season-work'
 
 const engine = createYearEngine(() => performance.now())
+
+/** What the season book asks for, loaded when it first does. */
+let seasonWork: SeasonWork | null = null
+const season = async (): Promise<SeasonWork> => (seasonWork ??= (await import('./season-work')).seasonWork(engine))
+type Asked<K extends keyof SeasonWork> = Parameters<SeasonWork[K]>
 
 /** One worker of the pool: it keeps its own stages, so that the next run of a like design is quicker. */
 const api = {
@@ -51,7 +56,11 @@ const api = {
   heat(design: Design, day: number): HeatDay {
     return heatDay(design, engine.site(design), day)
   },
-  ...seasonWork(engine),
+  demoBook: async (...given: Asked<'demoBook'>) => (await season()).demoBook(...given),
+  compareSeason: async (...given: Asked<'compareSeason'>) => (await season()).compareSeason(...given),
+  fitSeason: async (...given: Asked<'fitSeason'>) => (await season()).fitSeason(...given),
+  tonight: async (...given: Asked<'tonight'>) => (await season()).tonight(...given),
+  seasonYear: async (...given: Asked<'seasonYear'>) => (await season()).seasonYear(...given),
   sunHours(design: Design): SunHours[] {
     return sunHours(design, makeBuilding(design), engine.site(design))
   },
