@@ -135,7 +135,8 @@ const COMMANDS: Record<string, Command> = {
       '[--scale 50]',
     about:
       'A view to scale with its dimensions: section, plan, foundation, pipes, elevation (of the sunny side), sunny, ' +
-      'pole, east, west. Paper: A4, A3, letter, tabloid. DXF is in millimetres, its layers by part.',
+      'pole, east, west, glazing, details of wall, edge and sill, and workshop, a sheet for its wall. Paper: A4, A3, ' +
+      'letter, tabloid. DXF is in millimetres, its layers by part.',
     run: drawCommand,
   },
   plan: {

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef, watch } from 'vue'
-import { MONTH_START } from '../../core/climate'
+import { standardOffsetH } from '../../core/climate/time-zone'
+import { liveReading, type LiveReading } from '../../core/season/simulated'
 import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useSeason } from './season'
@@ -10,20 +11,6 @@ import { useYear } from './year'
 /** It reads so often, ms. */
 const EVERY_MS = 5000
 
-/** What a logger reads at a moment, °C, and how fast the air inside changes, K/h. */
-export interface LiveReading {
-  at: Date
-  insideC: number
-  outsideC: number
-  soilC: number
-  fallsK: number
-}
-
-/** The hour of the nominal year that a moment falls in, and how far into it. */
-function hourOf(at: Date): { hour: number; share: number } {
-  const day = MONTH_START[at.getMonth()]! + Math.min(at.getDate(), at.getMonth() === 1 ? 28 : 31) - 1
-  return { hour: day * 24 + at.getHours(), share: at.getMinutes() / 60 }
-}
 /**
  * A simulated logger, and said to be: it reads the design's own year at this hour of it, a stand-in until a real one
  * writes files. Passing the limits of the season book sounds the alarm, whatever step is shown.
@@ -40,22 +27,12 @@ export const useLogger = defineStore('logger', () => {
   function read(): void {
     const hours = year.view?.hours
     if (!hours) return
-    const at = new Date()
-    const { hour, share } = hourOf(at)
-    const between = (of: Float32Array) => of[hour]! + share * (of[(hour + 1) % of.length]! - of[hour]!)
-    const insideC = between(hours.airC)
-    now.value = {
-      at,
-      insideC,
-      outsideC: between(hours.outsideC),
-      soilC: between(hours.soilC),
-      fallsK: hours.airC[(hour + 1) % hours.airC.length]! - hours.airC[hour]!,
-    }
-    watchOver(insideC, at)
+    now.value = liveReading(hours, new Date(), standardOffsetH(bench.current.site.timeZone))
+    watchOver(now.value)
   }
   let outside = false
   /** Rings once each time that a limit is passed. */
-  function watchOver(insideC: number, at: Date): void {
+  function watchOver({ insideC, at }: LiveReading): void {
     const { alarm } = season.book.written
     if (!alarm.on || season.whose !== bench.current.id) return void (outside = false)
     const what = insideC < alarm.lowC ? 'colder' : insideC > alarm.highC ? 'warmer' : null

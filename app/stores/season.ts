@@ -6,7 +6,8 @@ import { isoDay } from '../../core/plan/calendar'
 import { bookFaults, emptyBook, packBook, unpackBook, type Book, type Written } from '../../core/season/book'
 import type { Fit } from '../../core/season/fit'
 import { merged, type HourlyLog } from '../../core/season/log'
-import type { SeasonComparison, SeasonYear, Stretch } from '../workers/season-work'
+import type { Stretch } from '../../core/season/stretches'
+import type { SeasonComparison, SeasonYear } from '../workers/season-work'
 import type { Forecast, Tonight } from '../../core/season/tonight'
 import { offsetOnDay, standardOffsetH } from '../../core/climate/time-zone'
 import { nominalDay } from '../../core/season/log'
@@ -38,11 +39,15 @@ export const useSeason = defineStore('season', () => {
   const isDemo = ref(false)
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('tierra-season')
 
+  /** A book that is there and cannot be read: nothing is written over it. */
+  const damaged = ref('')
+
   async function stored(id: string): Promise<Book | null> {
     const given = await keeping.bookOf(id)
     if (given === null || given === undefined) return null
     const read = unpackBook(given)
     if (read.ok) return read.book
+    damaged.value = id
     notices.tell('error', 'The season book cannot be read, and is left as it is.', {
       lines: read.faults.map(faultLine),
     })
@@ -51,9 +56,10 @@ export const useSeason = defineStore('season', () => {
   const show = (next: Book) => (book.value = markRaw(next))
 
   async function load(id: string): Promise<void> {
+    if (whose.value !== id) whose.value = ''
     const found = await stored(id)
     if (bench.current.id !== id) return
-    isDemo.value = !found && id === WITH_DEMO
+    isDemo.value = !found && id === WITH_DEMO && damaged.value !== id
     show(found ?? emptyBook())
     if (!isDemo.value) {
       whose.value = id
@@ -78,54 +84,74 @@ export const useSeason = defineStore('season', () => {
       }
   }
 
-  /** Keeps a book; what another tab wrote meanwhile is under it, since each edit begins from what is kept. */
-  async function keep(next: Book): Promise<boolean> {
-    const id = bench.current.id
+  let last: Promise<unknown> = Promise.resolve()
+  /** One change of a book after the other, in all tabs: each begins from what the one before has left. */
+  function inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const locks = globalThis.navigator?.locks
+    const mine = last.then(async (): Promise<T> => {
+      return locks ? await locks.request('tierra-season', async () => await work()) : await work()
+    })
+    last = mine.catch(() => null)
+    return mine
+  }
+  /** Keeps a design's book. */
+  async function keep(id: string, next: Book): Promise<string | null> {
     try {
       await keeping.keepBook(id, packBook(next))
     } catch (error) {
-      notices.tell(
-        'error',
-        `The season book could not be kept: ${error instanceof Error ? error.message : String(error)}`,
-      )
-      return false
+      const why = `The season book could not be kept: ${error instanceof Error ? error.message : String(error)}`
+      notices.tell('error', why)
+      return why
     }
-    isDemo.value = false
-    show(next)
     channel?.postMessage(id)
-    return true
-  }
-  /** What an edit begins from: as it is kept, or the demo's as it stands. */
-  const base = async (): Promise<Book> => (await stored(bench.current.id)) ?? book.value
-
-  /** Changes what is written; gives back why not, or null. */
-  async function edit(change: (written: Written) => Written): Promise<string | null> {
-    const from = await base()
-    // What the page holds may be watched: what is kept is plain.
-    const written = JSON.parse(JSON.stringify(change(from.written))) as Written
-    const faults = bookFaults(written)
-    if (faults.length > 0) return faults.map(faultLine).join('; ')
-    return (await keep({ ...from, written })) ? null : 'It could not be kept.'
-  }
-  /** Lays a logger's hours into the book; tells how many were new. */
-  async function takeLog(log: HourlyLog): Promise<{ fresh: number; both: number; apart: number }> {
-    const from = isDemo.value ? emptyBook() : await base()
-    if (!from.log) {
-      await keep({ ...from, log })
-      return { fresh: log.hours, both: 0, apart: 0 }
+    if (bench.current.id === id) {
+      isDemo.value = false
+      show(next)
     }
-    const { log: all, ...counts } = merged(from.log, log)
-    await keep({ ...from, log: all })
-    return counts
+    return null
+  }
+  /** Makes a change to the book of the design on the bench; gives back why not, or null. */
+  async function change(make: (from: Book) => Book | { fault: string }): Promise<string | null> {
+    const { id } = bench.current
+    if (damaged.value === id) return 'The season book cannot be read: nothing is written over it.'
+    if (whose.value !== id) return 'The season book is on its way: once more in a moment.'
+    return inTurn(async () => {
+      // The demo's is kept from its first change on.
+      const next = make((await stored(id)) ?? (isDemo.value ? book.value : emptyBook()))
+      if ('fault' in next) return next.fault
+      const faults = bookFaults(next.written)
+      return faults.length > 0 ? faults.map(faultLine).join('; ') : keep(id, next)
+    })
+  }
+  /** Changes what is written; gives back why not, or null. */
+  const edit = (make: (written: Written) => Written | { fault: string }): Promise<string | null> =>
+    change(from => {
+      const written = make(from.written)
+      // What the page holds may be watched: what is kept is plain.
+      return 'fault' in written ? written : { ...from, written: JSON.parse(JSON.stringify(written)) as Written }
+    })
+  /** Lays a logger's hours into the book; tells how many were new. */
+  async function takeLog(log: HourlyLog): Promise<{ fresh: number; both: number; apart: number } | { fault: string }> {
+    let counts = { fresh: log.hours, both: 0, apart: 0 }
+    const fault = await change(from => {
+      // Real readings and the demo's invented ones are of two houses.
+      if (isDemo.value) return { ...emptyBook(), log }
+      if (!from.log) return { ...from, log }
+      const { log: all, ...told } = merged(from.log, log)
+      counts = told
+      return { ...from, log: all }
+    })
+    return fault === null ? counts : { fault }
   }
   /** Puts a whole book in the place of this one; a notice brings the old one back. */
   async function replace(next: Book, told: string): Promise<void> {
     const before = book.value
     const wasDemo = isDemo.value
-    if (!(await keep(next))) return
-    notices.tell('info', told, {
-      action: { label: 'Bring it back', run: () => void keep(before).then(() => (isDemo.value = wasDemo)) },
-    })
+    if ((await change(() => next)) !== null) return
+    const back = async () => {
+      if ((await change(() => before)) === null) isDemo.value = wasDemo
+    }
+    notices.tell('info', told, { action: { label: 'Bring it back', run: () => void back() } })
   }
 
   const plain = () => ({ design: toRaw(bench.current), book: toRaw(book.value), units: settings.units })

@@ -1,4 +1,4 @@
-import { dayName, simulatedForecast, type SiteYear } from '../../core/climate'
+import { dayName, HOURS } from '../../core/climate'
 import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { dayNumber, isoDay } from '../../core/plan/calendar'
@@ -7,19 +7,15 @@ import { compare, predict, type Comparison } from '../../core/season/compare'
 import { outdoorSeason, type OutdoorSeason } from '../../core/season/crops'
 import { demoBook } from '../../core/season/demo-book'
 import { fit, type Fit } from '../../core/season/fit'
-import { nominalDay, soundLog, within, type HourlyLog, type Unsound } from '../../core/season/log'
+import type { Unsound } from '../../core/season/log'
 import { layDays, outsideDays } from '../../core/season/measured'
 import { houseYear, seasonTasks, type DatedTask } from '../../core/season/season-tasks'
+import { simulatedNights } from '../../core/season/simulated'
+import { readingsWithin, type Stretch } from '../../core/season/stretches'
 import { tonight, type Forecast, type Tonight } from '../../core/season/tonight'
 import { waterYear, type WaterYear } from '../../core/season/water'
 import { formatQuantity, type Show, type UnitSystem } from '../../core/units'
 import type { YearEngine } from '../../core/year'
-
-/** A stretch of a book, ISO 8601; null for as far as it goes. */
-export interface Stretch {
-  from: string | null
-  until: string | null
-}
 
 /** What was read and what is said of the same hours. */
 export interface SeasonComparison {
@@ -47,44 +43,14 @@ const showIn =
   (value, quantity) =>
     formatQuantity(value, quantity, units)
 
-/** A day's sky by its cloud. */
-const skyOf = (cloud: number): Forecast['sky'] => (cloud < 0.35 ? 'clear' : cloud < 0.65 ? 'fair' : 'dull')
-
-/** Four nights of the simulated service, which knows the site's own invented year. */
-export function simulatedNights(site: SiteYear, today: string, seed: number): Forecast[] {
-  const start = dayNumber(today)
-  const days = simulatedForecast(site, nominalDay(start), 5, seed)
-  return days
-    .slice(0, 4)
-    .map((d, i) => ({
-      date: isoDay(start + i),
-      lowC: Math.round(days[i + 1]!.lowC * 10) / 10,
-      highC: Math.round(Math.max(d.highC, days[i + 1]!.lowC + 1) * 10) / 10,
-      sky: skyOf(d.cloud),
-      windMs: Math.round(d.windMs * 10) / 10,
-      snow: site.snowM[d.day * 24 + 12]! > 0 && site.snowM[((d.day + 364) % 365) * 24 + 12] === 0,
-    }))
-}
-
-/** A book's readings within a stretch, without what can't be true. */
-function readingsOf(
-  { log, written }: Book,
-  { from, until }: Stretch,
-): { log: HourlyLog | null; daily: Book['written']['days']; left: Unsound[] } {
-  const [a, b] = [from === null ? -Infinity : dayNumber(from), until === null ? Infinity : dayNumber(until) + 1]
-  const daily = written.days.filter(d => dayNumber(d.date) >= a && dayNumber(d.date) < b)
-  if (!log) return { log: null, daily, left: [] }
-  const [fromH, untilH] = [Math.max(log.startH, a * 24), Math.min(log.startH + log.hours, b * 24)]
-  if (untilH <= fromH) return { log: null, daily, left: [] }
-  const sound = soundLog(within(log, fromH, untilH))
-  return { log: sound.log, daily, left: sound.left }
-}
+/** So many nights are looked ahead. */
+const NIGHTS = 4
 
 /** What a worker does for the season book. */
 export const seasonWork = (engine: YearEngine) => ({
   demoBook: (design: Design, today: string): Book => demoBook(design, today),
   compareSeason(design: Design, book: Book, stretch: Stretch): SeasonComparison | null {
-    const { left, ...readings } = readingsOf(book, stretch)
+    const { left, ...readings } = readingsWithin(book, stretch)
     const days = outsideDays(readings.log, readings.daily)
     if (days.length < 2) return null
     const laid = layDays(design, engine.site(design), days, readings)
@@ -95,12 +61,12 @@ export const seasonWork = (engine: YearEngine) => ({
       from: isoDay(laid.day),
       said: said.airC,
       read: laid.insideC,
-      outside: Float32Array.from({ length: hours }, (_, n) => laid.weather.dryBulbC[(laid.fromDay * 24 + n) % 8760]!),
+      outside: Float32Array.from({ length: hours }, (_, n) => laid.weather.dryBulbC[(laid.fromDay * 24 + n) % HOURS]!),
       unsound: left,
     }
   },
   fitSeason(design: Design, book: Book, stretch: Stretch, units: UnitSystem): Fit | null {
-    const readings = readingsOf(book, stretch)
+    const readings = readingsWithin(book, stretch)
     const days = outsideDays(readings.log, readings.daily)
     if (days.length < 2) return null
     const laid = layDays(design, engine.site(design), days, readings)
@@ -115,8 +81,8 @@ export const seasonWork = (engine: YearEngine) => ({
   ): { told: Tonight; forecast: Forecast[]; typed: boolean } {
     const site = engine.site(design)
     const typed = book.written.forecast.filter(f => f.date >= today)
-    const forecast = typed.length > 0 ? typed : simulatedNights(site, today, design.site.seed)
-    const readings = readingsOf(book, { from: null, until: isoDay(dayNumber(today) - 1) })
+    const forecast = typed.length > 0 ? typed : simulatedNights(site, today, NIGHTS, design.site.seed)
+    const readings = readingsWithin(book, { from: null, until: isoDay(dayNumber(today) - 1) })
     return {
       told: tonight(engine, design, site, forecast, readings, offsetH, showIn(units)),
       forecast,

@@ -19,8 +19,10 @@ export interface Doubt {
   high: number
   /** Sought by its logarithm, and as far off as this is plausible before any reading: standard deviation of that. */
   spread: number
-  /** As far off the model itself may put it, on the same scale: wind, sky and sun that nobody measured. */
+  /** As far off the model itself may put it, on the same scale: wind and sky that nobody measured. */
   modelSpread: number
+  /** And so much further where nobody measured the sun: its estimate may be off for a whole season. */
+  sunSpread?: number
   /** What more of it, and what less, would say to look at. */
   more: string
   less: string
@@ -73,6 +75,7 @@ export const DOUBTS: readonly Doubt[] = [
     high: 1,
     spread: 0.15,
     modelSpread: 0.05,
+    sunSpread: 0.12,
     more: 'The glazing lets in more than was thought.',
     less: 'Look at the glazing: wash it, and see what shades it.',
   },

@@ -241,7 +241,7 @@ export function fit(
   const after = compare(laid, house.predicted(at))
   const enough = hasEnough(laid)
   const found = doubts.map((d, k): Found => {
-    const sd = Math.hypot(spread[k]!, d.modelSpread)
+    const sd = Math.hypot(spread[k]!, d.modelSpread, first.sun === 'measured' ? 0 : (d.sunSpread ?? 0))
     const value = (by: number) => toldValue(d, clamp(Math.exp(at[k]! + by), d.low, d.high))
     const ends = [value(-NINE_OF_TEN * sd), value(NINE_OF_TEN * sd)]
     const more = at[k]! - sought.start[k]!

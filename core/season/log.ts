@@ -48,19 +48,6 @@ export function nominalDay(day: number): number {
   return MONTH_START[month]! + (month === 1 ? Math.min(date, 28) : date) - 1
 }
 
-/** The stretch of a log that holds any reading at all, in whole days; null where it holds none. */
-export function trimmed(log: HourlyLog): HourlyLog | null {
-  let [first, last] = [Infinity, -1]
-  for (const id of READING_IDS)
-    log.values[id].forEach((v, i) => {
-      if (Number.isNaN(v)) return
-      first = Math.min(first, i)
-      last = Math.max(last, i)
-    })
-  if (last < 0) return null
-  return within(log, Math.floor((log.startH + first) / 24) * 24, Math.ceil((log.startH + last + 1) / 24) * 24)
-}
-
 /** A log between two hours, with nothing where it has none. */
 export function within(log: HourlyLog, fromH: number, untilH: number): HourlyLog {
   const out = emptyLog(fromH, Math.max(0, untilH - fromH))

@@ -1,4 +1,4 @@
-import { dayNumber, monthDay } from '../plan/calendar'
+import { dayNumber } from '../plan/calendar'
 import { dailyOf, type DailyReading, type HourlyLog } from './log'
 
 /** A month of readings: lowest and highest, and the means of the days' lows and highs, °C; NaN where none was read. */
@@ -70,6 +70,3 @@ export function readMonths(days: readonly ReadDay[]): ReadMonth[] {
     }
   })
 }
-
-/** Month of a reading, 0–11. */
-export const monthOf = (month: string): number => monthDay(dayNumber(`${month}-01`)).month

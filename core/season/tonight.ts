@@ -205,7 +205,16 @@ export function tonight(
             },
           ]
         })
-        .concat(upkeep(design, low(idle.airC) - off, low(idle.soilC), f, clock(times.duskH + offsetH))),
+        .concat(
+          upkeep(
+            design,
+            low(idle.airC) - off,
+            low(idle.soilC),
+            f,
+            forecast[i + 1] ?? null,
+            clock(times.duskH + offsetH),
+          ),
+        ),
     }
   })
   return { nights, biasK: learnt.biasK, learntFrom: learnt.count, words: learnt.words }
@@ -220,7 +229,14 @@ const DRIP_C = 1
 const AIR_AT_NOON_C = 2
 
 /** What is seen to besides: without degrees of its own. */
-function upkeep(design: Design, insideMinC: number, soilMinC: number, f: Forecast, dusk: string): ToDo[] {
+function upkeep(
+  design: Design,
+  insideMinC: number,
+  soilMinC: number,
+  f: Forecast,
+  next: Forecast | null,
+  dusk: string,
+): ToDo[] {
   const plain = (id: string, what: string, when: string): ToDo => {
     return { id, what, when, gainK: 0, atLeaf: false, caution: '' }
   }
@@ -228,8 +244,8 @@ function upkeep(design: Design, insideMinC: number, soilMinC: number, f: Forecas
   if (design.skin.cover.id !== 'none' && design.skin.cover.moved === 'motor')
     out.push(plain('cover-drawn', 'Look that the motor has drawn the night cover', `at ${dusk}`))
   if (insideMinC < DRIP_C || soilMinC < DRIP_C) out.push(plain('drip', 'Drain the drip line', 'before dark'))
-  if (f.highC > AIR_AT_NOON_C && f.sky !== 'dull')
-    out.push(plain('air', 'Open for half an hour to let the damp out, then shut', 'at 12:00'))
+  if (next && next.highC > AIR_AT_NOON_C && next.sky !== 'dull')
+    out.push(plain('air', 'Open for an hour to let the damp out, then shut', 'the next day at 12:00'))
   if (f.snow) out.push(plain('snow', 'Push the snow off the glazing, from the ground', 'in the morning'))
   return out
 }

@@ -156,10 +156,8 @@ function trimmers(design: Design, { outline }: Building, isMasonry: (part: PartI
   return openingPolygons(design, outline).flatMap(({ index, polygon: [a, b, c] }) => {
     const o = skin.openings[index]!
     const away = (p: Vec, q: Vec) => Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2])
-    const sides = [away(a!, b!), away(b!, c!)]
-    // Corners run up the part first, or across it, as its own do.
-    const acrossFirst = Math.abs(a![2] - b![2]) < 1e-6 && Math.abs(b![2] - c![2]) > 1e-6
-    const [tall, wide] = (acrossFirst ? [sides[1], sides[0]] : sides) as [number, number]
+    // Its corners run up the part first, and then across it.
+    const [tall, wide] = [away(a!, b!), away(b!, c!)]
     if (o.kind === 'roll-up side' || (shape.form === 'lean-to' && o.part === 'backWall')) return []
     if (isMasonry(o.part)) return [member('lintel', o.part, 1, wide + 2 * BEARING_M)]
     const headers = openingKind(o).traffic(o) ? 1 : 2

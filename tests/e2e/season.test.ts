@@ -222,6 +222,14 @@ describe('season book', () => {
     await driver.switchTo().window(first)
     await until('diary', /Written next door/)
     expect(await consoleErrors(driver)).toEqual([])
+    // Two changes at once, of which neither is lost.
+    await click(driver, 'tab-tasks')
+    await until('season-openers-on', /Hook/)
+    await driver.executeScript(
+      `for (const id of ['openers-on', 'wash']) document.querySelector('[data-test="done-' + id + '"]').click()`,
+    )
+    await until('season-openers-on', /done/)
+    await until('season-wash', /done/)
     // Wiped and imported again.
     await fresh('/?step=season')
     await until('tonight', /inside/)

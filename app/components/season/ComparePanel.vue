@@ -5,55 +5,16 @@ import { dayNumber, isoDay } from '../../../core/plan/calendar'
 import { SKIES } from '../../../core/season/compare'
 import type { Found } from '../../../core/season/fit'
 import { curvePath, rise } from '../../../core/season/pictures'
+import { stretchesOf } from '../../../core/season/stretches'
 import { degrees } from '~/composables/degrees'
-import type { SeasonComparison, Stretch } from '~/workers/season-work'
+import type { SeasonComparison } from '~/workers/season-work'
 
 /** Whether the house does what its design says, on the very days that were read; and what it is if not. */
 const season = useSeason()
 const bench = useDesign()
 const settings = useSettings()
 const notices = useNotices()
-/** Stretches to choose from: the last two months, all, and before and after each change to the house. */
-const last = computed(() => {
-  const { log, written } = season.book
-  const days = written.days.map(d => d.date).sort()
-  const ofLog = log ? isoDay(Math.floor((log.startH + log.hours) / 24) - 1) : null
-  return (
-    [ofLog, days.at(-1)]
-      .filter((d): d is string => d !== null && d !== undefined)
-      .sort()
-      .at(-1) ?? null
-  )
-})
-const STRETCH_DAYS = 60
-const stretches = computed(() => {
-  const end = last.value
-  if (!end) return []
-  const back = (days: number) => isoDay(dayNumber(end) - days + 1)
-  const changes = season.book.written.changes.filter(c => c.on < end).sort((a, b) => b.on.localeCompare(a.on))
-  return [
-    { id: 'last', name: 'the last two months', stretch: { from: back(STRETCH_DAYS), until: end } },
-    { id: 'month', name: 'the last month', stretch: { from: back(30), until: end } },
-    { id: 'winter', name: 'the last winter, December to February', stretch: winterBefore(end) },
-    { id: 'all', name: 'all that was read', stretch: { from: back(365), until: end } },
-    ...changes.flatMap(c => [
-      { id: `after ${c.on}`, name: `since ${c.on}: ${c.what}`, stretch: { from: c.on, until: end } },
-      {
-        id: `before ${c.on}`,
-        name: `two months before ${c.on}`,
-        stretch: { from: isoDay(dayNumber(c.on) - STRETCH_DAYS), until: isoDay(dayNumber(c.on) - 1) },
-      },
-    ]),
-  ]
-})
-/** Of the hemisphere: December to February, or June to August. */
-function winterBefore(end: string): Stretch {
-  const south = bench.current.site.latitudeDeg < 0
-  const year = Number(end.slice(0, 4))
-  const of = (y: number): Stretch =>
-    south ? { from: `${y}-06-01`, until: `${y}-08-31` } : { from: `${y - 1}-12-01`, until: `${y}-02-28` }
-  return of(of(year).until! <= end ? year : year - 1)
-}
+const stretches = computed(() => stretchesOf(season.book, bench.current.site.latitudeDeg < 0))
 const chosen = ref('last')
 const stretch = computed(
   () => (stretches.value.find(s => s.id === chosen.value) ?? stretches.value[0])?.stretch ?? null,
@@ -239,7 +200,7 @@ const size = (f: Found, v: number) => {
             :width="24 * 13 + 30"
             :height="BAR_HIGH + 16"
             role="img"
-            aria-label="Mean error by hour; in words beside it"
+            aria-label="Mean error by hour; the table below has them"
           >
             <line x1="26" :x2="24 * 13 + 28" :y1="BAR_HIGH / 2" :y2="BAR_HIGH / 2" stroke="var(--ink)" />
             <rect
@@ -292,7 +253,8 @@ const size = (f: Found, v: number) => {
         <section data-test="fit">
           <h3 class="group-title">What is it then?</h3>
           <p class="hint">
-            Leaks, cover, glazing, ground and mass are sought by least squares, with the sun of each day: half a minute.
+            Leaks, cover, glazing, ground and mass are sought by least squares, with the sun of each day. It takes some
+            ten seconds.
           </p>
           <button class="button mt-1" :disabled="fitting" data-test="find" @click="find">
             {{ fitting ? 'Looking …' : 'Find what the readings tell' }}
@@ -327,8 +289,20 @@ const size = (f: Found, v: number) => {
           </template>
         </section>
       </div>
-      <details class="mt-3">
-        <summary class="cursor-pointer">The days in figures</summary>
+      <details class="mt-3 overflow-x-auto">
+        <summary class="cursor-pointer">The days and the hours in figures</summary>
+        <table class="mb-2 text-sm" data-test="by-hour">
+          <tbody>
+            <tr>
+              <th scope="row" class="text-left font-normal">o’clock</th>
+              <td v-for="h in hours" :key="h.hour" class="pl-2 text-right">{{ h.hour }}</td>
+            </tr>
+            <tr>
+              <th scope="row" class="text-left font-normal">said less read</th>
+              <td v-for="h in hours" :key="h.hour" class="pl-2 text-right">{{ k(h.biasK, true) }}</td>
+            </tr>
+          </tbody>
+        </table>
         <table class="text-sm" data-test="compared-days">
           <thead>
             <tr>

@@ -1,35 +1,14 @@
 <script setup lang="ts">
 import { CROPS, entry } from '../../../core/catalog'
 import { isDate } from '../../../core/design/fields/build'
-import { readDays, readMonths } from '../../../core/season/months'
-import { soundLog } from '../../../core/season/log'
+import { yearPage } from '../../../core/season/diary'
 import { SEASON_TASKS } from '../../../core/season/season-tasks'
 import { todayHere } from '~/stores/season'
 
 /** A year on one page: month by month what was read, done, harvested and noted; and what was changed on the house. */
 const season = useSeason()
 const settings = useSettings()
-const months = computed(() => {
-  const { log, written } = season.book
-  const read = readMonths(readDays(log ? soundLog(log).log : null, written.days))
-  const keys = new Set([
-    ...read.map(m => m.month),
-    ...[...written.notes, ...written.changes].map(n => n.on.slice(0, 7)),
-    ...written.done.filter(d => !d.night).map(d => d.on.slice(0, 7)),
-  ])
-  return [...keys]
-    .sort()
-    .reverse()
-    .map(month => ({
-      month,
-      read: read.find(m => m.month === month) ?? null,
-      done: written.done.filter(d => !d.night && d.on.startsWith(month)),
-      nights: written.done.filter(d => d.night && d.on.startsWith(month)).length,
-      notes: written.notes.filter(n => n.on.startsWith(month)),
-      changes: written.changes.filter(c => c.on.startsWith(month)),
-      harvest: written.crops.filter(c => [c.firstOn, c.lastOn].some(d => d?.startsWith(month))),
-    }))
-})
+const months = computed(() => yearPage(season.book))
 const monthName = (m: string) =>
   new Date(`${m}-15T12:00`).toLocaleDateString(undefined, { month: 'long', year: 'numeric' })
 const dayName = (iso: string) =>

@@ -16,7 +16,7 @@ const way = (kPerH: number) =>
     <p class="hint">Inside now, by the simulated logger</p>
     <p class="slab text-2xl">{{ t(now.insideC) }}</p>
     <p class="text-sm">
-      at {{ clock(now.at) }}, {{ way(now.fallsK) }}. Soil {{ t(now.soilC) }}, outside {{ t(now.outsideC) }}.
+      at {{ clock(now.at) }}, {{ way(now.perHourK) }}. Soil {{ t(now.soilC) }}, outside {{ t(now.outsideC) }}.
     </p>
   </div>
 </template>

@@ -72,7 +72,9 @@ async function keep(): Promise<void> {
   const its = read.value
   if (!its) return
   if (its.log) {
-    const { fresh, both, apart } = await season.takeLog(its.log)
+    const taken = await season.takeLog(its.log)
+    if ('fault' in taken) return void (fault.value = taken.fault)
+    const { fresh, both, apart } = taken
     const overlap = both > 0 ? ` ${both} hours were there before; the newer file counts.` : ''
     const minds = apart > 0 ? ` In ${apart} of them the two differ.` : ''
     notices.tell('info', `${name.value}: ${fresh} hours are taken in.${overlap}${minds}`)

@@ -94,7 +94,7 @@ const leftOut = computed(() => {
         :width="bars.wide"
         :height="HIGH"
         role="img"
-        :aria-label="`${monthName(month.month)}: the days’ lows and highs; the table below has the months`"
+        :aria-label="`${monthName(month.month)}: the days’ lows and highs; in figures below`"
         data-test="month-bars"
       >
         <DegreeLines :scale="bars.scale" :from-px="40" :to-px="bars.wide" />

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { isDate } from '../../../core/design/fields/build'
-import { dayNumber } from '../../../core/plan/calendar'
-import type { DatedTask } from '../../../core/season/season-tasks'
+import { isSoon, putOff, taskStates, ticked, type TaskState } from '../../../core/season/task-state'
 import { saveText } from '~/composables/saveText'
 import { todayHere } from '~/stores/season'
 import { useSeasonYear } from '~/composables/useSeasonYear'
@@ -12,56 +11,22 @@ const bench = useDesign()
 const notices = useNotices()
 const found = useSeasonYear()
 const today = todayHere()
-/** Whoever does it early has done it for this time round. */
-const HALF_YEAR = 183
-/** When it was last done for this time round. */
-const doneOn = (t: DatedTask): string | null => {
-  const since = t.everyDays ? dayNumber(today) - t.everyDays : dayNumber(t.from) - HALF_YEAR
-  const its = season.book.written.done.filter(d => !d.night && d.task === t.id && dayNumber(d.on) >= since)
-  return (
-    its
-      .map(d => d.on)
-      .sort()
-      .at(-1) ?? null
-  )
-}
-const movedTo = (t: DatedTask): string => season.book.written.moved.find(m => m.task === t.id)?.to ?? t.from
-const tasks = computed(() =>
-  (found.value?.tasks ?? [])
-    .map(t => ({ ...t, on: movedTo(t), done: doneOn(t) }))
-    .sort((a, b) => a.on.localeCompare(b.on)),
-)
-const soon = (t: { on: string }) => dayNumber(t.on) <= dayNumber(today) + 14
+const tasks = computed(() => taskStates(found.value?.tasks ?? [], season.book.written, today))
 const groups = computed(() => [
-  { name: 'Now, and in the next fortnight', tasks: tasks.value.filter(t => soon(t)) },
-  { name: 'Later', tasks: tasks.value.filter(t => !soon(t)) },
+  { name: 'Now, and in the next fortnight', tasks: tasks.value.filter(t => isSoon(t, today)) },
+  { name: 'Later', tasks: tasks.value.filter(t => !isSoon(t, today)) },
 ])
-const tick = (t: DatedTask & { done: string | null }) =>
-  season.edit(w => ({
-    ...w,
-    done:
-      t.done === null
-        ? [...w.done, { on: today, task: t.id, night: false }]
-        : w.done.filter(d => !(d.task === t.id && d.on === t.done)),
-  }))
+const tick = (t: TaskState) => season.edit(w => ticked(w, t, today))
 const fault = ref('')
-async function move(t: DatedTask, to: string): Promise<void> {
+async function move(t: TaskState, to: string): Promise<void> {
   fault.value = isDate(to) ? '' : 'That is no day of the calendar. Allowed: a day such as 2027-01-09.'
-  if (!isDate(to)) return
-  await season.edit(w => ({
-    ...w,
-    moved: [...w.moved.filter(m => m.task !== t.id), ...(to === t.from ? [] : [{ task: t.id, to }])],
-  }))
+  if (isDate(to)) fault.value = (await season.edit(w => putOff(w, t.id, to))) ?? ''
 }
 const said = (iso: string) => new Date(`${iso}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
 async function save(): Promise<void> {
   try {
     const { writeTasksIcs } = await import('../../../formats/tasks-ics')
-    const moved = tasks.value.map(t => {
-      const lasts = dayNumber(t.until) - dayNumber(t.from)
-      return { ...t, from: t.on, until: new Date((dayNumber(t.on) + lasts) * 86_400_000).toISOString().slice(0, 10) }
-    })
-    saveText(`${bench.current.name}, season.ics`, writeTasksIcs(moved, bench.current), 'text/calendar')
+    saveText(`${bench.current.name}, season.ics`, writeTasksIcs(tasks.value, bench.current), 'text/calendar')
   } catch (error) {
     notices.tell('error', `The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`)
   }
@@ -99,13 +64,13 @@ async function save(): Promise<void> {
             </label>
             <span v-if="t.done" class="hint">done {{ said(t.done) }}</span>
             <span class="whitespace-nowrap tabular-nums">
-              {{ said(t.on)
+              {{ said(t.from)
               }}<template v-if="t.everyDays">, each {{ t.everyDays }} days until {{ said(t.until) }}</template>
             </span>
             <input
               type="date"
               class="input !w-auto"
-              :value="t.on"
+              :value="t.from"
               :aria-label="`${t.name}: put off to`"
               @change="move(t, ($event.target as HTMLInputElement).value)"
             />

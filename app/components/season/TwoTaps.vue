@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import { isDate } from '../../../core/design/fields/build'
-import type { Written } from '../../../core/season/book'
+import { withReading, type DayReading } from '../../../core/season/by-hand'
 import { todayHere } from '~/stores/season'
 
 /** A day's lowest and highest, as a thumb gives them: each steps from what was read before. */
 const season = useSeason()
 const settings = useSettings()
-type Day = Written['days'][number]
-type Read = Exclude<keyof Day, 'date'>
 const date = ref(todayHere())
 const known = computed(() => season.book.written.days.find(d => d.date === date.value) ?? null)
 /** What it begins from: the day as it is, else the day before it. */
@@ -37,34 +35,20 @@ const MORE = [
 ] as const
 const more = ref(false)
 const fault = ref('')
-const value = (key: Read): number | null => known.value?.[key] ?? null
-const blank = (on: string): Day => ({
-  date: on,
-  insideMinC: null,
-  insideMaxC: null,
-  outsideMinC: null,
-  outsideMaxC: null,
-  soilC: null,
-  waterC: null,
-  rh: null,
-})
-async function put(key: Read, v: number | null): Promise<void> {
+const value = (key: DayReading): number | null => known.value?.[key] ?? null
+async function put(key: DayReading, v: number | null): Promise<void> {
   const on = date.value
-  const wrong = await season.edit(w => {
-    const day = { ...(w.days.find(d => d.date === on) ?? blank(on)), [key]: v }
-    const low = day.insideMinC
-    if (low !== null && day.insideMaxC !== null && low > day.insideMaxC) return w
-    const others = w.days.filter(d => d.date !== on)
-    return { ...w, days: [...others, day].sort((a, b) => a.date.localeCompare(b.date)) }
-  })
-  fault.value = wrong ?? ''
-  if (wrong === null && v !== null && value(key) !== v) fault.value = 'The lowest inside can’t be above the highest.'
+  fault.value =
+    (await season.edit(w => {
+      const next = withReading(w, on, key, v)
+      return 'fault' in next ? next : next.written
+    })) ?? ''
 }
-const set = (key: Read) => (v: number) => {
+const set = (key: DayReading) => (v: number) => {
   void put(key, v)
   return null
 }
-const clear = (key: Read) => () => {
+const clear = (key: DayReading) => () => {
   void put(key, null)
   return null
 }

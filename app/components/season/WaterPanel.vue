@@ -76,7 +76,7 @@ const hoursWords = (h: number) => settings.show(h, 'hours')
           :width="picture.wide"
           :height="HIGH"
           role="img"
-          aria-label="Water week by week; the table below has the months"
+          aria-label="Water week by week; in figures below"
           data-test="water-weeks"
         >
           <g v-for="b in picture.bars" :key="b.day">
@@ -96,6 +96,29 @@ const hoursWords = (h: number) => settings.show(h, 'hours')
           >
         </p>
       </div>
+      <details class="mt-1">
+        <summary class="cursor-pointer">The weeks in figures</summary>
+        <table class="text-sm" data-test="water-table">
+          <thead>
+            <tr>
+              <th scope="col" class="text-left font-normal">week of</th>
+              <th scope="col" class="pl-4 text-right font-normal">drinks</th>
+              <th scope="col" class="pl-4 text-right font-normal">rain</th>
+              <th scope="col" class="pl-4 text-right font-normal">tank</th>
+              <th scope="col" class="pl-4 text-right font-normal">drip a day</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="w in water.weeks" :key="w.day" class="border-t border-line">
+              <th scope="row" class="text-left font-normal">{{ dayName(w.day) }}</th>
+              <td class="pl-4 text-right">{{ L(w.drunkL) }}</td>
+              <td class="pl-4 text-right">{{ L(w.rainL) }}</td>
+              <td class="pl-4 text-right">{{ L(w.tankL) }}</td>
+              <td class="pl-4 text-right">{{ hoursWords(w.dripHours) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
       <div class="mt-3 flex flex-wrap gap-3">
         <QuantityField
           label="Rain tank holds"
