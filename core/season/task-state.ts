@@ -6,6 +6,8 @@ import type { DatedTask } from './season-tasks'
 export interface TaskState extends DatedTask {
   /** When it was last done for this time round; null while it is due. */
   done: string | null
+  /** Near enough to be done for this time round. */
+  mayTick: boolean
 }
 
 /** Whoever does it early, by up to so many days, has done it for this time round. */
@@ -25,7 +27,8 @@ export function taskStates(
       const its = done.filter(d => !d.night && d.task === t.id && dayNumber(d.on) >= since).map(d => d.on)
       const from = moved.find(m => m.task === t.id)?.to ?? t.from
       const lasts = dayNumber(t.until) - dayNumber(t.from)
-      return { ...t, from, until: isoDay(dayNumber(from) + lasts), done: its.sort().at(-1) ?? null }
+      const mayTick = t.everyDays !== null || dayNumber(today) >= since
+      return { ...t, from, until: isoDay(dayNumber(from) + lasts), done: its.sort().at(-1) ?? null, mayTick }
     })
     .sort((a, b) => a.from.localeCompare(b.from))
 }

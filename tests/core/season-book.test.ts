@@ -82,6 +82,10 @@ describe('what a book says of tasks', () => {
     const done = ticked(empty, states()[1]!, '2027-10-15')
     expect(states(done)[1]).toMatchObject({ id: 'wash', done: '2027-10-15' })
     expect(ticked(done, states(done)[1]!, '2027-10-15').done).toEqual([])
+    // Half a year ahead of it is too early to say so.
+    expect(states(empty, '2027-04-20')[1]!.mayTick).toBe(true)
+    expect(states(empty, '2027-04-01')[1]!.mayTick).toBe(false)
+    expect(states(empty, '2027-04-01')[0]!.mayTick).toBe(true)
     // Done in the year before is not done now.
     const old = { ...empty, done: [{ on: '2026-10-20', task: 'wash', night: false }] }
     expect(states(old)[1]!.done).toBeNull()

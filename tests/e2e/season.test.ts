@@ -226,10 +226,10 @@ describe('season book', () => {
     await click(driver, 'tab-tasks')
     await until('season-openers-on', /Hook/)
     await driver.executeScript(
-      `for (const id of ['openers-on', 'wash']) document.querySelector('[data-test="done-' + id + '"]').click()`,
+      `for (const id of ['openers-on', 'drip-on']) document.querySelector('[data-test="done-' + id + '"]').click()`,
     )
     await until('season-openers-on', /done/)
-    await until('season-wash', /done/)
+    await until('season-drip-on', /done/)
     // Wiped and imported again.
     await fresh('/?step=season')
     await until('tonight', /inside/)

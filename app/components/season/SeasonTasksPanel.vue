@@ -56,6 +56,8 @@ async function save(): Promise<void> {
               <input
                 type="checkbox"
                 class="size-5 shrink-0 self-center"
+                :disabled="!t.mayTick"
+                :title="t.mayTick ? undefined : 'More than half a year off'"
                 :checked="t.done !== null"
                 :data-test="`done-${t.id}`"
                 @change="tick(t)"
