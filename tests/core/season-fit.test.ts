@@ -123,7 +123,7 @@ test('days that nobody read, and those after them, are not held against the hous
   expect(days.map((c, i) => (c === 0 ? i : -1)).filter(i => i >= 0)).toEqual([0, 1, 2, 3, 10, 11, 12])
 })
 
-test('the light through the glazing can’t be told while nobody measured the sun, and can once somebody did', () => {
+test('the light through the glazing can’t be told while nobody measured the sun, and is told better once somebody did', () => {
   const dim = [['skin.condition.dirt', 0.2]] as Patch[]
   const log = readingsOf(ash, { seed: 1003, from: '2026-11-01', days: 40, hidden: dim })
   const light = () => fit(engine, ash, lay(log)).found.find(f => f.what === 'glazing')!
@@ -133,8 +133,7 @@ test('the light through the glazing can’t be told while nobody measured the su
   const from = 304 * 24
   for (let n = 0; n < log.hours; n++) log.values.sunWm2[n] = site.globalWm2[(from + n) % 8760]!
   const measured = light()
-  expect(measured.high - measured.low).toBeLessThan(guessed.high - guessed.low)
-  expect(measured.sure).toBe(true)
+  expect(measured.high - measured.low).toBeLessThan(0.8 * (guessed.high - guessed.low))
   expect(measured.low).toBeLessThan(0.2)
   expect(measured.high).toBeGreaterThan(0.2)
 }, 300_000)
