@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { Copy, PencilLine, Trash2 } from 'lucide-vue-next'
-import { DEMOS, startingDesign, type Design } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
 import { makeOutline } from '../../core/geometry/section'
-import { freshId } from '~/keeping/journal'
 
 const keeping = useKeeping()
 const bench = useDesign()
@@ -22,8 +21,13 @@ async function open(id: string): Promise<void> {
   if (await keeping.openDesign(id)) await navigateTo({ path: '/', query: { d: id } })
   else notices.tell('error', 'That design is not there any more; it may have been deleted in another tab.')
 }
-async function fresh(): Promise<void> {
-  await keeping.add(startingDesign(freshId(), 'New greenhouse'))
+const start = useStart()
+async function beginHere(): Promise<void> {
+  start.open = true
+  await navigateTo('/')
+}
+async function plain(): Promise<void> {
+  await start.plain()
   await navigateTo({ path: '/', query: { d: bench.current.id, step: 'site' } })
 }
 async function rename(): Promise<void> {
@@ -60,7 +64,8 @@ function startRenaming(kept: { id: string; design: { name: string } }): void {
       <NuxtLink to="/" class="slab text-2xl"> Tierra </NuxtLink>
       <h1 class="text-xl">Your designs</h1>
       <div class="ml-auto flex gap-2">
-        <button class="button" data-test="list-new" @click="fresh">Start a new one</button>
+        <button class="button" data-test="list-start" @click="beginHere">Start yours</button>
+        <button class="button" data-test="list-new" @click="plain">A plain new one</button>
         <button class="button" @click="files.chooseFile()">Import a file</button>
       </div>
     </header>

@@ -1,11 +1,8 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
-import { startingDesign } from '../../core/design'
-import { patchDesign } from '../../core/editing'
 import { LATER, loadLater } from '~/parts'
 import { stepOf, STEPS } from '~/steps/registry'
-import { freshId } from '~/keeping/journal'
 
 const route = useRoute()
 const router = useRouter()
@@ -14,7 +11,6 @@ const keeping = useKeeping()
 const year = useYear()
 const settings = useSettings()
 const drawing = useDrawing()
-const notices = useNotices()
 const files = useDesignFiles()
 const help = ref(false)
 const renaming = ref(false)
@@ -134,16 +130,12 @@ function chooseDay(day: number): void {
   year.day = day
   go('year')
 }
-async function fresh(): Promise<void> {
-  const plain = startingDesign(freshId(), 'New greenhouse')
-  // Where feet and Fahrenheit are used, money is dollars until it is said to be another.
-  await keeping.add(settings.units === 'us' ? patchDesign(plain, [['topUp.currency', 'USD']]) : plain)
+const start = useStart()
+async function plain(): Promise<void> {
+  await start.plain()
   go('site')
-  notices.tell(
-    'info',
-    'A complete starter design: change anything. Begin with where it stands and its monthly temperatures.',
-  )
 }
+const StartSheet = defineAsyncComponent(LATER.StartSheet)
 function beginRename(): void {
   nameTyped.value = bench.current.name
   renaming.value = true
@@ -160,7 +152,7 @@ function togglePin(): void {
 const UNIT_ORDER = ['metric', 'us', 'mixed'] as const
 
 function key(event: KeyboardEvent): void {
-  if (help.value || renaming.value) return
+  if (help.value || renaming.value || start.open) return
   const typing =
     event.target instanceof HTMLElement &&
     (event.target.matches('input:not([type=range]), textarea, select') || event.target.isContentEditable)
@@ -218,7 +210,8 @@ async function drop(event: DragEvent): Promise<void> {
       <div class="top">
         <BenchHeader
           @help="help = true"
-          @fresh="fresh"
+          @start="start.open = true"
+          @plain="plain"
           @rename="beginRename"
           @export-design="files.exportDesign(bench.current)"
           @import-design="files.chooseFile()"
@@ -270,6 +263,7 @@ async function drop(event: DragEvent): Promise<void> {
       <YearRibbon class="year" @day="chooseDay" />
       <ShortcutsDialog :open="help" @close="help = false" />
       <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
+      <StartSheet v-if="start.open" @made="go('shape')" />
       <NoticeList :low="whole" />
       <div
         v-if="dragOver"

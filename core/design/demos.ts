@@ -1,58 +1,13 @@
 import { bedAt, benchAt, completeDesign } from './complete'
 import { DOOR } from '../openings/door'
-import { RIDGE_VENT } from '../openings/ridge-vent'
 import { ROLL_UP } from '../openings/roll-up'
 import { VENT } from '../openings/vent'
 import { WITH_WATER } from '../bodies/contents'
 import { anAirStore } from '../air-stores/registry'
 import { aSource } from '../sources/registry'
 import { startOf } from './field'
-import { SCHEMA_VERSION, STEPS, type Body, type Design, type Opening, type OpeningKindId, type PartId } from './types'
-
-const timberWall = [
-  { material: 'softwood', thicknessM: 0.022 },
-  { material: 'eps', thicknessM: 0.1 },
-  { material: 'plywood', thicknessM: 0.015 },
-]
-
-/** Upright 200 L barrels in one row, spread along the house. */
-const barrels = (count: number, colour: string, stack: number, raisedM: number, atM: number): Body => ({
-  kind: 'drums',
-  count,
-  vessel: 'barrel-200',
-  colour,
-  stack,
-  raisedM,
-  atM,
-  lengthM: 0,
-  offsetM: 0,
-  ...WITH_WATER,
-})
-
-/** Low vents in the knee wall and as much at the ridge, moved by wax; and a door. */
-function airedBy(
-  areaM2: number,
-  kneeWallM: number,
-  doorOffM: number,
-  startC = 20,
-  doorOn: PartId = 'eastEnd',
-): Opening[] {
-  const opener = { startC, fullC: 29 }
-  return [
-    {
-      ...(startOf(VENT.fields) as Of<'vent'>),
-      kind: 'vent',
-      part: 'kneeWall',
-      areaM2,
-      atM: Math.min(0.3, kneeWallM / 2),
-      tallM: 0.2,
-      ...opener,
-    },
-    { ...(startOf(RIDGE_VENT.fields) as Of<'ridge vent'>), kind: 'ridge vent', part: 'sunnySlope', areaM2, ...opener },
-    { ...(startOf(DOOR.fields) as Of<'door'>), kind: 'door', part: doorOn, offsetM: doorOffM },
-  ]
-}
-type Of<K extends OpeningKindId> = Extract<Opening, { kind: K }>
+import { SCHEMA_VERSION, STEPS, type Body, type Design, type Opening } from './types'
+import { airedBy, barrels, timberWall, type Of } from './usual'
 
 /** A plain house at a middling place: the first demo and the starter design are made from it. */
 const plainHouse = completeDesign({
@@ -89,7 +44,7 @@ const plainHouse = completeDesign({
   skin: {
     glazing: 'twinwall-10',
     parts: { eastEnd: { glazedShare: 0.2 }, westEnd: { glazedShare: 0.2 } },
-    wall: timberWall,
+    wall: timberWall(),
     roof: [
       { material: 'steel-sheet', thicknessM: 0.001 },
       { material: 'wood-fibre', thicknessM: 0.18 },
@@ -337,7 +292,7 @@ const saritas = completeDesign({
   },
   skin: {
     glazing: 'twinwall-10',
-    wall: timberWall,
+    wall: timberWall(),
     roof: [
       { material: 'plywood', thicknessM: 0.012 },
       { material: 'pir', thicknessM: 0.08 },

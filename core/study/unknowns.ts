@@ -112,9 +112,12 @@ export const UNKNOWNS: readonly Unknown[] = [
   },
 ]
 
-/** An unknown's ends laid on a design; those that it can't take are left out. */
-export function doubted(design: Design): { unknown: Unknown; words: string; design: Design }[] {
-  return UNKNOWNS.flatMap(unknown =>
+/** Unknowns' ends laid on a design; those that it can't take are left out. */
+export function doubted(
+  design: Design,
+  unknowns: readonly Unknown[] = UNKNOWNS,
+): { unknown: Unknown; words: string; design: Design }[] {
+  return unknowns.flatMap(unknown =>
     (unknown.ends(design) ?? []).flatMap(({ words, patches }) => {
       const other = patchDesign(design, patches)
       return designFaults(other).length === 0 ? [{ unknown, words, design: other }] : []

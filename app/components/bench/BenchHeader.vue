@@ -4,7 +4,7 @@ import { ChevronDown, Download, Keyboard, Moon, Pin, PinOff, Printer, Redo2, Sun
 import type { UnitSystem } from '../../../core/units'
 
 const printSheet = () => window.print()
-const emit = defineEmits<{ help: []; fresh: []; rename: []; exportDesign: []; importDesign: [] }>()
+const emit = defineEmits<{ help: []; start: []; plain: []; rename: []; exportDesign: []; importDesign: [] }>()
 const bench = useDesign()
 const keeping = useKeeping()
 const year = useYear()
@@ -41,7 +41,7 @@ function togglePin(): void {
           <NuxtLink to="/designs" class="item" :class="{ active }"> All designs </NuxtLink>
         </MenuItem>
         <MenuItem v-slot="{ active }">
-          <button class="item" :class="{ active }" data-test="menu-new" @click="emit('fresh')">Start a new one</button>
+          <button class="item" :class="{ active }" data-test="menu-new" @click="emit('plain')">A plain new one</button>
         </MenuItem>
         <MenuItem v-slot="{ active }">
           <button class="item" :class="{ active }" @click="keeping.duplicate(bench.current.id)">Duplicate</button>
@@ -51,6 +51,7 @@ function togglePin(): void {
         </MenuItem>
       </MenuItems>
     </Menu>
+    <button class="button start" data-test="start-yours" @click="emit('start')">Start yours</button>
     <span
       class="text-sm"
       :class="
@@ -144,6 +145,10 @@ function togglePin(): void {
 </template>
 
 <style scoped>
+.start {
+  border-color: var(--clay);
+  font-weight: 600;
+}
 .item {
   display: block;
   width: 100%;

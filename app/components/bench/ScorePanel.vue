@@ -41,6 +41,10 @@ const sunEstimated = computed(() => {
   const { climate } = bench.current.site
   return climate.kind === 'normals' && !climate.globalJm2
 })
+const illustrative = computed(() => {
+  const { climate } = bench.current.site
+  return climate.kind === 'normals' && climate.illustrative !== undefined
+})
 const darkest = computed(() =>
   a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0,
 )
@@ -114,6 +118,9 @@ function showColdest(): void {
         <button class="cursor-pointer underline decoration-dotted underline-offset-3" @click="trusting = true">
           How far to trust it
         </button>
+      </p>
+      <p v-if="illustrative" class="hint mt-1" data-test="on-illustration">
+        On an illustrative climate, not your own months: see Site.
       </p>
       <p v-if="a.coldestNight.untilOpened" class="hint mt-1" data-test="until-opened">
         {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { formatCoordinates, readCoordinates, type Coordinates, type Place } from '../../../formats/coordinates'
 
-const props = defineProps<{ here: Coordinates }>()
+const props = defineProps<{ here: Coordinates | null }>()
 const emit = defineEmits<{ place: [coordinates: Coordinates, name: string | null] }>()
 
+/** Where the map is opened before any place is known. */
+const NOWHERE: Coordinates = { latitudeDeg: 45, longitudeDeg: 10 }
 const typed = ref('')
 const fault = ref('')
 const found = shallowRef<Place[]>([])
@@ -79,9 +81,9 @@ function pointed(c: Coordinates): void {
       </li>
     </ul>
     <p class="hint">
-      {{ formatCoordinates(props.here) }}. The search is a simulated service over a list that ships with Tierra; it
-      knows no heights.
+      {{ props.here ? `${formatCoordinates(props.here)}. ` : '' }}The search is a simulated service over a list that
+      ships with Tierra; it knows no heights.
     </p>
-    <WorldMapDialog :open="map" :here="here" @close="map = false" @place="pointed" />
+    <WorldMapDialog :open="map" :here="here ?? NOWHERE" @close="map = false" @place="pointed" />
   </div>
 </template>

@@ -13,6 +13,7 @@ import {
 import { timeZoneOf } from '../../../core/climate/zone-of-place'
 import { type HourlyClimate, type NormalsClimate } from '../../../core/design'
 import { type Patch } from '../../../core/editing'
+import { CLIMATE_FIGURES } from '../../../core/study/climate-figures'
 import { FAR_KM } from '../../../core/advice/cautions'
 import type { Coordinates } from '../../../formats/coordinates'
 import { parseNormalsTable } from '../../../formats/normals-table'
@@ -67,6 +68,11 @@ function setClimate(climate: NormalsClimate | HourlyClimate, kind: string): stri
   delete here.at
   return bench.edit([['site.climate', here]], kind)
 }
+function monthsAreMine(): void {
+  const own = { ...(site.value.climate as NormalsClimate) }
+  delete own.illustrative
+  setClimate(own, 'own months')
+}
 const climateIsMeant = () => setClimate(site.value.climate, 'climate is meant')
 
 /**
@@ -92,7 +98,10 @@ function begin(event: Event): void {
   const type = CLIMATE_TYPES.find(c => c.id === select.value)
   select.value = ''
   if (!type) return
-  setClimate({ kind: 'normals', ...climateMonths(type, site.value.latitudeDeg) }, 'climate type')
+  setClimate(
+    { kind: 'normals', illustrative: type.name, ...climateMonths(type, site.value.latitudeDeg) },
+    'climate type',
+  )
   notices.tell(
     'info',
     `${type.name}: an illustration to begin with, not your place. Put your own monthly figures in its ` +
@@ -242,7 +251,19 @@ function backToNormals(): void {
               <p class="hint mb-1">
                 Monthly means: what is not given is <strong>estimated</strong>. Days are made from them.
               </p>
+              <p v-if="site.climate.illustrative" class="ask" data-test="illustrative">
+                <strong>An illustration:</strong> “{{ site.climate.illustrative }}”, not your place. Put your own months
+                in its place when you have them.
+                <button class="button" data-test="months-are-mine" @click="monthsAreMine">These are mine now</button>
+              </p>
               <ClimateTable />
+              <details class="mt-2" data-test="better-figures">
+                <summary class="cursor-pointer">What would one better figure change?</summary>
+                <p class="hint">
+                  What is estimated, at both ends of what is plausible: the longest bar is the figure to look for.
+                </p>
+                <DoubtBars :unknowns="CLIMATE_FIGURES" ask="Run each at both ends" test="better" />
+              </details>
               <details class="mt-2">
                 <summary class="cursor-pointer">Paste from a spreadsheet</summary>
                 <textarea

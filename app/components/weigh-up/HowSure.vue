@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { doubted } from '../../../core/study/unknowns'
+import { UNKNOWNS } from '../../../core/study/unknowns'
 import { WINTERS } from '~/stores/winters'
 
 /** How sure the coldest night is: twenty winters, and what nobody has measured, each between its plausible ends. */
@@ -7,40 +7,11 @@ const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const winters = useWinters()
-const briefs = useBriefs(doubted)
 const t = (c: number) => settings.show(c, 'temperature')
 const sorted = computed(() => [...winters.all].sort((a, b) => a.insideC - b.insideC))
 const own = computed(() => year.view?.answers.coldestNight.insideC ?? 0)
-const rows = computed(() => {
-  const now = briefs.now.value
-  if (!now) return []
-  const by = new Map<
-    string,
-    { id: string; words: string; measure: string; ends: { words: string; coldestC: number }[] }
-  >()
-  for (const f of briefs.found.value) {
-    const row = by.get(f.unknown.id) ?? {
-      id: f.unknown.id,
-      words: f.unknown.words,
-      measure: f.unknown.measure,
-      ends: [],
-    }
-    row.ends.push({ words: f.words, coldestC: f.brief.coldestC })
-    by.set(f.unknown.id, row)
-  }
-  return [...by.values()]
-    .map(r => {
-      const ends = [...r.ends].sort((a, b) => a.coldestC - b.coldestC)
-      return { ...r, low: ends[0]!, high: ends.at(-1)! }
-    })
-    .sort((a, b) => b.high.coldestC - b.low.coldestC - (a.high.coldestC - a.low.coldestC))
-})
 const axis = computed(() => {
-  const all = [
-    own.value,
-    ...winters.all.map(w => w.insideC),
-    ...rows.value.flatMap(r => [r.low.coldestC, r.high.coldestC]),
-  ]
+  const all = [own.value, ...winters.all.map(w => w.insideC)]
   const [low, high] = [Math.min(...all) - 0.3, Math.max(...all) + 0.3]
   return { low, high, place: (c: number) => `${((c - low) / (high - low)) * 100}%` }
 })
@@ -121,35 +92,12 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
       <h2 class="group-title">
         What nobody has measured <span class="hint font-sans font-normal">longest first: measure that first</span>
       </h2>
-      <BriefBar
+      <DoubtBars
+        :unknowns="UNKNOWNS"
         ask="Doubt each in turn"
         test="doubts"
-        :state="briefs.state"
-        :stale="briefs.stale.value"
-        :ready="rows.length > 0"
-        @start="briefs.start"
-        @cancel="briefs.cancel"
+        :beside="winters.all.map(w => w.insideC)"
       />
-      <ul data-test="doubts" :class="briefs.stale.value ? 'opacity-60' : ''">
-        <li v-for="r in rows" :key="r.id" class="border-t border-line py-1">
-          <p class="flex justify-between gap-3">
-            <strong>{{ r.words }}</strong>
-            <span class="tabular-nums">{{
-              settings.show(r.high.coldestC - r.low.coldestC, 'temperatureDifference')
-            }}</span>
-          </p>
-          <div class="relative h-4" aria-hidden="true">
-            <span class="absolute inset-y-0 w-px bg-ink" :style="{ left: axis.place(own) }" />
-            <span
-              class="absolute top-1 h-2 bg-straw"
-              :style="{ left: axis.place(r.low.coldestC), right: `calc(100% - ${axis.place(r.high.coldestC)})` }"
-            />
-          </div>
-          <p class="hint">
-            {{ r.low.words }}: {{ t(r.low.coldestC) }}; {{ r.high.words }}: {{ t(r.high.coldestC) }}. {{ r.measure }}
-          </p>
-        </li>
-      </ul>
     </section>
   </div>
 </template>

@@ -36,6 +36,8 @@ export interface NormalsClimate {
   kind: 'normals'
   /** Left out, they are of the site. */
   at?: ClimatePlace
+  /** The kind of climate that stands in for the place's own figures; left out once they are its own. */
+  illustrative?: string
   /** Mean daily lowest and highest air temperature, °C. */
   lowC: number[]
   highC: number[]
@@ -96,6 +98,9 @@ export function climateFaults(value: unknown): Complaint[] {
   if (climate.at !== undefined && !isPlace(climate.at))
     return [{ at: '.at', message: 'is not a place', allowed: 'place, latitudeDeg and longitudeDeg, or nothing at all' }]
   if (climate.kind === 'normals') {
+    const { illustrative } = climate
+    if (illustrative !== undefined && (typeof illustrative !== 'string' || illustrative.length > 120))
+      return [{ at: '.illustrative', message: 'is no kind of climate', allowed: 'up to 120 letters, or nothing' }]
     const faults = normalsFaults(climate.lowC, climate.highC)
     return faults.length > 0 ? faults : optionalNormalsFaults(climate)
   }

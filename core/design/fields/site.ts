@@ -71,7 +71,8 @@ export const SITE = group(
         'normals: `{ "kind": "normals", "lowC": [12], "highC": [12] }`, optionally `sunshineH`, `globalJm2` ' +
         '(a day), `humidity` (0–1), `windMs`, `snowDays`, each of twelve, and `designLowC` (or ' +
         '`meanYearlyLowC`), `designHighC`; what is ' +
-        'left out is estimated. Or `{ "kind": "hourly", "source", "notes", … }` with nine series of 8760: ' +
+        'left out is estimated; `illustrative` names the kind of climate that stands in for its own ' +
+        'figures. Or `{ "kind": "hourly", "source", "notes", … }` with nine series of 8760: ' +
         '`dryBulbC dewPointC pressurePa globalWm2 beamWm2 diffuseWm2 skyInfraredWm2 windMs cloud`, optionally ' +
         '`snowM`; the air changes by at most 40 K from hour to hour. Either may say `at`: `place latitudeDeg ' +
         'longitudeDeg`, where it is of another place than the site',

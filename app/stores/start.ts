@@ -1,0 +1,131 @@
+import { defineStore } from 'pinia'
+import { computed, reactive, ref, shallowRef } from 'vue'
+import type { Answers } from '../../core/answers'
+import { startingDesign, type Design } from '../../core/design'
+import { patchDesign } from '../../core/editing'
+import type { AtHand, Against, StartAnswers } from '../../core/start/choices'
+import { startDesign } from '../../core/start/improve'
+import { readKnownLow } from '../../core/start/known-low'
+import { climateLike, likelyClimates } from '../../core/start/place-climates'
+import { freshId } from '../keeping/journal'
+import { useKeeping } from './keeping'
+import { useNotices } from './notices'
+import { useSettings } from './settings'
+import { useYear } from './year'
+
+/** What somebody who begins is asked, and the design that is made of it. */
+export const useStart = defineStore('start', () => {
+  const keeping = useKeeping()
+  const notices = useNotices()
+  const settings = useSettings()
+  const year = useYear()
+  const open = ref(false)
+
+  const place = shallowRef<{ latitudeDeg: number; longitudeDeg: number; name: string } | null>(null)
+  /** “A climate like …” instead of a place, by its id; empty for the climate of the place. */
+  const like = ref('')
+  const heightM = ref<number | null>(null)
+  const known = reactive({ kind: 'zone' as 'zone' | 'usual' | 'record', text: '' })
+  const chosen = ref(0)
+  const against = ref<Against>('free')
+  const size = reactive({ lengthM: 6, widthM: 4 })
+  const lives = ref<string[]>(['leaves', 'summer'])
+  const atHand = reactive<AtHand>({ power: true, water: true, stone: false, drums: 0, windowsM2: 0 })
+  const state = reactive({ running: false, share: 0, failure: '' })
+  let stop = new AbortController()
+
+  const read = computed(() => (known.text.trim() === '' ? null : readKnownLow(known.text, known.kind, settings.units)))
+  /** The climates that the place may have, the likeliest first; one alone where it was chosen by its kind. */
+  const climates = computed(() => {
+    const figure = read.value?.ok ? read.value.known : null
+    if (like.value !== '') return [climateLike(like.value, place.value, heightM.value, figure)]
+    return place.value ? likelyClimates(place.value, heightM.value, figure) : []
+  })
+  const climate = computed(() => climates.value[Math.min(chosen.value, climates.value.length - 1)] ?? null)
+  const where = computed(() => place.value ?? (climate.value ? { ...climate.value.seat, name: '' } : null))
+
+  /** What was answered so far, as a house can be made of it; null while it is not known where. */
+  function answers(): Omit<StartAnswers, 'timeZone'> | null {
+    if (!climate.value || !where.value) return null
+    const { latitudeDeg, longitudeDeg, name } = where.value
+    return {
+      place: name || 'Place not named yet',
+      latitudeDeg,
+      longitudeDeg,
+      elevationM: Math.round(heightM.value ?? climate.value.heightM),
+      climate: climate.value.climate,
+      against: against.value,
+      ...size,
+      lives: lives.value,
+      atHand,
+    }
+  }
+
+  /** Makes the design, puts it on the bench and says why it is so. Returns whether it came about. */
+  async function make(): Promise<boolean> {
+    const asked = answers()
+    if (!asked) return false
+    stop.abort()
+    stop = new AbortController()
+    const { signal } = stop
+    Object.assign(state, { running: true, share: 0, failure: '' })
+    try {
+      const { timeZoneOf } = await import('../../core/climate/zone-of-place')
+      const timeZone = timeZoneOf(asked.latitudeDeg, asked.longitudeDeg)
+      const run = async (design: Design): Promise<Answers> => {
+        signal.throwIfAborted()
+        return year.answersOf(design)
+      }
+      const name = asked.place === 'Place not named yet' ? 'My greenhouse' : `${asked.place.split(',')[0]} greenhouse`
+      const { design, why } = await startDesign(
+        { ...asked, timeZone },
+        freshId(),
+        name.slice(0, 120),
+        run,
+        settings.show,
+        share => (state.share = share),
+      )
+      signal.throwIfAborted()
+      await keeping.add(inOwnMoney(design))
+      notices.tell('info', 'Your design, and why it begins like this:', { lines: [...why], seconds: 600 })
+      open.value = false
+      return true
+    } catch (error) {
+      if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
+      return false
+    } finally {
+      if (!signal.aborted) state.running = false
+    }
+  }
+  /** A plain house at a middling place, to be changed by hand. */
+  const plain = () => keeping.add(inOwnMoney(startingDesign(freshId(), 'New greenhouse')))
+  /** Where feet and Fahrenheit are used, money is dollars until it is said to be another. */
+  const inOwnMoney = (design: Design) =>
+    settings.units === 'us' ? patchDesign(design, [['topUp.currency', 'USD']]) : design
+  function cancel(): void {
+    stop.abort()
+    state.running = false
+  }
+
+  return {
+    open,
+    place,
+    like,
+    heightM,
+    known,
+    read,
+    chosen,
+    climates,
+    climate,
+    where,
+    against,
+    size,
+    lives,
+    atHand,
+    state,
+    answers,
+    make,
+    plain,
+    cancel,
+  }
+})
