@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
+import { writePlaces, writeServiceWorker } from './scripts/build/offline.mjs'
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -18,9 +19,14 @@ export default defineNuxtConfig({
       htmlAttrs: { lang: 'en' },
       meta: [
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'theme-color', content: '#f5efe1' },
         { name: 'description', content: 'The physics of a passive solar greenhouse, on your site, in a blink.' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+        { rel: 'apple-touch-icon', href: '/icon-192.png' },
+      ],
     },
   },
   nitro: {
@@ -35,13 +41,20 @@ export default defineNuxtConfig({
           'cross-origin-resource-policy': 'same-origin',
         },
       },
+      // Asked anew each time, so that a new version is found.
+      '/sw.js': { headers: { 'cache-control': 'no-cache' } },
+      '/manifest.webmanifest': { headers: { 'cache-control': 'no-cache' } },
       '/api/**': { headers: { 'cache-control': 'no-store' } },
     },
     externals: { traceInclude: ['node_modules/piscina/dist/worker.js'] },
   },
   hooks: {
+    'nitro:build:public-assets': nitro => writeServiceWorker(nitro.options.output.publicDir),
     // The threads of the server's pool run a bundle of their own, which lies beside the server.
     'nitro:init': nitro => {
+      nitro.hooks.hook('rollup:before', () => {
+        if (!nitro.options.dev) writePlaces(nitro.options.output.publicDir)
+      })
       nitro.hooks.hook('compiled', async () => {
         await build({
           entryPoints: [join(nitro.options.rootDir, 'server/threads/year-work.ts')],

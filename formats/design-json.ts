@@ -18,22 +18,22 @@ export type ReadDesign =
 export function readDesign(text: string): ReadDesign {
   if (text.length > LARGEST_FILE)
     return refuse('', `The file is ${(text.length / 1e6).toFixed(1)} MB`, 'designs up to 30 MB with their season book')
-  let document: unknown
-  let studies: KeptStudies | null = null
-  let packed: unknown = null
   try {
-    const { studies: beside, book, ...rest } = withStudies(JSON.parse(text.replace(/^\uFEFF/, '')))
-    studies = readStudies(beside)
-    packed = book
-    document = migrateDesign(rest.design)
+    return readDesignFile(JSON.parse(text.replace(/^\uFEFF/, '')))
   } catch (error) {
     return refuse('', `The file is not JSON: ${(error as Error).message}`, 'a design exported as JSON')
   }
+}
+
+/** What a design's file holds, as it was parsed. Never throws. */
+export function readDesignFile(file: unknown): ReadDesign {
+  const { studies: beside, book: packed, design: found } = withStudies(file)
+  const document = migrateDesign(found)
   const faults = designFaults(document)
   if (faults.length > 0) return { ok: false, faults }
   const book = packed === null ? null : unpackBook(packed)
   if (book && !book.ok) return { ok: false, faults: book.faults }
-  return { ok: true, design: document as Design, studies, ...(book ? { book: book.book } : {}) }
+  return { ok: true, design: document as Design, studies: readStudies(beside), ...(book ? { book: book.book } : {}) }
 }
 
 function refuse(path: string, message: string, allowed: string): ReadDesign {

@@ -53,6 +53,8 @@ export function useDesignFiles() {
    */
   async function importFile(file: File): Promise<boolean> {
     if (/\.epw$/i.test(file.name)) return importWeather(file)
+    const { looksLikeBackup } = await import('../../formats/backup-json')
+    if (looksLikeBackup(await file.slice(0, 400).text())) return useBackup().restore(file)
     const read =
       file.size > LARGEST_FILE
         ? {

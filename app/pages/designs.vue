@@ -8,6 +8,12 @@ const bench = useDesign()
 const settings = useSettings()
 const notices = useNotices()
 const files = useDesignFiles()
+const backup = useBackup()
+/** Whether the browser has promised to keep them; null where it can't be asked. */
+const promised = ref<boolean | null>(null)
+onMounted(async () => {
+  promised.value = (await navigator.storage?.persisted?.()) ?? null
+})
 const renaming = ref<string | null>(null)
 const nameTyped = ref('')
 
@@ -21,13 +27,13 @@ async function open(id: string): Promise<void> {
   if (await keeping.openDesign(id)) await navigateTo({ path: '/', query: { d: id } })
   else notices.tell('error', 'That design is not there any more; it may have been deleted in another tab.')
 }
-const start = useStart()
+const { plain: beginPlain } = useNewDesign()
 async function beginHere(): Promise<void> {
-  start.open = true
+  useSheets().start = true
   await navigateTo('/')
 }
 async function plain(): Promise<void> {
-  await start.plain()
+  await beginPlain()
   await navigateTo({ path: '/', query: { d: bench.current.id, step: 'site' } })
 }
 async function rename(): Promise<void> {
@@ -66,11 +72,21 @@ function startRenaming(kept: { id: string; design: { name: string } }): void {
       <div class="ml-auto flex gap-2">
         <button class="button" data-test="list-start" @click="beginHere">Start yours</button>
         <button class="button" data-test="list-new" @click="plain">A plain new one</button>
-        <button class="button" @click="files.chooseFile()">Import a file</button>
+        <button class="button" data-test="import" @click="files.chooseFile()">Import a file</button>
+        <button class="button" data-test="backup" @click="backup.make()">Back up everything</button>
       </div>
     </header>
     <p v-if="keeping.state === 'memory'" class="fault mb-3">
       This browser does not let Tierra keep designs; export what you want to have again.
+    </p>
+    <p class="hint mb-2" data-test="where-kept">
+      They are kept in this browser alone{{
+        promised === null
+          ? ''
+          : promised
+            ? ', which has promised to keep them'
+            : ', which may clear them when it runs short of room'
+      }}. One file holds them all, with studies and season books: drop it here, in any browser, to have them again.
     </p>
     <ul class="divide-y divide-line border-y border-line" data-test="design-list">
       <li

@@ -44,6 +44,7 @@ const kept = useKept()
 onMounted(async () => {
   await opened
   kept.look()
+  useBackup().remind()
   takeDay()
   ready.value = true
   // The drawing first; the controls once the page has a moment, or after a while.
@@ -130,9 +131,10 @@ function chooseDay(day: number): void {
   year.day = day
   go('year')
 }
-const start = useStart()
+const sheets = useSheets()
+const { plain: beginPlain } = useNewDesign()
 async function plain(): Promise<void> {
-  await start.plain()
+  await beginPlain()
   go('site')
 }
 const StartSheet = defineAsyncComponent(LATER.StartSheet)
@@ -152,7 +154,7 @@ function togglePin(): void {
 const UNIT_ORDER = ['metric', 'us', 'mixed'] as const
 
 function key(event: KeyboardEvent): void {
-  if (help.value || renaming.value || start.open) return
+  if (help.value || renaming.value || sheets.start) return
   const typing =
     event.target instanceof HTMLElement &&
     (event.target.matches('input:not([type=range]), textarea, select') || event.target.isContentEditable)
@@ -210,7 +212,7 @@ async function drop(event: DragEvent): Promise<void> {
       <div class="top">
         <BenchHeader
           @help="help = true"
-          @start="start.open = true"
+          @start="sheets.start = true"
           @plain="plain"
           @rename="beginRename"
           @export-design="files.exportDesign(bench.current)"
@@ -263,7 +265,7 @@ async function drop(event: DragEvent): Promise<void> {
       <YearRibbon class="year" @day="chooseDay" />
       <ShortcutsDialog :open="help" @close="help = false" />
       <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
-      <StartSheet v-if="start.open" @made="go('shape')" />
+      <StartSheet v-if="sheets.start" @made="go('shape')" />
       <NoticeList :low="whole" />
       <div
         v-if="dragOver"

@@ -1,3 +1,4 @@
+import type { BackedUp } from '../../formats/backup-json'
 import { readStudies, type KeptStudies } from '../../core/study/kept'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, toRaw, watch } from 'vue'
@@ -288,6 +289,34 @@ export const useKeeping = defineStore('keeping', () => {
   const keepBook = (id: string, book: PackedBook): Promise<void> =>
     library.setSetting(`book ${id}`, JSON.parse(JSON.stringify(book)))
 
+  /** Everything that is kept: each design with its studies and its season book. */
+  async function everything(): Promise<BackedUp[]> {
+    await Promise.all([flush(), listed])
+    const kept = await library.list()
+    return Promise.all(
+      kept.map(async ({ id, design }) => ({
+        design,
+        studies: await studiesOf(id),
+        book: ((await bookOf(id)) ?? null) as PackedBook | null,
+      })),
+    )
+  }
+
+  /**
+   * Puts a design of a backup back: where one of its name is there and says the same, that stays; one that says
+   * something else stays too, and the backup's goes beside it. The bench stays where it is.
+   * @returns the id under which it is kept; null where it was there already
+   */
+  async function putBack(design: Design): Promise<string | null> {
+    await Promise.all([flush(), listed])
+    const there = await library.get(design.id)
+    if (there && JSON.stringify(there.design) === JSON.stringify(design)) return null
+    const mine = there ? { ...design, id: freshId(), name: copyName(design.name) } : design
+    await library.save(mine, null, 0)
+    await refresh()
+    return mine.id
+  }
+
   /** Keeps the design on the bench, or one made of it, under a name of its own; the bench stays where it is. */
   async function setAside(design: Design = bench.current): Promise<void> {
     await Promise.all([flush(), listed])
@@ -329,6 +358,8 @@ export const useKeeping = defineStore('keeping', () => {
     rename,
     duplicate,
     setAside,
+    everything,
+    putBack,
     studiesOf,
     keepStudies,
     bookOf,

@@ -1,26 +1,22 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef } from 'vue'
 import type { Answers } from '../../core/answers'
-import { startingDesign, type Design } from '../../core/design'
-import { patchDesign } from '../../core/editing'
+import type { Design } from '../../core/design'
 import type { AtHand, Against, StartAnswers } from '../../core/start/choices'
 import { startDesign } from '../../core/start/improve'
 import { readKnownLow } from '../../core/start/known-low'
 import { climateLike, likelyClimates } from '../../core/start/place-climates'
+import { useNewDesign } from '../composables/useNewDesign'
 import { freshId } from '../keeping/journal'
-import { useKeeping } from './keeping'
 import { useNotices } from './notices'
 import { useSettings } from './settings'
 import { useYear } from './year'
 
 /** What somebody who begins is asked, and the design that is made of it. */
 export const useStart = defineStore('start', () => {
-  const keeping = useKeeping()
   const notices = useNotices()
   const settings = useSettings()
   const year = useYear()
-  const open = ref(false)
-
   const place = shallowRef<{ latitudeDeg: number; longitudeDeg: number; name: string } | null>(null)
   /** “A climate like …” instead of a place, by its id; empty for the climate of the place. */
   const like = ref('')
@@ -86,9 +82,8 @@ export const useStart = defineStore('start', () => {
         share => (state.share = share),
       )
       signal.throwIfAborted()
-      await keeping.add(inOwnMoney(design))
+      await useNewDesign().begin(design)
       notices.tell('info', 'Your design, and why it begins like this:', { lines: [...why], seconds: 600 })
-      open.value = false
       return true
     } catch (error) {
       if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
@@ -97,18 +92,12 @@ export const useStart = defineStore('start', () => {
       if (!signal.aborted) state.running = false
     }
   }
-  /** A plain house at a middling place, to be changed by hand. */
-  const plain = () => keeping.add(inOwnMoney(startingDesign(freshId(), 'New greenhouse')))
-  /** Where feet and Fahrenheit are used, money is dollars until it is said to be another. */
-  const inOwnMoney = (design: Design) =>
-    settings.units === 'us' ? patchDesign(design, [['topUp.currency', 'USD']]) : design
   function cancel(): void {
     stop.abort()
     state.running = false
   }
 
   return {
-    open,
     place,
     like,
     heightM,
@@ -125,7 +114,6 @@ export const useStart = defineStore('start', () => {
     state,
     answers,
     make,
-    plain,
     cancel,
   }
 })

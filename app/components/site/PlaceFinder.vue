@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { findPlaces, type PackedPlace } from '../../../formats/places'
 import { formatCoordinates, readCoordinates, type Coordinates, type Place } from '../../../formats/coordinates'
 
 const props = defineProps<{ here: Coordinates | null }>()
@@ -12,6 +13,14 @@ const found = shallowRef<Place[]>([])
 const map = ref(false)
 const id = useId()
 
+/** Asks the service; without one, looks into the list itself, which is kept with the page. */
+async function lookUp(text: string): Promise<Place[]> {
+  try {
+    return (await $fetch<{ places: Place[] }>('/api/places', { query: { q: text } })).places
+  } catch {
+    return findPlaces(await $fetch<PackedPlace[]>('/places.json'), text, 8)
+  }
+}
 /** One field for both: what reads as coordinates is taken as such, the rest is looked up. */
 async function search(): Promise<void> {
   const text = typed.value.trim()
@@ -28,16 +37,16 @@ async function search(): Promise<void> {
     fault.value = read.message
     return
   }
+  if (text.length < 2 || text.length > 60) {
+    fault.value = 'A name of 2 to 60 letters is needed.'
+    return
+  }
   try {
-    const answer = await $fetch<{ ok: boolean; places: Place[] }>('/api/places', { query: { q: text } })
-    found.value = answer.places
-    if (answer.places.length === 0)
-      fault.value = `The offline list has no “${text}”. Type coordinates, or point on the map.`
+    found.value = await lookUp(text)
+    if (found.value.length === 0)
+      fault.value = `The list that ships with Tierra has no “${text}”. Type coordinates, or point on the map.`
   } catch {
-    fault.value =
-      text.length < 2
-        ? 'A name of 2 to 60 letters is needed.'
-        : 'The list of places cannot be reached just now. Type coordinates, or point on the map.'
+    fault.value = 'The list of places cannot be reached just now. Type coordinates, or point on the map.'
   }
 }
 function take(p: Place): void {

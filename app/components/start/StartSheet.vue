@@ -10,6 +10,7 @@ import type { Coordinates } from '../../../formats/coordinates'
 /** Four questions on one sheet, and a whole design made of the answers. */
 const emit = defineEmits<{ made: [] }>()
 const start = useStart()
+const sheets = useSheets()
 const settings = useSettings()
 const knownId = useId()
 const likeId = useId()
@@ -67,16 +68,18 @@ const shifted = computed(() => {
 })
 
 async function make(): Promise<void> {
-  if (await start.make()) emit('made')
+  if (!(await start.make())) return
+  sheets.start = false
+  emit('made')
 }
 function close(): void {
   start.cancel()
-  start.open = false
+  sheets.start = false
 }
 </script>
 
 <template>
-  <Dialog :open="start.open" class="relative z-50" @close="close">
+  <Dialog :open="sheets.start" class="relative z-50" @close="close">
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 overflow-y-auto p-0 sm:p-4">
       <DialogPanel class="sheet mx-auto min-h-full w-full max-w-6xl border border-ink bg-lime" data-test="start-sheet">

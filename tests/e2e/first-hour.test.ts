@@ -1,0 +1,200 @@
+import { spawn } from 'node:child_process'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { By, Key, type WebDriver } from 'selenium-webdriver'
+import { click, coldest, consoleErrors, field, find, number, openBrowser, settled, type } from './browser'
+import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, text } from './session'
+
+const gone = async (name: string, ms = 30000) =>
+  driver.wait(
+    async () => (await driver.findElements(By.css(`[data-test="${name}"]`))).length === 0,
+    ms,
+    `${name} is still there`,
+  )
+const inSheet = (name: string) => find(driver, name)
+
+/** A server of its own, which a test may stop. */
+async function ownServer(port: number) {
+  const address = `http://127.0.0.1:${port}`
+  const child = spawn(process.execPath, [join(process.cwd(), '.output/server/index.mjs')], {
+    stdio: 'ignore',
+    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), PORT: String(port) },
+  })
+  await driver.wait(async () => (await fetch(`${address}/api/health`).catch(() => null))?.ok === true, 20000)
+  return { child, address }
+}
+
+describe('start yours', () => {
+  test('a household: a place, a zone, a lean-to, ten drums: a credible coldest night', async () => {
+    await fresh('/')
+    await click(driver, 'start-yours')
+    await (await inSheet('place-search')).sendKeys('47.8, 13.1', Key.ENTER)
+    await (await inSheet('known-low')).sendKeys('6b')
+    await find(driver, 'climates')
+    await click(driver, 'against-house')
+    await click(driver, 'has-drums')
+    await click(driver, 'make')
+    await gone('start-sheet')
+    await settled(driver)
+    expect(await notice()).toMatch(/why it begins like this[\s\S]*outside, in \w+[\s\S]*Bare it would go down to/)
+    expect(await text('nav[aria-label="Path of work"]')).toMatch(/lean-to 6\.00 m × 4\.00 m/)
+    const c = await coldest(driver)
+    expect(c).toBeGreaterThan(-12)
+    expect(c).toBeLessThan(15)
+    expect(await text('[data-test="on-illustration"]')).toMatch(/illustrative climate/)
+    // It is kept, and begins nobody else's work anew.
+    await driver.navigate().refresh()
+    await settled(driver)
+    expect(await coldest(driver)).toBe(c)
+  })
+
+  test('south of the equator and in US units: feet, Fahrenheit, dollars, and a winter in July', async () => {
+    await fresh('/')
+    await chooseUnits('us')
+    await click(driver, 'start-yours')
+    await (await inSheet('place-search')).sendKeys('45.5 S, 69 W', Key.ENTER)
+    await find(driver, 'climates')
+    await type(driver, 'Length', '20ft')
+    await type(driver, 'Width', '12 ft')
+    await click(driver, 'known-kind')
+    await (await find(driver, 'known-kind')).findElement(By.css('option[value="record"]')).click()
+    await (await inSheet('known-low')).sendKeys('0')
+    await click(driver, 'against-bank')
+    await click(driver, 'make')
+    await gone('start-sheet')
+    await settled(driver)
+    expect(await text('nav[aria-label="Path of work"]')).toMatch(/20 ft/)
+    expect(await text('[data-test="score"]')).toMatch(/(June|July|August)[\s\S]*USD/)
+    expect(await text('[data-test="section"]')).toMatch(/sunny side, north/)
+  })
+
+  test('no place, no house: wrong input is told where it stands, and closing loses nothing', async () => {
+    await fresh('/')
+    const before = await coldest(driver)
+    await click(driver, 'start-yours')
+    expect(await (await find(driver, 'make')).isEnabled()).toBe(false)
+    await (await inSheet('place-search')).sendKeys('99, 300', Key.ENTER)
+    expect(await text('[data-test="place-fault"]')).toMatch(/allowed is −90 to 90|−180 to 180/)
+    await (await inSheet('known-low')).sendKeys('15')
+    expect(await text('[data-test="known-note"]')).toMatch(/1 to 13/)
+    await (await find(driver, 'start-like')).findElement(By.css('option[value="boreal"]')).click()
+    expect(await (await find(driver, 'make')).isEnabled()).toBe(true)
+    await driver.actions().sendKeys(Key.ESCAPE).perform()
+    await gone('start-sheet')
+    expect(await coldest(driver)).toBe(before)
+    await click(driver, 'start-yours')
+    // What was chosen is still there.
+    expect(await (await find(driver, 'start-like')).getAttribute('value')).toBe('boreal')
+  })
+
+  test('what one better figure would change is run at both ends', async () => {
+    await driver.findElement(By.css('[data-test="known-low"]')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE)
+    await click(driver, 'make')
+    await gone('start-sheet')
+    await settled(driver)
+    await click(driver, 'step-site')
+    expect(await text('[data-test="illustrative"]')).toMatch(/An illustration/)
+    await (await find(driver, 'better-figures')).findElement(By.css('summary')).click()
+    await click(driver, 'start-better')
+    await find(driver, 'start-better', 60000)
+    const told = await rows('[data-test="better"] li')
+    expect(told.join(' ')).toMatch(/winters colder: \S+\s°C; winters milder: \S+\s°C/)
+    expect(told).toHaveLength(5)
+    // The longest first.
+    const spans = told.map(t => number(t.split('\n')[1]!))
+    expect(spans).toEqual([...spans].sort((a, b) => b - a))
+    await click(driver, 'months-are-mine')
+    expect(await driver.findElements(By.css('[data-test="on-illustration"]'))).toHaveLength(0)
+  })
+})
+
+describe('without a network or a server', () => {
+  test('once opened it reloads with no server: the year, an edit, a place by name, another step', async () => {
+    const { child, address } = await ownServer(5231)
+    let other: WebDriver | null = null
+    try {
+      other = await openBrowser()
+      await other.get(`${address}/?step=shape`)
+      await settled(other)
+      await other.wait(
+        async () => other!.executeScript<boolean>('return navigator.serviceWorker.controller !== null'),
+        60000,
+        'no service worker took over',
+      )
+      child.kill()
+      await new Promise(resolve => child.once('exit', resolve))
+      await expect(fetch(`${address}/api/health`)).rejects.toThrow()
+      await other.navigate().refresh()
+      await settled(other)
+      const before = await coldest(other)
+      await type(other, 'Sunny side turned to the east (+) or west (−)', '75')
+      expect(await coldest(other)).toBeLessThan(before)
+      for (const step of ['season', 'weighUp', 'build', 'site']) await click(other, `step-${step}`)
+      await (await find(other, 'place-search')).sendKeys('lisb', Key.ENTER)
+      expect(await (await find(other, 'places')).getText()).toMatch(/Lisbon/)
+      await other.get(`${address}/designs`)
+      expect(await (await find(other, 'design-list')).getText()).toMatch(/Hollow Ash/)
+      await other.get(`${address}/?step=year`)
+      await settled(other)
+      // What the browser asks for itself, and the service that is tried first, are not the page's files.
+      const own = (e: string) => !/\/api\/places|icon\.svg|manifest/.test(e)
+      expect((await consoleErrors(other)).filter(own)).toEqual([])
+    } finally {
+      child.kill()
+      await other?.quit()
+    }
+  })
+})
+
+describe('one file that holds everything', () => {
+  test('backed up, and restored by drop on a fresh profile: designs, studies, season book', async () => {
+    await fresh('/?step=store')
+    await type(driver, 'How many', '23')
+    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    const score = await coldest(driver)
+    await driver.get(`${app.address}/designs`)
+    await find(driver, 'design-list')
+    await click(driver, 'duplicate')
+    await driver.wait(async () => (await text('[data-test="design-list"]')).includes('(2)'), 5000)
+    await click(driver, 'backup')
+    const isBackup = (n: string) => /^tierra-backup-.*\.json$/.test(n)
+    await driver.wait(() => readdirSync(downloads).some(isBackup), 10000, 'no backup came')
+    const file = readFileSync(join(downloads, readdirSync(downloads).find(isBackup)!), 'utf8')
+
+    const other = (await openBrowser(
+      { width: 1280, height: 800 },
+      mkdtempSync(join(tmpdir(), 'tierra-other-')),
+    )) as typeof driver
+    try {
+      await other.get(`${app.address}/designs`)
+      await find(other, 'design-list')
+      await other.executeScript(
+        `const transfer = new DataTransfer(); transfer.items.add(new File([arguments[0]], 'all.json'));
+        document.querySelector('[data-test=design-list]').dispatchEvent(
+          new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }))`,
+        file,
+      )
+      const told = await (await find(other, 'notice')).getText()
+      // The four other demos are there just the same; the changed one and its copy come in.
+      expect(told).toMatch(/2 of 6 designs are taken in[\s\S]*4 were there already/)
+      await other
+        .findElement(By.xpath('//*[contains(@data-test,"design-")]//*[contains(text(),"Library (2)")]'))
+        .click()
+      await settled(other)
+      expect(await coldest(other)).toBe(score)
+      await click(other, 'step-store')
+      expect(await (await field(other, 'How many')).getAttribute('value')).toBe('23')
+    } finally {
+      await other.quit()
+    }
+  })
+
+  test('a torn backup is refused with a sentence, and a damaged design of a sound one is left out', async () => {
+    await fresh('/')
+    await dropFile('all.json', '{"tierraBackup": 1, "designs": [')
+    expect(await notice()).toMatch(/all\.json was not taken in; nothing has changed[\s\S]*torn/)
+    await dropFile('one.json', '{"tierraBackup": 1, "madeAt": "", "designs": [{"name": "Ruined", "schemaVersion": 4}]}')
+    await driver.wait(async () => /0 of 1 designs[\s\S]*“Ruined” was left out/.test(await text('body')), 5000)
+  })
+})
