@@ -12,6 +12,8 @@ export const LATER = {
   DayChart: () => import('./components/bench/DayChart.vue'),
   GlazingCompare: () => import('./components/skin/GlazingCompare.vue'),
   HeatLosses: () => import('./components/skin/HeatLosses.vue'),
+  WalkThrough: () => import('./components/bench/WalkThrough.vue'),
+  WordsSheet: () => import('./components/words/WordsSheet.vue'),
   StartSheet: () => import('./components/start/StartSheet.vue'),
   ModelView: () => import('./components/drawing/ModelView.vue'),
 } as const

@@ -137,6 +137,9 @@ async function plain(): Promise<void> {
   await beginPlain()
   go('site')
 }
+const walk = useWalk()
+const WalkThrough = defineAsyncComponent(LATER.WalkThrough)
+const WordsSheet = defineAsyncComponent(LATER.WordsSheet)
 const StartSheet = defineAsyncComponent(LATER.StartSheet)
 function beginRename(): void {
   nameTyped.value = bench.current.name
@@ -154,7 +157,12 @@ function togglePin(): void {
 const UNIT_ORDER = ['metric', 'us', 'mixed'] as const
 
 function key(event: KeyboardEvent): void {
-  if (help.value || renaming.value || sheets.start) return
+  if (help.value || renaming.value || sheets.start || sheets.words) return
+  if (event.key === 'F1') {
+    sheets.explainHere(event.target)
+    event.preventDefault()
+    return
+  }
   const typing =
     event.target instanceof HTMLElement &&
     (event.target.matches('input:not([type=range]), textarea, select') || event.target.isContentEditable)
@@ -172,6 +180,7 @@ function key(event: KeyboardEvent): void {
   }
   if (typing || event.altKey) return
   if (event.key === '?') help.value = true
+  else if (letter === 'w') sheets.explainHere(null)
   else if (letter === 'p') togglePin()
   else if (letter === 'd') year.day = null
   else if (letter === 'n') settings.theme = settings.theme === 'day' ? 'night' : 'day'
@@ -212,7 +221,6 @@ async function drop(event: DragEvent): Promise<void> {
       <div class="top">
         <BenchHeader
           @help="help = true"
-          @start="sheets.start = true"
           @plain="plain"
           @rename="beginRename"
           @export-design="files.exportDesign(bench.current)"
@@ -266,6 +274,8 @@ async function drop(event: DragEvent): Promise<void> {
       <ShortcutsDialog :open="help" @close="help = false" />
       <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />
       <StartSheet v-if="sheets.start" @made="go('shape')" />
+      <WalkThrough v-if="walk.open && ready" @go="go" />
+      <WordsSheet v-if="sheets.words" />
       <NoticeList :low="whole" />
       <div
         v-if="dragOver"

@@ -6,10 +6,10 @@ import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, field, find, number, openBrowser, settled, type } from './browser'
 import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, text } from './session'
 
-const gone = async (name: string, ms = 30000) =>
+const gone = (name: string) =>
   driver.wait(
     async () => (await driver.findElements(By.css(`[data-test="${name}"]`))).length === 0,
-    ms,
+    30000,
     `${name} is still there`,
   )
 const inSheet = (name: string) => find(driver, name)
@@ -196,5 +196,89 @@ describe('one file that holds everything', () => {
     expect(await notice()).toMatch(/all\.json was not taken in; nothing has changed[\s\S]*torn/)
     await dropFile('one.json', '{"tierraBackup": 1, "madeAt": "", "designs": [{"name": "Ruined", "schemaVersion": 4}]}')
     await driver.wait(async () => /0 of 1 designs[\s\S]*“Ruined” was left out/.test(await text('body')), 5000)
+  })
+})
+
+describe('the walk through the demo', () => {
+  const stop = () => text('[data-test="walk-title"]')
+  const next = async () => {
+    await driver.wait(
+      async () => (await (await find(driver, 'walk-next')).getText()) === 'Next',
+      15000,
+      `the stop is not done: ${await stop()}`,
+    )
+    await click(driver, 'walk-next')
+  }
+  test('by the keys alone: each stop is done by doing it, and the last opens the sheet', async () => {
+    await fresh('/?step=aim')
+    await (await find(driver, 'walk-through')).sendKeys(Key.ENTER)
+    await find(driver, 'walk')
+    expect(await stop()).toMatch(/1 of 6 Drag the ridge/)
+    // What is read out first is the stop.
+    expect(await driver.executeScript('return document.activeElement.dataset.test')).toBe('walk-title')
+    expect(await (await find(driver, 'walk-next')).getText()).toBe('Skip')
+    await (await find(driver, 'handle-ridge')).sendKeys(Key.ARROW_UP)
+    await next()
+    const kind = await driver.wait(
+      async () => (await driver.findElements(By.css('[data-why="skin.cover.id"] select')))[0] ?? false,
+      10000,
+      'no cover to choose',
+    )
+    const covered = await coldest(driver)
+    await (kind as Awaited<ReturnType<typeof find>>).findElement(By.css('option[value="none"]')).click()
+    expect(await coldest(driver)).toBeLessThan(covered - 1)
+    expect(await (await find(driver, 'walk-next')).getText()).toBe('Skip')
+    await driver.findElement(By.css('[data-why="skin.cover.id"] select option[value="quilt"]')).click()
+    await next()
+    await type(driver, 'How many', '18')
+    expect(await text('[data-test="walk-seen"]')).toMatch(/Water evens out days/)
+    await next()
+    expect(await stop()).toMatch(/4 of 6 Read why/)
+    await next()
+    await click(driver, 'start-ladder')
+    await next()
+    expect(await stop()).toMatch(/6 of 6 Start yours/)
+    await (await find(driver, 'start-yours')).sendKeys(Key.ENTER)
+    await find(driver, 'start-sheet')
+    await gone('walk')
+    await driver.actions().sendKeys(Key.ESCAPE).perform()
+  })
+
+  test('skipped, left, and taken up again after a reload', async () => {
+    await fresh('/')
+    await click(driver, 'walk-through')
+    await find(driver, 'walk')
+    await click(driver, 'walk-next')
+    await driver.wait(async () => /2 of 6/.test(await stop()), 5000)
+    await click(driver, 'walk-leave')
+    await gone('walk')
+    await driver.navigate().refresh()
+    await settled(driver)
+    expect(await (await find(driver, 'walk-through')).getText()).toBe('Walk on (2 of 6)')
+    await click(driver, 'walk-through')
+    await driver.wait(async () => /2 of 6 Draw the blanket/.test(await stop()), 5000)
+    await click(driver, 'walk-leave')
+  })
+})
+
+describe('words', () => {
+  test('every field on the screen says why, and a term is one press away, by pointer and by keys', async () => {
+    await fresh('/?step=shape')
+    await click(driver, 'tab-dimensions')
+    const knee = await field(driver, 'Knee wall')
+    await knee.sendKeys(Key.F1)
+    expect(await text('[data-test="why"]')).toMatch(/snow and splash[\s\S]*0\.00 m to 3\.00 m is allowed/)
+    expect(await text('[data-test="told"]')).toMatch(/low solid wall under the glazing/)
+    await driver.actions().sendKeys(Key.ESCAPE).perform()
+    await gone('words-sheet')
+    await driver.findElement(By.xpath('//*[@data-test="score"]//button[normalize-space(.)="Damp hours"]')).click()
+    expect(await text('[data-test="told"]')).toMatch(/Relative humidity[\s\S]*mould/)
+    await (await find(driver, 'word-search')).sendKeys('purl')
+    expect(await rows('[data-test="all-words"] button')).toEqual(['Purlin'])
+    await driver.actions().sendKeys(Key.ESCAPE).perform()
+    await gone('words-sheet')
+    await driver.actions().sendKeys('w').perform()
+    expect(await text('[data-test="here"]')).toMatch(/Knee wall[\s\S]*DLI|DLI[\s\S]*Knee wall/)
+    await driver.actions().sendKeys(Key.ESCAPE).perform()
   })
 })

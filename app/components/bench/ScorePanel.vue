@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
 import { WINTERS } from '../../../core/design/fields/aim'
@@ -65,6 +66,19 @@ const budget = computed(() => bench.current.aim.practical.budget)
 // For whoever measures how long the first score takes.
 watch(a, () => performance.mark('first score'), { once: true })
 
+/** The new score as a screen reader says it: once the hand has come to rest, and only where it changed. */
+const spoken = ref('')
+const REST_MS = 1500
+watchDebounced(
+  [a, () => year.running],
+  () => {
+    if (!a.value || year.running || year.moving) return
+    const next = `Coldest night ${t(a.value.coldestNight.insideC)}`
+    if (!spoken.value.startsWith(next)) spoken.value = `${next}.`
+  },
+  { debounce: REST_MS },
+)
+
 const trusting = ref(false)
 function showColdest(): void {
   if (!a.value) return
@@ -76,6 +90,7 @@ function showColdest(): void {
 <template>
   <section class="flex flex-col gap-1 p-4" aria-label="The score" :aria-busy="year.running">
     <TrustDialog v-model="trusting" />
+    <p class="sr-only" role="status" data-test="spoken">{{ spoken }}</p>
     <p v-if="year.failure" class="fault" role="alert">
       {{ year.failure }}
     </p>
@@ -111,7 +126,7 @@ function showColdest(): void {
         >.
       </p>
       <p class="hint mt-1" data-test="leaf">
-        The leaf itself: {{ t(a.leaf.coldestC)
+        <TermLink id="leaf-temperature">The leaf itself</TermLink>: {{ t(a.leaf.coldestC)
         }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
         {{ t(a.airs.ridgeColdestC)
         }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
@@ -196,7 +211,8 @@ function showColdest(): void {
         </div>
         <div class="row">
           <dt>
-            Top-up heat<span v-if="heated" class="hint block"
+            <TermLink id="top-up">Top-up heat</TermLink
+            ><span v-if="heated" class="hint block"
               >{{ money(a.topUp.cost, a.topUp.currency) }} a year, peak
               {{ settings.show(a.topUp.peakW, 'power') }}</span
             >
@@ -222,8 +238,8 @@ function showColdest(): void {
         </div>
         <div class="row">
           <dt>
-            Light, {{ MONTH_NAMES[darkest]
-            }}<span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span>
+            <TermLink id="dli">Light, {{ MONTH_NAMES[darkest] }}</TermLink
+            ><span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span>
           </dt>
           <dd>
             {{ a.months[darkest]!.dli.toFixed(1) }}
@@ -231,7 +247,7 @@ function showColdest(): void {
           </dd>
         </div>
         <div class="row">
-          <dt>Damp hours<span class="hint block">above 90 % humidity</span></dt>
+          <dt><TermLink id="rh">Damp hours</TermLink><span class="hint block">above 90 % humidity</span></dt>
           <dd>
             {{ settings.show(a.hoursDamp, 'hours') }}
             <ChangeMark :now="a.hoursDamp" :was="was?.hoursDamp" quantity="hours" more="bad" />

@@ -7,6 +7,8 @@ const ROWS: [string, string][] = [
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z, Ctrl Y', 'Redo'],
   ['1 … 9', 'Go to a step of the work'],
+  ['F1', 'Why the field matters that has the focus'],
+  ['W', 'Words on this screen, or of what is selected'],
   ['P', 'Pin the design, or take the pin out'],
   ['Ctrl S', 'Export the design as a file'],
   ['Ctrl O', 'Import a design'],

@@ -5,13 +5,18 @@ defineProps<{
   options: readonly { id: T; name: string }[]
   set: (value: T) => void
   hint?: string
+  /** Path of the document's field that it sets: its why is one press away. */
+  why?: string
 }>()
 const id = useId()
 </script>
 
 <template>
-  <div class="min-w-0">
-    <label :for="id">{{ label }}</label>
+  <div class="min-w-0" :data-why="why" :data-label="label">
+    <div class="flex items-baseline justify-between gap-1">
+      <label :for="id" class="min-w-0">{{ label }}</label>
+      <WhyButton v-if="why" :path="why" :label="label" />
+    </div>
     <select :id="id" class="input" :value="value" @change="set(($event.target as HTMLSelectElement).value as T)">
       <option v-for="o in options" :key="o.id" :value="o.id">
         {{ o.name }}

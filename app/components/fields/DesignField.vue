@@ -37,6 +37,7 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
   <ChoiceField
     v-if="(field.kind === 'number' || field.kind === 'text') && options"
     :label="label"
+    :why="path"
     :value="String(value ?? '')"
     :options="options"
     :hint="hint"
@@ -45,6 +46,7 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
   <QuantityField
     v-else-if="field.kind === 'number' && field.quantity !== null"
     :label="label"
+    :why="path"
     :quantity="field.quantity"
     :value="number"
     :none="none ?? field.none"
@@ -58,6 +60,7 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
   <ChoiceField
     v-else-if="field.kind === 'choice'"
     :label="label"
+    :why="path"
     :value="value as string"
     :options="options ?? field.choices"
     :hint="hint"
@@ -66,9 +69,10 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
   <MonthsField
     v-else-if="isMonths(field)"
     :label="label"
+    :why="path"
     :value="value as number[]"
     :hint="hint"
     :set="(v: number[]) => take(v)"
   />
-  <SwitchField v-else-if="field.kind === 'flag'" :label="label" :value="value as boolean" :set="take" />
+  <SwitchField v-else-if="field.kind === 'flag'" :label="label" :why="path" :value="value as boolean" :set="take" />
 </template>

@@ -2,7 +2,13 @@
 import { MONTH_NAMES } from '../../../core/climate'
 
 /** Some of the twelve months. */
-const props = defineProps<{ label: string; value: readonly number[]; set: (value: number[]) => void; hint?: string }>()
+const props = defineProps<{
+  label: string
+  value: readonly number[]
+  set: (value: number[]) => void
+  hint?: string
+  why?: string
+}>()
 const months = MONTH_NAMES.map((name, i) => ({ name, month: i + 1 }))
 const turn = (month: number) =>
   props.set(
@@ -11,8 +17,8 @@ const turn = (month: number) =>
 </script>
 
 <template>
-  <fieldset class="col-span-full min-w-0">
-    <legend>{{ label }}</legend>
+  <fieldset class="col-span-full min-w-0" :data-why="why" :data-label="label">
+    <legend>{{ label }} <WhyButton v-if="why" :path="why" :label="label" /></legend>
     <div class="flex flex-wrap gap-1">
       <button
         v-for="m in months"

@@ -12,6 +12,8 @@ const props = defineProps<{
   /** Adds a slider with this step, SI. */
   slide?: number
   hint?: string
+  /** Path of the document's field that it sets: its why is one press away. */
+  why?: string
   /** Where the field may be left empty: what then stands in its place, and how it is emptied. */
   none?: string
   clear?: () => string | null
@@ -85,10 +87,11 @@ function slideTo(event: Event): void {
 </script>
 
 <template>
-  <div class="min-w-0">
-    <label :for="id" class="flex items-baseline justify-between gap-2">
-      <span>{{ label }}</span>
-    </label>
+  <div class="min-w-0" :data-why="why" :data-label="label">
+    <div class="flex items-baseline justify-between gap-1">
+      <label :for="id" class="min-w-0">{{ label }}</label>
+      <WhyButton v-if="why" :path="why" :label="label" />
+    </div>
     <div class="flex items-center gap-2">
       <input
         v-if="slide"

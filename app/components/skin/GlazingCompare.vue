@@ -85,7 +85,8 @@ const options = computed((): ApexOptions => {
             <tr class="text-right">
               <th scope="col" class="text-left">Glazing</th>
               <th scope="col">
-                U<span class="hint block font-normal">{{ settings.units === 'us' ? 'BTU/h·ft²·°F' : 'W/m²K' }}</span>
+                <TermLink id="u-value">U</TermLink
+                ><span class="hint block font-normal">{{ settings.units === 'us' ? 'BTU/h·ft²·°F' : 'W/m²K' }}</span>
               </th>
               <th scope="col">light</th>
               <th scope="col">

@@ -98,8 +98,8 @@ const ua = computed(() => a.value?.ua.byElement ?? [])
             <tr class="text-right">
               <th scope="col" class="text-left">element</th>
               <th scope="col">area</th>
-              <th scope="col">U by day</th>
-              <th scope="col">U by night</th>
+              <th scope="col"><TermLink id="u-value">U by day</TermLink></th>
+              <th scope="col"><TermLink id="u-value">U by night</TermLink></th>
             </tr>
           </thead>
           <tbody>

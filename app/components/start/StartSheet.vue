@@ -83,7 +83,7 @@ function close(): void {
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 overflow-y-auto p-0 sm:p-4">
       <DialogPanel class="sheet mx-auto min-h-full w-full max-w-6xl border border-ink bg-lime" data-test="start-sheet">
-        <header class="flex flex-wrap items-baseline gap-x-4 border-b border-ink px-5 py-2">
+        <header class="flex items-baseline gap-x-4 border-b border-ink px-5 py-2">
           <DialogTitle class="slab text-2xl">Start yours</DialogTitle>
           <p class="hint">Four questions. Everything can be changed afterwards, and nothing leaves this machine.</p>
           <button class="button quiet ml-auto" aria-label="Close" @click="close">×</button>

@@ -78,8 +78,10 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
             {{ byHeat ? 'heat saved a year' : ladder.rank === 'light' ? 'winter light' : 'coldest night' }}
           </th>
           <th scope="col" class="pl-3 text-right font-normal">cost</th>
-          <th v-if="withPayback" scope="col" class="pl-3 text-right font-normal">pays in</th>
-          <th scope="col" class="pl-3 text-right font-normal">light</th>
+          <th v-if="withPayback" scope="col" class="pl-3 text-right font-normal">
+            <TermLink id="payback">pays in</TermLink>
+          </th>
+          <th scope="col" class="pl-3 text-right font-normal"><TermLink id="dli">light</TermLink></th>
           <td></td>
         </tr>
       </thead>

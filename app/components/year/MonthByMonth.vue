@@ -50,7 +50,7 @@ const ROWS: [string, (m: MonthAnswer) => number][] = [
             </td>
           </tr>
           <tr>
-            <th scope="row">light, mol/m²·d</th>
+            <th scope="row"><TermLink id="dli">light, mol/m²·d</TermLink></th>
             <td v-for="(m, i) in year.view.answers.months" :key="i">
               {{ m.dli.toFixed(1) }}
             </td>
