@@ -69,81 +69,83 @@ function startRenaming(kept: { id: string; design: { name: string } }): void {
     <header class="mb-4 flex flex-wrap items-center gap-3 border-b border-ink pb-3">
       <NuxtLink to="/" class="slab text-2xl"> Tierra </NuxtLink>
       <h1 class="text-xl">Your designs</h1>
-      <div class="ml-auto flex gap-2">
+      <div class="ml-auto flex flex-wrap gap-2">
         <button class="button" data-test="list-start" @click="beginHere">Start yours</button>
         <button class="button" data-test="list-new" @click="plain">A plain new one</button>
         <button class="button" data-test="import" @click="files.chooseFile()">Import a file</button>
         <button class="button" data-test="backup" @click="backup.make()">Back up everything</button>
       </div>
     </header>
-    <p v-if="keeping.state === 'memory'" class="fault mb-3">
-      This browser does not let Tierra keep designs; export what you want to have again.
-    </p>
-    <p class="hint mb-2" data-test="where-kept">
-      They are kept in this browser alone{{
-        promised === null
-          ? ''
-          : promised
-            ? ', which has promised to keep them'
-            : ', which may clear them when it runs short of room'
-      }}. One file holds them all, with studies and season books: drop it here, in any browser, to have them again.
-    </p>
-    <ul class="divide-y divide-line border-y border-line" data-test="design-list">
-      <li
-        v-for="k in keeping.list"
-        :key="k.id"
-        class="flex flex-wrap items-center gap-4 py-2"
-        :data-test="`design-${k.id}`"
-      >
-        <button class="flex min-w-64 flex-1 cursor-pointer items-center gap-4 text-left" @click="open(k.id)">
-          <svg width="92" height="58" viewBox="0 0 92 58" aria-hidden="true" class="shrink-0">
-            <line x1="0" x2="92" y1="54" y2="54" stroke="var(--earth-line)" stroke-width="2" />
-            <path
-              :d="outlinePath(k.design)"
-              fill="var(--sun-fill)"
-              stroke="var(--ink)"
-              stroke-width="1.6"
-              stroke-linejoin="round"
-            />
-          </svg>
-          <span>
-            <span class="slab block text-lg"
-              >{{ k.design.name
-              }}<span v-if="k.id === bench.current.id" class="hint font-sans"> · on the bench</span></span
+    <main>
+      <p v-if="keeping.state === 'memory'" class="fault mb-3">
+        This browser does not let Tierra keep designs; export what you want to have again.
+      </p>
+      <p class="hint mb-2" data-test="where-kept">
+        They are kept in this browser alone{{
+          promised === null
+            ? ''
+            : promised
+              ? ', which has promised to keep them'
+              : ', which may clear them when it runs short of room'
+        }}. One file holds them all, with studies and season books: drop it here, in any browser, to have them again.
+      </p>
+      <ul class="divide-y divide-line border-y border-line" data-test="design-list">
+        <li
+          v-for="k in keeping.list"
+          :key="k.id"
+          class="flex flex-wrap items-center gap-4 py-2"
+          :data-test="`design-${k.id}`"
+        >
+          <button class="flex min-w-64 flex-1 cursor-pointer items-center gap-4 text-left" @click="open(k.id)">
+            <svg width="92" height="58" viewBox="0 0 92 58" aria-hidden="true" class="shrink-0">
+              <line x1="0" x2="92" y1="54" y2="54" stroke="var(--earth-line)" stroke-width="2" />
+              <path
+                :d="outlinePath(k.design)"
+                fill="var(--sun-fill)"
+                stroke="var(--ink)"
+                stroke-width="1.6"
+                stroke-linejoin="round"
+              />
+            </svg>
+            <span>
+              <span class="slab block text-lg"
+                >{{ k.design.name
+                }}<span v-if="k.id === bench.current.id" class="hint font-sans"> · on the bench</span></span
+              >
+              <span class="hint block"
+                >{{ k.design.shape.form }} {{ settings.show(k.design.shape.lengthM, 'length') }} ×
+                {{ settings.show(k.design.shape.widthM, 'length') }} · {{ k.design.site.place }}</span
+              >
+              <span class="hint block">changed {{ when(k.updatedAt) }}</span>
+            </span>
+          </button>
+          <div class="flex gap-1">
+            <button class="button" :aria-label="`Rename ${k.design.name}`" @click="startRenaming(k)">
+              <PencilLine :size="16" aria-hidden="true" /> rename
+            </button>
+            <button
+              class="button"
+              :aria-label="`Duplicate ${k.design.name}`"
+              data-test="duplicate"
+              @click="keeping.duplicate(k.id)"
             >
-            <span class="hint block"
-              >{{ k.design.shape.form }} {{ settings.show(k.design.shape.lengthM, 'length') }} ×
-              {{ settings.show(k.design.shape.widthM, 'length') }} · {{ k.design.site.place }}</span
+              <Copy :size="16" aria-hidden="true" /> duplicate
+            </button>
+            <button
+              class="button"
+              :aria-label="`Delete ${k.design.name}`"
+              data-test="delete"
+              @click="keeping.remove(k.id)"
             >
-            <span class="hint block">changed {{ when(k.updatedAt) }}</span>
-          </span>
-        </button>
-        <div class="flex gap-1">
-          <button class="button" :aria-label="`Rename ${k.design.name}`" @click="startRenaming(k)">
-            <PencilLine :size="16" aria-hidden="true" /> rename
-          </button>
-          <button
-            class="button"
-            :aria-label="`Duplicate ${k.design.name}`"
-            data-test="duplicate"
-            @click="keeping.duplicate(k.id)"
-          >
-            <Copy :size="16" aria-hidden="true" /> duplicate
-          </button>
-          <button
-            class="button"
-            :aria-label="`Delete ${k.design.name}`"
-            data-test="delete"
-            @click="keeping.remove(k.id)"
-          >
-            <Trash2 :size="16" aria-hidden="true" /> delete
-          </button>
-        </div>
-      </li>
-    </ul>
-    <p v-if="missingDemos.length > 0" class="mt-3">
-      <button class="button" data-test="bring-back" @click="bringBack">Bring back the demo designs</button>
-    </p>
+              <Trash2 :size="16" aria-hidden="true" /> delete
+            </button>
+          </div>
+        </li>
+      </ul>
+      <p v-if="missingDemos.length > 0" class="mt-3">
+        <button class="button" data-test="bring-back" @click="bringBack">Bring back the demo designs</button>
+      </p>
+    </main>
     <NameDialog v-model="nameTyped" :open="renaming !== null" @close="renaming = null" @take="rename" />
     <NoticeList />
   </div>

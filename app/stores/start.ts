@@ -4,6 +4,7 @@ import type { Answers } from '../../core/answers'
 import type { Design } from '../../core/design'
 import type { AtHand, Against, StartAnswers } from '../../core/start/choices'
 import { startDesign } from '../../core/start/improve'
+import { parseClimateTable } from '../../formats/climate-table'
 import { readKnownLow } from '../../core/start/known-low'
 import { climateLike, likelyClimates } from '../../core/start/place-climates'
 import { useNewDesign } from '../composables/useNewDesign'
@@ -31,14 +32,20 @@ export const useStart = defineStore('start', () => {
   let stop = new AbortController()
 
   const read = computed(() => (known.text.trim() === '' ? null : readKnownLow(known.text, known.kind, settings.units)))
+  /** A table of somebody's own figures, pasted; null where there is none that can be read. */
+  const pasted = ref('')
+  const table = computed(() =>
+    pasted.value.trim() === '' ? null : parseClimateTable(pasted.value, settings.units === 'us' ? 'F' : 'C'),
+  )
   /** The climates that the place may have, the likeliest first; one alone where it was chosen by its kind. */
   const climates = computed(() => {
     const figure = read.value?.ok ? read.value.known : null
     if (like.value !== '') return [climateLike(like.value, place.value, heightM.value, figure)]
     return place.value ? likelyClimates(place.value, heightM.value, figure) : []
   })
-  const climate = computed(() => climates.value[Math.min(chosen.value, climates.value.length - 1)] ?? null)
-  const where = computed(() => place.value ?? (climate.value ? { ...climate.value.seat, name: '' } : null))
+  const likely = computed(() => climates.value[Math.min(chosen.value, climates.value.length - 1)] ?? null)
+  const climate = computed(() => (table.value?.ok ? table.value.climate : (likely.value?.climate ?? null)))
+  const where = computed(() => place.value ?? (likely.value ? { ...likely.value.seat, name: '' } : null))
 
   /** What was answered so far, as a house can be made of it; null while it is not known where. */
   function answers(): Omit<StartAnswers, 'timeZone'> | null {
@@ -48,8 +55,8 @@ export const useStart = defineStore('start', () => {
       place: name || 'Place not named yet',
       latitudeDeg,
       longitudeDeg,
-      elevationM: Math.round(heightM.value ?? climate.value.heightM),
-      climate: climate.value.climate,
+      elevationM: Math.round(heightM.value ?? likely.value?.heightM ?? 0),
+      climate: climate.value,
       against: against.value,
       ...size,
       lives: lives.value,
@@ -105,7 +112,9 @@ export const useStart = defineStore('start', () => {
     read,
     chosen,
     climates,
-    climate,
+    likely,
+    pasted,
+    table,
     where,
     against,
     size,

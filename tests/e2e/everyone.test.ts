@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { DEMOS } from '../../core/design'
-import { By, until } from 'selenium-webdriver'
+import { By, Key, until } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, find, settled, studied, type } from './browser'
-import { app, driver, fresh, text } from './session'
+import { app, driver, fresh, rows, text } from './session'
 
 describe('the southern demo, the server, and everyone', () => {
   test('the southern demo faces north and is cold in winter', async () => {
@@ -36,13 +36,22 @@ describe('the southern demo, the server, and everyone', () => {
     expect((await post(' '.repeat(2_100_000))).status).toBe(413)
   })
 
-  test.each([
-    ['day', 1280, 800, 'shape'],
-    ['night', 1280, 800, 'skin'],
-    ['day', 390, 844, 'site'],
-    ['day', 1280, 800, 'year'],
-  ])('axe finds nothing serious: %s, %i × %i, %s', async (theme, width, height, step) => {
-    await fresh(`/?step=${step}`)
+  const AXE = readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8')
+  /** What axe finds at any level, and whether the page is wider than its window. */
+  async function amiss(where: string): Promise<string[]> {
+    await driver.executeScript('if (!window.axe) eval(arguments[0])', AXE)
+    const found = await driver.executeAsyncScript<{ id: string; nodes: { html: string }[] }[]>(
+      'const done = arguments[0]; axe.run().then(r => done(r.violations))',
+    )
+    const wider = await driver.executeScript<number>(
+      'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
+    )
+    return [
+      ...found.map(v => `${where}: ${v.id}: ${v.nodes[0]!.html.slice(0, 160)}`),
+      ...(wider > 0 ? [`${where}: ${wider} px wider than the window`] : []),
+    ]
+  }
+  async function looksLike(theme: string, width: number, height: number): Promise<void> {
     await driver.executeScript(
       'localStorage.setItem("tierra-settings", JSON.stringify({ units: "metric", theme: arguments[0] }))',
       theme,
@@ -53,66 +62,116 @@ describe('the southern demo, the server, and everyone', () => {
       deviceScaleFactor: 1,
       mobile: width < 600,
     })
-    for (const path of [`/?step=${step}`, '/designs']) {
-      await driver.get(app.address + path)
-      if (path !== '/designs') await settled(driver)
-      else await find(driver, 'design-list')
-      await driver.executeScript(
-        readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8'),
-      )
-      const found = await driver.executeAsyncScript<{ id: string; impact: string; nodes: { html: string }[] }[]>(
-        'const done = arguments[0]; axe.run().then(r => done(r.violations))',
-      )
-      expect(
-        found
-          .filter(v => v.impact === 'serious' || v.impact === 'critical')
-          .map(v => `${v.id}: ${v.nodes[0]!.html.slice(0, 160)}`),
-      ).toEqual([])
-      // Nothing sticks out sideways.
+  }
+  afterEach(() => looksLike('day', 1280, 800))
+
+  test.each([
+    ['day', 1280, 800],
+    ['night', 390, 844],
+  ])('axe finds nothing at any level in any part of any step: %s, %i × %i', async (theme, width, height) => {
+    await fresh('/')
+    await looksLike(theme, width, height)
+    const found: string[] = []
+    const steps = await driver.executeScript<string[]>(
+      'return [...document.querySelectorAll("nav [data-test^=step-]")].map(e => e.dataset.test.slice(5))',
+    )
+    expect(steps).toHaveLength(11)
+    for (const id of steps) {
+      await driver.get(`${app.address}/?step=${id}`)
+      await settled(driver)
+      await driver.wait(until.elementLocated(By.css(`[data-test="panel-${id}"] *`)), 10000, `${id} stays empty`)
+      await driver.sleep(500)
+      const tabs = await rows('.controls [role=tab]')
+      for (let i = 0; i < Math.max(1, tabs.length); i++) {
+        if (i > 0) {
+          await driver.executeScript('document.querySelectorAll(".controls [role=tab]")[arguments[0]].click()', i)
+          await driver.sleep(400)
+        }
+        found.push(...(await amiss(`${id} ${tabs[i] ?? ''}`)))
+      }
+    }
+    for (const view of ['plan', 'model', 'heat']) {
+      await driver.get(`${app.address}/?step=shape`)
+      await settled(driver)
+      await click(driver, `view-${view}`)
+      await driver.sleep(700)
+      found.push(...(await amiss(view)))
+    }
+    expect(found).toEqual([])
+  })
+
+  test.each([
+    ['night', 1280, 800],
+    ['day', 390, 844],
+  ])('nor in the list, any sheet or dialog, the walk: %s, %i × %i', async (theme, width, height) => {
+    await fresh('/')
+    await looksLike(theme, width, height)
+    const found: string[] = []
+    await driver.get(`${app.address}/designs`)
+    await find(driver, 'design-list')
+    found.push(...(await amiss('the list')))
+    await driver.get(`${app.address}/?step=site`)
+    await settled(driver)
+    const sheet = async (name: string, open: () => Promise<unknown>) => {
+      await open()
+      await driver.sleep(600)
+      found.push(...(await amiss(name)))
+      await driver.actions().sendKeys(Key.ESCAPE).perform()
+      await driver.sleep(300)
+    }
+    const keys = (k: string) => () => driver.actions().sendKeys(k).perform()
+    if (width < 600) await sheet('more', () => click(driver, 'more'))
+    await sheet('menu', () => click(driver, 'design-menu'))
+    await sheet('map', () => click(driver, 'open-map'))
+    await sheet('words', keys('w'))
+    await sheet('shortcuts', keys('?'))
+    await sheet('start', async () => {
+      if (width < 600) await click(driver, 'more')
+      await click(driver, width < 600 ? 'more-start' : 'start-yours')
+      await (await find(driver, 'start-like')).findElement(By.css('option[value="boreal"]')).click()
+    })
+    if (width < 600) await click(driver, 'more')
+    await sheet('walk', () => click(driver, width < 600 ? 'more-walk' : 'walk-through'))
+    expect(found).toEqual([])
+  })
+
+  test('at twice the size of everything nothing is cut off, and the score stays in view', async () => {
+    await fresh('/')
+    await looksLike('day', 640, 400)
+    for (const step of ['shape', 'year', 'season']) {
+      await driver.get(`${app.address}/?step=${step}`)
+      await settled(driver)
+      await driver.sleep(400)
       expect(
         await driver.executeScript<number>(
           'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
         ),
       ).toBeLessThanOrEqual(0)
+      const score = await (await find(driver, 'score-line')).getRect()
+      expect(score.y).toBeGreaterThanOrEqual(0)
+      expect(score.y + score.height).toBeLessThanOrEqual(400)
     }
-    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-      width: 1280,
-      height: 800,
-      deviceScaleFactor: 1,
-      mobile: false,
-    })
   })
 
-  test('axe finds nothing serious in any part of shape and skin, nor in any view', async () => {
-    await fresh('/?step=shape')
-    const serious = async (where: string) => {
-      await driver.executeScript(
-        'if (!window.axe) eval(arguments[0])',
-        readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8'),
-      )
-      const found = await driver.executeAsyncScript<{ id: string; impact: string; nodes: { html: string }[] }[]>(
-        'const done = arguments[0]; axe.run().then(r => done(r.violations))',
-      )
-      expect(
-        found
-          .filter(v => v.impact === 'serious' || v.impact === 'critical')
-          .map(v => `${where}: ${v.id}: ${v.nodes[0]!.html.slice(0, 160)}`),
-      ).toEqual([])
-    }
-    for (const tab of ['form', 'dimensions', 'sun', 'beds']) {
-      await click(driver, `tab-${tab}`)
-      await serious(tab)
-    }
-    for (const view of ['plan', 'model', 'heat']) {
-      await click(driver, `view-${view}`)
-      await driver.sleep(700)
-      await serious(view)
-    }
-    await click(driver, 'step-skin')
-    for (const tab of ['heat', 'compare', 'cover', 'walls', 'edge', 'tight']) {
-      await click(driver, `tab-${tab}`)
-      await serious(tab)
-    }
+  test('on a phone: the score in view wherever one scrolls, the header in one row, handles a thumb wide', async () => {
+    await fresh('/')
+    await looksLike('day', 390, 844)
+    await driver.get(`${app.address}/?step=season`)
+    await settled(driver)
+    await find(driver, 'nights', 60000)
+    expect((await (await driver.findElement(By.css('header'))).getRect()).height).toBeLessThan(56)
+    await driver.executeScript('window.scrollTo(0, 3000)')
+    await driver.sleep(300)
+    const score = await (await find(driver, 'score-line')).getRect()
+    const scrolled = await driver.executeScript<number>('return window.scrollY')
+    expect(scrolled).toBeGreaterThan(500)
+    expect(score.y - scrolled).toBeGreaterThanOrEqual(-1)
+    expect(score.y - scrolled).toBeLessThan(120)
+    await driver.get(`${app.address}/?step=shape`)
+    await settled(driver)
+    for (const name of ['handle-ridge', 'handle-back'])
+      for (const e of await driver.findElements(By.css(`[data-test="${name}"]`)))
+        expect((await e.getRect()).width).toBeGreaterThanOrEqual(30)
   })
 
   test('once loaded it works without a network: every step, every view, a year, a study', async () => {

@@ -47,7 +47,7 @@ function state(id: AnyStep): { mark: string; words: string; tone: string; size: 
 
 <template>
   <nav ref="path" aria-label="Path of work" class="path">
-    <p v-if="year.view" class="phone-score" aria-hidden="true">
+    <p v-if="year.view" class="phone-score" aria-hidden="true" data-test="score-line">
       Coldest night
       <strong class="slab">{{ settings.show(year.view.answers.coldestNight.insideC, 'temperature') }}</strong>
     </p>

@@ -63,7 +63,7 @@ const setWind = (v: number) => {
       <QuantityField label="Wind" quantity="speed" :value="ownWind" :min="0" :max="30" :set="setWind" />
     </div>
     <p v-if="openings.length === 0" class="hint">Nothing opens.</p>
-    <div v-else class="overflow-x-auto">
+    <div v-else class="overflow-x-auto" v-sideways>
       <table class="mt-1" data-test="flows">
         <thead>
           <tr class="text-left">

@@ -70,7 +70,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
     <h2 class="group-title mt-2">
       Members <span class="hint font-sans font-normal">section {{ section }}</span>
     </h2>
-    <div class="overflow-x-auto">
+    <div class="overflow-x-auto" v-sideways>
       <table class="text-sm" data-test="members">
         <thead>
           <tr>

@@ -46,7 +46,7 @@ const currency = computed(() => bench.current.topUp.currency)
       <DesignField path="build.foundation.apartM" class="w-52" />
       <DesignField path="build.foundation.drain" class="w-52" />
     </div>
-    <div class="overflow-x-auto">
+    <div class="overflow-x-auto" v-sideways>
       <table class="mt-2 w-full" data-test="foundations">
         <thead class="text-sm">
           <tr>

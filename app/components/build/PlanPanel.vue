@@ -102,11 +102,10 @@ async function save(): Promise<void> {
           :key="d.id"
           class="button mr-1 px-2"
           :aria-pressed="bench.current.build.plan.daysOff.includes(d.id)"
-          :aria-label="d.name"
           :data-test="`off-${d.id}`"
           @click="toggleDay(d.id)"
         >
-          {{ d.name.slice(0, 2) }}
+          {{ d.name.slice(0, 2) }}<span class="sr-only">{{ d.name.slice(2) }}</span>
         </button>
       </fieldset>
       <button class="button mb-1" :disabled="plan.length === 0" data-test="save-ics" @click="save">

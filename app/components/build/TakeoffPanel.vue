@@ -60,7 +60,7 @@ const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.curren
       Prices are those of the price book under Weigh up, rough until you type your own. The score’s rough cost goes by
       areas, so that designs can be compared as they change; this list goes by pieces.
     </p>
-    <div class="overflow-x-auto">
+    <div class="overflow-x-auto" v-sideways>
       <table class="mt-2 w-full text-sm" data-test="takeoff">
         <thead>
           <tr>

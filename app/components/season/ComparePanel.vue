@@ -289,7 +289,7 @@ const size = (f: Found, v: number) => {
           </template>
         </section>
       </div>
-      <details class="mt-3 overflow-x-auto">
+      <details class="mt-3 overflow-x-auto" v-sideways>
         <summary class="cursor-pointer">The days and the hours in figures</summary>
         <table class="mb-2 text-sm" data-test="by-hour">
           <tbody>

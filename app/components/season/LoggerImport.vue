@@ -141,7 +141,7 @@ const ORDERS = [
     </template>
     <template v-else>
       <p class="font-semibold">{{ name }}</p>
-      <div class="overflow-x-auto">
+      <div class="overflow-x-auto" v-sideways>
         <table class="text-sm" data-test="columns">
           <tbody>
             <tr v-for="(h, i) in table.heading" :key="i" class="border-t border-line">

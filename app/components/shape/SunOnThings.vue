@@ -98,7 +98,7 @@ const most = computed(() => Math.max(1, ...hours.value.flatMap(h => h.clear)))
       <p v-if="failure" class="fault" role="alert">
         {{ failure }}
       </p>
-      <div class="overflow-x-auto">
+      <div class="overflow-x-auto" v-sideways>
         <table class="w-full text-sm" data-test="sun-hours">
           <thead>
             <tr>

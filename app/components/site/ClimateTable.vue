@@ -138,7 +138,7 @@ function estimateExtreme(key: Extreme): void {
 
 <template>
   <div>
-    <div class="overflow-x-auto">
+    <div class="overflow-x-auto" v-sideways>
       <table class="months">
         <thead>
           <tr>

@@ -59,7 +59,7 @@ function take(): void {
             </select>
           </label>
         </div>
-        <div class="mt-2 overflow-x-auto">
+        <div class="mt-2 overflow-x-auto" v-sideways>
           <table class="w-full text-sm">
             <thead>
               <tr>

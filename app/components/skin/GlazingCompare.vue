@@ -79,7 +79,7 @@ const options = computed((): ApexOptions => {
   <div class="space-y-3 px-4 py-3">
     <div>
       <StudyBar kind="glazings" ask="Work out each glazing in this design" />
-      <div class="overflow-x-auto">
+      <div class="overflow-x-auto" v-sideways>
         <table class="w-full text-sm" data-test="glazing-table">
           <thead>
             <tr class="text-right">

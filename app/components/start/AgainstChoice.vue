@@ -55,7 +55,7 @@ const FILL = { bed: 'var(--bed)', bench: 'var(--wall)', body: 'var(--slate)' } a
 
 <template>
   <RadioGroup as="div" :model-value="value" @update:model-value="emit('choose', $event)">
-    <RadioGroupLabel class="sr-only">What it stands against</RadioGroupLabel>
+    <RadioGroupLabel as="span" class="sr-only">What it stands against</RadioGroupLabel>
     <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-3">
       <RadioGroupOption
         v-for="s in sections"

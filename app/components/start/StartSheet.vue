@@ -57,7 +57,7 @@ const houses = computed(() => {
 })
 const dome = computed(() => start.against === 'dome')
 const shifted = computed(() => {
-  const c = start.climate
+  const c = start.likely
   if (!c) return ''
   const k = (v: number) => settings.show(Math.abs(v), 'temperatureDifference')
   const by: string[] = []
@@ -131,9 +131,7 @@ function close(): void {
                   label="Height above the sea, if known"
                   quantity="length"
                   :value="start.heightM"
-                  :none="
-                    start.climate ? `about ${settings.show(start.climate.heightM, 'length', { decimals: 0 })}` : ''
-                  "
+                  :none="start.likely ? `about ${settings.show(start.likely.heightM, 'length', { decimals: 0 })}` : ''"
                   :min="-430"
                   :max="6000"
                   :set="v => ((start.heightM = v), null)"
@@ -141,7 +139,21 @@ function close(): void {
                 />
               </div>
             </div>
-            <fieldset v-if="start.climates.length > 0" class="mt-1" data-test="climates">
+            <details class="mt-1">
+              <summary class="cursor-pointer">Paste your own monthly figures instead</summary>
+              <textarea
+                v-model="start.pasted"
+                class="input mt-1 h-16 font-mono text-sm"
+                aria-label="A climate table, pasted"
+                placeholder="A table from a web page or a spreadsheet, in any layout"
+                data-test="start-paste"
+              />
+            </details>
+            <p v-if="start.table?.ok" class="text-moss" role="status">
+              Your own figures are used: {{ start.table.took.join(', ') }}.
+            </p>
+            <p v-else-if="start.table" class="fault" role="alert">{{ start.table.message }}</p>
+            <fieldset v-else-if="start.climates.length > 0" class="mt-1" data-test="climates">
               <legend class="hint">
                 Illustrative climates, none of them yours: take the likest. Red marks the winter that you know.
               </legend>
@@ -150,7 +162,7 @@ function close(): void {
                   v-for="(c, i) in start.climates"
                   :key="c.type.id"
                   class="cursor-pointer rounded border bg-paper p-1 text-sm leading-tight"
-                  :class="c === start.climate ? 'border-2 border-clay' : 'border-line'"
+                  :class="c === start.likely ? 'border-2 border-clay' : 'border-line'"
                 >
                   <ClimateMonths :climate="c.climate" />
                   <input v-model="start.chosen" type="radio" name="climate" :value="i" class="mr-1 accent-(--clay)" />
@@ -214,7 +226,7 @@ function close(): void {
           <button
             v-else
             class="button primary"
-            :disabled="!start.climate || !houses[start.against]"
+            :disabled="!start.where || !houses[start.against]"
             data-test="make"
             @click="make"
           >

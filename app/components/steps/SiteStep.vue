@@ -16,7 +16,7 @@ import { type Patch } from '../../../core/editing'
 import { CLIMATE_FIGURES } from '../../../core/study/climate-figures'
 import { FAR_KM } from '../../../core/advice/cautions'
 import type { Coordinates } from '../../../formats/coordinates'
-import { parseNormalsTable } from '../../../formats/normals-table'
+import { parseClimateTable } from '../../../formats/climate-table'
 import { readCsvTable, type CsvTable } from '../../../formats/weather-csv'
 
 const bench = useDesign()
@@ -144,13 +144,15 @@ function setName(event: Event): void {
 }
 
 function usePaste(): void {
-  const table = parseNormalsTable(pasted.value, settings.units === 'us' ? 'F' : 'C')
+  const table = parseClimateTable(pasted.value, settings.units === 'us' ? 'F' : 'C')
   if (!table.ok) {
     pasteFault.value = table.message
     return
   }
-  pasteFault.value = setClimate({ kind: 'normals', lowC: table.lowC, highC: table.highC }, 'paste normals') ?? ''
-  if (pasteFault.value === '') pasted.value = ''
+  pasteFault.value = setClimate(table.climate, 'paste normals') ?? ''
+  if (pasteFault.value !== '') return
+  pasted.value = ''
+  notices.tell('info', `Taken from the table: ${table.took.join(', ')}.`)
 }
 
 async function useFile(event: Event): Promise<void> {
@@ -265,13 +267,13 @@ function backToNormals(): void {
                 <DoubtBars :unknowns="CLIMATE_FIGURES" ask="Run each at both ends" test="better" />
               </details>
               <details class="mt-2">
-                <summary class="cursor-pointer">Paste from a spreadsheet</summary>
+                <summary class="cursor-pointer">Paste a table from a web page or a spreadsheet</summary>
                 <textarea
                   v-model="pasted"
                   class="input mt-1 h-20 font-mono text-sm"
                   aria-label="Monthly lows and highs, pasted"
                   data-test="paste"
-                  placeholder="Twelve rows (low, high) or two rows of twelve months"
+                  placeholder="A climate table in any layout: months along or down, °C or °F, with sunshine, wind and records if it has them"
                 />
                 <p v-if="pasteFault" class="fault" role="alert" data-test="paste-fault">
                   {{ pasteFault }}

@@ -30,7 +30,7 @@ const FALL_K = 5
         {{ settings.show(FALL_K, 'temperatureDifference') }}</span
       >
     </h2>
-    <div class="overflow-x-auto">
+    <div class="overflow-x-auto" v-sideways>
       <table class="w-full max-w-2xl" data-test="materials">
         <thead>
           <tr class="text-right">

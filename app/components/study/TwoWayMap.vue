@@ -62,7 +62,7 @@ const take = (p: StudyPoint) =>
           ><input v-model="shown" type="radio" :value="id" /> {{ s.name }}</label
         >
       </fieldset>
-      <div class="overflow-x-auto">
+      <div class="overflow-x-auto" v-sideways>
         <table class="map" data-test="map">
           <thead>
             <tr>

@@ -87,7 +87,7 @@ const setMoisture = (v: number) => {
       A useful kWh, by fuel
       <span class="hint font-sans font-normal">prices are rough until you type yours</span>
     </h2>
-    <div class="overflow-x-auto">
+    <div class="overflow-x-auto" v-sideways>
       <table class="fuels" data-test="fuels">
         <thead>
           <tr>

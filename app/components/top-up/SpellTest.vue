@@ -86,7 +86,7 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
         <strong v-else>All stood it: leaves, soil and water.</strong>
         <span v-if="spell.stale" class="hint"> The design has changed since.</span>
       </p>
-      <div class="overflow-x-auto">
+      <div class="overflow-x-auto" v-sideways>
         <table class="spell">
           <thead>
             <tr>

@@ -122,7 +122,7 @@ const MANY = 14
     </div>
     <p v-if="others.length === 0" class="hint">Keep a variant, change it, and set both side by side here.</p>
     <p v-if="failure" class="fault" role="alert">{{ failure }}</p>
-    <div class="mt-3 overflow-x-auto">
+    <div class="mt-3 overflow-x-auto" v-sideways>
       <table data-test="side-by-side">
         <thead>
           <tr class="align-bottom">
@@ -174,7 +174,7 @@ const MANY = 14
       </ul>
       <details>
         <summary class="cursor-pointer">The months as a table</summary>
-        <div class="overflow-x-auto">
+        <div class="overflow-x-auto" v-sideways>
           <table class="text-sm">
             <thead>
               <tr class="text-right">

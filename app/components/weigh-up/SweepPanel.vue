@@ -205,7 +205,7 @@ const rows = computed(() =>
             {{ say(ax.values.at(-1) as number, ax.path) }}
           </text>
         </svg>
-        <div v-if="ay" class="overflow-x-auto">
+        <div v-if="ay" class="overflow-x-auto" v-sideways>
           <table class="map" data-test="sweep-map">
             <thead>
               <tr>

@@ -213,7 +213,7 @@ const files = useYearFiles()
     <p class="mt-1 min-h-10" data-test="map-hour">{{ told }}</p>
     <details>
       <summary class="cursor-pointer">As a table: means by month and time of the day</summary>
-      <div class="overflow-x-auto">
+      <div class="overflow-x-auto" v-sideways>
         <table class="text-sm">
           <thead>
             <tr class="text-right">

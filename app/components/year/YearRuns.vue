@@ -148,7 +148,7 @@ function open(): void {
     </div>
     <div ref="frame">
       <section v-for="c in charts" :key="c.id" class="mt-2">
-        <h3 class="font-semibold">{{ c.title }}</h3>
+        <h2 class="font-semibold">{{ c.title }}</h2>
         <svg :width="width" :height="H" role="img" :aria-label="c.title">
           <line
             v-if="c.of!.low < 0 && c.of!.high > 0"
