@@ -1,21 +1,23 @@
 import { faultLine, type Design } from '../../core/design'
 import type { PackedBook } from '../../core/season/book'
-import { designFileName, LARGEST_FILE, readDesign, writeDesign } from '../../formats/design-json'
-import { readEpw } from '../../formats/epw'
 import { saveText } from './saveText'
+
+/** What reads and writes files, loaded when the first is asked for. */
+const format = () => import('../../formats/design-json')
+const studies = async () => (await import('../stores/kept')).useKept()
 
 /** Export and import of designs, by button and by drop. */
 export function useDesignFiles() {
   const notices = useNotices()
   const keeping = useKeeping()
   const bench = useDesign()
-  const kept = useKept()
 
   /** A design with all that is kept beside it. */
   async function exportDesign(design: Design): Promise<void> {
-    const studies = design.id === bench.current.id ? kept.now() : null
+    const { designFileName, writeDesign } = await format()
+    const its = design.id === bench.current.id ? (await studies()).now() : null
     const book = (await keeping.bookOf(design.id)) as PackedBook | null | undefined
-    saveText(designFileName(design.name), writeDesign(design, studies, book ?? null))
+    saveText(designFileName(design.name), writeDesign(design, its, book ?? null))
   }
 
   /** Takes a weather file in as the climate of the design on the bench. */
@@ -24,6 +26,7 @@ export function useDesignFiles() {
     let text = new TextDecoder().decode(bytes)
     // Older tools write Latin-1 names.
     if (text.includes('\uFFFD')) text = new TextDecoder('latin1').decode(bytes)
+    const { readEpw } = await import('../../formats/epw')
     const read = readEpw(text, file.name)
     if (!read.ok) {
       notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [read.message] })
@@ -55,6 +58,7 @@ export function useDesignFiles() {
     if (/\.epw$/i.test(file.name)) return importWeather(file)
     const { looksLikeBackup } = await import('../../formats/backup-json')
     if (looksLikeBackup(await file.slice(0, 400).text())) return useBackup().restore(file)
+    const { LARGEST_FILE, readDesign } = await format()
     const read =
       file.size > LARGEST_FILE
         ? {
@@ -71,7 +75,7 @@ export function useDesignFiles() {
       return false
     }
     await keeping.add(read.design)
-    if (read.studies) await kept.take(read.studies)
+    if (read.studies) await (await studies()).take(read.studies)
     if (read.book) {
       const [{ packBook }, { useSeason }] = await Promise.all([
         import('../../core/season/book'),

@@ -40,22 +40,18 @@ const opened =
   keeping.state === 'opening'
     ? keeping.start(typeof route.query.d === 'string' ? route.query.d : null)
     : Promise.resolve(year.request(bench.current))
-const kept = useKept()
 onMounted(async () => {
   await opened
-  kept.look()
   useBackup().remind()
   takeDay()
   ready.value = true
-  // The drawing first; the controls once the page has a moment, or after a while.
-  const rest = globalThis.requestIdleCallback ?? ((run: () => void) => setTimeout(run, 50))
-  rest(
-    () => {
-      atHand.value = true
-    },
-    { timeout: 1200 },
-  )
+  // The drawing and the score first; the controls then, or after a while.
+  setTimeout(showControls, PATIENCE_MS)
 })
+const PATIENCE_MS = 1500
+const showControls = () => {
+  atHand.value = true
+}
 
 /** Something is held with the pointer: the design may change with every move until it is let go. */
 let held = false
@@ -73,9 +69,15 @@ watch(
 )
 // What is not seen yet is loaded once the first year is there.
 watch(
-  () => year.view !== null,
-  () => {
-    void loadLater()
+  () => year.view !== null && ready.value,
+  async () => {
+    // The score is painted before anything else is asked for.
+    await nextTick()
+    await new Promise(resolve => requestAnimationFrame(resolve))
+    showControls()
+    const { useKept } = await import('~/stores/kept')
+    useKept().look()
+    await loadLater()
   },
   { once: true },
 )

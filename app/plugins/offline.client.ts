@@ -1,39 +1,40 @@
-import { Workbox } from 'workbox-window'
-
 /** Once its own work is done, the page keeps all of its files, so that it opens without a network and a server. */
 export default defineNuxtPlugin(nuxt => {
   if (!('serviceWorker' in navigator) || import.meta.dev) return
-  const worker = new Workbox('/sw.js')
   let taken = false
-  worker.addEventListener('waiting', () => {
-    useNotices().tell('info', 'A new version of Tierra is here. It is used from the next time that you open it.', {
-      seconds: 120,
-      action: {
-        label: 'Use it now',
-        run: () => {
-          taken = true
-          worker.messageSkipWaiting()
+  async function begin(): Promise<void> {
+    const { Workbox } = await import('workbox-window')
+    const worker = new Workbox('/sw.js')
+    worker.addEventListener('waiting', () => {
+      useNotices().tell('info', 'A new version of Tierra is here. It is used from the next time that you open it.', {
+        seconds: 120,
+        action: {
+          label: 'Use it now',
+          run: () => {
+            taken = true
+            worker.messageSkipWaiting()
+          },
         },
-      },
+      })
     })
-  })
-  worker.addEventListener('controlling', () => {
-    // Never by itself in the middle of work: only where somebody asked for it, with all of it kept.
-    if (taken)
-      void useKeeping()
-        .flush()
-        .finally(() => location.reload())
-  })
+    worker.addEventListener('controlling', () => {
+      // Never by itself in the middle of work: only where somebody asked for it, with all of it kept.
+      if (taken)
+        void useKeeping()
+          .flush()
+          .finally(() => location.reload())
+    })
+    await worker.register().catch(() => undefined)
+  }
   // After the first score: its files go before those that are kept for later.
   nuxt.hook('app:mounted', () => {
-    const begin = () => void worker.register().catch(() => undefined)
-    if (location.pathname !== '/') return begin()
+    if (location.pathname !== '/') return void begin()
     const stop = watch(
       () => useYear().view !== null,
       there => {
         if (!there) return
         queueMicrotask(() => stop())
-        setTimeout(begin, 1500)
+        setTimeout(() => void begin(), 1500)
       },
       { immediate: true },
     )

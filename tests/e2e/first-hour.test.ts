@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
@@ -15,9 +15,9 @@ const gone = (name: string) =>
 const inSheet = (name: string) => find(driver, name)
 
 /** A server of its own, which a test may stop. */
-async function ownServer(port: number) {
+async function ownServer(port: number, output = join(process.cwd(), '.output')) {
   const address = `http://127.0.0.1:${port}`
-  const child = spawn(process.execPath, [join(process.cwd(), '.output/server/index.mjs')], {
+  const child = spawn(process.execPath, [join(output, 'server/index.mjs')], {
     stdio: 'ignore',
     env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), PORT: String(port) },
   })
@@ -143,6 +143,53 @@ describe('without a network or a server', () => {
     } finally {
       child.kill()
       await other?.quit()
+    }
+  })
+})
+
+describe('a new version', () => {
+  test('is told and waits; nothing is reloaded until somebody says so, and then no work is lost', async () => {
+    const output = mkdtempSync(join(tmpdir(), 'tierra-version-'))
+    cpSync(join(process.cwd(), '.output'), output, { recursive: true })
+    const port = 5237
+    let server = await ownServer(port, output)
+    const other = await openBrowser()
+    try {
+      await other.get(`${server.address}/?step=store`)
+      await settled(other)
+      const controlled = 'return navigator.serviceWorker.controller !== null'
+      await other.wait(async () => other.executeScript<boolean>(controlled), 60000, 'no service worker took over')
+      server.child.kill()
+      await new Promise(resolve => server.child.once('exit', resolve))
+      // Another build: its service worker differs in the mark of the page that it keeps, and so does its tag.
+      const worker = join(output, 'public/sw.js')
+      const text = readFileSync(worker, 'utf8')
+      const mark = /\{url:"\/",revision:"([0-9a-f]{16})"\}/.exec(text)![1]!
+      writeFileSync(worker, text.replace(mark, [...mark].reverse().join('')))
+      const listing = join(output, 'server/chunks/nitro/nitro.mjs')
+      const list = readFileSync(listing, 'utf8')
+      const tag = /"\/sw\.js": \{[^}]*?"etag": "\\"([^\\]+)\\""/.exec(list)![1]!
+      writeFileSync(listing, list.replaceAll(tag, `${tag.slice(0, -1)}${tag.endsWith('x') ? 'y' : 'x'}`))
+      server = await ownServer(port, output)
+      await type(other, 'How many', '27')
+      await other.executeScript('window.sameVisit = true')
+      await other.executeScript('navigator.serviceWorker.getRegistration().then(r => r.update())')
+      const told = await other.wait(
+        async () =>
+          (await other.findElements(By.xpath('//*[@data-test="notice"][contains(.,"new version of Tierra")]')))[0] ??
+          false,
+        30000,
+        'the new version was not told',
+      )
+      await other.sleep(1500)
+      expect(await other.executeScript('return window.sameVisit === true')).toBe(true)
+      await (told as Awaited<ReturnType<typeof find>>).findElement(By.xpath('.//button[.="Use it now"]')).click()
+      await other.wait(async () => other.executeScript<boolean>('return window.sameVisit !== true'), 15000)
+      await settled(other)
+      expect(await (await field(other, 'How many')).getAttribute('value')).toBe('27')
+    } finally {
+      server.child.kill()
+      await other.quit()
     }
   })
 })

@@ -229,7 +229,7 @@ describe('keeping', () => {
     expect(await notice()).toMatch(/is not kept in this browser/)
   })
 
-  test('the page weighs at most 450 kB before its first score', async () => {
+  test('the page weighs at most 400 kB before its first score', async () => {
     await fresh('/')
     await driver.sendDevToolsCommand('Network.clearBrowserCache', {})
     await driver.get(`${app.address}/`)
@@ -240,7 +240,7 @@ describe('keeping', () => {
       const before = performance.getEntriesByType('resource').filter(r => r.startTime < at)
       return before.reduce((sum, r) => sum + r.transferSize, 0)`)
     expect(weight).toBeGreaterThan(100_000)
-    expect(weight).toBeLessThan(450_000)
+    expect(weight).toBeLessThan(400_000)
   })
 
   test('once loaded it works offline', async () => {
