@@ -171,7 +171,12 @@ const COMMANDS: Record<string, Command> = {
 const help = (name: string) =>
   `tierra ${COMMANDS[name]!.usage}\n\n${COMMANDS[name]!.about}\nPrints JSON on standard output, ` +
   `messages on standard error. Exit code 0 done, 2 bad input, 1 anything else.`
-const USAGE = ['tierra <command>, or <command> --help', ...Object.values(COMMANDS).map(c => `  ${c.usage}`)].join('\n')
+/** What a command does, in the first words of what it says of itself. */
+const brief = (about: string) => about.split(/[:;.](?:\s|$)/)[0]!
+const USAGE = [
+  'tierra <command>, or <command> --help',
+  ...Object.values(COMMANDS).map(c => `  ${c.usage}\n      ${brief(c.about)}`),
+].join('\n')
 
 async function main(): Promise<void> {
   const [name, ...args] = process.argv.slice(2)

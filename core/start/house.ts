@@ -186,7 +186,8 @@ function bodiesOf(a: StartAnswers, shape: ShapeStart): Body[] {
   const out: Body[] = []
   if (a.atHand.drums > 0) {
     const inRow = max(1, Math.floor((shape.lengthM - 0.4) / MASS_M))
-    const stack = a.atHand.drums > inRow || a.against === 'house' ? 2 : 1
+    const walled = a.against !== 'dome' && a.against !== 'hoops'
+    const stack = walled && (a.atHand.drums > inRow || a.against === 'house') ? 2 : 1
     out.push(barrels(min(a.atHand.drums, stack * inRow), 'black', stack, 0.1, max(0, cm(shape.widthM - MASS_M))))
   }
   if (a.atHand.stone && (a.against === 'dome' || a.against === 'hoops'))

@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs'
+import { By, Key } from 'selenium-webdriver'
 import { click, find, openBrowser, settled, studied, type Size } from './browser'
 
 interface Shot {
@@ -8,6 +9,8 @@ interface Shot {
   wait?: string
   /** Pressed one after the other once it has settled. */
   clicks?: string[]
+  /** Typed into what a selector finds, with Enter, once all was pressed. */
+  typed?: [selector: string, text: string][]
   /** What is there once all that was pressed has come about. */
   until?: string
   /** Studies that are started and awaited. */
@@ -21,6 +24,17 @@ const SHOTS: Shot[] = [
   { name: 'bench-day', path: '/?step=shape' },
   { name: 'bench-night', path: '/?step=skin', theme: 'night' },
   { name: 'bench-phone', path: '/?step=shape', size: { width: 390, height: 844 } },
+  { name: 'walk-through', path: '/?step=shape', clicks: ['walk-through'], until: 'walk' },
+  {
+    name: 'start-yours',
+    path: '/?step=shape',
+    clicks: ['start-yours', 'against-house', 'has-drums'],
+    typed: [
+      ['[data-test=start-sheet] [data-test=place-search]', '47.9, 13.2'],
+      ['[data-test=known-low]', '6b'],
+    ],
+    until: 'climates',
+  },
   { name: 'year-why', path: '/?step=year' },
   { name: 'year-map', path: '/?d=saritas&step=year', clicks: ['tab-map'] },
   { name: 'ladder', path: '/?step=weighUp', clicks: ['start-ladder'], until: 'start-ladder' },
@@ -29,9 +43,7 @@ const SHOTS: Shot[] = [
   { name: 'model', path: '/?d=saritas&step=shape&day=110&hour=9', clicks: ['view-model'] },
   { name: 'store-us-units', path: '/?step=store', clicks: ['body-0', 'more-room'], units: 'us', studies: ['amount'] },
   { name: 'take-off', path: '/?step=build' },
-  { name: 'cuts', path: '/?d=saritas&step=build', clicks: ['tab-cuts'] },
   { name: 'drawing', path: '/?step=build', clicks: ['tab-drawings'] },
-  { name: 'order-of-work', path: '/?step=build', clicks: ['tab-plan'] },
   { name: 'season-tonight', path: '/?step=season', until: 'nights' },
   { name: 'season-compare', path: '/?step=season', wait: 'nights', clicks: ['tab-designed', 'find'], until: 'found' },
   { name: 'season-tasks', path: '/?step=season', wait: 'nights', clicks: ['tab-tasks'], until: 'season-tasks' },
@@ -66,6 +78,7 @@ for (const shot of SHOTS) {
     await click(driver, name)
     await driver.sleep(500)
   }
+  for (const [selector, text] of shot.typed ?? []) await driver.findElement(By.css(selector)).sendKeys(text, Key.ENTER)
   if (shot.until) await find(driver, shot.until, 60000)
   for (const kind of shot.studies ?? []) {
     await click(driver, `start-${kind}`)

@@ -11,11 +11,7 @@ const THINGS = computed((): { id: Thing; name: string; about: string }[] => [
   { id: 'power', name: 'Power', about: 'fans and lamps can run' },
   { id: 'water', name: 'Water', about: 'a tap or a tank near by' },
   { id: 'stone', name: 'A pile of stone', about: 'it keeps the day’s warmth' },
-  {
-    id: 'drums',
-    name: 'Drums for water',
-    about: `each keeps as much warmth as ${settings.show(1000, 'mass')} of stone`,
-  },
+  { id: 'drums', name: 'Drums for water', about: `each like ${settings.show(1000, 'mass')} of stone` },
   { id: 'windowsM2', name: 'Old windows', about: 'they go upright into the front' },
 ])
 const has = (id: Thing) =>
@@ -28,7 +24,7 @@ function toggle(id: Thing): void {
 </script>
 
 <template>
-  <ul class="grid grid-cols-1 gap-1.5 sm:grid-cols-2">
+  <ul class="grid grid-cols-1 items-start gap-1.5 sm:grid-cols-2">
     <li
       v-for="t in THINGS"
       :key="t.id"
