@@ -185,16 +185,15 @@ function does(
   r: { design: Design; year: Answers; passive: Answers; bare: number; took: readonly string[] },
   show: Show,
 ): string {
-  const inside = r.passive.coldestNight.insideC
-  const from = `Bare it would go down to ${show(r.bare, 'temperature')}`
+  const heats = isHeated(r.design.topUp.sources)
+  const inside = (heats ? r.passive : r.year).coldestNight.insideC
+  const t = (c: number) => show(c, 'temperature')
   const passive =
     r.took.length > 0
-      ? `; with ${list(r.took.map(id => SAID[id]!))} it stays at ${show(inside, 'temperature')} without any heat`
-      : ' without any heat'
-  const heated = isHeated(r.design.topUp.sources)
-    ? `, and a heater makes up the rest with ${show(r.year.topUp.kWh * 3.6e6, 'energy')} a year`
-    : ''
+      ? `Bare it would go down to ${t(r.bare)}; with ${list(r.took.map(id => SAID[id]!))} it stays at ${t(inside)}`
+      : `As it stands it goes down to ${t(inside)}`
+  const heated = heats ? `, and a heater makes up the rest with ${show(r.year.topUp.kWh * 3.6e6, 'energy')} a year` : ''
   const still = r.year.hoursBelowAim
-  const cool = still > 0 ? `; in ${still} hours of the year it is alive but too cool to grow` : ''
-  return `${from}${passive}${heated}${cool}.`
+  const cool = still > 0 ? `; in ${show(still, 'hours')} of the year it is alive but too cool to grow` : ''
+  return `${passive} without any heat${heated}${cool}.`
 }

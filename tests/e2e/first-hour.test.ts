@@ -37,7 +37,7 @@ describe('start yours', () => {
     await click(driver, 'make')
     await gone('start-sheet')
     await settled(driver)
-    expect(await notice()).toMatch(/why it begins like this[\s\S]*outside, in \w+[\s\S]*Bare it would go down to/)
+    expect(await notice()).toMatch(/why it begins like this[\s\S]*outside, in \w+[\s\S]*(would go|goes) down to/)
     expect(await text('nav[aria-label="Path of work"]')).toMatch(/lean-to 6\.00 m × 4\.00 m/)
     const c = await coldest(driver)
     expect(c).toBeGreaterThan(-12)
