@@ -123,7 +123,7 @@ test('days that nobody read, and those after them, are not held against the hous
   expect(days.map((c, i) => (c === 0 ? i : -1)).filter(i => i >= 0)).toEqual([0, 1, 2, 3, 10, 11, 12])
 })
 
-test('the light through the glazing can’t be told while nobody measured the sun, and is told better once somebody did', () => {
+test('light through the glazing can’t be told while nobody measured the sun; once somebody did, better', () => {
   const dim = [['skin.condition.dirt', 0.2]] as Patch[]
   const log = readingsOf(ash, { seed: 1003, from: '2026-11-01', days: 40, hidden: dim })
   const light = () => fit(engine, ash, lay(log)).found.find(f => f.what === 'glazing')!
