@@ -84,7 +84,7 @@ export const CLIMATE_FIGURES: readonly Unknown[] = [
   {
     id: 'wind',
     words: 'Wind by month',
-    measure: 'The nearest station’s mean wind, at ten metres over open land.',
+    measure: 'The nearest station’s mean wind, high over open land.',
     ends: design =>
       ends(design, climate =>
         climate.windMs !== undefined

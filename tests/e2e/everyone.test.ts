@@ -174,6 +174,23 @@ describe('the southern demo, the server, and everyone', () => {
         expect((await e.getRect()).width).toBeGreaterThanOrEqual(30)
   })
 
+  test('who listens hears the new score, once the hand has come to rest and only where it changed', async () => {
+    await fresh('/?step=store')
+    const heard = async () =>
+      driver.executeScript<string>('return document.querySelector("[data-test=spoken]").textContent')
+    await driver.executeScript(
+      'window.said = []; new MutationObserver(() => window.said.push(document.querySelector("[data-test=spoken]")' +
+        '.textContent)).observe(document.querySelector("[data-test=spoken]"), { childList: true, characterData: true, ' +
+        'subtree: true })',
+    )
+    for (const count of ['15', '17', '20']) await type(driver, 'How many', count)
+    const score = await coldest(driver)
+    await driver.sleep(2500)
+    expect(await heard()).toContain(`${score}`.replace('-', '−'))
+    // Three edits, one sentence.
+    expect((await driver.executeScript<string[]>('return window.said')).length).toBe(1)
+  })
+
   test('once loaded it works without a network: every step, every view, a year, a study', async () => {
     await fresh('/?step=shape')
     await driver.wait(

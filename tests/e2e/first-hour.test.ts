@@ -237,6 +237,24 @@ describe('one file that holds everything', () => {
     }
   })
 
+  test('somebody who has worked for a fortnight without one is reminded, once', async () => {
+    await fresh('/?step=store')
+    await type(driver, 'How many', '19')
+    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    const reminded = async () => {
+      await driver.navigate().refresh()
+      await settled(driver)
+      await driver.sleep(500)
+      return (await rows('[data-test="notice"]')).some(n => /kept in this browser alone/.test(n))
+    }
+    // The fortnight begins with the first work.
+    expect(await reminded()).toBe(false)
+    await driver.executeScript('localStorage.setItem("tierra-backup-reminded-at", String(Date.now() - 15 * 86400000))')
+    expect(await reminded()).toBe(true)
+    expect(await notice()).toMatch(/there is no backup of them/)
+    expect(await reminded()).toBe(false)
+  })
+
   test('a torn backup is refused with a sentence, and a damaged design of a sound one is left out', async () => {
     await fresh('/')
     await dropFile('all.json', '{"tierraBackup": 1, "designs": [')

@@ -9,6 +9,7 @@ import { sectionRays } from '~/composables/useSectionRays'
 
 const bench = useDesign()
 const year = useYear()
+const settings = useSettings()
 const drawing = useDrawing()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
@@ -28,7 +29,8 @@ const sunny = computed(() => sunnyAzimuthDeg(design.value.site.latitudeDeg, desi
 const spoken = computed(() => {
   const s = design.value.shape
   return (
-    `Section to scale: ${s.form}, ${s.widthM.toFixed(2)} m wide, ridge ${s.ridgeHeightM.toFixed(2)} m, ` +
+    `Section to scale: ${s.form}, ${settings.show(s.widthM, 'length')} wide, ridge ` +
+    `${settings.show(s.ridgeHeightM, 'length')}, ` +
     `glazing at ${outline.value.glazingAngleDeg.toFixed(1)}°, sunny side ` +
     `${turnWords(design.value.site.latitudeDeg, s.turnDeg)}.`
   )

@@ -52,7 +52,10 @@ const sheet = useTemplateRef<{ print: () => Promise<void> }>('sheet')
         }}
       </p>
       <ol v-if="found.noonShadowM !== null" class="hint list-decimal pl-5">
-        <li>Stand a straight stick of one metre upright on level ground: hang a weight from its top to be sure.</li>
+        <li>
+          Stand a straight stick of {{ settings.show(1, 'length') }} upright on level ground: hang a weight from its top
+          to be sure.
+        </li>
         <li>From half an hour before, mark the tip of its shadow every quarter of an hour.</li>
         <li>
           At {{ clock(found.noonClockH) }} the shadow points true <strong>{{ way }}</strong
@@ -74,7 +77,7 @@ const sheet = useTemplateRef<{ print: () => Promise<void> }>('sheet')
     </div>
     <PrintedSheet ref="sheet">
       <figcaption class="slab">
-        Shadow of a one-metre stick, {{ dayName(day) }}, {{ site.place
+        Shadow of a stick of {{ settings.show(1, 'length') }}, {{ dayName(day) }}, {{ site.place
         }}<span v-if="found.noonShadowM !== null" class="block font-sans text-base font-normal"
           >At {{ clock(found.noonClockH) }} it is {{ settings.show(found.noonShadowM, 'length') }} long and points true
           {{ way }}.</span

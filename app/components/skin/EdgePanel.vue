@@ -33,7 +33,8 @@ function showHeat(): void {
     </div>
     <div>
       <p v-if="ground">
-        Floor and sunk walls pass {{ ground.uaDay.toFixed(0) }} W for each degree, once the ground is steady.
+        Floor and sunk walls pass {{ settings.show(ground.uaDay, 'conductance') }}: so much for each degree, once the
+        ground is steady.
       </p>
       <p class="hint">
         A slab insulated all over is something builders disagree on: it slows the loss and cuts off the earth’s warmth

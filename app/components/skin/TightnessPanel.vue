@@ -43,8 +43,8 @@ const take = () =>
       <p class="mt-1">
         {{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa.
         <template v-if="year.view">
-          On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree
-          between inside and outside.
+          On the coldest night air leaks take {{ settings.show(year.view.answers.ua.infiltrationWK, 'conductance') }}:
+          so much for each degree between inside and outside.
         </template>
       </p>
     </div>

@@ -106,8 +106,8 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
           <h2 class="group-title">Tightness</h2>
           <p>{{ ach50Of(breathe).toFixed(0) }} air changes an hour under 50 Pa: set under Skin, Tightness.</p>
           <p v-if="year.view" class="hint">
-            On the coldest night air leaks take {{ year.view.answers.ua.infiltrationWK.toFixed(0) }} W for each degree
-            between inside and outside.
+            On the coldest night air leaks take {{ settings.show(year.view.answers.ua.infiltrationWK, 'conductance') }}:
+            so much for each degree between inside and outside.
           </p>
         </div>
       </div>

@@ -53,7 +53,7 @@ const words = computed(() => {
     )
   return (
     `No strip does both for ${name}: the two stretches of glass overlap by ${m(r.overlapM)}. ` +
-    (r.raiseM === null ? 'Raising it by up to 1.5 m does not help.' : `Raised by ${m(r.raiseM)} it would.`)
+    (r.raiseM === null ? `Raising it by up to ${m(1.5)} does not help.` : `Raised by ${m(r.raiseM)} it would.`)
   )
 })
 const middle = computed(() => {
