@@ -180,8 +180,8 @@ describe('the southern demo, the server, and everyone', () => {
       driver.executeScript<string>('return document.querySelector("[data-test=spoken]").textContent')
     await driver.executeScript(
       'window.said = []; new MutationObserver(() => window.said.push(document.querySelector("[data-test=spoken]")' +
-        '.textContent)).observe(document.querySelector("[data-test=spoken]"), { childList: true, characterData: true, ' +
-        'subtree: true })',
+        '.textContent)).observe(document.querySelector("[data-test=spoken]"), ' +
+        '{ childList: true, characterData: true, subtree: true })',
     )
     for (const count of ['15', '17', '20']) await type(driver, 'How many', count)
     const score = await coldest(driver)

@@ -124,7 +124,7 @@ describe('air stores, floor, beds and covers', () => {
     await fresh('/?d=fjellro&step=shape')
     await click(driver, 'tab-beds')
     const damp = async () => {
-      const row = driver.findElement(By.xpath('//*[@data-test="score"]//*[normalize-space(text())="Damp hours"]/..'))
+      const row = driver.findElement(By.xpath('//*[@data-test="score"]//div[dt[contains(., "Damp hours")]]'))
       return Number(/(\d[\d\s\u202f]*)\s*h\b/.exec(await row.getText())![1]!.replace(/\D/g, ''))
     }
     await settled(driver)
