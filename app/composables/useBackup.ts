@@ -69,7 +69,8 @@ export function useBackup() {
   }
 
   /** Reminds somebody whose designs have been changed and lie nowhere else. */
-  function remind(): void {
+  async function remind(): Promise<void> {
+    await keeping.refresh()
     const own = keeping.list.filter(k => k.revision > 1)
     if (own.length === 0) return
     const since = Math.max(remembered(MADE) ?? 0, remembered(REMINDED) ?? 0)

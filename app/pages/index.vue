@@ -42,7 +42,6 @@ const opened =
     : Promise.resolve(year.request(bench.current))
 onMounted(async () => {
   await opened
-  useBackup().remind()
   takeDay()
   ready.value = true
   // The drawing and the score first; the controls then, or after a while.
@@ -75,6 +74,7 @@ watch(
     await nextTick()
     await new Promise(resolve => requestAnimationFrame(resolve))
     showControls()
+    void useBackup().remind()
     const { useKept } = await import('~/stores/kept')
     useKept().look()
     await loadLater()

@@ -77,7 +77,9 @@ export async function settled(driver: WebDriver, ms = 20000): Promise<void> {
   await driver.wait(
     async () =>
       await driver.executeScript<boolean>(
-        'const s = document.querySelector("[data-test=score]"); return s !== null && s.dataset.running === "false"',
+        // The controls of a step come after the score.
+        'const s = document.querySelector("[data-test=score]"), c = document.querySelector(".controls"); ' +
+          'return s !== null && s.dataset.running === "false" && (c === null || c.childElementCount > 0)',
       ),
     ms,
     'the year was not worked out',

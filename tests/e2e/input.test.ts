@@ -63,7 +63,7 @@ describe('real input', () => {
 
   test('normals pasted from a spreadsheet; what is wrong is said and nothing is lost', async () => {
     await fresh('/?step=site')
-    await driver.findElement(By.css('summary')).click()
+    await driver.findElement(By.xpath('//summary[contains(., "Paste a table")]')).click()
     const box = await find(driver, 'paste')
     const paste = async (value: string) => {
       await driver.executeScript(

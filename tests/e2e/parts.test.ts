@@ -73,7 +73,7 @@ describe('the house in parts', () => {
     await press('design-menu')
     await find(driver, 'menu-new')
     // The list of designs comes first; the new one is found by its letters.
-    await driver.actions().sendKeys('start').sendKeys(Key.ENTER).perform()
+    await driver.actions().sendKeys('a plain').sendKeys(Key.ENTER).perform()
     await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'New greenhouse', 5000)
     await settled(driver)
     await find(driver, 'panel-site')
