@@ -47,11 +47,15 @@ async function bringBack(): Promise<void> {
   for (const demo of missingDemos.value) await keeping.add(demo)
 }
 
-/** The section as a small outline, all to one scale. */
+/** Pixels to the metre at which the largest of all fits: the small outlines are to one scale. */
+const ppm = computed(() => {
+  const outlines = keeping.list.map(k => makeOutline(k.design.shape))
+  return Math.min(11, ...outlines.flatMap(o => [80 / o.widthM, 50 / o.ridgeHeightM]))
+})
+/** The section as a small outline. */
 function outlinePath(design: Design): string {
-  return `M${makeOutline(design.shape)
-    .corners.map(p => `${(6 + p.x * 11).toFixed(1)} ${(54 - p.z * 11).toFixed(1)}`)
-    .join('L')}Z`
+  const at = (p: { x: number; z: number }) => `${(6 + p.x * ppm.value).toFixed(1)} ${(54 - p.z * ppm.value).toFixed(1)}`
+  return `M${makeOutline(design.shape).corners.map(at).join('L')}Z`
 }
 const when = (ms: number) => new Date(ms).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 async function drop(event: DragEvent): Promise<void> {

@@ -105,11 +105,11 @@ const BED_M = 1.2
 const LEAST_BED_M = 0.35
 
 /** Beds as wide as arms reach, each with a path behind it. */
-function bedsOf(widthM: number, massM: number, heightM: number, crop: string | null): Bed[] {
+function bedsOf(widthM: number, massM: number, heightM: number): Bed[] {
   const room = widthM - massM - 0.05
   const count = clamp(round(room / (BED_M + PATH_M)), 1, 6)
   const wide = cm(clamp((room - count * PATH_M) / count, LEAST_BED_M, BED_M + 0.1))
-  return Array.from({ length: count }, (_, i) => bedAt(cm(0.05 + i * (wide + PATH_M)), wide, heightM, { crop }))
+  return Array.from({ length: count }, (_, i) => bedAt(cm(0.05 + i * (wide + PATH_M)), wide, heightM))
 }
 
 /** Old windows stand upright in front, as high as there are enough of them, m; 0 where the form takes none. */
@@ -218,7 +218,7 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
   }
   const massM = a.atHand.drums > 0 ? MASS_M : 0.05
   const low = a.against === 'hoops'
-  const beds = bedsOf(shape.widthM, massM, low ? 0.15 : 0.4, null)
+  const beds = bedsOf(shape.widthM, massM, low ? 0.15 : 0.4)
   const stone = a.atHand.stone && !low && a.against !== 'dome'
   const door = doorAt(whole(shape, beds))
   const make = (vents: number): Design =>

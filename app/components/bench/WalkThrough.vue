@@ -53,7 +53,7 @@ async function arrive(): Promise<void> {
 }
 onMounted(arrive)
 watch(() => walk.at, arrive)
-// Only the first stop that is come to by starting one's own ends the walk.
+// Starting one's own is the end of the walk.
 watch(done, is => {
   if (is && walk.stop?.id === 'yours') walk.goTo(STOPS.length)
 })

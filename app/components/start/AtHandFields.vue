@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { entry, MATERIALS, VESSELS } from '../../../core/catalog'
+import { WATER_DENSITY, WATER_SPECIFIC_HEAT } from '../../../core/physics/constants'
 import type { AtHand } from '../../../core/start/choices'
 
 /** What is there already, each with its own small drawing. */
@@ -7,11 +9,14 @@ const DRUMS = 10
 const WINDOWS_M2 = 6
 type Thing = 'power' | 'water' | 'stone' | 'drums' | 'windowsM2'
 const settings = useSettings()
+/** Stone that takes as much heat for each degree as a drum full of water, kg. */
+const asStoneKg =
+  (entry(VESSELS, 'barrel-200').volumeM3 * WATER_DENSITY * WATER_SPECIFIC_HEAT) / entry(MATERIALS, 'stone').specificHeat
 const THINGS = computed((): { id: Thing; name: string; about: string }[] => [
   { id: 'power', name: 'Power', about: 'fans and lamps can run' },
   { id: 'water', name: 'Water', about: 'a tap or a tank near by' },
   { id: 'stone', name: 'A pile of stone', about: 'it keeps the day’s warmth' },
-  { id: 'drums', name: 'Drums for water', about: `each like ${settings.show(1000, 'mass')} of stone` },
+  { id: 'drums', name: 'Drums for water', about: `each like ${settings.show(asStoneKg, 'mass')} of stone` },
   { id: 'windowsM2', name: 'Old windows', about: 'they go upright into the front' },
 ])
 const has = (id: Thing) =>

@@ -8,7 +8,7 @@ const settings = useSettings()
 const [WIDTH, HEIGHT, LEFT] = [184, 100, 38]
 const [COLDEST, WARMEST] = [-40, 45]
 const x = (m: number) => LEFT + ((m + 0.5) * (WIDTH - LEFT)) / 12
-const y = (c: number) => 4 + ((WARMEST - c) / (WARMEST - COLDEST)) * (HEIGHT - 18)
+const y = (c: number) => 4 + ((WARMEST - Math.max(COLDEST, c)) / (WARMEST - COLDEST)) * (HEIGHT - 18)
 const lines = [-20, 0, 20]
 const bars = computed(() => props.climate.lowC.map((low, m) => ({ m, low, high: props.climate.highC[m]! })))
 const extreme = computed(() => props.climate.designLowC ?? props.climate.meanYearlyLowC ?? null)

@@ -155,7 +155,9 @@ function close(): void {
             <p v-else-if="start.table" class="fault" role="alert">{{ start.table.message }}</p>
             <fieldset v-else-if="start.climates.length > 0" class="mt-1" data-test="climates">
               <legend class="hint">
-                Illustrative climates, none of them yours: take the likest. Red marks the winter that you know.
+                Illustrative climates, none of them yours: take the likest.{{
+                  start.read?.ok ? ' Red marks the winter that you know.' : ''
+                }}
               </legend>
               <div class="grid gap-1.5 sm:grid-cols-3">
                 <label
@@ -220,7 +222,7 @@ function close(): void {
             <progress class="h-2 w-48 accent-(--clay)" :value="start.state.share" max="1" aria-label="Done so far" />
           </p>
           <p v-else class="hint flex-1">
-            Its year is run, and the house is mended by it: so it begins right for your place, not as a pattern.
+            Its year is run, and the house is mended by it: so it begins for your place, not as a pattern.
           </p>
           <button v-if="start.state.running" class="button" @click="start.cancel()">Stop</button>
           <button

@@ -76,17 +76,7 @@ const list = computed(() => {
         </article>
         <section v-if="here.length > 0" class="my-2 border-t border-line pt-2" data-test="here">
           <h3 class="group-title">On this screen</h3>
-          <p class="flex flex-wrap gap-1">
-            <button
-              v-for="t in here"
-              :key="t.id"
-              class="button"
-              :aria-pressed="opened === t.id"
-              @click="opened = opened === t.id ? null : t.id"
-            >
-              {{ t.term }}
-            </button>
-          </p>
+          <TermChoice v-model="opened" :terms="here" />
         </section>
         <section class="mt-3 border-t border-line pt-2">
           <h3 class="group-title">All words</h3>
@@ -98,17 +88,7 @@ const list = computed(() => {
             placeholder="Look up a word"
             data-test="word-search"
           />
-          <p class="flex flex-wrap gap-1" data-test="all-words">
-            <button
-              v-for="t in list"
-              :key="t.id"
-              class="button"
-              :aria-pressed="opened === t.id"
-              @click="opened = opened === t.id ? null : t.id"
-            >
-              {{ t.term }}
-            </button>
-          </p>
+          <TermChoice v-model="opened" :terms="list" data-test="all-words" />
           <p v-if="list.length === 0" class="hint">No word has that in it.</p>
         </section>
       </DialogPanel>
