@@ -69,8 +69,9 @@ export async function benchCommand(args: string[]): Promise<unknown> {
   const { options } = readOptions(args, ['runs'], [])
   const runs = options.runs === undefined ? 300 : numberOption('runs', options.runs, 2, 1000, true)
   const clock = () => performance.now()
-  const demo = timed(clock, sweepDesign)
-  const full = timed(clock, everythingOn)
+  const years = Math.min(YEARS, runs)
+  const demo = timed(clock, sweepDesign, years)
+  const full = timed(clock, everythingOn, years)
   const sweep = { runs, perSecond1: await sweepPerSecond(1, runs), perSecond2: await sweepPerSecond(2, runs) }
   return {
     yearMs: full.year,
@@ -83,17 +84,21 @@ export async function benchCommand(args: string[]): Promise<unknown> {
   }
 }
 
+/** Years of a kind that are timed, where the sweep is no shorter, and those before them that warm the compiler up. */
+const YEARS = 20
+const WARM = 4
+
 /**
- * Times twenty years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and
- * again with only the cover changed. The first years warm the compiler up.
+ * Times years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and again
+ * with only the cover changed.
  */
-function timed(clock: () => number, make: (index: number) => Design) {
+function timed(clock: () => number, make: (index: number) => Design, years: number) {
   const times: number[] = []
   const again: number[] = []
   const twins: number[] = []
   let stages: Record<string, number> = {}
   let memoryMB = 0
-  for (let i = 0; i < 26; i++) {
+  for (let i = 0; i < WARM + years; i++) {
     const before = process.memoryUsage()
     const engine = createYearEngine(clock)
     const design = make(i)
@@ -105,7 +110,7 @@ function timed(clock: () => number, make: (index: number) => Design) {
       { unheated: false },
     ).answers.runMs
     const both = createYearEngine(clock).run(design).answers.runMs
-    if (i < 6) continue
+    if (i < WARM) continue
     times.push(first)
     again.push(second)
     twins.push(both)

@@ -105,12 +105,12 @@ test('weather: an EPW that the design can be run with, and its monthly means', (
 }, 60000)
 
 test('bench: its figures, from a short sweep', () => {
-  const { code, json } = tierra('bench', '--runs', '4')
+  const { code, json } = tierra('bench', '--runs', '2')
   expect(code).toBe(0)
   const { yearMs, stagesMs, sweep } = json()
   expect(yearMs.median).toBeGreaterThanOrEqual(yearMs.min)
   expect(Object.keys(stagesMs)).toEqual(['site', 'building', 'light', 'sun', 'network', 'answers'])
-  expect(sweep.runs).toBe(4)
+  expect(sweep.runs).toBe(2)
   expect(sweep.perSecond1).toBeGreaterThan(0)
   expect(sweep.perSecond2).toBeGreaterThan(0)
 }, 90000)
