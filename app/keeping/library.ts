@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { DEMOS, migrateDesign, type Design } from '../../core/design'
+import { DEMOS, migrateDesign, SCHEMA_VERSION, type Design } from '../../core/design'
 import { documentFaults } from '../../core/editing'
 
 /** A design as it is kept, with the count of its saves: two tabs tell by it who was first. */
@@ -9,6 +9,8 @@ export interface KeptDesign {
   pinned: Design | null
   revision: number
   updatedAt: number
+  /** The schema in which it was found sound: by it a design is not checked again each time that it is read. */
+  soundIn?: number
 }
 
 interface Schema extends DBSchema {
@@ -69,12 +71,26 @@ async function openIndexed(now: () => number): Promise<Library> {
     const tx = db.transaction(['designs', 'settings'], 'readwrite')
     for (const demo of DEMOS)
       if (!(await tx.objectStore('designs').get(demo.id)))
-        void tx.objectStore('designs').put({ id: demo.id, design: demo, pinned: null, revision: 1, updatedAt: now() })
+        void tx.objectStore('designs').put(toKeep(demo, null, 1, now()))
     void tx.objectStore('settings').put(true, 'demos-placed')
     await tx.done
   }
   return library
 }
+
+/** Whether a kept design can be worked with. What is put onto the bench was checked before; what else is kept, now. */
+export const isSound = ({ design, soundIn }: KeptDesign): boolean =>
+  soundIn === SCHEMA_VERSION || documentFaults(design).length === 0
+
+/** A design as it is put into the store, which holds none that was not checked. */
+const toKeep = (design: Design, pinned: Design | null, revision: number, updatedAt: number): KeptDesign => ({
+  id: design.id,
+  design,
+  pinned,
+  revision,
+  updatedAt,
+  soundIn: SCHEMA_VERSION,
+})
 
 /** What was kept by an earlier version, in this one's schema. */
 function broughtForward(kept: KeptDesign): KeptDesign {
@@ -86,7 +102,7 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
     lasting: true,
     async list() {
       // What cannot be read any more is left in place, unlisted, rather than breaking the list.
-      return (await db.getAll('designs')).map(broughtForward).filter(k => documentFaults(k.design).length === 0)
+      return (await db.getAll('designs')).map(broughtForward).filter(isSound)
     },
     async get(id) {
       const kept = await db.get('designs', id)
@@ -101,7 +117,7 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
         return { ok: false, reason: 'conflict', theirs }
       }
       const revision = baseRevision + 1
-      await tx.store.put({ id: design.id, design, pinned, revision, updatedAt: now() })
+      await tx.store.put(toKeep(design, pinned, revision, now()))
       await tx.done
       return { ok: true, revision }
     },
@@ -122,10 +138,7 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
  * demos.
  */
 export function memoryLibrary(now: () => number = Date.now, atHand: readonly KeptDesign[] = []): Library {
-  const start =
-    atHand.length > 0
-      ? atHand
-      : DEMOS.map((design): KeptDesign => ({ id: design.id, design, pinned: null, revision: 1, updatedAt: now() }))
+  const start = atHand.length > 0 ? atHand : DEMOS.map(design => toKeep(design, null, 1, now()))
   const designs = new Map<string, KeptDesign>(start.map(k => [k.id, k]))
   const first = new Map(designs)
   const settings = new Map<string, unknown>()
@@ -138,7 +151,7 @@ export function memoryLibrary(now: () => number = Date.now, atHand: readonly Kep
       if ((theirs?.revision ?? 0) !== baseRevision)
         return Promise.resolve({ ok: false as const, reason: 'conflict' as const, theirs })
       const revision = baseRevision + 1
-      designs.set(design.id, { id: design.id, design, pinned, revision, updatedAt: now() })
+      designs.set(design.id, toKeep(design, pinned, revision, now()))
       return Promise.resolve({ ok: true as const, revision })
     },
     remove: id => {

@@ -6,7 +6,7 @@ import { DEMOS, type Design } from '../../core/design'
 import type { PackedBook } from '../../core/season/book'
 import { documentFaults } from '../../core/editing'
 import { freshId, openJournal, type Journal } from '../keeping/journal'
-import { memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
+import { isSound, memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
 import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useYear } from './year'
@@ -54,9 +54,9 @@ export const useKeeping = defineStore('keeping', () => {
     const wanted = wantedId ? await library.get(wantedId) : undefined
     if (wantedId && !wanted)
       notices.tell('warning', 'The design in the address is not kept in this browser; another is opened.')
-    // The list is long to check: what is wanted goes onto the bench before it.
+    // What is wanted goes onto the bench before the list is read.
     let kept = wanted ?? (await library.get(DEMOS[0]!.id))
-    if (!kept || documentFaults(kept.design).length > 0) {
+    if (!kept || !isSound(kept)) {
       await refresh()
       kept = list.value[0]
     }

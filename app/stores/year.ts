@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Answers, Extreme } from '../../core/answers'
 import type { Design } from '../../core/design'
 import type { YearView } from '../../core/view'
@@ -18,8 +18,13 @@ export const useYear = defineStore('year', () => {
   const view = shallowRef<YearView | null>(null)
   const running = ref(false)
   const failure = ref('')
-  /** The coldest hour of the design while it is being drawn about; null while all that is shown is of one year. */
+  /**
+   * The coldest hour of the design while it is being drawn about, or of the first one before its year is there; null
+   * while all that is shown is of one year.
+   */
   const moving = shallowRef<Extreme | null>(null)
+  /** The coldest hour as it is shown: the figure that follows the hand. */
+  const coldest = computed(() => moving.value ?? view.value?.answers.coldestNight ?? null)
   /** The coldest hour that a heated house would have with no added heat, and the year of which it is. */
   const unheated = shallowRef<{ view: YearView; coldest: Extreme } | null>(null)
   const pinned = shallowRef<Design | null>(null)
@@ -37,9 +42,9 @@ export const useYear = defineStore('year', () => {
         failure.value = ''
         if (newest) running.value = false
       },
-      coldest(coldest, of) {
-        if (of === 'moving') moving.value = coldest
-        else unheated.value = { view: view.value!, coldest }
+      coldest(hour, of) {
+        if (of === 'moving') moving.value = hour
+        else unheated.value = { view: view.value!, coldest: hour }
       },
       error(error) {
         asked = null
@@ -64,7 +69,7 @@ export const useYear = defineStore('year', () => {
     asked = design
     askedMoving = isMoving
     running.value = true
-    pool().request(design, isMoving)
+    pool().request(design, isMoving ? 'moving' : view.value === null ? 'first' : 'year')
   }
 
   /** Pins a design; its answers are what later figures are set against. null takes the pin out. */
@@ -130,6 +135,7 @@ export const useYear = defineStore('year', () => {
     study,
     running,
     moving,
+    coldest,
     unheated,
     failure,
     pinned,

@@ -5,17 +5,23 @@ import type { YearView } from '../../core/view'
 import { startYearWorkers } from './year-pool'
 import type { YearWorker } from './year.worker'
 
+/**
+ * What is asked of a design: its year; the coldest hour alone, while it is being drawn about; or, of the first on the
+ * bench, the coldest hour and then the year.
+ */
+export type Asked = 'year' | 'moving' | 'first'
+
 interface Job {
   sequence: number
   design: Design
-  moving: boolean
+  asked: Asked
 }
 
 /** What a client tells of the design that was asked for last. */
 export interface YearListener {
   /** A year that is newer than the last, and whether it is the newest asked for. */
   year: (view: YearView, newest: boolean) => void
-  /** The coldest hour of a design that is being drawn about, or of the unheated twin of the last year told. */
+  /** The coldest hour of a design whose year is not told yet, or of the unheated twin of the last year told. */
   coldest: (coldest: Extreme, of: 'moving' | 'unheated') => void
   /** A run failed. */
   error: (error: Error) => void
@@ -24,9 +30,9 @@ export interface YearListener {
 export interface YearClient {
   /**
    * Asks for a year. The newest request wins: those still waiting are dropped, and a result older than one already
-   * shown is not handed on. Of a design that is being drawn about, the coldest hour alone is worked out.
+   * shown is not handed on.
    */
-  request: (design: Design, moving?: boolean) => void
+  request: (design: Design, as?: Asked) => void
   /** One piece of work by itself, apart from the newest-wins line. */
   once: <T>(work: (worker: Remote<YearWorker>) => Promise<T>) => Promise<T>
   /**
@@ -90,10 +96,11 @@ export function createYearClient(size: number, listener: YearListener): YearClie
 
   async function work(worker: Remote<YearWorker>, job: Job): Promise<void> {
     const { design } = job
-    if (job.moving) {
+    if (job.asked !== 'year') {
       const coldest = await worker.coldest(design, { heated: true })
-      if (newer(job)) listener.coldest(coldest, 'moving')
-      return
+      const isNew = job.asked === 'moving' ? newer(job) : job.sequence === asked
+      if (isNew) listener.coldest(coldest, 'moving')
+      if (job.asked === 'moving') return
     }
     const view = await worker.run(design)
     if (!newer(job)) return
@@ -115,8 +122,8 @@ export function createYearClient(size: number, listener: YearListener): YearClie
   }
 
   return {
-    request(design, moving = false) {
-      pending = { sequence: ++asked, design, moving }
+    request(design, as = 'year') {
+      pending = { sequence: ++asked, design, asked: as }
       if (idle.length === 0) grow()
       startPending()
     },

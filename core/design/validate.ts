@@ -151,7 +151,9 @@ function nullableSchema(inner: AnySchema): AnySchema {
     })
 }
 
-const schema = schemaOf(DESIGN)
+let made: AnySchema | null = null
+/** The check of a document, made when one is first checked: most starts of the app check none. */
+const schema = (): AnySchema => (made ??= schemaOf(DESIGN))
 
 /**
  * No document is deeper or holds more than this; nor is any list or text of it longer. An hourly year takes 90 000
@@ -218,7 +220,7 @@ export function fieldFaults(document: unknown): Fault[] {
   }
   const much = tooMuch(document)
   if (much) return [much]
-  return toldBy(schema, document)
+  return toldBy(schema(), document)
 }
 
 function toldBy(by: AnySchema, value: unknown): Fault[] {

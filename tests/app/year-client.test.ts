@@ -138,7 +138,7 @@ test('of a design that is drawn about the coldest hour alone is worked out; its 
     year: v => told.push(['year', nameOf(v)]),
     coldest: (c, of) => told.push([of, c.insideC]),
   })
-  for (const name of ['a', 'b', 'c', 'd']) client.request(design(name), true)
+  for (const name of ['a', 'b', 'c', 'd']) client.request(design(name), 'moving')
   expect(runs).toHaveLength(0)
   expect(coldest.map(c => [c.design.name, c.heated])).toEqual([
     ['a', true],
@@ -159,6 +159,32 @@ test('of a design that is drawn about the coldest hour alone is worked out; its 
     ['moving', 4],
     ['year', 'd'],
   ])
+})
+
+test('of the first design the coldest hour is told and then the year; of one that was overtaken, neither', async () => {
+  const told: [string, number | string][] = []
+  const client = createYearClient(1, {
+    ...nothing,
+    year: v => told.push(['year', nameOf(v)]),
+    coldest: (c, of) => told.push([of, c.insideC]),
+  })
+  client.request(design('a'), 'first')
+  expect(runs).toHaveLength(0)
+  coldest[0]!.end(hour(1))
+  await rest()
+  expect(told).toEqual([['moving', 1]])
+  runs[0]!.end(view('a'))
+  await rest()
+  expect(told).toEqual([
+    ['moving', 1],
+    ['year', 'a'],
+  ])
+  const other = createYearClient(1, { ...nothing, coldest: c => told.push(['late', c.insideC]) })
+  other.request(design('b'), 'first')
+  other.request(design('c'))
+  coldest[1]!.end(hour(2))
+  await rest()
+  expect(told).toHaveLength(2)
 })
 
 test('a heated house is told first, and then what it would be with no heat, unless it was overtaken', async () => {

@@ -64,10 +64,13 @@ export function killProcesses(profile: string): void {
   }
 }
 
+/** What the page is about to have is looked for this often. */
+const POLL_MS = 50
+
 /** The element with a `data-test` name, once it is there. */
 export async function find(driver: WebDriver, name: string, ms = 15000): Promise<WebElement> {
   const by = By.css(`[data-test="${name}"]`)
-  await driver.wait(async () => (await driver.findElements(by)).length > 0, ms, `nothing is named ${name}`)
+  await driver.wait(async () => (await driver.findElements(by)).length > 0, ms, `nothing is named ${name}`, POLL_MS)
   return driver.findElement(by)
 }
 
@@ -83,6 +86,7 @@ export async function settled(driver: WebDriver, ms = 20000): Promise<void> {
       ),
     ms,
     'the year was not worked out',
+    POLL_MS,
   )
 }
 

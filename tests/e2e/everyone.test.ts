@@ -1,7 +1,7 @@
 import { DEMOS } from '../../core/design'
 import { By, until } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, find, settled, studied, type } from './browser'
-import { app, driver, fresh, rows, text } from './session'
+import { app, driver, fresh, text } from './session'
 
 describe('the southern demo, the server, and everyone', () => {
   test('the southern demo faces north and is cold in winter', async () => {

@@ -137,12 +137,12 @@ describe('keeping', () => {
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('25')
   })
 
-  test('left within 0 to 400 ms of an edit, fifty times: none is lost', async () => {
+  test('left within 0 to 400 ms of an edit, twenty times: none is lost', async () => {
     await fresh('/?step=store')
-    for (let i = 0; i < 50; i++) {
-      const count = 10 + (i % 23)
+    for (let i = 0; i < 20; i++) {
+      const count = 10 + i
       await type(driver, 'How many', String(count))
-      await driver.sleep(i * 8)
+      await driver.sleep(i * 20)
       await driver.navigate().refresh()
       await field(driver, 'How many')
       await driver.wait(

@@ -19,15 +19,13 @@ const steps = computed(() =>
 
 /** On a phone the path runs sideways: the step in hand is brought into view. */
 const path = ref<HTMLElement | null>(null)
-watch(
-  () => props.step,
-  () =>
-    void nextTick(() =>
-      path.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }),
-    ),
-  { flush: 'post' },
-)
-onMounted(() => path.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }))
+const bringIntoView = () =>
+  // With the next frame, whose layout is worked out anyway.
+  void requestAnimationFrame(() =>
+    path.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }),
+  )
+watch(() => props.step, bringIntoView, { flush: 'post' })
+onMounted(bringIntoView)
 
 const cautions = computed(() => new Set(designCautions(bench.current, year.view?.answers ?? null).map(c => c.step)))
 
@@ -47,9 +45,9 @@ function state(id: AnyStep): { mark: string; words: string; tone: string; size: 
 
 <template>
   <nav ref="path" aria-label="Path of work" class="path">
-    <p v-if="year.view" class="phone-score" aria-hidden="true" data-test="score-line">
+    <p v-if="year.coldest" class="phone-score" aria-hidden="true" data-test="score-line">
       Coldest night
-      <strong class="slab">{{ settings.show(year.view.answers.coldestNight.insideC, 'temperature') }}</strong>
+      <strong class="slab">{{ settings.show(year.coldest.insideC, 'temperature') }}</strong>
     </p>
     <ol>
       <li v-for="s in steps" :key="s.id">

@@ -16,8 +16,6 @@ const winters = useWinters()
 onMounted(() => winters.look())
 
 const a = computed(() => year.view?.answers ?? null)
-/** The figure that follows the hand. */
-const coldestC = computed(() => (year.moving ?? a.value!.coldestNight).insideC)
 const was = computed(() => year.pinnedAnswers)
 const WINTER_NAMES = Object.fromEntries(WINTERS.map(w => [w.id, w.name]))
 const capital = (words = '') => words.charAt(0).toUpperCase() + words.slice(1)
@@ -64,7 +62,11 @@ const cost = computed(() => roughCost(bench.current).total)
 const budget = computed(() => bench.current.aim.practical.budget)
 
 // For whoever measures how long the first score takes.
-watch(a, () => performance.mark('first score'), { once: true })
+watch(
+  () => year.coldest,
+  () => performance.mark('first score'),
+  { once: true },
+)
 
 /** The new score as a screen reader says it: once the hand has come to rest, and only where it changed. */
 const spoken = ref('')
@@ -94,15 +96,15 @@ function showColdest(): void {
     <p v-if="year.failure" class="fault" role="alert">
       {{ year.failure }}
     </p>
-    <p v-if="!a" class="hint py-8">Working out the first year …</p>
+    <p v-if="!year.coldest" class="hint py-8">Working out the first year …</p>
     <div v-else :class="year.running ? 'dimmed' : ''" data-test="score" :data-running="year.running">
       <h2 class="text-[1.05rem] font-medium">Coldest night</h2>
       <p class="flex flex-wrap items-baseline gap-x-3" :class="year.moving ? 'known' : ''">
         <span class="slab text-5xl leading-none" data-test="coldest" :data-moving="year.moving !== null">{{
-          t(coldestC)
+          t(year.coldest.insideC)
         }}</span>
         <ChangeMark
-          :now="coldestC"
+          :now="year.coldest.insideC"
           :was="was?.coldestNight.insideC"
           quantity="temperature"
           more="good"
@@ -110,162 +112,167 @@ function showColdest(): void {
           data-test="coldest-change"
         />
       </p>
-      <p class="mt-1">
-        inside, when it is {{ t(a.coldestNight.outsideC) }} outside.
-        <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
-          {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16)
-          }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}.
-        </button>
-        <template v-if="tightest">
-          Aim {{ t(tightest.aimC)
-          }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:
-        </template>
-        <strong v-if="tightest" :class="margin >= 0 ? 'text-moss' : 'text-clay'"
-          >{{ margin >= 0 ? 'kept, by' : 'missed, by' }}
-          {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong
-        >.
+      <p v-if="!a" class="mt-1">
+        inside, when it is {{ t(year.coldest.outsideC) }} outside. The rest of the year is on its way …
       </p>
-      <p class="hint mt-1" data-test="leaf">
-        <TermLink id="leaf-temperature">The leaf itself</TermLink>: {{ t(a.leaf.coldestC)
-        }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
-        {{ t(a.airs.ridgeColdestC)
-        }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
-        <button class="cursor-pointer underline decoration-dotted underline-offset-3" @click="trusting = true">
-          How far to trust it
-        </button>
-      </p>
-      <p v-if="illustrative" class="hint mt-1" data-test="on-illustration">
-        On an illustrative climate, not your own months: see Site.
-      </p>
-      <p v-if="a.coldestNight.untilOpened" class="hint mt-1" data-test="until-opened">
-        {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at
-        {{ a.coldestNight.untilOpened.clock }}.
-      </p>
-      <p v-if="winters.spread" class="hint mt-1" :class="winters.stale ? 'opacity-55' : ''" data-test="winters">
-        One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
-        <template v-if="bench.current.aim.winter !== 'usual'">
-          {{ capital(WINTER_NAMES[bench.current.aim.winter]) }} brings <strong>{{ t(winters.spread.meantC) }}</strong
-          ><template v-if="winters.spread.meantMarginK !== null"
-            >: aim
-            <strong :class="winters.spread.meantMarginK >= 0 ? 'text-moss' : 'text-clay'">{{
-              winters.spread.meantMarginK >= 0 ? 'kept' : 'missed'
-            }}</strong></template
+      <template v-else>
+        <p class="mt-1">
+          inside, when it is {{ t(a.coldestNight.outsideC) }} outside.
+          <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
+            {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16)
+            }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}.
+          </button>
+          <template v-if="tightest">
+            Aim {{ t(tightest.aimC)
+            }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:
+          </template>
+          <strong v-if="tightest" :class="margin >= 0 ? 'text-moss' : 'text-clay'"
+            >{{ margin >= 0 ? 'kept, by' : 'missed, by' }}
+            {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong
           >.
-        </template>
-      </p>
-      <p v-if="heated" class="hint mt-1">
-        Without added heat:
-        <span v-if="year.unheated" :class="year.unheated.view === year.view ? '' : 'opacity-55'">
-          {{ t(year.unheated.coldest.insideC) }}
-          <ChangeMark
-            :now="year.unheated.coldest.insideC"
-            :was="was?.freeRunning?.coldestNight.insideC"
-            quantity="temperature"
-            more="good"
-          />
-        </span>
-        <template v-else>…</template>
-      </p>
-      <dl class="mt-3 divide-y divide-line border-y border-line">
-        <div class="row">
-          <dt>
-            Hottest afternoon<span class="hint block"
-              >{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside, {{ t(a.airs.ridgeHottestC) }} under the
-              ridge</span
-            >
-          </dt>
-          <dd>
-            {{ t(a.hottestAfternoon.insideC) }}
+        </p>
+        <p class="hint mt-1" data-test="leaf">
+          <TermLink id="leaf-temperature">The leaf itself</TermLink>: {{ t(a.leaf.coldestC)
+          }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
+          {{ t(a.airs.ridgeColdestC)
+          }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
+          <button class="cursor-pointer underline decoration-dotted underline-offset-3" @click="trusting = true">
+            How far to trust it
+          </button>
+        </p>
+        <p v-if="illustrative" class="hint mt-1" data-test="on-illustration">
+          On an illustrative climate, not your own months: see Site.
+        </p>
+        <p v-if="a.coldestNight.untilOpened" class="hint mt-1" data-test="until-opened">
+          {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at
+          {{ a.coldestNight.untilOpened.clock }}.
+        </p>
+        <p v-if="winters.spread" class="hint mt-1" :class="winters.stale ? 'opacity-55' : ''" data-test="winters">
+          One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
+          <template v-if="bench.current.aim.winter !== 'usual'">
+            {{ capital(WINTER_NAMES[bench.current.aim.winter]) }} brings <strong>{{ t(winters.spread.meantC) }}</strong
+            ><template v-if="winters.spread.meantMarginK !== null"
+              >: aim
+              <strong :class="winters.spread.meantMarginK >= 0 ? 'text-moss' : 'text-clay'">{{
+                winters.spread.meantMarginK >= 0 ? 'kept' : 'missed'
+              }}</strong></template
+            >.
+          </template>
+        </p>
+        <p v-if="heated" class="hint mt-1">
+          Without added heat:
+          <span v-if="year.unheated" :class="year.unheated.view === year.view ? '' : 'opacity-55'">
+            {{ t(year.unheated.coldest.insideC) }}
             <ChangeMark
-              :now="a.hottestAfternoon.insideC"
-              :was="was?.hottestAfternoon.insideC"
+              :now="year.unheated.coldest.insideC"
+              :was="was?.freeRunning?.coldestNight.insideC"
               quantity="temperature"
-              more="bad"
+              more="good"
             />
-          </dd>
-        </div>
-        <div class="row">
-          <dt>Frost inside</dt>
-          <dd>
-            {{ settings.show(a.hoursBelow0, 'hours') }}
-            <ChangeMark :now="a.hoursBelow0" :was="was?.hoursBelow0" quantity="hours" more="bad" />
-          </dd>
-        </div>
-        <div class="row">
-          <dt>Below the aim</dt>
-          <dd>
-            {{ settings.show(a.hoursBelowAim, 'hours') }}
-            <ChangeMark :now="a.hoursBelowAim" :was="was?.hoursBelowAim" quantity="hours" more="bad" />
-          </dd>
-        </div>
-        <div class="row">
-          <dt>
-            Too hot<span class="hint block"
-              >above {{ withCrops ? 'what the crops bear' : t(bench.current.aim.highestAirC) }}</span
-            >
-          </dt>
-          <dd>
-            {{ settings.show(a.hoursAboveLimit, 'hours') }}
-            <ChangeMark :now="a.hoursAboveLimit" :was="was?.hoursAboveLimit" quantity="hours" more="bad" />
-          </dd>
-        </div>
-        <div class="row">
-          <dt>
-            <TermLink id="top-up">Top-up heat</TermLink
-            ><span v-if="heated" class="hint block"
-              >{{ money(a.topUp.cost, a.topUp.currency) }} a year, peak
-              {{ settings.show(a.topUp.peakW, 'power') }}</span
-            >
-          </dt>
-          <dd>
-            {{ heated ? settings.show(a.topUp.kWh * 3.6e6, 'energy') : 'none' }}
-            <ChangeMark
-              v-if="heated || (was && was.topUp.kWh > 0)"
-              :now="a.topUp.kWh * 3.6e6"
-              :was="was ? was.topUp.kWh * 3.6e6 : null"
-              quantity="energy"
-              more="bad"
-            />
-          </dd>
-        </div>
-        <div class="row">
-          <dt>
-            Cost, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span>
-          </dt>
-          <dd :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost">
-            {{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}
-          </dd>
-        </div>
-        <div class="row">
-          <dt>
-            <TermLink id="dli">Light, {{ MONTH_NAMES[darkest] }}</TermLink
-            ><span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span>
-          </dt>
-          <dd>
-            {{ a.months[darkest]!.dli.toFixed(1) }}
-            <ChangeMark :now="a.months[darkest]!.dli" :was="was?.months[darkest]?.dli" quantity="light" more="good" />
-          </dd>
-        </div>
-        <div class="row">
-          <dt><TermLink id="rh">Damp hours</TermLink><span class="hint block">above 90 % humidity</span></dt>
-          <dd>
-            {{ settings.show(a.hoursDamp, 'hours') }}
-            <ChangeMark :now="a.hoursDamp" :was="was?.hoursDamp" quantity="hours" more="bad" />
-          </dd>
-        </div>
-      </dl>
-      <h3 class="mt-3 text-[1.02rem] font-medium">Where the worst night’s heat went</h3>
-      <ul data-test="losses">
-        <li
-          v-for="l in a.worstNightLosses.slice(0, 3)"
-          :key="l.name"
-          class="grid grid-cols-[6rem_1fr_2.6rem] items-center gap-2"
-        >
-          <span>{{ l.name }}</span>
-          <span class="h-2 rounded-sm bg-clay" :style="{ width: `${l.share * 100}%` }" aria-hidden="true" />
-          <span class="text-right">{{ Math.round(l.share * 100) }} %</span>
-        </li>
-      </ul>
+          </span>
+          <template v-else>…</template>
+        </p>
+        <dl class="mt-3 divide-y divide-line border-y border-line">
+          <div class="row">
+            <dt>
+              Hottest afternoon<span class="hint block"
+                >{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside, {{ t(a.airs.ridgeHottestC) }} under the
+                ridge</span
+              >
+            </dt>
+            <dd>
+              {{ t(a.hottestAfternoon.insideC) }}
+              <ChangeMark
+                :now="a.hottestAfternoon.insideC"
+                :was="was?.hottestAfternoon.insideC"
+                quantity="temperature"
+                more="bad"
+              />
+            </dd>
+          </div>
+          <div class="row">
+            <dt>Frost inside</dt>
+            <dd>
+              {{ settings.show(a.hoursBelow0, 'hours') }}
+              <ChangeMark :now="a.hoursBelow0" :was="was?.hoursBelow0" quantity="hours" more="bad" />
+            </dd>
+          </div>
+          <div class="row">
+            <dt>Below the aim</dt>
+            <dd>
+              {{ settings.show(a.hoursBelowAim, 'hours') }}
+              <ChangeMark :now="a.hoursBelowAim" :was="was?.hoursBelowAim" quantity="hours" more="bad" />
+            </dd>
+          </div>
+          <div class="row">
+            <dt>
+              Too hot<span class="hint block"
+                >above {{ withCrops ? 'what the crops bear' : t(bench.current.aim.highestAirC) }}</span
+              >
+            </dt>
+            <dd>
+              {{ settings.show(a.hoursAboveLimit, 'hours') }}
+              <ChangeMark :now="a.hoursAboveLimit" :was="was?.hoursAboveLimit" quantity="hours" more="bad" />
+            </dd>
+          </div>
+          <div class="row">
+            <dt>
+              <TermLink id="top-up">Top-up heat</TermLink
+              ><span v-if="heated" class="hint block"
+                >{{ money(a.topUp.cost, a.topUp.currency) }} a year, peak
+                {{ settings.show(a.topUp.peakW, 'power') }}</span
+              >
+            </dt>
+            <dd>
+              {{ heated ? settings.show(a.topUp.kWh * 3.6e6, 'energy') : 'none' }}
+              <ChangeMark
+                v-if="heated || (was && was.topUp.kWh > 0)"
+                :now="a.topUp.kWh * 3.6e6"
+                :was="was ? was.topUp.kWh * 3.6e6 : null"
+                quantity="energy"
+                more="bad"
+              />
+            </dd>
+          </div>
+          <div class="row">
+            <dt>
+              Cost, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span>
+            </dt>
+            <dd :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost">
+              {{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}
+            </dd>
+          </div>
+          <div class="row">
+            <dt>
+              <TermLink id="dli">Light, {{ MONTH_NAMES[darkest] }}</TermLink
+              ><span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span>
+            </dt>
+            <dd>
+              {{ a.months[darkest]!.dli.toFixed(1) }}
+              <ChangeMark :now="a.months[darkest]!.dli" :was="was?.months[darkest]?.dli" quantity="light" more="good" />
+            </dd>
+          </div>
+          <div class="row">
+            <dt><TermLink id="rh">Damp hours</TermLink><span class="hint block">above 90 % humidity</span></dt>
+            <dd>
+              {{ settings.show(a.hoursDamp, 'hours') }}
+              <ChangeMark :now="a.hoursDamp" :was="was?.hoursDamp" quantity="hours" more="bad" />
+            </dd>
+          </div>
+        </dl>
+        <h3 class="mt-3 text-[1.02rem] font-medium">Where the worst night’s heat went</h3>
+        <ul data-test="losses">
+          <li
+            v-for="l in a.worstNightLosses.slice(0, 3)"
+            :key="l.name"
+            class="grid grid-cols-[6rem_1fr_2.6rem] items-center gap-2"
+          >
+            <span>{{ l.name }}</span>
+            <span class="h-2 rounded-sm bg-clay" :style="{ width: `${l.share * 100}%` }" aria-hidden="true" />
+            <span class="text-right">{{ Math.round(l.share * 100) }} %</span>
+          </li>
+        </ul>
+      </template>
     </div>
     <div v-for="c in cautions" :key="c.text" class="caution" role="note">
       {{ c.text }}
