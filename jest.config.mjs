@@ -34,5 +34,5 @@ export default {
   sandboxInjectedGlobals: LOOKED_UP,
   maxWorkers: 2,
   // Years are long on a machine that is busy.
-  testTimeout: 30_000,
+  testTimeout: 120_000,
 }

@@ -5,5 +5,5 @@ export default {
   testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/'],
   maxWorkers: 1,
-  testTimeout: 90000,
+  testTimeout: 180_000,
 }

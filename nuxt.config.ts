@@ -1,6 +1,8 @@
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
+import { cityMapping } from 'city-timezones'
 import { build } from 'esbuild'
+import { packPlaces } from './formats/places'
 import { writePlaces, writeServiceWorker } from './scripts/build/offline.mjs'
 
 export default defineNuxtConfig({
@@ -53,7 +55,7 @@ export default defineNuxtConfig({
     // The threads of the server's pool run a bundle of their own, which lies beside the server.
     'nitro:init': nitro => {
       nitro.hooks.hook('rollup:before', () => {
-        if (!nitro.options.dev) writePlaces(nitro.options.output.publicDir)
+        if (!nitro.options.dev) writePlaces(nitro.options.output.publicDir, packPlaces(cityMapping))
       })
       nitro.hooks.hook('compiled', async () => {
         await build({

@@ -3,6 +3,7 @@ import { Worker } from 'node:worker_threads'
 import type { Design } from '../core/design'
 import type { Brief } from '../core/study/brief'
 import type { EnsembleYear } from '../core/study/ensemble'
+import { byLight } from '../core/study/sweep'
 
 /** What a year of a design is read for. */
 export interface YearJobs {
@@ -21,13 +22,14 @@ export async function workOut<K extends keyof YearJobs>(
   workers = usualWorkers(),
 ): Promise<YearJobs[K][]> {
   const results = new Array<YearJobs[K]>(designs.length)
+  const jobs = byLight(designs.map((design, index) => ({ design, index })))
   let next = 0
   const lane = async () => {
     const worker = new Worker(new URL('./study-worker.mjs', import.meta.url))
     try {
-      while (next < designs.length) {
-        const index = next++
-        results[index] = await answer(worker, { kind, design: designs[index] })
+      while (next < jobs.length) {
+        const { design, index } = jobs[next++]!
+        results[index] = await answer(worker, { kind, design })
       }
     } finally {
       await worker.terminate()

@@ -35,7 +35,7 @@ export interface YearOptions {
   stop?: () => boolean
 }
 
-/** Houses whose light is remembered. */
+/** Houses whose light is remembered: what is run in an order of its own is best run by `byLight`. */
 const KEPT = 2
 /** Unless said. */
 const STEPS_PER_HOUR = 4
@@ -192,7 +192,7 @@ export function createYearEngine(now: () => number = () => 0) {
 export type YearEngine = ReturnType<typeof createYearEngine>
 
 /** All of a document on which the light in the room hangs, as one word. */
-function inLight({ site, aim, shape, skin, store }: Design): string {
+export function inLight({ site, aim, shape, skin, store }: Design): string {
   return JSON.stringify([
     site.latitudeDeg,
     // What grows catches light.

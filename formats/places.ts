@@ -9,6 +9,23 @@ export type PackedPlace = readonly [
   longitudeDeg: number,
 ]
 
+/** A place of the package that has the list. */
+export interface ListedPlace {
+  city: string
+  province?: string
+  country: string
+  lat: number
+  lng: number
+  pop: number
+}
+
+const thousandths = (v: number) => Math.round(v * 1e3) / 1e3
+/** The list as its file holds it. */
+export const packPlaces = (listed: readonly ListedPlace[]): PackedPlace[] =>
+  [...listed]
+    .sort((a, b) => b.pop - a.pop)
+    .map(c => [c.city, c.province ?? '', c.country, thousandths(c.lat), thousandths(c.lng)])
+
 const plain = (s: string) =>
   s
     .normalize('NFKD')

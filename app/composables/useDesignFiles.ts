@@ -1,5 +1,6 @@
 import { faultLine, type Design } from '../../core/design'
 import type { PackedBook } from '../../core/season/book'
+import { readWeatherFile } from './readWeatherFile'
 import { saveText } from './saveText'
 
 /** What reads and writes files, loaded when the first is asked for. */
@@ -22,12 +23,7 @@ export function useDesignFiles() {
 
   /** Takes a weather file in as the climate of the design on the bench. */
   async function importWeather(file: File): Promise<boolean> {
-    const bytes = await file.arrayBuffer()
-    let text = new TextDecoder().decode(bytes)
-    // Older tools write Latin-1 names.
-    if (text.includes('\uFFFD')) text = new TextDecoder('latin1').decode(bytes)
-    const { readEpw } = await import('../../formats/epw')
-    const read = readEpw(text, file.name)
+    const read = await readWeatherFile(file)
     if (!read.ok) {
       notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [read.message] })
       return false

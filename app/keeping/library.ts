@@ -37,6 +37,7 @@ export interface Library {
   restore: (kept: KeptDesign) => Promise<void>
   getSetting: (key: string) => Promise<unknown>
   setSetting: (key: string, value: unknown) => Promise<void>
+  removeSetting: (key: string) => Promise<void>
   /**
    * Of a memory: the designs that are other than they were at its start, with the revision that they began from;
    * nothing of a lasting store.
@@ -129,6 +130,7 @@ function indexedLibrary(db: IDBPDatabase<Schema>, now: () => number): Library {
     async setSetting(key, value) {
       await db.put('settings', value, key)
     },
+    removeSetting: key => db.delete('settings', key),
     changed: () => [],
   }
 }
@@ -165,6 +167,10 @@ export function memoryLibrary(now: () => number = Date.now, atHand: readonly Kep
     getSetting: key => Promise.resolve(settings.get(key)),
     setSetting: (key, value) => {
       settings.set(key, value)
+      return Promise.resolve()
+    },
+    removeSetting: key => {
+      settings.delete(key)
       return Promise.resolve()
     },
     changed: () =>

@@ -324,20 +324,31 @@ export const useKeeping = defineStore('keeping', () => {
     await refresh()
   }
 
-  /** Takes a design off the list; the notice brings it back. */
+  /** Takes a design off the list with all that is kept beside it; the notice brings it back. */
   async function remove(id: string): Promise<void> {
     await Promise.all([flush(), listed])
     const kept = await library.get(id)
     if (!kept) return
+    const beside: [key: string, value: unknown][] = []
+    for (const key of [`studies ${id}`, `book ${id}`]) {
+      const value = await library.getSetting(key)
+      if (value !== undefined) beside.push([key, value])
+    }
     await library.remove(id)
+    for (const [key] of beside) await library.removeSetting(key)
     await refresh()
+    const back = async () => {
+      await library.restore(kept)
+      for (const [key, value] of beside) await library.setSetting(key, value)
+      await refresh()
+    }
     if (bench.current.id === id) {
       if (list.value[0]) take(list.value[0])
       else await add(DEMOS[0]!)
     }
     notices.tell('info', `“${kept.design.name}” is deleted.`, {
       seconds: 15,
-      action: { label: 'Undo', run: () => void library.restore(kept).then(refresh) },
+      action: { label: 'Undo', run: () => void back() },
     })
   }
 

@@ -1,3 +1,4 @@
+import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { markRaw, ref, shallowRef, toRaw, watch } from 'vue'
 import { faultLine } from '../../core/design'
@@ -159,9 +160,9 @@ export const useSeason = defineStore('season', () => {
     const { design, book: its } = plain()
     return year.ask(worker => worker.compareSeason(design, its, stretch))
   }
-  const fitOf = (stretch: Stretch): Promise<Fit | null> => {
+  const fitOf = (stretch: Stretch, told: (share: number) => void): Promise<Fit | null> => {
     const { design, book: its, units } = plain()
-    return year.ask(worker => worker.fitSeason(design, its, stretch, units))
+    return year.ask(worker => worker.fitSeason(design, its, stretch, units, proxy(told)))
   }
   const tonightOf = (): Promise<{ told: Tonight; forecast: Forecast[]; typed: boolean }> => {
     const { design, book: its, units } = plain()

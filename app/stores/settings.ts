@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
-import { formatQuantity, type FormatOptions, type Quantity, type UnitSystem } from '../../core/units'
+import { formatQuantity, nameIn, type FormatOptions, type Quantity, type UnitSystem } from '../../core/units'
 
 const KEY = 'tierra-settings'
 type Theme = 'day' | 'night'
@@ -47,5 +47,8 @@ export const useSettings = defineStore('settings', () => {
   const show = (value: number, quantity: Quantity, options?: FormatOptions) =>
     formatQuantity(value, quantity, units.value, options)
 
-  return { units, theme, show }
+  /** The name of a thing, with what is measured in it in the chosen units. */
+  const named = (name: string) => nameIn(name, units.value)
+
+  return { units, theme, show, named }
 })

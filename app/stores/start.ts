@@ -5,8 +5,10 @@ import type { Design } from '../../core/design'
 import type { AtHand, Against, StartAnswers } from '../../core/start/choices'
 import { startDesign } from '../../core/start/improve'
 import { parseClimateTable } from '../../formats/climate-table'
+import type { EpwYear } from '../../formats/epw'
 import { readKnownLow } from '../../core/start/known-low'
 import { climateLike, likelyClimates } from '../../core/start/place-climates'
+import { readWeatherFile } from '../composables/readWeatherFile'
 import { useNewDesign } from '../composables/useNewDesign'
 import { freshId } from '../keeping/journal'
 import { useNotices } from './notices'
@@ -37,6 +39,20 @@ export const useStart = defineStore('start', () => {
   const table = computed(() =>
     pasted.value.trim() === '' ? null : parseClimateTable(pasted.value, settings.units === 'us' ? 'F' : 'C'),
   )
+  /** A weather file that was dropped or chosen: it goes before all else; or why it was not taken. */
+  const weather = shallowRef<{ file: string; year: EpwYear } | null>(null)
+  const weatherFault = ref('')
+  async function takeWeather(file: File): Promise<void> {
+    const read = /\.epw$/i.test(file.name)
+      ? await readWeatherFile(file)
+      : { ok: false as const, message: 'It is no weather file: its name ends in .epw.' }
+    weatherFault.value = read.ok ? '' : `${file.name} was not taken. ${read.message}`
+    if (!read.ok) return
+    const { epw } = read
+    weather.value = { file: file.name, year: epw }
+    place.value ??= { latitudeDeg: epw.latitudeDeg, longitudeDeg: epw.longitudeDeg, name: epw.place }
+    heightM.value ??= Math.round(epw.elevationM)
+  }
   /** The climates that the place may have, the likeliest first; one alone where it was chosen by its kind. */
   const climates = computed(() => {
     const figure = read.value?.ok ? read.value.known : null
@@ -44,7 +60,9 @@ export const useStart = defineStore('start', () => {
     return place.value ? likelyClimates(place.value, heightM.value, figure) : []
   })
   const likely = computed(() => climates.value[Math.min(chosen.value, climates.value.length - 1)] ?? null)
-  const climate = computed(() => (table.value?.ok ? table.value.climate : (likely.value?.climate ?? null)))
+  const climate = computed(
+    () => weather.value?.year.climate ?? (table.value?.ok ? table.value.climate : (likely.value?.climate ?? null)),
+  )
   const where = computed(() => place.value ?? (likely.value ? { ...likely.value.seat, name: '' } : null))
 
   /** What was answered so far, as a house can be made of it; null while it is not known where. */
@@ -115,6 +133,9 @@ export const useStart = defineStore('start', () => {
     likely,
     pasted,
     table,
+    weather,
+    weatherFault,
+    takeWeather,
     where,
     against,
     size,

@@ -4,7 +4,7 @@ import { computed, markRaw, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
 import { sameYear } from '../../core/study/kept'
-import { combinations, swept, sweepPoint, type SweepPoint, type Vary } from '../../core/study/sweep'
+import { byLight, combinations, swept, sweepPoint, type SweepPoint, type Vary } from '../../core/study/sweep'
 import { restOften } from '../composables/restOften'
 import { useDesign } from './design'
 import { useYear } from './year'
@@ -77,14 +77,15 @@ export const useSweeps = defineStore('sweeps', () => {
       if (design) left.push({ values, design: markRaw(design) })
       else cannot++
     }
+    const order = byLight(left)
     refused.value = cannot
     state.total = all.length - cannot
     try {
       await year.briefs(
-        left.map(s => s.design),
+        order.map(s => s.design),
         (brief, i) => {
           state.done++
-          come.push(sweepPoint(left[i]!.values, brief))
+          come.push(sweepPoint(order[i]!.values, brief))
           void showSoon()
         },
         signal,

@@ -65,12 +65,19 @@ export const seasonWork = (engine: YearEngine) => ({
       unsound: left,
     }
   },
-  fitSeason(design: Design, book: Book, stretch: Stretch, units: UnitSystem): Fit | null {
+  /** @param told the share that is done, 0–1, as it goes */
+  fitSeason(
+    design: Design,
+    book: Book,
+    stretch: Stretch,
+    units: UnitSystem,
+    told: (share: number) => void,
+  ): Fit | null {
     const readings = readingsWithin(book, stretch)
     const days = outsideDays(readings.log, readings.daily)
     if (days.length < 2) return null
     const laid = layDays(design, engine.site(design), days, readings)
-    return fit(engine, design, laid, undefined, showIn(units))
+    return fit(engine, design, laid, told, showIn(units))
   },
   tonight(
     design: Design,

@@ -1,16 +1,15 @@
 import { CONTENTS, entry, type Contents } from '../catalog'
-import { entryOf, group, plain, startOf, text } from '../design/field'
+import { conductivity, entryOf, group, number, startOf, text } from '../design/field'
 import { STIRRING, VESSEL_WALL, type BodyChain } from './kind'
 
 /** Fields of what a vessel or a tank is filled with. */
 export const contentsFields = {
   contents: entryOf([...CONTENTS, { id: 'own', name: 'Something else' }], { start: 'water', label: 'Filled with' }),
   ownName: text(40, { start: 'own filling', label: 'Its name', about: 'of another filling' }),
-  ownDensity: plain(50, 12000, { start: 1500, unit: 'kg/m³', label: 'Its density' }),
-  ownSpecificHeat: plain(100, 5000, { start: 900, unit: 'J/kg·K', label: 'Its specific heat' }),
-  ownConductivity: plain(0, 400, {
+  ownDensity: number('density', 50, 12000, { start: 1500, label: 'Its density' }),
+  ownSpecificHeat: number('specificHeat', 100, 5000, { start: 900, label: 'Its specific heat' }),
+  ownConductivity: conductivity(0, 400, {
     start: 0.5,
-    unit: 'W/m·K',
     label: 'Its conductivity',
     about: '0 for a liquid, which stirs itself',
   }),

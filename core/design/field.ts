@@ -170,6 +170,7 @@ export const hours = of('hours')
 export const power = of('power')
 export const money = of('money')
 export const count = of('count')
+export const conductivity = of('conductivity')
 /** In a unit that is shown as it is. */
 export const plain = of(null)
 

@@ -3,11 +3,14 @@ import type { Design } from '../design/types'
 import { ach50Of } from '../network/model'
 import { groundOf } from '../materials/ground'
 import type { Patch } from '../editing'
+import type { Quantity } from '../units'
 
 /** Something of a house that readings may tell: a number that a design takes for known. */
 export interface Doubt {
   id: string
   words: string
+  /** As it is shown; null for a number in a unit of its own. */
+  quantity: Quantity | null
   unit: string
   /** Where the document holds it once it was found. */
   path: string
@@ -35,6 +38,7 @@ export const DOUBTS: readonly Doubt[] = [
   {
     id: 'leakage',
     words: 'air leaks',
+    quantity: null,
     unit: 'changes an hour under 50 Pa',
     path: 'breathe.ach50',
     now: ({ breathe }) => ach50Of(breathe),
@@ -52,6 +56,7 @@ export const DOUBTS: readonly Doubt[] = [
   {
     id: 'cover',
     words: 'leak at the edges of the night cover',
+    quantity: 'share',
     unit: '',
     path: 'skin.cover.edgeLeak',
     now: design => (hasCover(design) ? Math.max(0.005, fittedCover(design.skin.cover).edgeLeak) : null),
@@ -66,6 +71,7 @@ export const DOUBTS: readonly Doubt[] = [
   {
     id: 'glazing',
     words: 'light that dirt takes',
+    quantity: 'share',
     unit: '',
     path: 'skin.condition.dirt',
     // Sought as what it lets through.
@@ -82,6 +88,7 @@ export const DOUBTS: readonly Doubt[] = [
   {
     id: 'soil',
     words: 'conductivity of the ground',
+    quantity: 'conductivity',
     unit: 'W/m·K',
     path: 'site.soilConductivity',
     now: ({ site }) => groundOf(site).conductivity,
@@ -96,6 +103,7 @@ export const DOUBTS: readonly Doubt[] = [
   {
     id: 'reach',
     words: 'share of the mass that the air reaches',
+    quantity: 'share',
     unit: '',
     path: 'store.reach',
     now: ({ store }) => (store.bodies.length > 0 ? store.reach : null),

@@ -3,7 +3,7 @@ import { inverse, Matrix } from 'ml-matrix'
 import { DAYS, HOURS } from '../climate'
 import type { Design } from '../design/types'
 import { patchDesign, type Patch } from '../editing'
-import { inMetric, type Show } from '../units'
+import { inMetric, type Quantity, type Show } from '../units'
 import type { YearEngine } from '../year'
 import { compare, countable, predict, skyOf, type Predicted } from './compare'
 import { DOUBTS, toldValue, type Doubt } from './doubts'
@@ -14,6 +14,8 @@ export interface Found {
   what: string
   words: string
   path: string
+  /** As it is shown; null for a number in a unit of its own. */
+  quantity: Quantity | null
   unit: string
   was: number
   now: number
@@ -142,7 +144,15 @@ interface Sought {
 }
 
 /** The house of a stretch with some of it otherwise, at the points that were read. */
-function makeHouse(engine: YearEngine, design: Design, laid: LaidYear, points: readonly Point[], sought: Sought) {
+function makeHouse(
+  engine: YearEngine,
+  design: Design,
+  laid: LaidYear,
+  points: readonly Point[],
+  sought: Sought,
+  /** Told of each run. */
+  ran: () => void,
+) {
   const { doubts } = sought
   const known = new Map<string, number[]>()
   const patched = (at: readonly number[]) =>
@@ -164,6 +174,7 @@ function makeHouse(engine: YearEngine, design: Design, laid: LaidYear, points: r
     let out = known.get(key)
     if (!out) {
       const p = predicted(at)
+      ran()
       out = points.map(point => point.said(p))
       known.set(key, out)
     }
@@ -221,18 +232,21 @@ export function fit(
     low: [...doubts.map(d => Math.log(d.low)), ...days.map(() => -1.5)],
     high: [...doubts.map(d => Math.log(d.high)), ...days.map(() => 1.2)],
   }
-  const house = makeHouse(engine, design, laid, points, sought)
+  const iterations = TURNS.reduce((sum, n) => sum + n, 0)
+  const most = (iterations + 1) * (1 + doubts.length + APART_DAYS)
+  let runs = 0
+  const house = makeHouse(engine, design, laid, points, sought, () => progress?.(Math.min(1, ++runs / most)))
   const first = compare(laid, predict(engine, design, laid))
   let at = [...sought.start]
   let off = offByGroup([], [])
-  TURNS.forEach((iterations, turn) => {
-    at = leastSquares(house, points, off, sought, at, iterations, share => progress?.((turn + share) / TURNS.length))
+  for (const turn of TURNS) {
+    at = leastSquares(house, points, off, sought, at, turn)
     const there = house.said(at)
     off = offByGroup(
       points,
       points.map((p, i) => there[i]! - p.read),
     )
-  })
+  }
   const spread = spreads(
     house.slopes(at),
     points.map(p => off[p.group]),
@@ -249,6 +263,7 @@ export function fit(
       what: d.id,
       words: d.words,
       path: d.path,
+      quantity: d.quantity,
       unit: d.unit,
       was: toldValue(d, d.now(design)!),
       now: value(0),
@@ -290,12 +305,10 @@ function leastSquares(
   sought: Sought,
   from: readonly number[],
   iterations: number,
-  progress: (share: number) => void,
 ): number[] {
   const weight = points.map(p => 1 / off[p.group])
   const count = points.length
   const y = [...points.map((p, i) => p.read * weight[i]!), ...sought.start.map((v, k) => v / sought.spread[k]!)]
-  let done = 0
   return levenbergMarquardt(
     { x: y.map((_, i) => i), y },
     params => {
@@ -311,7 +324,6 @@ function leastSquares(
       errorTolerance: 1e-6,
       jacobianFunction: params => {
         const slopes = house.slopes(params)
-        progress(Math.min(1, ++done / iterations))
         return i => slopes.map((s, k) => (i < count ? s[i]! * weight[i]! : k === i - count ? 1 / sought.spread[k]! : 0))
       },
     },
@@ -353,10 +365,10 @@ function explains(found: readonly Found[], before: number, after: number, few: s
   const dim = found.filter(f => !f.sure).map(f => f.words)
   const cannot = dim.length > 0 ? ` They can't tell ${dim.join(', ')}.` : ''
   if (told.length === 0) return `${errors} The readings give no reason to change it.${cannot}`
-  const size = (v: number) => Number(v.toPrecision(2)).toString()
-  const says = told.map(
-    f =>
-      `${f.words} ${size(f.now)}${f.unit ? ` ${f.unit}` : ''} (${size(f.low)} to ${size(f.high)}), not ${size(f.was)}`,
-  )
+  const says = told.map(f => {
+    const size = (v: number) => (f.quantity ? show(v, f.quantity) : Number(v.toPrecision(2)).toString())
+    const now = size(f.now) + (f.quantity ? '' : ` ${f.unit}`)
+    return `${f.words} ${now} (${size(f.low)} to ${size(f.high)}), not ${size(f.was)}`
+  })
   return `${errors} It reads as if: ${says.join('; ')}. ${told.map(f => f.hint).join(' ')}${cannot}`
 }

@@ -1,4 +1,7 @@
+import { kindOf } from '../bodies/registry'
 import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY } from '../climate'
+import type { Design } from '../design/types'
+import { roomOf } from '../geometry/objects'
 import type { Building } from '../geometry/surfaces'
 import type { YearSeries } from '../network/series'
 import type { Written } from './book'
@@ -38,6 +41,16 @@ const roofOf = ({ surfaces }: Building): number =>
   surfaces
     .filter(s => s.kind !== 'floor' && s.boundary !== 'house' && !s.id.startsWith('opening') && s.tiltDeg < 85)
     .reduce((sum, s) => sum + s.areaM2 * Math.cos((s.tiltDeg * Math.PI) / 180), 0)
+
+/** What the tanks that stand inside hold, L: rain can go into them, and then they are mass as far as they are full. */
+export const tanksInsideL = ({ shape, store }: Pick<Design, 'shape' | 'store'>): number =>
+  store.bodies
+    .filter(b => b.kind === 'tank')
+    .reduce((sum, b) => sum + 1000 * kindOf(b).waterM3(b, kindOf(b).box(b, roomOf(shape))), 0)
+
+/** How full the rain tank is in the week of a day, 0–1. */
+export const fullness = ({ weeks }: WaterYear, { tankL }: Written['water'], day: number): number =>
+  tankL > 0 ? weeks[Math.min(weeks.length - 1, Math.floor(day / 7))]!.tankL / tankL : 0
 
 const emptyYear = (roofM2: number): WaterYear => ({
   weeks: [],

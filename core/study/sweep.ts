@@ -1,5 +1,6 @@
 import { fieldAt, valueAt, type Design, type Fault } from '../design'
 import { designFaults, patchDesign } from '../editing'
+import { inLight } from '../year'
 import type { Brief } from './brief'
 
 /** One decision that a sweep varies. */
@@ -69,6 +70,21 @@ export function swept(design: Design, values: Swept['values']): Swept {
 /** The design of every combination. */
 export const sweepDesigns = (design: Design, varied: readonly Vary[]): Swept[] =>
   combinations(varied).map(values => swept(design, values))
+
+/**
+ * Designs in the order in which they are best worked out: those that stand in the same light after each other, since an
+ * engine remembers the light of the last ones alone. Otherwise as they come.
+ */
+export function byLight<T extends { design: Design }>(all: readonly T[]): T[] {
+  const lights = new Map<string, T[]>()
+  for (const one of all) {
+    const light = inLight(one.design)
+    const same = lights.get(light)
+    if (same) same.push(one)
+    else lights.set(light, [one])
+  }
+  return [...lights.values()].flat()
+}
 
 /** A point of a sweep: what was varied, and what the year says of it as the house is run. */
 export interface SweepPoint extends Pick<Brief, 'coldestC' | 'heatKWh' | 'winterDli' | 'hottestC' | 'cost'> {

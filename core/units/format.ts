@@ -32,16 +32,25 @@ const DECIMALS: Partial<Record<Quantity, number>> = {
   money: 2,
   light: 1,
   hours: 0,
-  harvest: 1,
   priceByWeight: 2,
   arealPrice: 2,
   linearPrice: 2,
   bulkPrice: 2,
   airflow: 0,
+  conductivity: 3,
+  density: 0,
+  specificHeat: 0,
   pressure: 0,
 }
 /** Units that need other decimals than their quantity. */
-const UNIT_DECIMALS: Readonly<Record<string, number>> = { 'in': 2, 'R': 1, 'lb': 0, 'inH₂O': 2 }
+const UNIT_DECIMALS: Readonly<Record<string, number>> = {
+  'in': 2,
+  'R': 1,
+  'lb': 0,
+  'inH₂O': 2,
+  'BTU/lb·°F': 2,
+  'BTU·in/h·ft²·°F': 2,
+}
 /** Times of the day and spans of hours up to this are shown to the quarter of an hour. */
 const SHORT_H = 48
 
@@ -95,6 +104,8 @@ function decimalsOf(shown: number, quantity: Quantity, symbol: string): number {
   if (quantity === 'volume' && Math.abs(shown) < 9.95) return 1
   if (symbol === 'h' && Math.abs(shown) < SHORT_H)
     return [0, 1].find(d => Math.abs(shown - Number(shown.toFixed(d))) < 1e-6) ?? 2
+  // A harvest is weighed to the tenth, in pounds as well.
+  if (quantity === 'harvest') return 1
   return UNIT_DECIMALS[symbol] ?? DECIMALS[quantity] ?? 1
 }
 
@@ -106,3 +117,18 @@ function feetAndInches(metres: number, sign = false): string {
   if (feet === 0) return `${lead}${rest}\u00a0in`
   return rest === 0 ? `${lead}${feet}\u00a0ft` : `${lead}${feet}\u00a0ft ${rest}\u00a0in`
 }
+
+/** Amounts that stand in the names of goods, and what they are. */
+const NAMED: Readonly<Record<string, readonly [Quantity, number]>> = {
+  'mm': ['thickness', 0.001],
+  'm³/h': ['airflow', 1],
+  'L': ['volume', 0.001],
+}
+const AMOUNT = /(\d+(?:\.\d+)?) (mm|m³\/h|L)(?!\w)/g
+
+/** The name of a thing as a reader measures it: `Thick blanket, 60 mm` is `Thick blanket, 2.36 in` to one in inches. */
+export const nameIn = (name: string, system: UnitSystem): string =>
+  name.replace(AMOUNT, (as, amount: string, unit: string) => {
+    const [quantity, si] = NAMED[unit]!
+    return shownUnit(quantity, system).symbol === unit ? as : formatQuantity(Number(amount) * si, quantity, system)
+  })

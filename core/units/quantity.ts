@@ -34,6 +34,9 @@ export type Quantity =
   | 'airflow'
   | 'pressure'
   | 'conductance'
+  | 'conductivity'
+  | 'density'
+  | 'specificHeat'
   | 'duration'
   | 'lampLight'
   | 'ratio'
@@ -125,6 +128,12 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   gapArea: [unit('cm²', 1e-4, ['cm2']), unit('in²', INCH * INCH, ['in2'])],
   airflow: [unit('m³/h', 1, ['m3/h']), unit('cfm', 1.69901082, ['ft³/min', 'ft3/min']), unit('L/s', 3.6, ['l/s'])],
   conductance: [unit('W/K', 1, ['w/°c']), unit('BTU/h·°F', 0.52752793, ['btu/hf', 'btu/h·f'])],
+  conductivity: [
+    unit('W/m·K', 1, ['w/mk', 'w/m·°c', 'λ']),
+    unit('BTU·in/h·ft²·°F', INCH / US_R, ['btu·in/hft2f', 'btu in/h ft2 f']),
+  ],
+  density: [unit('kg/m³', 1, ['kg/m3']), unit('lb/ft³', 0.45359237 / FOOT ** 3, ['lb/ft3', 'pcf'])],
+  specificHeat: [unit('J/kg·K', 1, ['j/kgk']), unit('BTU/lb·°F', 4186.8, ['btu/lbf'])],
   pressure: [unit('Pa', 1, ['pascal']), unit('inH₂O', 249.08891, ['inh2o', 'in wg'])],
   duration: [unit('min', 60, ['minute', 'minutes']), unit('s', 1, ['second', 'seconds']), unit('h', 3600, ['hour'])],
   ratio: [unit('', 1, [])],
@@ -167,6 +176,9 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   gapArea: { metric: 'cm²', us: 'in²', mixed: 'in²' },
   airflow: { metric: 'm³/h', us: 'cfm', mixed: 'cfm' },
   conductance: { metric: 'W/K', us: 'BTU/h·°F', mixed: 'W/K' },
+  conductivity: { metric: 'W/m·K', us: 'BTU·in/h·ft²·°F', mixed: 'BTU·in/h·ft²·°F' },
+  density: { metric: 'kg/m³', us: 'lb/ft³', mixed: 'lb/ft³' },
+  specificHeat: { metric: 'J/kg·K', us: 'BTU/lb·°F', mixed: 'J/kg·K' },
   pressure: { metric: 'Pa', us: 'inH₂O', mixed: 'Pa' },
   duration: { metric: 'min', us: 'min', mixed: 'min' },
   ratio: { metric: '', us: '', mixed: '' },

@@ -3,17 +3,10 @@
 import { createHash } from 'node:crypto'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import cities from 'city-timezones'
 import { generateSW, getManifest } from 'workbox-build'
 
-const digits = v => Math.round(v * 1e3) / 1e3
-
 /** Writes `places.json` into the folder of public files. */
-export function writePlaces(publicDir) {
-  const places = cities.cityMapping
-    .slice()
-    .sort((a, b) => b.pop - a.pop)
-    .map(c => [c.city, c.province ?? '', c.country, digits(c.lat), digits(c.lng)])
+export function writePlaces(publicDir, places) {
   mkdirSync(publicDir, { recursive: true })
   writeFileSync(join(publicDir, 'places.json'), JSON.stringify(places))
 }

@@ -49,6 +49,8 @@ describe.each([
     await library.setSetting('last', { a: 1 })
     expect(await library.getSetting('last')).toEqual({ a: 1 })
     expect(await library.getSetting('never')).toBeUndefined()
+    await library.removeSetting('last')
+    expect(await library.getSetting('last')).toBeUndefined()
   })
 })
 

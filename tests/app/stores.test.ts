@@ -261,13 +261,17 @@ describe('keeping', () => {
     await keeping.rename('ribera-alta', 'School on the bank')
     expect((await reopened('ribera-alta')).name).toBe('School on the bank')
     const id = bench.current.id
+    await keeping.keepBook(id, { of: 'its season' } as never)
     await keeping.remove(id)
+    // What stood beside it goes and comes with it.
+    expect(await keeping.bookOf(id)).toBeUndefined()
     expect(bench.current.id).not.toBe(id)
     expect(keeping.list.some(k => k.id === id)).toBe(false)
     const notice = notices.all.find(n => n.action?.label === 'Undo')!
     notice.action!.run()
     await rest()
     expect(keeping.list.some(k => k.id === id)).toBe(true)
+    expect(await keeping.bookOf(id)).toEqual({ of: 'its season' })
     expect(await keeping.openDesign(id)).toBe(true)
     expect(await keeping.openDesign('never')).toBe(false)
   })

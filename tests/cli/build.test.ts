@@ -29,7 +29,7 @@ test('takeoff: every line with what it costs, and the same as CSV', () => {
   const { data } = Papa.parse<Record<string, string>>(readFileSync(at('lines.csv'), 'utf8').trim(), { header: true })
   expect(data).toHaveLength(told.lines.length + 1)
   expect(Number(data.at(-1)!['cost, EUR'])).toBeCloseTo(told.total, 2)
-}, 20000)
+})
 
 test('cuts: members with saw angles, lumber and sheets as they are cut', () => {
   const told = tierra('cuts', design).json() as Record<string, unknown>[]
@@ -38,7 +38,7 @@ test('cuts: members with saw angles, lumber and sheets as they are cut', () => {
   expect((rafter.angles as number[]).map(a => a.toFixed(1))).toEqual(['58.1', '31.9'])
   expect(told.some(c => 'lumber' in c)).toBe(true)
   expect(told.some(c => c.sheet === 'twinwall-10' && 'lengthM' in c)).toBe(true)
-}, 20000)
+})
 
 test('draw: three files at one scale; what is wrong is told, and nothing written', () => {
   const files = ['svg', 'dxf', 'pdf'].flatMap(kind => [`--${kind}`, at(`section.${kind}`)])
@@ -68,7 +68,7 @@ test('draw: three files at one scale; what is wrong is told, and nothing written
     const { code, err } = tierra('draw', design, ...args)
     expect([code, words.test(err)]).toEqual([2, true])
   }
-}, 60000)
+})
 
 test('plan: tasks on days, as a calendar too; a day that is none is told', () => {
   const told = tierra('plan', design, '--start', '2027-04-05', '--ics', at('plan.ics')).json()
@@ -76,7 +76,7 @@ test('plan: tasks on days, as a calendar too; a day that is none is told', () =>
   expect(readFileSync(at('plan.ics'), 'utf8').match(/BEGIN:VEVENT/g)).toHaveLength(told.length)
   expect(tierra('plan', design, '--start', '2027-02-30').err).toMatch(/“2027-02-30” is not a day; allowed: a day such/)
   expect(tierra('plan', design).err).toMatch(/--start: is missing/)
-}, 20000)
+})
 
 describe('the take-off as a table', () => {
   test('what a spreadsheet would run is kept as words; supplier and note stand with their line', () => {

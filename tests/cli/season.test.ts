@@ -68,7 +68,7 @@ test('tasks: with dates, from a day on, and as a calendar that another reads', (
   )
   expect(events).toHaveLength(told.length)
   expect(tierra('tasks', design, '--from', 'soon')).toMatchObject({ code: 2, err: expect.stringMatching(/not a day/) })
-}, 120_000)
+})
 
 test('fit: a log without outside, or of no table, is refused in a sentence; a stuck sensor is told', () => {
   writeFileSync(at('inside.csv'), 'time,inside_C\n2027-01-04T10:00Z,5\n')

@@ -108,7 +108,12 @@ test('lows and highs by the day, written by hand, tell of the leaks too', () => 
   })
   const laid = layDays(ash, engine.site(ash), outsideDays(null, daily), { log: null, daily })
   expect(pointsOf(laid)).toHaveLength(2 * 56)
-  const { found } = fit(engine, ash, laid)
+  const shares: number[] = []
+  const { found } = fit(engine, ash, laid, share => shares.push(share))
+  expect(shares.length).toBeGreaterThan(20)
+  expect(shares).toEqual([...shares].sort((a, b) => a - b))
+  expect(shares.at(-1)).toBeGreaterThan(0.5)
+  expect(shares.at(-1)).toBeLessThanOrEqual(1)
   const leaks = found.find(f => f.path === 'breathe.ach50')!
   expect(leaks.low).toBeLessThan(18)
   expect(leaks.high).toBeGreaterThan(18)

@@ -12,7 +12,7 @@ import { readDays, readMonths } from '../../core/season/months'
 import { curvePath, rise } from '../../core/season/pictures'
 import { houseYear, seasonTasks } from '../../core/season/season-tasks'
 import { forecastDays, tonight, type Forecast } from '../../core/season/tonight'
-import { RUNS_OFF, waterYear } from '../../core/season/water'
+import { fullness, RUNS_OFF, tanksInsideL, waterYear } from '../../core/season/water'
 import { formatQuantity } from '../../core/units'
 import { createYearEngine } from '../../core/year'
 import { readingsOf } from '../season-log'
@@ -286,6 +286,30 @@ describe('water', () => {
     expect(dry.drunkByMonth[6]!).toBeGreaterThan(2 * dry.drunkByMonth[0]!)
     const fast = waterYear(building, year.series, water({ dripLh: 120 }))
     expect(fast.weeks[26]!.dripHours).toBeCloseTo(dry.weeks[26]!.dripHours / 2, 6)
+  })
+
+  test('a tank that stands inside can be the rain tank: 95 % of it is water, full when it rained', () => {
+    const tank = {
+      kind: 'tank',
+      lengthM: 2,
+      widthM: 0.8,
+      heightM: 1,
+      atM: 1,
+      offsetM: 0,
+      colour: 'black',
+      openShare: 1,
+    }
+    const bodies = [{ ...tank, contents: 'water' }, ...ash.store.bodies] as typeof ash.store.bodies
+    const inside = tanksInsideL({ ...ash, store: { ...ash.store, bodies } })
+    expect(inside).toBeCloseTo(0.95 * 2 * 0.8 * 1000, 6)
+    expect(tanksInsideL({ ...ash, store: { ...ash.store, bodies: [] } })).toBe(0)
+    const of = (mm: number) => {
+      const its = water({ rainMm: new Array<number>(12).fill(mm), tankL: inside, startShare: 0 })
+      return fullness(waterYear(building, year.series, its), its, 364)
+    }
+    expect(of(300)).toBeCloseTo(1, 1)
+    expect(of(0)).toBe(0)
+    expect(fullness(waterYear(building, year.series, water({ tankL: 0 })), water({ tankL: 0 }), 10)).toBe(0)
   })
 
   test('a larger tank lacks less', () => {

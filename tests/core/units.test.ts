@@ -1,5 +1,15 @@
 import fc from 'fast-check'
-import { formatQuantity, parseNumber, parseQuantity, UNITS, type Quantity, type UnitSystem } from '../../core/units'
+import { DUCT_FANS, GLAZINGS, NIGHT_COVERS } from '../../core/catalog'
+import { PRICE_ITEMS } from '../../core/catalog/prices'
+import {
+  formatQuantity,
+  nameIn,
+  parseNumber,
+  parseQuantity,
+  UNITS,
+  type Quantity,
+  type UnitSystem,
+} from '../../core/units'
 
 const si = (text: string, quantity: Quantity, system: UnitSystem = 'metric') => {
   const parsed = parseQuantity(text, quantity, system)
@@ -99,6 +109,8 @@ test('what is shown can be typed again, in every system', () => {
             arealMass: 0.25,
             airflow: 0.9,
             pressure: 1.3,
+            density: 8.1,
+            specificHeat: 21,
             duration: 3,
           }[quantity as string] ?? 0.06
         if (back.ok) expect(Math.abs(back.value - value)).toBeLessThanOrEqual(unit)
@@ -166,4 +178,17 @@ test('changes carry their sign, and nothing carries none', () => {
   expect(formatQuantity(-1.64, 'temperatureDifference', 'us', { sign: true, unit: false })).toBe('−3.0')
   expect(formatQuantity(0.01, 'temperatureDifference', 'metric', { sign: true, unit: false })).toBe('0.0')
   expect(formatQuantity(-0.3, 'length', 'us', { sign: true })).toBe('−1\u00a0ft')
+})
+
+test('names of goods are measured as the reader does: none metric in inches, all as they are written in metric', () => {
+  expect(nameIn('Thick blanket, 60 mm', 'us')).toBe('Thick blanket, 2.36\u00a0in')
+  expect(nameIn('Barrel, 200 L', 'us')).toBe('Barrel, 53\u00a0gal')
+  expect(nameIn('Fan in the skin, each 1000 m³/h', 'us')).toBe('Fan in the skin, each 589\u00a0cfm')
+  expect(nameIn('A house of my own, 12 mmm', 'us')).toBe('A house of my own, 12 mmm')
+  const names = [GLAZINGS, NIGHT_COVERS, DUCT_FANS, PRICE_ITEMS].flatMap(list => list.map(e => e.name))
+  expect(names.length).toBeGreaterThan(100)
+  for (const name of names) {
+    expect(nameIn(name, 'us')).not.toMatch(/\d ?(mm|cm|m|m²|m³|m³\/h|kg|L)\b/)
+    expect(nameIn(name, 'metric')).toBe(name)
+  }
 })

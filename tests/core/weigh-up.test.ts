@@ -6,7 +6,7 @@ import { laidOn, MOVES } from '../../core/moves/registry'
 import { briefOf } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Wanted } from '../../core/study/find'
 import { ranked, ranksByHeat, RANKS, rungOf, usefulKWhPrice, type Rank } from '../../core/study/ladder'
-import { readVary, stepped, sweepDesigns, sweepPoint } from '../../core/study/sweep'
+import { byLight, readVary, stepped, sweepDesigns, sweepPoint } from '../../core/study/sweep'
 import { doubted, UNKNOWNS } from '../../core/study/unknowns'
 import { roughCost } from '../../core/takeoff/cost'
 import { pricesOf, withPrice } from '../../core/takeoff/price-book'
@@ -188,6 +188,24 @@ describe('sweep', () => {
     ['shape.turnDeg=0:1:0.000001', /more than/],
   ])('%s is refused in words', (text, words) => {
     expect(() => readVary(text, plain)).toThrow(words)
+  })
+
+  test('run by light: each once, those of one turn after each other, whichever is varied quickest', () => {
+    const [turns, counts] = [
+      { path: 'shape.turnDeg', values: [0, 15, 30] },
+      { path: 'aim.lowestAirC', values: [1, 2, 3, 4] },
+    ]
+    const run = (varied: (typeof turns)[]) =>
+      byLight(sweepDesigns(plain, varied).map(s => ({ ...s, design: s.design! })))
+    const quickest = run([counts!, turns!])
+    expect(quickest).toHaveLength(12)
+    expect(quickest.map(s => s.values['shape.turnDeg'])).toEqual([0, 0, 0, 0, 15, 15, 15, 15, 30, 30, 30, 30])
+    expect(new Set(quickest.map(s => JSON.stringify(s.values))).size).toBe(12)
+    expect(run([turns!, counts!]).map(s => s.values['shape.turnDeg'])).toEqual(
+      quickest.map(s => s.values['shape.turnDeg']),
+    )
+    // What does not touch the light is run as it comes.
+    expect(run([counts!]).map(s => s.values['aim.lowestAirC'])).toEqual([1, 2, 3, 4])
   })
 
   test('every combination, what can’t be built told; a point is its year as it is run', () => {

@@ -1,36 +1,9 @@
-import { makeSiteYear, type WeatherYear } from '../../core/climate'
-import { DEMOS, type Design, type HourlyClimate } from '../../core/design'
+import { DEMOS, type HourlyClimate } from '../../core/design'
 import { patchDesign } from '../../core/editing'
 import { createYearEngine } from '../../core/year'
+import { withHours } from '../hours'
 
 const demo = DEMOS[0]!
-
-/** The demo with its own made year as an hourly climate, which a file would give. */
-function withHours(design: Design, change: Partial<Record<keyof WeatherYear, (v: number) => number>> = {}): Design {
-  const year = makeSiteYear(design.site as Parameters<typeof makeSiteYear>[0])
-  const series = Object.fromEntries(
-    (
-      [
-        'dryBulbC',
-        'dewPointC',
-        'pressurePa',
-        'globalWm2',
-        'beamWm2',
-        'diffuseWm2',
-        'skyInfraredWm2',
-        'windMs',
-        'cloud',
-      ] as const
-    ).map(k => [k, Array.from(year[k], change[k] ?? (v => v))]),
-  )
-  return {
-    ...design,
-    site: {
-      ...design.site,
-      climate: { kind: 'hourly', source: 'station.epw', notes: [], ...series } as unknown as HourlyClimate,
-    },
-  }
-}
 
 test(
   'a weather file read again under its name with another sky, beam or diffuse light gives another ' +

@@ -3,6 +3,7 @@ import { cpSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
+import { epwText } from '../formats/epw-file'
 import { click, coldest, consoleErrors, field, find, number, openBrowser, settled, type } from './browser'
 import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, text } from './session'
 
@@ -67,6 +68,24 @@ describe('start yours', () => {
     expect(await text('nav[aria-label="Path of work"]')).toMatch(/20 ft/)
     expect(await text('[data-test="score"]')).toMatch(/(June|July|August)[\s\S]*USD/)
     expect(await text('[data-test="section"]')).toMatch(/sunny side, north/)
+  })
+
+  test('a weather file dropped on the sheet is its climate and its place; another file is told', async () => {
+    await fresh('/')
+    await click(driver, 'start-yours')
+    await inSheet('start-like')
+    await dropFile('holiday.png', 'PNG', '[data-test="start-sheet"]')
+    expect(await text('[data-test="weather-fault"]')).toMatch(/holiday\.png was not taken[\s\S]*\.epw/)
+    expect(await (await find(driver, 'make')).isEnabled()).toBe(false)
+    await dropFile('field.epw', epwText(), '[data-test="start-sheet"]')
+    expect(await text('[data-test="start-weather"]')).toMatch(/field\.epw is used[\s\S]*coldest hour/)
+    expect(await driver.findElements(By.css('[data-test="weather-fault"]'))).toHaveLength(0)
+    await click(driver, 'make')
+    await gone('start-sheet')
+    await settled(driver)
+    expect(await text('nav[aria-label="Path of work"]')).toMatch(/hourly file/)
+    expect(await driver.findElements(By.css('[data-test="on-illustration"]'))).toHaveLength(0)
+    await coldest(driver)
   })
 
   test('no place, no house: wrong input is told where it stands, and closing loses nothing', async () => {

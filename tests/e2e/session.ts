@@ -73,14 +73,15 @@ export async function chooseUnits(units: string): Promise<void> {
   await (await find(driver, 'units')).findElement(By.css(`option[value="${units}"]`)).click()
 }
 
-/** Drops a file on the page, as a person would. */
-export async function dropFile(name: string, content: string): Promise<void> {
+/** Drops a file on the page, or on a part of it, as a person would. */
+export async function dropFile(name: string, content: string, onto = 'main'): Promise<void> {
   await driver.executeScript(
     `const transfer = new DataTransfer(); transfer.items.add(new File([arguments[1]], arguments[0]));
     const drop = new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true });
-    document.querySelector('main').dispatchEvent(drop)`,
+    document.querySelector(arguments[2]).dispatchEvent(drop)`,
     name,
     content,
+    onto,
   )
   await driver.sleep(300)
 }

@@ -77,7 +77,7 @@ const special = computed((): [string, string][] => {
     const made = madeOf(skin, id)
     const words = [
       ...(own.glazing ? [made.glazing.name] : []),
-      ...(own.cover ? [entry(NIGHT_COVERS, own.cover.id).name] : []),
+      ...(own.cover ? [settings.named(entry(NIGHT_COVERS, own.cover.id).name)] : []),
       ...(own.layers && made.kind === 'solid' ? [layers(own.layers)] : []),
       ...('solidTopM' in own && own.solidTopM > 0 && made.kind === 'glazed'
         ? [`solid for ${m(own.solidTopM)} at its top`]
@@ -104,7 +104,8 @@ const rows = computed((): [string, string][] => {
     ],
     [
       'Glazing',
-      `${entry(GLAZINGS, skin.glazing).name} at ${o.glazingAngleDeg.toFixed(1)}° from level, slope ${m(o.sunnySlopeM)}`,
+      `${settings.named(entry(GLAZINGS, skin.glazing).name)} at ${o.glazingAngleDeg.toFixed(1)}° from level, ` +
+        `slope ${m(o.sunnySlopeM)}`,
     ],
     ['Walls', layers(skin.wall)],
     ...(hasSolidRoof(d.value) ? [['Solid roof', layers(skin.roof)] as [string, string]] : []),
@@ -114,7 +115,7 @@ const rows = computed((): [string, string][] => {
       'Night cover',
       skin.cover.id === 'none'
         ? 'none'
-        : `${entry(NIGHT_COVERS, skin.cover.id).name}, ${skin.cover.place}, fit ${skin.cover.fit}`,
+        : `${settings.named(entry(NIGHT_COVERS, skin.cover.id).name)}, ${skin.cover.place}, fit ${skin.cover.fit}`,
     ],
     [
       'Ground edge',

@@ -162,7 +162,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
     </section>
     <section v-for="g in glazing" :key="g.glazing.id" class="mt-3" data-test="glazing-cuts">
       <h2 class="group-title">
-        {{ g.glazing.name }}
+        {{ settings.named(g.glazing.name) }}
         <span class="hint font-sans font-normal">{{ covers(g) }}</span>
       </h2>
       <p v-if="g.glazing.uvFace" class="hint">The marked face goes to the sun: look before each sheet is fixed.</p>

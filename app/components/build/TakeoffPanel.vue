@@ -84,7 +84,7 @@ const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.curren
             </tr>
             <tr class="border-t border-line align-top" :data-test="`line-${l.id}`">
               <th scope="row" class="py-0.5 pl-3 text-left font-normal">
-                {{ l.item }}
+                {{ settings.named(l.item) }}
                 <span v-if="l.note || notes.has(l.id)" class="hint block leading-tight">
                   {{ [l.note, notes.get(l.id)?.supplier, notes.get(l.id)?.note].filter(Boolean).join('; ') }}
                 </span>

@@ -8,6 +8,7 @@ defineProps<{
   /** Path of the document's field that it sets: its why is one press away. */
   why?: string
 }>()
+const settings = useSettings()
 const id = useId()
 </script>
 
@@ -19,7 +20,7 @@ const id = useId()
     </div>
     <select :id="id" class="input" :value="value" @change="set(($event.target as HTMLSelectElement).value as T)">
       <option v-for="o in options" :key="o.id" :value="o.id">
-        {{ o.name }}
+        {{ settings.named(o.name) }}
       </option>
     </select>
     <p v-if="hint" class="hint">

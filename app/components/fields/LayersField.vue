@@ -19,9 +19,9 @@ const settings = useSettings()
 
 const [low, high] = rangeOf('skin.wall.0.thicknessM')
 const whole = computed(() => layersResistance(props.layers) + FILMS)
-/** In the reader's units and in the other kind, for boards are labelled either way. */
 /** Of a square metre, at the design's prices. */
 const price = computed(() => layersPrice(props.layers, pricesOf(bench.current)))
+/** In the reader's units and in the other kind, for boards are labelled either way. */
 const resistance = computed(
   () =>
     settings.show(whole.value, 'resistance') +
@@ -65,21 +65,16 @@ function setMaterial(i: number, material: string): void {
 function setFraming(i: number, share: number): string | null {
   return put(i, { ...props.layers[i]!, framing: share }, `${props.path} framing`)
 }
-function setOwn(i: number, field: keyof OwnMaterial, value: string): void {
+function setName(i: number, name: string): void {
   const l = props.layers[i]!
-  if (l.own)
-    put(
-      i,
-      { ...l, own: { ...l.own, [field]: field === 'name' ? value : Number(value.replace(',', '.')) } },
-      `${props.path} own`,
-    )
+  if (l.own) put(i, { ...l, own: { ...l.own, name } }, `${props.path} own`)
 }
-const OWN_FIELDS = [
-  ['conductivity', 'W/m·K'],
-  ['density', 'kg/m³'],
-  ['specificHeat', 'J/kg·K'],
-  ['solarAbsorptance', 'sun taken in, 0–1'],
-] as const
+const OWN_FIELDS = {
+  conductivity: 'Conductivity',
+  density: 'Density',
+  specificHeat: 'Specific heat',
+  solarAbsorptance: 'Sun taken in',
+} as const
 function add(): void {
   const made = { material: props.onGround ? 'gravel' : 'eps', thicknessM: 0.05 }
   bench.edit([[props.path, [...props.layers, made]]], `${props.path} add`)
@@ -178,22 +173,20 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
               ×
             </button>
           </div>
-          <div v-if="layer.own" class="mt-1 grid grid-cols-3 gap-1 sm:grid-cols-5" data-test="own-material">
-            <label
-              >name
+          <div v-if="layer.own" class="mt-1 grid grid-cols-2 gap-x-2 gap-y-1" data-test="own-material">
+            <label class="col-span-2"
+              >Name
               <input
                 class="input"
                 :value="layer.own.name"
-                @change="setOwn(i, 'name', ($event.target as HTMLInputElement).value)"
+                @change="setName(i, ($event.target as HTMLInputElement).value)"
             /></label>
-            <label v-for="[field, unit] in OWN_FIELDS" :key="field" class="text-sm"
-              >{{ unit }}
-              <input
-                class="input"
-                inputmode="decimal"
-                :value="layer.own[field]"
-                @change="setOwn(i, field, ($event.target as HTMLInputElement).value)"
-            /></label>
+            <DesignField
+              v-for="(words, field) in OWN_FIELDS"
+              :key="field"
+              :path="`${path}.${i}.own.${field}`"
+              :label="words"
+            />
           </div>
         </li>
       </ol>

@@ -99,14 +99,16 @@ const hours = computed(() => {
   }))
 })
 const fitting = ref(false)
+const share = ref(0)
 const result = shallowRef<Awaited<ReturnType<typeof season.fitOf>>>(null)
 watch([() => season.book, stretch, () => bench.current], () => (result.value = null))
 async function find(): Promise<void> {
   if (!stretch.value) return
   fitting.value = true
+  share.value = 0
   const of = stretch.value
   try {
-    const its = await season.fitOf(of)
+    const its = await season.fitOf(of, done => (share.value = done))
     if (of === stretch.value) result.value = its
   } catch (error) {
     notices.tell('error', `It could not be found: ${error instanceof Error ? error.message : String(error)}`)
@@ -121,10 +123,7 @@ function adopt(): void {
   if (refused) notices.tell('error', refused)
   else notices.tell('info', 'The design is now as the readings found it. Undo takes it back.')
 }
-const size = (f: Found, v: number) => {
-  if (f.unit === '') return settings.show(v, 'share')
-  return `${Number(v.toPrecision(2))}`
-}
+const size = (f: Found, v: number) => (f.quantity ? settings.show(v, f.quantity) : Number(v.toPrecision(2)).toString())
 </script>
 
 <template>
@@ -259,6 +258,14 @@ const size = (f: Found, v: number) => {
           <button class="button mt-1" :disabled="fitting" data-test="find" @click="find">
             {{ fitting ? 'Looking …' : 'Find what the readings tell' }}
           </button>
+          <progress
+            v-if="fitting"
+            class="ml-3 h-2 w-40 accent-(--clay)"
+            :value="share"
+            max="1"
+            aria-label="Done so far"
+            data-test="fit-progress"
+          />
           <template v-if="result">
             <p class="mt-2" data-test="explains">{{ result.explains }}</p>
             <table class="mt-1 text-sm" data-test="found">
@@ -274,7 +281,7 @@ const size = (f: Found, v: number) => {
               <tbody>
                 <tr v-for="f in result.found" :key="f.what" class="border-t border-line">
                   <th scope="row" class="text-left font-normal">
-                    {{ f.words }}<span v-if="f.unit" class="hint">, {{ f.unit }}</span>
+                    {{ f.words }}<span v-if="!f.quantity" class="hint">, {{ f.unit }}</span>
                   </th>
                   <td class="pl-3 text-right">{{ size(f, f.was) }}</td>
                   <td class="pl-3 text-right font-semibold">{{ f.sure ? size(f, f.now) : '?' }}</td>

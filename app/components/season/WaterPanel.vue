@@ -2,11 +2,14 @@
 import { useElementSize } from '@vueuse/core'
 import { dayName, MONTH_NAMES, MONTH_START } from '../../../core/climate'
 import { linear } from '../../../core/scale'
+import { fullness, tanksInsideL } from '../../../core/season/water'
 import type { Written } from '../../../core/season/book'
 import { useSeasonYear } from '~/composables/useSeasonYear'
 
 /** What the beds drink week by week, what the roof brings, and how the tank stands between them. */
 const season = useSeason()
+const bench = useDesign()
+const year = useYear()
 const settings = useSettings()
 const found = useSeasonYear(() => season.book.written.water)
 const water = computed(() => found.value?.water ?? null)
@@ -43,6 +46,15 @@ const picture = computed(() => {
 })
 const thirstiest = computed(() => water.value?.weeks.reduce((a, b) => (b.drunkL > a.drunkL ? b : a)) ?? null)
 const hasRain = computed(() => written.value.rainMm.some(v => v > 0))
+/** The tank that stands inside: the rain tank, where it is said to be that one. */
+const insideL = computed(() => Math.round(tanksInsideL(bench.current)))
+const isInside = computed(() => Math.abs(written.value.tankL - insideL.value) < 1)
+/** How full it is in the week of the coldest night, where it is not nearly full. */
+const lowInTheCold = computed(() => {
+  if (!isInside.value || !hasRain.value || !water.value || !year.view) return null
+  const share = fullness(water.value, written.value, Math.floor(year.view.answers.coldestNight.hour / 24))
+  return share < 0.95 ? share : null
+})
 const hoursWords = (h: number) => settings.show(h, 'hours')
 </script>
 
@@ -148,7 +160,18 @@ const hoursWords = (h: number) => settings.show(h, 'hours')
           class="w-48"
         />
       </div>
-      <p class="hint">A rain tank that stands inside is mass too: draw it under Store.</p>
+      <p v-if="insideL === 0" class="hint">A rain tank that stands inside is mass too: draw it under Store.</p>
+      <p v-else class="mt-1" data-test="tank-inside">
+        The tank that stands inside holds {{ L(insideL) }}.
+        <button v-if="!isInside" class="button quiet" data-test="tank-is-rain" @click="put({ tankL: insideL })">
+          It is the rain tank
+        </button>
+        <template v-else-if="lowInTheCold !== null">
+          In the week of the coldest night it is {{ settings.show(lowInTheCold, 'share') }} full. The year takes it as
+          full: that night would be colder, so fill it before the frost.
+        </template>
+        <template v-else>It is the rain tank, and mass as well.</template>
+      </p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <h3 class="group-title mt-3">Rain by month, and what the beds drink</h3>
       <div class="grid max-w-4xl grid-cols-2 gap-x-4 sm:grid-cols-4 lg:grid-cols-6" data-test="rain">

@@ -30,7 +30,7 @@ const match = computed(() =>
     ? matchMoney(bare.value, covered.value.figures, rivals.value)
     : null,
 )
-const name = (id: string) => entry(GLAZINGS, id).name
+const name = (id: string) => settings.named(entry(GLAZINGS, id).name)
 async function both(): Promise<void> {
   await studies.start('covers')
   if (studies.stale.glazings || studies.all.glazings.points.length === 0) await studies.start('glazings')
@@ -78,8 +78,8 @@ function stop(): void {
         data-test="match"
       >
         <p>
-          <strong>{{ entry(NIGHT_COVERS, covered.label).name }}</strong> for about {{ money(match.coverCost) }} lifts
-          the coldest night by <strong>{{ k(match.coverK) }}</strong> and saves
+          <strong>{{ settings.named(entry(NIGHT_COVERS, covered.label).name) }}</strong> for about
+          {{ money(match.coverCost) }} lifts the coldest night by <strong>{{ k(match.coverK) }}</strong> and saves
           {{ settings.show(match.coverKWh * 3.6e6, 'energy') }} a year.
         </p>
         <p v-if="match.glazing">

@@ -39,7 +39,7 @@ const shown = computed(() =>
 )
 const series = computed(() =>
   shown.value.map(g => ({
-    name: g.name,
+    name: settings.named(g.name),
     data: angles.map(a => Math.round(glazingAt(g, Math.cos((a * Math.PI) / 180)).transmittance * 1000) / 10),
   })),
 )
@@ -121,7 +121,7 @@ const options = computed((): ApexOptions => {
                   :data-test="`take-${r.g.id}`"
                   @click="take(r.g.id)"
                 >
-                  {{ r.g.name }}
+                  {{ settings.named(r.g.name) }}
                 </button>
               </th>
               <td>{{ settings.show(r.g.uValue, 'transmittance', { unit: false }) }}</td>

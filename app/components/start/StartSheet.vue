@@ -67,6 +67,12 @@ const shifted = computed(() => {
   return by.length > 0 ? `Made ${by.join(', and ')}.` : ''
 })
 
+const coldestC = computed(() => (start.weather ? Math.min(...start.weather.year.climate.dryBulbC) : 0))
+/** The first file that was dropped or chosen. */
+const takeFirst = (files: FileList | null | undefined) => {
+  if (files?.[0]) void start.takeWeather(files[0])
+}
+
 async function make(): Promise<void> {
   if (!(await start.make())) return
   sheets.start = false
@@ -82,7 +88,12 @@ function close(): void {
   <Dialog :open="sheets.start" class="relative z-50" @close="close">
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 overflow-y-auto p-0 sm:p-4">
-      <DialogPanel class="sheet mx-auto min-h-full w-full max-w-6xl border border-ink bg-lime" data-test="start-sheet">
+      <DialogPanel
+        class="sheet mx-auto min-h-full w-full max-w-6xl border border-ink bg-lime"
+        data-test="start-sheet"
+        @dragover.prevent
+        @drop.prevent="takeFirst($event.dataTransfer?.files)"
+      >
         <header class="flex items-baseline gap-x-4 border-b border-ink px-5 py-2">
           <DialogTitle class="slab text-2xl">Start yours</DialogTitle>
           <p class="hint">Four questions. Everything can be changed afterwards, and nothing leaves this machine.</p>
@@ -140,7 +151,18 @@ function close(): void {
               </div>
             </div>
             <details class="mt-1">
-              <summary class="cursor-pointer">Paste your own monthly figures instead</summary>
+              <summary class="cursor-pointer">Your own monthly figures, or a weather file</summary>
+              <p class="hint mt-1">
+                Drop a weather file (EPW) anywhere on this sheet, or
+                <label class="cursor-pointer underline decoration-dotted underline-offset-3 focus-within:outline-2">
+                  choose one<input
+                    type="file"
+                    accept=".epw"
+                    class="sr-only"
+                    data-test="start-epw"
+                    @change="takeFirst(($event.target as HTMLInputElement).files)" /></label
+                >. Or paste a table:
+              </p>
               <textarea
                 v-model="start.pasted"
                 class="input mt-1 h-16 font-mono text-sm"
@@ -149,7 +171,15 @@ function close(): void {
                 data-test="start-paste"
               />
             </details>
-            <p v-if="start.table?.ok" class="text-moss" role="status">
+            <p v-if="start.weatherFault" class="fault" role="alert" data-test="weather-fault">
+              {{ start.weatherFault }}
+            </p>
+            <p v-if="start.weather" class="text-moss" role="status" data-test="start-weather">
+              {{ start.weather.file }} is used: a year of {{ start.weather.year.place || 'a place without a name' }},
+              its coldest hour {{ settings.show(coldestC, 'temperature') }}.
+              <button class="button quiet" @click="start.weather = null">Leave it out</button>
+            </p>
+            <p v-else-if="start.table?.ok" class="text-moss" role="status">
               Your own figures are used: {{ start.table.took.join(', ') }}.
             </p>
             <p v-else-if="start.table" class="fault" role="alert">{{ start.table.message }}</p>

@@ -68,7 +68,7 @@ async function load(event: Event): Promise<void> {
       <table class="mt-2" data-test="prices">
         <tbody>
           <tr v-for="p in items" :key="p.id" class="border-t border-line">
-            <th scope="row" class="pr-4 text-left font-normal">{{ p.name }}</th>
+            <th scope="row" class="pr-4 text-left font-normal">{{ settings.named(p.name) }}</th>
             <td class="price label-heard">
               <QuantityField
                 :label="`Price of ${p.name}, a ${p.unit}`"

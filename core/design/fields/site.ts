@@ -4,6 +4,7 @@ import {
   angle,
   checked,
   choice,
+  conductivity,
   count,
   entryOf,
   flag,
@@ -11,7 +12,6 @@ import {
   length,
   list,
   orNull,
-  plain,
   temperature,
   text,
 } from '../field'
@@ -57,7 +57,7 @@ export const SITE = group(
       { label: 'Soil' },
     ),
     soilConductivity: orNull(
-      plain(0.2, 4, { unit: 'W/m·K', step: 0.1, none: 'as that soil', label: 'Conductivity of the ground, found' }),
+      conductivity(0.2, 4, { step: 0.1, none: 'as that soil', label: 'Conductivity of the ground, found' }),
       { start: null, about: 'as measured or as readings found it; `null`: that of the soil named' },
     ),
     seed: count(0, 4294967295, {

@@ -3,6 +3,7 @@ import { presenceDays, presenceFrom, presenceUntil } from '../../openings/presen
 import { OPENING } from '../../openings/registry'
 import {
   choice,
+  conductivity,
   count,
   entryOf,
   flag,
@@ -10,9 +11,9 @@ import {
   hours,
   length,
   list,
+  number,
   optional,
   orNull,
-  plain,
   share,
   temperature,
   text,
@@ -23,10 +24,10 @@ import {
 /** A material that is in no catalogue. */
 export const OWN_MATERIAL = group({
   name: text(60, { label: 'Own material, name' }),
-  conductivity: plain(0.005, 400, { unit: 'W/m·K', label: 'Own material, conductivity' }),
-  density: plain(1, 12000, { unit: 'kg/m³', label: 'Own material, density' }),
-  specificHeat: plain(100, 5000, { unit: 'J/kg·K', label: 'Own material, specific heat' }),
-  solarAbsorptance: plain(0.02, 0.98, { unit: '0–1', label: 'Own material, sun taken in' }),
+  conductivity: conductivity(0.005, 400, { label: 'Own material, conductivity' }),
+  density: number('density', 1, 12000, { label: 'Own material, density' }),
+  specificHeat: number('specificHeat', 100, 5000, { label: 'Own material, specific heat' }),
+  solarAbsorptance: share(0.02, 0.98, { label: 'Own material, sun taken in' }),
 })
 
 /** One layer of an assembly. */
