@@ -49,7 +49,7 @@ export function whyWorst(
       ? 'No dull day went before'
       : `${night.dullDaysBefore === 1 ? 'One dull day' : `${night.dullDaysBefore} dull days`} went before`
   said.push(
-    `${dull}. The ${BEFORE_DAYS} days up to it brought ${sunKWh.toFixed(1)} kWh of sun a day to a square metre, ` +
+    `${dull}. The ${BEFORE_DAYS} days up to it brought ${show(sunKWh * 3.6e6, 'insolation')} of sun a day, ` +
       `${percent(sunKWh / Math.max(0.01, usualKWh))} of that month’s mean, and had ${t(meanC)} outside by day and ` +
       `night.`,
   )

@@ -118,15 +118,18 @@ function feetAndInches(metres: number, sign = false): string {
   return rest === 0 ? `${lead}${feet}\u00a0ft` : `${lead}${feet}\u00a0ft ${rest}\u00a0in`
 }
 
-/** Amounts that stand in the names of goods, and what they are. */
+/** Amounts that stand in the names of goods and in remarks, and what they are. */
 const NAMED: Readonly<Record<string, readonly [Quantity, number]>> = {
   'mm': ['thickness', 0.001],
   'm³/h': ['airflow', 1],
   'L': ['volume', 0.001],
+  'm/s': ['speed', 1],
+  'K': ['temperatureDifference', 1],
+  'kg': ['harvest', 1],
 }
-const AMOUNT = /(\d+(?:\.\d+)?) (mm|m³\/h|L)(?!\w)/g
+const AMOUNT = /(\d+(?:\.\d+)?) (mm|m³\/h|L|m\/s|K|kg)(?![\w/·])/g
 
-/** The name of a thing as a reader measures it: `Thick blanket, 60 mm` is `Thick blanket, 2.36 in` to one in inches. */
+/** The name of a thing or a remark as a reader measures it: `Blanket, 60 mm` is `Blanket, 2.36 in` to one in inches. */
 export const nameIn = (name: string, system: UnitSystem): string =>
   name.replace(AMOUNT, (as, amount: string, unit: string) => {
     const [quantity, si] = NAMED[unit]!

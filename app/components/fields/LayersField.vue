@@ -5,7 +5,6 @@ import { rangeOf, type Layer, type OwnMaterial } from '../../../core/design'
 import { dampFaults, layersResistance, materialOf } from '../../../core/materials/assembly'
 import { layersPrice } from '../../../core/takeoff/cost'
 import { pricesOf } from '../../../core/takeoff/price-book'
-import { US_R } from '../../../core/units'
 
 const props = defineProps<{
   title: string
@@ -21,12 +20,7 @@ const [low, high] = rangeOf('skin.wall.0.thicknessM')
 const whole = computed(() => layersResistance(props.layers) + FILMS)
 /** Of a square metre, at the design's prices. */
 const price = computed(() => layersPrice(props.layers, pricesOf(bench.current)))
-/** In the reader's units and in the other kind, for boards are labelled either way. */
-const resistance = computed(
-  () =>
-    settings.show(whole.value, 'resistance') +
-    (settings.units === 'metric' ? ` (US R ${(whole.value / US_R).toFixed(1)})` : ` (${whole.value.toFixed(2)} m²K/W)`),
-)
+const resistance = computed(() => settings.show(whole.value, 'resistance'))
 const damp = computed(() => (props.onGround ? [] : dampFaults(props.layers)))
 const unframed = computed(
   () => layersResistance(props.layers.map(l => ({ ...l, framing: 0 }))) - layersResistance(props.layers),

@@ -194,7 +194,7 @@ async function ask(): Promise<void> {
         low to high, freezing as a rule, cold spells shaded.
       </p>
       <p v-if="kind === 'normals'" data-test="estimated">
-        <strong class="mark">estimated</strong> {{ notes.join(' ') }}
+        <strong class="mark">estimated</strong> {{ settings.named(notes.join(' ')) }}
       </p>
       <ul v-else class="hint list-disc pl-5">
         <li v-for="n in notes" :key="n">

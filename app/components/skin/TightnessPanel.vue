@@ -33,6 +33,13 @@ const take = () =>
     ],
     'take gaps',
   )
+/** The hole that a gap is, by a length as the reader measures it, or each. */
+function each({ unit, areaM2 }: (typeof GAPS)[number]): string {
+  const inFeet = settings.units !== 'metric'
+  const hole = unit === 'm' && inFeet ? areaM2 * 0.3048 : areaM2
+  const shown = settings.show(hole, 'gapArea', { decimals: hole < 1e-4 ? 2 : 1 })
+  return `${shown} each ${unit !== 'm' ? 'one' : inFeet ? 'foot' : 'metre'}`
+}
 </script>
 
 <template>
@@ -61,10 +68,7 @@ const take = () =>
           :value="amount(g.id)"
           :min="0"
           :max="g.unit === 'm' ? 1000 : 100"
-          :hint="
-            `${settings.show(g.areaM2, 'gapArea', { decimals: g.areaM2 < 1e-4 ? 2 : 1 })} each ` +
-            `${g.unit === 'm' ? 'metre' : 'one'}`
-          "
+          :hint="each(g)"
           :set="v => setAmount(g.id, v)"
         />
       </div>

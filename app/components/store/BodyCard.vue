@@ -14,12 +14,12 @@ const answer = computed(() => {
   return a && a.kind === bench.current.store.bodies[props.index]?.kind ? a : null
 })
 const energy = (kWh: number) => settings.show(kWh * 3.6e6, 'energy')
-/** As people buy it: these say enough. */
-const BOUGHT = ['electricity', 'gas', 'wood']
+/** As people buy it: these say enough. Gas is sold by the cubic metre only where one reckons in them. */
+const bought = computed(() => ['electricity', settings.units === 'metric' ? 'gas' : 'oil', 'wood'])
 const equal = computed(() =>
   (answer.value?.night.equal ?? [])
-    .filter(e => BOUGHT.includes(e.fuel))
-    .map(e => `${Number(e.amount.toPrecision(2))} ${e.unit} of ${e.fuel}`)
+    .filter(e => bought.value.includes(e.fuel))
+    .map(e => settings.named(`${Number(e.amount.toPrecision(2))} ${e.unit} of ${e.fuel}`))
     .join(', '),
 )
 const most = computed(() => Math.max(1e-9, ...(answer.value?.sunByMonthKWh ?? [])))

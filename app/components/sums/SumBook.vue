@@ -23,7 +23,7 @@ const say = ({ value, quantity, unit }: Value) =>
     <ul v-else class="grid gap-x-8 gap-y-3 md:grid-cols-2" :data-test="`sums-${step}`">
       <li v-for="s in sums" :key="s.id" class="border-t border-line pt-1.5" :data-test="`sum-${s.id}`">
         <div class="flex items-baseline justify-between gap-3">
-          <strong>{{ s.title }}</strong>
+          <strong>{{ settings.named(s.title) }}</strong>
           <span class="text-lg whitespace-nowrap tabular-nums">{{ say(s.lines.at(-1)!) }}</span>
         </div>
         <p v-if="s.year.length > 0">

@@ -18,7 +18,7 @@ const settings = useSettings()
             {{ l.symbol }}
           </th>
           <td class="pr-4">
-            {{ l.text }}
+            {{ settings.named(l.text) }}
           </td>
           <td class="text-right whitespace-nowrap tabular-nums">
             {{ l.quantity ? settings.show(l.value, l.quantity) : `${Number(l.value.toPrecision(4))} ${l.unit}` }}

@@ -64,7 +64,7 @@ const ROWS: [string, (m: MonthAnswer) => number][] = [
         </tbody>
       </table>
       <p class="hint mt-1">
-        {{ year.view.answers.notes.join(' ') }}
+        {{ settings.named(year.view.answers.notes.join(' ')) }}
       </p>
     </div>
     <div>
