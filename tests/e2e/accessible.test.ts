@@ -7,10 +7,21 @@ import { app, driver, fresh, rows } from './session'
 
 const AXE = readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8')
 const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year', 'weighUp', 'build', 'season']
-const LOOKS: [theme: string, width: number, height: number][] = [
-  ['day', 1280, 800],
-  ['night', 390, 844],
+/** Two looks at each step: between them both themes, both widths and the units of both kinds of reader. */
+const LOOKS: [theme: string, width: number, height: number, units: 'metric' | 'us'][] = [
+  ['day', 1280, 800, 'metric'],
+  ['night', 390, 844, 'us'],
 ]
+/** Amounts of which a reader in each has no use. Pressures of a fan test and light by area are the same in both. */
+const FOREIGN = {
+  metric: /\d\s?(ft|gal|lb|yd³|ft²|ft³|°F|mph|cfm|BTU)(?![\w²³/·])|\b(gallons?|pounds?)\b/,
+  us: /\d\s?(mm|cm|m|km|m²|m³|kg|L|°C|K|m\/s|km\/h|m³\/h|W\/m²K|W\/m·K|m²K\/W)(?![\w²³/·])|\blitres?\b/,
+}
+/** Lines on the screen with an amount that is foreign to the reader. */
+async function foreign(units: 'metric' | 'us'): Promise<string[]> {
+  const shown = await driver.executeScript<string>('return document.body.innerText')
+  return shown.split('\n').filter(line => FOREIGN[units].test(line))
+}
 
 /** What axe finds at any level within a part of the page, and whether the page is wider than its window. */
 async function amiss(where: string, part = 'html'): Promise<string[]> {
@@ -34,10 +45,11 @@ async function scan(where: string, part: string): Promise<string[]> {
     ...(wider > 0 ? [`${where}: ${wider} px wider than the window`] : []),
   ]
 }
-async function looksLike(theme: string, width: number, height: number): Promise<void> {
+async function looksLike(theme: string, width: number, height: number, units = 'metric'): Promise<void> {
   await driver.executeScript(
-    'localStorage.setItem("tierra-settings", JSON.stringify({ units: "metric", theme: arguments[0] }))',
+    'localStorage.setItem("tierra-settings", JSON.stringify({ units: arguments[1], theme: arguments[0] }))',
     theme,
+    units,
   )
   await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
     width,
@@ -63,23 +75,23 @@ describe('axe finds nothing at any level', () => {
     expect(shown).toEqual(STEPS)
   })
 
-  describe.each(LOOKS)('%s, %i × %i', (theme, width, height) => {
-    test.each(STEPS)('in any part of the step %s', async id => {
-      await looksLike(theme, width, height)
+  describe.each(LOOKS)('%s, %i × %i, %s', (theme, width, height, units) => {
+    test.each(STEPS)('in any part of the step %s, nor is an amount foreign to the reader', async id => {
+      await looksLike(theme, width, height, units)
       await openStep(id)
       await driver.sleep(500)
       const tabs = await rows('.controls [role=tab]')
-      const found = await amiss(`${id} ${tabs[0] ?? ''}`)
+      const found = [...(await amiss(`${id} ${tabs[0] ?? ''}`)), ...(await foreign(units))]
       for (let i = 1; i < tabs.length; i++) {
         await driver.executeScript('document.querySelectorAll(".controls [role=tab]")[arguments[0]].click()', i)
         await driver.sleep(400)
-        found.push(...(await amiss(`${id} ${tabs[i]}`, '.controls')))
+        found.push(...(await amiss(`${id} ${tabs[i]}`, '.controls')), ...(await foreign(units)))
       }
       expect(found).toEqual([])
     })
 
     test.each(['plan', 'model', 'heat'])('in the view %s', async view => {
-      await looksLike(theme, width, height)
+      await looksLike(theme, width, height, units)
       await openStep('shape')
       await click(driver, `view-${view}`)
       await driver.sleep(700)

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { By, type WebDriver } from 'selenium-webdriver'
+import { By, until, type WebDriver } from 'selenium-webdriver'
 import { find, openBrowser, settled } from './browser'
 
 /** Chromium's own commands, which the driver passes on. */
@@ -63,7 +63,9 @@ export const metres = async (name: string) => Number.parseFloat(await dimension(
 /** Texts of all that a selector finds. */
 export const rows = async (css: string): Promise<string[]> =>
   driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
-export const text = async (css: string) => driver.findElement(By.css(css)).getText()
+/** What an element says, once it is there. */
+export const text = async (css: string): Promise<string> =>
+  (await driver.wait(until.elementLocated(By.css(css)), 10000, `nothing is ${css}`)).getText()
 export async function notice(): Promise<string> {
   return (await find(driver, 'notice')).getText()
 }

@@ -80,13 +80,17 @@ const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.curren
           </tr>
           <template v-for="(l, i) in s.lines" :key="l.id">
             <tr v-if="i === 0 || s.lines[i - 1]!.part !== l.part">
-              <th scope="rowgroup" colspan="6" class="hint pt-1 text-left font-normal">{{ l.part }}</th>
+              <th scope="rowgroup" colspan="6" class="hint pt-1 text-left font-normal">{{ settings.named(l.part) }}</th>
             </tr>
             <tr class="border-t border-line align-top" :data-test="`line-${l.id}`">
               <th scope="row" class="py-0.5 pl-3 text-left font-normal">
                 {{ settings.named(l.item) }}
                 <span v-if="l.note || notes.has(l.id)" class="hint block leading-tight">
-                  {{ [l.note, notes.get(l.id)?.supplier, notes.get(l.id)?.note].filter(Boolean).join('; ') }}
+                  {{
+                    [settings.named(l.note ?? ''), notes.get(l.id)?.supplier, notes.get(l.id)?.note]
+                      .filter(Boolean)
+                      .join('; ')
+                  }}
                 </span>
                 <span v-if="open === l.id" class="my-1 flex flex-wrap gap-2">
                   <label v-for="key in ['supplier', 'note'] as const" :key="key" class="words">
