@@ -163,8 +163,8 @@ const hoursWords = (h: number) => settings.show(h, 'hours')
       <p v-if="insideL === 0" class="hint">A rain tank that stands inside is mass too: draw it under Store.</p>
       <p v-else class="mt-1" data-test="tank-inside">
         The tank that stands inside holds {{ L(insideL) }}.
-        <button v-if="!isInside" class="button quiet" data-test="tank-is-rain" @click="put({ tankL: insideL })">
-          It is the rain tank
+        <button v-if="!isInside" class="button ml-1" data-test="tank-is-rain" @click="put({ tankL: insideL })">
+          Use it as the rain tank
         </button>
         <template v-else-if="lowInTheCold !== null">
           In the week of the coldest night it is {{ settings.show(lowInTheCold, 'share') }} full. The year takes it as
