@@ -25,8 +25,8 @@ export interface Library {
   list: () => Promise<KeptDesign[]>
   get: (id: string) => Promise<KeptDesign | undefined>
   /**
-   * Saves on top of `baseRevision`; says `conflict` and changes nothing when someone else saved since. 0 stands for a
-   * design not kept yet.
+   * Saves a sound design on top of `baseRevision`; says `conflict` and changes nothing when someone else saved since. 0
+   * stands for a design not kept yet.
    */
   save: (
     design: Design,
@@ -79,11 +79,11 @@ async function openIndexed(now: () => number): Promise<Library> {
   return library
 }
 
-/** Whether a kept design can be worked with. What is put onto the bench was checked before; what else is kept, now. */
+/** Whether a kept design can be worked with: as it was found when it was saved in this schema, else checked now. */
 export const isSound = ({ design, soundIn }: KeptDesign): boolean =>
   soundIn === SCHEMA_VERSION || documentFaults(design).length === 0
 
-/** A design as it is put into the store, which holds none that was not checked. */
+/** A sound design as it is kept. */
 const toKeep = (design: Design, pinned: Design | null, revision: number, updatedAt: number): KeptDesign => ({
   id: design.id,
   design,

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Copy, PencilLine, Trash2 } from 'lucide-vue-next'
-import { DEMOS, type Design } from '../../core/design'
-import { makeOutline } from '../../core/geometry/section'
+import { DEMOS } from '../../core/design'
 
 const keeping = useKeeping()
 const bench = useDesign()
@@ -47,16 +46,13 @@ async function bringBack(): Promise<void> {
   for (const demo of missingDemos.value) await keeping.add(demo)
 }
 
-/** Pixels to the metre at which the largest of all fits: the small outlines are to one scale. */
-const ppm = computed(() => {
-  const outlines = keeping.list.map(k => makeOutline(k.design.shape))
-  return Math.min(11, ...outlines.flatMap(o => [80 / o.widthM, 50 / o.ridgeHeightM]))
-})
-/** The section as a small outline. */
-function outlinePath(design: Design): string {
-  const at = (p: { x: number; z: number }) => `${(6 + p.x * ppm.value).toFixed(1)} ${(54 - p.z * ppm.value).toFixed(1)}`
-  return `M${makeOutline(design.shape).corners.map(at).join('L')}Z`
-}
+const outlines = computed(() =>
+  outlinesOf(
+    keeping.list.map(k => k.design),
+    92,
+    58,
+  ),
+)
 const when = (ms: number) => new Date(ms).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 async function drop(event: DragEvent): Promise<void> {
   const file = event.dataTransfer?.files[0]
@@ -104,7 +100,7 @@ function startRenaming(kept: { id: string; design: { name: string } }): void {
             <svg width="92" height="58" viewBox="0 0 92 58" aria-hidden="true" class="shrink-0">
               <line x1="0" x2="92" y1="54" y2="54" stroke="var(--earth-line)" stroke-width="2" />
               <path
-                :d="outlinePath(k.design)"
+                :d="outlines.get(k.design)"
                 fill="var(--sun-fill)"
                 stroke="var(--ink)"
                 stroke-width="1.6"

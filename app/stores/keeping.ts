@@ -11,6 +11,10 @@ import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useYear } from './year'
 
+/** Where a design's studies and its season book are kept beside it. */
+const studiesKey = (id: string) => `studies ${id}`
+const bookKey = (id: string) => `book ${id}`
+
 /** In memory, the store is tried again this often. */
 const RETRY_MS = 5000
 
@@ -255,7 +259,7 @@ export const useKeeping = defineStore('keeping', () => {
   async function openDesign(id: string): Promise<boolean> {
     await flush()
     const kept = await library.get(id)
-    if (!kept) return false
+    if (!kept || !isSound(kept)) return false
     take(kept)
     await refresh()
     return true
@@ -280,14 +284,14 @@ export const useKeeping = defineStore('keeping', () => {
 
   /** What was worked out about a design, as it is kept beside it; and keeps it. */
   const studiesOf = async (id: string): Promise<KeptStudies | null> =>
-    readStudies(await library.getSetting(`studies ${id}`).catch(() => null))
+    readStudies(await library.getSetting(studiesKey(id)).catch(() => null))
   const keepStudies = (id: string, studies: KeptStudies): Promise<void> =>
-    library.setSetting(`studies ${id}`, JSON.parse(JSON.stringify(studies))).catch(() => {})
+    library.setSetting(studiesKey(id), JSON.parse(JSON.stringify(studies))).catch(() => {})
 
   /** A design's season book as it is kept beside it: raw, as files hold it. */
-  const bookOf = (id: string): Promise<unknown> => library.getSetting(`book ${id}`).catch(() => null)
+  const bookOf = (id: string): Promise<unknown> => library.getSetting(bookKey(id)).catch(() => null)
   const keepBook = (id: string, book: PackedBook): Promise<void> =>
-    library.setSetting(`book ${id}`, JSON.parse(JSON.stringify(book)))
+    library.setSetting(bookKey(id), JSON.parse(JSON.stringify(book)))
 
   /** Everything that is kept: each design with its studies and its season book. */
   async function everything(): Promise<BackedUp[]> {
@@ -330,7 +334,7 @@ export const useKeeping = defineStore('keeping', () => {
     const kept = await library.get(id)
     if (!kept) return
     const beside: [key: string, value: unknown][] = []
-    for (const key of [`studies ${id}`, `book ${id}`]) {
+    for (const key of [studiesKey(id), bookKey(id)]) {
       const value = await library.getSetting(key)
       if (value !== undefined) beside.push([key, value])
     }

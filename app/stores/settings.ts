@@ -48,7 +48,7 @@ export const useSettings = defineStore('settings', () => {
     formatQuantity(value, quantity, units.value, options)
 
   /** The name of a thing, with what is measured in it in the chosen units. */
-  const named = (name: string) => nameIn(name, units.value)
+  const named = (name: string) => nameIn(name, show)
 
   return { units, theme, show, named }
 })

@@ -13,7 +13,7 @@ export interface Helped {
 const BEFORE_DAYS = 3
 /** Under this a share of the loss is not worth a word. */
 const LEAST_SHARE = 0.08
-const percent = (share: number) => `${Math.round(share * 100)} %`
+const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 const joined = (list: readonly string[]) =>
   list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`
 

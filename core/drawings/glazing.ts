@@ -2,6 +2,7 @@ import { together } from '../takeoff/cut-drawings'
 import type { GlazedField } from '../takeoff/glazed-fields'
 import { glazingCuts, type GlazingCuts, type Piece } from '../takeoff/sheets'
 import { dimension, mm, rectangle, words, type At, type Drawing, type Drawn, type Item } from './drawing'
+import { nameIn } from '../units'
 
 /** On the paper, mm: beside and under a part for its dimensions, a line of words, a letter of them, and a capital. */
 const BESIDE_MM = 20
@@ -48,7 +49,7 @@ function said(one: Shown, { show }: Drawn): { over: string[]; under: string[] } 
     else runs.push({ from: i + 1, to: i + 1, size })
   })
   return {
-    over: [`${count > 1 ? `${count} × ` : ''}${field.part}`, cuts.glazing.name],
+    over: [`${count > 1 ? `${count} × ` : ''}${field.part}`, nameIn(cuts.glazing.name, show)],
     under: runs.map(({ from, to, size }) => `${from === to ? from : `${from}–${to}`}: ${size}`),
   }
 }
@@ -120,7 +121,8 @@ export function drawGlazing(drawn: Drawn): Drawing | null {
     ...all.flatMap(c =>
       together(c.rolls, r => `${r.widthM} ${r.lengthM}`).map(
         ({ of: r, count }) =>
-          `${c.glazing.name}: ${count} × ${show(r.lengthM, 'length')} off a roll ${show(r.widthM, 'length')} wide`,
+          `${nameIn(c.glazing.name, show)}: ${count} × ${show(r.lengthM, 'length')} ` +
+          `off a roll ${show(r.widthM, 'length')} wide`,
       ),
     ),
   ]

@@ -3,6 +3,7 @@ import { cutList } from '../takeoff/cuts'
 import type { EndCut, Member } from '../takeoff/member'
 import { extentOf, rectangle, words, type Drawing, type Drawn, type Item } from './drawing'
 import { drawSection } from './section'
+import { nameIn } from '../units'
 
 /** The list beside the section: how wide it is, how far its lines stand apart, and how many letters go on one, mm. */
 const LIST_MM = 112
@@ -50,7 +51,7 @@ function list(drawn: Drawn): string[] {
     'Glazing:',
     ...glazing.map(
       g =>
-        `– ${g.glazing.name}: ` +
+        `– ${nameIn(g.glazing.name, show)}: ` +
         (g.sheets.length > 0
           ? `${g.sheets.length} sheets`
           : g.rolls.length > 0

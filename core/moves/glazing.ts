@@ -3,6 +3,7 @@ import type { ChainPart } from '../design/types'
 import { partName, partsOf } from '../geometry/parts'
 import { makeOutline } from '../geometry/section'
 import { glazedPart, withPart } from './parts'
+import { nameIn, type Show } from '../units'
 import type { Move } from './move'
 
 /** Glazings that a house might take in place of its own, thinner and thicker. */
@@ -13,14 +14,14 @@ const PARTS: readonly ChainPart[] = ['front', 'sunnySlope', 'poleSlope']
 const BY_PART = ['glass-2', 'multiwall-16']
 const SOLID_M = 0.6
 
-const nameOf = (id: string) => entry(GLAZINGS, id).name.toLowerCase()
+const nameOf = (id: string, show: Show) => nameIn(entry(GLAZINGS, id).name.toLowerCase(), show)
 const uOf = (id: string) => entry(GLAZINGS, id).uValue
 /** Of one part by itself: where it is glazed, and there is another beside it. */
 const byPart = (part: ChainPart, id: string): Move => ({
   id: `glazing-${part}-${id}`,
   group: 'glazing',
   before: 'glazing',
-  words: ({ shape }) => `Glaze the ${partName(part, shape.form)} alone with ${nameOf(id)}`,
+  words: ({ shape }, show) => `Glaze the ${partName(part, shape.form)} alone with ${nameOf(id, show)}`,
   of: design => {
     const others = PARTS.filter(p => p !== part && glazedPart(design, p))
     if (!glazedPart(design, part) || others.length === 0) return null
@@ -36,7 +37,7 @@ export const GLAZING_MOVES: readonly Move[] = [
       id: `glazing-${id}`,
       group: 'glazing',
       before: 'glazing',
-      words: `Glaze it with ${nameOf(id)}`,
+      words: (_, show) => `Glaze it with ${nameOf(id, show)}`,
       of: ({ skin }) => (Math.abs(uOf(id) - uOf(skin.glazing)) < 0.05 ? null : [['skin.glazing', id]]),
     }),
   ),

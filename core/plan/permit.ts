@@ -4,7 +4,7 @@ import { FOUNDATION_CHOICES } from '../design/fields/build'
 import type { Design } from '../design/types'
 import { isSlope } from '../geometry/parts'
 import type { Building } from '../geometry/surfaces'
-import type { Show } from '../units'
+import { nameIn, type Show } from '../units'
 
 /** A line of what a building office asks; an answer of null is left open, for who has to give it. */
 export interface PermitLine {
@@ -49,7 +49,10 @@ export function permitSheet(design: Design, building: Building, frostM: number, 
       : say('Foundation', `${foundation.toLowerCase()}, ${size(depthM)} down, ${size(widthM)} wide`),
     say('Frost depth', `${size(frostM)}${site.survey.frostDepthM > 0 ? ' by local rule' : ', estimated'}`),
     say('Ground', entry(MATERIALS, site.soil).name.toLowerCase()),
-    say('Glazing overhead', overhead.length === 0 ? 'none' : overhead.map(g => g.name).join(', ') + glass),
+    say(
+      'Glazing overhead',
+      overhead.length === 0 ? 'none' : overhead.map(g => nameIn(g.name, show)).join(', ') + glass,
+    ),
     say(
       'Drains',
       drain !== null

@@ -9,9 +9,9 @@ import type { Quantity } from '../units'
 export interface Doubt {
   id: string
   words: string
-  /** As it is shown; null for a number in a unit of its own. */
+  /** null for a number in a unit of its own. */
   quantity: Quantity | null
-  unit: string
+  unit?: string
   /** Where the document holds it once it was found. */
   path: string
   /** What the design says; null where the house has no such thing. */
@@ -57,7 +57,6 @@ export const DOUBTS: readonly Doubt[] = [
     id: 'cover',
     words: 'leak at the edges of the night cover',
     quantity: 'share',
-    unit: '',
     path: 'skin.cover.edgeLeak',
     now: design => (hasCover(design) ? Math.max(0.005, fittedCover(design.skin.cover).edgeLeak) : null),
     patch: v => [['skin.cover.edgeLeak', v]],
@@ -72,7 +71,6 @@ export const DOUBTS: readonly Doubt[] = [
     id: 'glazing',
     words: 'light that dirt takes',
     quantity: 'share',
-    unit: '',
     path: 'skin.condition.dirt',
     // Sought as what it lets through.
     now: ({ skin }) => 1 - skin.condition.dirt,
@@ -89,7 +87,6 @@ export const DOUBTS: readonly Doubt[] = [
     id: 'soil',
     words: 'conductivity of the ground',
     quantity: 'conductivity',
-    unit: 'W/m·K',
     path: 'site.soilConductivity',
     now: ({ site }) => groundOf(site).conductivity,
     patch: v => [['site.soilConductivity', v]],
@@ -104,7 +101,6 @@ export const DOUBTS: readonly Doubt[] = [
     id: 'reach',
     words: 'share of the mass that the air reaches',
     quantity: 'share',
-    unit: '',
     path: 'store.reach',
     now: ({ store }) => (store.bodies.length > 0 ? store.reach : null),
     patch: v => [['store.reach', v]],

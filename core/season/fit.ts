@@ -3,7 +3,7 @@ import { inverse, Matrix } from 'ml-matrix'
 import { DAYS, HOURS } from '../climate'
 import type { Design } from '../design/types'
 import { patchDesign, type Patch } from '../editing'
-import { inMetric, type Quantity, type Show } from '../units'
+import { inMetric, siSymbol, type Quantity, type Show } from '../units'
 import type { YearEngine } from '../year'
 import { compare, countable, predict, skyOf, type Predicted } from './compare'
 import { DOUBTS, toldValue, type Doubt } from './doubts'
@@ -14,7 +14,7 @@ export interface Found {
   what: string
   words: string
   path: string
-  /** As it is shown; null for a number in a unit of its own. */
+  /** null for a number in a unit of its own. */
   quantity: Quantity | null
   unit: string
   was: number
@@ -264,7 +264,7 @@ export function fit(
       words: d.words,
       path: d.path,
       quantity: d.quantity,
-      unit: d.unit,
+      unit: d.quantity ? siSymbol(d.quantity) : d.unit!,
       was: toldValue(d, d.now(design)!),
       now: value(0),
       low: Math.min(...ends),

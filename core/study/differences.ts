@@ -1,7 +1,7 @@
 import { fieldAt, pathInWords, type Design } from '../design'
 import type { AnyField } from '../design/field'
 import { isMonths } from '../design/field'
-import type { Show } from '../units'
+import { nameIn, type Show } from '../units'
 
 /** One place in which two designs differ. */
 export interface Difference {
@@ -24,7 +24,7 @@ function inWords(value: unknown, field: AnyField | null, show: Show): string {
       return `${value.length}`
     return field && isMonths(field) ? value.join(', ') : value.map(v => inWords(v, null, show) || 'nothing').join(', ')
   }
-  if (field?.kind === 'choice') return field.choices.find(c => c.id === value)?.name ?? String(value)
+  if (field?.kind === 'choice') return nameIn(field.choices.find(c => c.id === value)?.name ?? String(value), show)
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number')
     return field?.kind === 'number' && field.quantity

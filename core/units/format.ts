@@ -130,8 +130,9 @@ const NAMED: Readonly<Record<string, readonly [Quantity, number]>> = {
 const AMOUNT = /(\d+(?:\.\d+)?) (mm|m³\/h|L|m\/s|K|kg)(?![\w/·])/g
 
 /** The name of a thing or a remark as a reader measures it: `Blanket, 60 mm` is `Blanket, 2.36 in` to one in inches. */
-export const nameIn = (name: string, system: UnitSystem): string =>
+export const nameIn = (name: string, show: Show): string =>
   name.replace(AMOUNT, (as, amount: string, unit: string) => {
     const [quantity, si] = NAMED[unit]!
-    return shownUnit(quantity, system).symbol === unit ? as : formatQuantity(Number(amount) * si, quantity, system)
+    const shown = show(Number(amount) * si, quantity)
+    return shown.endsWith(unit) ? as : shown
   })

@@ -22,6 +22,16 @@ const view = (name: string, heated = false) =>
   ({ name, answers: { freeRunning: heated ? null : {} } }) as unknown as YearView
 const nameOf = (v: YearView) => (v as unknown as { name: string }).name
 const nothing: YearListener = { year() {}, coldest() {}, error() {} }
+/** Years and hours as they are told. */
+function listening() {
+  const told: [of: string, it: number | string][] = []
+  const listener: YearListener = {
+    ...nothing,
+    year: v => told.push(['year', nameOf(v)]),
+    coldest: (c, of) => told.push([of, c.insideC]),
+  }
+  return { told, listener }
+}
 const hour = (insideC: number) => ({ insideC }) as Extreme
 const rest = () => new Promise(resolve => setTimeout(resolve, 0))
 
@@ -132,12 +142,8 @@ test('a study whose run fails is refused, and its workers go on', async () => {
 })
 
 test('of a design that is drawn about the coldest hour alone is worked out; its year once it is at rest', async () => {
-  const told: [string, number | string][] = []
-  const client = createYearClient(2, {
-    ...nothing,
-    year: v => told.push(['year', nameOf(v)]),
-    coldest: (c, of) => told.push([of, c.insideC]),
-  })
+  const { told, listener } = listening()
+  const client = createYearClient(2, listener)
   for (const name of ['a', 'b', 'c', 'd']) client.request(design(name), 'moving')
   expect(runs).toHaveLength(0)
   expect(coldest.map(c => [c.design.name, c.heated])).toEqual([
@@ -161,13 +167,9 @@ test('of a design that is drawn about the coldest hour alone is worked out; its 
   ])
 })
 
-test('of the first design the coldest hour is told and then the year; of one that was overtaken, neither', async () => {
-  const told: [string, number | string][] = []
-  const client = createYearClient(1, {
-    ...nothing,
-    year: v => told.push(['year', nameOf(v)]),
-    coldest: (c, of) => told.push([of, c.insideC]),
-  })
+test('of the first design the coldest hour is told before its year; of one that was overtaken it is not', async () => {
+  const { told, listener } = listening()
+  const client = createYearClient(1, listener)
   client.request(design('a'), 'first')
   expect(runs).toHaveLength(0)
   coldest[0]!.end(hour(1))
@@ -188,12 +190,8 @@ test('of the first design the coldest hour is told and then the year; of one tha
 })
 
 test('a heated house is told first, and then what it would be with no heat, unless it was overtaken', async () => {
-  const told: [string, number | string][] = []
-  const client = createYearClient(1, {
-    ...nothing,
-    year: v => told.push(['year', nameOf(v)]),
-    coldest: (c, of) => told.push([of, c.insideC]),
-  })
+  const { told, listener } = listening()
+  const client = createYearClient(1, listener)
   client.request(design('a'))
   runs[0]!.end(view('a', true))
   await rest()

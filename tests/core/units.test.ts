@@ -3,11 +3,13 @@ import { DUCT_FANS, GLAZINGS, NIGHT_COVERS } from '../../core/catalog'
 import { PRICE_ITEMS } from '../../core/catalog/prices'
 import {
   formatQuantity,
+  inMetric,
   nameIn,
   parseNumber,
   parseQuantity,
   UNITS,
   type Quantity,
+  type Show,
   type UnitSystem,
 } from '../../core/units'
 
@@ -181,14 +183,15 @@ test('changes carry their sign, and nothing carries none', () => {
 })
 
 test('names of goods are measured as the reader does: none metric in inches, all as they are written in metric', () => {
-  expect(nameIn('Thick blanket, 60 mm', 'us')).toBe('Thick blanket, 2.36\u00a0in')
-  expect(nameIn('Barrel, 200 L', 'us')).toBe('Barrel, 53\u00a0gal')
-  expect(nameIn('Fan in the skin, each 1000 m³/h', 'us')).toBe('Fan in the skin, each 589\u00a0cfm')
-  expect(nameIn('A house of my own, 12 mmm', 'us')).toBe('A house of my own, 12 mmm')
+  const us: Show = (value, quantity) => formatQuantity(value, quantity, 'us')
+  expect(nameIn('Thick blanket, 60 mm', us)).toBe('Thick blanket, 2.36\u00a0in')
+  expect(nameIn('Barrel, 200 L', us)).toBe('Barrel, 53\u00a0gal')
+  expect(nameIn('Fan in the skin, each 1000 m³/h', us)).toBe('Fan in the skin, each 589\u00a0cfm')
+  expect(nameIn('A house of my own, 12 mmm', us)).toBe('A house of my own, 12 mmm')
   const names = [GLAZINGS, NIGHT_COVERS, DUCT_FANS, PRICE_ITEMS].flatMap(list => list.map(e => e.name))
   expect(names.length).toBeGreaterThan(100)
   for (const name of names) {
-    expect(nameIn(name, 'us')).not.toMatch(/\d ?(mm|cm|m|m²|m³|m³\/h|kg|L)\b/)
-    expect(nameIn(name, 'metric')).toBe(name)
+    expect(nameIn(name, us)).not.toMatch(/\d ?(mm|cm|m|m²|m³|m³\/h|kg|L)\b/)
+    expect(nameIn(name, inMetric)).toBe(name)
   }
 })

@@ -24,7 +24,7 @@ describe('why the worst night was the worst', () => {
     expect(said).toContain(`fell to ${show(answers.coldestNight.insideC, 'temperature')}`)
     expect(said).toContain(answers.coldestNight.day)
     const [first] = answers.worstNightLosses
-    expect(said).toContain(`${first!.name} ${Math.round(first!.share * 100)} %`)
+    expect(said).toContain(`${first!.name} ${Math.round(first!.share * 100)}\u00a0%`)
     const evening = (answers.coldestNight.hour + 8760 - 12) % 8760
     expect(said).toContain(`barrels began the night at ${show(view.bodiesC[0]![evening]!, 'temperature')}`)
     expect(said).toContain(`until the cover was opened at ${answers.coldestNight.untilOpened!.clock}`)

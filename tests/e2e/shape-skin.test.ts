@@ -299,7 +299,7 @@ describe('skin', () => {
     await (
       await (await find(driver, 'own-material')).findElements(By.css('input'))
     )[1]!.sendKeys(Key.chord(Key.CONTROL, 'a'), '-3', Key.TAB)
-    expect(await text('[data-test="panel-skin"]')).toMatch(/Conductivity[\s\S]*Out of range: 0\.005 W\/m·K to 400/)
+    expect(await text('[data-test="panel-skin"]')).toMatch(/conductivity[\s\S]*Out of range: 0\.005 W\/m·K to 400/)
     expect(await coldest(driver)).toBe(good)
   })
 

@@ -85,6 +85,12 @@ for (const shot of SHOTS) {
     await studied(driver, kind)
     await driver.executeScript('document.querySelector(".controls").scrollTop = 0')
   }
+  // What is still worked out is waited for.
+  await driver.wait(
+    async () => (await driver.findElements(By.css('.controls [aria-busy="true"]'))).length === 0,
+    60000,
+    `${shot.name} is not ready`,
+  )
   await driver.sleep(1200)
   writeFileSync(`docs/screenshots/${shot.name}.png`, Buffer.from(await driver.takeScreenshot(), 'base64'))
   await driver.quit()

@@ -76,7 +76,7 @@ const special = computed((): [string, string][] => {
     const own = skin.parts[id]
     const made = madeOf(skin, id)
     const words = [
-      ...(own.glazing ? [made.glazing.name] : []),
+      ...(own.glazing ? [settings.named(made.glazing.name)] : []),
       ...(own.cover ? [settings.named(entry(NIGHT_COVERS, own.cover.id).name)] : []),
       ...(own.layers && made.kind === 'solid' ? [layers(own.layers)] : []),
       ...('solidTopM' in own && own.solidTopM > 0 && made.kind === 'glazed'

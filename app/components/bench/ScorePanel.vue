@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core'
+import type { Answers } from '../../../core/answers'
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
 import { WINTERS } from '../../../core/design/fields/aim'
 import { designCautions } from '../../../core/advice/cautions'
 import { isHeated } from '../../../core/sources/registry'
 import { roughCost } from '../../../core/takeoff/cost'
-import { formatNumber } from '../../../core/units'
+import { formatNumber, type Quantity } from '../../../core/units'
 
 const props = defineProps<{ step: string }>()
 const bench = useDesign()
@@ -60,6 +61,14 @@ const elsewhere = computed(() => designCautions(bench.current, a.value).length -
 const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
 const cost = computed(() => roughCost(bench.current).total)
 const budget = computed(() => bench.current.aim.practical.budget)
+
+/** A figure of the year, beside the pinned design's; more of it is bad unless said. */
+const figure = (of: (answers: Answers) => number, quantity: Quantity, more: 'good' | 'bad' = 'bad') => ({
+  now: of(a.value!),
+  was: was.value ? of(was.value) : null,
+  quantity,
+  more,
+})
 
 // For whoever measures how long the first score takes.
 watch(
@@ -173,92 +182,51 @@ function showColdest(): void {
           <template v-else>…</template>
         </p>
         <dl class="mt-3 divide-y divide-line border-y border-line">
-          <div class="row">
-            <dt>
-              Hottest afternoon<span class="hint block"
-                >{{ hottestDay }}, {{ t(a.hottestAfternoon.outsideC) }} outside, {{ t(a.airs.ridgeHottestC) }} under the
-                ridge</span
-              >
-            </dt>
-            <dd>
-              {{ t(a.hottestAfternoon.insideC) }}
-              <ChangeMark
-                :now="a.hottestAfternoon.insideC"
-                :was="was?.hottestAfternoon.insideC"
-                quantity="temperature"
-                more="bad"
-              />
-            </dd>
-          </div>
-          <div class="row">
-            <dt>Frost inside</dt>
-            <dd>
-              {{ settings.show(a.hoursBelow0, 'hours') }}
-              <ChangeMark :now="a.hoursBelow0" :was="was?.hoursBelow0" quantity="hours" more="bad" />
-            </dd>
-          </div>
-          <div class="row">
-            <dt>Below the aim</dt>
-            <dd>
-              {{ settings.show(a.hoursBelowAim, 'hours') }}
-              <ChangeMark :now="a.hoursBelowAim" :was="was?.hoursBelowAim" quantity="hours" more="bad" />
-            </dd>
-          </div>
-          <div class="row">
-            <dt>
-              Too hot<span class="hint block"
-                >above {{ withCrops ? 'what the crops bear' : t(bench.current.aim.highestAirC) }}</span
-              >
-            </dt>
-            <dd>
-              {{ settings.show(a.hoursAboveLimit, 'hours') }}
-              <ChangeMark :now="a.hoursAboveLimit" :was="was?.hoursAboveLimit" quantity="hours" more="bad" />
-            </dd>
-          </div>
-          <div class="row">
-            <dt>
-              <TermLink id="top-up">Top-up heat</TermLink
-              ><span v-if="heated" class="hint block"
-                >{{ money(a.topUp.cost, a.topUp.currency) }} a year, peak
-                {{ settings.show(a.topUp.peakW, 'power') }}</span
-              >
-            </dt>
-            <dd>
-              {{ heated ? settings.show(a.topUp.kWh * 3.6e6, 'energy') : 'none' }}
-              <ChangeMark
-                v-if="heated || (was && was.topUp.kWh > 0)"
-                :now="a.topUp.kWh * 3.6e6"
-                :was="was ? was.topUp.kWh * 3.6e6 : null"
-                quantity="energy"
-                more="bad"
-              />
-            </dd>
-          </div>
-          <div class="row">
-            <dt>
-              Cost, roughly<span v-if="budget > 0" class="hint block">of {{ money(budget, a.topUp.currency) }}</span>
-            </dt>
-            <dd :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost">
-              {{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}
-            </dd>
-          </div>
-          <div class="row">
-            <dt>
-              <TermLink id="dli">Light, {{ MONTH_NAMES[darkest] }}</TermLink
-              ><span class="hint block">at the beds, mol/m² a day{{ sunEstimated ? ', sun estimated' : '' }}</span>
-            </dt>
-            <dd>
-              {{ a.months[darkest]!.dli.toFixed(1) }}
-              <ChangeMark :now="a.months[darkest]!.dli" :was="was?.months[darkest]?.dli" quantity="light" more="good" />
-            </dd>
-          </div>
-          <div class="row">
-            <dt><TermLink id="rh">Damp hours</TermLink><span class="hint block">above 90 % humidity</span></dt>
-            <dd>
-              {{ settings.show(a.hoursDamp, 'hours') }}
-              <ChangeMark :now="a.hoursDamp" :was="was?.hoursDamp" quantity="hours" more="bad" />
-            </dd>
-          </div>
+          <ScoreRow
+            name="Hottest afternoon"
+            :hint="
+              `${hottestDay}, ${t(a.hottestAfternoon.outsideC)} outside, ` +
+              `${t(a.airs.ridgeHottestC)} under the ridge`
+            "
+            :figure="figure(x => x.hottestAfternoon.insideC, 'temperature')"
+          />
+          <ScoreRow name="Frost inside" :figure="figure(x => x.hoursBelow0, 'hours')" />
+          <ScoreRow name="Below the aim" :figure="figure(x => x.hoursBelowAim, 'hours')" />
+          <ScoreRow
+            name="Too hot"
+            :hint="`above ${withCrops ? 'what the crops bear' : t(bench.current.aim.highestAirC)}`"
+            :figure="figure(x => x.hoursAboveLimit, 'hours')"
+          />
+          <ScoreRow
+            name="Top-up heat"
+            term="top-up"
+            :hint="
+              heated
+                ? `${money(a.topUp.cost, a.topUp.currency)} a year, peak ${settings.show(a.topUp.peakW, 'power')}`
+                : ''
+            "
+            :figure="heated || (was && was.topUp.kWh > 0) ? figure(x => x.topUp.kWh * 3.6e6, 'energy') : undefined"
+          >
+            <template v-if="!heated">none</template>
+          </ScoreRow>
+          <ScoreRow name="Cost, roughly" :hint="budget > 0 ? `of ${money(budget, a.topUp.currency)}` : ''">
+            <span :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost"
+              >{{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}</span
+            >
+          </ScoreRow>
+          <ScoreRow
+            :name="`Light, ${MONTH_NAMES[darkest]}`"
+            term="dli"
+            :hint="`at the beds, mol/m² a day${sunEstimated ? ', sun estimated' : ''}`"
+            :figure="figure(x => x.months[darkest]!.dli, 'light', 'good')"
+            >{{ a.months[darkest]!.dli.toFixed(1) }}</ScoreRow
+          >
+          <ScoreRow
+            name="Damp hours"
+            term="rh"
+            hint="above 90 % humidity"
+            :figure="figure(x => x.hoursDamp, 'hours')"
+          />
         </dl>
         <h3 class="mt-3 text-[1.02rem] font-medium">Where the worst night’s heat went</h3>
         <ul data-test="losses">
@@ -286,18 +254,6 @@ function showColdest(): void {
 <style scoped>
 .dimmed > :not(.known) {
   opacity: 0.55;
-}
-.row {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  gap: 0.6rem;
-  padding: 0.3rem 0;
-}
-.row dd {
-  font-weight: 600;
-  text-align: right;
-  white-space: nowrap;
 }
 .caution {
   margin-top: 0.4rem;

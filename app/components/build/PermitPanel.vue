@@ -29,7 +29,7 @@ const lines = computed(() => {
       <dl data-test="permit">
         <div v-for="l in lines" :key="l.asked" class="grid grid-cols-[12rem_1fr] gap-x-4 border-b border-line py-0.5">
           <dt>{{ l.asked }}</dt>
-          <dd v-if="l.answer !== null" class="font-semibold">{{ settings.named(l.answer) }}</dd>
+          <dd v-if="l.answer !== null" class="font-semibold">{{ l.answer }}</dd>
           <dd v-else class="border-b border-dotted border-ink text-soft">open: {{ l.by }}</dd>
         </div>
       </dl>

@@ -63,12 +63,7 @@ function setName(i: number, name: string): void {
   const l = props.layers[i]!
   if (l.own) put(i, { ...l, own: { ...l.own, name } }, `${props.path} own`)
 }
-const OWN_FIELDS = {
-  conductivity: 'Conductivity',
-  density: 'Density',
-  specificHeat: 'Specific heat',
-  solarAbsorptance: 'Sun taken in',
-} as const
+const OWN_FIELDS = ['conductivity', 'density', 'specificHeat', 'solarAbsorptance'] as const
 function add(): void {
   const made = { material: props.onGround ? 'gravel' : 'eps', thicknessM: 0.05 }
   bench.edit([[props.path, [...props.layers, made]]], `${props.path} add`)
@@ -175,12 +170,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
                 :value="layer.own.name"
                 @change="setName(i, ($event.target as HTMLInputElement).value)"
             /></label>
-            <DesignField
-              v-for="(words, field) in OWN_FIELDS"
-              :key="field"
-              :path="`${path}.${i}.own.${field}`"
-              :label="words"
-            />
+            <DesignField v-for="field in OWN_FIELDS" :key="field" :path="`${path}.${i}.own.${field}`" />
           </div>
         </li>
       </ol>

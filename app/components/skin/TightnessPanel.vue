@@ -4,6 +4,7 @@ import { ach50OfAreaM2 } from '../../../core/air/leakage'
 import { rangeOf } from '../../../core/design'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { ach50Of } from '../../../core/network/model'
+import { fromShown } from '../../../core/units'
 
 const bench = useDesign()
 const year = useYear()
@@ -33,12 +34,11 @@ const take = () =>
     ],
     'take gaps',
   )
-/** The hole that a gap is, by a length as the reader measures it, or each. */
+/** The hole that a gap is: each, or by the unit of length that the reader measures in. */
 function each({ unit, areaM2 }: (typeof GAPS)[number]): string {
-  const inFeet = settings.units !== 'metric'
-  const hole = unit === 'm' && inFeet ? areaM2 * 0.3048 : areaM2
+  const hole = unit === 'm' ? areaM2 * fromShown(1, 'length', settings.units) : areaM2
   const shown = settings.show(hole, 'gapArea', { decimals: hole < 1e-4 ? 2 : 1 })
-  return `${shown} each ${unit !== 'm' ? 'one' : inFeet ? 'foot' : 'metre'}`
+  return `${shown} each ${unit !== 'm' ? 'one' : settings.units === 'metric' ? 'metre' : 'foot'}`
 }
 </script>
 

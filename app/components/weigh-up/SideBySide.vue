@@ -2,7 +2,6 @@
 import { MONTH_NAMES } from '../../../core/climate'
 import type { Answers } from '../../../core/answers'
 import type { Design } from '../../../core/design'
-import { makeOutline } from '../../../core/geometry/section'
 import { differences } from '../../../core/study/differences'
 import { briefOf, type Brief } from '../../../core/study/brief'
 import { formatNumber } from '../../../core/units'
@@ -68,10 +67,13 @@ function best(row: (typeof ROWS)[number]): number {
   if (values.length < 2 || Math.max(...values) - Math.min(...values) < 1e-6) return NaN
   return row.more === 'good' ? Math.max(...values) : Math.min(...values)
 }
-const outlinePath = (d: Design) =>
-  `M${makeOutline(d.shape)
-    .corners.map(p => `${(6 + p.x * 11).toFixed(1)} ${(58 - p.z * 11).toFixed(1)}`)
-    .join('L')}Z`
+const outlines = computed(() =>
+  outlinesOf(
+    columns.value.map(c => c.design),
+    112,
+    62,
+  ),
+)
 /** Monthly lows and highs over each other: a dash pattern each, so that they are told apart without colour. */
 const DASHES = ['', '7 3', '2 3', '9 3 2 3', '1 4', '12 4']
 const [W, H] = [560, 170]
@@ -123,13 +125,13 @@ const MANY = 14
     <p v-if="others.length === 0" class="hint">Keep a variant, change it, and set both side by side here.</p>
     <p v-if="failure" class="fault" role="alert">{{ failure }}</p>
     <div class="mt-3 overflow-x-auto" v-sideways>
-      <table data-test="side-by-side">
+      <table data-test="side-by-side" :aria-busy="columns.some(c => !c.known)">
         <thead>
           <tr class="align-bottom">
             <td></td>
             <th v-for="(c, i) in columns" :key="c.design.id" scope="col" class="min-w-28 px-3 text-right font-semibold">
               <svg width="112" height="62" class="ml-auto" aria-hidden="true">
-                <path :d="outlinePath(c.design)" fill="var(--sun-fill)" stroke="var(--ink)" stroke-width="1.4" />
+                <path :d="outlines.get(c.design)" fill="var(--sun-fill)" stroke="var(--ink)" stroke-width="1.4" />
               </svg>
               {{ i === 0 ? 'This one' : c.design.name }}
             </th>
