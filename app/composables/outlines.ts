@@ -1,7 +1,7 @@
 import type { Design } from '../../core/design'
 import { makeOutline } from '../../core/geometry/section'
 
-/** Small outlines of sections stand so far from their edge, pixels, and are no larger than this, pixels to the metre. */
+/** Small outlines of sections: pixels to their edge, and most pixels to the metre. */
 const EDGE_PX = 6
 const MOST_PX = 11
 

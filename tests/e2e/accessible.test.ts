@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { By, Key, until } from 'selenium-webdriver'
-import { click, coldest, find, settled, type } from './browser'
+import { click, coldest, find, settled, type, WAIT_MS } from './browser'
 import { app, driver, fresh, rows } from './session'
 
 const AXE = readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8')
@@ -61,7 +61,7 @@ async function looksLike(theme: string, width: number, height: number, units = '
 const openStep = async (id: string) => {
   await driver.get(`${app.address}/?step=${id}`)
   await settled(driver)
-  await driver.wait(until.elementLocated(By.css(`[data-test="panel-${id}"] *`)), 10000, `${id} stays empty`)
+  await driver.wait(until.elementLocated(By.css(`[data-test="panel-${id}"] *`)), WAIT_MS, `${id} stays empty`)
 }
 
 describe('axe finds nothing at any level', () => {
@@ -159,7 +159,7 @@ describe('at other sizes, and by ear', () => {
     await looksLike('day', 390, 844)
     await driver.get(`${app.address}/?step=season`)
     await settled(driver)
-    await find(driver, 'nights', 60000)
+    await find(driver, 'nights')
     expect((await (await driver.findElement(By.css('header'))).getRect()).height).toBeLessThan(56)
     await driver.executeScript('window.scrollTo(0, 3000)')
     await driver.sleep(300)

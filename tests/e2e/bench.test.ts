@@ -1,7 +1,7 @@
 import { By, Key } from 'selenium-webdriver'
-import { choose, click, coldest, consoleErrors, field, find, settled, type } from './browser'
+import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
 import { plain } from '../plain'
-import { app, chooseUnits, dimension, drag, driver, dropFile, fresh, metres, text } from './session'
+import { app, chooseUnits, dimension, drag, driver, dropFile, fresh, metres, text, keepState } from './session'
 
 describe('the bench', () => {
   test('opens on the demo, alive: a score, a ribbon, a section to scale', async () => {
@@ -81,7 +81,7 @@ describe('the bench', () => {
     expect(said).toMatch(/^\+\d+\.\d$/)
     expect(Math.abs(Number(said) - (now - base))).toBeLessThan(0.11)
     expect((await driver.findElements(By.css('[title^="against the pinned design"]'))).length).toBeGreaterThanOrEqual(7)
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     await driver.navigate().refresh()
     await settled(driver)
     expect(await (await find(driver, 'coldest-change')).getText()).toBe(said)
@@ -163,7 +163,7 @@ describe('the bench', () => {
     expect(await (await find(driver, 'day-title')).getText()).toMatch(/^(30 June|1 July|2 July|3 July)$/)
     await driver.wait(
       async () => (await driver.findElements(By.css('[data-test="day-chart"] svg path'))).length > 5,
-      10000,
+      WAIT_MS,
     )
     const label = await text('.ray-label')
     expect(label).toMatch(/at 12:30, /)
@@ -196,9 +196,9 @@ describe('the bench', () => {
     await body.sendKeys('n')
     expect(await driver.findElement(By.css('html')).getAttribute('data-theme')).toBe('night')
     await body.sendKeys('?')
-    await driver.wait(async () => (await driver.findElements(By.css('[role="dialog"]'))).length > 0, 3000)
+    await driver.wait(async () => (await driver.findElements(By.css('[role="dialog"]'))).length > 0, WAIT_MS)
     await driver.actions().sendKeys(Key.ESCAPE).perform()
-    await driver.wait(async () => (await driver.findElements(By.css('[role="dialog"]'))).length === 0, 3000)
+    await driver.wait(async () => (await driver.findElements(By.css('[role="dialog"]'))).length === 0, WAIT_MS)
     // Everything that acts can be reached with Tab, and says where it is.
     const reached = new Set<string>()
     for (let i = 0; i < 90; i++) {
@@ -224,7 +224,7 @@ describe('the bench', () => {
     await (await find(driver, 'shade-solver')).findElement(By.css('summary')).click()
     expect(await words()).toMatch(/ray of the hot day\s+6\d\.\d°/)
     // Barrels one high: now one strip does both.
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     await driver.get(`${app.address}/?d=plain&step=store`)
     await settled(driver)
     await type(driver, 'Stacked', '1')

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { tank } from '../bodies'
-import { click, coldest, field as fieldOf, find, number, settled, type } from './browser'
+import { click, coldest, field as fieldOf, find, number, settled, type, WAIT_MS } from './browser'
 import { dropFile, driver, fresh, notice } from './session'
 
 const field = (label: string) => fieldOf(driver, label)
@@ -102,7 +102,7 @@ describe('bodies of the store', () => {
     const moving = async () => (await find(driver, 'coldest')).getAttribute('data-moving')
     const thing = await find(driver, 'thing-body-19')
     await driver.actions({ async: true }).move({ origin: thing }).press().move({ origin: thing, x: 30 }).perform()
-    await driver.wait(async () => (await moving()) === 'true', 5000, 'the figure did not follow the hand')
+    await driver.wait(async () => (await moving()) === 'true', WAIT_MS, 'the figure did not follow the hand')
     const held = number(await (await find(driver, 'coldest')).getText())
     await driver.actions({ async: true }).release().perform()
     await settled(driver)

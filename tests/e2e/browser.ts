@@ -66,16 +66,18 @@ export function killProcesses(profile: string): void {
 
 /** What the page is about to have is looked for this often. */
 const POLL_MS = 50
+/** So long it may take at most, on a machine that is busy with something else. */
+export const WAIT_MS = 60_000
 
 /** The element with a `data-test` name, once it is there. */
-export async function find(driver: WebDriver, name: string, ms = 15000): Promise<WebElement> {
+export async function find(driver: WebDriver, name: string, ms = WAIT_MS): Promise<WebElement> {
   const by = By.css(`[data-test="${name}"]`)
   await driver.wait(async () => (await driver.findElements(by)).length > 0, ms, `nothing is named ${name}`, POLL_MS)
   return driver.findElement(by)
 }
 
 /** Waits until the year of the design on the bench has been worked out. */
-export async function settled(driver: WebDriver, ms = 20000): Promise<void> {
+export async function settled(driver: WebDriver, ms = WAIT_MS): Promise<void> {
   await driver.sleep(60)
   await driver.wait(
     async () =>
@@ -102,7 +104,7 @@ export async function coldest(driver: WebDriver): Promise<number> {
 /** A field by its label. */
 export async function field(driver: WebDriver, label: string): Promise<WebElement> {
   const xpath = `//label[normalize-space(.)=${JSON.stringify(label)}]`
-  await driver.wait(async () => (await driver.findElements(By.xpath(xpath))).length > 0, 10000, `no field ${label}`)
+  await driver.wait(async () => (await driver.findElements(By.xpath(xpath))).length > 0, WAIT_MS, `no field ${label}`)
   const id = await driver.findElement(By.xpath(xpath)).getAttribute('for')
   return driver.findElement(By.id(id!))
 }

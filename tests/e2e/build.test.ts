@@ -1,8 +1,6 @@
-import { existsSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { Key } from 'selenium-webdriver'
 import { choose, click, consoleErrors, find, number, settled, type } from './browser'
-import { chooseUnits, downloads, drag, driver, fresh, rows, text } from './session'
+import { chooseUnits, drag, driver, fresh, rows, savedFile, savedText, text } from './session'
 
 const total = async () => number((await (await find(driver, 'takeoff-total')).getText()).replaceAll(/[^\d]/g, ''))
 
@@ -24,9 +22,7 @@ describe('build', () => {
     await supplier.sendKeys('Brook Farm', Key.ENTER)
     expect(await text('[data-test="line-inside-barrels-barrel-200-l"]')).toMatch(/Brook Farm/)
     await click(driver, 'save-takeoff')
-    const saved = join(downloads, 'take-off.csv')
-    await driver.wait(() => existsSync(saved), 10000, 'no list was saved')
-    const csv = readFileSync(saved, 'utf8')
+    const csv = await savedText('take-off.csv')
     expect(csv.split('\n')[0]).toMatch(/^stage,part,item,needed,unit,waste,buy,pack/)
     expect(csv).toMatch(/Brook Farm/)
     const own = Number(/^All,.*?,(\d+\.?\d*),/m.exec(csv)![1])
@@ -89,9 +85,8 @@ describe('build', () => {
       ['pdf', '%PDF-'],
     ] as const) {
       await click(driver, `save-${kind}`)
-      const saved = join(downloads, `Hollow Ash Seed Library, foundation plan.${kind}`)
-      await driver.wait(() => existsSync(saved), 10000, `no ${kind} was saved`)
-      expect(readFileSync(saved, 'latin1').startsWith(start)).toBe(true)
+      const saved = await savedFile(`Hollow Ash Seed Library, foundation plan.${kind}`)
+      expect(saved.toString('latin1').startsWith(start)).toBe(true)
     }
     expect(await consoleErrors(driver)).toEqual([])
   })
@@ -110,9 +105,7 @@ describe('build', () => {
     for (let k = 0; k < 6 && (await (await active()).getAttribute('data-test')) !== 'save-svg'; k++)
       await (await active()).sendKeys(Key.TAB)
     await (await active()).sendKeys(Key.ENTER)
-    const saved = join(downloads, 'Hollow Ash Seed Library, glazing layout.svg')
-    await driver.wait(() => existsSync(saved), 10000, 'no drawing was saved')
-    expect(readFileSync(saved, 'utf8')).toMatch(/sunny slope/)
+    expect(await savedText('Hollow Ash Seed Library, glazing layout.svg')).toMatch(/sunny slope/)
   })
 
   test('order of work: days off, a task moved by keys, ticks that stay, a calendar file; no day is told', async () => {
@@ -139,9 +132,7 @@ describe('build', () => {
     await setStart('')
     expect(await text('[data-test="panel-build"]')).toMatch(/That is no day of the calendar/)
     await click(driver, 'save-ics')
-    const saved = join(downloads, 'Hollow Ash Seed Library, order of work.ics')
-    await driver.wait(() => existsSync(saved), 10000, 'no calendar was saved')
-    expect(readFileSync(saved, 'utf8')).toMatch(/^BEGIN:VCALENDAR/)
+    expect(await savedText('Hollow Ash Seed Library, order of work.ics')).toMatch(/^BEGIN:VCALENDAR/)
     await driver.navigate().refresh()
     await settled(driver)
     await click(driver, 'tab-plan')

@@ -1,6 +1,6 @@
 import { DEMOS } from '../../core/design'
 import { By, until } from 'selenium-webdriver'
-import { click, coldest, consoleErrors, find, settled, studied, type } from './browser'
+import { click, coldest, consoleErrors, find, settled, studied, type, WAIT_MS } from './browser'
 import { app, driver, fresh, text } from './session'
 
 describe('the southern demo, the server, and everyone', () => {
@@ -37,7 +37,7 @@ describe('the southern demo, the server, and everyone', () => {
     await fresh('/?step=shape')
     await driver.wait(
       async () => driver.executeScript<boolean>('return performance.getEntriesByName("all parts loaded").length > 0'),
-      20000,
+      WAIT_MS,
       'the parts were not loaded',
     )
     const network = (offline: boolean) =>
@@ -52,7 +52,7 @@ describe('the southern demo, the server, and everyone', () => {
     try {
       for (const step of ['aim', 'site', 'skin', 'store', 'breathe', 'topUp', 'year', 'shape']) {
         await click(driver, `step-${step}`)
-        await driver.wait(until.elementLocated(By.css(`[data-test="panel-${step}"] *`)), 3000, `${step} stays empty`)
+        await driver.wait(until.elementLocated(By.css(`[data-test="panel-${step}"] *`)), WAIT_MS, `${step} stays empty`)
       }
       for (const view of ['plan', 'model', 'heat', 'section']) await click(driver, `view-${view}`)
       const before = await coldest(driver)

@@ -1,16 +1,16 @@
 import { spawn } from 'node:child_process'
-import { cpSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { epwText } from '../formats/epw-file'
-import { click, coldest, consoleErrors, field, find, number, openBrowser, settled, type } from './browser'
-import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, text } from './session'
+import { click, coldest, consoleErrors, field, find, number, openBrowser, settled, type, WAIT_MS } from './browser'
+import { app, chooseUnits, driver, dropFile, fresh, notice, rows, text, keepState, savedText } from './session'
 
 const gone = (name: string) =>
   driver.wait(
     async () => (await driver.findElements(By.css(`[data-test="${name}"]`))).length === 0,
-    30000,
+    WAIT_MS,
     `${name} is still there`,
   )
 const inSheet = (name: string) => find(driver, name)
@@ -22,7 +22,7 @@ async function ownServer(port: number, output = join(process.cwd(), '.output')) 
     stdio: 'ignore',
     env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), PORT: String(port) },
   })
-  await driver.wait(async () => (await fetch(`${address}/api/health`).catch(() => null))?.ok === true, 20000)
+  await driver.wait(async () => (await fetch(`${address}/api/health`).catch(() => null))?.ok === true, WAIT_MS)
   return { child, address }
 }
 
@@ -116,7 +116,7 @@ describe('start yours', () => {
     expect(await text('[data-test="illustrative"]')).toMatch(/An illustration/)
     await (await find(driver, 'better-figures')).findElement(By.css('summary')).click()
     await click(driver, 'start-better')
-    await find(driver, 'start-better', 60000)
+    await find(driver, 'start-better')
     const told = await rows('[data-test="better"] li')
     expect(told.join(' ')).toMatch(/winters colder: \S+\s°C; winters milder: \S+\s°C/)
     expect(told).toHaveLength(5)
@@ -138,7 +138,7 @@ describe('without a network or a server', () => {
       await settled(other)
       await other.wait(
         async () => other!.executeScript<boolean>('return navigator.serviceWorker.controller !== null'),
-        60000,
+        WAIT_MS,
         'no service worker took over',
       )
       child.kill()
@@ -177,7 +177,7 @@ describe('a new version', () => {
       await other.get(`${server.address}/?step=store`)
       await settled(other)
       const controlled = 'return navigator.serviceWorker.controller !== null'
-      await other.wait(async () => other.executeScript<boolean>(controlled), 60000, 'no service worker took over')
+      await other.wait(async () => other.executeScript<boolean>(controlled), WAIT_MS, 'no service worker took over')
       server.child.kill()
       await new Promise(resolve => server.child.once('exit', resolve))
       // Another build: its service worker differs in the mark of the page that it keeps, and so does its tag.
@@ -197,13 +197,13 @@ describe('a new version', () => {
         async () =>
           (await other.findElements(By.xpath('//*[@data-test="notice"][contains(.,"new version of Tierra")]')))[0] ??
           false,
-        30000,
+        WAIT_MS,
         'the new version was not told',
       )
       await other.sleep(1500)
       expect(await other.executeScript('return window.sameVisit === true')).toBe(true)
       await (told as Awaited<ReturnType<typeof find>>).findElement(By.xpath('.//button[.="Use it now"]')).click()
-      await other.wait(async () => other.executeScript<boolean>('return window.sameVisit !== true'), 15000)
+      await other.wait(async () => other.executeScript<boolean>('return window.sameVisit !== true'), WAIT_MS)
       await settled(other)
       expect(await (await field(other, 'How many')).getAttribute('value')).toBe('27')
     } finally {
@@ -217,16 +217,14 @@ describe('one file that holds everything', () => {
   test('backed up, and restored by drop on a fresh profile: designs, studies, season book', async () => {
     await fresh('/?step=store')
     await type(driver, 'How many', '23')
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     const score = await coldest(driver)
     await driver.get(`${app.address}/designs`)
     await find(driver, 'design-list')
     await click(driver, 'duplicate')
-    await driver.wait(async () => (await text('[data-test="design-list"]')).includes('(2)'), 5000)
+    await driver.wait(async () => (await text('[data-test="design-list"]')).includes('(2)'), WAIT_MS)
     await click(driver, 'backup')
-    const isBackup = (n: string) => /^tierra-backup-.*\.json$/.test(n)
-    await driver.wait(() => readdirSync(downloads).some(isBackup), 10000, 'no backup came')
-    const file = readFileSync(join(downloads, readdirSync(downloads).find(isBackup)!), 'utf8')
+    const file = await savedText(/^tierra-backup-.*\.json$/)
 
     const other = (await openBrowser(
       { width: 1280, height: 800 },
@@ -259,7 +257,7 @@ describe('one file that holds everything', () => {
   test('somebody who has worked for a fortnight without one is reminded, once', async () => {
     await fresh('/?step=store')
     await type(driver, 'How many', '19')
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     const reminded = async () => {
       await driver.navigate().refresh()
       await settled(driver)
@@ -279,7 +277,7 @@ describe('one file that holds everything', () => {
     await dropFile('all.json', '{"tierraBackup": 1, "designs": [')
     expect(await notice()).toMatch(/all\.json was not taken in; nothing has changed[\s\S]*torn/)
     await dropFile('one.json', '{"tierraBackup": 1, "madeAt": "", "designs": [{"name": "Ruined", "schemaVersion": 4}]}')
-    await driver.wait(async () => /0 of 1 designs[\s\S]*“Ruined” was left out/.test(await text('body')), 5000)
+    await driver.wait(async () => /0 of 1 designs[\s\S]*“Ruined” was left out/.test(await text('body')), WAIT_MS)
   })
 })
 
@@ -288,7 +286,7 @@ describe('the walk through the demo', () => {
   const next = async () => {
     await driver.wait(
       async () => (await (await find(driver, 'walk-next')).getText()) === 'Next',
-      15000,
+      WAIT_MS,
       `the stop is not done: ${await stop()}`,
     )
     await click(driver, 'walk-next')
@@ -305,7 +303,7 @@ describe('the walk through the demo', () => {
     await next()
     const kind = await driver.wait(
       async () => (await driver.findElements(By.css('[data-why="skin.cover.id"] select')))[0] ?? false,
-      10000,
+      WAIT_MS,
       'no cover to choose',
     )
     const covered = await coldest(driver)
@@ -333,14 +331,14 @@ describe('the walk through the demo', () => {
     await click(driver, 'walk-through')
     await find(driver, 'walk')
     await click(driver, 'walk-next')
-    await driver.wait(async () => /2 of 6/.test(await stop()), 5000)
+    await driver.wait(async () => /2 of 6/.test(await stop()), WAIT_MS)
     await click(driver, 'walk-leave')
     await gone('walk')
     await driver.navigate().refresh()
     await settled(driver)
     expect(await (await find(driver, 'walk-through')).getText()).toBe('Walk on (2 of 6)')
     await click(driver, 'walk-through')
-    await driver.wait(async () => /2 of 6 Draw the blanket/.test(await stop()), 5000)
+    await driver.wait(async () => /2 of 6 Draw the blanket/.test(await stop()), WAIT_MS)
     await click(driver, 'walk-leave')
   })
 })

@@ -2,8 +2,8 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { epwText } from '../formats/epw-file'
-import { click, coldest, field, find, settled, type } from './browser'
-import { downloads, driver, fresh, notice, text } from './session'
+import { click, coldest, field, find, settled, type, WAIT_MS } from './browser'
+import { downloads, driver, fresh, notice, text, keepState } from './session'
 
 describe('real input', () => {
   test('another place, by hand: its time zone comes along; the other hemisphere is asked about', async () => {
@@ -97,10 +97,13 @@ describe('real input', () => {
     const good = join(downloads, 'field.epw')
     writeFileSync(good, epwText())
     await input.sendKeys(good)
-    await driver.wait(async () => /An hourly year from field\.epw/.test(await text('[data-test="panel-site"]')), 10000)
+    await driver.wait(
+      async () => /An hourly year from field\.epw/.test(await text('[data-test="panel-site"]')),
+      WAIT_MS,
+    )
     await settled(driver)
     expect(await (await field(driver, 'Latitude')).getAttribute('value')).toBe('47.0°')
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     await driver.navigate().refresh()
     await settled(driver)
     expect(await text('[data-test="panel-site"]')).toMatch(/An hourly year from field\.epw/)

@@ -1,31 +1,30 @@
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { epwText } from '../formats/epw-file'
-import { click, coldest, field, find, killProcesses, openBrowser, settled, type } from './browser'
-import { app, downloads, driver, dropFile, fresh, notice, text } from './session'
+import { click, coldest, field, find, killProcesses, openBrowser, settled, type, WAIT_MS } from './browser'
+import { app, driver, dropFile, fresh, notice, text, keepState, savedText } from './session'
 
 describe('keeping', () => {
   test('autosave and reload; export, wipe, import bring the same design and score', async () => {
     await fresh('/?step=store')
     await type(driver, 'How many', '21')
     const score = await coldest(driver)
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     await driver.navigate().refresh()
     await settled(driver)
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('21')
     expect(await coldest(driver)).toBe(score)
     await click(driver, 'export')
-    await driver.wait(() => readdirSync(downloads).includes('hollow-ash-seed-library.json'), 10000)
-    const exported = JSON.parse(readFileSync(join(downloads, 'hollow-ash-seed-library.json'), 'utf8'))
-    expect(exported.store.bodies[0]!.count).toBe(21)
+    const exported = await savedText('hollow-ash-seed-library.json')
+    expect(JSON.parse(exported).store.bodies[0]!.count).toBe(21)
 
     await fresh('/?step=store')
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('14')
-    await dropFile('mine.json', readFileSync(join(downloads, 'hollow-ash-seed-library.json'), 'utf8'))
-    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()).includes('(2)'), 5000)
+    await dropFile('mine.json', exported)
+    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()).includes('(2)'), WAIT_MS)
     expect(await coldest(driver)).toBe(score)
   })
 
@@ -44,7 +43,7 @@ describe('keeping', () => {
     )
     await driver.wait(
       async () => /shape\.lengthM: is out of range; allowed: a number from 1 to 100/.test(await text('body')),
-      5000,
+      WAIT_MS,
     )
     expect(await text('body')).toMatch(/skin\.glazing: “ice” is not known/)
     await dropFile('photo.png', '\u0089PNG')
@@ -56,16 +55,16 @@ describe('keeping', () => {
     await fresh('/')
     await driver.get(`${app.address}/designs`)
     const names = async () => (await driver.findElements(By.css('[data-test="design-list"] .slab'))).length
-    await driver.wait(async () => (await names()) === DEMOS.length, 5000)
+    await driver.wait(async () => (await names()) === DEMOS.length, WAIT_MS)
     await click(driver, 'duplicate')
-    await driver.wait(async () => (await names()) === DEMOS.length + 1, 5000)
+    await driver.wait(async () => (await names()) === DEMOS.length + 1, WAIT_MS)
     await driver.findElement(By.css('[aria-label^="Rename"]')).click()
     await (await find(driver, 'name-input')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Orchard house', Key.ENTER)
-    await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), 5000)
+    await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), WAIT_MS)
     await driver.findElement(By.css('[aria-label="Delete Orchard house"]')).click()
-    await driver.wait(async () => (await names()) === DEMOS.length, 5000)
+    await driver.wait(async () => (await names()) === DEMOS.length, WAIT_MS)
     await driver.findElement(By.xpath('//*[@data-test="notice"]//button[normalize-space(.)="Undo"]')).click()
-    await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), 5000)
+    await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), WAIT_MS)
     await click(driver, 'list-new')
     await find(driver, 'panel-site')
     await settled(driver)
@@ -80,7 +79,7 @@ describe('keeping', () => {
     await settled(driver)
     const second = await driver.getWindowHandle()
     await type(driver, 'How many', '20')
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     await driver.switchTo().window(first)
     await find(driver, 'conflict')
     await type(driver, 'How many', '7')
@@ -88,11 +87,11 @@ describe('keeping', () => {
     await click(driver, 'keep-mine')
     await driver.wait(
       async () => (await (await find(driver, 'design-menu')).getText()) === 'Hollow Ash Seed Library (2)',
-      5000,
+      WAIT_MS,
     )
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('7')
     await type(driver, 'How many', '8')
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'kept', 5000)
+    await keepState('kept')
     await driver.switchTo().window(second)
     await driver.navigate().refresh()
     await settled(driver)
@@ -113,9 +112,8 @@ describe('keeping', () => {
     const before = await coldest(driver)
     await type(driver, 'How many', '40')
     expect(await coldest(driver)).toBeGreaterThan(before)
-    const count = readdirSync(downloads).length
     await click(driver, 'export')
-    await driver.wait(() => readdirSync(downloads).length > count, 10000)
+    expect(JSON.parse(await savedText(/\(1\)\.json$/)).store.bodies[0].count).toBe(40)
     await driver.sendDevToolsCommand('Page.removeScriptToEvaluateOnNewDocument', { identifier })
   })
 
@@ -126,7 +124,7 @@ describe('keeping', () => {
     )
     await type(driver, 'How many', '25')
     expect(await notice()).toMatch(/blocked or full/)
-    await driver.wait(async () => (await (await find(driver, 'keep-state')).getText()) === 'in memory only', 5000)
+    await keepState('in memory only')
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('25')
     await driver.executeScript('document.querySelector(\'a[href="/designs"]\').click()')
     await find(driver, 'design-list')
@@ -147,7 +145,7 @@ describe('keeping', () => {
       await field(driver, 'How many')
       await driver.wait(
         async () => (await (await field(driver, 'How many')).getAttribute('value')) === String(count),
-        5000,
+        WAIT_MS,
         `edit ${i} of ${count} was lost`,
       )
     }
@@ -160,7 +158,12 @@ describe('keeping', () => {
       await other.get(`${app.address}/?step=store`)
       await settled(other)
       await type(other, 'How many', count)
-      await other.wait(async () => (await (await find(other, 'keep-state')).getText()) === 'kept', 5000, 'not kept', 5)
+      await other.wait(
+        async () => (await (await find(other, 'keep-state')).getText()) === 'kept',
+        WAIT_MS,
+        'not kept',
+        5,
+      )
       killProcesses(profile)
       await other.quit().catch(() => {})
       const again = await openBrowser({ width: 1280, height: 800 }, tmpdir(), { profile })
@@ -184,10 +187,10 @@ describe('keeping', () => {
         expect(await other.executeScript('return window.isSecureContext')).toBe(false)
         await click(other, 'design-menu')
         await click(other, 'menu-new')
-        await other.wait(async () => (await (await find(other, 'design-menu')).getText()) === 'New greenhouse', 5000)
+        await other.wait(async () => (await (await find(other, 'design-menu')).getText()) === 'New greenhouse', WAIT_MS)
         await click(other, 'step-store')
         await type(other, 'How many', '9')
-        await other.wait(async () => (await (await find(other, 'keep-state')).getText()) === 'kept', 5000)
+        await keepState('kept', other)
         await other.navigate().refresh()
         await settled(other)
         expect(await (await field(other, 'How many')).getAttribute('value')).toBe('9')
@@ -195,7 +198,7 @@ describe('keeping', () => {
         await click(other, 'duplicate')
         await other.wait(
           async () => /\(2\)/.test(await other.findElement(By.css('[data-test="design-list"]')).getText()),
-          5000,
+          WAIT_MS,
         )
       } finally {
         await other.quit()

@@ -1,11 +1,11 @@
 import { By, Key } from 'selenium-webdriver'
-import { choose, click, coldest, consoleErrors, field as fieldOf, find, settled, type } from './browser'
-import { dimension, drag, driver, fresh, metres, notice, text } from './session'
+import { choose, click, coldest, consoleErrors, field as fieldOf, find, settled, type, WAIT_MS } from './browser'
+import { appears, dimension, drag, driver, fresh, metres, notice, text } from './session'
 
 const field = (label: string) => fieldOf(driver, label)
 /** Presses what a drawing shows, once it is there. */
 async function pressed(css: string): Promise<void> {
-  await driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, 15000, `nothing is at ${css}`)
+  await appears(css)
   await driver.executeScript(
     'document.querySelector(arguments[0]).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
     css,
@@ -19,7 +19,7 @@ describe('the house in parts', () => {
     await fresh('/')
     await click(driver, 'design-menu')
     await click(driver, 'menu-new')
-    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'New greenhouse', 5000)
+    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'New greenhouse', WAIT_MS)
     await settled(driver)
     const plain = await coldest(driver)
     // The slope is pressed on the section; its card opens, whatever the step.
@@ -74,7 +74,7 @@ describe('the house in parts', () => {
     await find(driver, 'menu-new')
     // The list of designs comes first; the new one is found by its letters.
     await driver.actions().sendKeys('a plain').sendKeys(Key.ENTER).perform()
-    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'New greenhouse', 5000)
+    await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === 'New greenhouse', WAIT_MS)
     await settled(driver)
     await find(driver, 'panel-site')
     await driver.actions().sendKeys('4').perform()

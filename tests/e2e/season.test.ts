@@ -1,13 +1,13 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
-import { choose, click, coldest, consoleErrors, find, number, settled } from './browser'
-import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, text } from './session'
+import { choose, click, coldest, consoleErrors, find, number, settled, WAIT_MS } from './browser'
+import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, savedText, text } from './session'
 
 /** The text of something, once it is there. */
-const said = async (name: string) => (await find(driver, name, 30_000)).getText()
+const said = async (name: string) => (await find(driver, name)).getText()
 /** Waits until something says so. */
-async function until(name: string, is: RegExp, ms = 30_000): Promise<string> {
+async function until(name: string, is: RegExp, ms = WAIT_MS): Promise<string> {
   let last = ''
   await driver.wait(
     async () => {
@@ -35,7 +35,7 @@ async function startOwn(): Promise<void> {
   await click(driver, 'start-own')
   await driver.wait(
     async () => (await driver.findElements(By.css('[data-test="demo-book"]'))).length === 0,
-    10_000,
+    WAIT_MS,
     'the demo is still there',
   )
 }
@@ -75,7 +75,7 @@ describe('season book', () => {
     await first!.click()
     // It is struck through once it is kept.
     const struck = By.css('[data-test="to-do"] .line-through')
-    await driver.wait(async () => (await driver.findElements(struck)).length > 0, 10_000, 'it was not kept')
+    await driver.wait(async () => (await driver.findElements(struck)).length > 0, WAIT_MS, 'it was not kept')
     await driver.navigate().refresh()
     await settled(driver)
     await until('tonight-source', /The forecast was typed/)
@@ -140,7 +140,11 @@ describe('season book', () => {
     await drop(loggerFile('second.csv', 30, 3))
     await until('import-told', /720 rows/)
     await click(driver, 'take-log')
-    await driver.wait(async () => /480 hours were there before/.test(await text('body')), 10_000, 'no overlap was told')
+    await driver.wait(
+      async () => /480 hours were there before/.test(await text('body')),
+      WAIT_MS,
+      'no overlap was told',
+    )
     writeFileSync(join(downloads, 'none.csv'), 'hello')
     await drop(join(downloads, 'none.csv'))
     expect(await until('logger-import', /no table in this file/)).toMatch(/none\.csv/)
@@ -151,7 +155,7 @@ describe('season book', () => {
     await fresh('/?step=season')
     await until('tonight', /inside/)
     await click(driver, 'tab-designed')
-    await until('verdict', /colder than the design says/, 40_000)
+    await until('verdict', /colder than the design says/)
     const sky = await rows('[data-test="by-sky"] tr')
     expect(sky[0]).toMatch(/all hours/)
     await click(driver, 'find')
@@ -162,7 +166,7 @@ describe('season book', () => {
     await click(driver, 'adopt')
     await settled(driver)
     expect(await coldest(driver)).toBeLessThan(before - 0.5)
-    await until('verdict', /as the design says|K (colder|warmer)/, 40_000)
+    await until('verdict', /as the design says|K (colder|warmer)/)
     await click(driver, 'undo')
     expect(await coldest(driver)).toBeCloseTo(before, 1)
     expect(await consoleErrors(driver)).toEqual([])
@@ -176,13 +180,15 @@ describe('season book', () => {
     await click(driver, 'done-openers-on')
     await until('season-openers-on', /done/)
     await click(driver, 'save-season-ics')
-    const saved = join(downloads, 'Hollow Ash Seed Library, season.ics')
-    await driver.wait(() => existsSync(saved), 10_000, 'no calendar was saved')
-    expect(readFileSync(saved, 'utf8')).toMatch(/BEGIN:VEVENT[\s\S]*RRULE/)
+    expect(await savedText('Hollow Ash Seed Library, season.ics')).toMatch(/BEGIN:VEVENT[\s\S]*RRULE/)
     await click(driver, 'tab-crops')
     expect(await until('crop-rows', /early/)).toMatch(/In the open/)
     await click(driver, 'add-crop')
-    await driver.wait(async () => (await rows('[data-test="crop-rows"] > li')).length === 3, 10_000, 'no row was added')
+    await driver.wait(
+      async () => (await rows('[data-test="crop-rows"] > li')).length === 3,
+      WAIT_MS,
+      'no row was added',
+    )
     await click(driver, 'tab-water')
     expect(await until('thirst', /drink/)).toMatch(/\d.L in a year/)
     await click(driver, 'tab-diary')
@@ -204,9 +210,8 @@ describe('season book', () => {
     await click(driver, 'write-down')
     await until('diary', /Frost on the ridge/)
     await click(driver, 'export')
-    const saved = join(downloads, 'hollow-ash-seed-library.json')
-    await driver.wait(() => existsSync(saved), 10_000, 'nothing was saved')
-    const file = JSON.parse(readFileSync(saved, 'utf8')) as { book: { written: { notes: { text: string }[] } } }
+    const saved = await savedText('hollow-ash-seed-library.json')
+    const file = JSON.parse(saved) as { book: { written: { notes: { text: string }[] } } }
     expect(file.book.written.notes.some(n => n.text === 'Frost on the ridge')).toBe(true)
     // A second tab writes; the first shows it, and then writes on top of it.
     const first = await driver.getWindowHandle()
@@ -233,8 +238,8 @@ describe('season book', () => {
     // Wiped and imported again.
     await fresh('/?step=season')
     await until('tonight', /inside/)
-    await dropFile('book.json', readFileSync(saved, 'utf8'))
-    await driver.wait(async () => /is taken in/.test(await notice()), 20_000, 'the file was not taken in')
+    await dropFile('book.json', saved)
+    await driver.wait(async () => /is taken in/.test(await notice()), WAIT_MS, 'the file was not taken in')
     await click(driver, 'tab-diary')
     await until('diary', /Frost on the ridge/)
     await chooseUnits('us')

@@ -1,8 +1,8 @@
-import { mkdtempSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, until, type WebDriver } from 'selenium-webdriver'
-import { find, openBrowser, settled } from './browser'
+import { find, openBrowser, settled, WAIT_MS } from './browser'
 
 /** Chromium's own commands, which the driver passes on. */
 interface DevTools {
@@ -63,11 +63,33 @@ export const metres = async (name: string) => Number.parseFloat(await dimension(
 /** Texts of all that a selector finds. */
 export const rows = async (css: string): Promise<string[]> =>
   driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
+/** Waits until something is there. */
+export const appears = (css: string, within = WAIT_MS) =>
+  driver.wait(until.elementLocated(By.css(css)), within, `nothing came: ${css}`)
 /** What an element says, once it is there. */
-export const text = async (css: string): Promise<string> =>
-  (await driver.wait(until.elementLocated(By.css(css)), 10000, `nothing is ${css}`)).getText()
+export const text = async (css: string): Promise<string> => (await appears(css)).getText()
 export async function notice(): Promise<string> {
   return (await find(driver, 'notice')).getText()
+}
+
+/** What the browser saved under a name, once it is there whole: its place is taken, empty, before it is written. */
+export async function savedFile(name: string | RegExp): Promise<Buffer> {
+  let content = Buffer.alloc(0)
+  const isWhole = () => {
+    const there = readdirSync(downloads)
+    const its = there.find(f => (typeof name === 'string' ? f === name : name.test(f)))
+    if (its === undefined || there.some(f => f.endsWith('.crdownload'))) return false
+    content = readFileSync(join(downloads, its))
+    return content.length > 0
+  }
+  await driver.wait(isWhole, WAIT_MS, `${name} was not saved`)
+  return content
+}
+export const savedText = async (name: string | RegExp) => (await savedFile(name)).toString('utf8')
+
+/** Waits until the page says how the design is kept. */
+export async function keepState(state: string, on: WebDriver = driver): Promise<void> {
+  await on.wait(async () => (await (await find(on, 'keep-state')).getText()) === state, WAIT_MS, `not ${state}`)
 }
 
 /** Switches all units at once. */

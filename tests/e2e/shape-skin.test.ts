@@ -1,6 +1,6 @@
 import { By, Key } from 'selenium-webdriver'
 import { FORMS } from '../../core/design'
-import { click, coldest, choose, consoleErrors, field, find, settled, studied, type } from './browser'
+import { click, coldest, choose, consoleErrors, field, find, settled, studied, type, WAIT_MS } from './browser'
 import { dimension, drag, dragThing, driver, fresh, metres, text } from './session'
 
 const value = async (name: string) => Number(await (await find(driver, name)).getAttribute('aria-valuenow'))
@@ -106,7 +106,7 @@ describe('angle and turn', () => {
     await find(driver, 'cancel-map')
     await driver.wait(
       async () => Number(await (await find(driver, 'study-map')).getAttribute('data-done')) >= 2,
-      60000,
+      WAIT_MS,
       'no progress',
     )
     // The score follows the hand while the sweep goes on.
@@ -206,7 +206,7 @@ describe('model and heat', () => {
       await fresh('/?step=shape')
       await click(driver, 'view-model')
       const view = await find(driver, 'model-view')
-      await driver.wait(async () => (await view.getAttribute('data-sun')) !== null, 10000)
+      await driver.wait(async () => (await view.getAttribute('data-sun')) !== null, WAIT_MS)
       const picture = () =>
         driver.executeScript<string>('return document.querySelector("[data-test=model-view] canvas").toDataURL()')
       const noon = await picture()
@@ -226,7 +226,7 @@ describe('model and heat', () => {
       const hour = async () => Number(await (await find(driver, 'model-hour')).getAttribute('value'))
       const before = await hour()
       await click(driver, 'play-day')
-      await driver.wait(async () => (await hour()) !== before, 8000, 'the hour stands still')
+      await driver.wait(async () => (await hour()) !== before, WAIT_MS, 'the hour stands still')
       await click(driver, 'play-day')
       expect(await consoleErrors(driver)).toEqual([])
     },
@@ -235,7 +235,7 @@ describe('model and heat', () => {
   test('the heat view tells every body’s temperature and what flows, at the hour that is chosen', async () => {
     await fresh('/?step=skin&day=20&hour=6')
     await click(driver, 'view-heat')
-    await driver.wait(async () => (await (await find(driver, 'heat-view')).getAttribute('data-day')) === '20', 20000)
+    await driver.wait(async () => (await (await find(driver, 'heat-view')).getAttribute('data-day')) === '20', WAIT_MS)
     const spoken = async () => (await find(driver, 'heat-view')).findElement(By.css('svg')).getAttribute('aria-label')
     const night = await spoken()
     expect(night).toMatch(/Heat at 6:30 on 21 January: air .*°C, outside .*glazing [\d\s]+W/)
@@ -351,6 +351,9 @@ describe('skin', () => {
     expect(await sheet.isDisplayed()).toBe(false)
     expect(await (await sheet.findElement(By.css('svg'))).getAttribute('innerHTML')).not.toMatch(/NaN|Infinity/)
     await driver.executeScript('window.dispatchEvent(new Event("afterprint"))')
-    await driver.wait(async () => (await driver.findElements(By.css('[data-test="design-sheet"]'))).length === 0, 3000)
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-test="design-sheet"]'))).length === 0,
+      WAIT_MS,
+    )
   })
 })

@@ -73,13 +73,13 @@ for (const shot of SHOTS) {
   await driver.get(process.env.TIERRA_ADDRESS + shot.path)
   if (shot.path.startsWith('/designs')) await find(driver, 'design-list')
   else await settled(driver)
-  if (shot.wait) await find(driver, shot.wait, 60000)
+  if (shot.wait) await find(driver, shot.wait)
   for (const name of shot.clicks ?? []) {
     await click(driver, name)
     await driver.sleep(500)
   }
   for (const [selector, text] of shot.typed ?? []) await driver.findElement(By.css(selector)).sendKeys(text, Key.ENTER)
-  if (shot.until) await find(driver, shot.until, 60000)
+  if (shot.until) await find(driver, shot.until)
   for (const kind of shot.studies ?? []) {
     await click(driver, `start-${kind}`)
     await studied(driver, kind)
@@ -88,7 +88,7 @@ for (const shot of SHOTS) {
   // What is still worked out is waited for.
   await driver.wait(
     async () => (await driver.findElements(By.css('.controls [aria-busy="true"]'))).length === 0,
-    60000,
+    60_000,
     `${shot.name} is not ready`,
   )
   await driver.sleep(1200)

@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
-import { click, coldest, consoleErrors, field, find, settled, type } from './browser'
+import { click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
 import { downloads, driver, fresh, notice, text } from './session'
 
 const value = async (label: string) => (await (await field(driver, label)).getAttribute('value')) ?? ''
@@ -96,7 +96,7 @@ describe('aim and site', () => {
       await click(driver, 'csv-take')
       await driver.wait(
         async () => /An hourly year from logger\.csv/.test(await text('[data-test="panel-site"]')),
-        10000,
+        WAIT_MS,
       )
       await settled(driver)
       await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform()

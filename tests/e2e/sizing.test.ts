@@ -1,13 +1,6 @@
-import { existsSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
-import { choose, click, coldest, consoleErrors, field, find, settled, type } from './browser'
-import { chooseUnits, downloads, driver, fresh, text } from './session'
-
-const appears = (css: string, within = 30000) =>
-  driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, within, `nothing came: ${css}`)
-const rows = async (css: string): Promise<string[]> =>
-  driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
+import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
+import { appears, chooseUnits, driver, fresh, rows, savedText, text } from './session'
 
 describe('store', () => {
   test('a body’s card: the coldest night, less and more of it as a curve that can be stopped and taken', async () => {
@@ -28,7 +21,7 @@ describe('store', () => {
     expect(amounts.length).toBeGreaterThan(4)
     // None of it is colder, and can be laid on by the table’s first row; undo brings it back.
     await driver.findElement(By.css('[data-test="curve-amount"] tbody tr button')).sendKeys(Key.ENTER)
-    await driver.wait(async () => (await rows('[data-test="body-list"] > li')).length === 0, 5000)
+    await driver.wait(async () => (await rows('[data-test="body-list"] > li')).length === 0, WAIT_MS)
     await settled(driver)
     expect(await coldest(driver)).toBeLessThan(before)
     await click(driver, 'undo')
@@ -90,7 +83,7 @@ describe('floors', () => {
     await click(driver, 'tab-floor')
     await click(driver, 'start-floors')
     await appears('[data-test="floors"] tbody tr')
-    await appears('[data-test="start-floors"]', 60000)
+    await appears('[data-test="start-floors"]')
     const found = await rows('[data-test="floors"] tbody tr')
     expect(found.join('\n')).toMatch(/A slab on foam[\s\S]*This house/)
     const slab = found.findIndex(f => f.includes('A slab on the ground'))
@@ -118,7 +111,7 @@ describe('breathe', () => {
     expect(await (await field(driver, 'Water in an hour, all nozzles')).getAttribute('aria-invalid')).toBe('true')
     await (await field(driver, 'Water in an hour, all nozzles')).sendKeys(Key.ESCAPE)
     await mist.findElement(By.css('[data-test="start-without"]')).click()
-    await driver.wait(async () => (await mist.findElements(By.css('tbody tr'))).length > 3, 30000)
+    await driver.wait(async () => (await mist.findElements(By.css('tbody tr'))).length > 3, WAIT_MS)
     expect(await mist.getText()).toMatch(/hottest afternoon/)
   })
 
@@ -155,9 +148,7 @@ describe('breathe', () => {
     await click(driver, 'tab-controls')
     expect(await text('[data-test="control-sheet"]')).toMatch(/Winter airing/)
     await click(driver, 'save-controls')
-    const file = join(downloads, 'control-sheet.csv')
-    await driver.wait(async () => existsSync(file), 10000)
-    expect(readFileSync(file, 'utf8')).toMatch(/^device,setting,value,unit\n[\s\S]*Winter airing/)
+    expect(await savedText('control-sheet.csv')).toMatch(/^device,setting,value,unit\n[\s\S]*Winter airing/)
     expect(await consoleErrors(driver)).toEqual([])
   })
 })
@@ -172,7 +163,7 @@ describe('top-up', () => {
     await click(driver, 'start-spell')
     await appears('[data-test="spell-answer"]')
     expect(await text('[data-test="spell-answer"]')).toMatch(/first on \d+ \w+ at \d+ o’clock/)
-    await appears('[data-test="start-spell"]', 60000)
+    await appears('[data-test="start-spell"]')
     const moves = await rows('[data-test="spell-moves"] li')
     expect(moves.length).toBeGreaterThan(3)
     const before = await coldest(driver)
@@ -192,7 +183,7 @@ describe('top-up', () => {
     await click(driver, 'tab-held')
     await click(driver, 'start-held')
     await appears('[data-test="curve-held"] [data-test="study-curve"]')
-    await appears('[data-test="start-held"]', 60000)
+    await appears('[data-test="start-held"]')
     expect(await text('[data-test="heat-needed"]')).toMatch(/the year asks for .* kWh on \d+ nights/)
     await click(driver, 'tab-fuels')
     await appears('[data-test="fuels"] tbody tr')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
-import { choose, click, coldest, consoleErrors, field, find, settled, type } from './browser'
+import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
 import { chooseUnits, driver, dropFile, fresh, text } from './session'
 
 /** The lines of a list, read in one go: a page that is drawn again in between leaves none behind. */
@@ -13,7 +13,7 @@ const turnOn = async (label: string) => {
   const at = By.xpath(`//label[contains(normalize-space(.), ${JSON.stringify(label)})]`)
   await driver.wait(
     async () => (await driver.findElements(at)).length > 0,
-    10000,
+    WAIT_MS,
     `nothing is to be switched: ${label}`,
   )
   await driver.findElement(at).click()
@@ -62,7 +62,7 @@ describe('what adds heat and light', () => {
     expect((await lines('source'))[0]).toMatch(/keeps its body at 24/)
     await click(driver, 'add-lamps')
     const may = By.css('[data-test="source-fields"] button[aria-label="May"]')
-    await driver.wait(async () => (await driver.findElements(may)).length > 0, 5000)
+    await driver.wait(async () => (await driver.findElements(may)).length > 0, WAIT_MS)
     expect(await driver.findElement(may).getAttribute('aria-pressed')).toBe('false')
     await driver.findElement(may).sendKeys(Key.SPACE)
     expect(await driver.findElement(may).getAttribute('aria-pressed')).toBe('true')
@@ -199,7 +199,7 @@ test.each([1, 2, 3])('a file of version %d is taken by the page, and gives about
   const read = (name: string) => JSON.parse(readFileSync(`tests/reference/version-${version}/${name}.json`, 'utf8'))
   const old = { ...read('hollow-ash'), id: `kept-${version}`, name: `Kept of version ${version}` }
   await dropFile('old.json', JSON.stringify(old))
-  await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === old.name, 10000)
+  await driver.wait(async () => (await (await find(driver, 'design-menu')).getText()) === old.name, WAIT_MS)
   expect(Math.abs((await coldest(driver)) - read('figures')['hollow-ash'].coldestC)).toBeLessThan(0.9)
 })
 

@@ -1,11 +1,6 @@
-import { existsSync, readFileSync, statSync } from 'node:fs'
-import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
-import { click, coldest, consoleErrors, field, find, number, settled, type } from './browser'
-import { chooseUnits, downloads, driver, fresh, rows, text } from './session'
-
-const appears = (css: string, within = 60000) =>
-  driver.wait(async () => (await driver.findElements(By.css(css))).length > 0, within, `nothing came: ${css}`)
+import { click, coldest, consoleErrors, field, find, number, settled, type, WAIT_MS } from './browser'
+import { appears, chooseUnits, driver, fresh, rows, savedFile, savedText, text } from './session'
 
 /** Waits until a study of the design on the bench is in the browser's store, with so many points at least. */
 const kept = (study: string, points = 0) =>
@@ -44,7 +39,7 @@ describe('year', () => {
     await click(driver, 'play')
     const hour = async () => (await find(driver, 'hour')).getAttribute('value')
     const before = await hour()
-    await driver.wait(async () => (await hour()) !== before, 5000, 'the day does not play')
+    await driver.wait(async () => (await hour()) !== before, WAIT_MS, 'the day does not play')
     await click(driver, 'play')
     await click(driver, 'design-days')
     await find(driver, 'why')
@@ -101,16 +96,16 @@ describe('weigh up', () => {
     await fresh('/?step=weighUp')
     await click(driver, 'tab-variants')
     await click(driver, 'beside-fjellro')
-    await driver.wait(async () => (await rows('[data-test="side-by-side"] tbody tr'))[0]!.includes('◂'), 20000)
+    await driver.wait(async () => (await rows('[data-test="side-by-side"] tbody tr'))[0]!.includes('◂'), WAIT_MS)
     expect((await rows('[data-test="side-by-side"] thead th')).join()).toMatch(/This one.*Fjellro Orchard/s)
     expect(await text('[data-test="differences-fjellro"]')).toMatch(/→/)
     await click(driver, 'keep-variant')
     const variant = By.xpath('//button[@aria-pressed][contains(., "Hollow Ash")]')
-    await driver.wait(async () => (await driver.findElements(variant)).length > 0, 5000)
+    await driver.wait(async () => (await driver.findElements(variant)).length > 0, WAIT_MS)
     await driver.findElement(variant).click()
     await driver.wait(
       async () => (await rows('[data-test^="differences-"]')).some(t => /nothing but its name/.test(t)),
-      10000,
+      WAIT_MS,
     )
   })
 
@@ -132,7 +127,7 @@ describe('weigh up', () => {
     await click(driver, 'tab-sweeps')
     expect(number(await (await find(driver, 'go-on')).getText())).toBe(known)
     await click(driver, 'go-on')
-    await driver.wait(async () => (await driver.findElements(By.css('[data-test="go-on"]'))).length === 0, 5000)
+    await driver.wait(async () => (await driver.findElements(By.css('[data-test="go-on"]'))).length === 0, WAIT_MS)
     await click(driver, 'stop-sweep')
     expect(number(await (await find(driver, 'go-on')).getText())).toBeGreaterThanOrEqual(known)
   })
@@ -152,7 +147,7 @@ describe('weigh up', () => {
     const cost = number((await text('[data-test="found"] .slab')).replaceAll(/[^\d]/g, ''))
     expect(cost).toBeGreaterThan(0)
     await click(driver, 'keep-set')
-    await driver.wait(async () => /^Kept/.test(await (await find(driver, 'keep-set')).getText()), 5000)
+    await driver.wait(async () => /^Kept/.test(await (await find(driver, 'keep-set')).getText()), WAIT_MS)
     const before = await coldest(driver)
     await click(driver, 'take-set')
     await settled(driver)
@@ -181,7 +176,7 @@ describe('weigh up', () => {
     await click(driver, 'start-stages')
     await driver.wait(
       async () => (await rows('[data-test="stages"] > li')).every(r => /coldest night is/.test(r)),
-      30000,
+      WAIT_MS,
     )
     const [first] = await rows('[data-test="stages"] > li')
     expect(number(first!.split('coldest night is')[1]!)).toBeGreaterThan((await coldest(driver)) + 1)
@@ -192,9 +187,7 @@ describe('weigh up', () => {
     await appears('[data-test="stages"] > li')
     expect(await rows('[data-test="stages"] > li')).toHaveLength(2)
     await driver.findElement(By.css('[data-test="export"]')).click()
-    const saved = join(downloads, 'saritas-plateau-school.json')
-    await driver.wait(() => existsSync(saved), 10000, 'no design was saved')
-    expect(JSON.parse(readFileSync(saved, 'utf8')).studies.stages).toMatchObject({ cover: 'now' })
+    expect(JSON.parse(await savedText('saritas-plateau-school.json')).studies.stages).toMatchObject({ cover: 'now' })
   })
 
   test('a price of one’s own moves the cost, is kept, and can be given back', async () => {
@@ -220,10 +213,9 @@ describe('weigh up', () => {
     await chooseUnits('us')
     await click(driver, 'tab-report')
     await click(driver, 'save-report')
-    const saved = join(downloads, 'Hollow Ash Seed Library.pdf')
-    await driver.wait(() => existsSync(saved), 20000, 'no report was saved')
-    expect(readFileSync(saved, 'latin1').startsWith('%PDF-')).toBe(true)
-    expect(statSync(saved).size).toBeGreaterThan(20000)
+    const saved = await savedFile('Hollow Ash Seed Library.pdf')
+    expect(saved.toString('latin1').startsWith('%PDF-')).toBe(true)
+    expect(saved.length).toBeGreaterThan(20000)
     await chooseUnits('metric')
     expect(await consoleErrors(driver)).toEqual([])
   })
@@ -234,7 +226,7 @@ describe('weigh up', () => {
     await appears('[data-test="twenty-winters"]')
     expect(await text('[data-test="twenty-winters"]')).toMatch(/Frost inside\s*\d+ of 20/)
     await click(driver, 'start-doubts')
-    await driver.wait(async () => (await rows('[data-test="doubts"] > li')).length >= 6, 60000)
+    await driver.wait(async () => (await rows('[data-test="doubts"] > li')).length >= 6, WAIT_MS)
     expect((await rows('[data-test="doubts"] > li')).join()).toMatch(/twice as leaky as thought/)
   })
 })
