@@ -35,7 +35,7 @@ function readAngle(text: string): Angle | string {
   if (before && after) return `“${text.trim()}” has a letter at both ends`
   const value = (v: string | undefined) => (v === undefined ? 0 : Number(v.replace(',', '.')))
   if (value(m) >= 60 || value(s) >= 60) return `“${text.trim()}” has minutes or seconds of 60 or more`
-  if (m !== undefined && /[.,]/.test(d!)) return `“${text.trim()}” has minutes after a broken degree`
+  if (m !== undefined && /[.,]/.test(d!)) return `“${text.trim()}” has minutes after a decimal degree`
   // In several tongues west is O; it is taken for west only beside a clear north or south.
   const letter = (before ?? after ?? '').toUpperCase().replace('O', 'W')
   const size = value(d) + value(m) / 60 + value(s) / 3600
@@ -58,7 +58,7 @@ export function readCoordinates(text: string): ReadCoordinates {
   if (plain === '') return no('There is nothing to read')
   if (plain.length > 80) return no('That is too long for two angles')
   const parts = halves(plain)
-  if (!parts) return no(`“${plain}” does not part into two angles`)
+  if (!parts) return no(`“${plain}” does not split into two angles`)
   const [first, second] = parts.map(readAngle) as [Angle | string, Angle | string]
   if (typeof first === 'string') return no(first)
   if (typeof second === 'string') return no(second)

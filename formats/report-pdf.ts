@@ -262,14 +262,14 @@ export async function writeReportPdf(
     }),
     [120, 80],
   )
-  paper.heading('What was taken for granted')
+  paper.heading('Assumptions')
   paper.paragraph(
     [
       ...answers.notes,
       design.site.climate.kind === 'normals'
-        ? `The year is one of many made from the same figures (seed ${answers.seed}); winters differ by some kelvin.`
-        : 'The weather is one year, hour by hour, from a file; other winters differ by some kelvin.',
-      `Reckoned by version ${answers.version}.`,
+        ? `The year is one of many made from the same figures (seed ${answers.seed}); winters differ by a few degrees.`
+        : 'The weather is one year, hour by hour, from a file; other winters differ by a few degrees.',
+      `Worked out by version ${answers.version}.`,
     ].join(' '),
   )
   paper.heading('Cautions')

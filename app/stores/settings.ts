@@ -1,6 +1,13 @@
 import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
-import { formatQuantity, nameIn, type FormatOptions, type Quantity, type UnitSystem } from '../../core/units'
+import {
+  formatCompound,
+  formatQuantity,
+  nameIn,
+  type FormatOptions,
+  type Quantity,
+  type UnitSystem,
+} from '../../core/units'
 
 const KEY = 'tierra-settings'
 type Theme = 'day' | 'night'
@@ -47,8 +54,11 @@ export const useSettings = defineStore('settings', () => {
   const show = (value: number, quantity: Quantity, options?: FormatOptions) =>
     formatQuantity(value, quantity, units.value, options)
 
+  /** A value in a unit that only sums have. */
+  const compound = (value: number, unit: string) => formatCompound(value, unit, units.value)
+
   /** The name of a thing, with what is measured in it in the chosen units. */
   const named = (name: string) => nameIn(name, show)
 
-  return { units, theme, show, named }
+  return { units, theme, show, compound, named }
 })

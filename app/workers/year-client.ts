@@ -7,7 +7,7 @@ import type { YearWorker } from './year.worker'
 
 /**
  * What is asked of a design: its year; the coldest hour alone, while it is being drawn about; or, of the first on the
- * bench, the coldest hour and then the year.
+ * bench and amid a study, the coldest hour and then the year.
  */
 export type Asked = 'year' | 'moving' | 'first'
 
@@ -36,8 +36,8 @@ export interface YearClient {
   /** One piece of work by itself, apart from the newest-wins line. */
   once: <T>(work: (worker: Remote<YearWorker>) => Promise<T>) => Promise<T>
   /**
-   * Many pieces of work, of which one worker at least is always left free for the score. Ends when all are done, when
-   * one fails, or when the signal says so.
+   * Many pieces of work, of which one worker at least is always left free for the score, and none is begun while the
+   * score is worked out. Ends when all are done, when one fails, or when the signal says so.
    * @param each called with the results as they come, in any order, by their index
    */
   many: <J, T>(
@@ -55,6 +55,9 @@ export function createYearClient(size: number, listener: YearListener): YearClie
   let started = 1
   const waitingOnce: ((worker: Remote<YearWorker>) => void)[] = []
   let atStudy = 0
+  /** Work for the score that is under way; pieces of studies that wait for its end. */
+  let scoring = 0
+  const waitingForCalm: (() => void)[] = []
   let pending: Job | null = null
   let asked = 0
   let shown = 0
@@ -79,13 +82,18 @@ export function createYearClient(size: number, listener: YearListener): YearClie
     const job = pending
     pending = null
     const worker = idle.shift()!
+    scoring++
     work(worker, job)
       .catch((error: unknown) => listener.error(error instanceof Error ? error : new Error(String(error))))
       .finally(() => {
+        scoring--
         free(worker)
         grow()
+        if (!isScoring()) for (const goOn of waitingForCalm.splice(0)) goOn()
       })
   }
+
+  const isScoring = () => scoring > 0 || pending !== null
 
   /** Whether a result is newer than the last: then it is to be shown. */
   function newer({ sequence }: Job): boolean {
@@ -123,15 +131,20 @@ export function createYearClient(size: number, listener: YearListener): YearClie
 
   return {
     request(design, as = 'year') {
-      pending = { sequence: ++asked, design, asked: as }
+      // Amid a study the score shares the machine: its figure comes ahead of the rest.
+      pending = { sequence: ++asked, design, asked: as === 'year' && atStudy > 0 ? 'first' : as }
       if (idle.length === 0) grow()
       startPending()
     },
     once,
     async many(jobs, work, each, signal) {
       let next = 0
+      let over = false
       const lane = async () => {
-        while (next < jobs.length && !signal.aborted) {
+        for (;;) {
+          // The score has the machine to itself, but for what is under way already.
+          while (isScoring()) await new Promise<void>(resolve => waitingForCalm.push(resolve))
+          if (next >= jobs.length || signal.aborted || over) return
           const index = next++
           const result = await once(worker => work(worker, jobs[index]!))
           if (!signal.aborted) each(result, index)
@@ -142,6 +155,7 @@ export function createYearClient(size: number, listener: YearListener): YearClie
       try {
         await Promise.all(Array.from({ length: lanes }, lane))
       } finally {
+        over = true
         atStudy -= lanes
       }
     },

@@ -75,7 +75,7 @@ function sourceFaults({ topUp: { sources }, store }: Design, floorM2: number): F
       add('setPointC', 'is warmer than any air is kept', `at most ${WARMEST_AIR_C} °C, or a body that it warms`)
     const body = sourceKind(s).body(s)
     if (body !== null && body >= store.bodies.length)
-      add('body', 'stands for no body', `less than ${store.bodies.length}, or null for the first that holds water`)
+      add('body', 'names no body', `less than ${store.bodies.length}, or null for the first that holds water`)
   })
   return out
 }

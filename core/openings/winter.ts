@@ -2,7 +2,7 @@ import { DAYS, MONTH_OF_DAY } from '../climate/types'
 import { choice, count, temperature } from '../design/field'
 
 const HABITS = [
-  { id: 'as ever', name: 'works as ever' },
+  { id: 'as ever', name: 'works as in summer' },
   { id: 'shut', name: 'unhooked: stays shut' },
   { id: 'plugged', name: 'plugged: stays shut, its rim sealed' },
   { id: 'insulated', name: 'insulated: sealed behind a board of foam' },

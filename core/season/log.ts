@@ -8,7 +8,7 @@ export const READINGS = {
   soilC: { name: 'soil of the beds', low: -40, high: 60, quantity: 'temperature' },
   waterC: { name: 'water inside', low: -30, high: 95, quantity: 'temperature' },
   rh: { name: 'humidity inside', low: 0, high: 1.05, quantity: 'share' },
-  sunWm2: { name: 'sun on the level outside', low: 0, high: 1600, quantity: 'irradiance' },
+  sunWm2: { name: 'sun on level ground outside', low: 0, high: 1600, quantity: 'irradiance' },
 } as const
 export type ReadingId = keyof typeof READINGS
 export const READING_IDS = Object.keys(READINGS) as ReadingId[]

@@ -275,7 +275,7 @@ function learn(
     count,
     words:
       count === 0
-        ? 'Nobody has read this house yet: it is taken as it is drawn.'
+        ? 'There are no readings yet: the house is taken as it is drawn.'
         : `Only ${count} nights were read: the house is taken as it is drawn.`,
   })
   if (known.length < ENOUGH_NIGHTS) return few(known.length)

@@ -2,7 +2,7 @@ import { needsOf } from '../aim/aim-line'
 import type { Answers } from '../answers'
 import { MONTH_NAMES } from '../climate'
 import type { Design } from '../design/types'
-import { designFaults, patchDesign } from '../editing'
+import { designFaults, patchDesign, type Patch } from '../editing'
 import { MOVES } from '../moves/registry'
 import type { Move } from '../moves/move'
 import { aSource, isHeated } from '../sources/registry'
@@ -17,26 +17,29 @@ export interface Started {
   why: readonly [string, string]
 }
 
-/** The air at which the tenderest that stands there in a month dies, °C; null where nothing stands there. */
+/** How cold the leaves of the tenderest that stands there in a month may be, °C; null where nothing stands there. */
 function killsAtC({ aim }: Design, month: number): number | null {
   if (aim.crops.length === 0) return aim.lowestAirC
   const there = aim.crops.filter(c => c.months[month] !== '').map(c => needsOf(c).survivesC)
   return there.length > 0 ? Math.max(...there) : null
 }
 
-/** Months in which something would die, 0–11. */
-const deadlyMonths = (design: Design, { months }: Answers): number[] =>
-  months.flatMap((month, m) => (month.insideMinC < (killsAtC(design, m) ?? -Infinity) ? [m] : []))
+/** How far below what they bear, and some kelvin more, leaves come in each month in which something would die, K. */
+const deadlyMonths = (design: Design, { months }: Answers, spareK = 0): { month: number; shortK: number }[] =>
+  months.flatMap(({ leafMinC }, month) => {
+    const shortK = (killsAtC(design, month) ?? -Infinity) + spareK - leafMinC
+    return shortK > 0 ? [{ month, shortK }] : []
+  })
 
 /**
  * What does not stand there in the hardest month is set out later, and taken in sooner: in months that the house as it
  * is would kill it in it does not stand there. What overwinters keeps its months.
  */
 function plantedInTime(design: Design, { months }: Answers): Design {
-  const hardest = months.reduce((h, month, m) => (month.insideMinC < months[h]!.insideMinC ? m : h), 0)
+  const hardest = months.reduce((h, month, m) => (month.leafMinC < months[h]!.leafMinC ? m : h), 0)
   const crops = design.aim.crops.map(c => {
     if (c.months[hardest] !== '') return c
-    const survives = (m: number) => months[m]!.insideMinC >= needsOf(c).survivesC
+    const survives = (m: number) => months[m]!.leafMinC >= needsOf(c).survivesC
     return { ...c, months: c.months.map((does, m) => (survives(m) ? does : '')) }
   })
   return { ...design, aim: { ...design.aim, crops: crops.filter(c => c.months.some(m => m !== '')) } }
@@ -66,11 +69,30 @@ const SAID: Record<string, string> = {
 }
 const moveOf = (id: string): Move => MOVES.find(m => m.id === id)!
 
-function laid(design: Design, id: string): Design | null {
+function laid(design: Design, id: string, besides: readonly Patch[] = []): Design | null {
   const patches = moveOf(id).of(design)
   if (!patches) return null
-  const next = patchDesign(design, patches)
+  const next = patchDesign(design, [...patches, ...besides])
   return designFaults(next).length === 0 ? next : null
+}
+
+/** A sheet over the beds comes down while the air is so far above what the leaves bear, K. */
+const SHEET_AHEAD_K = 4
+
+/** With a sheet over the beds, where leaves would die and it keeps them warmer; null where not. */
+async function underSheet(
+  design: Design,
+  year: Answers,
+  run: (design: Design) => Promise<Answers> | Answers,
+): Promise<[Design, Answers] | null> {
+  const deadly = deadlyMonths(design, year)
+  if (deadly.length === 0) return null
+  const belowC = SHEET_AHEAD_K + Math.max(...deadly.map(d => killsAtC(design, d.month)!))
+  const next = laid(design, 'row-cover', [['breathe.rowCover.belowC', belowC]])
+  if (!next) return null
+  const tried = await run(next)
+  const gains = deadly.some(d => tried.months[d.month]!.leafMinC - year.months[d.month]!.leafMinC >= WORTH_K)
+  return gains ? [next, tried] : null
 }
 
 /**
@@ -90,7 +112,7 @@ export async function startDesign(
   let design = firstHouse(answers, id, name)
   let year = await run(design)
   const bare = year.coldestNight.insideC
-  const most = COLD_MOVES.length + 3
+  const most = COLD_MOVES.length + 5
   let done = 1
   const told = () => progress(Math.min(1, ++done / most))
   const took: string[] = []
@@ -107,6 +129,8 @@ export async function startDesign(
     ;[design, year] = [next, tried]
     took.push(move)
   }
+  ;[design, year] = (await underSheet(design, year, run)) ?? [design, year]
+  told()
   const passive = year
   const highs = year.aim.highC.filter(c => c !== null)
   for (let i = 0; i < MOST_VENTINGS && highs.length > 0; i++) {
@@ -119,23 +143,44 @@ export async function startDesign(
   const planted = plantedInTime(design, year)
   if (planted.aim.crops.some((c, i) => c !== design.aim.crops[i]) || planted.aim.crops.length < design.aim.crops.length)
     [design, year] = [planted, await run(planted)]
-  // Heat is for what would die; what only stands still on cool nights waits for the spring.
-  const deadly = deadlyMonths(design, year)
-  if (deadly.length > 0) {
-    const setPointC = Math.max(...deadly.map(m => killsAtC(design, m)!)) + SPARE_K
-    const ample = withHeat(design, setPointC, answers, AMPLE_W)
-    // As large as its hardest hour asks, and a little more.
-    const watts = Math.ceil(((await run(ample)).topUp.peakW * SPARE_HEAT) / 250) * 250
-    design = withHeat(design, setPointC, answers, Math.max(500, watts))
-    year = await run(design)
-  }
+  ;[design, year] = await heated(design, year, answers, run)
   progress(1)
   return { design, why: [asksFor(answers, design, passive, show), does({ design, year, passive, bare, took }, show)] }
 }
 
-/** Heat is kept so far above what kills, K. */
+/** Leaves are kept so far above what kills them, K. */
 const SPARE_K = 1
 const AMPLE_W = 30_000
+/** Times that the thermostat is set higher for leaves that are colder than the air. */
+const HEAT_TURNS = 3
+
+/** Heat is for what would die; what only stands still on cool nights waits for the spring. */
+async function heated(
+  design: Design,
+  year: Answers,
+  answers: StartAnswers,
+  run: (design: Design) => Promise<Answers> | Answers,
+): Promise<[Design, Answers]> {
+  let deadly = deadlyMonths(design, year)
+  if (deadly.length === 0) return [design, year]
+  // The thermostat is in the air: leaves are colder under bare panes, and warmer under a sheet.
+  const setFor = ({ month }: { month: number }) => {
+    const { insideMinC, leafMinC } = year.months[month]!
+    return killsAtC(design, month)! + SPARE_K + insideMinC - leafMinC
+  }
+  let setPointC = Math.max(...deadly.map(setFor))
+  let peakW = 0
+  for (let turn = 0; turn < HEAT_TURNS && deadly.length > 0; turn++) {
+    const ample = await run(withHeat(design, setPointC, answers, AMPLE_W))
+    deadly = deadlyMonths(design, ample, SPARE_K)
+    peakW = ample.topUp.peakW
+    setPointC += Math.max(0, ...deadly.map(d => d.shortK))
+  }
+  // As large as its hardest hour asks, and a little more.
+  const watts = Math.ceil((peakW * SPARE_HEAT) / 250) * 250
+  const next = withHeat(design, setPointC, answers, Math.max(500, watts))
+  return [next, await run(next)]
+}
 
 function withHeat(design: Design, setPointC: number, { atHand }: StartAnswers, capacityW: number): Design {
   const fuel = atHand.power ? {} : { fuel: 'wood' as const, pricePerKWh: 0.05 }
@@ -193,7 +238,9 @@ function does(
       ? `Bare it would go down to ${t(r.bare)}; with ${list(r.took.map(id => SAID[id]!))} it stays at ${t(inside)}`
       : `As it stands it goes down to ${t(inside)}`
   const heated = heats ? `, and a heater makes up the rest with ${show(r.year.topUp.kWh * 3.6e6, 'energy')} a year` : ''
+  const leaves = heats ? r.passive.leaf : r.year.leaf
+  const sheet = r.design.breathe.rowCover.on ? `; under a sheet over the beds leaves stay at ${t(leaves.coldestC)}` : ''
   const still = r.year.hoursBelowAim
   const cool = still > 0 ? `; in ${show(still, 'hours')} of the year it is alive but too cool to grow` : ''
-  return `${passive} without any heat${heated}${cool}.`
+  return `${passive} without any heat${sheet}${heated}${cool}.`
 }

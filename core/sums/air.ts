@@ -7,18 +7,22 @@ const FOOT = 0.3048
 /** Heat of a cubic metre of air for a kelvin, J/m³K. */
 export const AIR_HEAT_M3 = 1200
 
-/** Pipe for an earth store by the rule: at least a foot of pipe to every ten cubic feet of house. Thin evidence. */
+/** Pipe for a volume of house by the rule, m/m³: a foot to every ten cubic feet. */
+const PIPE_RULE = 1 / (10 * FOOT ** 2)
+
+/** Pipe for an earth store by the rule. Thin evidence. */
 export function pipeRule(volumeM3: number, pipeLengthM: number): Sum<{ lengthM: number; pipes: number }> {
   need('volume', volumeM3, 1)
   need('length of one pipe', pipeLengthM, 0.5)
-  const lengthM = (volumeM3 / FOOT ** 3 / 10) * FOOT
+  const lengthM = volumeM3 * PIPE_RULE
   const pipes = Math.ceil(lengthM / pipeLengthM - 1e-9)
   return {
     result: { lengthM, pipes },
-    rule: 'Volume in ft³ ÷ 10 in feet of pipe. A builders’ rule with thin evidence: the year decides.',
+    rule: 'At least so much pipe. A builders’ rule with thin evidence: the year decides.',
     lines: [
       line('V', 'volume of the house', volumeM3, 'volume'),
-      line('L', 'pipe in all', lengthM, 'length'),
+      plain('r', 'rule', PIPE_RULE, 'm/m³'),
+      line('L', 'V × r', lengthM, 'length'),
       line('l', 'one pipe', pipeLengthM, 'length'),
       line('n', 'pipes, rounded up', pipes, 'count'),
     ],
@@ -51,7 +55,7 @@ export function pipePressure(flowM3s: number, pipes: number, lengthM: number, di
   const pressure = bundlePressurePa(bundle, flowM3s)
   return {
     result: pressure,
-    rule: 'Darcy–Weisbach, corrugations 3 mm, fittings as four velocity heads.',
+    rule: 'Darcy–Weisbach in corrugated pipe, fittings as four velocity heads.',
     lines: [
       line('q', 'flow in all', flowM3s * 3600, 'airflow'),
       line('n', 'pipes', pipes, 'count'),
@@ -94,7 +98,7 @@ export function tubePressure(flowM3h: number, volumeM3: number, ach50: number): 
   const pressure = 50 * (flowM3h / (volumeM3 * ach50)) ** (1 / 0.65)
   return {
     result: pressure,
-    rule: 'A few pascals keep cold draughts out of cracks; they push damp air into walls and attics as well.',
+    rule: 'A little pressure keeps cold draughts out of cracks; it pushes damp air into walls and attics as well.',
     lines: [
       line('q', 'blown in', flowM3h, 'airflow'),
       line('V', 'volume of the house', volumeM3, 'volume'),
@@ -170,8 +174,9 @@ export function mistWater(flowM3h: number, coolsK: number): Sum {
     lines: [
       line('q', 'air through the house', flowM3h, 'airflow'),
       line('ΔT', 'cooled by', coolsK, 'temperatureDifference'),
-      plain('L', 'heat of a kilogram of vapour', LATENT, 'J/kg'),
-      plain('m', 'q × 1200 × ΔT ÷ L', litres, 'L/h'),
+      plain('ρc', 'heat of air', AIR_HEAT_M3, 'J/m³K'),
+      plain('L', 'heat of vapour', LATENT, 'J/kg'),
+      plain('m', 'q × ρc × ΔT ÷ L', litres, 'L/h'),
     ],
   }
 }

@@ -44,10 +44,10 @@ export function woodPerWinter(
     lines: [
       line('Q', 'heat needed', usefulJ, 'energy'),
       line('w', 'water in the wood', moisture, 'share'),
-      line('H', 'heat of a kilogram', perKg, 'energy'),
+      plain('H', 'heat by weight', perKg, 'J/kg'),
       line('η', 'stove', efficiency, 'share'),
       plain('m', 'Q ÷ (H × η)', kg, 'kg'),
-      plain('ρ', `${wood.name}, a stacked cubic metre with 20 % of water`, wood.stackedKgM3, 'kg'),
+      plain('ρ', `${wood.name}, stacked, with 20 % of water`, wood.stackedKgM3, 'kg/m³'),
       line('V', 'stacked', stackedM3, 'volume'),
     ],
   }
@@ -64,7 +64,7 @@ export function woodlandFor(woodKg: number, moisture: number, growthKgM2: number
   const area = (woodKg * (1 - moisture)) / growthKgM2
   return {
     result: area,
-    rule: 'Yearly growth: about 4 t dry to the hectare in managed woodland, 8–12 t in coppiced willow.',
+    rule: 'Yearly growth of dry wood in managed woodland; coppiced willow grows two to three times as much.',
     lines: [
       plain('m', 'wood a year, dry', woodKg * (1 - moisture), 'kg'),
       plain('g', 'growth', growthKgM2, 'kg/m²'),

@@ -64,7 +64,7 @@ export function heatOfFreezing(waterKg: number): Sum {
   need('water', waterKg, 0)
   return {
     result: waterKg * FUSION,
-    rule: 'Latent heat of ice, 334 kJ/kg. Frozen vessels split.',
+    rule: 'Latent heat of ice. Frozen vessels split.',
     lines: [
       plain('m', 'water', waterKg, 'kg'),
       plain('L', 'heat of ice', FUSION, 'J/kg'),
@@ -103,7 +103,7 @@ export function soilWarming(volumeM3: number, fromC: number, toC: number, watts:
     rule: 'Heat to warm the soil over the loop’s output. What the soil loses meanwhile makes it longer.',
     lines: [
       line('V', 'soil of the beds', volumeM3, 'volume'),
-      plain('C', 'heat of a cubic metre of moist soil for a kelvin', MOIST_SOIL, 'J/m³K'),
+      plain('C', 'heat of moist soil', MOIST_SOIL, 'J/m³K'),
       line('ΔT', 'to be warmed by', rise, 'temperatureDifference'),
       line('P', 'output of the loop', watts, 'power'),
       plain('t', 'V × C × ΔT ÷ P', days, 'days'),
@@ -123,7 +123,7 @@ export function warmingBySun(sunJ: number, share: number, massKg: number, specif
     lines: [
       line('G', 'sun of the day', sunJ, 'energy'),
       line('s', 'share that the mass takes in', share, 'share'),
-      plain('m·c', 'heat to warm it by 1 K', massKg * specificHeat, 'J/K'),
+      plain('m·c', 'heat to warm it by a degree', massKg * specificHeat, 'J/K'),
       line('ΔT', 'G × s ÷ m·c', rise, 'temperatureDifference'),
     ],
   }
@@ -140,7 +140,7 @@ export function daySolarGain(irradiationJm2: number, areaM2: number, transmittan
     result: joules,
     rule: 'Irradiation × area × transmittance × share that is not frame.',
     lines: [
-      line('H', 'sun on a square metre of the pane', irradiationJm2, 'energy'),
+      line('H', 'sun on the pane', irradiationJm2, 'insolation'),
       line('A', 'glazing', areaM2, 'area'),
       line('τ', 'let through', transmittance, 'share'),
       line('f', 'pane, not frame', paneShare, 'share'),
@@ -182,7 +182,7 @@ export function waterRule(
   return {
     result: { m3, vessels },
     rule:
-      '80–200 L to each m² of glazing (2–5 US gal/ft²) by climate and purpose. Mass in direct sun works ' +
+      'So much to each area of glazing, from least to most by climate and purpose. Mass in direct sun works ' +
       'several times better than mass in shade.',
     lines: [
       line('A', 'glazing', glazingM2, 'area'),

@@ -90,7 +90,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
   {
     id: 'insulated forms',
     pros: 'form and edge insulation in one; light to carry; two people and a pump',
-    cons: 'dear foam; the fresh concrete can burst a joint that was not braced',
+    cons: 'costly foam; the fresh concrete can burst a joint that was not braced',
     reachesDown: true,
     inTrench: true,
     wants: ['mixer or truck'],
@@ -129,7 +129,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
   {
     id: 'blocks',
     pros: 'no pouring; a few hours; cheap',
-    cons: 'rides on ground that freezes; holds little against uplift unless it is tied down',
+    cons: 'moves with ground that freezes; holds little against uplift unless it is tied down',
     reachesDown: false,
     inTrench: false,
     wants: ['bearing ground', 'level ground'],
@@ -166,7 +166,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
   {
     id: 'sleepers',
     pros: 'laid in a day on gravel, moved again when one must; often allowed without a permit',
-    cons: 'rots in time; rides on the frost; needs anchors against the wind',
+    cons: 'rots in time; moves with the frost; needs anchors against the wind',
     reachesDown: false,
     inTrench: false,
     wants: ['level ground'],
@@ -198,7 +198,7 @@ export function againstFoundation(
   const said: string[] = []
   const { builder, permits } = aim.practical
   if (foundation.reachesDown && build.foundation.depthM < frostM - 0.05) said.push('it ends above where frost goes')
-  if (!foundation.reachesDown && frostM > 0.3) said.push('it rides on ground that freezes: insulate round it')
+  if (!foundation.reachesDown && frostM > 0.3) said.push('it moves with ground that freezes: insulate round it')
   if (heavyWalls && ['blocks', 'posts', 'sleepers', 'piles'].includes(foundation.id))
     said.push('masonry or earth walls want a continuous footing')
   if (builder === 'self' && foundation.wants.includes('machine')) said.push('a machine has to come')

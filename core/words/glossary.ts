@@ -29,7 +29,7 @@ export const TERMS: readonly Term[] = [
     also: ['thermal resistance', 'R', 'RSI'],
     text:
       'How well a layer holds heat back: twice the R, half the heat through it. Rs of layers one behind the ' +
-      'other add up. It is the turn of U: R is one over U.',
+      'other add up. R is one over U.',
     picture: 'layers',
   },
   {
@@ -117,7 +117,7 @@ export const TERMS: readonly Term[] = [
     id: 'azimuth',
     term: 'Azimuth',
     text:
-      'Where on the round of the compass something stands: from true north by east, south, west. The needle ' +
+      'Where on the compass something stands: from true north by east, south, west. The needle ' +
       'points to magnetic north, which is not the same.',
     picture: 'azimuth',
   },
@@ -323,7 +323,7 @@ export const TERMS: readonly Term[] = [
     term: 'Another invented year',
     also: ['seed'],
     text:
-      'Days are made from monthly means by a dice of numbers. Another seed is another year of the same climate: ' +
+      'Days are made from monthly means, by chance. Another seed is another year of the same climate: ' +
       'its coldest night differs by a few degrees.',
   },
   {
@@ -383,7 +383,7 @@ export const TERMS: readonly Term[] = [
     term: 'What the readings say',
     also: ['fit'],
     text:
-      'Tierra changes what it took for granted (leaks, edges, light, ground, mass) until its days match your ' +
+      'Tierra changes what it assumed (leaks, edges, light, ground, mass) until its days match your ' +
       'readings best, and says how far each may be off.',
   },
   {

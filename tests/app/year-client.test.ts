@@ -92,8 +92,7 @@ test('a single year waits its turn behind the newest design', async () => {
 })
 
 test('a study leaves a worker for the score, tells results by their index, and ends when told', async () => {
-  const shown: string[] = []
-  const client = createYearClient(3, { ...nothing, year: v => shown.push(nameOf(v)) })
+  const client = createYearClient(3, nothing)
   const stop = new AbortController()
   const got: [string, number][] = []
   const work = client.many(
@@ -103,24 +102,45 @@ test('a study leaves a worker for the score, tells results by their index, and e
     stop.signal,
   )
   expect(runs.map(r => r.design.name)).toEqual(['p', 'q'])
-  client.request(design('score'))
-  expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score'])
   runs[1]!.end(view('q'))
   await rest()
-  expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score', 'r'])
-  runs[2]!.end(view('score'))
   runs[0]!.end(view('p'))
   await rest()
+  expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'r', 's'])
   stop.abort()
-  for (const r of runs.slice(3)) r.end(view(r.design.name))
+  for (const r of runs.slice(2)) r.end(view(r.design.name))
   await work
   // What came after the end is not told, and nothing more was begun.
   expect(got).toEqual([
     ['q', 1],
     ['p', 0],
   ])
+  expect(runs).toHaveLength(4)
+})
+
+test('amid a study the score’s figure comes first, and nothing new is begun until its year is there', async () => {
+  const { told, listener } = listening()
+  const client = createYearClient(3, listener)
+  const work = client.many(
+    ['p', 'q', 'r', 's'].map(design),
+    (worker, d) => worker.run(d),
+    () => {},
+    new AbortController().signal,
+  )
+  client.request(design('score'))
+  expect(coldest.map(c => c.design.name)).toEqual(['score'])
+  for (const r of runs.slice(0, 2)) r.end(view(r.design.name))
+  await rest()
+  coldest[0]!.end(hour(3))
+  await rest()
+  expect(told).toEqual([['moving', 3]])
+  expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score'])
+  runs[2]!.end(view('score'))
+  await rest()
+  expect(told.at(-1)).toEqual(['year', 'score'])
   expect(runs.map(r => r.design.name)).toEqual(['p', 'q', 'score', 'r', 's'])
-  expect(shown).toEqual(['score'])
+  for (const r of runs.slice(3)) r.end(view(r.design.name))
+  await work
 })
 
 test('a study whose run fails is refused, and its workers go on', async () => {

@@ -4,6 +4,7 @@ import { anAirStore } from '../../core/air-stores/registry'
 import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { bookedSums, SUM_BOOK, type BookedSum } from '../../core/sums/book'
+import { formatQuantity, nameIn, type Show } from '../../core/units'
 import { createYearEngine } from '../../core/year'
 import { sumsPage } from '../../cli/sums-page'
 import { heated, withAirStores } from '../added'
@@ -81,4 +82,12 @@ test('the fan’s sum is what the year’s fan drives', () => {
 test('the page of sums is made from the book', () => {
   // Made by `npm run format-page`.
   expect(readFileSync('docs/sums.md', 'utf8')).toBe(sumsPage())
+})
+
+test('no rule and no line names a unit in words, for it would be one reader’s alone', () => {
+  const inUs: Show = (value, quantity) => formatQuantity(value, quantity, 'us')
+  const foreign = /\b(litre|gallon|kilogram|pound|met(re|er)|feet|foot|hectare|acre)s?\b|\d (K|mm|m|kg|L)\b/
+  for (const { sums } of HOUSES)
+    for (const s of sums)
+      for (const text of [s.rule, ...s.lines.map(l => nameIn(l.text, inUs))]) expect(text).not.toMatch(foreign)
 })

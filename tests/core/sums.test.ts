@@ -2,6 +2,7 @@ import { DEMOS } from '../../core/design'
 import { distanceTo } from '../../core/geometry/ray'
 import * as sums from '../../core/sums'
 import type { Sum } from '../../core/sums'
+import { formatCompound } from '../../core/units'
 import { createYearEngine } from '../../core/year'
 
 const last = (s: Sum<unknown>) => s.lines[s.lines.length - 1]!.value
@@ -206,4 +207,17 @@ test('every line of every sum is a finite number with words', () => {
   }
   expect(() => sums.ventRule(-1)).toThrow(RangeError)
   expect(() => sums.heatStored(NaN, 4184, 1)).toThrow(RangeError)
+})
+
+test('what only sums have is shown to each reader, and is the same amount', () => {
+  expect(formatCompound(4186.8, 'J/kgK', 'metric')).toBe('4.187\u00a0kJ/kg·K')
+  expect(formatCompound(4186.8, 'J/kgK', 'us')).toBe('1\u00a0BTU/lb·°F')
+  expect(formatCompound(40.7458, 'L/m²', 'us')).toBe('1\u00a0gal/ft²')
+  expect(formatCompound(1, 'kg', 'us')).toBe('2.205\u00a0lb')
+  // The freezing point of water from absolute zero.
+  expect(formatCompound(273.15, 'K', 'us')).toBe('491.7\u00a0°R')
+  expect(formatCompound(2.45e6, 'J/kg', 'mixed')).toBe('2\u202f450\u00a0kJ/kg')
+  expect(formatCompound(12.5, 'days', 'us')).toBe('12.5\u00a0days')
+  expect(formatCompound(3, '', 'us')).toBe('3')
+  expect(formatCompound(0, 'kg', 'metric')).toBe('0\u00a0kg')
 })

@@ -193,7 +193,7 @@ describe('top-up', () => {
     expect((await rows('[data-test="fuels"] tbody tr'))[0]).toMatch(/Pellets/)
     await type(driver, 'Price of a kWh of pellets', '-1')
     expect(await text('[data-test="fuels"]')).toMatch(/Out of range/)
-    expect(await text('[data-test="wood"]')).toMatch(/hectares grow it for ever/)
+    expect(await text('[data-test="wood"]')).toMatch(/hectares grow as much each year/)
     await click(driver, 'tab-light')
     const amount = await find(driver, 'light-amount')
     await amount.sendKeys(Key.chord(Key.CONTROL, 'a'), '400', Key.TAB)

@@ -21,7 +21,7 @@ const settings = useSettings()
             {{ settings.named(l.text) }}
           </td>
           <td class="text-right whitespace-nowrap tabular-nums">
-            {{ l.quantity ? settings.show(l.value, l.quantity) : `${Number(l.value.toPrecision(4))} ${l.unit}` }}
+            {{ l.quantity ? settings.show(l.value, l.quantity) : settings.compound(l.value, l.unit) }}
           </td>
         </tr>
       </tbody>

@@ -161,10 +161,10 @@ const setMoisture = (v: number) => {
       />
     </div>
     <p class="mt-1" data-test="wood">
-      A kilogram gives {{ settings.show(woodHeatJkg(wood.moisture), 'energy') }}.
+      It gives {{ settings.compound(woodHeatJkg(wood.moisture), 'J/kg') }}.
       <template v-if="woodSum && land">
         The winter burns <strong>{{ settings.show(woodSum.result.kg, 'mass') }}</strong
-        >, {{ stacked(woodSum.result.stackedM3) }}; {{ ground(land.result) }} grow it for ever.
+        >, {{ stacked(woodSum.result.stackedM3) }}; {{ ground(land.result) }} grow as much each year.
       </template>
     </p>
     <SumLines v-if="woodSum" :sum="woodSum" />

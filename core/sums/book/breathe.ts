@@ -121,7 +121,7 @@ export const BREATHE_SUMS: readonly BookEntry[] = [
     step: 'breathe',
     title: 'Water that such misting takes',
     evidence: 'proof',
-    formula: () => '=B1*1200*B2/B3',
+    formula: () => '=B1*B3*B2/B4',
     of: c => {
       const { outsideC } = c.answers.hottestAfternoon
       const own = openings(c)

@@ -61,7 +61,7 @@ export const SKIN_SUMS: readonly BookEntry[] = [
       const through = gains.transmittedW.reduce((sum, w) => sum + w, 0)
       return [
         {
-          text: 'sun through a square metre of glazing, of that on level ground, with bars, dirt and angle',
+          text: 'sun through the glazing, of that on as much level ground, with bars, dirt and angle',
           value: through / glass / level,
           quantity: 'share',
         },

@@ -239,7 +239,7 @@ export const STORE_SUMS: readonly BookEntry[] = [
     step: 'store',
     title: 'Pipes of an earth store by the rule',
     evidence: 'thin',
-    formula: () => '=ROUNDUP(B1/0.3048^3/10*0.3048/B3,0)',
+    formula: () => '=ROUNDUP(B1*B2/B4,0)',
     of: c => pipeRule(c.building.volumeM3, earthStore(c)?.store.pipeLengthM ?? c.building.lengthM),
     year: storeGave,
   },

@@ -107,7 +107,7 @@ export const TOP_UP_SUMS: readonly BookEntry[] = [
   {
     id: 'woodland',
     step: 'topUp',
-    title: 'Woodland that grows it for ever',
+    title: 'Woodland that grows as much each year',
     evidence: 'measured',
     formula: () => '=B1/B2',
     of: c => {

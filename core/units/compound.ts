@@ -1,0 +1,43 @@
+import { formatNumber } from './format'
+import type { UnitSystem } from './quantity'
+
+/** Joules in a BTU (International Table), kilograms in a pound, metres in a foot, cubic metres in a US gallon. */
+const BTU_J = 1055.05585262
+const LB_KG = 0.45359237
+const FOOT_M = 0.3048
+const GALLON_L = 3.785411784
+/** Kelvins in a degree Fahrenheit. */
+const F_K = 5 / 9
+
+type Shown = readonly [symbol: string, si: number]
+
+/** Units that only sums have: as they are shown in metric and in US units, and how much of the SI one each is. */
+const COMPOUND: Readonly<Record<string, { metric: Shown; us: Shown }>> = {
+  'kg': { metric: ['kg', 1], us: ['lb', LB_KG] },
+  'kg/m²': { metric: ['kg/m²', 1], us: ['lb/ft²', LB_KG / FOOT_M ** 2] },
+  'kg/m³': { metric: ['kg/m³', 1], us: ['lb/ft³', LB_KG / FOOT_M ** 3] },
+  'L/h': { metric: ['L/h', 1], us: ['gal/h', GALLON_L] },
+  'L/m²': { metric: ['L/m²', 1], us: ['gal/ft²', GALLON_L / FOOT_M ** 2] },
+  'm/m³': { metric: ['m/m³', 1], us: ['ft/ft³', FOOT_M ** -2] },
+  'K': { metric: ['K', 1], us: ['°R', F_K] },
+  'K·h': { metric: ['K·h', 1], us: ['°F·h', F_K] },
+  'J/K': { metric: ['kJ/K', 1000], us: ['BTU/°F', BTU_J / F_K] },
+  'J/kg': { metric: ['kJ/kg', 1000], us: ['BTU/lb', BTU_J / LB_KG] },
+  'J/kgK': { metric: ['kJ/kg·K', 1000], us: ['BTU/lb·°F', BTU_J / LB_KG / F_K] },
+  'J/m³K': { metric: ['kJ/m³·K', 1000], us: ['BTU/ft³·°F', (BTU_J * FOOT_M ** 3) / F_K] },
+}
+
+/**
+ * A value in a unit that no field has, to four figures: `1.163 kJ/kg·K`. A unit that is the same for everybody, or
+ * none, stands as it is.
+ * @param unit the SI unit as a sum names it
+ */
+export function formatCompound(value: number, unit: string, system: UnitSystem): string {
+  const [symbol, si] = COMPOUND[unit]?.[system === 'us' ? 'us' : 'metric'] ?? [unit, 1]
+  const shown = Number((value / si).toPrecision(4))
+  const decimals = Math.max(0, 3 - Math.floor(Math.log10(Math.max(1e-6, Math.abs(shown)))))
+  const text = formatNumber(shown, decimals)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '')
+  return symbol === '' ? text : `${text}\u00a0${symbol}`
+}
