@@ -17,6 +17,9 @@ export interface Started {
   why: readonly [string, string]
 }
 
+/** Works out a design's year. */
+type Run = (design: Design) => Promise<Answers> | Answers
+
 /** How cold the leaves of the tenderest that stands there in a month may be, °C; null where nothing stands there. */
 function killsAtC({ aim }: Design, month: number): number | null {
   if (aim.crops.length === 0) return aim.lowestAirC
@@ -80,11 +83,7 @@ function laid(design: Design, id: string, besides: readonly Patch[] = []): Desig
 const SHEET_AHEAD_K = 4
 
 /** With a sheet over the beds, where leaves would die and it keeps them warmer; null where not. */
-async function underSheet(
-  design: Design,
-  year: Answers,
-  run: (design: Design) => Promise<Answers> | Answers,
-): Promise<[Design, Answers] | null> {
+async function underSheet(design: Design, year: Answers, run: Run): Promise<[Design, Answers] | null> {
   const deadly = deadlyMonths(design, year)
   if (deadly.length === 0) return null
   const belowC = SHEET_AHEAD_K + Math.max(...deadly.map(d => killsAtC(design, d.month)!))
@@ -105,7 +104,7 @@ export async function startDesign(
   answers: StartAnswers,
   id: string,
   name: string,
-  run: (design: Design) => Promise<Answers> | Answers,
+  run: Run,
   show: Show,
   progress: (share: number) => void = () => undefined,
 ): Promise<Started> {
@@ -143,7 +142,7 @@ export async function startDesign(
   const planted = plantedInTime(design, year)
   if (planted.aim.crops.some((c, i) => c !== design.aim.crops[i]) || planted.aim.crops.length < design.aim.crops.length)
     [design, year] = [planted, await run(planted)]
-  ;[design, year] = await heated(design, year, answers, run)
+  ;[design, year] = await heatedEnough(design, year, answers, run)
   progress(1)
   return { design, why: [asksFor(answers, design, passive, show), does({ design, year, passive, bare, took }, show)] }
 }
@@ -155,11 +154,11 @@ const AMPLE_W = 30_000
 const HEAT_TURNS = 3
 
 /** Heat is for what would die; what only stands still on cool nights waits for the spring. */
-async function heated(
+async function heatedEnough(
   design: Design,
   year: Answers,
   answers: StartAnswers,
-  run: (design: Design) => Promise<Answers> | Answers,
+  run: Run,
 ): Promise<[Design, Answers]> {
   let deadly = deadlyMonths(design, year)
   if (deadly.length === 0) return [design, year]
