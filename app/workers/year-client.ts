@@ -50,7 +50,8 @@ export interface YearClient {
 
 /** The pool of workers behind one small client. */
 export function createYearClient(size: number, listener: YearListener): YearClient {
-  // One worker to begin with: the first score has the machine to itself, and the others come when it is there.
+  // One worker to begin with: the first score has the machine to itself, and the others come when it is there. The
+  // score takes the first of those that rest, and other work the last: so each finds what it worked out before.
   const idle = startYearWorkers(1, listener.error)
   let started = 1
   const waitingOnce: ((worker: Remote<YearWorker>) => void)[] = []
@@ -66,15 +67,17 @@ export function createYearClient(size: number, listener: YearListener): YearClie
     if (started === size) return
     const more = startYearWorkers(size - started, listener.error)
     started = size
-    for (const worker of more) free(worker)
+    for (const worker of more) {
+      idle.push(worker)
+      goOn()
+    }
   }
 
-  function free(worker: Remote<YearWorker>): void {
-    // The newest design goes before a single year: the score must follow the hand.
-    idle.unshift(worker)
+  /** Work for those that rest: the newest design goes before a single year, for the score must follow the hand. */
+  function goOn(): void {
     startPending()
     const next = idle.length > 0 ? waitingOnce.shift() : undefined
-    if (next) next(idle.shift()!)
+    if (next) next(idle.pop()!)
   }
 
   function startPending(): void {
@@ -87,9 +90,10 @@ export function createYearClient(size: number, listener: YearListener): YearClie
       .catch((error: unknown) => listener.error(error instanceof Error ? error : new Error(String(error))))
       .finally(() => {
         scoring--
-        free(worker)
+        idle.unshift(worker)
+        goOn()
         grow()
-        if (!isScoring()) for (const goOn of waitingForCalm.splice(0)) goOn()
+        if (!isScoring()) for (const resume of waitingForCalm.splice(0)) resume()
       })
   }
 
@@ -121,11 +125,12 @@ export function createYearClient(size: number, listener: YearListener): YearClie
 
   async function once<T>(work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> {
     if (idle.length === 0) grow()
-    const worker = idle.shift() ?? (await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve)))
+    const worker = idle.pop() ?? (await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve)))
     try {
       return await work(worker)
     } finally {
-      free(worker)
+      idle.push(worker)
+      goOn()
     }
   }
 

@@ -20,7 +20,7 @@ export function pipeRule(volumeM3: number, pipeLengthM: number): Sum<{ lengthM: 
     result: { lengthM, pipes },
     rule: 'At least so much pipe. A builders’ rule with thin evidence: the year decides.',
     lines: [
-      line('V', 'volume of the house', volumeM3, 'volume'),
+      plain('V', 'volume of the house', volumeM3, 'm³'),
       plain('r', 'rule', PIPE_RULE, 'm/m³'),
       line('L', 'V × r', lengthM, 'length'),
       line('l', 'one pipe', pipeLengthM, 'length'),
@@ -38,7 +38,7 @@ export function fanRule(volumeM3: number, changesPerHour: number): Sum {
     result: flow,
     rule: '4–8 air changes an hour through the pipes.',
     lines: [
-      line('V', 'volume of the house', volumeM3, 'volume'),
+      plain('V', 'volume of the house', volumeM3, 'm³'),
       plain('n', 'changes an hour', changesPerHour),
       line('q', 'V × n', flow * 3600, 'airflow'),
     ],
@@ -101,7 +101,7 @@ export function tubePressure(flowM3h: number, volumeM3: number, ach50: number): 
     rule: 'A little pressure keeps cold draughts out of cracks; it pushes damp air into walls and attics as well.',
     lines: [
       line('q', 'blown in', flowM3h, 'airflow'),
-      line('V', 'volume of the house', volumeM3, 'volume'),
+      plain('V', 'volume of the house', volumeM3, 'm³'),
       line('n', 'changes of its air under 50 Pa', ach50, 'airChanges'),
       line('Δp', '50 × (q ÷ (V × n)) ^ (1 ÷ 0.65)', pressure, 'pressure'),
     ],

@@ -48,7 +48,7 @@ export function woodPerWinter(
       line('η', 'stove', efficiency, 'share'),
       plain('m', 'Q ÷ (H × η)', kg, 'kg'),
       plain('ρ', `${wood.name}, stacked, with 20 % of water`, wood.stackedKgM3, 'kg/m³'),
-      line('V', 'stacked', stackedM3, 'volume'),
+      plain('V', 'stacked', stackedM3, 'm³'),
     ],
   }
 }

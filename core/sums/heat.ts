@@ -102,7 +102,7 @@ export function soilWarming(volumeM3: number, fromC: number, toC: number, watts:
     result: days,
     rule: 'Heat to warm the soil over the loop’s output. What the soil loses meanwhile makes it longer.',
     lines: [
-      line('V', 'soil of the beds', volumeM3, 'volume'),
+      plain('V', 'soil of the beds', volumeM3, 'm³'),
       plain('C', 'heat of moist soil', MOIST_SOIL, 'J/m³K'),
       line('ΔT', 'to be warmed by', rise, 'temperatureDifference'),
       line('P', 'output of the loop', watts, 'power'),

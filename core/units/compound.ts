@@ -19,12 +19,13 @@ const COMPOUND: Readonly<Record<string, { metric: Shown; us: Shown }>> = {
   'L/h': { metric: ['L/h', 1], us: ['gal/h', GALLON_L] },
   'L/m²': { metric: ['L/m²', 1], us: ['gal/ft²', GALLON_L / FOOT_M ** 2] },
   'm/m³': { metric: ['m/m³', 1], us: ['ft/ft³', FOOT_M ** -2] },
+  'm³': { metric: ['m³', 1], us: ['ft³', FOOT_M ** 3] },
   'K': { metric: ['K', 1], us: ['°R', F_K] },
   'K·h': { metric: ['K·h', 1], us: ['°F·h', F_K] },
   'J/K': { metric: ['kJ/K', 1000], us: ['BTU/°F', BTU_J / F_K] },
   'J/kg': { metric: ['kJ/kg', 1000], us: ['BTU/lb', BTU_J / LB_KG] },
   'J/kgK': { metric: ['kJ/kg·K', 1000], us: ['BTU/lb·°F', BTU_J / LB_KG / F_K] },
-  'J/m³K': { metric: ['kJ/m³·K', 1000], us: ['BTU/ft³·°F', (BTU_J * FOOT_M ** 3) / F_K] },
+  'J/m³K': { metric: ['kJ/m³·K', 1000], us: ['BTU/ft³·°F', BTU_J / FOOT_M ** 3 / F_K] },
 }
 
 /**

@@ -48,6 +48,7 @@ const UNIT_DECIMALS: Readonly<Record<string, number>> = {
   'R': 1,
   'lb': 0,
   'inH₂O': 2,
+  'BTU/h·ft²·°F': 3,
   'BTU/lb·°F': 2,
   'BTU·in/h·ft²·°F': 2,
 }

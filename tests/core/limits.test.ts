@@ -20,12 +20,12 @@ const broken = (answers: object) =>
 
 test('random sound documents: no number that is none, no open ledger, no crash', () => {
   const report = runTrials(
-    Array.from({ length: 60 }, (_, i) => mutation(5, i)),
+    Array.from({ length: 40 }, (_, i) => mutation(5, i)),
     () => 0,
     2,
   )
   expect([report.nan, report.open, report.threw]).toEqual([[], [], []])
-  expect(report.tried - report.refused).toBeGreaterThan(40)
+  expect(report.tried - report.refused).toBeGreaterThan(25)
 })
 
 test('the extremes are trials of every field that has a rule; some of them, run', () => {
@@ -40,7 +40,7 @@ test('the extremes are trials of every field that has a rule; some of them, run'
   ])
     expect(all.some(t => t.patches.some(p => p[0] === path))).toBe(true)
   const report = runTrials(
-    all.filter((_, i) => i % 151 === 0),
+    all.filter((_, i) => i % 251 === 0),
     () => 0,
     2,
   )

@@ -210,6 +210,20 @@ describe('the house mended by its own year', () => {
     }
   })
 
+  test('leaves that would freeze come under a sheet; heat is for what that does not do', async () => {
+    const { design, why } = await begin({ against: 'house', latitudeDeg: 62, longitudeDeg: 10, lives: ['citrus'] })
+    expect(design.breathe.rowCover.on).toBe(true)
+    const kWh = (d: Design) => run(d).topUp.kWh
+    expect(kWh(design)).toBeGreaterThan(0)
+    // Without its sheet leaves are colder in the same heat.
+    const bare = run(patchDesign(design, [['breathe.rowCover.on', false]]))
+    expect(run(design).leaf.coldestC).toBeGreaterThan(bare.leaf.coldestC)
+    expect(why[1]).toMatch(/under a sheet over the beds leaves stay at .*, and a heater makes up the rest/)
+    const mild = await begin({ lives: ['leaves'] })
+    expect(mild.design.breathe.rowCover.on).toBe(false)
+    expect(mild.why[1]).not.toMatch(/sheet|heater/)
+  })
+
   test('its sentences tell the years that were run', async () => {
     const { design, why } = await begin({ lives: ['citrus'] })
     const year = run(design)

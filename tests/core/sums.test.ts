@@ -213,6 +213,9 @@ test('what only sums have is shown to each reader, and is the same amount', () =
   expect(formatCompound(4186.8, 'J/kgK', 'metric')).toBe('4.187\u00a0kJ/kg·K')
   expect(formatCompound(4186.8, 'J/kgK', 'us')).toBe('1\u00a0BTU/lb·°F')
   expect(formatCompound(40.7458, 'L/m²', 'us')).toBe('1\u00a0gal/ft²')
+  // Air: 0.075 lb/ft³ at 0.24 BTU/lb·°F.
+  expect(formatCompound(1206, 'J/m³K', 'us')).toBe('0.01798\u00a0BTU/ft³·°F')
+  expect(formatCompound(1, 'm³', 'us')).toBe('35.31\u00a0ft³')
   expect(formatCompound(1, 'kg', 'us')).toBe('2.205\u00a0lb')
   // The freezing point of water from absolute zero.
   expect(formatCompound(273.15, 'K', 'us')).toBe('491.7\u00a0°R')
