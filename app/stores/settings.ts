@@ -54,8 +54,8 @@ export const useSettings = defineStore('settings', () => {
   const show = (value: number, quantity: Quantity, options?: FormatOptions) =>
     formatQuantity(value, quantity, units.value, options)
 
-  /** A value in a unit that only sums have. */
-  const compound = (value: number, unit: string) => formatCompound(value, unit, units.value)
+  /** A value in a unit that no field has, as sums and fuels do. */
+  const compound = (value: number, unit: string, digits?: number) => formatCompound(value, unit, units.value, digits)
 
   /** The name of a thing, with what is measured in it in the chosen units. */
   const named = (name: string) => nameIn(name, show)

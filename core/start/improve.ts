@@ -82,7 +82,7 @@ function laid(design: Design, id: string, besides: readonly Patch[] = []): Desig
 /** A sheet over the beds comes down while the air is so far above what the leaves bear, K. */
 const SHEET_AHEAD_K = 4
 
-/** With a sheet over the beds, where leaves would die and it keeps them warmer; null where not. */
+/** With a sheet over the beds, where that is all it takes for leaves to live; null where not. */
 async function underSheet(design: Design, year: Answers, run: Run): Promise<[Design, Answers] | null> {
   const deadly = deadlyMonths(design, year)
   if (deadly.length === 0) return null
@@ -90,13 +90,13 @@ async function underSheet(design: Design, year: Answers, run: Run): Promise<[Des
   const next = laid(design, 'row-cover', [['breathe.rowCover.belowC', belowC]])
   if (!next) return null
   const tried = await run(next)
-  const gains = deadly.some(d => tried.months[d.month]!.leafMinC - year.months[d.month]!.leafMinC >= WORTH_K)
-  return gains ? [next, tried] : null
+  return deadlyMonths(next, tried).length === 0 ? [next, tried] : null
 }
 
 /**
  * Makes a house for what was answered, then mends it by its own year: while it is colder than its crops bear, it takes
- * what helps; where that does not do, it is heated; where it is too hot, its vents grow.
+ * what helps; where it is too hot, its vents grow; where leaves would die all the same, they come under a sheet, or the
+ * house is heated.
  * @param run a design's year
  * @param progress told the share that is done, 0–1
  */
@@ -111,7 +111,7 @@ export async function startDesign(
   let design = firstHouse(answers, id, name)
   let year = await run(design)
   const bare = year.coldestNight.insideC
-  const most = COLD_MOVES.length + 5
+  const most = COLD_MOVES.length + 4
   let done = 1
   const told = () => progress(Math.min(1, ++done / most))
   const took: string[] = []
@@ -128,9 +128,6 @@ export async function startDesign(
     ;[design, year] = [next, tried]
     took.push(move)
   }
-  ;[design, year] = (await underSheet(design, year, run)) ?? [design, year]
-  told()
-  const passive = year
   const highs = year.aim.highC.filter(c => c !== null)
   for (let i = 0; i < MOST_VENTINGS && highs.length > 0; i++) {
     if (year.hottestAfternoon.insideC <= Math.max(...highs) + TOO_HOT_K) break
@@ -142,7 +139,10 @@ export async function startDesign(
   const planted = plantedInTime(design, year)
   if (planted.aim.crops.some((c, i) => c !== design.aim.crops[i]) || planted.aim.crops.length < design.aim.crops.length)
     [design, year] = [planted, await run(planted)]
-  ;[design, year] = await heatedEnough(design, year, answers, run)
+  const passive = year
+  told()
+  // In heated air a sheet keeps the warmth from the leaves: it is one or the other.
+  ;[design, year] = (await underSheet(design, year, run)) ?? (await heatedEnough(design, year, answers, run))
   progress(1)
   return { design, why: [asksFor(answers, design, passive, show), does({ design, year, passive, bare, took }, show)] }
 }
@@ -162,7 +162,7 @@ async function heatedEnough(
 ): Promise<[Design, Answers]> {
   let deadly = deadlyMonths(design, year)
   if (deadly.length === 0) return [design, year]
-  // The thermostat is in the air: leaves are colder under bare panes, and warmer under a sheet.
+  // The thermostat is in the air, and leaves are colder under bare panes.
   const setFor = ({ month }: { month: number }) => {
     const { insideMinC, leafMinC } = year.months[month]!
     return killsAtC(design, month)! + SPARE_K + insideMinC - leafMinC
@@ -237,8 +237,8 @@ function does(
       ? `Bare it would go down to ${t(r.bare)}; with ${list(r.took.map(id => SAID[id]!))} it stays at ${t(inside)}`
       : `As it stands it goes down to ${t(inside)}`
   const heated = heats ? `, and a heater makes up the rest with ${show(r.year.topUp.kWh * 3.6e6, 'energy')} a year` : ''
-  const leaves = heats ? r.passive.leaf : r.year.leaf
-  const sheet = r.design.breathe.rowCover.on ? `; under a sheet over the beds leaves stay at ${t(leaves.coldestC)}` : ''
+  const leaves = r.year.leaf.coldestC
+  const sheet = r.design.breathe.rowCover.on ? `; under a sheet over the beds leaves stay at ${t(leaves)}` : ''
   const still = r.year.hoursBelowAim
   const cool = still > 0 ? `; in ${show(still, 'hours')} of the year it is alive but too cool to grow` : ''
   return `${passive} without any heat${sheet}${heated}${cool}.`

@@ -82,8 +82,8 @@ export function costPerUsefulKWh(fuel: string, pricePerUnit: number): Sum {
     result: cost,
     rule: 'Price over heat in a unit and efficiency.',
     lines: [
-      plain('p', `price of a ${f.unit}`, pricePerUnit),
-      plain('H', `heat in a ${f.unit}`, f.perUnitKWh, 'kWh'),
+      plain('p', 'price', pricePerUnit, `/${f.unit}`),
+      plain('H', 'heat in it', f.perUnitKWh, `kWh/${f.unit}`),
       line('η', 'efficiency', f.efficiency, 'share'),
       plain('c', 'p ÷ (H × η), for each useful kWh', cost),
     ],

@@ -11,13 +11,20 @@ const F_K = 5 / 9
 
 type Shown = readonly [symbol: string, si: number]
 
-/** Units that only sums have: as they are shown in metric and in US units, and how much of the SI one each is. */
+/** Units of sums and of fuels: as they are shown in metric and in US units, and how much of the SI one each is. */
 const COMPOUND: Readonly<Record<string, { metric: Shown; us: Shown }>> = {
   'kg': { metric: ['kg', 1], us: ['lb', LB_KG] },
   'kg/m²': { metric: ['kg/m²', 1], us: ['lb/ft²', LB_KG / FOOT_M ** 2] },
   'kg/m³': { metric: ['kg/m³', 1], us: ['lb/ft³', LB_KG / FOOT_M ** 3] },
+  'L': { metric: ['L', 1], us: ['gal', GALLON_L] },
   'L/h': { metric: ['L/h', 1], us: ['gal/h', GALLON_L] },
   'L/m²': { metric: ['L/m²', 1], us: ['gal/ft²', GALLON_L / FOOT_M ** 2] },
+  '/kg': { metric: ['/kg', 1], us: ['/lb', 1 / LB_KG] },
+  '/L': { metric: ['/L', 1], us: ['/gal', 1 / GALLON_L] },
+  '/m³': { metric: ['/m³', 1], us: ['/ft³', FOOT_M ** -3] },
+  'kWh/kg': { metric: ['kWh/kg', 1], us: ['kWh/lb', 1 / LB_KG] },
+  'kWh/L': { metric: ['kWh/L', 1], us: ['kWh/gal', 1 / GALLON_L] },
+  'kWh/m³': { metric: ['kWh/m³', 1], us: ['kWh/ft³', FOOT_M ** -3] },
   'm/m³': { metric: ['m/m³', 1], us: ['ft/ft³', FOOT_M ** -2] },
   'm³': { metric: ['m³', 1], us: ['ft³', FOOT_M ** 3] },
   'K': { metric: ['K', 1], us: ['°R', F_K] },
@@ -29,16 +36,16 @@ const COMPOUND: Readonly<Record<string, { metric: Shown; us: Shown }>> = {
 }
 
 /**
- * A value in a unit that no field has, to four figures: `1.163 kJ/kg·K`. A unit that is the same for everybody, or
+ * A value in a unit that no field has, to so many figures: `1.163 kJ/kg·K`. A unit that is the same for everybody, or
  * none, stands as it is.
  * @param unit the SI unit as a sum names it
  */
-export function formatCompound(value: number, unit: string, system: UnitSystem): string {
+export function formatCompound(value: number, unit: string, system: UnitSystem, digits = 4): string {
   const [symbol, si] = COMPOUND[unit]?.[system === 'us' ? 'us' : 'metric'] ?? [unit, 1]
-  const shown = Number((value / si).toPrecision(4))
-  const decimals = Math.max(0, 3 - Math.floor(Math.log10(Math.max(1e-6, Math.abs(shown)))))
+  const shown = Number((value / si).toPrecision(digits))
+  const decimals = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.max(1e-6, Math.abs(shown)))))
   const text = formatNumber(shown, decimals)
     .replace(/(\.\d*?)0+$/, '$1')
     .replace(/\.$/, '')
-  return symbol === '' ? text : `${text}\u00a0${symbol}`
+  return /^(\/|$)/.test(symbol) ? text + symbol : `${text}\u00a0${symbol}`
 }

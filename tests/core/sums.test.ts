@@ -216,11 +216,14 @@ test('what only sums have is shown to each reader, and is the same amount', () =
   // Air: 0.075 lb/ft³ at 0.24 BTU/lb·°F.
   expect(formatCompound(1206, 'J/m³K', 'us')).toBe('0.01798\u00a0BTU/ft³·°F')
   expect(formatCompound(1, 'm³', 'us')).toBe('35.31\u00a0ft³')
+  expect(formatCompound(4.1, 'kWh/kg', 'us')).toBe('1.86\u00a0kWh/lb')
+  expect(formatCompound(1234.5, 'L', 'us', 2)).toBe('330\u00a0gal')
   expect(formatCompound(1, 'kg', 'us')).toBe('2.205\u00a0lb')
   // The freezing point of water from absolute zero.
   expect(formatCompound(273.15, 'K', 'us')).toBe('491.7\u00a0°R')
   expect(formatCompound(2.45e6, 'J/kg', 'mixed')).toBe('2\u202f450\u00a0kJ/kg')
   expect(formatCompound(12.5, 'days', 'us')).toBe('12.5\u00a0days')
   expect(formatCompound(3, '', 'us')).toBe('3')
+  expect(formatCompound(0.3, '/kg', 'us')).toBe('0.1361/lb')
   expect(formatCompound(0, 'kg', 'metric')).toBe('0\u00a0kg')
 })

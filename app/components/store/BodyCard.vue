@@ -19,7 +19,7 @@ const bought = computed(() => ['electricity', settings.units === 'metric' ? 'gas
 const equal = computed(() =>
   (answer.value?.night.equal ?? [])
     .filter(e => bought.value.includes(e.fuel))
-    .map(e => settings.named(`${Number(e.amount.toPrecision(2))} ${e.unit} of ${e.fuel}`))
+    .map(e => `${settings.compound(e.amount, e.unit, 2)} of ${e.fuel}`)
     .join(', '),
 )
 const most = computed(() => Math.max(1e-9, ...(answer.value?.sunByMonthKWh ?? [])))

@@ -10,7 +10,7 @@ const EVIDENCE = { proof: 'arithmetic', measured: 'within what was measured', th
 const sums = computed(() => (year.view?.sums ?? []).filter(s => s.step === props.step))
 type Value = { value: number; quantity: BookedSum['lines'][number]['quantity']; unit?: string }
 const say = ({ value, quantity, unit }: Value) =>
-  quantity ? settings.show(value, quantity) : `${Number(value.toPrecision(3))} ${unit ?? ''}`
+  quantity ? settings.show(value, quantity) : settings.compound(value, unit ?? '', 3)
 </script>
 
 <template>

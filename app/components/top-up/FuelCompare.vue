@@ -124,7 +124,7 @@ const setMoisture = (v: number) => {
             <template v-if="heat">
               <td v-if="nightKWh > 0">{{ money(f.night) }}</td>
               <td>{{ money(f.winter!) }}</td>
-              <td>{{ Math.round(f.amount!) }} {{ f.unit }}</td>
+              <td>{{ settings.compound(f.amount!, f.unit, 3) }}</td>
             </template>
             <td>{{ flue(f) }}</td>
           </tr>

@@ -16,7 +16,7 @@ function figures({ kWh, movedKWh, peakW, hours, bought }: SourceAnswer): string 
       `its pump uses ${settings.show(kWh * 3.6e6, 'energy')}.`
     )
   const paid = bought
-    ? `; ${settings.show(bought.amount, 'count')} ${bought.unit}, about ` +
+    ? `; ${settings.compound(bought.amount, bought.unit, 3)}, about ` +
       `${bench.current.topUp.currency} ${Math.round(bought.cost)}`
     : ''
   return (
