@@ -17,9 +17,11 @@ const FOREIGN = {
   metric: /\d\s?(ft|gal|lb|yd³|ft²|ft³|°F|mph|cfm|BTU)(?![\w²³/·])|\b(gallons?|pounds?)\b/,
   us: /\d\s?(mm|cm|m|km|m²|m³|kg|L|°C|K|m\/s|km\/h|m³\/h|W\/m²K|W\/m·K|m²K\/W)(?![\w²³/·])|\blitres?\b/,
 }
-/** Lines on the screen with an amount that is foreign to the reader. */
+/** Lines on the screen, what is folded away among them, with an amount that is foreign to the reader. */
 async function foreign(units: 'metric' | 'us'): Promise<string[]> {
-  const shown = await driver.executeScript<string>('return document.body.innerText')
+  const shown = await driver.executeScript<string>(
+    'document.querySelectorAll("details").forEach(d => (d.open = true)); return document.body.innerText',
+  )
   return shown.split('\n').filter(line => FOREIGN[units].test(line))
 }
 
