@@ -4,6 +4,7 @@ export default {
   ...unit,
   testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/'],
+  setupFilesAfterEnv: ['<rootDir>/tests/e2e/once-more.ts'],
   maxWorkers: 1,
   testTimeout: 180_000,
 }

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { By, Key, until } from 'selenium-webdriver'
 import { click, coldest, find, settled, type, WAIT_MS } from './browser'
-import { app, driver, fresh, rows } from './session'
+import { app, driver, fresh, rows, element } from './session'
 
 const AXE = readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8')
 const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year', 'weighUp', 'build', 'season']
@@ -162,7 +162,7 @@ describe('at other sizes, and by ear', () => {
     await driver.get(`${app.address}/?step=season`)
     await settled(driver)
     await find(driver, 'nights')
-    expect((await (await driver.findElement(By.css('header'))).getRect()).height).toBeLessThan(56)
+    expect((await (await element(By.css('header'))).getRect()).height).toBeLessThan(56)
     await driver.executeScript('window.scrollTo(0, 3000)')
     await driver.sleep(300)
     const score = await (await find(driver, 'score-line')).getRect()

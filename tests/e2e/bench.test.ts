@@ -1,7 +1,7 @@
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
 import { plain } from '../plain'
-import { app, chooseUnits, dimension, drag, driver, dropFile, fresh, metres, text, keepState } from './session'
+import { app, chooseUnits, dimension, drag, driver, dropFile, fresh, metres, text, keepState, element } from './session'
 
 describe('the bench', () => {
   test('opens on the demo, alive: a score, a ribbon, a section to scale', async () => {
@@ -62,7 +62,7 @@ describe('the bench', () => {
     expect(await coldest(driver)).toBeLessThan(tight - 1)
 
     await click(driver, 'step-topUp')
-    await driver.findElement(By.css('[role="switch"]')).click()
+    await element(By.css('[role="switch"]')).click()
     await type(driver, 'Greatest output', '15 kW')
     await type(driver, 'Keeps it at', '6 C')
     expect(await coldest(driver)).toBeCloseTo(6, 1)
@@ -116,9 +116,7 @@ describe('the bench', () => {
     // To the extreme: it stops at the limit, and the drawing stands.
     await drag('ridge', 0, 330)
     expect(await metres('ridge')).toBeGreaterThan(0.75)
-    expect(await driver.findElement(By.css('[data-test="section"] svg')).getAttribute('outerHTML')).not.toMatch(
-      /NaN|Infinity/,
-    )
+    expect(await element(By.css('[data-test="section"] svg')).getAttribute('outerHTML')).not.toMatch(/NaN|Infinity/)
   })
 
   test('dimensions are typed in any unit; what makes no sense is said and loses nothing', async () => {
@@ -186,7 +184,7 @@ describe('the bench', () => {
     await ridge.sendKeys(Key.ARROW_UP, Key.ARROW_UP)
     await settled(driver)
     expect(await dimension('ridge')).toBe('3.68 m')
-    const body = await driver.findElement(By.css('body'))
+    const body = await element(By.css('body'))
     await body.sendKeys(Key.chord(Key.CONTROL, 'z'))
     expect(await dimension('ridge')).toBe('3.60 m')
     await body.sendKeys('5')
@@ -194,7 +192,7 @@ describe('the bench', () => {
     await body.sendKeys('u')
     expect(await dimension('width')).toBe('15 ft 1 in')
     await body.sendKeys('n')
-    expect(await driver.findElement(By.css('html')).getAttribute('data-theme')).toBe('night')
+    expect(await element(By.css('html')).getAttribute('data-theme')).toBe('night')
     await body.sendKeys('?')
     await driver.wait(async () => (await driver.findElements(By.css('[role="dialog"]'))).length > 0, WAIT_MS)
     await driver.actions().sendKeys(Key.ESCAPE).perform()

@@ -3,7 +3,7 @@ import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { tank } from '../bodies'
 import { click, coldest, field as fieldOf, find, number, settled, type, WAIT_MS } from './browser'
-import { dropFile, driver, fresh, notice } from './session'
+import { dropFile, driver, fresh, notice, element } from './session'
 
 const field = (label: string) => fieldOf(driver, label)
 
@@ -59,7 +59,7 @@ describe('bodies of the store', () => {
     const long = await field('Long')
     expect(await long.getAttribute('value')).toBe('99 m')
     expect(await long.getAttribute('aria-invalid')).toBe('true')
-    expect(await driver.findElement(By.css('[data-test="body-fields"]')).getText()).toMatch(/longer than the dome/)
+    expect(await element(By.css('[data-test="body-fields"]')).getText()).toMatch(/longer than the dome/)
     await long.sendKeys(Key.ESCAPE)
     await type(driver, 'High', '4ft')
     expect(await (await field('High')).getAttribute('value')).toMatch(/^1\.22/)

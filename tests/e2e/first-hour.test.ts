@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { epwText } from '../formats/epw-file'
 import { click, coldest, consoleErrors, field, find, number, openBrowser, settled, type, WAIT_MS } from './browser'
-import { app, chooseUnits, driver, dropFile, fresh, notice, rows, text, keepState, savedText } from './session'
+import { app, chooseUnits, driver, dropFile, fresh, notice, rows, text, keepState, savedText, element } from './session'
 
 const gone = (name: string) =>
   driver.wait(
@@ -108,7 +108,7 @@ describe('start yours', () => {
   })
 
   test('what one better figure would change is run at both ends', async () => {
-    await driver.findElement(By.css('[data-test="known-low"]')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE)
+    await element(By.css('[data-test="known-low"]')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE)
     await click(driver, 'make')
     await gone('start-sheet')
     await settled(driver)
@@ -310,7 +310,7 @@ describe('the walk through the demo', () => {
     await (kind as Awaited<ReturnType<typeof find>>).findElement(By.css('option[value="none"]')).click()
     expect(await coldest(driver)).toBeLessThan(covered - 1)
     expect(await (await find(driver, 'walk-next')).getText()).toBe('Skip')
-    await driver.findElement(By.css('[data-why="skin.cover.id"] select option[value="quilt"]')).click()
+    await element(By.css('[data-why="skin.cover.id"] select option[value="quilt"]')).click()
     await next()
     await type(driver, 'How many', '18')
     expect(await text('[data-test="walk-seen"]')).toMatch(/Water evens out days/)
@@ -353,7 +353,7 @@ describe('words', () => {
     expect(await text('[data-test="told"]')).toMatch(/low solid wall under the glazing/)
     await driver.actions().sendKeys(Key.ESCAPE).perform()
     await gone('words-sheet')
-    await driver.findElement(By.xpath('//*[@data-test="score"]//button[normalize-space(.)="Damp hours"]')).click()
+    await element(By.xpath('//*[@data-test="score"]//button[normalize-space(.)="Damp hours"]')).click()
     expect(await text('[data-test="told"]')).toMatch(/Relative humidity[\s\S]*mould/)
     await (await find(driver, 'word-search')).sendKeys('purl')
     expect(await rows('[data-test="all-words"] button')).toEqual(['Purlin'])

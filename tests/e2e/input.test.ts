@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { epwText } from '../formats/epw-file'
 import { click, coldest, field, find, settled, type, WAIT_MS } from './browser'
-import { downloads, driver, fresh, notice, text, keepState } from './session'
+import { downloads, driver, fresh, notice, text, keepState, element } from './session'
 
 describe('real input', () => {
   test('another place, by hand: its time zone comes along; the other hemisphere is asked about', async () => {
@@ -16,7 +16,7 @@ describe('real input', () => {
     await type(driver, 'Latitude', '46.2')
     expect(await driver.findElements(By.css('[data-test="turned-months"]'))).toHaveLength(0)
     await type(driver, 'Latitude', '-46.2')
-    await driver.findElement(By.xpath('//button[normalize-space(.)="Move the months by half a year"]')).click()
+    await element(By.xpath('//button[normalize-space(.)="Move the months by half a year"]')).click()
     await settled(driver)
     expect(await (await find(driver, 'highC-0')).getAttribute('value')).toBe('25.1')
     expect(await text('[data-test="score"]')).toMatch(/(June|July|August)/)
@@ -63,7 +63,7 @@ describe('real input', () => {
 
   test('normals pasted from a spreadsheet; what is wrong is said and nothing is lost', async () => {
     await fresh('/?step=site')
-    await driver.findElement(By.xpath('//summary[contains(., "Paste a table")]')).click()
+    await element(By.xpath('//summary[contains(., "Paste a table")]')).click()
     const box = await find(driver, 'paste')
     const paste = async (value: string) => {
       await driver.executeScript(
@@ -89,7 +89,7 @@ describe('real input', () => {
 
   test('an EPW file by hand, and a truncated one', async () => {
     await fresh('/?step=site')
-    const input = await driver.findElement(By.css('[data-test="epw-file"]'))
+    const input = await element(By.css('[data-test="epw-file"]'))
     const cut = join(downloads, 'cut.epw')
     writeFileSync(cut, epwText().slice(0, 200000))
     await input.sendKeys(cut)

@@ -5,7 +5,7 @@ import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { epwText } from '../formats/epw-file'
 import { click, coldest, field, find, killProcesses, openBrowser, settled, type, WAIT_MS } from './browser'
-import { app, driver, dropFile, fresh, notice, text, keepState, savedText } from './session'
+import { app, driver, dropFile, fresh, notice, text, keepState, savedText, element } from './session'
 
 describe('keeping', () => {
   test('autosave and reload; export, wipe, import bring the same design and score', async () => {
@@ -58,12 +58,12 @@ describe('keeping', () => {
     await driver.wait(async () => (await names()) === DEMOS.length, WAIT_MS)
     await click(driver, 'duplicate')
     await driver.wait(async () => (await names()) === DEMOS.length + 1, WAIT_MS)
-    await driver.findElement(By.css('[aria-label^="Rename"]')).click()
+    await element(By.css('[aria-label^="Rename"]')).click()
     await (await find(driver, 'name-input')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Orchard house', Key.ENTER)
     await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), WAIT_MS)
-    await driver.findElement(By.css('[aria-label="Delete Orchard house"]')).click()
+    await element(By.css('[aria-label="Delete Orchard house"]')).click()
     await driver.wait(async () => (await names()) === DEMOS.length, WAIT_MS)
-    await driver.findElement(By.xpath('//*[@data-test="notice"]//button[normalize-space(.)="Undo"]')).click()
+    await element(By.xpath('//*[@data-test="notice"]//button[normalize-space(.)="Undo"]')).click()
     await driver.wait(async () => (await text('[data-test="design-list"]')).includes('Orchard house'), WAIT_MS)
     await click(driver, 'list-new')
     await find(driver, 'panel-site')
@@ -129,7 +129,7 @@ describe('keeping', () => {
     await driver.executeScript('document.querySelector(\'a[href="/designs"]\').click()')
     await find(driver, 'design-list')
     expect(await text('[data-test="design-list"]')).toMatch(/Escuela Ribera Alta/)
-    await driver.findElement(By.css('[data-test="design-hollow-ash"] button')).click()
+    await element(By.css('[data-test="design-hollow-ash"] button')).click()
     await settled(driver)
     await click(driver, 'step-store')
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('25')

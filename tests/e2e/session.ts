@@ -63,9 +63,10 @@ export const metres = async (name: string) => Number.parseFloat(await dimension(
 /** Texts of all that a selector finds. */
 export const rows = async (css: string): Promise<string[]> =>
   driver.executeScript('return [...document.querySelectorAll(arguments[0])].map(e => e.innerText)', css)
-/** Waits until something is there. */
-export const appears = (css: string, within = WAIT_MS) =>
-  driver.wait(until.elementLocated(By.css(css)), within, `nothing came: ${css}`)
+/** The first that fits, once it is there. */
+export const element = (by: By, within = WAIT_MS) =>
+  driver.wait(until.elementLocated(by), within, `nothing came: ${by}`)
+export const appears = (css: string, within?: number) => element(By.css(css), within)
 /** What an element says, once it is there. */
 export const text = async (css: string): Promise<string> => (await appears(css)).getText()
 export async function notice(): Promise<string> {

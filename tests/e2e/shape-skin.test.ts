@@ -1,10 +1,10 @@
 import { By, Key } from 'selenium-webdriver'
 import { FORMS } from '../../core/design'
 import { click, coldest, choose, consoleErrors, field, find, settled, studied, type, WAIT_MS } from './browser'
-import { dimension, drag, dragThing, driver, fresh, metres, text } from './session'
+import { dimension, drag, dragThing, driver, fresh, metres, text, element } from './session'
 
 const value = async (name: string) => Number(await (await find(driver, name)).getAttribute('aria-valuenow'))
-const drawing = async () => driver.findElement(By.css('.drawing')).getAttribute('innerHTML')
+const drawing = async () => element(By.css('.drawing')).getAttribute('innerHTML')
 const sound = async () => expect(await drawing()).not.toMatch(/NaN|Infinity/)
 
 describe('forms', () => {
@@ -283,9 +283,7 @@ describe('skin', () => {
     await type(driver, 'Walls, outside to inside, Expanded polystyrene board, share of timber framing', '25')
     expect(await coldest(driver)).toBeLessThan(base)
     expect(await text('[data-test="panel-skin"]')).toMatch(/Framing takes/)
-    const select = driver.findElement(
-      By.css('select[aria-label="Walls, outside to inside, layer 2 from outside, material"]'),
-    )
+    const select = element(By.css('select[aria-label="Walls, outside to inside, layer 2 from outside, material"]'))
     await select.findElement(By.css('option[value="mineral-wool"]')).click()
     expect(await text('[data-test="damp"]')).toMatch(/soaks up the damp/)
     await driver

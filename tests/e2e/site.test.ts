@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
-import { downloads, driver, fresh, notice, text } from './session'
+import { downloads, driver, fresh, notice, text, element } from './session'
 
 const value = async (label: string) => (await (await field(driver, label)).getAttribute('value')) ?? ''
 const chooseOption = async (name: string, option: string) =>
@@ -70,7 +70,7 @@ describe('aim and site', () => {
     async () => {
       await fresh('/?step=site')
       const before = await coldest(driver)
-      const input = await driver.findElement(By.css('[data-test="csv-file"]'))
+      const input = await element(By.css('[data-test="csv-file"]'))
       const gap = join(downloads, 'gap.csv')
       writeFileSync(
         gap,
@@ -154,7 +154,7 @@ describe('aim and site', () => {
     expect(await text('[data-test="score"]')).toMatch(/in January: missed/)
     await (await find(driver, 'own-crop')).sendKeys('Sea holly', Key.ENTER)
     expect(await text('[data-test="crop-calendar"]')).toMatch(/Sea holly/)
-    await driver.findElement(By.css('[aria-label="Take out Tomato"]')).click()
+    await element(By.css('[aria-label="Take out Tomato"]')).click()
     expect(await text('[data-test="crop-calendar"]')).not.toMatch(/Tomato/)
     await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform()
     expect(await text('[data-test="crop-calendar"]')).toMatch(/Tomato/)

@@ -1,6 +1,6 @@
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
-import { appears, chooseUnits, driver, fresh, rows, savedText, text } from './session'
+import { appears, chooseUnits, driver, fresh, rows, savedText, text, element } from './session'
 
 describe('store', () => {
   test('a body’s card: the coldest night, less and more of it as a curve that can be stopped and taken', async () => {
@@ -16,11 +16,11 @@ describe('store', () => {
     await appears('[data-test="start-amount"]')
     const before = await coldest(driver)
     const table = By.css('[data-test="curve-amount"] details summary')
-    await driver.findElement(table).click()
+    await element(table).click()
     const amounts = await rows('[data-test="curve-amount"] tbody tr')
     expect(amounts.length).toBeGreaterThan(4)
     // None of it is colder, and can be laid on by the table’s first row; undo brings it back.
-    await driver.findElement(By.css('[data-test="curve-amount"] tbody tr button')).sendKeys(Key.ENTER)
+    await element(By.css('[data-test="curve-amount"] tbody tr button')).sendKeys(Key.ENTER)
     await driver.wait(async () => (await rows('[data-test="body-list"] > li')).length === 0, WAIT_MS)
     await settled(driver)
     expect(await coldest(driver)).toBeLessThan(before)
@@ -41,7 +41,7 @@ describe('store', () => {
     await click(driver, 'tab-sums')
     await appears('[data-test="sum-water-least"]')
     expect(await text('[data-test="sum-water-least"]')).toMatch(/thin evidence/)
-    await driver.findElement(By.css('[data-test="sum-water-least"] summary')).sendKeys(Key.ENTER)
+    await element(By.css('[data-test="sum-water-least"] summary')).sendKeys(Key.ENTER)
     expect(await text('[data-test="sum-water-least"]')).toMatch(/glazing[\s\S]*vessels, rounded up/)
     await chooseUnits('us')
     await appears('[data-test="sum-water-least"]')
@@ -102,7 +102,7 @@ describe('breathe', () => {
     await click(driver, 'tab-habits')
     await appears('[data-test="row-spaces"] tbody tr')
     expect((await rows('[data-test="row-spaces"] tbody tr'))[0]).toMatch(/%.*°C.*°C/s)
-    const mist = await driver.findElement(By.css('[data-test="habit-breathe.misting"]'))
+    const mist = await element(By.css('[data-test="habit-breathe.misting"]'))
     await mist.findElement(By.css('button[role="switch"]')).sendKeys(Key.SPACE)
     await settled(driver)
     await appears('[data-test="misting"]')
@@ -158,7 +158,7 @@ describe('top-up', () => {
     await fresh('/?step=topUp')
     await click(driver, 'tab-spell')
     await type(driver, 'Last night falls to', 'cold')
-    expect(await driver.findElement(By.css('main')).getText()).toMatch(/cold/)
+    expect(await element(By.css('main')).getText()).toMatch(/cold/)
     await type(driver, 'Last night falls to', '-34 C')
     await click(driver, 'start-spell')
     await appears('[data-test="spell-answer"]')
@@ -199,7 +199,7 @@ describe('top-up', () => {
     await amount.sendKeys(Key.chord(Key.CONTROL, 'a'), '400', Key.TAB)
     expect(await text('[data-test="light-units"]')).toMatch(/400 µmol.* foot-candles/)
     await amount.sendKeys(Key.chord(Key.CONTROL, 'a'), 'much', Key.TAB)
-    expect(await driver.findElement(By.css('main')).getText()).toMatch(/no daylight/)
+    expect(await element(By.css('main')).getText()).toMatch(/no daylight/)
     expect(await consoleErrors(driver)).toEqual([])
   })
 })

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
-import { chooseUnits, driver, dropFile, fresh, text } from './session'
+import { chooseUnits, driver, dropFile, fresh, text, element } from './session'
 
 /** The lines of a list, read in one go: a page that is drawn again in between leaves none behind. */
 const lines = async (list: string): Promise<string[]> =>
@@ -16,7 +16,7 @@ const turnOn = async (label: string) => {
     WAIT_MS,
     `nothing is to be switched: ${label}`,
   )
-  await driver.findElement(at).click()
+  await element(at).click()
 }
 
 describe('what adds heat and light', () => {
@@ -63,9 +63,9 @@ describe('what adds heat and light', () => {
     await click(driver, 'add-lamps')
     const may = By.css('[data-test="source-fields"] button[aria-label="May"]')
     await driver.wait(async () => (await driver.findElements(may)).length > 0, WAIT_MS)
-    expect(await driver.findElement(may).getAttribute('aria-pressed')).toBe('false')
-    await driver.findElement(may).sendKeys(Key.SPACE)
-    expect(await driver.findElement(may).getAttribute('aria-pressed')).toBe('true')
+    expect(await element(may).getAttribute('aria-pressed')).toBe('false')
+    await element(may).sendKeys(Key.SPACE)
+    expect(await element(may).getAttribute('aria-pressed')).toBe('true')
     for (const kind of ['bed-loop', 'people', 'solar-air-panel', 'solar-water-panel', 'compost', 'spare-power'])
       await click(driver, `add-${kind}`)
     await settled(driver)
@@ -124,7 +124,7 @@ describe('air stores, floor, beds and covers', () => {
     await fresh('/?d=fjellro&step=shape')
     await click(driver, 'tab-beds')
     const damp = async () => {
-      const row = driver.findElement(By.xpath('//*[@data-test="score"]//div[dt[contains(., "Damp hours")]]'))
+      const row = element(By.xpath('//*[@data-test="score"]//div[dt[contains(., "Damp hours")]]'))
       return Number(/(\d[\d\s\u202f]*)\s*h\b/.exec(await row.getText())![1]!.replace(/\D/g, ''))
     }
     await settled(driver)

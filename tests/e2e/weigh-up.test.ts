@@ -1,6 +1,6 @@
 import { By, Key } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, field, find, number, settled, type, WAIT_MS } from './browser'
-import { appears, chooseUnits, driver, fresh, rows, savedFile, savedText, text } from './session'
+import { appears, chooseUnits, driver, fresh, rows, savedFile, savedText, text, element } from './session'
 
 /** Waits until a study of the design on the bench is in the browser's store, with so many points at least. */
 const kept = (study: string, points = 0) =>
@@ -102,7 +102,7 @@ describe('weigh up', () => {
     await click(driver, 'keep-variant')
     const variant = By.xpath('//button[@aria-pressed][contains(., "Hollow Ash")]')
     await driver.wait(async () => (await driver.findElements(variant)).length > 0, WAIT_MS)
-    await driver.findElement(variant).click()
+    await element(variant).click()
     await driver.wait(
       async () => (await rows('[data-test^="differences-"]')).some(t => /nothing but its name/.test(t)),
       WAIT_MS,
@@ -186,7 +186,7 @@ describe('weigh up', () => {
     await click(driver, 'tab-stages')
     await appears('[data-test="stages"] > li')
     expect(await rows('[data-test="stages"] > li')).toHaveLength(2)
-    await driver.findElement(By.css('[data-test="export"]')).click()
+    await element(By.css('[data-test="export"]')).click()
     expect(JSON.parse(await savedText('saritas-plateau-school.json')).studies.stages).toMatchObject({ cover: 'now' })
   })
 
@@ -203,7 +203,7 @@ describe('weigh up', () => {
     await type(driver, label, '155')
     await settled(driver)
     expect(await cost()).toBeGreaterThan(before + 1000)
-    await driver.findElement(By.css('[aria-label="Foundation: back to the rough price"]')).click()
+    await element(By.css('[aria-label="Foundation: back to the rough price"]')).click()
     await settled(driver)
     expect(await cost()).toBe(before)
   })
