@@ -173,20 +173,24 @@ const LAMP_REACHES = 0.85
  */
 export const MOL_PER_JOULE = 0.45 * 4.57e-6
 
-function extreme(site: SiteYear, inside: Float32Array, sign: 1 | -1): Extreme {
-  let best = 0
-  for (let h = 1; h < HOURS; h++) if (sign * inside[h]! > sign * inside[best]!) best = h
-  return {
-    at: isoAt(best + 0.5, site.standardOffsetH),
-    hour: best,
-    insideC: inside[best]!,
-    outsideC: site.dryBulbC[best]!,
-  }
+const hourAt = (site: SiteYear, airC: Float32Array, hour: number): Extreme => ({
+  at: isoAt(hour + 0.5, site.standardOffsetH),
+  hour,
+  insideC: airC[hour]!,
+  outsideC: site.dryBulbC[hour]!,
+})
+
+/** Coldest inside hour of a year, the first of those that are alike. */
+export function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
+  let coldest = 0
+  for (let h = 1; h < HOURS; h++) if (airC[h]! < airC[coldest]!) coldest = h
+  return hourAt(site, airC, coldest)
 }
 
-/** Coldest inside hour of a year. */
-export function coldestHour(site: SiteYear, airC: Float32Array): Extreme {
-  return extreme(site, airC, -1)
+function hottestHour(site: SiteYear, airC: Float32Array): Extreme {
+  let hottest = 0
+  for (let h = 1; h < HOURS; h++) if (airC[h]! > airC[hottest]!) hottest = h
+  return hourAt(site, airC, hottest)
 }
 
 function leafYear({ leafC }: YearSeries): Answers['leaf'] {
@@ -255,7 +259,7 @@ export function makeAnswers(
   runMs: number,
 ): Answers {
   const coldest = coldestHour(site, series.airC)
-  const hottest = extreme(site, series.airC, 1)
+  const hottest = hottestHour(site, series.airC)
   const day = Math.floor(coldest.hour / 24)
   let hoursBelow0 = 0
   let hoursBelowAim = 0

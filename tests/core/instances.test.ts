@@ -206,5 +206,8 @@ test('every demo is sound, and its sources and air stores are named in its answe
     expect(answers.sources.map(s => s.kind)).toEqual(d.topUp.sources.map(s => s.kind))
     expect(answers.airStores.map(s => s.kind)).toEqual(d.store.airStores.map(s => s.kind))
     expect(answers.ledger.closure).toBeLessThan(1e-5)
+    // The score and the months read the same hours.
+    expect(answers.coldestNight.insideC).toBe(Math.min(...answers.months.map(m => m.insideMinC)))
+    expect(answers.hottestAfternoon.insideC).toBe(Math.max(...answers.months.map(m => m.insideMaxC)))
   }
 })
