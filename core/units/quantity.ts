@@ -52,10 +52,13 @@ export interface Unit {
   readonly offset?: number
 }
 
-const FOOT = 0.3048
+/** Metres in a foot, cubic metres in a US gallon, kilograms in a pound, joules in a BTU (International Table). */
+export const FOOT = 0.3048
 const INCH = 0.0254
 const YARD = 3 * FOOT
-const US_GALLON = 0.003785411784
+export const US_GALLON = 0.003785411784
+export const POUND = 0.45359237
+export const BTU = 1055.05585262
 /** One US R-value, h·ft²·°F/BTU, in m²·K/W. */
 export const US_R = 0.1761101838
 
@@ -103,7 +106,7 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
     unit('kWh', 3.6e6, []),
     unit('J', 1, ['joule']),
     unit('MJ', 1e6, []),
-    unit('BTU', 1055.05585, []),
+    unit('BTU', BTU, []),
     unit('therm', 105505585, []),
   ],
   angle: [unit('°', 1, ['deg', 'degree', 'degrees'])],
@@ -116,15 +119,15 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
   mass: [
     unit('t', 1000, ['tonne', 'tonnes']),
     unit('kg', 1, ['kilogram', 'kilograms']),
-    unit('lb', 0.45359237, ['lbs', 'pound', 'pounds']),
+    unit('lb', POUND, ['lbs', 'pound', 'pounds']),
   ],
-  harvest: [unit('kg', 1, ['kilogram', 'kilograms']), unit('lb', 0.45359237, ['lbs', 'pound', 'pounds'])],
-  priceByWeight: [unit('/kg', 1, []), unit('/lb', 1 / 0.45359237, [])],
+  harvest: [unit('kg', 1, ['kilogram', 'kilograms']), unit('lb', POUND, ['lbs', 'pound', 'pounds'])],
+  priceByWeight: [unit('/kg', 1, []), unit('/lb', 1 / POUND, [])],
   insolation: [unit('kWh/m²', 3.6e6, ['kwh/m2', 'kwh']), unit('MJ/m²', 1e6, ['mj/m2', 'mj'])],
   arealPrice: [unit('/m²', 1, []), unit('/ft²', 1 / (FOOT * FOOT), [])],
   linearPrice: [unit('/m', 1, []), unit('/ft', 1 / FOOT, [])],
   bulkPrice: [unit('/m³', 1, []), unit('/yd³', 1 / YARD ** 3, [])],
-  arealMass: [unit('kg/m²', 1, []), unit('lb/ft²', 0.45359237 / (FOOT * FOOT), [])],
+  arealMass: [unit('kg/m²', 1, []), unit('lb/ft²', POUND / (FOOT * FOOT), [])],
   gapArea: [unit('cm²', 1e-4, ['cm2']), unit('in²', INCH * INCH, ['in2'])],
   airflow: [unit('m³/h', 1, ['m3/h']), unit('cfm', 1.69901082, ['ft³/min', 'ft3/min']), unit('L/s', 3.6, ['l/s'])],
   conductance: [unit('W/K', 1, ['w/°c']), unit('BTU/h·°F', 0.52752793, ['btu/hf', 'btu/h·f'])],
@@ -132,7 +135,7 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
     unit('W/m·K', 1, ['w/mk', 'w/m·°c', 'λ']),
     unit('BTU·in/h·ft²·°F', INCH / US_R, ['btu·in/hft2f', 'btu in/h ft2 f']),
   ],
-  density: [unit('kg/m³', 1, ['kg/m3']), unit('lb/ft³', 0.45359237 / FOOT ** 3, ['lb/ft3', 'pcf'])],
+  density: [unit('kg/m³', 1, ['kg/m3']), unit('lb/ft³', POUND / FOOT ** 3, ['lb/ft3', 'pcf'])],
   specificHeat: [unit('J/kg·K', 1, ['j/kgk']), unit('BTU/lb·°F', 4186.8, ['btu/lbf'])],
   pressure: [unit('Pa', 1, ['pascal']), unit('inH₂O', 249.08891, ['inh2o', 'in wg'])],
   duration: [unit('min', 60, ['minute', 'minutes']), unit('s', 1, ['second', 'seconds']), unit('h', 3600, ['hour'])],

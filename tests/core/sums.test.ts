@@ -222,6 +222,7 @@ test('what only sums have is shown to each reader, and is the same amount', () =
   // The freezing point of water from absolute zero.
   expect(formatCompound(273.15, 'K', 'us')).toBe('491.7\u00a0°R')
   expect(formatCompound(2.45e6, 'J/kg', 'mixed')).toBe('2\u202f450\u00a0kJ/kg')
+  expect(formatCompound(40.7458, 'L/m²', 'mixed')).toBe('1\u00a0gal/ft²')
   expect(formatCompound(12.5, 'days', 'us')).toBe('12.5\u00a0days')
   expect(formatCompound(3, '', 'us')).toBe('3')
   expect(formatCompound(0.3, '/kg', 'us')).toBe('0.1361/lb')

@@ -86,7 +86,7 @@ const options = computed((): ApexOptions => {
               <th scope="col" class="text-left">Glazing</th>
               <th scope="col">
                 <TermLink id="u-value">U</TermLink
-                ><span class="hint block font-normal">{{ settings.units === 'us' ? 'BTU/h·ft²·°F' : 'W/m²K' }}</span>
+                ><span class="hint block font-normal">{{ shownUnit('transmittance', settings.units).symbol }}</span>
               </th>
               <th scope="col">light</th>
               <th scope="col">
