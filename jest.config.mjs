@@ -1,4 +1,13 @@
-const MODULES = ['fast-check', 'pure-rand', 'idb', 'comlink', 'ml-levenberg-marquardt', 'ml-matrix', 'is-any-array']
+const MODULES = [
+  'fast-check',
+  'pure-rand',
+  'idb',
+  'comlink',
+  '@vueuse',
+  'ml-levenberg-marquardt',
+  'ml-matrix',
+  'is-any-array',
+]
 
 /**
  * What the loops of a year look up. Each file of tests has its own globals, which are looked up thirty times more

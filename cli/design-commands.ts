@@ -39,6 +39,8 @@ export function readText(path: string, what: string, longest = LONGEST_FILE): st
 export function loadDesign(path: string): Design {
   const read = readDesign(readText(path, 'a design as JSON', 2 * LARGEST_DESIGN))
   if (!read.ok) throw new BadInput(read.faults.map(faultLine), { ok: false, faults: read.faults })
+  for (const { what, faults } of read.leftOut)
+    process.stderr.write(`Left out of ${path}: ${what}. ${faults[0] ? faultLine(faults[0]) : ''}\n`)
   return read.design
 }
 

@@ -1,8 +1,6 @@
 import type { Design, Fault } from '../core/design'
-import type { Book, PackedBook } from '../core/season/book'
-import type { KeptStudies } from '../core/study/kept'
 import { asciiText } from './ascii'
-import { readDesignFile, writeDesign } from './design-json'
+import { readDesignFile, writeDesign, type Belongings, type ReadDesign } from './design-json'
 
 /** Everything that a browser keeps, in one file: the designs with their studies and season books. */
 const MARK = 'tierraBackup'
@@ -10,11 +8,16 @@ const VERSION = 1
 /** Largest backup that is read, characters. */
 export const LARGEST_BACKUP = 200_000_000
 
-/** One design with all that is kept beside it. */
-export interface BackedUp {
+/** One design with all that is kept beside it, as it lies there. */
+export interface BackedUp extends Belongings {
   design: Design
-  studies: KeptStudies | null
-  book: PackedBook | null
+}
+/** Something that is kept and could not be read: what it is, as it lies there. */
+export interface Strange {
+  what: string
+  name: string
+  why: string[]
+  raw: unknown
 }
 
 /** A backup as it was read: what was sound, and what of it was not and why. */
@@ -22,8 +25,11 @@ export type ReadBackup =
   | {
       ok: true
       madeAt: string
-      designs: { design: Design; studies: KeptStudies | null; book: Book | null }[]
-      refused: { name: string; faults: Fault[] }[]
+      designs: Extract<ReadDesign, { ok: true }>[]
+      /** Designs that can't be read, as they stand there. */
+      refused: { name: string; faults: Fault[]; raw: unknown }[]
+      /** What could not be read already when the backup was made. */
+      strange: Strange[]
     }
   | { ok: false; message: string }
 
@@ -31,9 +37,11 @@ export type ReadBackup =
 export const looksLikeBackup = (text: string): boolean => text.slice(0, 200).includes(`"${MARK}"`)
 
 /** A backup as text. */
-export function writeBackup(designs: readonly BackedUp[], madeAt: Date): string {
-  const each = designs.map(d => writeDesign(d.design, d.studies, d.book).trimEnd())
-  return `{"${MARK}": ${VERSION}, "madeAt": "${madeAt.toISOString()}", "designs": [\n${each.join(',\n')}\n]}\n`
+export function writeBackup(designs: readonly BackedUp[], strange: readonly Strange[], madeAt: Date): string {
+  const each = designs.map(({ design, ...its }) => writeDesign(design, its).trimEnd())
+  const apart = strange.map(({ what, name, why, raw }) => JSON.stringify({ what, name, why, raw }))
+  const head = `{"${MARK}": ${VERSION}, "madeAt": "${madeAt.toISOString()}", "designs": [\n${each.join(',\n')}\n]`
+  return `${head}, "unreadable": [\n${apart.join(',\n')}\n]}\n`
 }
 
 /** Reads a backup. Never throws: a damaged design of it is told, and the sound ones come back all the same. */
@@ -41,7 +49,7 @@ export function readBackup(text: string): ReadBackup {
   const no = (message: string): ReadBackup => ({ ok: false, message })
   if (text.length > LARGEST_BACKUP)
     return no(`The backup is ${(text.length / 1e6).toFixed(0)} MB; up to ${LARGEST_BACKUP / 1e6} MB are read.`)
-  let file: { [MARK]?: unknown; madeAt?: unknown; designs?: unknown }
+  let file: { [MARK]?: unknown; madeAt?: unknown; designs?: unknown; unreadable?: unknown }
   try {
     file = JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch (error) {
@@ -55,16 +63,24 @@ export function readBackup(text: string): ReadBackup {
     madeAt: typeof file.madeAt === 'string' ? file.madeAt : '',
     designs: [],
     refused: [],
+    strange: Array.isArray(file.unreadable) ? file.unreadable.map(strangeOf) : [],
   }
   file.designs.forEach((entry: unknown, i: number) => {
     const read = readDesignFile(entry)
-    if (read.ok) out.designs.push({ design: read.design, studies: read.studies, book: read.book ?? null })
+    if (read.ok) out.designs.push(read)
     else {
       const name = (entry as { name?: unknown } | null)?.name
-      out.refused.push({ name: typeof name === 'string' ? name : `Design ${i + 1}`, faults: read.faults })
+      out.refused.push({ name: typeof name === 'string' ? name : `Design ${i + 1}`, faults: read.faults, raw: entry })
     }
   })
   return out
+}
+
+function strangeOf(entry: unknown): Strange {
+  const { what, name, why, raw } = (typeof entry === 'object' && entry !== null ? entry : {}) as Partial<Strange>
+  const words = (v: unknown, otherwise: string) => (typeof v === 'string' ? v.slice(0, 200) : otherwise)
+  const lines = Array.isArray(why) ? why.filter(w => typeof w === 'string').slice(0, 5) : []
+  return { what: words(what, 'something put aside'), name: words(name, ''), why: lines, raw: raw ?? entry }
 }
 
 /** File name of a backup: its day. */

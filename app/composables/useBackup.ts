@@ -1,8 +1,10 @@
-import { faultWords } from '../../core/design'
+import { faultLine, type Fault } from '../../core/design'
 import { saveText } from './saveText'
 
 /** The format of backups, loaded when one is made or taken in. */
 const format = () => import('../../formats/backup-json')
+
+const linesOf = (faults: readonly Fault[]) => faults.slice(0, 5).map(faultLine)
 
 /** When the last backup was made, and when a reminder was put off, ms. */
 const MADE = 'tierra-backup-at'
@@ -25,7 +27,8 @@ export function useBackup() {
   async function make(): Promise<void> {
     const { backupFileName, writeBackup } = await format()
     const now = new Date()
-    saveText(backupFileName(now), writeBackup(await keeping.everything(), now))
+    const { designs, unreadable } = await keeping.everything()
+    saveText(backupFileName(now), writeBackup(designs, unreadable, now))
     remember(MADE)
     void askToPersist()
   }
@@ -44,27 +47,34 @@ export function useBackup() {
     const read = readBackup(await file.text())
     if (!read.ok) return no([read.message])
     const back: string[] = []
-    let same = 0
-    for (const { design, studies, book } of read.designs) {
-      const id = await keeping.putBack(design)
-      if (id === null) {
-        same++
-        continue
-      }
-      back.push(design.name)
-      if (studies) await keeping.keepStudies(id, studies)
-      if (book) await keeping.keepBook(id, packBook(book))
+    const filled: string[] = []
+    let there = 0
+    const apart: string[] = []
+    const putAside = async (what: string, name: string, why: string[], raw: unknown) => {
+      await keeping.putAside({ what, name, why, raw })
+      apart.push(`${what} of “${name}”. ${why[0] ?? ''}`)
     }
+    for (const { design, rawStudies, book, pinned, leftOut } of read.designs) {
+      const its = { pinned, studies: rawStudies ?? undefined, book: book ? packBook(book) : undefined }
+      const how = await keeping.putBack(design, its)
+      if (how === 'there') there++
+      else (how === 'new' ? back : filled).push(design.name)
+      for (const { what, raw, faults } of leftOut) await putAside(what, design.name, linesOf(faults), raw)
+    }
+    for (const { name, faults, raw } of read.refused) await putAside('a design', name, linesOf(faults), raw)
+    for (const { what, name, why, raw } of read.strange) await putAside(what, name, why, raw)
     const lines = [
       ...back.map(name => `“${name}”`),
-      ...(same > 0 ? [`${same} ${same === 1 ? 'was' : 'were'} there already, just the same.`] : []),
-      ...read.refused.map(r => `“${r.name}” was left out. ${r.faults[0] ? faultWords(r.faults[0]) : ''}`),
+      ...filled.map(name => `What “${name}” lacked was filled in.`),
+      ...(there > 0 ? [`${there} ${there === 1 ? 'was' : 'were'} there already, just the same.`] : []),
+      ...apart.map(words => `Cannot be read, and stands apart in the list: ${words}`),
     ]
-    const kind = read.refused.length > 0 ? 'warning' : 'info'
-    notices.tell(kind, `${back.length} of ${read.designs.length + read.refused.length} designs are taken in.`, {
-      lines,
-      seconds: 30,
-    })
+    const count = back.length + filled.length
+    notices.tell(
+      apart.length > 0 ? 'warning' : 'info',
+      `${count} of ${read.designs.length + read.refused.length} designs are taken in.`,
+      { lines, seconds: 30 },
+    )
     return true
   }
 

@@ -1,11 +1,9 @@
 import { faultLine, type Design } from '../../core/design'
-import type { PackedBook } from '../../core/season/book'
 import { readWeatherFile } from './readWeatherFile'
 import { saveText } from './saveText'
 
 /** What reads and writes files, loaded when the first is asked for. */
 const format = () => import('../../formats/design-json')
-const studies = async () => (await import('../stores/kept')).useKept()
 
 /** Export and import of designs, by button and by drop. */
 export function useDesignFiles() {
@@ -16,9 +14,20 @@ export function useDesignFiles() {
   /** A design with all that is kept beside it. */
   async function exportDesign(design: Design): Promise<void> {
     const { designFileName, writeDesign } = await format()
-    const its = design.id === bench.current.id ? (await studies()).now() : null
-    const book = (await keeping.bookOf(design.id)) as PackedBook | null | undefined
-    saveText(designFileName(design.name), writeDesign(design, its, book ?? null))
+    const { id } = design
+    const isHere = id === bench.current.id
+    // What is kept of studies, known here or not, and what is newer on the bench.
+    const kept = (await keeping.besideOf(id, 'studies')) as object | null | undefined
+    const its = isHere ? { ...kept, ...(await import('../stores/kept')).useKept().now() } : kept
+    const pinned = isHere ? useYear().pinned : null
+    saveText(
+      designFileName(design.name),
+      writeDesign(design, {
+        studies: its && Object.keys(its).length > 0 ? its : null,
+        book: await keeping.bookOf(id),
+        pinned,
+      }),
+    )
   }
 
   /** Takes a weather file in as the climate of the design on the bench. */
@@ -70,15 +79,16 @@ export function useDesignFiles() {
       })
       return false
     }
-    await keeping.add(read.design)
-    if (read.studies) await (await studies()).take(read.studies)
-    if (read.book) {
-      const [{ packBook }, { useSeason }] = await Promise.all([
-        import('../../core/season/book'),
-        import('~/stores/season'),
-      ])
-      await keeping.keepBook(bench.current.id, packBook(read.book))
-      await useSeason().load(bench.current.id)
+    const { packBook } = await import('../../core/season/book')
+    await keeping.add(read.design, {
+      pinned: read.pinned,
+      studies: read.rawStudies ?? undefined,
+      book: read.book ? packBook(read.book) : undefined,
+    })
+    for (const { what, raw, faults } of read.leftOut) {
+      const why = faults.map(faultLine)
+      await keeping.putAside({ what, name: read.design.name, why, raw })
+      notices.tell('warning', `Not read, and put apart in the list of designs: ${what}.`, { lines: why.slice(0, 5) })
     }
     notices.tell('info', `“${read.design.name}” is taken in.`)
     return true

@@ -1,3 +1,5 @@
+import { SCHEMA_VERSION, withSharedBranches, type Design } from '../../core/design'
+
 /** How long edits of one kind run together into one step of undo, ms. */
 const TOGETHER_MS = 900
 const DEEPEST = 300
@@ -44,4 +46,37 @@ export function redoHistory<T>(history: History<T>): History<T> {
     kind: null,
     at: 0,
   }
+}
+
+/** So many steps of undo, and of redo, outlive a reload. */
+export const KEPT_STEPS = 60
+
+/** Undo and redo of a design as they are kept beside it. */
+export interface Past {
+  schema: number
+  past: readonly Design[]
+  present: Design
+  future: readonly Design[]
+}
+
+export const pastOf = ({ past, present, future }: History<Design>): Past => ({
+  schema: SCHEMA_VERSION,
+  past: past.slice(-KEPT_STEPS),
+  present,
+  future: future.slice(0, KEPT_STEPS),
+})
+
+/**
+ * Undo and redo as they were kept beside a design; null where there are none of this version. Where the design is
+ * another than they ended at, what they ended at is one step back.
+ */
+export function readPast(raw: unknown, design: Design): Past | null {
+  const given = raw as Past | null | undefined
+  if (given?.schema !== SCHEMA_VERSION || !Array.isArray(given.past) || !Array.isArray(given.future)) return null
+  // Branches that are the same are one, so that studies and stages of the year know them again.
+  const like = (d: Design): Design => withSharedBranches(d, design)
+  const [past, present, future] = [given.past.map(like), like(given.present), given.future.map(like)]
+  return present === design
+    ? { schema: SCHEMA_VERSION, past, present, future }
+    : { schema: SCHEMA_VERSION, past: [...past, present], present: design, future: [] }
 }

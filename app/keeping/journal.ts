@@ -1,4 +1,6 @@
-import { migrateDesign, type Design } from '../../core/design'
+import { faultLine, migrateDesign, type Design } from '../../core/design'
+import { documentFaults } from '../../core/editing'
+import { nameOf } from './records'
 
 /**
  * A design as it stood at an edit that the store does not hold yet. Written at once, it outlives a page that is left
@@ -10,9 +12,11 @@ export interface Unsaved {
   /** The revision that it was built on. */
   base: number
   at: number
+  /** The page that wrote it: one load of it in one tab. */
+  page: string
 }
 
-/** As it is written: a climate that the store holds already is left out, since an hourly one is long. */
+/** As it is written: an hourly climate that the store holds already is left out, since it is long. */
 interface Written extends Omit<Unsaved, 'design'> {
   design: Design | (Omit<Design, 'site'> & { site: Omit<Design['site'], 'climate'> })
 }
@@ -58,16 +62,24 @@ async function openTabs(): Promise<Set<string> | null> {
   return new Set(held.flatMap(l => (l.name?.startsWith(`${TAB}-`) ? [l.name.slice(TAB.length + 1)] : [])))
 }
 
+/** What a page left behind: sound, or why it can't be read. Its bytes stay until it is let go. */
+export type LeftBehind = { key: string; letGo: () => void } & (
+  | { ok: true; unsaved: Unsaved }
+  | { ok: false; name: string; why: string[]; raw: string }
+)
+
 export interface Journal {
+  /** The name of this load of the page. */
+  readonly page: string
   /** Notes what is unsaved of a design, at once. `held` is the design as the store holds it. */
-  note: (unsaved: Unsaved, held: Design | null) => void
-  /** The store holds the design now. */
-  done: (id: string) => void
+  note: (unsaved: Omit<Unsaved, 'page'>, held: Design | null) => void
+  /** The store holds the design now, or all that this page noted. */
+  done: (id?: string) => void
   /**
-   * What this tab, or one that is no more, has left unsaved; it is taken off the journal. `climateOf` finds a climate
-   * that was left out.
+   * What this tab, or one that is no more, has left unsaved. Each stays on the journal until it is let go, once it is
+   * safe elsewhere. `climateOf` finds a climate that was left out.
    */
-  left: (climateOf: (id: string) => Promise<Design['site']['climate'] | undefined>) => Promise<Unsaved[]>
+  left: (climateOf: (id: string) => Promise<Design['site']['climate'] | undefined>) => Promise<LeftBehind[]>
 }
 
 /**
@@ -75,63 +87,85 @@ export interface Journal {
  * nothing: the store's own state is told.
  */
 export async function openJournal(now: () => number = Date.now): Promise<Journal> {
+  const page = randomName()
   let tab: string
   try {
     tab = await tabName()
   } catch {
-    return { note: () => {}, done: () => {}, left: () => Promise.resolve([]) }
+    return { page, note: () => {}, done: () => {}, left: () => Promise.resolve([]) }
   }
-  const key = (id: string) => `${PREFIX}|${tab}|${id}`
+  // Of this load of the page: what an earlier one left stays until it is let go.
+  const keyOf = (id: string) => `${PREFIX}|${tab}|${page}|${id}`
+  const forget = (key: string) => {
+    try {
+      localStorage.removeItem(key)
+    } catch {
+      /* blocked */
+    }
+  }
   return {
+    page,
     note({ design, pinned, base, at }, held) {
-      const short = held !== null && held.site.climate === design.site.climate
+      const { climate } = design.site
+      const short = climate.kind === 'hourly' && held?.site.climate === climate
       const written: Written = {
         design: short ? { ...design, site: { ...design.site, climate: undefined } } : design,
         pinned,
         base,
         at,
+        page,
       }
       try {
-        localStorage.setItem(key(design.id), JSON.stringify(written))
+        localStorage.setItem(keyOf(design.id), JSON.stringify(written))
       } catch {
-        /* full: the store itself is on its way */
+        // Full: an older state must not be found in its place. The store itself is on its way.
+        forget(keyOf(design.id))
       }
     },
     done(id) {
-      try {
-        localStorage.removeItem(key(id))
-      } catch {
-        /* blocked */
-      }
+      if (id !== undefined) return forget(keyOf(id))
+      for (const key of keysLike(`${PREFIX}|${tab}|${page}|`)) forget(key)
     },
     async left(climateOf) {
       const open = await openTabs()
-      const out: Unsaved[] = []
-      for (const name of Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!).filter(k =>
-        k.startsWith(`${PREFIX}|`),
-      )) {
-        const [, writer] = name.split('|')
-        const written = readWritten(localStorage.getItem(name))
-        if (writer !== tab && (open ? open.has(writer!) : written !== null && now() - written.at < LEFT_BEHIND_MS))
-          continue
-        localStorage.removeItem(name)
-        if (!written) continue
-        const { site } = written.design
-        const climate = 'climate' in site ? site.climate : await climateOf(written.design.id)
-        if (climate)
-          out.push({ ...written, design: migrateDesign({ ...written.design, site: { ...site, climate } }) as Design })
+      const out: LeftBehind[] = []
+      for (const key of keysLike(`${PREFIX}|`)) {
+        const writer = key.split('|')[1]!
+        const raw = localStorage.getItem(key) ?? ''
+        const read = await readEntry(raw, climateOf)
+        const isRecent = !read.ok || now() - read.unsaved.at < LEFT_BEHIND_MS
+        if (writer !== tab && (open ? open.has(writer) : isRecent)) continue
+        out.push({ key, letGo: () => forget(key), ...read })
       }
       return out
     },
   }
 }
 
-function readWritten(text: string | null): Written | null {
+const keysLike = (start: string): string[] =>
+  Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!).filter(k => k.startsWith(start))
+
+type ReadEntry = { ok: true; unsaved: Unsaved } | { ok: false; name: string; why: string[]; raw: string }
+
+/** One entry of a journal. Never throws: a damaged one is told, and is in the way of none. */
+async function readEntry(
+  raw: string,
+  climateOf: (id: string) => Promise<Design['site']['climate'] | undefined>,
+): Promise<ReadEntry> {
+  let written: Written | null = null
+  const no = (...why: string[]): ReadEntry => ({ ok: false, name: nameOf(written?.design), why, raw })
   try {
-    const written = JSON.parse(text ?? 'null') as Written | null
-    return typeof written?.design?.id === 'string' && typeof written.base === 'number' ? written : null
-  } catch {
-    return null
+    written = JSON.parse(raw) as Written | null
+    if (typeof written?.design?.id !== 'string' || typeof written.base !== 'number') return no('It is no entry.')
+    const { site } = written.design
+    const climate = 'climate' in site ? site.climate : await climateOf(written.design.id)
+    if (!climate) return no('Its hourly weather stood in a design that is not there any more.')
+    const design = migrateDesign({ ...written.design, site: { ...site, climate } }) as Design
+    const faults = documentFaults(design)
+    if (faults.length > 0) return no(...faults.slice(0, 5).map(faultLine))
+    return { ok: true, unsaved: { ...written, design } }
+  } catch (error) {
+    return no(error instanceof Error ? error.message : String(error))
   }
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { Copy, PencilLine, Trash2 } from 'lucide-vue-next'
+import { Copy, Download, PencilLine, Trash2 } from 'lucide-vue-next'
 import { DEMOS } from '../../core/design'
+import { fileNameOf, type Unreadable } from '~/keeping/records'
 
 const keeping = useKeeping()
 const bench = useDesign()
@@ -20,11 +21,21 @@ onMounted(async () => {
   if (keeping.state === 'opening') await keeping.start(null)
   else await keeping.flush()
   await keeping.refresh()
+  await keeping.lookForUnreadable()
 })
+
+/** What can't be read goes into a file as it lies there. */
+function saveUnreadable({ what, name, raw }: Unreadable): void {
+  const text = typeof raw === 'string' ? raw : JSON.stringify(raw)
+  saveText(fileNameOf(what, name), text)
+}
+/** Which of those that can't be read is asked about before it goes. */
+const leaving = ref<Unreadable | null>(null)
 
 async function open(id: string): Promise<void> {
   if (await keeping.openDesign(id)) await navigateTo({ path: '/', query: { d: id } })
-  else notices.tell('error', 'That design is not there any more; it may have been deleted in another tab.')
+  else if (!keeping.unreadable.some(u => u.key === id))
+    notices.tell('error', 'That design is not there any more; it may have been deleted in another tab.')
 }
 const { plain: beginPlain } = useNewDesign()
 async function beginHere(): Promise<void> {
@@ -77,7 +88,7 @@ function startRenaming(kept: { id: string; design: { name: string } }): void {
       </div>
     </header>
     <main>
-      <p v-if="keeping.state === 'memory'" class="fault mb-3">
+      <p v-if="!keeping.lasting && keeping.state !== 'opening'" class="fault mb-3">
         This browser does not let Tierra keep designs; export what you want to have again.
       </p>
       <p class="hint mb-2" data-test="where-kept">
@@ -142,6 +153,50 @@ function startRenaming(kept: { id: string; design: { name: string } }): void {
           </div>
         </li>
       </ul>
+      <section v-if="keeping.unreadable.length > 0" class="mt-6" data-test="unreadable">
+        <h2 class="group-title">Cannot be read</h2>
+        <p class="hint">
+          This Tierra does not understand what lies there: it is damaged, or of a newer version. It is left as it is, it
+          goes into every backup, and nothing is written over it.
+        </p>
+        <ul class="mt-2 divide-y divide-line border-y border-line">
+          <li v-for="u in keeping.unreadable" :key="u.place + u.key" class="flex flex-wrap items-center gap-4 py-2">
+            <div class="min-w-64 flex-1">
+              <p class="slab text-lg">{{ u.name || u.key }}</p>
+              <p class="hint">{{ u.what }}</p>
+              <ul class="list-disc pl-5 text-sm">
+                <li v-for="line in u.why" :key="line">{{ line }}</li>
+              </ul>
+            </div>
+            <div class="flex flex-wrap gap-1">
+              <template v-if="leaving === u">
+                <span class="self-center text-sm">For good?</span>
+                <button class="button" data-test="discard-now" @click="keeping.discard(u)">Yes, delete it</button>
+                <button class="button" @click="leaving = null">No</button>
+              </template>
+              <template v-else>
+                <button
+                  v-if="u.raw !== undefined"
+                  class="button"
+                  :aria-label="`Save ${u.name || u.key} as a file`"
+                  data-test="save-unreadable"
+                  @click="saveUnreadable(u)"
+                >
+                  <Download :size="16" aria-hidden="true" /> save as a file
+                </button>
+                <button
+                  class="button"
+                  :aria-label="`Delete ${u.name || u.key}`"
+                  data-test="discard"
+                  @click="leaving = u"
+                >
+                  <Trash2 :size="16" aria-hidden="true" /> delete
+                </button>
+              </template>
+            </div>
+          </li>
+        </ul>
+      </section>
       <p v-if="missingDemos.length > 0" class="mt-3">
         <button class="button" data-test="bring-back" @click="bringBack">Bring back the demo designs</button>
       </p>

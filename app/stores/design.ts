@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { DEMOS, faultWords, STEPS, type Design, type Form, type StepId } from '../../core/design'
+import { DEMOS, faultWords, STEPS, withSharedBranches, type Design, type Form, type StepId } from '../../core/design'
 import { carriedBodies, designFaults, documentFaults, patchDesign, type Patch } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
-import { pushHistory, redoHistory, startHistory, undoHistory } from '../keeping/history'
+import { pastOf, pushHistory, redoHistory, startHistory, undoHistory, type Past } from '../keeping/history'
 
 /**
  * The design on the bench, its past and its future. It is always sound: an edit that would break it is refused with the
@@ -22,12 +22,23 @@ export const useDesign = defineStore('design', () => {
   let trail: Design[] = []
   let triedLast: Design | null = null
 
-  /** Puts another design on the bench; its history begins anew. */
-  function open(design: Design): void {
+  /** The history that was last kept, or that the design was opened with. */
+  let keptHistory = history.value
+
+  /** Puts another design on the bench, with the undo and redo that were kept of it. */
+  function open(design: Design, past: Past | null = null): void {
     trail = []
     triedLast = null
-    history.value = startHistory(design)
+    const { past: before, future } = past ?? { past: [], future: [] }
+    history.value = { ...startHistory(design), past: before, future }
+    keptHistory = history.value
     forgive()
+  }
+  /** Undo and redo to be kept beside the design; null where nothing is new. */
+  function pastToKeep(): Past | null {
+    if (history.value === keptHistory) return null
+    keptHistory = history.value
+    return pastOf(history.value)
   }
 
   /** Takes a whole new state as one step of undo. Returns the fault when it is refused. */
@@ -42,12 +53,18 @@ export const useDesign = defineStore('design', () => {
       return refusal.value
     }
     forgive()
+    // What says the same is no step of undo.
+    if (withSharedBranches(next, current.value) === current.value) return null
     history.value = pushHistory(history.value, next, kind, performance.now())
     return null
   }
 
   /** Changes places of the document. Edits of one kind close together are one step of undo. */
   function edit(patches: readonly Patch[], kind = patches.map(p => p[0]).join(' ')): string | null {
+    if (withSharedBranches(patchDesign(current.value, patches), current.value) === current.value) {
+      forgive()
+      return null
+    }
     const steps = patches
       .map(p => p[0].split('.')[0] as StepId)
       .filter(s => STEPS.includes(s) && !current.value.decided.includes(s))
@@ -103,6 +120,7 @@ export const useDesign = defineStore('design', () => {
   }
 
   return {
+    history,
     current,
     canUndo,
     canRedo,
@@ -110,6 +128,7 @@ export const useDesign = defineStore('design', () => {
     refusedPath,
     forgive,
     open,
+    pastToKeep,
     replace,
     edit,
     setShape,

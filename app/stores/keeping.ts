@@ -1,22 +1,48 @@
 import type { BackedUp } from '../../formats/backup-json'
 import { readStudies, type KeptStudies } from '../../core/study/kept'
 import { defineStore } from 'pinia'
-import { ref, shallowRef, toRaw, watch } from 'vue'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, type Design } from '../../core/design'
-import type { PackedBook } from '../../core/season/book'
-import { documentFaults } from '../../core/editing'
-import { freshId, openJournal, type Journal } from '../keeping/journal'
-import { isSound, memoryLibrary, openLibrary, type KeptDesign, type Library } from '../keeping/library'
+import { freshId, openJournal, type Journal, type LeftBehind, type Unsaved } from '../keeping/journal'
+import { layBack } from '../keeping/lay-back'
+import { asNew, memoryLibrary, openLibrary, type Altered, type Library, type Refusal } from '../keeping/library'
+import type { MemoryMedium } from '../keeping/medium'
+import { bookTrouble, type Beside, type Holding, type KeptDesign, type Unreadable } from '../keeping/records'
+import { isHeld, type BenchState } from '../keeping/states'
+import { foundInBackup, type Parts } from '../keeping/put-back'
+import { readPast, type Past } from '../keeping/history'
 import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useYear } from './year'
 
-/** Where a design's studies and its season book are kept beside it. */
-const studiesKey = (id: string) => `studies ${id}`
-const bookKey = (id: string) => `book ${id}`
-
 /** In memory, the store is tried again this often. */
 const RETRY_MS = 5000
+/** A store that has not answered for so long is worked without until it does. */
+const OPEN_WITHIN_MS = 4000
+/** Undo and redo are kept once the hand has rested for so long. */
+const PAST_MS = 300
+/** The design that was last on the bench, for the next time that Tierra is opened. */
+const LAST = 'tierra-last'
+
+/** What was asked of the design that is on the bench: how far the store has followed it. */
+interface Desk {
+  id: string
+  revision: number
+  /** The revision that the store itself has: in memory the other one counts on. */
+  base: number
+  saved: Design | null
+  savedPin: Design | null
+  /** A save of it is on its way. */
+  saving: boolean
+}
+
+const remembered = (): string | null => {
+  try {
+    return localStorage.getItem(LAST)
+  } catch {
+    return null
+  }
+}
 
 /**
  * Keeps designs in the browser: each edit at once, the list, and what happens when the store fails or two tabs meet.
@@ -26,92 +52,196 @@ export const useKeeping = defineStore('keeping', () => {
   const year = useYear()
   const notices = useNotices()
   const list = shallowRef<KeptDesign[]>([])
-  const state = ref<'opening' | 'kept' | 'keeping' | 'memory' | 'conflict'>('opening')
+  /** What is kept and can't be read. */
+  const unreadable = shallowRef<Unreadable[]>([])
+  const state = ref<BenchState>('opening')
+  /** Several writes beside the design are on their way. */
+  const writing = ref(0)
+  const isSafe = computed(() => state.value === 'kept' && writing.value === 0)
   /** The other tab's version while two stand against each other. */
   const theirs = shallowRef<KeptDesign | null>(null)
+  /** The design beside which something was laid from a file. */
+  const filled = shallowRef<{ id: string } | null>(null)
+  /** What is written outlives this page. */
+  const lasting = ref(false)
   let library: Library = memoryLibrary()
+  let opening: Promise<Library> | null = null
   let journal: Journal | null = null
-  let revision = 0
-  let saved: Design | null = null
-  let savedPin: Design | null = null
+  /** What an earlier page left and can't be read; and what of it stands in memory, and is on the journal still. */
+  let unsafe: Extract<LeftBehind, { ok: false }>[] = []
+  let broughtIn: LeftBehind[] = []
+  let desk: Desk = { id: '', revision: 0, base: 0, saved: null, savedPin: null, saving: false }
+  let taking = false
+  let wanted: string | null = null
   let retry: ReturnType<typeof setTimeout> | undefined
-  let busy: Promise<void> = Promise.resolve()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('tierra-designs')
+  const announce = (id: string, revision: number | 'deleted') => channel?.postMessage({ id, revision })
 
-  const isSaved = () => bench.current === saved && year.pinned === savedPin
+  const isSaved = () => !desk.saving && bench.current === desk.saved && year.pinned === desk.savedPin
   const settled = () => (library.lasting ? 'kept' : 'memory')
+
+  /** Work on the store, one piece after the other: nothing is written to one that is just being left. */
+  let last: Promise<unknown> = Promise.resolve()
+  function inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const mine = last.then(work)
+    last = mine.catch(() => undefined)
+    return mine
+  }
+  /** A write; where the store fails it goes into memory, which is said. In turn only. */
+  async function written<T>(work: (to: Library) => Promise<T>): Promise<T> {
+    try {
+      return await work(library)
+    } catch (error) {
+      if (!library.lasting) throw error
+      goWithoutStore()
+      return work(library)
+    }
+  }
+  const write = <T>(work: (to: Library) => Promise<T>): Promise<T> => inTurn(() => written(work))
 
   let started: Promise<void> | null = null
   /** The first look at the list, which the bench does not wait for. */
   let listed: Promise<void> = Promise.resolve()
-  /** Opens the store, then the wanted design or the first demo; once, however often it is asked. */
+  /** Opens the store, then the wanted design, or the one that was last on the bench, or the first demo. */
   const start = (wantedId: string | null): Promise<void> => (started ??= begin(wantedId))
 
   async function begin(wantedId: string | null): Promise<void> {
     journal = await openJournal()
     try {
-      library = await openLibrary()
+      library = await openWithin(OPEN_WITHIN_MS)
+      lasting.value = true
     } catch {
       goWithoutStore()
     }
     await recover()
-    const wanted = wantedId ? await library.get(wantedId) : undefined
-    if (wantedId && !wanted)
-      notices.tell('warning', 'The design in the address is not kept in this browser; another is opened.')
-    // What is wanted goes onto the bench before the list is read.
-    let kept = wanted ?? (await library.get(DEMOS[0]!.id))
-    if (!kept || !isSound(kept)) {
-      await refresh()
-      kept = list.value[0]
-    }
-    if (kept) take(kept)
-    else await add(DEMOS[0]!)
+    await inTurn(async () => {
+      const first = await choose(wantedId)
+      if (first) await take(first)
+    })
+    if (desk.id === '') await add(DEMOS[0]!)
     year.request(bench.current)
     state.value = settled()
     listed = refresh()
     // At once, so that what is left within the same moment is on record.
     watch([() => bench.current, () => year.pinned], changed, { flush: 'sync' })
+    watch(() => bench.history, keepPastSoon)
     channel?.addEventListener(
       'message',
-      (event: MessageEvent<{ id: string; revision: number }>) => void heard(event.data),
+      (event: MessageEvent<{ id: string; revision: number | 'deleted' }>) => void heard(event.data),
     )
-    window.addEventListener('pagehide', () => void flush())
+    window.addEventListener('pagehide', () => {
+      void flush()
+      void keepPast()
+    })
     window.addEventListener('beforeunload', (event: BeforeUnloadEvent) => {
-      if (state.value !== 'kept') event.preventDefault()
+      if (!isSafe.value) event.preventDefault()
     })
     document.addEventListener('visibilitychange', () => {
       if (document.visibilityState === 'hidden') void flush()
     })
   }
 
+  /** The store, if it answers in time; what comes of it later is not lost. */
+  function openWithin(ms: number): Promise<Library> {
+    const store = (opening ??= openLibrary(Date.now, journal?.page))
+    store.catch(() => (opening = null))
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const late = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => {
+        reject(new Error('The store does not answer.'))
+        void store.then(tryStore, () => {})
+      }, ms)
+    })
+    return Promise.race([store, late]).finally(() => clearTimeout(timer))
+  }
+
+  /** What goes onto the bench first: what the address asks for, what was last there, a demo, whatever can be read. */
+  async function choose(wantedId: string | null): Promise<KeptDesign | null> {
+    const asked = wantedId ? await library.get(wantedId) : undefined
+    if (asked?.ok) return asked.kept
+    if (wantedId) {
+      wanted = wantedId
+      notices.tell('warning', notOpened(asked?.why), { seconds: 30, lines: asked?.why ?? [] })
+    }
+    for (const id of [remembered(), DEMOS[0]!.id]) {
+      const read = id === null ? undefined : await library.get(id)
+      if (read?.ok) return read.kept
+    }
+    await refresh()
+    return list.value[0] ?? null
+  }
+  function notOpened(why: string[] | undefined): string {
+    if (why)
+      return 'The design in the address cannot be read; another is opened. It is left as it is, in the list of designs.'
+    return library.lasting
+      ? 'The design in the address is not kept in this browser; another is opened.'
+      : 'The browser’s store does not answer yet; the design in the address is opened once it does.'
+  }
+
   /** Brings what a page left unsaved into the store: over the version it was built on, or beside a later one. */
   async function recover(): Promise<void> {
-    const left = await journal!.left(async id => (await library.get(id))?.design.site.climate)
-    for (const { design, pinned, base } of left) {
-      if (documentFaults(design).length > 0) continue
-      const kept = await library.get(design.id)
-      if (kept && JSON.stringify(kept.design) === JSON.stringify(design)) continue
-      if ((kept?.revision ?? 0) === base) await library.save(design, pinned, base)
-      else {
-        list.value = await library.list()
-        await library.save({ ...design, id: freshId(), name: copyName(design.name) }, pinned, 0)
-        notices.tell(
-          'info',
-          `What was not saved of “${design.name}” stands beside it as a design of its own: another tab had ` +
-            `changed it since.`,
-        )
-      }
+    const locks = globalThis.navigator?.locks
+    await (locks ? locks.request('tierra-recover', async () => await recoverAll()) : recoverAll())
+  }
+  async function recoverAll(): Promise<void> {
+    const climateOf = async (id: string) => {
+      const read = await library.get(id)
+      return read?.ok ? read.kept.design.site.climate : undefined
     }
+    const left = await journal!.left(climateOf)
+    unsafe = left.filter(entry => !entry.ok)
+    if (unsafe.length > 0)
+      notices.tell('warning', 'Something that was not saved when a page was left cannot be read.', {
+        lines: ['It is left as it is, in the list of designs.'],
+        seconds: 30,
+      })
+    for (const entry of left) {
+      if (!entry.ok) continue
+      await inTurn(() => written(to => bringIn(to, entry.unsaved)))
+      // In memory it is not safe yet.
+      if (library.lasting) entry.letGo()
+      else broughtIn.push(entry)
+    }
+  }
+  async function bringIn(to: Library, { design, pinned, base, at, page }: Unsaved): Promise<void> {
+    const read = await to.get(design.id)
+    const kept = read?.ok ? read.kept : undefined
+    if (kept && JSON.stringify([kept.design, kept.pinned]) === JSON.stringify([design, pinned])) return
+    // What the same page saved last it went on from, however far the store had told it.
+    const isOwn = kept?.by !== undefined && kept.by === page
+    if (isOwn && kept.updatedAt > at) return
+    if (isOwn || (kept?.revision ?? 0) === base) {
+      const done = await to.save(design, pinned, kept?.revision ?? 0)
+      if (done.ok) return
+    }
+    if (read === undefined) {
+      await to.put(design, pinned, {})
+      notices.tell('info', `“${design.name}” was deleted in another tab while it was changed here: it is kept.`)
+      return
+    }
+    list.value = await namesOf(to)
+    await to.save(asCopy(design), pinned, 0)
+    notices.tell(
+      'info',
+      `What was not saved of “${design.name}” stands beside it as a design of its own: another tab had ` +
+        `changed it since.`,
+    )
   }
 
   function goWithoutStore(): void {
-    library = memoryLibrary(Date.now, list.value)
-    state.value = 'memory'
+    const store = library.lasting ? library.medium : null
+    const known = store && 'known' in store ? (store.known as ReadonlyMap<string, unknown>) : asNew(Date.now())
+    library = memoryLibrary(store, known, Date.now, journal?.page)
+    lasting.value = false
+    if (!isHeld(state.value)) state.value = 'memory'
     notices.tell(
       'error',
       'This browser does not let Tierra keep designs (its store is blocked or full). Work goes on in ' +
         'memory and the store is tried again; export your design before you close the page.',
     )
+    tryLater()
+  }
+  function tryLater(): void {
     clearTimeout(retry)
     retry = setTimeout(() => void tryStore(), RETRY_MS)
   }
@@ -121,253 +251,476 @@ export const useKeeping = defineStore('keeping', () => {
     clearTimeout(retry)
     if (library.lasting) return
     try {
-      const store = await openLibrary()
-      for (const k of library.changed()) {
-        const there = await store.get(k.id)
-        if (there && there.revision > k.base)
-          await store.save({ ...k.kept.design, id: freshId(), name: copyName(k.kept.design.name) }, k.kept.pinned, 0)
-        else await store.save(k.kept.design, k.kept.pinned, there?.revision ?? 0)
-      }
-      library = store
-      const kept = await store.get(bench.current.id)
-      revision = kept?.revision ?? 0
-      journal?.done(bench.current.id)
-      if (state.value === 'memory') state.value = 'kept'
-      notices.forget(/does not let Tierra keep designs/)
-      notices.tell('info', 'The browser keeps designs again; everything is saved.')
-      await refresh()
+      const store = await (opening ??= openLibrary(Date.now, journal?.page))
+      await inTurn(() => goBackTo(store))
     } catch {
-      retry = setTimeout(() => void tryStore(), RETRY_MS)
+      opening = null
+      tryLater()
     }
   }
+  async function goBackTo(store: Library): Promise<void> {
+    if (library.lasting) return
+    await saveNow()
+    list.value = await namesOf(store)
+    const differences = (library.medium as MemoryMedium).differences()
+    const copies = await layBack(differences, store, asCopy, Date.now())
+    const wasChanged = differences.some(d => d.place === 'designs' && d.key === desk.id)
+    library = store
+    lasting.value = true
+    const id = copies.get(desk.id) ?? desk.id
+    const asked = wanted && !wasChanged && isSaved() ? await library.get(wanted) : undefined
+    const read = asked?.ok ? asked : await library.get(id)
+    wanted = null
+    if (read?.ok && isSaved() && (!wasChanged || copies.has(desk.id))) {
+      // Nobody has touched what stood in for it.
+      if (JSON.stringify(read.kept.design) !== JSON.stringify(bench.current) || id !== desk.id) await take(read.kept)
+    }
+    if (read?.ok) desk.revision = desk.base = read.kept.revision
+    journal?.done()
+    for (const entry of broughtIn) entry.letGo()
+    broughtIn = []
+    if (!isSaved()) note()
+    if (!isHeld(state.value)) state.value = 'kept'
+    notices.forget(/does not let Tierra keep designs|does not answer yet/)
+    notices.tell('info', 'The browser keeps designs again; everything is saved.', {
+      lines: [...copies.keys()].map(its => {
+        const name = differences.find(d => d.key === its)?.value as { design?: Design } | undefined
+        return `“${name?.design?.name ?? its}” had been changed in the store since: what was in memory stands beside it.`
+      }),
+    })
+    await refresh()
+    if (!isSaved()) void flush()
+  }
+  const namesOf = async (store: Library) => (await store.list()).kept
+  const asCopy = (design: Design): Design => ({ ...design, id: freshId(), name: copyName(design.name) })
 
-  function take(kept: KeptDesign): void {
-    revision = kept.revision
-    saved = kept.design
-    savedPin = kept.pinned
+  /** Puts a kept design on the bench, with its undo and redo. */
+  async function take(kept: KeptDesign): Promise<void> {
+    const past = readPast(await library.beside(kept.id, 'history').catch(() => undefined), kept.design)
+    put(kept, past)
+  }
+  function put(kept: KeptDesign, past: Past | null): void {
+    taking = true
+    desk = {
+      id: kept.id,
+      revision: kept.revision,
+      base: library.lasting ? kept.revision : desk.id === kept.id ? desk.base : 0,
+      saved: kept.design,
+      savedPin: kept.pinned,
+      saving: false,
+    }
     theirs.value = null
-    bench.open(kept.design)
+    bench.open(kept.design, past)
     year.day = null
     void year.pin(kept.pinned)
+    taking = false
+    if (state.value !== 'opening') state.value = settled()
+    try {
+      localStorage.setItem(LAST, kept.id)
+    } catch {
+      /* blocked: the store's own state is told */
+    }
   }
 
   /** Something on the bench is another: noted at once, saved as soon as the store is free. */
   function changed(): void {
-    if (state.value === 'opening') return
+    if (taking || state.value === 'opening') return
     if (isSaved()) {
-      if (state.value === 'keeping') state.value = 'kept'
-      journal?.done(bench.current.id)
+      if (state.value === 'keeping') state.value = settled()
+      // What stands in memory alone stays on the journal.
+      if (library.lasting) journal?.done(desk.id)
+      else note()
       return
     }
-    journal?.note({ design: toRaw(bench.current), pinned: toRaw(year.pinned), base: revision, at: Date.now() }, saved)
-    if (state.value === 'conflict') return
+    note()
+    if (isHeld(state.value)) return
     if (state.value === 'kept') state.value = 'keeping'
     void flush()
   }
+  const note = () =>
+    journal?.note(
+      { design: toRaw(bench.current), pinned: toRaw(year.pinned), base: desk.base, at: Date.now() },
+      desk.saved,
+    )
 
   let waiting = false
   /** Saves what is on the bench; while one save is on its way, the next takes the newest. */
   function flush(): Promise<void> {
-    if (!waiting) {
-      waiting = true
-      busy = busy.then(() => {
-        waiting = false
-        return saveNow()
-      })
-    }
-    return busy
+    if (waiting) return last.then(() => undefined)
+    waiting = true
+    return inTurn(() => {
+      waiting = false
+      return saveNow()
+    })
   }
 
   async function saveNow(): Promise<void> {
-    const design = bench.current
-    const pinned = year.pinned
-    if (state.value === 'conflict' || isSaved()) return
+    if (isHeld(state.value) || isSaved() || desk.id === '') return
+    const its = desk
+    const [design, pinned] = [bench.current, year.pinned]
+    its.saving = true
+    let done
     try {
-      const done = await library.save(toRaw(design), toRaw(pinned), revision)
-      if (!done.ok) {
-        theirs.value = done.theirs ?? null
-        state.value = 'conflict'
-        return
-      }
-      revision = done.revision
-      saved = design
-      savedPin = pinned
-      channel?.postMessage({ id: design.id, revision })
-      if (!isSaved()) return
-      if (library.lasting) journal?.done(design.id)
-      state.value = settled()
+      done = await written(to => to.save(toRaw(design), toRaw(pinned), its.revision))
     } catch {
-      goWithoutStore()
-      const done = await library.save(toRaw(design), toRaw(pinned), (await library.get(design.id))?.revision ?? 0)
-      if (done.ok) revision = done.revision
-      saved = design
-      savedPin = pinned
+      // The memory could not be written either: what is unsaved stays on the journal.
+      state.value = 'memory'
+      return
+    } finally {
+      its.saving = false
     }
+    if (its !== desk) return
+    if (!done.ok) return hold(done.reason, done.theirs)
+    its.revision = done.revision
+    if (library.lasting) its.base = done.revision
+    its.saved = design
+    its.savedPin = pinned
+    announce(design.id, done.revision)
+    if (!isSaved()) {
+      note()
+      void flush()
+      return
+    }
+    if (library.lasting) journal?.done(design.id)
+    state.value = settled()
   }
 
-  /** Another tab saved a design: when it is this one, nothing is overwritten until a person has chosen. */
-  async function heard(message: { id: string; revision: number }): Promise<void> {
+  /** Saving waits until a person has chosen. */
+  function hold(why: Refusal, their: KeptDesign | undefined): void {
+    theirs.value = their ?? null
+    state.value = why === 'changed' ? 'conflict' : why
+  }
+
+  /** Another tab saved or deleted a design: when it is this one, nothing is overwritten until a person has chosen. */
+  async function heard(message: { id: string; revision: number | 'deleted' }): Promise<void> {
     await refresh()
-    if (message.id !== bench.current.id || message.revision <= revision || state.value === 'conflict') return
-    theirs.value = (await library.get(message.id)) ?? null
-    if (!theirs.value) return
-    state.value = 'conflict'
+    if (message.id !== desk.id || isHeld(state.value)) return
+    if (message.revision !== 'deleted' && message.revision <= desk.revision) return
+    const read = await inTurn(() => library.get(desk.id))
+    if (message.id !== desk.id || isHeld(state.value)) return
+    if (read === undefined) hold('deleted', undefined)
+    else if (!read.ok) hold('unreadable', undefined)
+    else if (read.kept.revision > desk.revision) hold('changed', read.kept)
   }
 
   /** Settles a conflict by the other tab's version. */
-  function takeTheirs(): void {
-    if (!theirs.value) return
-    journal?.done(bench.current.id)
-    state.value = 'kept'
-    take(theirs.value)
+  async function takeTheirs(): Promise<void> {
+    const their = theirs.value
+    if (!their) return
+    journal?.done(desk.id)
+    state.value = settled()
+    await inTurn(() => take(their))
   }
 
   /** Settles a conflict by keeping this tab's version as a design of its own. */
   async function keepMineAsCopy(): Promise<void> {
     const mine = bench.current
-    // What stands here goes into the copy; nothing more is to be saved under the old name.
-    saved = mine
-    savedPin = year.pinned
-    state.value = settled()
-    await add({ ...mine, id: freshId(), name: copyName(mine.name) })
-    journal?.done(mine.id)
-  }
-
-  async function refresh(): Promise<void> {
-    list.value = (await library.list()).sort((a, b) => b.updatedAt - a.updatedAt)
-  }
-
-  /** Adds a design to the list and puts it on the bench. */
-  async function add(design: Design): Promise<void> {
-    await Promise.all([flush(), listed])
-    let unique = design
-    if (await library.get(design.id))
-      unique = {
-        ...design,
-        id: freshId(),
-        name: list.value.some(k => k.design.name === design.name) ? copyName(design.name) : design.name,
-      }
-    const save = () => library.save(toRaw(unique), null, 0)
-    const done = await save().catch(() => {
-      goWithoutStore()
-      return save()
+    const pinned = year.pinned
+    const was = desk.id
+    await settleNames()
+    await write(async to => {
+      const copy = asCopy(toRaw(mine))
+      await to.put(copy, toRaw(pinned), {})
+      const read = await to.get(copy.id)
+      if (read?.ok) await take(read.kept)
     })
-    take({ id: unique.id, design: unique, pinned: null, revision: done.ok ? done.revision : 0, updatedAt: Date.now() })
+    if (library.lasting) journal?.done(was)
     await refresh()
   }
 
-  async function openDesign(id: string): Promise<boolean> {
+  /** Settles what was deleted elsewhere: it is kept under its own name, with what was known to stand beside it. */
+  async function keepDeleted(): Promise<void> {
+    if (state.value !== 'deleted') return
+    await write(async to => {
+      const { known } = to.medium as { known?: ReadonlyMap<string, unknown> }
+      const beside = Object.fromEntries(
+        (['book', 'studies'] as const).map(kind => {
+          const record = known?.get(`beside|${kind} ${desk.id}`) as { value?: unknown } | undefined
+          return [kind, record?.value]
+        }),
+      )
+      const isNew = await to.put(toRaw(bench.current), toRaw(year.pinned), beside)
+      // It has come back meanwhile: what stands here is told as changed in two tabs.
+      const read = await to.get(desk.id)
+      desk.revision = isNew && read?.ok ? read.kept.revision : 0
+      desk.base = library.lasting ? desk.revision : desk.base
+      desk.saved = isNew ? bench.current : null
+      desk.savedPin = year.pinned
+      state.value = isNew ? settled() : 'keeping'
+    })
+    if (!isSaved()) void flush()
+    else if (library.lasting) journal?.done(desk.id)
+    announce(desk.id, desk.revision)
+    await refresh()
+  }
+
+  /** Settles what was deleted elsewhere by letting it go: another design is opened. */
+  async function letDeletedGo(): Promise<void> {
+    if (state.value !== 'deleted') return
+    journal?.done(desk.id)
+    desk = { ...desk, saved: bench.current, savedPin: year.pinned }
+    state.value = settled()
+    await refresh()
+    await openAnother()
+  }
+  async function openAnother(): Promise<void> {
+    const next = list.value.find(k => k.id !== desk.id)
+    if (next) await inTurn(() => take(next))
+    else await add(DEMOS[0]!)
+  }
+
+  /** Before another design is opened: what is unsaved of this one is saved, or stands beside the other tab's. */
+  async function leave(): Promise<void> {
     await flush()
-    const kept = await library.get(id)
-    if (!kept || !isSound(kept)) return false
-    take(kept)
+    await keepPast()
+    if (!isHeld(state.value)) return
+    const isChanged = bench.current !== desk.saved || year.pinned !== desk.savedPin
+    if (!isChanged) return
+    const { name } = bench.current
+    if (state.value === 'deleted') await keepDeleted()
+    else await keepMineAsCopy()
+    notices.tell('info', `“${name}” had been changed elsewhere: what stood here is kept as a design of its own.`)
+  }
+
+  async function refresh(): Promise<void> {
+    try {
+      const found = await library.list()
+      list.value = found.kept.sort((a, b) => b.updatedAt - a.updatedAt)
+      unreadable.value = [...fromJournal(), ...found.unreadable]
+    } catch {
+      // The store does not answer: what is known of it stays listed.
+    }
+  }
+  const fromJournal = (): Unreadable[] =>
+    unsafe.map(({ key, name, why, raw }) => ({
+      place: 'journal',
+      key,
+      what: 'work that was not saved',
+      name,
+      why,
+      raw,
+      of: null,
+    }))
+  /** Looks for all that can't be read, also beside designs and put aside. */
+  async function lookForUnreadable(): Promise<void> {
+    const found = await inTurn(() => library.unreadable().catch(() => []))
+    unreadable.value = [...fromJournal(), ...found]
+  }
+  /** Takes away something that can't be read, on a person's word. */
+  async function discard(its: Unreadable): Promise<void> {
+    if (its.place === 'journal') {
+      localStorage.removeItem(its.key)
+      unsafe = unsafe.filter(entry => entry.key !== its.key)
+    } else await write(to => to.discard(its))
+    await lookForUnreadable()
+  }
+
+  /** The list as it is now, so that names can be told apart. */
+  async function settleNames(): Promise<void> {
+    await listed
+    await refresh()
+  }
+
+  /** Adds a design to the list, with what belongs to it, and puts it on the bench. */
+  async function add(design: Design, parts: Parts = {}): Promise<void> {
+    if (state.value !== 'opening') await leave()
+    await settleNames()
+    await write(async to => {
+      const unique = { ...design, name: isNamed(design.name) ? copyName(design.name) : design.name }
+      const { pinned = null, ...beside } = parts
+      if (!(await to.put(toRaw(unique), toRaw(pinned), beside))) {
+        unique.id = freshId()
+        await to.put(toRaw(unique), toRaw(pinned), beside)
+      }
+      const read = await to.get(unique.id)
+      if (read?.ok) await take(read.kept)
+    })
+    announce(desk.id, desk.revision)
+    await refresh()
+  }
+  const isNamed = (name: string) => list.value.some(k => k.design.name === name)
+
+  async function openDesign(id: string): Promise<boolean> {
+    await leave()
+    const read = await inTurn(() => library.get(id))
+    if (read && !read.ok) {
+      notices.tell('error', 'That design cannot be read; it is left as it is, in the list of designs.', {
+        lines: read.why,
+      })
+    }
+    if (!read?.ok) return false
+    await inTurn(() => take(read.kept))
     await refresh()
     return true
   }
 
   async function rename(id: string, name: string): Promise<void> {
-    if (id === bench.current.id) {
+    if (id === desk.id) {
       bench.edit([['name', name]], 'rename')
       await flush()
     } else {
-      const kept = await library.get(id)
-      if (kept) await library.save({ ...kept.design, name }, kept.pinned, kept.revision)
+      const done = await write(async to => {
+        const read = await to.get(id)
+        return read?.ok ? to.save({ ...read.kept.design, name }, read.kept.pinned, read.kept.revision) : null
+      })
+      if (done?.ok) announce(id, done.revision)
+      else notices.tell('error', 'It could not be renamed: it has been changed or deleted in another tab.')
     }
     await refresh()
   }
 
   async function duplicate(id: string): Promise<void> {
     await flush()
-    const kept = await library.get(id)
-    if (kept) await add({ ...kept.design, id: freshId(), name: copyName(kept.design.name) })
+    const read = await inTurn(() => library.get(id))
+    if (read?.ok) await add({ ...read.kept.design, id: freshId() })
   }
 
-  /** What was worked out about a design, as it is kept beside it; and keeps it. */
-  const studiesOf = async (id: string): Promise<KeptStudies | null> =>
-    readStudies(await library.getSetting(studiesKey(id)).catch(() => null))
-  const keepStudies = (id: string, studies: KeptStudies): Promise<void> =>
-    library.setSetting(studiesKey(id), JSON.parse(JSON.stringify(studies))).catch(() => {})
-
+  /** What was worked out about a design, as it is kept beside it. */
+  const studiesOf = async (id: string): Promise<KeptStudies | null> => readStudies(await besideOf(id, 'studies'))
+  const besideOf = (id: string, kind: Beside): Promise<unknown> =>
+    inTurn(() => library.beside(id, kind).catch(() => undefined))
   /** A design's season book as it is kept beside it: raw, as files hold it. */
-  const bookOf = (id: string): Promise<unknown> => library.getSetting(bookKey(id)).catch(() => null)
-  const keepBook = (id: string, book: PackedBook): Promise<void> =>
-    library.setSetting(bookKey(id), JSON.parse(JSON.stringify(book)))
+  const bookOf = (id: string): Promise<unknown> => besideOf(id, 'book')
 
-  /** Everything that is kept: each design with its studies and its season book. */
-  async function everything(): Promise<BackedUp[]> {
+  /** Changes what stands beside a design, from what lies there at that moment. */
+  async function alter<T>(id: string, kind: Beside, make: (raw: unknown) => Altered<T>): Promise<T> {
+    writing.value++
+    try {
+      return await write(to => to.alter(id, kind, make))
+    } finally {
+      writing.value--
+    }
+  }
+
+  let pastTimer: ReturnType<typeof setTimeout> | undefined
+  function keepPastSoon(): void {
+    clearTimeout(pastTimer)
+    pastTimer = setTimeout(() => void keepPast(), PAST_MS)
+  }
+  /** Keeps undo and redo of the design on the bench, for after a reload. */
+  async function keepPast(): Promise<void> {
+    clearTimeout(pastTimer)
+    const past = bench.pastToKeep()
+    const { id } = desk
+    if (!past || taking || state.value === 'opening' || isHeld(state.value)) return
+    // Not worth a word when it fails: the design itself is what must be kept.
+    await inTurn(() => library.alter(id, 'history', () => ({ value: past, result: null })).catch(() => null))
+  }
+
+  /** Everything that is kept: each design with all that belongs to it, and what can't be read. */
+  async function everything(): Promise<{ designs: BackedUp[]; unreadable: Unreadable[] }> {
     await Promise.all([flush(), listed])
-    const kept = await library.list()
-    return Promise.all(
-      kept.map(async ({ id, design }) => ({
-        design,
-        studies: await studiesOf(id),
-        book: ((await bookOf(id)) ?? null) as PackedBook | null,
-      })),
-    )
+    await lookForUnreadable()
+    const { kept } = await inTurn(() => library.list())
+    const designs: BackedUp[] = []
+    for (const { id, design, pinned } of kept) {
+      const book = await besideOf(id, 'book')
+      // A book that can't be read goes with what can't be read.
+      const isSound = book === undefined || book === null || bookTrouble(book).length === 0
+      designs.push({ design, pinned, studies: await besideOf(id, 'studies'), book: isSound ? book : null })
+    }
+    return { designs, unreadable: unreadable.value }
   }
 
   /**
-   * Puts a design of a backup back: where one of its name is there and says the same, that stays; one that says
-   * something else stays too, and the backup's goes beside it. The bench stays where it is.
-   * @returns the id under which it is kept; null where it was there already
+   * Puts a design of a backup back with all that belongs to it: where all of it is there already, nothing is done;
+   * where its design is there and something beside it is not, that is filled in; else it goes beside, whole. The bench
+   * stays where it is.
    */
-  async function putBack(design: Design): Promise<string | null> {
+  async function putBack(design: Design, parts: Parts): Promise<'new' | 'filled' | 'there'> {
     await Promise.all([flush(), listed])
-    const there = await library.get(design.id)
-    if (there && JSON.stringify(there.design) === JSON.stringify(design)) return null
-    const mine = there ? { ...design, id: freshId(), name: copyName(design.name) } : design
-    await library.save(mine, null, 0)
     await refresh()
-    return mine.id
+    const how = await write(async to => {
+      const { pinned = null, ...beside } = parts
+      for (const k of list.value) {
+        const found = foundInBackup(k, design, parts, {
+          book: await to.beside(k.id, 'book'),
+          studies: await to.beside(k.id, 'studies'),
+        })
+        if (found === 'whole') return 'there'
+        if (found === 'lacking') {
+          await to.fill(k.id, beside)
+          if (pinned && k.id === desk.id) void year.pin(pinned)
+          else if (pinned) await to.save(k.design, pinned, k.revision)
+          filled.value = { id: k.id }
+          return 'filled'
+        }
+      }
+      const isThere = (await to.get(design.id)) !== undefined
+      const unique = isThere
+        ? asCopy(design)
+        : { ...design, name: isNamed(design.name) ? copyName(design.name) : design.name }
+      await to.put(unique, pinned, beside)
+      return 'new'
+    })
+    await refresh()
+    return how
+  }
+  /** Puts something of a backup that can't be read where such things are listed; once. */
+  async function putAside(its: { what: string; name: string; why: string[]; raw: unknown }): Promise<void> {
+    await lookForUnreadable()
+    const text = JSON.stringify(its.raw)
+    if (unreadable.value.some(u => JSON.stringify(u.raw) === text)) return
+    await write(to => to.putAside({ ...its, of: null }))
+    await lookForUnreadable()
   }
 
   /** Keeps the design on the bench, or one made of it, under a name of its own; the bench stays where it is. */
   async function setAside(design: Design = bench.current): Promise<void> {
-    await Promise.all([flush(), listed])
-    await library.save({ ...toRaw(design), id: freshId(), name: copyName(design.name) }, null, 0)
+    await flush()
+    await settleNames()
+    await write(to => to.put(asCopy(toRaw(design)), null, {}))
     await refresh()
   }
 
-  /** Takes a design off the list with all that is kept beside it; the notice brings it back. */
+  /** Takes a design off the list with all that belongs to it; the notice brings it back. */
   async function remove(id: string): Promise<void> {
     await Promise.all([flush(), listed])
-    const kept = await library.get(id)
-    if (!kept) return
-    const beside: [key: string, value: unknown][] = []
-    for (const key of [studiesKey(id), bookKey(id)]) {
-      const value = await library.getSetting(key)
-      if (value !== undefined) beside.push([key, value])
-    }
-    await library.remove(id)
-    for (const [key] of beside) await library.removeSetting(key)
+    const holding = await write(to => to.remove(id))
+    if (!holding) return void refresh()
+    announce(id, 'deleted')
+    const { design } = holding.record as KeptDesign
     await refresh()
-    const back = async () => {
-      await library.restore(kept)
-      for (const [key, value] of beside) await library.setSetting(key, value)
-      await refresh()
+    if (desk.id === id) {
+      desk = { ...desk, saved: bench.current, savedPin: year.pinned }
+      await openAnother()
     }
-    if (bench.current.id === id) {
-      if (list.value[0]) take(list.value[0])
-      else await add(DEMOS[0]!)
-    }
-    notices.tell('info', `“${kept.design.name}” is deleted.`, {
-      seconds: 15,
-      action: { label: 'Undo', run: () => void back() },
+    notices.tell('info', `“${design.name}” is deleted.`, {
+      seconds: 30,
+      action: { label: 'Undo', run: () => void bringBack(holding) },
     })
+  }
+  async function bringBack(holding: Holding): Promise<void> {
+    await settleNames()
+    await write(async to => {
+      if (await to.restore(holding)) return
+      // One of its id has come since: this one stands beside it.
+      const { design, pinned } = holding.record as KeptDesign
+      const { book, studies } = holding.beside
+      await to.put(asCopy(design), pinned, { book: book?.value, studies: studies?.value })
+    })
+    announce(holding.id, (holding.record as KeptDesign).revision)
+    await refresh()
   }
 
   function copyName(name: string): string {
     const plain = name.replace(/ \(\d+\)$/, '').slice(0, 110)
-    for (let n = 2; ; n++) if (!list.value.some(k => k.design.name === `${plain} (${n})`)) return `${plain} (${n})`
+    for (let n = 2; ; n++) if (!isNamed(`${plain} (${n})`)) return `${plain} (${n})`
   }
 
   return {
     list,
+    unreadable,
+    filled,
     state,
+    lasting,
+    isSafe,
     theirs,
     start,
     flush,
     refresh,
+    lookForUnreadable,
+    discard,
     add,
     openDesign,
     rename,
@@ -375,13 +728,16 @@ export const useKeeping = defineStore('keeping', () => {
     setAside,
     everything,
     putBack,
+    putAside,
     studiesOf,
-    keepStudies,
+    besideOf,
     bookOf,
-    keepBook,
+    alter,
     remove,
     takeTheirs,
     keepMineAsCopy,
+    keepDeleted,
+    letDeletedGo,
     tryStore,
   }
 })

@@ -1,7 +1,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { watch } from 'vue'
-import { digest, type KeptStudies } from '../../core/study/kept'
+import { computed, ref, watch } from 'vue'
+import { digest, withStudies, type KeptStudies } from '../../core/study/kept'
 import { useDesign } from './design'
 import { useKeeping } from './keeping'
 import { useLadder } from './ladder'
@@ -19,7 +19,9 @@ export const useKept = defineStore('kept', () => {
   const sweeps = useSweeps()
   const winters = useWinters()
   /** Whose studies stand in the stores: nothing is kept before they have been taken from where they were. */
-  let whose = ''
+  const whose = ref('')
+  /** The studies of the design on the bench are there, and changes of them are kept. */
+  const ready = computed(() => whose.value !== '' && whose.value === bench.current.id)
 
   /** All that is worked out of the design on the bench. */
   function now(): KeptStudies | null {
@@ -36,8 +38,23 @@ export const useKept = defineStore('kept', () => {
     return Object.keys(out).length > 0 ? out : null
   }
 
+  /** The studies as they were read or kept here last. */
+  let known: KeptStudies = {}
+
+  /** Keeps what has changed since; what is kept and is not known here stays as it is. */
+  async function keep(): Promise<void> {
+    const its = now() ?? {}
+    const before = known
+    if (!withStudies({}, before, its)) return
+    known = { ...known, ...its }
+    for (const key of ['stages', 'choices'] as const) if (!its[key]) delete known[key]
+    await keeping.alter(whose.value, 'studies', raw => ({ ...withStudies(raw, before, its), result: null }))
+  }
+
   /** Puts studies into the stores, as far as they are of the design as it stands. */
-  async function take(studies: KeptStudies | null): Promise<void> {
+  function take(studies: KeptStudies | null): void {
+    // What the stores are given now is of another design until they have all of it.
+    whose.value = ''
     const word = digest(bench.current)
     const its = <T extends { of: string }>(kept: T | undefined): T | null => (kept?.of === word ? kept : null)
     ladder.recall({
@@ -47,39 +64,38 @@ export const useKept = defineStore('kept', () => {
       stages: studies?.stages ?? {},
     })
     sweeps.recall(its(studies?.sweep))
-    const known = its(studies?.winters)
-    if (known) winters.take(known.winters)
-    whose = bench.current.id
-    if (studies) await keeping.keepStudies(whose, studies)
+    const winter = its(studies?.winters)
+    if (winter) winters.take(winter.winters)
+    whose.value = bench.current.id
+    known = studies ?? {}
+  }
+
+  /** Takes what is kept beside the design on the bench. */
+  async function load(id: string): Promise<void> {
+    whose.value = ''
+    const studies = await keeping.studiesOf(id)
+    if (bench.current.id === id && whose.value === '') take(studies)
   }
 
   /** Begins to look after the design on the bench. */
   function look(): void {
+    watch(() => bench.current.id, load, { immediate: true })
     watch(
-      () => bench.current.id,
-      async id => {
-        whose = ''
-        const studies = await keeping.studiesOf(id)
-        if (bench.current.id === id && whose === '') await take(studies)
+      () => keeping.filled,
+      its => {
+        if (its?.id === bench.current.id) void load(its.id)
       },
-      { immediate: true },
     )
-    watchDebounced(
-      [
-        () => ladder.state.running,
-        () => ladder.found,
-        () => ladder.choices,
-        () => ladder.stages,
-        () => sweeps.points,
-        () => winters.all,
-      ],
-      () => {
-        const studies = now()
-        if (whose === bench.current.id && studies) void keeping.keepStudies(whose, studies)
-      },
-      { debounce: REST_MS, maxWait: 1500 },
-    )
+    const keepIts = () => {
+      if (ready.value) void keep()
+    }
+    // What somebody chose is kept at once; what was worked out, once it is at rest.
+    watch([() => ladder.choices, () => ladder.stages], keepIts, { flush: 'sync' })
+    watchDebounced([() => ladder.state.running, () => ladder.found, () => sweeps.points, () => winters.all], keepIts, {
+      debounce: REST_MS,
+      maxWait: 1500,
+    })
   }
 
-  return { now, take, look }
+  return { ready, now, look }
 })

@@ -9,6 +9,9 @@ export interface Notice {
   action: { label: string; run: () => void } | null
 }
 
+/** So many messages stand at once; those that something can be undone by are not counted. */
+const MOST = 3
+
 /** Short messages at the foot of the page. Errors stay until they are closed. */
 export const useNotices = defineStore('notices', () => {
   const all = ref<Notice[]>([])
@@ -20,10 +23,11 @@ export const useNotices = defineStore('notices', () => {
     options: { lines?: string[]; action?: Notice['action']; seconds?: number } = {},
   ): number {
     const id = ++count
-    all.value = [
-      ...all.value.filter(n => n.text !== text),
-      { id, kind, text, lines: options.lines ?? [], action: options.action ?? null },
-    ].slice(-3)
+    // Two of one text may undo two things: each keeps its own way back.
+    const others = all.value.filter(n => n.text !== text || n.action !== null)
+    const next = [...others, { id, kind, text, lines: options.lines ?? [], action: options.action ?? null }]
+    const passing = next.filter(n => n.action === null).slice(-MOST)
+    all.value = next.filter(n => n.action !== null || passing.includes(n))
     if (kind !== 'error') setTimeout(() => close(id), (options.seconds ?? 8) * 1000)
     return id
   }

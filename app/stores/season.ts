@@ -4,15 +4,17 @@ import { markRaw, ref, shallowRef, toRaw, watch } from 'vue'
 import { faultLine } from '../../core/design'
 import { DEMOS } from '../../core/design/demos'
 import { isoDay } from '../../core/plan/calendar'
-import { bookFaults, emptyBook, packBook, unpackBook, type Book, type Written } from '../../core/season/book'
+import { emptyBook, packBook, unpackBook, type Book, type PackedBook, type Written } from '../../core/season/book'
+import { joined } from '../../core/season/joined'
 import type { Fit } from '../../core/season/fit'
-import { merged, type HourlyLog } from '../../core/season/log'
+import { merged, type HourlyLog, type Merged } from '../../core/season/log'
 import type { Stretch } from '../../core/season/stretches'
 import type { SeasonComparison, SeasonYear } from '../workers/season-work'
 import type { Forecast, Tonight } from '../../core/season/tonight'
 import { offsetOnDay, standardOffsetH } from '../../core/climate/time-zone'
 import { nominalDay } from '../../core/season/log'
 import { dayNumber } from '../../core/plan/calendar'
+import { sameInDepth } from '../keeping/put-back'
 import { useDesign } from './design'
 import { useKeeping } from './keeping'
 import { useNotices } from './notices'
@@ -39,29 +41,24 @@ export const useSeason = defineStore('season', () => {
   /** It is the invented one that ships with the demo: nothing of it is kept until it is taken over. */
   const isDemo = ref(false)
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('tierra-season')
-
-  /** A book that is there and cannot be read: nothing is written over it. */
-  const damaged = ref('')
-
-  async function stored(id: string): Promise<Book | null> {
-    const given = await keeping.bookOf(id)
-    if (given === null || given === undefined) return null
-    const read = unpackBook(given)
-    if (read.ok) return read.book
-    damaged.value = id
-    notices.tell('error', 'The season book cannot be read, and is left as it is.', {
-      lines: read.faults.map(faultLine),
-    })
-    return null
-  }
+  /** Why the book that is kept can't be read; empty where it can. It is never written over. */
+  const damaged = shallowRef<string[]>([])
   const show = (next: Book) => (book.value = markRaw(next))
+
+  /** A book as it lies beside its design: none, one, or why it can't be read. */
+  const readStored = (raw: unknown): { book: Book | null; why: string[] } => {
+    if (raw === undefined || raw === null) return { book: null, why: [] }
+    const read = unpackBook(raw)
+    return read.ok ? { book: read.book, why: [] } : { book: null, why: read.faults.slice(0, 5).map(faultLine) }
+  }
 
   async function load(id: string): Promise<void> {
     if (whose.value !== id) whose.value = ''
-    const found = await stored(id)
+    const found = readStored(await keeping.bookOf(id))
     if (bench.current.id !== id) return
-    isDemo.value = !found && id === WITH_DEMO && damaged.value !== id
-    show(found ?? emptyBook())
+    damaged.value = found.why
+    isDemo.value = !found.book && found.why.length === 0 && id === WITH_DEMO
+    show(found.book ?? emptyBook())
     if (!isDemo.value) {
       whose.value = id
       return
@@ -79,31 +76,54 @@ export const useSeason = defineStore('season', () => {
       id => void load(id),
       { immediate: true },
     )
+    watch(
+      () => keeping.filled,
+      its => {
+        if (its?.id === bench.current.id) void load(its.id)
+      },
+    )
     if (channel)
       channel.onmessage = (event: MessageEvent<string>) => {
         if (event.data === bench.current.id) void load(event.data)
       }
   }
 
-  let last: Promise<unknown> = Promise.resolve()
-  /** One change of a book after the other, in all tabs: each begins from what the one before has left. */
-  function inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const locks = globalThis.navigator?.locks
-    const mine = last.then(async (): Promise<T> => {
-      return locks ? await locks.request('tierra-season', async () => await work()) : await work()
-    })
-    last = mine.catch(() => null)
-    return mine
-  }
-  /** Keeps a design's book. */
-  async function keep(id: string, next: Book): Promise<string | null> {
+  const UNREAD = 'The season book cannot be read: nothing is written over it.'
+  type Made = Book | { fault: string }
+  /**
+   * Changes the book of the design on the bench, from what is kept of it at that moment.
+   * @param make gets the kept book, or none, and the invented one where that is shown
+   * @returns why not, or null
+   */
+  async function change(make: (from: Book, kept: Book | null) => Made): Promise<string | null> {
+    const { id } = bench.current
+    if (damaged.value.length > 0) return UNREAD
+    if (whose.value !== id) return 'The season book is on its way: once more in a moment.'
+    // The demo's is kept from its first change on.
+    const shown = isDemo.value ? book.value : emptyBook()
+    let next: Book | null = null
+    let fault: string | null
     try {
-      await keeping.keepBook(id, packBook(next))
+      fault = await keeping.alter<string | null>(id, 'book', raw => {
+        const stored = readStored(raw)
+        if (stored.why.length > 0) {
+          damaged.value = stored.why
+          return { result: UNREAD }
+        }
+        const made = make(stored.book ?? shown, stored.book)
+        if ('fault' in made) return { result: made.fault }
+        // What the page holds may be watched: what is kept is plain, and what its own reader takes.
+        const value = JSON.parse(JSON.stringify(packBook(made))) as PackedBook
+        const read = unpackBook(value)
+        if (!read.ok) return { result: read.faults.map(faultLine).join('; ') }
+        next = read.book
+        return { value, result: null }
+      })
     } catch (error) {
-      const why = `The season book could not be kept: ${error instanceof Error ? error.message : String(error)}`
-      notices.tell('error', why)
-      return why
+      fault = `The season book could not be kept: ${error instanceof Error ? error.message : String(error)}`
+      notices.tell('error', fault)
     }
+    if (next === null) return fault
     channel?.postMessage(id)
     if (bench.current.id === id) {
       isDemo.value = false
@@ -111,48 +131,58 @@ export const useSeason = defineStore('season', () => {
     }
     return null
   }
-  /** Makes a change to the book of the design on the bench; gives back why not, or null. */
-  async function change(make: (from: Book) => Book | { fault: string }): Promise<string | null> {
-    const { id } = bench.current
-    if (damaged.value === id) return 'The season book cannot be read: nothing is written over it.'
-    if (whose.value !== id) return 'The season book is on its way: once more in a moment.'
-    return inTurn(async () => {
-      // The demo's is kept from its first change on.
-      const next = make((await stored(id)) ?? (isDemo.value ? book.value : emptyBook()))
-      if ('fault' in next) return next.fault
-      const faults = bookFaults(next.written)
-      return faults.length > 0 ? faults.map(faultLine).join('; ') : keep(id, next)
-    })
-  }
   /** Changes what is written; gives back why not, or null. */
   const edit = (make: (written: Written) => Written | { fault: string }): Promise<string | null> =>
     change(from => {
       const written = make(from.written)
-      // What the page holds may be watched: what is kept is plain.
-      return 'fault' in written ? written : { ...from, written: JSON.parse(JSON.stringify(written)) as Written }
+      return 'fault' in written ? written : { ...from, written }
     })
   /** Lays a logger's hours into the book; tells how many were new. */
-  async function takeLog(log: HourlyLog): Promise<{ fresh: number; both: number; apart: number } | { fault: string }> {
+  async function takeLog(log: HourlyLog): Promise<Omit<Merged, 'log'> | { fault: string }> {
     let counts = { fresh: log.hours, both: 0, apart: 0 }
-    const fault = await change(from => {
+    const fault = await change((from, kept) => {
       // Real readings and the demo's invented ones are of two houses.
-      if (isDemo.value) return { ...emptyBook(), log }
-      if (!from.log) return { ...from, log }
-      const { log: all, ...told } = merged(from.log, log)
-      counts = told
-      return { ...from, log: all }
+      const to = kept ?? emptyBook()
+      if (!to.log) return { ...to, log }
+      const all = merged(to.log, log)
+      if ('fault' in all) return all
+      counts = { fresh: all.fresh, both: all.both, apart: all.apart }
+      return { ...to, log: all.log }
     })
     return fault === null ? counts : { fault }
   }
-  /** Puts a whole book in the place of this one; a notice brings the old one back. */
-  async function replace(next: Book, told: string): Promise<void> {
+  /** Puts a whole book in the place of this one; a notice brings the old one back, beside what is written since. */
+  async function replace(next: Book, told: string): Promise<string | null> {
     const before = book.value
     const wasDemo = isDemo.value
-    if ((await change(() => next)) !== null) return
+    const fault = await change(() => next)
+    if (fault !== null) return fault
     const back = async () => {
-      if ((await change(() => before)) === null) isDemo.value = wasDemo
+      const refused = wasDemo
+        ? await keeping.alter(bench.current.id, 'book', raw =>
+            sameInDepth(raw, packBook(next))
+              ? { value: null, result: null }
+              : { result: 'What was written since stays: an invented year is not laid into it.' },
+          )
+        : await change(from => joined(from, before))
+      if (refused) notices.tell('warning', refused)
+      else await load(bench.current.id)
     }
-    notices.tell('info', told, { action: { label: 'Bring it back', run: () => void back() } })
+    notices.tell('info', told, { seconds: 30, action: { label: 'Bring it back', run: () => void back() } })
+    return null
+  }
+  /** Puts a book that can't be read aside, as it is, and begins an empty one. */
+  async function beginAnew(): Promise<void> {
+    const { id } = bench.current
+    const why = damaged.value
+    if (why.length === 0) return
+    await keeping.alter(id, 'book', raw =>
+      readStored(raw).why.length === 0
+        ? { result: null }
+        : { value: packBook(emptyBook()), putAside: { what: 'a season book', why }, result: null },
+    )
+    await load(id)
+    notices.tell('info', 'An empty season book is begun. The other one stands in the list of designs, as it is.')
   }
 
   const plain = () => ({ design: toRaw(bench.current), book: toRaw(book.value), units: settings.units })
@@ -176,5 +206,20 @@ export const useSeason = defineStore('season', () => {
     return year.ask(worker => worker.seasonYear(design, its, todayHere()))
   }
 
-  return { book, whose, isDemo, look, load, edit, takeLog, replace, comparisonOf, fitOf, tonightOf, yearOf }
+  return {
+    book,
+    whose,
+    isDemo,
+    damaged,
+    look,
+    load,
+    edit,
+    takeLog,
+    replace,
+    beginAnew,
+    comparisonOf,
+    fitOf,
+    tonightOf,
+    yearOf,
+  }
 })

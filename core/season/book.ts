@@ -18,7 +18,7 @@ import { isDate } from '../design/fields/build'
 import { validatorOf } from '../design/validate'
 import { filled } from '../design/complete'
 import type { Fault } from '../design/types'
-import { READING_IDS, READINGS, type HourlyLog, type ReadingId } from './log'
+import { LONGEST_H, READING_IDS, READINGS, type HourlyLog, type ReadingId } from './log'
 
 /** A day of the calendar, such as 2027-01-09. */
 const date = (label: string) =>
@@ -157,9 +157,6 @@ export interface PackedBook {
   written: Written
   log: PackedLog | null
 }
-
-/** So many hours a log may hold: four years. */
-const LONGEST_H = 4 * 8784
 
 export function packBook({ written, log }: Book): PackedBook {
   const values = Object.fromEntries(

@@ -59,21 +59,37 @@ export function within(log: HourlyLog, fromH: number, untilH: number): HourlyLog
   return out
 }
 
+/** So many hours a log may hold: four years. */
+export const LONGEST_H = 4 * 8784
+
 /** Two readings of one hour further apart than this are of two minds, K or % or W/m². */
 const APART: Record<ReadingId, number> = { insideC: 1, outsideC: 1, soilC: 1, waterC: 1, rh: 0.1, sunWm2: 100 }
 
+/** One log of two, and how many hours are new, how many both had, and at how many of those they were of two minds. */
+export interface Merged {
+  log: HourlyLog
+  fresh: number
+  both: number
+  apart: number
+}
+
 /**
- * One log of two: where both have an hour the newer one's reading counts.
- * @returns with how many hours are new, how many both had, and at how many of those they were of two minds
+ * One log of two: where both have an hour the newer one's reading counts. Two that together span more than a log may
+ * hold are refused: a logger's clock that was reset is the usual reason.
  */
-export function merged(
-  old: HourlyLog,
-  newer: HourlyLog,
-): { log: HourlyLog; fresh: number; both: number; apart: number } {
+export function merged(old: HourlyLog, newer: HourlyLog): Merged | { fault: string } {
   const [fromH, untilH] = [
     Math.min(old.startH, newer.startH),
     Math.max(old.startH + old.hours, newer.startH + newer.hours),
   ]
+  if (untilH - fromH > LONGEST_H) {
+    const year = (h: number) => new Date(h * 3_600_000).getUTCFullYear()
+    return {
+      fault:
+        `The readings are of ${year(newer.startH)}, those that are there of ${year(old.startH)}: a book holds ` +
+        'four years. Look at the logger’s clock.',
+    }
+  }
   const log = within(old, fromH, untilH)
   let [fresh, both, apart] = [0, 0, 0]
   const at = newer.startH - fromH

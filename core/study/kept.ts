@@ -86,3 +86,53 @@ export function readStudies(given: unknown): KeptStudies | null {
   if (isList(choices, c => isWord(c.at) && isWord(c.words) && isWord(c.why))) out.choices = choices as never
   return Object.keys(out).length > 0 ? out : null
 }
+
+/** Written by a person: they go when they are taken out. The others stay until there are newer ones. */
+const BY_HAND: readonly (keyof KeptStudies)[] = ['stages', 'choices']
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+
+/** A list as it lies there, with what was added and without what was taken out since it was read. */
+function listWith<T>(there: readonly T[], known: readonly T[], now: readonly T[]): T[] {
+  const has = (list: readonly T[], v: T) => list.some(e => same(e, v))
+  return [...there.filter(v => !has(known, v) || has(now, v)), ...now.filter(v => !has(known, v) && !has(there, v))]
+}
+
+/**
+ * What is kept of studies, changed by what has changed here since they were read: all else stays as it lies there,
+ * known or not, whoever wrote it. Where one that cannot be read would be written over, all of it is put aside first.
+ * @param raw what is kept, as it lies there
+ * @param known the studies as they were read or kept here last
+ * @param now the studies by now
+ * @returns null where nothing has changed
+ */
+export function withStudies(
+  raw: unknown,
+  known: KeptStudies,
+  now: KeptStudies,
+): { value: Record<string, unknown>; putAside?: { what: string; why: string[] } } | null {
+  const keys = [...new Set([...Object.keys(now), ...Object.keys(known)])] as (keyof KeptStudies)[]
+  const changed = keys.filter(k => !same(now[k], known[k]) && (now[k] !== undefined || BY_HAND.includes(k)))
+  if (changed.length === 0) return null
+  const before = isObject(raw) ? raw : {}
+  const read = readStudies(before) ?? {}
+  const unread = changed.filter(key => before[key] !== undefined && read[key] === undefined)
+  const value: Record<string, unknown> = { ...before }
+  for (const key of changed) {
+    if (key === 'choices') value.choices = listWith(read.choices ?? [], known.choices ?? [], now.choices ?? [])
+    else if (key === 'stages')
+      value.stages = Object.fromEntries(
+        listWith(
+          Object.entries(read.stages ?? {}),
+          Object.entries(known.stages ?? {}),
+          Object.entries(now.stages ?? {}),
+        ),
+      )
+    else value[key] = JSON.parse(JSON.stringify(now[key]))
+  }
+  const isStrange = raw !== undefined && raw !== null && !isObject(raw)
+  if (unread.length === 0 && !isStrange) return { value }
+  return {
+    value,
+    putAside: { what: 'studies', why: [`Of a form that this Tierra does not know: ${unread.join(', ') || 'all'}.`] },
+  }
+}

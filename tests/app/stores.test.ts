@@ -147,7 +147,7 @@ describe('keeping', () => {
     await one.keeping.flush()
     two.bench.edit([['store.bodies.0.count', 5]])
     await two.keeping.flush()
-    two.keeping.takeTheirs()
+    await two.keeping.takeTheirs()
     expect(barrelsOf(two.bench.current).count).toBe(17)
     two.bench.edit([['store.bodies.0.count', 18]])
     await two.keeping.flush()
@@ -261,7 +261,7 @@ describe('keeping', () => {
     await keeping.rename('ribera-alta', 'School on the bank')
     expect((await reopened('ribera-alta')).name).toBe('School on the bank')
     const id = bench.current.id
-    await keeping.keepBook(id, { of: 'its season' } as never)
+    await keeping.alter(id, 'book', () => ({ value: { of: 'its season' }, result: null }))
     await keeping.remove(id)
     // What stood beside it goes and comes with it.
     expect(await keeping.bookOf(id)).toBeUndefined()
@@ -269,6 +269,7 @@ describe('keeping', () => {
     expect(keeping.list.some(k => k.id === id)).toBe(false)
     const notice = notices.all.find(n => n.action?.label === 'Undo')!
     notice.action!.run()
+    await keeping.flush()
     await rest()
     expect(keeping.list.some(k => k.id === id)).toBe(true)
     expect(await keeping.bookOf(id)).toEqual({ of: 'its season' })

@@ -45,7 +45,9 @@ describe('a log of hours', () => {
         const [one, other] = [emptyLog(a, n), emptyLog(b, m)]
         one.values.insideC.fill(1)
         other.values.insideC.fill(5)
-        const { log, fresh, both, apart } = merged(one, other)
+        const all = merged(one, other)
+        if ('fault' in all) throw new Error(all.fault)
+        const { log, fresh, both, apart } = all
         const overlap = Math.max(0, Math.min(a + n, b + m) - Math.max(a, b))
         expect([both, apart, fresh]).toEqual([overlap, overlap, m - overlap])
         for (let h = Math.min(a, b); h < Math.max(a + n, b + m); h++) {

@@ -7,8 +7,11 @@ import { emptyLog } from '../../core/season/log'
 import { designFileName, LARGEST_FILE, readDesign, writeDesign } from '../../formats/design-json'
 import { writeHourlyCsv } from '../../formats/hourly-csv'
 
+/** A design as it is read where nothing belongs to it. */
+const plain = (design: unknown) => ({ ok: true, design, studies: null, rawStudies: null, leftOut: [] })
+
 test('what is written is read back the same', () => {
-  for (const demo of DEMOS) expect(readDesign(writeDesign(demo))).toEqual({ ok: true, design: demo, studies: null })
+  for (const demo of DEMOS) expect(readDesign(writeDesign(demo))).toEqual(plain(demo))
   expect(writeDesign(DEMOS[0]!)).toContain('"lowC": [-8.2, -6.9,')
 })
 
@@ -16,12 +19,17 @@ test('a season book goes with its design: hours on one line, what was not read a
   const log = emptyLog(480_000, 48)
   log.values.insideC.fill(7.25, 0, 30)
   const written = { ...emptyBook().written, changes: [{ on: '2027-01-09', what: 'baffle' }] }
-  const text = writeDesign(DEMOS[0]!, null, packBook({ written, log }))
+  const text = writeDesign(DEMOS[0]!, { book: packBook({ written, log }), pinned: DEMOS[1] })
   expect(text).toMatch(/"insideC": \[7\.25, 7\.25,.* null\]/)
   const read = readDesign(text)
   expect(read.ok && read.book).toEqual({ written, log })
+  expect(read.ok && read.pinned).toEqual(DEMOS[1])
+  // A book that can't be read keeps its design from nothing, and is not lost.
   const damaged = readDesign(text.replace('"2027-01-09"', '"soon"'))
-  expect(damaged.ok ? '' : damaged.faults[0]!.path).toBe('book.changes[0].on')
+  if (!damaged.ok) throw new Error('the design of a damaged book was refused')
+  expect([damaged.design, damaged.book, damaged.pinned]).toEqual([DEMOS[0], undefined, DEMOS[1]])
+  expect(damaged.leftOut[0]).toMatchObject({ what: 'a season book', faults: [{ path: 'book.changes[0].on' }] })
+  expect((damaged.leftOut[0]!.raw as { version: number }).version).toBe(1)
 })
 
 test.each([

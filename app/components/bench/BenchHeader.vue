@@ -16,6 +16,8 @@ import {
   Upload,
 } from 'lucide-vue-next'
 import type { UnitSystem } from '../../../core/units'
+import { BENCH_STATES, isHeld } from '~/keeping/states'
+import { KEPT_STEPS } from '~/keeping/history'
 import { STOPS } from '~/walk/stops'
 
 const printSheet = () => window.print()
@@ -27,13 +29,8 @@ const settings = useSettings()
 const sheets = useSheets()
 const walk = useWalk()
 
-const STATES = {
-  opening: 'opening',
-  kept: 'kept',
-  keeping: 'keeping …',
-  memory: 'in memory only',
-  conflict: 'changed in two tabs',
-}
+/** How the design is kept; what is written beside it is on its way too. */
+const kept = computed(() => BENCH_STATES[keeping.state === 'kept' && !keeping.isSafe ? 'keeping' : keeping.state])
 const UNITS: { id: UnitSystem; name: string }[] = [
   { id: 'metric', name: 'm · °C' },
   { id: 'us', name: 'ft · °F' },
@@ -98,23 +95,18 @@ const more = computed(() => [
     <button class="button quiet wide" data-test="walk-through" @click="walk.begin()">{{ walkWords }}</button>
     <span
       class="text-sm whitespace-nowrap"
-      :class="
-        keeping.state === 'kept'
-          ? 'text-moss kept'
-          : keeping.state === 'keeping' || keeping.state === 'opening'
-            ? 'text-soft kept'
-            : 'text-clay font-semibold'
-      "
+      :class="kept.calm ? `kept ${keeping.state === 'kept' && keeping.isSafe ? 'text-moss' : 'text-soft'}` : 'held'"
+      :title="keeping.lasting || keeping.state === 'opening' ? kept.about : BENCH_STATES.memory.about"
       role="status"
       data-test="keep-state"
-      >{{ STATES[keeping.state] }}</span
+      >{{ kept.words }}{{ isHeld(keeping.state) && !keeping.lasting ? ', in memory only' : '' }}</span
     >
     <div class="ml-auto flex items-center gap-1">
       <button
         class="button quiet"
         :disabled="!bench.canUndo"
         aria-label="Undo"
-        title="Undo (Ctrl Z)"
+        :title="`Undo (Ctrl Z). The last ${KEPT_STEPS} steps outlive a reload.`"
         data-test="undo"
         @click="bench.undo()"
       >
@@ -124,7 +116,7 @@ const more = computed(() => [
         class="button quiet"
         :disabled="!bench.canRedo"
         aria-label="Redo"
-        title="Redo (Ctrl Shift Z)"
+        :title="`Redo (Ctrl Shift Z). The next ${KEPT_STEPS} steps outlive a reload.`"
         data-test="redo"
         @click="bench.redo()"
       >
@@ -241,6 +233,10 @@ const more = computed(() => [
   .item {
     padding-block: 0.55rem;
   }
+}
+.held {
+  color: var(--clay);
+  font-weight: 600;
 }
 .start {
   border-color: var(--clay);

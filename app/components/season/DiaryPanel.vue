@@ -3,6 +3,7 @@ import { CROPS, entry } from '../../../core/catalog'
 import { isDate } from '../../../core/design/fields/build'
 import { yearPage } from '../../../core/season/diary'
 import { SEASON_TASKS } from '../../../core/season/season-tasks'
+import { sameInDepth } from '~/keeping/put-back'
 import { todayHere } from '~/stores/season'
 
 /** A year on one page: month by month what was read, done, harvested and noted; and what was changed on the house. */
@@ -55,10 +56,15 @@ async function add(): Promise<void> {
   text.value = ''
   picture.value = ''
 }
-const removeNote = (note: { on: string; text: string }) =>
-  season.edit(w => ({ ...w, notes: w.notes.filter(n => !(n.on === note.on && n.text === note.text)) }))
-const removeChange = (change: { on: string; what: string }) =>
-  season.edit(w => ({ ...w, changes: w.changes.filter(n => !(n.on === change.on && n.what === change.what)) }))
+/** A list without the one entry that says this; others of the same day and words stay. */
+function without<T>(list: readonly T[], entry: T): T[] {
+  const at = list.findIndex(e => sameInDepth(e, entry))
+  return list.filter((_, i) => i !== at)
+}
+type Written = typeof season.book.written
+const removeNote = (note: Written['notes'][number]) => season.edit(w => ({ ...w, notes: without(w.notes, note) }))
+const removeChange = (change: Written['changes'][number]) =>
+  season.edit(w => ({ ...w, changes: without(w.changes, change) }))
 </script>
 
 <template>
@@ -98,7 +104,7 @@ const removeChange = (change: { on: string; what: string }) =>
           Inside {{ t(m.read.lowC) }} to {{ t(m.read.highC) }}, outside {{ t(m.read.outLowC) }} to
           {{ t(m.read.outHighC) }}; {{ m.read.days }} days read.
         </p>
-        <p v-for="c in m.changes" :key="c.on + c.what">
+        <p v-for="(c, i) in m.changes" :key="`${i} ${c.on} ${c.what}`">
           <strong>Changed on {{ dayName(c.on) }}:</strong> {{ c.what }}
           <button class="button quiet" :aria-label="`Take out: ${c.what}`" @click="removeChange(c)">take out</button>
         </p>
@@ -108,7 +114,7 @@ const removeChange = (change: { on: string; what: string }) =>
           {{ entry(CROPS, c.crop).name }}: {{ c.firstOn?.startsWith(m.month) ? 'first harvest' : 'last harvest' }},
           {{ settings.show(c.kg, 'harvest') }} in all.
         </p>
-        <div v-for="n in m.notes" :key="n.on + n.text" class="mt-1 flex gap-3">
+        <div v-for="(n, i) in m.notes" :key="`${i} ${n.on}`" class="mt-1 flex gap-3">
           <img v-if="n.picture" :src="n.picture" :alt="n.text || 'picture'" class="max-h-36 border border-line" />
           <p>
             {{ dayName(n.on) }}: {{ n.text }}

@@ -1,0 +1,65 @@
+import type { Design } from '../../core/design'
+import type { KeptDesign } from './records'
+
+/** What belongs to a design beside its document, as files hold it. */
+export interface Parts {
+  pinned?: Design | null
+  studies?: unknown
+  book?: unknown
+}
+
+type Tree = Record<string, unknown>
+const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v)
+
+/** Whether two plain values say the same, in whatever order their fields stand. */
+export function sameInDepth(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true
+  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((v, i) => sameInDepth(v, b[i]))
+  if (!isTree(a) || !isTree(b)) return false
+  const said = (t: Tree) => Object.keys(t).filter(k => t[k] !== undefined)
+  return said(a).length === said(b).length && said(a).every(k => sameInDepth(a[k], b[k]))
+}
+
+const plainName = (name: string) => name.replace(/ \(\d+\)$/, '')
+
+/** Studies that are worked out again from the design: where one is there, another is not missed. */
+const WORKED_OUT = ['ladder', 'found', 'sweep', 'winters']
+
+type Found = 'whole' | 'lacking' | 'other'
+
+/** Whether what a backup has of a part is there. */
+function partFound(there: unknown, given: unknown): Found {
+  if (given === undefined || given === null) return 'whole'
+  if (there === undefined || there === null) return 'lacking'
+  return sameInDepth(there, given) ? 'whole' : 'other'
+}
+
+function studiesFound(there: unknown, given: unknown): Found {
+  if (!isTree(there) || !isTree(given)) return partFound(there, given)
+  const found = Object.keys(given).map(key =>
+    there[key] !== undefined && WORKED_OUT.includes(key) ? 'whole' : partFound(there[key], given[key]),
+  )
+  return found.includes('other') ? 'other' : found.includes('lacking') ? 'lacking' : 'whole'
+}
+
+/**
+ * Whether a kept design is the one of a backup: `whole` where all that the backup has of it is there, `lacking` where
+ * something that belongs to it is not there at all, `other` where it is another or says something else.
+ */
+export function foundInBackup(
+  kept: KeptDesign,
+  design: Design,
+  parts: Parts,
+  beside: { book: unknown; studies: unknown },
+): Found {
+  const { name } = design
+  // A copy of a backup that was taken in before has another id and a number behind its name.
+  const isLike = kept.id === design.id ? kept.design.name === name : plainName(kept.design.name) === plainName(name)
+  if (!isLike || !sameInDepth({ ...kept.design, id: '', name: '' }, { ...design, id: '', name: '' })) return 'other'
+  const found = [
+    partFound(kept.pinned, parts.pinned),
+    partFound(beside.book, parts.book),
+    studiesFound(beside.studies, parts.studies),
+  ]
+  return found.includes('other') ? 'other' : found.includes('lacking') ? 'lacking' : 'whole'
+}
