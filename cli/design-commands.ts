@@ -11,6 +11,7 @@ import { LARGEST_DESIGN, readDesign } from '../formats/design-json'
 import { readEpw } from '../formats/epw'
 import { writeEpw } from '../formats/epw-write'
 import { writeHourlyCsv } from '../formats/hourly-csv'
+import { textOfBytes } from '../formats/logger/table'
 import { BadInput } from './bad-input'
 import { numberOption, readOptions } from './options'
 import { writeWhole } from './output'
@@ -23,10 +24,8 @@ export function readText(path: string, what: string, longest = LONGEST_FILE): st
     const { size } = statSync(path)
     if (size > longest)
       throw new BadInput([`${path}: is ${(size / 1e6).toFixed(1)} MB; allowed: ${what} of at most ${longest / 1e6} MB`])
-    const bytes = readFileSync(path)
-    // Weather files from older tools may carry Latin-1 names.
-    const text = bytes.toString('utf8')
-    return text.includes('\uFFFD') ? bytes.toString('latin1') : text
+    // Files from older tools may carry Latin-1 names, and those of loggers be UTF-16.
+    return textOfBytes(readFileSync(path))
   } catch (error) {
     if (error instanceof BadInput) throw error
     throw new BadInput([

@@ -7,7 +7,7 @@ import { isoDay } from '../../core/plan/calendar'
 import { emptyBook, packBook, unpackBook, type Book, type PackedBook, type Written } from '../../core/season/book'
 import { joined } from '../../core/season/joined'
 import type { Fit } from '../../core/season/fit'
-import { merged, type HourlyLog, type Merged } from '../../core/season/log'
+import { withIntake, withoutIntake, type Intake } from '../../core/season/intakes'
 import type { Stretch } from '../../core/season/stretches'
 import type { SeasonComparison, SeasonYear } from '../workers/season-work'
 import type { Forecast, Tonight } from '../../core/season/tonight'
@@ -137,20 +137,41 @@ export const useSeason = defineStore('season', () => {
       const written = make(from.written)
       return 'fault' in written ? written : { ...from, written }
     })
-  /** Lays a logger's hours into the book; tells how many were new. */
-  async function takeLog(log: HourlyLog): Promise<Omit<Merged, 'log'> | { fault: string }> {
-    let counts = { fresh: log.hours, both: 0, apart: 0 }
+  /** Takes a file of readings in, in place of what was read of it before; tells how much of it was new. */
+  async function takeIn(
+    intake: Omit<Intake, 'replaced'>,
+  ): Promise<{ fresh: number; both: number; apart: number } | { fault: string }> {
+    let counts = { fresh: 0, both: 0, apart: 0 }
     const fault = await change((from, kept) => {
       // Real readings and the demo's invented ones are of two houses.
-      const to = kept ?? emptyBook()
-      if (!to.log) return { ...to, log }
-      const all = merged(to.log, log)
-      if ('fault' in all) return all
-      counts = { fresh: all.fresh, both: all.both, apart: all.apart }
-      return { ...to, log: all.log }
+      const done = withIntake(kept ?? emptyBook(), intake)
+      if ('fault' in done) return done
+      counts = { fresh: done.fresh, both: done.both, apart: done.apart }
+      return done.book
     })
     return fault === null ? counts : { fault }
   }
+  /** Takes a file out again with all that was read of it; the notice brings it back. */
+  async function takeOut(id: string): Promise<string | null> {
+    let out: Intake | undefined
+    const fault = await change(from => {
+      out = from.intakes?.find(i => i.id === id)
+      return withoutIntake(from, id)
+    })
+    if (fault !== null || !out) return fault
+    const its = out
+    const back = async () => {
+      const refused = await takeIn(its)
+      if ('fault' in refused) notices.tell('error', refused.fault)
+    }
+    notices.tell('info', `${its.name} is taken out.`, {
+      seconds: 30,
+      action: { label: 'Bring it back', run: () => void back() },
+    })
+    return null
+  }
+  /** A file that was taken in and is to be read again, in other units or by other columns. */
+  const again = shallowRef<Intake | null>(null)
   /** Puts a whole book in the place of this one; a notice brings the old one back, beside what is written since. */
   async function replace(next: Book, told: string): Promise<string | null> {
     const before = book.value
@@ -214,7 +235,9 @@ export const useSeason = defineStore('season', () => {
     look,
     load,
     edit,
-    takeLog,
+    again,
+    takeIn,
+    takeOut,
     replace,
     beginAnew,
     comparisonOf,

@@ -18,7 +18,8 @@ import { isDate } from '../design/fields/build'
 import { validatorOf } from '../design/validate'
 import { filled } from '../design/complete'
 import type { Fault } from '../design/types'
-import { LONGEST_H, READING_IDS, READINGS, type HourlyLog, type ReadingId } from './log'
+import { ownLog, wholeLog, type Intake } from './intakes'
+import { emptyLog, LONGEST_H, READING_IDS, READINGS, type DailyReading, type HourlyLog, type ReadingId } from './log'
 
 /** A day of the calendar, such as 2027-01-09. */
 const date = (label: string) =>
@@ -137,7 +138,12 @@ export type BookForecast = Written['forecast'][number]
 /** A season book: what was written into it, and what loggers read. */
 export interface Book {
   written: Written
+  /** All readings by the hour. */
   log: HourlyLog | null
+  /** Files that were taken in, whose readings are in the log; left out where none is known. */
+  intakes?: Intake[]
+  /** With them: the readings that are of none of them. */
+  own?: HourlyLog | null
 }
 
 export const emptyBook = (): Book => ({ written: filled(BOOK, {}) as Written, log: null })
@@ -146,6 +152,9 @@ const faultsOfWritten = validatorOf(BOOK)
 /** Faults of what is written; empty where all is sound. */
 export const bookFaults = (written: Written): Fault[] => faultsOfWritten(written)
 
+/** A file that was taken in is kept as it is while it packs to so many letters. */
+export const LONGEST_SOURCE = 2_000_000
+
 /** A log of hours as files hold it: only columns that have a reading, to the hundredth; null for none. */
 export interface PackedLog {
   /** Hours from 1 January 1970 by the site's standard clock. */
@@ -153,58 +162,108 @@ export interface PackedLog {
   values: Partial<Record<ReadingId, (number | null)[]>>
 }
 export interface PackedBook {
-  version: 1
+  /** 2 where files that were taken in are known. */
+  version: 1 | 2
   written: Written
   log: PackedLog | null
+  intakes?: PackedIntake[]
+}
+type PackedIntake = Omit<Intake, 'log'> & { log: PackedLog | null }
+
+function packLog(log: HourlyLog | null): PackedLog | null {
+  if (!log) return null
+  const columns = READING_IDS.filter(id => log.values[id].some(v => !Number.isNaN(v))).map(id => [
+    id,
+    Array.from(log.values[id], v => (Number.isNaN(v) ? null : Math.round(v * 100) / 100)),
+  ])
+  return { startH: log.startH, values: Object.fromEntries(columns) as PackedLog['values'] }
 }
 
-export function packBook({ written, log }: Book): PackedBook {
-  const values = Object.fromEntries(
-    READING_IDS.flatMap(id =>
-      log && log.values[id].some(v => !Number.isNaN(v))
-        ? [[id, Array.from(log.values[id], v => (Number.isNaN(v) ? null : Math.round(v * 100) / 100))]]
-        : [],
-    ),
-  )
-  return { version: 1, written, log: log ? { startH: log.startH, values } : null }
+export function packBook(book: Book): PackedBook {
+  const { written, intakes } = book
+  if (!intakes || intakes.length === 0) return { version: 1, written, log: packLog(book.log) }
+  const packed = intakes.map(intake => ({ ...intake, log: packLog(intake.log) }))
+  return { version: 2, written, log: packLog(ownLog(book)), intakes: packed }
 }
 
 const isTree = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v)
 
+type Unpacked<T> = { ok: true; value: T } | { ok: false; faults: Fault[] }
+const refuse = (path: string, message: string, allowed: string): { ok: false; faults: Fault[] } => ({
+  ok: false,
+  faults: [{ path, message, allowed }],
+})
+
 /** A book out of a file; what can't be one comes back as faults, and nothing of it is taken. */
 export function unpackBook(given: unknown): { ok: true; book: Book } | { ok: false; faults: Fault[] } {
-  const refuse = (path: string, message: string, allowed: string) => ({
-    ok: false as const,
-    faults: [{ path, message, allowed }],
-  })
-  if (!isTree(given) || given.version !== 1) return refuse('book', 'is not a season book', 'one exported by Tierra')
+  if (!isTree(given)) return refuse('book', 'is not a season book', 'one exported by Tierra')
+  if (typeof given.version === 'number' && given.version > 2)
+    return refuse('book.version', `is ${given.version}, from a newer Tierra`, 'version 1 or 2')
+  if (given.version !== 1 && given.version !== 2)
+    return refuse('book', 'is not a season book', 'one exported by Tierra')
   const written = filled(BOOK, isTree(given.written) ? given.written : {}) as Written
   const faults = faultsOfWritten(written)
   if (faults.length > 0) return { ok: false, faults: faults.map(f => ({ ...f, path: `book.${f.path}` })) }
-  if (given.log === null || given.log === undefined) return { ok: true, book: { written, log: null } }
-  const packed = given.log
+  const own = unpackLog(given.log, 'book.log')
+  if (!own.ok) return own
+  if (given.version === 1 || given.intakes === undefined) return { ok: true, book: { written, log: own.value } }
+  const intakes = unpackIntakes(given.intakes)
+  if (!intakes.ok) return intakes
+  const log = wholeLog(own.value, intakes.value)
+  if (log !== null && 'fault' in log) return refuse('book.intakes', log.fault, `up to ${LONGEST_H} hours in all`)
+  return { ok: true, book: { written, log, own: own.value, intakes: intakes.value } }
+}
+
+/** A book knows no more files than this, and none of them by a longer text. */
+const MOST_INTAKES = 200
+const isText = (v: unknown, longest: number): v is string => typeof v === 'string' && v.length <= longest
+
+function unpackIntakes(given: unknown): Unpacked<Intake[]> {
+  if (!Array.isArray(given) || given.length > MOST_INTAKES)
+    return refuse('book.intakes', 'is not a list of files', `up to ${MOST_INTAKES}`)
+  const value: Intake[] = []
+  for (const [i, its] of given.entries()) {
+    const path = `book.intakes[${i}]`
+    if (!isTree(its) || !isText(its.id, 40) || !isText(its.name, 200) || !isText(its.at, 40))
+      return refuse(path, 'is no file that was taken in', 'an id, a name and when it came')
+    const told = Array.isArray(its.told) ? its.told.filter(t => isText(t, 600)).slice(0, 20) : []
+    if (its.source !== null && !isText(its.source, LONGEST_SOURCE))
+      return refuse(`${path}.source`, 'is no packed file', `up to ${LONGEST_SOURCE} letters, or null`)
+    const log = unpackLog(its.log, `${path}.log`)
+    if (!log.ok) return log
+    const days: DailyReading[][] = []
+    for (const name of ['days', 'replaced'] as const) {
+      const read = filled(BOOK, { days: its[name] ?? [] }) as Written
+      const faults = faultsOfWritten(read)
+      if (faults.length > 0) return { ok: false, faults: faults.map(f => ({ ...f, path: `${path}.${f.path}` })) }
+      days.push([...read.days])
+    }
+    const { id, name, at, how, source } = its as unknown as Intake
+    value.push({ id, name, at, how, told, log: log.value, days: days[0]!, replaced: days[1]!, source })
+  }
+  return { ok: true, value }
+}
+
+function unpackLog(packed: unknown, path: string): Unpacked<HourlyLog | null> {
+  if (packed === null || packed === undefined) return { ok: true, value: null }
   if (!isTree(packed) || !Number.isInteger(packed.startH) || !isTree(packed.values))
-    return refuse('book.log', 'is not a log', 'a first hour and columns of readings')
+    return refuse(path, 'is not a log', 'a first hour and columns of readings')
   const columns = Object.entries(packed.values)
   const hours = columns.length > 0 && Array.isArray(columns[0]![1]) ? columns[0]![1].length : 0
-  if (hours > LONGEST_H) return refuse('book.log', 'is longer than four years', `up to ${LONGEST_H} hours`)
-  const log: HourlyLog = {
-    startH: packed.startH as number,
-    hours,
-    values: Object.fromEntries(READING_IDS.map(id => [id, new Float32Array(hours).fill(NaN)])) as HourlyLog['values'],
-  }
+  if (hours > LONGEST_H) return refuse(path, 'is longer than four years', `up to ${LONGEST_H} hours`)
+  const log = emptyLog(packed.startH as number, hours)
   for (const [id, column] of columns) {
-    if (!(id in READINGS)) return refuse(`book.log.${id}`, 'is no reading', READING_IDS.join(', '))
+    if (!(id in READINGS)) return refuse(`${path}.${id}`, 'is no reading', READING_IDS.join(', '))
     if (!Array.isArray(column) || column.length !== hours)
-      return refuse(`book.log.${id}`, 'is not as long as the others', `${hours} hours`)
+      return refuse(`${path}.${id}`, 'is not as long as the others', `${hours} hours`)
     const { low, high } = READINGS[id as ReadingId]
     for (let i = 0; i < hours; i++) {
       const v: unknown = column[i]
       if (v === null) continue
       if (typeof v !== 'number' || !(v >= low && v <= high))
-        return refuse(`book.log.${id}[${i}]`, `${JSON.stringify(v)} is not a reading`, `${low} to ${high}, or null`)
+        return refuse(`${path}.${id}[${i}]`, `${JSON.stringify(v)} is not a reading`, `${low} to ${high}, or null`)
       log.values[id as ReadingId][i] = v
     }
   }
-  return { ok: true, book: { written, log: hours > 0 ? log : null } }
+  return { ok: true, value: hours > 0 ? log : null }
 }

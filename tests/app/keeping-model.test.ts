@@ -314,7 +314,7 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
       // What another page has not saved yet was not deleted.
       const noted = journalMarks()
       for (const mark of gone) if (!noted.has(mark)) must.delete(mark)
-      const notice = page.stores.notices.all.findLast(x => x.action?.label === 'Undo')
+      const notice = page.stores.notices.all.filter(x => x.action?.label === 'Undo').at(-1)
       if (!done || !notice || n % 3 !== 0) return
       const state = page.stores.keeping.state
       await page.do(async () => {

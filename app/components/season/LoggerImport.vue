@@ -1,9 +1,20 @@
 <script setup lang="ts">
 import { useDropZone } from '@vueuse/core'
+import { proxy } from 'comlink'
 import { standardOffsetH } from '../../../core/climate/time-zone'
-import { gaps, soundLog } from '../../../core/season/log'
-import { LOGGER_COLUMNS, type LoggerColumn, type LoggerRead, type LoggerReading } from '../../../formats/logger-csv'
+import { LONGEST_SOURCE } from '../../../core/season/book'
+import { gaps, READINGS, soundLog } from '../../../core/season/log'
+import {
+  isDegrees,
+  LOGGER_COLUMNS,
+  readingOf,
+  type LoggerColumn,
+  type ReadColumn,
+} from '../../../formats/logger/columns'
+import type { LoggerReading } from '../../../formats/logger/guess'
+import type { LoggerRead } from '../../../formats/logger/read'
 import { loggerWorker } from '~/composables/loggerWorker'
+import { freshId } from '~/keeping/journal'
 import type { LoggerHead } from '~/workers/logger.worker'
 
 /** A logger's file by drop: what its columns are is guessed and shown before anything is taken. */
@@ -15,36 +26,71 @@ const zone = useTemplateRef<HTMLElement>('zone')
 const table = shallowRef<LoggerHead | null>(null)
 const how = shallowRef<LoggerReading | null>(null)
 const name = ref('')
+/** Of the file that is open: a new one, or one that was taken in and is read again. */
+const id = ref('')
 const fault = ref('')
 const busy = ref(false)
+/** How far it is read, 0 to 1. */
+const share = ref(0)
 const columnNames = (Object.entries(LOGGER_COLUMNS) as [LoggerColumn, string][]).map(([id, n]) => ({ id, name: n }))
 const { isOverDropZone } = useDropZone(zone, { onDrop: files => void take(files?.[0] ?? null) })
 async function take(file: File | null): Promise<void> {
   if (!file) return
+  await open(file.name, freshId(), null, async () => loggerWorker().open(await file.arrayBuffer()))
+}
+async function open(
+  itsName: string,
+  itsId: string,
+  known: LoggerReading | null,
+  work: () => Promise<{ ok: true; head: LoggerHead } | { ok: false; message: string }>,
+): Promise<void> {
   busy.value = true
   fault.value = ''
+  table.value = null
   try {
-    const opened = await loggerWorker().open(await file.text())
-    if (!opened.ok) return void (fault.value = `${file.name}: ${opened.message}`)
-    const { columns, unit, dayFirst } = opened.head
-    name.value = file.name
+    const opened = await work()
+    if (!opened.ok) return void (fault.value = `${itsName}: ${opened.message}`)
+    name.value = itsName
+    id.value = itsId
     table.value = opened.head
-    how.value = { columns, unit, zone: bench.current.site.timeZone, dayFirst }
+    how.value = known ?? { ...opened.head.how, zone: bench.current.site.timeZone }
+  } catch (error) {
+    fault.value = `${itsName}: it could not be opened (${error instanceof Error ? error.message : String(error)}).`
   } finally {
     busy.value = false
   }
 }
+// A file that was taken in is opened again as it was read.
+watch(
+  () => season.again,
+  async its => {
+    if (!its?.source) return
+    season.again = null
+    await open(its.name, its.id, its.how as LoggerReading, () => loggerWorker().openPacked(its.source!))
+    zone.value?.scrollIntoView({ block: 'nearest' })
+  },
+)
 /** What would be taken, told before it is. */
 const read = shallowRef<LoggerRead | null>(null)
 watch([table, how], async () => {
   read.value = null
   if (!table.value || !how.value) return
   const asked = how.value
-  const found = await loggerWorker().read(toRaw(asked), standardOffsetH(bench.current.site.timeZone))
+  share.value = 0
+  const tell = proxy((done: number) => {
+    if (asked === how.value) share.value = done
+  })
+  const found = await loggerWorker().read(toRaw(asked), standardOffsetH(bench.current.site.timeZone), tell)
   if (asked !== how.value) return
+  share.value = 1
   fault.value = found.ok ? '' : found.message
   read.value = found.ok ? found.read : null
 })
+function cell(column: ReadColumn, value: number | null): string {
+  const { quantity } = READINGS[readingOf(column)]
+  if (value === null) return '–'
+  return quantity === 'irradiance' ? settings.compound(value, 'W/m²', 0) : settings.show(value, quantity)
+}
 const WRONG = {
   stuck: 'A sensor stands still',
   spike: 'A reading jumps and comes back',
@@ -71,24 +117,25 @@ const summary = computed(() => {
 async function keep(): Promise<void> {
   const its = read.value
   if (!its) return
-  if (its.log) {
-    const taken = await season.takeLog(its.log)
-    if ('fault' in taken) return void (fault.value = taken.fault)
-    const { fresh, both, apart } = taken
-    const overlap = both > 0 ? ` ${both} hours were there before; the newer file counts.` : ''
-    const minds = apart > 0 ? ` In ${apart} of them the two differ.` : ''
-    notices.tell('info', `${name.value}: ${fresh} hours are taken in.${overlap}${minds}`)
-  } else {
-    const wrong = await season.edit(w => {
-      const dates = new Set(its.daily.map(d => d.date))
-      return {
-        ...w,
-        days: [...w.days.filter(d => !dates.has(d.date)), ...its.daily].sort((a, b) => a.date.localeCompare(b.date)),
-      }
-    })
-    if (wrong) return void (fault.value = wrong)
-    notices.tell('info', `${name.value}: ${its.daily.length} days are taken in.`)
-  }
+  busy.value = true
+  const source = await loggerWorker().packed(LONGEST_SOURCE)
+  const taken = await season.takeIn({
+    id: id.value,
+    name: name.value.slice(0, 200),
+    at: new Date().toISOString(),
+    how: JSON.parse(JSON.stringify(how.value)) as unknown,
+    told: summary.value.map(line => line.slice(0, 600)).slice(0, 20),
+    log: its.log,
+    days: its.daily,
+    source,
+  })
+  busy.value = false
+  if ('fault' in taken) return void (fault.value = taken.fault)
+  const { fresh, both, apart } = taken
+  const what = its.log ? 'hours' : 'days'
+  const overlap = both > 0 ? ` ${both} ${what} were there before; the newer file counts.` : ''
+  const minds = apart > 0 ? ` In ${apart} of them the two differ.` : ''
+  notices.tell('info', `${name.value}: ${fresh} ${what} are taken in.${overlap}${minds}`)
   drop()
 }
 function drop(): void {
@@ -100,10 +147,9 @@ function drop(): void {
 const setColumn = (i: number, id: LoggerColumn) => {
   how.value = { ...how.value!, columns: how.value!.columns.map((c, k) => (k === i ? id : c)) }
 }
-const UNITS = [
-  { id: 'C', name: '°C' },
-  { id: 'F', name: '°F' },
-] as const
+const setUnit = (i: number, unit: 'C' | 'F') => {
+  how.value = { ...how.value!, units: how.value!.units.map((u, k) => (k === i ? unit : u)) }
+}
 const zones = computed(() => [
   { id: 'site', name: `the clock on the wall (${bench.current.site.timeZone})` },
   { id: 'standard', name: 'standard time all year' },
@@ -131,7 +177,7 @@ const ORDERS = [
         Choose a file
         <input
           type="file"
-          accept=".csv,.txt,text/csv"
+          accept=".csv,.txt,.tsv,text/csv"
           class="sr-only"
           data-test="logger-file"
           @change="take(($event.target as HTMLInputElement).files?.[0] ?? null)"
@@ -147,7 +193,7 @@ const ORDERS = [
             <tr v-for="(h, i) in table.heading" :key="i" class="border-t border-line">
               <th scope="row" class="pr-3 text-left font-normal">{{ h }}</th>
               <td class="pr-3 text-soft">{{ table.firstRow[i] }}</td>
-              <td>
+              <td class="whitespace-nowrap">
                 <select
                   class="input !w-auto"
                   :value="how.columns[i]"
@@ -156,19 +202,23 @@ const ORDERS = [
                 >
                   <option v-for="c in columnNames" :key="c.id" :value="c.id">{{ c.name }}</option>
                 </select>
+                <select
+                  v-if="isDegrees(how.columns[i]!)"
+                  class="input ml-1 !w-auto"
+                  :value="how.units[i]"
+                  :aria-label="`Degrees of ${h}`"
+                  data-test="column-unit"
+                  @change="setUnit(i, ($event.target as HTMLSelectElement).value as 'C' | 'F')"
+                >
+                  <option value="C">°C</option>
+                  <option value="F">°F</option>
+                </select>
               </td>
             </tr>
           </tbody>
         </table>
       </div>
       <div class="mt-1 flex flex-wrap gap-3">
-        <ChoiceField
-          label="Degrees"
-          :value="how.unit"
-          :options="UNITS"
-          :set="id => (how = { ...how!, unit: id })"
-          class="w-24"
-        />
         <ChoiceField label="Its clock" :value="zoneId" :options="zones" :set="setZone" class="w-64" />
         <ChoiceField
           label="Dates"
@@ -178,10 +228,37 @@ const ORDERS = [
           class="w-32"
         />
       </div>
+      <ul v-if="table.doubts.length > 0" class="doubts mt-2 text-sm" data-test="import-doubts">
+        <li v-for="line in table.doubts" :key="line">{{ line }}</li>
+      </ul>
+      <p v-if="!read && !fault" class="hint mt-2" role="status" data-test="import-progress">
+        Reading … {{ Math.round(share * 100) }} %
+      </p>
+      <div v-if="read && read.first.length > 0" class="mt-2 overflow-x-auto" v-sideways>
+        <table class="text-sm tabular-nums" data-test="first-rows">
+          <caption class="text-left font-semibold">
+            The first rows, as they are understood
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col" class="pr-4 text-left font-normal">its clock</th>
+              <th v-for="v in read.first[0]!.values" :key="v.column" scope="col" class="pr-4 text-right font-normal">
+                {{ LOGGER_COLUMNS[v.column] }}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, i) in read.first" :key="i" class="border-t border-line">
+              <td class="pr-4">{{ row.at }}</td>
+              <td v-for="v in row.values" :key="v.column" class="pr-4 text-right">{{ cell(v.column, v.value) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
       <ul class="mt-2 text-sm" data-test="import-told">
         <li v-for="(line, i) in summary" :key="i">{{ line }}</li>
       </ul>
-      <button class="button mt-1" :disabled="!read" data-test="take-log" @click="keep">Take it in</button>
+      <button class="button mt-1" :disabled="!read || busy" data-test="take-log" @click="keep">Take it in</button>
       <button class="button mt-1 ml-2" @click="drop">Leave it</button>
     </template>
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
@@ -196,6 +273,10 @@ const ORDERS = [
 .drop {
   border: 1px dashed var(--line);
   padding: 0.5rem 0.8rem;
+}
+.doubts {
+  border-left: 4px solid var(--clay);
+  padding-left: 0.6rem;
 }
 .over {
   border-color: var(--clay);

@@ -71,6 +71,7 @@ const leftOut = computed(() => {
       <TwoTaps />
       <LoggerImport />
     </div>
+    <IntakeList />
     <p v-if="leftOut" class="hint mt-2" data-test="left-out">{{ leftOut }}</p>
     <p v-if="months.length === 0" class="mt-4" data-test="no-readings">
       Nothing is read yet. Write down the lowest and the highest of a night and a day, or drop a logger’s file here: two
