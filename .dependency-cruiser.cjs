@@ -40,7 +40,7 @@ module.exports = {
       to: {
         path: '^core/',
         pathNot:
-          '^core/(design|bodies|openings|sources|air-stores|fans|catalog|units|physics|climate/(types|time-zone))',
+          '^core/(design|bodies|openings|sources|air-stores|fans|catalog|units|text|physics|climate/(types|time-zone))',
       },
     },
     {

@@ -98,20 +98,7 @@ export function createYearEngine(now: () => number = () => 0) {
   const stages: StageTimes = { site: 0, building: 0, light: 0, sun: 0, network: 0, answers: 0 }
 
   function siteYearOf({ site }: Design, weather?: WeatherYear): SiteYear {
-    return siteStage(
-      [
-        site.latitudeDeg,
-        site.longitudeDeg,
-        site.elevationM,
-        site.timeZone,
-        site.seed,
-        weather ?? site.climate,
-        site.spell,
-        site.horizon,
-      ],
-      site,
-      weather,
-    )
+    return siteStage(onSite(site, weather), site, weather)
   }
 
   /** A watch that notes how long each stage took since the last. */
@@ -191,7 +178,19 @@ export function createYearEngine(now: () => number = () => 0) {
 
 export type YearEngine = ReturnType<typeof createYearEngine>
 
-/** All of a document on which the light in the room hangs, as one word. */
+/** All of a document that the site's year depends on. */
+export const onSite = (site: Design['site'], weather?: WeatherYear): readonly unknown[] => [
+  site.latitudeDeg,
+  site.longitudeDeg,
+  site.elevationM,
+  site.timeZone,
+  site.seed,
+  weather ?? site.climate,
+  site.spell,
+  site.horizon,
+]
+
+/** All of a document that the light in the room depends on, as one word. */
 export function inLight({ site, aim, shape, skin, store }: Design): string {
   return JSON.stringify([
     site.latitudeDeg,

@@ -1,6 +1,8 @@
+import { oneLine } from '../core/text/control'
+
 /** A text in plain ASCII: accents go, letters and marks without a plain one become the nearest or a question mark. */
 export function asciiText(text: string): string {
-  return text
+  return oneLine(text)
     .normalize('NFKD')
     .replace(/[\u0300-\u036f]/g, '')
     .replace(/ı/g, 'i')
@@ -9,5 +11,5 @@ export function asciiText(text: string): string {
     .replace(/[–—−]/g, '-')
     .replace(/[‘’]/g, "'")
     .replace(/[“”]/g, '"')
-    .replace(/[^\x20-\x7e\n]/g, '?')
+    .replace(/[^\x20-\x7e]/g, '?')
 }

@@ -1,4 +1,5 @@
 import DxfDrawing from 'dxf-writer'
+import { oneLine } from '../core/text/control'
 import { LAYERS, type Drawing, type DrawingLayer } from '../core/drawings/drawing'
 
 /** Colours of layers, by the index that CADs share: white, cyan, green, brown-red, and so on. */
@@ -40,7 +41,11 @@ export function writeDrawingDxf({ items }: Drawing, scale: number): string {
 
 /** Signs beyond Latin letters are written as CADs read them. */
 const plainText = (text: string) =>
-  [...text.replaceAll(/[\u00a0\u202f]/g, ' ').replaceAll('−', '-')]
+  [
+    ...oneLine(text)
+      .replaceAll(/[\u00a0\u202f]/g, ' ')
+      .replaceAll('−', '-'),
+  ]
     .map(c =>
       c === '°'
         ? '%%d'

@@ -1,7 +1,8 @@
+import { oneLine } from '../core/text/control'
 import { CAPITALS, type Sheet } from '../core/drawings/sheet'
 
 const escaped = (text: string) =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
+  oneLine(text).replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
 const n = (v: number) => String(Number(v.toFixed(3)))
 const ANCHOR = { left: 'start', middle: 'middle', right: 'end' } as const
 

@@ -1,3 +1,4 @@
+import { oneLine } from '../core/text/control'
 import fontkit from '@pdf-lib/fontkit'
 import { degrees, rgb, type PDFDocument, type PDFFont, type PDFPage } from 'pdf-lib'
 import { unpackWoff } from './woff'
@@ -37,7 +38,7 @@ export async function setFonts(pdf: PDFDocument, files: FontFiles) {
   /** Pieces of a text that one file of its face has. */
   function runs(text: string, face: Face): { font: PDFFont; text: string }[] {
     const out: { font: PDFFont; text: string }[] = []
-    for (const given of text) {
+    for (const given of oneLine(text)) {
       const known = (c: string) => faces[face].find(f => f.has.has(c.codePointAt(0)!))
       const sign = known(given) ? given : (OTHERWISE[given] ?? '?')
       const { font } = known(sign) ?? faces[face][0]!

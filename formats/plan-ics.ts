@@ -1,5 +1,6 @@
 import { createEvents, type DateArray, type EventAttributes } from 'ics'
 import type { Design } from '../core/design/types'
+import { oneLine } from '../core/text/control'
 import { dayNumber, isoDay } from '../core/plan/calendar'
 import type { Planned } from '../core/plan/schedule'
 
@@ -17,7 +18,7 @@ export function writePlanIcs(plan: readonly Planned[], { id, name }: Pick<Design
         description: [t.hold ?? '', t.note, t.caution].filter(Boolean).join('\n'),
         start: dayParts(t.from),
         end: dayParts(dayAfter(t.to)),
-        calName: name,
+        calName: oneLine(name),
         productId: 'tierra/plan',
         categories: [t.stage],
       }),

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import type { Design } from '../core/design/types'
+import { oneLine } from '../core/text/control'
 import { BUILD_STAGES } from '../core/takeoff/lines'
 import type { Takeoff } from '../core/takeoff/takeoff'
 
@@ -19,8 +20,8 @@ export function writeTakeoffCsv({ lines, total, currency }: Takeoff, { build }: 
     pack: l.pack === null ? '' : places(l.pack, 3),
     [`price, ${currency}`]: places(l.price, 2),
     [`cost, ${currency}`]: places(l.cost, 2),
-    supplier: own.get(l.id)?.supplier ?? '',
-    note: [l.note, own.get(l.id)?.note].filter(Boolean).join('; '),
+    supplier: oneLine(own.get(l.id)?.supplier ?? ''),
+    note: oneLine([l.note, own.get(l.id)?.note].filter(Boolean).join('; ')),
   }))
   return Papa.unparse([...rows, { stage: 'All', [`cost, ${currency}`]: places(total, 2) }] as object[], {
     columns: Object.keys(rows[0] ?? { stage: '' }),

@@ -1,5 +1,6 @@
 import { createEvents, type EventAttributes } from 'ics'
 import type { Design } from '../core/design/types'
+import { oneLine } from '../core/text/control'
 import { dayNumber } from '../core/plan/calendar'
 import type { DatedTask } from '../core/season/season-tasks'
 import { dayAfter, dayParts } from './plan-ics'
@@ -17,7 +18,7 @@ export function writeTasksIcs(tasks: readonly DatedTask[], { id, name }: Pick<De
         start: dayParts(t.from),
         end: dayParts(dayAfter(again ? t.from : t.until)),
         ...(again ? { recurrenceRule: `FREQ=DAILY;INTERVAL=${again};COUNT=${times}` } : {}),
-        calName: name,
+        calName: oneLine(name),
         productId: 'tierra/season',
         categories: [t.group],
       }

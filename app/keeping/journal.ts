@@ -133,7 +133,7 @@ export async function openJournal(now: () => number = Date.now): Promise<Journal
         const writer = key.split('|')[1]!
         const raw = localStorage.getItem(key) ?? ''
         const read = await readEntry(raw, climateOf)
-        const isRecent = !read.ok || now() - read.unsaved.at < LEFT_BEHIND_MS
+        const isRecent = read.ok && now() - read.unsaved.at < LEFT_BEHIND_MS
         if (writer !== tab && (open ? open.has(writer) : isRecent)) continue
         out.push({ key, letGo: () => forget(key), ...read })
       }

@@ -1,6 +1,7 @@
 import { faultLine, migrateDesign, SCHEMA_VERSION, type Design } from '../../core/design'
 import { documentFaults } from '../../core/editing'
 import { unpackBook } from '../../core/season/book'
+import { withoutControls } from '../../core/text/control'
 import type { Place } from './medium'
 
 /** A design as it is kept, with the count of its saves: two tabs tell by it who was first. */
@@ -63,7 +64,8 @@ export function readRecord(raw: unknown): ReadRecord {
   if (!isTree(raw) || typeof raw.id !== 'string') return no('It is not a record of a design.')
   if (typeof raw.revision !== 'number') return no('Its count of saves is missing.')
   try {
-    const design = migrateDesign(raw.design)
+    // Texts of an earlier version may hold what is refused by now.
+    const design = withoutControls(migrateDesign(raw.design), false)
     if (raw.soundIn !== SCHEMA_VERSION || design !== raw.design) {
       const faults = documentFaults(design)
       if (faults.length > 0) return no(...faults.slice(0, 5).map(faultLine))

@@ -3,13 +3,16 @@ import { computed, ref, shallowRef } from 'vue'
 import { DEMOS, faultWords, STEPS, withSharedBranches, type Design, type Form, type StepId } from '../../core/design'
 import { carriedBodies, designFaults, documentFaults, patchDesign, type Patch } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
+import { sentenceIn } from '../../core/units'
 import { pastOf, pushHistory, redoHistory, startHistory, undoHistory, type Past } from '../keeping/history'
+import { useSettings } from './settings'
 
 /**
  * The design on the bench, its past and its future. It is always sound: an edit that would break it is refused with the
  * reason.
  */
 export const useDesign = defineStore('design', () => {
+  const settings = useSettings()
   const history = shallowRef(startHistory<Design>(DEMOS[0]!))
   const current = computed(() => history.value.present)
   const canUndo = computed(() => history.value.past.length > 0)
@@ -48,7 +51,7 @@ export const useDesign = defineStore('design', () => {
     const known = new Set(designFaults(current.value).map(f => f.path + f.message))
     const faults = designFaults(next).filter(f => !known.has(f.path + f.message))
     if (faults.length > 0 || documentFaults(next).length > 0) {
-      refusal.value = faultWords(faults[0]!, next)
+      refusal.value = sentenceIn(faultWords(faults[0]!, next), settings.show)
       refusedPath.value = faults[0]!.path
       return refusal.value
     }

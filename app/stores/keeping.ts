@@ -284,8 +284,9 @@ export const useKeeping = defineStore('keeping', () => {
     notices.forget(/does not let Tierra keep designs|does not answer yet/)
     notices.tell('info', 'The browser keeps designs again; everything is saved.', {
       lines: [...copies.keys()].map(its => {
-        const name = differences.find(d => d.key === its)?.value as { design?: Design } | undefined
-        return `“${name?.design?.name ?? its}” had been changed in the store since: what was in memory stands beside it.`
+        const record = differences.find(d => d.key === its)?.value as { design?: Design } | undefined
+        const name = record?.design?.name ?? its
+        return `“${name}” had been changed in the store since: what was in memory stands beside it.`
       }),
     })
     await refresh()

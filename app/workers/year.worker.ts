@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { watchedEngine } from '../../core/agreement'
 import type { Extreme } from '../../core/answers'
 import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -8,13 +9,14 @@ import { briefOf, type Brief } from '../../core/study/brief'
 import { figuresOf, type Figures } from '../../core/study/figures'
 import { flowsOf, type WeekFlow } from '../../core/study/runs'
 import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
-import { yearView, type YearView } from '../../core/view'
+import type { YearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
 import { writeEpw } from '../../formats/epw-write'
 import { writeHourlyCsv } from '../../formats/hourly-csv'
 import type { SeasonWork } from './season-work'
 
 const engine = createYearEngine(() => performance.now())
+const watched = watchedEngine(engine)
 
 /** What the season book asks for, loaded when it first does. */
 let seasonWork: SeasonWork | null = null
@@ -25,11 +27,11 @@ type Asked<K extends keyof SeasonWork> = Parameters<SeasonWork[K]>
 const api = {
   /** The year on the bench; the unheated twin of a heated house is left to `coldest`. */
   run(design: Design): YearView {
-    return yearView(design, engine.run(design, { unheated: false }))
+    return watched.view(design)
   },
   /** The coldest hour alone, as the house is run or without what is paid for. */
   coldest(design: Design, as: { heated: boolean }): Extreme {
-    return engine.coldest(design, as)
+    return watched.coldest(design, as)
   },
   brief(design: Design): Brief {
     return briefOf(design, engine.run(design, { unheated: false }).answers)

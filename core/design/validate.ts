@@ -1,4 +1,5 @@
-import { array, lazy, mixed, number, object, string, ValidationError, type AnySchema } from 'yup'
+import { array, lazy, mixed, number, object, string, ValidationError, type AnySchema, type TestContext } from 'yup'
+import { controlIn } from '../text/control'
 import { HOURS } from '../climate/types'
 import type { AnyField, GroupField, ListField, NumberField, OneOfField, TextField } from './field'
 import { DESIGN, SCHEMA_VERSION, type Fault } from './types'
@@ -73,6 +74,15 @@ function choiceSchema(ids: readonly string[]): AnySchema {
     )
 }
 
+/** Characters that steer machines are refused: files for other programs are made of these texts. */
+function unseen(value: unknown, lines: boolean, context: TestContext): true | ValidationError {
+  const found = typeof value === 'string' ? controlIn(value, { lines }) : null
+  if (found === null) return true
+  return context.createError({
+    message: say(`holds a character that nobody sees (${found})`, 'letters, figures and signs'),
+  })
+}
+
 function textSchema({ least, longest, check }: TextField): AnySchema {
   const allowed = `text of ${least} to ${longest} characters`
   if (least === 0)
@@ -83,11 +93,13 @@ function textSchema({ least, longest, check }: TextField): AnySchema {
         say('is not text', `text of up to ${longest} characters, or none`),
         v => typeof v === 'string' && (v as string).length <= longest,
       )
+      .test('seen', (v, context) => unseen(v, true, context))
   return string()
     .strict()
     .typeError(say('is not text', allowed))
     .required(say('is missing or empty', allowed))
     .max(longest, say('is too long', `at most ${longest} characters`))
+    .test('seen', (v, context) => unseen(v, false, context))
     .test('check', (value, context) => {
       const found = typeof value === 'string' && value.length > 0 ? check(value) : null
       return !found || context.createError({ message: say(...found) })

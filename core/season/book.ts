@@ -18,7 +18,7 @@ import { isDate } from '../design/fields/build'
 import { validatorOf } from '../design/validate'
 import { filled } from '../design/complete'
 import type { Fault } from '../design/types'
-import { ownLog, wholeLog, type Intake } from './intakes'
+import { ownLog, wholeLog, type Intake } from './intake'
 import { emptyLog, LONGEST_H, READING_IDS, READINGS, type DailyReading, type HourlyLog, type ReadingId } from './log'
 
 /** A day of the calendar, such as 2027-01-09. */

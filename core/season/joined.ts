@@ -1,5 +1,5 @@
 import type { Book, Written } from './book'
-import { ownLog, wholeLog } from './intakes'
+import { ownLog, wholeLog } from './intake'
 import { merged } from './log'
 
 /** What tells two entries of a list apart: all that they say. */

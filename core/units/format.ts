@@ -137,3 +137,25 @@ export const nameIn = (name: string, show: Show): string =>
     const shown = show(Number(amount) * si, quantity)
     return shown.endsWith(unit) ? as : shown
   })
+
+/** Amounts as they stand in sentences of the core, which are metric, and what they are. */
+const SAID: Readonly<Record<string, readonly [Quantity, number]>> = {
+  'm': ['length', 1],
+  'cm': ['thickness', 0.01],
+  'mm': ['thickness', 0.001],
+  'm²': ['area', 1],
+  'm³': ['volume', 1],
+  '°C': ['temperature', 1],
+  'K': ['temperatureDifference', 1],
+  'kg': ['mass', 1],
+  'L': ['volume', 0.001],
+}
+const SAID_AMOUNT = /([-−]?\d+(?:\.\d+)?)[ \u00a0](m²|m³|mm|cm|m|°C|K|kg|L)(?![\w/·²³])/g
+
+/** A sentence of the core as a reader measures it: `by 0.23 m` is `by 9 in` to one in feet. */
+export const sentenceIn = (sentence: string, show: Show): string =>
+  sentence.replace(SAID_AMOUNT, (as, amount: string, unit: string) => {
+    const [quantity, si] = SAID[unit]!
+    const shown = show(Number(amount.replace('−', '-')) * si, quantity)
+    return shown.endsWith(unit) ? as : shown
+  })

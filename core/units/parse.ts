@@ -1,3 +1,4 @@
+import { formatQuantity } from './format'
 import { shownUnit, UNITS, type Quantity, type Unit, type UnitSystem } from './quantity'
 
 export type Parsed = { ok: true; value: number } | { ok: false; message: string }
@@ -76,4 +77,31 @@ function examples(quantity: Quantity): string {
   const names = UNITS[quantity].map(u => u.symbol).filter(Boolean)
   if (names.length === 0) return 'a whole number'
   return names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} or ${names[names.length - 1]}`
+}
+
+/** The numbers of a text, by their value, and its words. */
+const spoken = (text: string): string =>
+  text
+    .replace(/(?<=\d)[\u00a0\u202f ](?=\d{3}(?!\d))/g, '')
+    .replace(/[−–]/g, '-')
+    .match(/-?(?:\d+(?:[.,]\d*)?|[.,]\d+)/g)
+    ?.map(n => Number(n.replace(',', '.')))
+    .join(' ') ?? ''
+
+/**
+ * What a person typed over a value that is shown, as an SI value: the value itself, to its last digit, where they typed
+ * again what stood there. What is shown is rounded, and reading it back would change what nobody meant to change.
+ */
+export function parseRetyped(
+  text: string,
+  quantity: Quantity,
+  system: UnitSystem,
+  current: number | null,
+): Parsed & { unchanged?: true } {
+  const parsed = parseQuantity(text, quantity, system)
+  if (!parsed.ok || current === null) return parsed
+  const shown = formatQuantity(current, quantity, system)
+  const again = parseQuantity(shown, quantity, system)
+  const isSame = again.ok && Math.abs(again.value - parsed.value) <= 1e-9 * Math.max(1, Math.abs(parsed.value))
+  return isSame && spoken(text) === spoken(shown) ? { ok: true, value: current, unchanged: true } : parsed
 }

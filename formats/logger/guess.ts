@@ -79,7 +79,7 @@ function placeTime({ heading, sample }: LoggerTable, columns: LoggerColumn[]): v
   if (clock >= 0) columns[clock] = 'clock'
 }
 
-/** Which comes first in dates such as 3/4/2027: as only one reading can be, or keeps to one direction; null for open. */
+/** Which comes first in dates such as 3/4/2027: as only one can be, or keeps to one direction; null for open. */
 export function guessDayFirst({ sample }: LoggerTable, columns: readonly LoggerColumn[]): boolean | null {
   const at = columns.indexOf('time')
   const dates = sample.flatMap(r => {

@@ -22,7 +22,7 @@ const SHOWN = 5
 /** A file is read in pieces of about so many characters, and progress is told after each. */
 const PIECE = 1_000_000
 
-/** Rows of a piece; without quotes, as loggers mostly write them, a line is a row and a million are there in a second. */
+/** Rows of a piece; without quotes, as loggers mostly write them, a line is a row: a million are there in a second. */
 const rowsOf = (text: string, delimiter: string): Iterable<string[]> =>
   text.includes('"') ? Papa.parse<string[]>(text, { delimiter }).data : plainRows(text, delimiter)
 function* plainRows(text: string, delimiter: string): Generator<string[]> {
@@ -53,8 +53,8 @@ class LeftOut {
 }
 
 /**
- * Reads a logger's file into hours of the site's standard clock, or into days. Each reading is looked at by itself, then
- * those of one hour are taken together by their mean; what is left out is told.
+ * Reads a logger's file into hours of the site's standard clock, or into days. Each reading is looked at by itself,
+ * then those of one hour are taken together by their mean; what is left out is told.
  * @param standardOffsetH how far the site's standard clock runs ahead of UTC
  * @param tell how far it is, 0 to 1
  */
@@ -128,8 +128,8 @@ export function readLogger(
     )
   if (outside.count > 0)
     told.push(
-      `${outside.count} readings cannot be (${outside.seen.join('; ')}), the first in line ${outside.line}: left out. ` +
-        'Look at the units and at what the columns are.',
+      `${outside.count} readings cannot be (${outside.seen.join('; ')}), the first in line ${outside.line}: left ` +
+        'out. Look at the units and at what the columns are.',
     )
   const done = take.done()
   if ('message' in done) return { ok: false, message: done.message }

@@ -15,9 +15,9 @@ import { useNotices } from '../../app/stores/notices'
 import { useSeason } from '../../app/stores/season'
 
 /**
- * Nothing that is written is lost: random edits, notes, studies, deletes, restores and reloads in two tabs, over a store
- * that is late, full, damaged, missing a file, of a newer version, and cut off at any of its answers. Every piece of
- * writing carries a mark of its own; at the end each must be found again, in a design that can be read, among what
+ * Nothing that is written is lost: random edits, notes, studies, deletes, restores and reloads in two tabs, over a
+ * store that is late, full, damaged, missing a file, of a newer version, and cut off at any of its answers. Every piece
+ * of writing carries a mark of its own; at the end each must be found again, in a design that can be read, among what
  * cannot be read, or in the file that holds everything. TIERRA_MODEL_RUNS says how many runs; 300 by itself.
  */
 const RUNS = Number(process.env.TIERRA_MODEL_RUNS ?? 300)

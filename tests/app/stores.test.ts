@@ -1,17 +1,10 @@
 import { barrelsOf } from '../bodies'
 import 'fake-indexeddb/auto'
-import './browser-globals'
-import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { DEMOS, type Design } from '../../core/design'
 import { withGlazingAngle } from '../../core/editing'
 import type { YearView } from '../../core/view'
-import { useDesign } from '../../app/stores/design'
-import { useKeeping } from '../../app/stores/keeping'
-import { useNotices } from '../../app/stores/notices'
-import { useSettings } from '../../app/stores/settings'
-import { useWinters } from '../../app/stores/winters'
-import { useYear } from '../../app/stores/year'
+import { tab, wipe } from './tab'
 
 /** Years that end at once, with a coldest night that tells which design they are of. */
 const mockRequests: Design[] = []
@@ -35,29 +28,6 @@ jest.mock('../../app/workers/year-pool', () => ({
 
 const demo = DEMOS[0]!
 const rest = () => new Promise(resolve => setTimeout(resolve, 20))
-const wipe = () =>
-  new Promise<void>(resolve => {
-    const request = indexedDB.deleteDatabase('tierra')
-    request.onsuccess = request.onerror = () => resolve()
-  })
-
-/** One browser tab: its own stores over the one database. */
-function tab() {
-  const pinia = createPinia()
-  const inTab = <T>(use: () => T): T => {
-    setActivePinia(pinia)
-    return use()
-  }
-  return {
-    bench: inTab(useDesign),
-    year: inTab(useYear),
-    keeping: inTab(useKeeping),
-    notices: inTab(useNotices),
-    settings: inTab(useSettings),
-    winters: inTab(useWinters),
-  }
-}
-
 beforeEach(async () => {
   localStorage.clear()
   await wipe()

@@ -192,22 +192,42 @@ const inC = (h: number) => 5 + h / 10
 const f1 = (v: number) => v.toFixed(1)
 const comma = (v: number) => f1(v).replace('.', ',')
 const F = (c: number) => f1(c * 1.8 + 32)
+const clockOf = (h: number) => `${two(hourOf(h).hour)}:00`
+const germanDay = (h: number) => `${two(hourOf(h).day)}.01.2027`
+const usDay = (h: number) => `1/${hourOf(h).day + 10}/27`
+const half = (h: number) => `${hourOf(h).hour % 12 || 12}:00:00 ${hourOf(h).hour < 12 ? 'AM' : 'PM'}`
+const PREAMBLE = [
+  'Logger,LX-4',
+  'Serial,00123',
+  'Started,2027-01-01 00:00',
+  'Interval,60',
+  'Unit,C',
+  'Owner,Mill Lane',
+  'Note,"door, north"',
+  'Firmware,2.1',
+  'Battery,3.0',
+  '',
+].join('\n')
+/** What a sensor that fails writes, by its hour. */
+const FAILED: Record<number, string> = { 5: '-127.00', 9: '85', 11: '65535', 20: '' }
 const stamp = (h: number) => `2027-01-${two(hourOf(h).day)} ${two(hourOf(h).hour)}:00`
 const FIXTURES: { name: string; file: string | Uint8Array; told?: RegExp; off?: number }[] = [
   {
     name: 'day and hour in two columns',
-    file: `Date;Time;Temp °C;Out °C\n${ROWS(h => `0${hourOf(h).day}/01/2027;${two(hourOf(h).hour)}:00;${f1(inC(h))};0.0`.replace(/^0(1\d)/, '$1'))}`,
-    told: /^$|begin with the day/,
+    file:
+      'Date;Time;Temp °C;Out °C\n' + ROWS(h => `${germanDay(h).replaceAll('.', '/')};${clockOf(h)};${f1(inC(h))};0.0`),
   },
   { name: 'Fahrenheit in the heading', file: `Time,Air temp (°F)\n${ROWS(h => `${stamp(h)},${F(inC(h))}`)}` },
   {
     name: 'a German logger: Zeitstempel, decimal commas, semicolons',
-    file: `Zeitstempel;Lufttemperatur innen [°C];Luftfeuchte [%]\n${ROWS(h => `${two(hourOf(h).day)}.01.2027 ${two(hourOf(h).hour)}:00:00;${comma(inC(h))};81,5`)}`,
+    file:
+      'Zeitstempel;Lufttemperatur innen [°C];Luftfeuchte [%]\n' +
+      ROWS(h => `${germanDay(h)} ${clockOf(h)}:00;${comma(inC(h))};81,5`),
   },
   { name: 'one stray comma', file: `time,inside_C\n${ROWS(h => `${stamp(h)},${f1(inC(h))}${h === 7 ? ',' : ''}`)}` },
   {
     name: 'AM and PM, month first',
-    file: `"Date Time, GMT","Temp, °F"\n${ROWS(h => `1/${hourOf(h).day + 10}/27 ${hourOf(h).hour % 12 || 12}:00:00 ${hourOf(h).hour < 12 ? 'AM' : 'PM'},${F(inC(h))}`)}`,
+    file: `"Date Time, GMT","Temp, °F"\n${ROWS(h => `${usDay(h)} ${half(h)},${F(inC(h))}`)}`,
     off: 10,
   },
   {
@@ -230,11 +250,11 @@ const FIXTURES: { name: string; file: string | Uint8Array; told?: RegExp; off?: 
   },
   {
     name: 'ten lines of preamble, with times and figures in it',
-    file: `Logger,LX-4\nSerial,00123\nStarted,2027-01-01 00:00\nInterval,60\nUnit,C\nOwner,Mill Lane\nNote,"door, north"\nFirmware,2.1\nBattery,3.0\n\nTime,Inside (°C),Battery\n${ROWS(h => `${stamp(h)},${f1(inC(h))},3.0`)}`,
+    file: `${PREAMBLE}\nTime,Inside (°C),Battery\n${ROWS(h => `${stamp(h)},${f1(inC(h))},3.0`)}`,
   },
   {
     name: 'gaps and codes of a sensor that fails',
-    file: `time,inside_C\n${ROWS(h => `${stamp(h)},${h === 5 ? '-127.00' : h === 9 ? '85' : h === 11 ? '65535' : h === 20 ? '' : f1(inC(h))}`)}`,
+    file: `time,inside_C\n${ROWS(h => `${stamp(h)},${FAILED[h] ?? f1(inC(h))}`)}`,
     told: /3 readings are what a sensor writes when it fails \(-127\.00; 85; 65535\), the first in line 7/,
   },
   {

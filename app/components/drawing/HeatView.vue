@@ -45,6 +45,7 @@ watchDebounced(
       drawnDesign.value = design
       failure.value = ''
     } catch (error) {
+      if (mine !== asked) return
       failure.value =
         `The heat view could not be worked out: ` + `${error instanceof Error ? error.message : String(error)}`
     } finally {
@@ -390,7 +391,7 @@ const spoken = computed(() =>
       role="img"
       :aria-label="spoken"
       class="absolute inset-0 select-none transition-opacity"
-      :class="working ? 'opacity-60' : ''"
+      :class="failure ? 'old' : working ? 'opacity-60' : ''"
     >
       <rect :width="width" :height="height" :fill="colour(at(data.outsideC))" />
       <rect v-for="(c, i) in cells" :key="i" :x="c.x" :y="c.y" :width="c.w" :height="c.h" :fill="colour(c.c)">
@@ -484,10 +485,10 @@ const spoken = computed(() =>
         {{ keptBy('ground under the floor') ? `ground ${keptBy('ground under the floor')}` : '' }}
       </text>
     </svg>
-    <p v-else-if="failure" class="fault p-6" role="alert">
-      {{ failure }}
+    <p v-else-if="!failure" class="hint p-6">Working out the heat of the day …</p>
+    <p v-if="failure" class="fault failed" role="alert" data-test="heat-failure">
+      {{ failure }}{{ data ? ' What is drawn is of the design before.' : '' }}
     </p>
-    <p v-else class="hint p-6">Working out the heat of the day …</p>
     <div
       class="absolute left-2 flex flex-wrap items-center gap-2 rounded bg-paper/90 px-2 py-0.5 text-sm"
       :class="width < 560 ? 'top-11' : 'top-2'"
@@ -523,6 +524,16 @@ const spoken = computed(() =>
 </template>
 
 <style scoped>
+.failed {
+  position: absolute;
+  inset: auto 0.5rem 3rem;
+  padding: 0.4rem 0.8rem;
+  border-left: 4px solid var(--clay);
+  background: var(--paper);
+}
+.old {
+  opacity: 0.35;
+}
 /* Words are no obstacle to pressing what they stand on. */
 text {
   pointer-events: none;

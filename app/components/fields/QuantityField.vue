@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, parseQuantity, shownUnit, toShown, type Quantity } from '../../../core/units'
+import { formatQuantity, parseRetyped, shownUnit, toShown, type Quantity } from '../../../core/units'
 
 const props = defineProps<{
   label: string
@@ -42,11 +42,13 @@ function commit(): void {
     fault.value = props.clear() ?? ''
     return
   }
-  const parsed = parseQuantity(typed.value, props.quantity, settings.units)
+  const parsed = parseRetyped(typed.value, props.quantity, settings.units, props.value)
   if (!parsed.ok) {
     fault.value = `${parsed.message}.`
     return
   }
+  // What was not changed is not written.
+  if (parsed.unchanged) return cancel()
   const value = props.quantity === 'count' ? Math.round(parsed.value) : parsed.value
   if (value < props.min - 1e-9 || value > props.max + 1e-9) {
     fault.value = `Out of range: ${range.value} is allowed.`
@@ -54,7 +56,7 @@ function commit(): void {
   }
   const refused = props.set(value)
   if (refused) {
-    fault.value = refused
+    fault.value = `“${typed.value.trim()}” is not taken. ${refused}`
     return
   }
   typed.value = null

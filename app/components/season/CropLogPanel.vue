@@ -81,7 +81,7 @@ const weeks = (v: number | null) => (v === null ? '–' : `${v} ${v === 1 ? 'wee
     <p v-else>Nothing is sown yet. Put a row in, and the weeks that the house wins are told.</p>
     <form class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="add">
       <ChoiceField label="Crop" :value="crop" :options="choices" :set="id => (crop = id)" class="w-48" />
-      <button class="button" type="submit" data-test="add-crop">Sown today</button>
+      <button v-uses-fields class="button" type="submit" data-test="add-crop">Sown today</button>
     </form>
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     <ul class="mt-2" data-test="crop-rows">

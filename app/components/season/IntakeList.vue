@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Intake } from '../../../core/season/intakes'
+import type { Intake } from '../../../core/season/intake'
 
 /** Files of readings that were taken in: each can be looked at, read again, and taken out. */
 const season = useSeason()

@@ -147,7 +147,7 @@ const NUMBERS = ['lowC', 'highC', 'windMs'] as const
           <SwitchField label="Snow" :value="r.snow" :set="v => put(i, { snow: v })" class="mb-4" />
         </div>
         <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
-        <button class="button" type="submit" data-test="keep-forecast">Take this</button>
+        <button v-uses-fields class="button" type="submit" data-test="keep-forecast">Take this</button>
         <button class="button ml-2" type="button" @click="useSimulated">Use the simulated one</button>
       </form>
       <ul class="nights mt-2" data-test="nights">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, parseQuantity, type Quantity } from '../../../core/units'
+import { formatQuantity, parseRetyped, type Quantity } from '../../../core/units'
 
 const props = defineProps<{
   name: string
@@ -32,7 +32,8 @@ async function begin(): Promise<void> {
 async function commit(): Promise<void> {
   if (!editing.value) return
   if (typed.value === shown.value) return end()
-  const parsed = parseQuantity(typed.value, props.quantity, settings.units)
+  const parsed = parseRetyped(typed.value, props.quantity, settings.units, props.value)
+  if (parsed.ok && parsed.unchanged) return end()
   const range =
     `${formatQuantity(props.min, props.quantity, settings.units)} to ` +
     `${formatQuantity(props.max, props.quantity, settings.units)}`

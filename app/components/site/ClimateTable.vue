@@ -53,9 +53,10 @@ const title = (row: Row) =>
   row.quantity === 'temperature' || row.quantity === 'speed'
     ? `${row.title}, ${shownUnit(row.quantity, settings.units).symbol}`
     : row.title
-const shown = (row: Row, m: number) =>
-  draft.value[`${row.key}-${m}`] ??
+const figure = (row: Row, m: number) =>
   formatNumber(toShown(climate.value[row.key]![m]!, row.quantity, settings.units), row.decimals)
+const said = (text: string) => Number(text.trim().replace(',', '.').replace('−', '-'))
+const shown = (row: Row, m: number) => draft.value[`${row.key}-${m}`] ?? figure(row, m)
 const waits = (row: Row, m: number) => `${row.key}-${m}` in draft.value
 
 /**
@@ -77,7 +78,9 @@ function type(row: Row, m: number, event: Event): void {
       const text = cells[`${r.key}-${month}`]
       if (text === undefined) continue
       const parsed = parseQuantity(text, r.quantity, settings.units)
-      if (parsed.ok) values.set(r.key, Math.round(parsed.value * 1e4) / 1e4)
+      // What was not changed is not written.
+      if (parsed.ok && said(text) === said(figure(r, month))) taken.push(`${r.key}-${month}`)
+      else if (parsed.ok) values.set(r.key, Math.round(parsed.value * 1e4) / 1e4)
       else {
         sound = false
         told.push(`${MONTH_NAMES[month]}, ${r.title}: ${parsed.message}.`)

@@ -327,7 +327,12 @@ const setObstacle = (k: 'distanceM' | 'heightM' | 'fromDeg' | 'toDeg') => (v: nu
         {{ Math.round(itsShare.winterLostShare * 100) }} % of its strength{{ itsMonths ? `: ${itsMonths}` : '' }}.
       </p>
       <div class="mt-1 flex flex-wrap gap-2">
-        <button class="button" data-test="set-obstacle" @click="setAll(withObstacle(horizon, obstacle), 'obstacle')">
+        <button
+          v-uses-fields
+          class="button"
+          data-test="set-obstacle"
+          @click="setAll(withObstacle(horizon, obstacle), 'obstacle')"
+        >
           Add the obstacle
         </button>
         <button

@@ -70,6 +70,7 @@ function pointed(c: Coordinates): void {
         class="input min-w-0"
         placeholder="a town, or 47°24′N 14°54′E"
         spellcheck="false"
+        :aria-invalid="fault !== ''"
         data-test="place-search"
         @keydown.enter="search"
       />

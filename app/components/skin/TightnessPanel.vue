@@ -76,7 +76,7 @@ function each({ unit, areaM2 }: (typeof GAPS)[number]): string {
         <template v-if="areaM2 > 0">
           Together a hole of {{ settings.show(areaM2, 'gapArea', { decimals: 0 }) }}: about {{ found.toFixed(0) }} air
           changes an hour under 50 Pa.
-          <button class="button" data-test="take-gaps" @click="take">Take that</button>
+          <button v-uses-fields class="button" data-test="take-gaps" @click="take">Take that</button>
         </template>
         <template v-else>
           Nothing is counted yet. Areas are typical, from handbook tables; a fan test measures better.

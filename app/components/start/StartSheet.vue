@@ -168,6 +168,7 @@ function close(): void {
                 class="input mt-1 h-16 font-mono text-sm"
                 aria-label="A climate table, pasted"
                 placeholder="A table from a web page or a spreadsheet, in any layout"
+                :aria-invalid="start.table?.ok === false"
                 data-test="start-paste"
               />
             </details>
@@ -257,6 +258,7 @@ function close(): void {
           <button v-if="start.state.running" class="button" @click="start.cancel()">Stop</button>
           <button
             v-else
+            v-uses-fields="(words: string) => (start.state.failure = words)"
             class="button primary"
             :disabled="!start.where || !houses[start.against]"
             data-test="make"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isTimeZone } from '../../../core/climate/time-zone'
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { CLIMATE_TYPES, climateMonths, MATERIALS } from '../../../core/catalog'
 import {
@@ -137,7 +138,17 @@ const beginId = useId()
 const TABS = ['Place and climate', 'The year outside', 'Horizon', 'True north', 'Ground and notes']
 
 function setZone(event: Event): void {
-  zoneFault.value = bench.edit([['site.timeZone', (event.target as HTMLInputElement).value.trim()]]) ?? ''
+  const typed = (event.target as HTMLInputElement).value
+  const refused = isTimeZone(typed.trim()) ? bench.edit([['site.timeZone', typed.trim()]]) : NO_ZONE
+  zoneFault.value = refused ? `“${typed.trim()}” is not taken. ${refused}` : ''
+  // What is not taken stays as it was typed.
+  zoneTyped.value = refused ? typed : null
+}
+const NO_ZONE = 'No such time zone is known here. Allowed: a name such as Europe/Vienna or America/Denver.'
+const zoneTyped = ref<string | null>(null)
+function forgetZone(): void {
+  zoneTyped.value = null
+  zoneFault.value = ''
 }
 function setName(event: Event): void {
   bench.edit([['site.place', (event.target as HTMLInputElement).value.trim() || 'Place not named yet']])
@@ -197,8 +208,10 @@ function backToNormals(): void {
                 <input
                   :id="zoneId"
                   class="input"
-                  :value="site.timeZone"
+                  :value="zoneTyped ?? site.timeZone"
                   :aria-invalid="zoneFault !== ''"
+                  data-test="time-zone"
+                  @keydown.escape="forgetZone"
                   spellcheck="false"
                   @change="setZone"
                 />

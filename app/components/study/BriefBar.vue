@@ -21,7 +21,7 @@ const emit = defineEmits<{ start: []; cancel: [] }>()
       />
       <button class="button" :data-test="`stop-${test}`" @click="emit('cancel')">Stop</button>
     </template>
-    <button v-else class="button" :data-test="`start-${test}`" @click="emit('start')">
+    <button v-else v-uses-fields class="button" :data-test="`start-${test}`" @click="emit('start')">
       {{ ready ? 'Work it out again' : ask }}
     </button>
     <span v-if="state.failure" class="fault" role="alert">{{ state.failure }}</span>

@@ -25,7 +25,7 @@ const study = computed(() => studies.all[props.kind])
       <button class="button" :data-test="`cancel-${kind}`" @click="studies.cancel(kind)">Stop</button>
     </template>
     <template v-else>
-      <button class="button" :data-test="`start-${kind}`" @click="studies.start(kind, which)">
+      <button v-uses-fields class="button" :data-test="`start-${kind}`" @click="studies.start(kind, which)">
         {{ study.points.length > 0 ? 'Work it out again' : ask }}
       </button>
       <span v-if="study.failure" class="fault" role="alert">{{ study.failure }}</span>

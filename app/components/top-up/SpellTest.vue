@@ -70,7 +70,7 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
           />
           <button class="button" data-test="stop-spell" @click="spell.cancel()">Stop</button>
         </template>
-        <button v-else class="button" data-test="start-spell" @click="spell.start()">
+        <button v-else v-uses-fields class="button" data-test="start-spell" @click="spell.start()">
           {{ spell.answer ? 'Try it again' : 'Try this house' }}
         </button>
       </div>

@@ -39,8 +39,9 @@ async function load(event: Event): Promise<void> {
   input.value = ''
   if (!file) return
   const read = readPricesCsv(await file.text())
-  if (!read.ok) return void notices.tell('error', read.message)
-  bench.edit([['topUp.prices', read.prices]], 'prices from a file')
+  const refused = read.ok ? bench.edit([['topUp.prices', read.prices]], 'prices from a file') : read.message
+  if (!read.ok || refused)
+    return void notices.tell('error', `${file.name} was not taken; nothing has changed.`, { lines: [refused!] })
   notices.tell('info', `${read.prices.length} prices of your own taken from ${file.name}.`)
 }
 </script>

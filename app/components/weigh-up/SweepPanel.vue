@@ -159,7 +159,7 @@ const rows = computed(() =>
         @start="start"
         @cancel="sweeps.cancel"
       />
-      <button v-if="sweeps.open" class="button mb-1" data-test="go-on" @click="sweeps.goOn">
+      <button v-if="sweeps.open" v-uses-fields class="button mb-1" data-test="go-on" @click="sweeps.goOn">
         Go on: {{ sweeps.state.done }} of {{ sweeps.state.total }} are known
       </button>
       <span v-if="count > MOST_SWEPT" class="fault">More than {{ MOST_SWEPT }} years: take fewer steps.</span>
