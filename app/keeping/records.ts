@@ -66,7 +66,8 @@ export function readRecord(raw: unknown): ReadRecord {
   try {
     // Texts of an earlier version may hold what is refused by now.
     const design = withoutControls(migrateDesign(raw.design), false)
-    if (raw.soundIn !== SCHEMA_VERSION || design !== raw.design) {
+    const isKnown = raw.soundIn === SCHEMA_VERSION && isTree(design) && design.schemaVersion === SCHEMA_VERSION
+    if (!isKnown || design !== raw.design) {
       const faults = documentFaults(design)
       if (faults.length > 0) return no(...faults.slice(0, 5).map(faultLine))
     }

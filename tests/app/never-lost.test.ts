@@ -17,6 +17,11 @@ jest.mock('../../app/workers/year-pool', () => ({
     },
   ],
 }))
+let mockGate: Promise<void> = Promise.resolve()
+jest.mock('../../app/keeping/medium', () => {
+  const actual = jest.requireActual<typeof import('../../app/keeping/medium')>('../../app/keeping/medium')
+  return { ...actual, openBrowserMedium: () => mockGate.then(actual.openBrowserMedium) }
+})
 const mockDemoBook = (): Book => withNote(emptyBook(), 'invented')
 const note = (text: string, on = '2027-01-02', picture = '') => ({ on, text, picture })
 const withNote = (book: Book, text: string): Book => ({
@@ -215,31 +220,17 @@ test('3 · a store that answers late: what it keeps is not written over', async 
   await first.keeping.flush()
   const { id } = first.bench.current
   let release = () => {}
-  const gate = new Promise<void>(resolve => (release = resolve))
+  mockGate = new Promise<void>(resolve => (release = resolve))
   const plain = globalThis.setTimeout
   const timer = jest
     .spyOn(globalThis, 'setTimeout')
     .mockImplementation(((work: () => void, ms = 0) => plain(work, ms === 4000 ? 5 : ms)) as typeof setTimeout)
-  const open = IDBFactory.prototype.open
-  const late = jest.spyOn(IDBFactory.prototype, 'open').mockImplementation(function (this: IDBFactory, ...given) {
-    const request = open.apply(this, given)
-    let heard: ((event: Event) => void) | null = null
-    request.addEventListener = ((name: string, listener: (event: Event) => void) =>
-      EventTarget.prototype.addEventListener.call(
-        request,
-        name,
-        name === 'success' ? (event: Event) => void gate.then(() => ((heard = listener), listener(event))) : listener,
-      )) as typeof request.addEventListener
-    void heard
-    return request
-  })
   const second = tab()
   await second.keeping.start(id)
   expect(second.keeping.state).toBe('memory')
   expect(second.notices.all.map(n => n.text).join()).toMatch(/does not answer yet/)
   second.bench.edit([['site.place', 'on a demo in memory']])
   await second.keeping.flush()
-  late.mockRestore()
   timer.mockRestore()
   release()
   await rest(60)
@@ -320,7 +311,7 @@ test('6 · one file that the disk has lost: the rest is listed, opened, added to
   lost.mockRestore()
 })
 
-test('7 · a conflict belongs to its design: the next one that is opened is saved, and what stood there is kept', async () => {
+test('7 · a conflict belongs to its design: the next one is saved, and what stood there is kept', async () => {
   const one = await opened('hollow-ash')
   const two = await opened('hollow-ash')
   one.bench.edit([['site.place', 'one']])
@@ -407,7 +398,7 @@ describe('9 · what this version does not know', () => {
     expect(digest(one.bench.current)).toBe(digest(two.bench.current))
   })
 
-  test('a design of a newer version is listed apart, is told when its address is opened, and is left as it is', async () => {
+  test('a design of a newer version is listed apart, told when its address is opened, and left as it is', async () => {
     const t = await own()
     const { id } = t.bench.current
     await behind('designs', id, (record: { design: object }) => ({
@@ -466,7 +457,7 @@ describe('10 · deleted in one tab, edited in the other', () => {
 })
 
 describe('15 · on the bench', () => {
-  test('the design that was last there is opened; undo and redo outlive a reload; a new one has a name of its own', async () => {
+  test('the last design is opened; undo and redo outlive a reload; a new one has a name of its own', async () => {
     const t = await own('New greenhouse')
     const { id } = t.bench.current
     await t.keeping.add(house('New greenhouse', 'second'))
