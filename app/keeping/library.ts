@@ -3,7 +3,6 @@ import { memoryMedium, openBrowserMedium, remembering, type Cells, type Medium, 
 import {
   BESIDE,
   besideKey,
-  bookTrouble,
   nameOf,
   readRecord,
   toKeep,
@@ -152,6 +151,7 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
       const { kept, unreadable } = await list()
       const names = new Map(kept.map(k => [k.id, k.design.name]))
       const strange = new Map(unreadable.map(u => [u.key, u.name]))
+      const { bookTrouble } = await import('./book-trouble')
       for (const key of await medium.keys('beside')) {
         const [kind, id] = [key.slice(0, key.indexOf(' ')), key.slice(key.indexOf(' ') + 1)]
         if (kind === 'history') continue

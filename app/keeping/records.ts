@@ -1,6 +1,5 @@
 import { faultLine, migrateDesign, SCHEMA_VERSION, type Design } from '../../core/design'
 import { documentFaults } from '../../core/editing'
-import { unpackBook } from '../../core/season/book'
 import { withoutControls } from '../../core/text/control'
 import type { Place } from './medium'
 
@@ -78,16 +77,6 @@ export function readRecord(raw: unknown): ReadRecord {
     return { ok: true, kept: { ...(raw as unknown as KeptDesign), design: design as Design, pinned } }
   } catch (error) {
     return no(error instanceof Error ? error.message : String(error))
-  }
-}
-
-/** Why a season book can't be read; nothing where it can. */
-export function bookTrouble(raw: unknown): string[] {
-  try {
-    const read = unpackBook(raw)
-    return read.ok ? [] : read.faults.slice(0, 5).map(faultLine)
-  } catch (error) {
-    return [error instanceof Error ? error.message : String(error)]
   }
 }
 

@@ -52,7 +52,8 @@ async function rename(): Promise<void> {
   renaming.value = null
   if (id && name) await keeping.rename(id, name)
 }
-const missingDemos = computed(() => DEMOS.filter(d => !keeping.list.some(k => k.id === d.id)))
+const isThere = (id: string) => keeping.list.some(k => k.id === id) || keeping.unreadable.some(u => u.key === id)
+const missingDemos = computed(() => DEMOS.filter(d => !isThere(d.id)))
 async function bringBack(): Promise<void> {
   for (const demo of missingDemos.value) await keeping.add(demo)
 }

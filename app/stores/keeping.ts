@@ -7,7 +7,7 @@ import { freshId, openJournal, type Journal, type LeftBehind, type Unsaved } fro
 import { layBack } from '../keeping/lay-back'
 import { asNew, memoryLibrary, openLibrary, type Altered, type Library, type Refusal } from '../keeping/library'
 import type { MemoryMedium } from '../keeping/medium'
-import { bookTrouble, type Beside, type Holding, type KeptDesign, type Unreadable } from '../keeping/records'
+import type { Beside, Holding, KeptDesign, Unreadable } from '../keeping/records'
 import { isHeld, type BenchState } from '../keeping/states'
 import { foundInBackup, type Parts } from '../keeping/put-back'
 import { readPast, type Past } from '../keeping/history'
@@ -613,6 +613,7 @@ export const useKeeping = defineStore('keeping', () => {
     await Promise.all([flush(), listed])
     await lookForUnreadable()
     const { kept } = await inTurn(() => library.list())
+    const { bookTrouble } = await import('../keeping/book-trouble')
     const designs: BackedUp[] = []
     for (const { id, design, pinned } of kept) {
       const book = await besideOf(id, 'book')

@@ -190,7 +190,7 @@ export const useSeason = defineStore('season', () => {
       if (refused) notices.tell('warning', refused)
       else await load(bench.current.id)
     }
-    notices.tell('info', told, { seconds: 30, action: { label: 'Bring it back', run: () => void back() } })
+    notices.tell('info', told, { seconds: 15, action: { label: 'Bring it back', run: () => void back() } })
     return null
   }
   /** Puts a book that can't be read aside, as it is, and begins an empty one. */

@@ -3,8 +3,8 @@ import { READINGS, type ReadingId } from '../../core/season/log'
 /** What a column of a logger's file may be; `skip` is left out. Dates with lows and highs by the day have their own. */
 export const LOGGER_COLUMNS = {
   skip: 'left out',
-  time: 'time, or the day alone',
-  clock: 'hour and minute, where they stand apart',
+  time: 'time or day',
+  clock: 'hour and minute',
   insideC: READINGS.insideC.name,
   outsideC: READINGS.outsideC.name,
   soilC: READINGS.soilC.name,

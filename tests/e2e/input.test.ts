@@ -3,9 +3,56 @@ import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { epwText } from '../formats/epw-file'
 import { click, coldest, field, find, settled, type, WAIT_MS } from './browser'
-import { downloads, driver, fresh, notice, text, keepState, element } from './session'
+import { chooseUnits, downloads, driver, fresh, notice, text, keepState, element } from './session'
 
 describe('real input', () => {
+  test('typing again what stands there changes nothing, in feet; crops keep the catalogue’s needs', async () => {
+    await fresh('/?step=shape')
+    await chooseUnits('us')
+    const before = await driver.executeScript<string>('return document.querySelector("[data-test=undo]").disabled + ""')
+    const again = async () => {
+      const fields = await driver.findElements(By.css('[data-test^="panel-"] input.input:not([type]):not(:disabled)'))
+      for (const input of fields) {
+        if (!(await input.isDisplayed())) continue
+        const shown = (await input.getAttribute('value'))!
+        if (shown === '') continue
+        await input.sendKeys(Key.chord(Key.CONTROL, 'a'), shown.replaceAll(/[\u00a0\u202f]/g, ' '), Key.TAB)
+      }
+      return fields.length
+    }
+    let tried = await again()
+    for (const step of ['aim', 'site', 'skin', 'store', 'breathe', 'topUp']) {
+      await click(driver, `step-${step}`)
+      await find(driver, `panel-${step}`)
+      tried += await again()
+    }
+    expect(tried).toBeGreaterThan(40)
+    expect(before).toBe('true')
+    expect(await (await find(driver, 'undo')).isEnabled()).toBe(false)
+    await chooseUnits('metric')
+  })
+
+  test('a field in red is not passed over; a name that is no time zone is told and stays as it was typed', async () => {
+    await fresh('/?step=site')
+    const zone = await find(driver, 'time-zone')
+    await zone.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Mars', Key.TAB)
+    expect(await text('[data-test="panel-site"]')).toMatch(/“Mars” is not taken\. No such time zone is known here/)
+    expect(await zone.getAttribute('value')).toBe('Mars')
+    await zone.sendKeys(Key.ESCAPE)
+    expect(await zone.getAttribute('value')).toBe('Europe/Vienna')
+    await click(driver, 'start-yours')
+    await element(By.css('[data-test="start-sheet"] [data-test="place-search"]')).sendKeys('47.8, 13.1', Key.ENTER)
+    await find(driver, 'climates')
+    const length = await field(driver, 'Length')
+    await length.sendKeys(Key.chord(Key.CONTROL, 'a'), '900 m', Key.TAB)
+    await click(driver, 'make')
+    expect(await text('[data-test="start-sheet"] footer')).toMatch(
+      /“Length” holds what cannot be used: nothing was done/,
+    )
+    const focused = await driver.executeScript<string>('return document.activeElement.value')
+    expect(focused).toBe('900 m')
+  })
+
   test('another place, by hand: its time zone comes along; the other hemisphere is asked about', async () => {
     await fresh('/?step=site')
     await type(driver, 'Longitude', '-70.4')

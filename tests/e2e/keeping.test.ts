@@ -100,6 +100,84 @@ describe('keeping', () => {
     await driver.switchTo().window(first)
   })
 
+  test('deleted in one tab, changed in the other: said there, and kept on a word', async () => {
+    await fresh('/?step=store')
+    const first = await driver.getWindowHandle()
+    await driver.switchTo().newWindow('tab')
+    await driver.get(`${app.address}/designs`)
+    await element(By.css('[aria-label="Delete Hollow Ash Seed Library"]')).click()
+    await driver.wait(async () => !(await text('[data-test="design-list"]')).includes('Hollow Ash'), WAIT_MS)
+    const second = await driver.getWindowHandle()
+    await driver.switchTo().window(first)
+    expect(await (await find(driver, 'conflict')).getText()).toMatch(/deleted in another tab/)
+    await type(driver, 'How many', '31')
+    await click(driver, 'keep-deleted')
+    await keepState('kept')
+    await driver.navigate().refresh()
+    await settled(driver)
+    expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('31')
+    await driver.switchTo().window(second)
+    await driver.close()
+    await driver.switchTo().window(first)
+  })
+
+  test('what a newer version has written is listed apart, said at its address, and saved as a file', async () => {
+    await fresh('/?step=store')
+    await driver.executeAsyncScript(`
+      const done = arguments[0]
+      const open = indexedDB.open('tierra')
+      open.onsuccess = () => {
+        const tx = open.result.transaction('designs', 'readwrite')
+        const get = tx.objectStore('designs').get('fjellro')
+        get.onsuccess = () => {
+          get.result.design.schemaVersion = 99
+          get.result.design.tomorrow = 'a field of tomorrow'
+          get.result.soundIn = 99
+          tx.objectStore('designs').put(get.result)
+        }
+        tx.oncomplete = () => { open.result.close(); done() }
+      }`)
+    await driver.get(`${app.address}/?d=fjellro&step=store`)
+    await settled(driver)
+    expect(await notice()).toMatch(/in the address cannot be read; another is opened[\s\S]*newer Tierra/)
+    expect(await (await find(driver, 'design-menu')).getText()).toBe('Hollow Ash Seed Library')
+    await driver.get(`${app.address}/designs`)
+    expect(await text('[data-test="unreadable"]')).toMatch(/Fjellro Orchard[\s\S]*a design[\s\S]*newer Tierra/)
+    expect(await text('[data-test="design-list"]')).not.toMatch(/Fjellro/)
+    await click(driver, 'save-unreadable')
+    expect(await savedText('a-design-fjellro-orchard.json')).toContain('a field of tomorrow')
+    await click(driver, 'backup')
+    expect(await savedText(/^tierra-backup/)).toContain('a field of tomorrow')
+    await click(driver, 'discard')
+    await click(driver, 'discard-now')
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-test="unreadable"]'))).length === 0,
+      WAIT_MS,
+      'it was not deleted',
+    )
+  })
+
+  test('the design that was last on the bench is opened; undo and redo outlive a reload', async () => {
+    await fresh('/?d=ribera-alta&step=store')
+    const many = async () => (await field(driver, 'How many')).getAttribute('value')
+    const before = await many()
+    for (const count of ['5', '6', '7']) await type(driver, 'How many', count)
+    await click(driver, 'undo')
+    await keepState('kept')
+    await driver.sleep(600)
+    await driver.get(`${app.address}/`)
+    await settled(driver)
+    expect(await (await find(driver, 'design-menu')).getText()).toBe('Escuela Ribera Alta')
+    await click(driver, 'step-store')
+    expect(await many()).toBe('6')
+    await click(driver, 'redo')
+    await driver.wait(async () => (await many()) === '7', WAIT_MS, 'redo was forgotten')
+    for (const count of ['6', '5', before]) {
+      await click(driver, 'undo')
+      await driver.wait(async () => (await many()) === count, WAIT_MS, `undo did not bring back ${count}`)
+    }
+  })
+
   test('a blocked store is told; work goes on and export still works', async () => {
     await driver.get(`${app.address}/icon.svg`)
     const { identifier } = await driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {

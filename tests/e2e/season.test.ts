@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, find, number, settled, WAIT_MS } from './browser'
-import { app, chooseUnits, downloads, driver, dropFile, fresh, notice, rows, savedText, text } from './session'
+import { app, chooseUnits, downloads, driver, dropFile, element, fresh, notice, rows, savedText, text } from './session'
 
 /** The text of something, once it is there. */
 const said = async (name: string) => (await find(driver, name)).getText()
@@ -38,6 +38,16 @@ async function startOwn(): Promise<void> {
     WAIT_MS,
     'the demo is still there',
   )
+  // What it told would lie over the controls.
+  await element(By.css('[data-test="notice"] [aria-label="Close this message"]')).click()
+}
+
+/** Takes in what is shown, from the middle of the panel: at its foot lies what was told last. */
+async function takeIn(): Promise<void> {
+  const button = await find(driver, 'take-log')
+  await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', button)
+  await driver.wait(async () => button.isEnabled(), WAIT_MS, 'nothing was read')
+  await button.click()
 }
 
 /** A logger's file of so many days that end yesterday, °F, a degree colder each day. */
@@ -131,15 +141,17 @@ describe('season book', () => {
     const unit = await driver.executeScript<string>(
       `return [...document.querySelectorAll('[data-test="logger-import"] select')].map(s => s.value).join()`,
     )
-    expect(unit).toMatch(/^time,insideC,outsideC,F,site,day/)
-    await click(driver, 'take-log')
+    expect(unit).toMatch(/^time,insideC,F,outsideC,F,site,day/)
+    // The first rows as they are understood: the file’s midnight is °F, what is shown is °C.
+    expect((await rows('[data-test="first-rows"] tbody tr'))[0]).toMatch(/00:00\s+\d+\.\d.°C/)
+    await takeIn()
     await until('read-months', /\d/)
     const lows = (await rows('[data-test="read-months"] tbody tr')).join('\n')
     // 41 °F of the coldest hour is 5 °C.
     expect(lows).toMatch(/5\.\d/)
     await drop(loggerFile('second.csv', 30, 3))
     await until('import-told', /720 rows/)
-    await click(driver, 'take-log')
+    await takeIn()
     await driver.wait(
       async () => /480 hours were there before/.test(await text('body')),
       WAIT_MS,
@@ -149,6 +161,87 @@ describe('season book', () => {
     await drop(join(downloads, 'none.csv'))
     expect(await until('logger-import', /no table in this file/)).toMatch(/none\.csv/)
     expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('a file that was taken in is looked at, read again in other units, taken out, and brought back', async () => {
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await startOwn()
+    await click(driver, 'tab-readings')
+    // Fahrenheit that says nothing of it, the day and the hour in two columns, and a sensor that failed twice.
+    const lines = ['Datum;Uhrzeit;Temperatur innen;Bemerkung']
+    for (let d = 6; d > 0; d--)
+      for (let h = 0; h < 24; h++) {
+        const [year, month, day] = iso(d).split('-')
+        const reading = d === 3 && (h === 4 || h === 5) ? '-127' : (38 + h / 2).toFixed(1).replace('.', ',')
+        lines.push(`${day}.${month}.${year};${String(h).padStart(2, '0')}:00;${reading};`)
+      }
+    writeFileSync(join(downloads, 'zwei.csv'), lines.join('\n'))
+    await (await find(driver, 'logger-file')).sendKeys(join(downloads, 'zwei.csv'))
+    expect(await until('import-told', /144 rows/)).toMatch(/2 readings are what a sensor writes when it fails \(-127\)/)
+    expect(await until('import-doubts', /°C or °F/)).toMatch(/Look at the first rows/)
+    await takeIn()
+    await until('intakes', /zwei\.csv/)
+    const low = async () => (await rows('[data-test="read-months"] tbody tr')).join('\n')
+    await driver.wait(async () => /38\.0/.test(await low()), WAIT_MS, 'it was not read as °C')
+    await click(driver, 'look-at')
+    expect(await until('intake-told', /144 rows/)).toMatch(/-127/)
+    await click(driver, 'read-again')
+    await (await find(driver, 'column-unit')).findElement(By.css('option[value="F"]')).click()
+    await until('import-told', /144 rows/)
+    await takeIn()
+    // 38 °F is 3.3 °C, and the file stands there once.
+    await driver.wait(async () => /3\.3/.test(await low()) && !/38\.0/.test(await low()), WAIT_MS, 'not read as °F')
+    expect(await rows('[data-test="intakes"] li strong')).toEqual(['zwei.csv'])
+    await driver.navigate().refresh()
+    await click(driver, 'tab-readings')
+    await until('intakes', /zwei\.csv/)
+    await click(driver, 'take-out')
+    await until('no-readings', /Nothing is read yet/)
+    await element(By.xpath('//*[@data-test="notice"]//button[normalize-space(.)="Bring it back"]')).click()
+    await until('intakes', /zwei\.csv/)
+    await driver.wait(async () => /3\.3/.test(await low()), WAIT_MS, 'it did not come back')
+    expect(await consoleErrors(driver)).toEqual([])
+  })
+
+  test('a book that cannot be read: said, saved as a file, put aside; the notes of a day go one by one', async () => {
+    await fresh('/?step=season')
+    await until('tonight', /inside/)
+    await startOwn()
+    await click(driver, 'tab-diary')
+    for (const words of ['same words', 'same words', 'other words']) {
+      await (await find(driver, 'note-text')).sendKeys(Key.chord(Key.CONTROL, 'a'), words)
+      await click(driver, 'write-down')
+      await driver.wait(async () => (await (await find(driver, 'note-text')).getAttribute('value')) === '', WAIT_MS)
+    }
+    const notes = async () => (await said('diary')).match(/(same|other) words/g) ?? []
+    expect(await notes()).toHaveLength(3)
+    await element(By.css('[aria-label="Take out: same words"]')).click()
+    await driver.wait(async () => (await notes()).length === 2, WAIT_MS, 'more or less than one went')
+    await driver.executeAsyncScript(`
+      const done = arguments[0]
+      const open = indexedDB.open('tierra')
+      open.onsuccess = () => {
+        const tx = open.result.transaction('beside', 'readwrite')
+        const get = tx.objectStore('beside').get('book hollow-ash')
+        get.onsuccess = () => {
+          get.result.value.version = 9
+          tx.objectStore('beside').put(get.result, 'book hollow-ash')
+        }
+        tx.oncomplete = () => { open.result.close(); done() }
+      }`)
+    await driver.navigate().refresh()
+    expect(await until('damaged-book', /cannot be read/)).toMatch(/from a newer Tierra/)
+    await click(driver, 'save-damaged')
+    expect(await savedText('season-book-hollow-ash-seed-library.json')).toContain('other words')
+    await click(driver, 'begin-anew')
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-test="damaged-book"]'))).length === 0,
+      WAIT_MS,
+      'it was not put aside',
+    )
+    await driver.executeScript('document.querySelector(\'a[href="/designs"]\').click()')
+    expect(await until('unreadable', /Hollow Ash/)).toMatch(/a season book/)
   })
 
   test('as designed? finds the leaks of the demo’s year, and lays what it finds on the design', async () => {

@@ -109,11 +109,22 @@ const summary = computed(() => {
     rows,
     ...its.told,
     ...(missing.length > 0
-      ? [`${missing.length} gaps, ${lost} hours in all, the longest ${Math.max(...missing.map(g => g.hours))} hours.`]
+      ? [
+          `${missing.length === 1 ? 'One gap' : `${missing.length} gaps`}, ${lost} hours in all, the longest ${Math.max(...missing.map(g => g.hours))} hours.`,
+        ]
       : []),
     ...left.map(l => `${WRONG[l.what]} on ${day(l.fromH)} for ${l.hours} hours: left out of all sums.`),
   ]
 })
+/** How the file is read, for who looks at it later. */
+function readAs(): string {
+  const { heading } = table.value!
+  const { columns, units, dayFirst } = how.value!
+  const unit = (i: number) => (isDegrees(columns[i]!) ? `, °${units[i]}` : '')
+  const of = (i: number) => `“${heading[i]}”: ${LOGGER_COLUMNS[columns[i]!]}${unit(i)}`
+  const used = columns.flatMap((c, i) => (c === 'skip' ? [] : [of(i)]))
+  return `Read as ${used.join('; ')}; ${dayFirst ? 'the day' : 'the month'} first where a date leaves it open.`
+}
 async function keep(): Promise<void> {
   const its = read.value
   if (!its) return
@@ -124,7 +135,7 @@ async function keep(): Promise<void> {
     name: name.value.slice(0, 200),
     at: new Date().toISOString(),
     how: JSON.parse(JSON.stringify(how.value)) as unknown,
-    told: summary.value.map(line => line.slice(0, 600)).slice(0, 20),
+    told: [readAs(), ...summary.value].map(line => line.slice(0, 600)).slice(0, 20),
     log: its.log,
     days: its.daily,
     source,
@@ -195,7 +206,7 @@ const ORDERS = [
               <td class="pr-3 text-soft">{{ table.firstRow[i] }}</td>
               <td class="whitespace-nowrap">
                 <select
-                  class="input !w-auto"
+                  class="input !w-40"
                   :value="how.columns[i]"
                   :aria-label="`${h} is`"
                   @change="setColumn(i, ($event.target as HTMLSelectElement).value as LoggerColumn)"
