@@ -105,14 +105,12 @@ const summary = computed(() => {
   const missing = gaps(its.log.values.insideC, 2)
   const rows = `${its.rows} rows, ${day(its.log.startH)} to ${day(its.log.startH + its.log.hours - 1)}.`
   const lost = missing.reduce((sum, g) => sum + g.hours, 0)
+  const longest = Math.max(0, ...missing.map(g => g.hours))
+  const gapCount = missing.length === 1 ? 'One gap' : `${missing.length} gaps`
   return [
     rows,
     ...its.told,
-    ...(missing.length > 0
-      ? [
-          `${missing.length === 1 ? 'One gap' : `${missing.length} gaps`}, ${lost} hours in all, the longest ${Math.max(...missing.map(g => g.hours))} hours.`,
-        ]
-      : []),
+    ...(missing.length > 0 ? [`${gapCount}, ${lost} hours in all, the longest ${longest} hours.`] : []),
     ...left.map(l => `${WRONG[l.what]} on ${day(l.fromH)} for ${l.hours} hours: left out of all sums.`),
   ]
 })
