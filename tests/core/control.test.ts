@@ -8,7 +8,11 @@ import { controlIn, oneLine, withoutControls } from '../../core/text/control'
 import { asciiText } from '../../formats/ascii'
 import { writeDrawingDxf } from '../../formats/drawing-dxf'
 import { writeDrawingSvg } from '../../formats/drawing-svg'
+import { writeEpw } from '../../formats/epw-write'
+import { writeTakeoffCsv } from '../../formats/takeoff-csv'
 import { writeTasksIcs } from '../../formats/tasks-ics'
+import { createYearEngine } from '../../core/year'
+import { takeoff } from '../../core/takeoff/takeoff'
 
 const demo = DEMOS[0]!
 const named = (name: string): Design => ({ ...demo, name })
@@ -68,4 +72,11 @@ test('a name that got in all the same steers no file: DXF, SVG and calendars sta
   } as never)
   expect(controlIn(svg, { lines: true })).toBeNull()
   expect(svg).toContain('&lt;script&gt;&amp;')
+  const place = { ...demo.site, place: steering.name }
+  const epw = writeEpw(place, createYearEngine().site(demo))
+  expect(epw.split('\n')).toHaveLength(8 + 8760 + 1)
+  expect(epw.split('\n')[0]!.split(',')).toHaveLength(10)
+  const note = { line: takeoff(demo).lines[0]!.id, supplier: steering.name, note: '', price: null }
+  const csv = writeTakeoffCsv(takeoff(demo), { build: { ...demo.build, notes: [note as never] } })
+  expect(csv.trim().split('\n')).toHaveLength(takeoff(demo).lines.length + 2)
 })

@@ -5,6 +5,7 @@ import {
   formatQuantity,
   inMetric,
   nameIn,
+  sentenceIn,
   parseNumber,
   parseQuantity,
   UNITS,
@@ -194,4 +195,13 @@ test('names of goods are measured as the reader does: none metric in inches, all
     expect(nameIn(name, us)).not.toMatch(/\d ?(mm|cm|m|m²|m³|m³\/h|kg|L)\b/)
     expect(nameIn(name, inMetric)).toBe(name)
   }
+})
+
+test('a sentence of the core is told as the reader measures it; what no unit follows stays', () => {
+  const us = (value: number, quantity: Quantity) => formatQuantity(value, quantity, 'us')
+  const said = sentenceIn('Bed 1: runs through the wall by 0.23 m, at 12.5 m² and −3 °C. Allowed: 0 to 4 of 20 W.', us)
+  expect(said.replaceAll('\u00a0', ' ')).toBe(
+    'Bed 1: runs through the wall by 9 in, at 134.5 ft² and 26.6 °F. Allowed: 0 to 4 of 20 W.',
+  )
+  expect(sentenceIn('by 0.23 m', inMetric)).toBe('by 0.23 m')
 })

@@ -33,3 +33,37 @@ test.each([
   const read = readPricesCsv(text)
   expect(read.ok ? '' : read.message).toMatch(words)
 })
+
+describe('prices as spreadsheets save them again', () => {
+  const read = (...cells: string[]) => {
+    const ids = PRICE_ITEMS.slice(0, cells.length).map(p => p.id)
+    const rows = cells.map((c, i) => `${ids[i]};x;x;m;${c.includes(';') ? `"${c}"` : c};own`)
+    return readPricesCsv(`id;group;what;unit;price_EUR;known\n${rows.join('\n')}`)
+  }
+  const prices = (...cells: string[]) => {
+    const found = read(...cells)
+    return found.ok ? found.prices.map(p => p.each) : found.message
+  }
+
+  test('thousands and decimals are told apart by what else stands there; two numbers are asked about', () => {
+    expect(prices('1234', '12.50')).toEqual([1234, 12.5])
+    expect(prices('12,5', '1,234')).toEqual([12.5, 1.234])
+    expect(prices('12.50', '1,234')).toEqual([12.5, 1234])
+    expect(prices('1,234.50', '1,234')).toEqual([1234.5, 1234])
+    expect(prices('1.234,50', '7,00')).toEqual([1234.5, 7])
+    expect(prices('1 234', '7')).toEqual([1234, 7])
+    expect(prices('1,234', '7')).toMatch(/Line 2: “1,234” could be two numbers. Allowed: 1234 or 1.234/)
+  })
+
+  test.each(['0x10', '1e3', 'Infinity', '-3', '', '12 EUR', '1,2,3'])('%s is no price', cell => {
+    expect(prices(cell)).toMatch(/Line 2: .* is no price. Allowed: a number from 0 to/)
+  })
+
+  test('a short row is told, not thrown', () => {
+    const { id } = PRICE_ITEMS[0]!
+    expect(readPricesCsv(`id,group,what,unit,price_EUR,known\n${id},x`)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/Line 2: “” is no price/),
+    })
+  })
+})
