@@ -681,6 +681,8 @@ export const useKeeping = defineStore('keeping', () => {
     const holding = await write(to => to.remove(id))
     if (!holding) return void refresh()
     announce(id, 'deleted')
+    // What was unsaved of it was deleted with it.
+    journal?.done(id)
     const { design } = holding.record as KeptDesign
     await refresh()
     if (desk.id === id) {
