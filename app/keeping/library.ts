@@ -27,6 +27,13 @@ interface Aside {
   raw: unknown
 }
 
+/** Nothing is written beside a design that is not there: it would lie in the way of its return. */
+export class DesignGone extends Error {
+  constructor() {
+    super('The design was deleted in another tab')
+  }
+}
+
 /** What a change of something beside a design comes to. */
 export type Altered<T> = { value?: unknown; putAside?: Omit<Aside, 'raw' | 'of' | 'name'>; result: T }
 
@@ -49,7 +56,7 @@ export interface Library {
   beside: (id: string, kind: Beside) => Promise<unknown>
   /**
    * Changes what stands beside a design in one transaction, from what lies there at that moment: nobody's write is
-   * written over. Without a `value` nothing is written.
+   * written over. Without a `value` nothing is written. Rejects with DesignGone where there is no such design.
    */
   alter: <T>(id: string, kind: Beside, make: (raw: unknown) => Altered<T>) => Promise<T>
   /** All that belongs to a design; undefined for nothing. */
@@ -227,11 +234,13 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
         const its = await cells.get('beside', besideKey(kind, id))
         const raw = isBeside(its) ? its.value : undefined
         const { value, putAside, result } = make(raw)
+        if (value === undefined) return result
+        const record = (await cells.get('designs', id)) as { design?: unknown } | undefined
+        if (record === undefined) throw new DesignGone()
         if (putAside) {
-          const record = (await cells.get('designs', id)) as { design?: unknown } | undefined
           await putAsideIn(cells, { ...putAside, of: id, name: nameOf(record?.design), raw })
         }
-        if (value !== undefined) await setBeside(cells, id, kind, value)
+        await setBeside(cells, id, kind, value)
         return result
       }),
     holding: id =>

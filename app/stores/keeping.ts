@@ -3,9 +3,18 @@ import { readStudies, type KeptStudies } from '../../core/study/kept'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, type Design } from '../../core/design'
+import { controlIn } from '../../core/text/control'
 import { freshId, openJournal, type Journal, type LeftBehind, type Unsaved } from '../keeping/journal'
 import { layBack } from '../keeping/lay-back'
-import { asNew, memoryLibrary, openLibrary, type Altered, type Library, type Refusal } from '../keeping/library'
+import {
+  asNew,
+  DesignGone,
+  memoryLibrary,
+  openLibrary,
+  type Altered,
+  type Library,
+  type Refusal,
+} from '../keeping/library'
 import type { MemoryMedium } from '../keeping/medium'
 import type { Beside, Holding, KeptDesign, Unreadable } from '../keeping/records'
 import { isHeld, type BenchState } from '../keeping/states'
@@ -92,7 +101,7 @@ export const useKeeping = defineStore('keeping', () => {
     try {
       return await work(library)
     } catch (error) {
-      if (!library.lasting) throw error
+      if (!library.lasting || error instanceof DesignGone) throw error
       goWithoutStore()
       return work(library)
     }
@@ -163,7 +172,10 @@ export const useKeeping = defineStore('keeping', () => {
       wanted = wantedId
       notices.tell('warning', notOpened(asked?.why), { seconds: 30, lines: asked?.why ?? [] })
     }
-    for (const id of [remembered(), DEMOS[0]!.id]) {
+    const last = remembered()
+    // A store that is late may have it once it comes.
+    if (!library.lasting) wanted ??= last
+    for (const id of [last, DEMOS[0]!.id]) {
       const read = id === null ? undefined : await library.get(id)
       if (read?.ok) return read.kept
     }
@@ -316,6 +328,7 @@ export const useKeeping = defineStore('keeping', () => {
     void year.pin(kept.pinned)
     taking = false
     if (state.value !== 'opening') state.value = settled()
+    if (!library.lasting) return
     try {
       localStorage.setItem(LAST, kept.id)
     } catch {
@@ -556,6 +569,12 @@ export const useKeeping = defineStore('keeping', () => {
   }
 
   async function rename(id: string, name: string): Promise<void> {
+    const steering = controlIn(name, { lines: false })
+    if (steering !== null)
+      return void notices.tell(
+        'error',
+        `It was not renamed: the name holds a character that nobody sees (${steering}).`,
+      )
     if (id === desk.id) {
       bench.edit([['name', name]], 'rename')
       await flush()
@@ -588,6 +607,9 @@ export const useKeeping = defineStore('keeping', () => {
     writing.value++
     try {
       return await write(to => to.alter(id, kind, make))
+    } catch (error) {
+      if (error instanceof DesignGone && id === desk.id) hold('deleted', undefined)
+      throw error
     } finally {
       writing.value--
     }
@@ -678,6 +700,8 @@ export const useKeeping = defineStore('keeping', () => {
   /** Takes a design off the list with all that belongs to it; the notice brings it back. */
   async function remove(id: string): Promise<void> {
     await Promise.all([flush(), listed])
+    // What stands here against another tab's version is not what is deleted.
+    if (desk.id === id) await leave()
     const holding = await write(to => to.remove(id))
     if (!holding) return void refresh()
     announce(id, 'deleted')

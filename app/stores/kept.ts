@@ -48,7 +48,10 @@ export const useKept = defineStore('kept', () => {
     if (!withStudies({}, before, its)) return
     known = { ...known, ...its }
     for (const key of ['stages', 'choices'] as const) if (!its[key]) delete known[key]
-    await keeping.alter(whose.value, 'studies', raw => ({ ...withStudies(raw, before, its), result: null }))
+    // A design that was deleted elsewhere takes no more of them: the page says so.
+    await keeping
+      .alter(whose.value, 'studies', raw => ({ ...withStudies(raw, before, its), result: null }))
+      .catch(() => null)
   }
 
   /** Puts studies into the stores, as far as they are of the design as it stands. */

@@ -121,6 +121,7 @@ export const useSeason = defineStore('season', () => {
         return { value, result: null }
       })
     } catch (error) {
+      next = null
       fault = `The season book could not be kept: ${error instanceof Error ? error.message : String(error)}`
       notices.tell('error', fault)
     }

@@ -32,6 +32,15 @@ type Tab = ReturnType<typeof tab>
 const write = (t: Tab, text: string) => t.season.edit(w => ({ ...w, notes: [...w.notes, note(text)] }))
 const notesOf = (t: Tab) => t.season.book.written.notes.map(n => n.text)
 const rest = (ms = 20) => new Promise(resolve => setTimeout(resolve, ms))
+/** Waits until something holds, however busy the machine is. */
+async function until(holds: () => unknown): Promise<void> {
+  for (let i = 0; i < 500 && !holds(); i++) await rest(10)
+  expect(holds()).toBeTruthy()
+}
+/** Book and studies of the design on the bench are there. */
+const ready = (t: Tab) => until(() => t.season.whose === t.bench.current.id && t.kept.ready)
+/** Waits until a design of the list says something. */
+const listed = (t: Tab, is: (design: Design) => boolean) => until(() => t.keeping.list.some(k => is(k.design)))
 const house = (name: string, id = name): Design => ({ ...startingDesign(id, name) })
 async function opened(id: string | null = null): Promise<Tab> {
   const t = tab()
@@ -39,13 +48,14 @@ async function opened(id: string | null = null): Promise<Tab> {
   t.season.look()
   t.kept.look()
   await t.keeping.flush()
-  await rest()
+  if (t.season.damaged.length === 0) await until(() => t.season.whose !== '' || t.season.damaged.length > 0)
+  await until(() => t.kept.ready)
   return t
 }
 async function own(name = 'Mine'): Promise<Tab> {
   const t = await opened()
   await t.keeping.add(house(name))
-  await rest()
+  await ready(t)
   return t
 }
 /** Puts something into the store behind everybody's back. */
@@ -132,7 +142,7 @@ describe('2 · backups and restores', () => {
     const t = await opened()
     await write(t, 'of the demo')
     await t.keeping.add(house('Mine'))
-    await rest()
+    await ready(t)
     await write(t, 'of mine')
     t.ladder.choices = [choice]
     await t.year.pin(DEMOS[2]!)
@@ -233,7 +243,7 @@ test('3 · a store that answers late: what it keeps is not written over', async 
   await second.keeping.flush()
   timer.mockRestore()
   release()
-  await rest(60)
+  await until(() => second.keeping.lasting)
   await second.keeping.flush()
   expect(second.keeping.state).toBe('kept')
   const after = tab()
@@ -334,15 +344,14 @@ describe('8 · undo', () => {
     const same = { ...house('Twin'), name: 'Twin' }
     for (const id of ['a', 'b', 'c', 'd']) {
       await t.keeping.add({ ...same, id })
-      await rest()
+      await ready(t)
       await write(t, `note of ${id}`)
     }
     await t.keeping.rename('b', 'Twin')
     for (const id of ['a', 'b', 'c', 'd']) await t.keeping.remove(id)
     expect(notice(t, 'Undo')).toHaveLength(4)
     for (const n of notice(t, 'Undo')) n.action!.run()
-    await t.keeping.flush()
-    await rest()
+    for (const id of ['a', 'b', 'c', 'd']) await listed(t, d => d.id === id)
     for (const id of ['a', 'b', 'c', 'd']) expect(JSON.stringify(await t.keeping.bookOf(id))).toContain(`note of ${id}`)
   })
 
@@ -353,7 +362,7 @@ describe('8 · undo', () => {
     const other = await opened(t.bench.current.id)
     await write(other, 'since, in another tab')
     notice(t, 'Bring it back').at(-1)!.action!.run()
-    await rest(40)
+    await until(() => notesOf(t).includes('old'))
     expect(notesOf(await opened(t.bench.current.id)).sort()).toEqual(['old', 'since, in another tab'])
   })
 
@@ -379,7 +388,7 @@ describe('9 · what this version does not know', () => {
     await rest(250)
     expect(await later.keeping.besideOf(id, 'studies')).toEqual(strange)
     later.ladder.choices = [{ at: '2027-01-01', words: 'mine', why: '', gainK: 0, cost: 0 }]
-    await rest()
+    await later.keeping.flush()
     await later.keeping.lookForUnreadable()
     expect(await later.keeping.besideOf(id, 'studies')).toMatchObject({ ladder: { steps: 3 }, tomorrow: [1] })
     expect(later.keeping.unreadable.find(u => u.what === 'studies')!.raw).toEqual(strange)
@@ -390,9 +399,9 @@ describe('9 · what this version does not know', () => {
     const two = await opened(one.bench.current.id)
     const of = (words: string) => ({ at: '2027-01-01', words, why: '', gainK: 0, cost: 0 })
     one.ladder.choices = [of('one')]
-    await rest()
+    await one.keeping.flush()
     two.ladder.choices = [of('two')]
-    await rest()
+    await two.keeping.flush()
     const kept = (await one.keeping.studiesOf(one.bench.current.id))!
     expect(kept.choices!.map(c => c.words)).toEqual(['one', 'two'])
     expect(digest(one.bench.current)).toBe(digest(two.bench.current))
@@ -434,6 +443,18 @@ describe('10 · deleted in one tab, edited in the other', () => {
     const later = await opened(id)
     expect([later.bench.current.site.place, notesOf(later)]).toEqual(['edited', ['its season']])
   })
+  test('a note that is written there is refused, and lies in the way of nothing', async () => {
+    const one = await own()
+    const { id } = one.bench.current
+    await write(one, 'its season')
+    const two = await opened(id)
+    await one.keeping.remove(id)
+    expect(await write(two, 'too late')).toMatch(/deleted in another tab/)
+    expect(two.keeping.state).toBe('deleted')
+    notice(one, 'Undo').at(-1)!.action!.run()
+    await listed(one, d => d.id === id)
+    expect(notesOf(await opened(id))).toEqual(['its season'])
+  })
   test('let go: another design is opened', async () => {
     const { two, id } = await deleted()
     await two.keeping.letDeletedGo()
@@ -444,8 +465,7 @@ describe('10 · deleted in one tab, edited in the other', () => {
     const { one, two, id } = await deleted()
     await two.keeping.keepDeleted()
     notice(one, 'Undo').at(-1)!.action!.run()
-    await one.keeping.flush()
-    await rest()
+    await listed(one, d => d.name === 'Mine (2)')
     expect(
       one.keeping.list
         .filter(k => k.design.name.startsWith('Mine'))

@@ -239,8 +239,7 @@ describe('keeping', () => {
     expect(keeping.list.some(k => k.id === id)).toBe(false)
     const notice = notices.all.find(n => n.action?.label === 'Undo')!
     notice.action!.run()
-    await keeping.flush()
-    await rest()
+    for (let i = 0; i < 100 && !keeping.list.some(k => k.id === id); i++) await rest()
     expect(keeping.list.some(k => k.id === id)).toBe(true)
     expect(await keeping.bookOf(id)).toEqual({ of: 'its season' })
     expect(await keeping.openDesign(id)).toBe(true)

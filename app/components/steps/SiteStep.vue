@@ -150,8 +150,10 @@ function forgetZone(): void {
   zoneTyped.value = null
   zoneFault.value = ''
 }
+const nameFault = ref('')
 function setName(event: Event): void {
-  bench.edit([['site.place', (event.target as HTMLInputElement).value.trim() || 'Place not named yet']])
+  const name = (event.target as HTMLInputElement).value.trim() || 'Place not named yet'
+  nameFault.value = bench.edit([['site.place', name]]) ?? ''
 }
 
 function usePaste(): void {
@@ -198,6 +200,7 @@ function backToNormals(): void {
             <h2 class="group-title">Where</h2>
             <label :for="placeId">Place</label>
             <input :id="placeId" class="input mb-1" :value="site.place" maxlength="120" @change="setName" />
+            <p v-if="nameFault" class="fault" role="alert">{{ nameFault }}</p>
             <PlaceFinder :here="site" @place="moveTo" />
             <div class="grid grid-cols-2 gap-x-3">
               <DesignField path="site.latitudeDeg" :set="(v: number) => setPlace('site.latitudeDeg', v)" />
