@@ -1,5 +1,7 @@
 import type { Design } from '../../core/design'
+import type { Library } from './library'
 import type { KeptDesign } from './records'
+import type { Shelf } from './shelf'
 
 /** What belongs to a design beside its document, as files hold it. */
 export interface Parts {
@@ -62,4 +64,36 @@ export function foundInBackup(
     studiesFound(beside.studies, parts.studies),
   ]
   return found.includes('other') ? 'other' : found.includes('lacking') ? 'lacking' : 'whole'
+}
+
+/**
+ * Puts a design of a backup into a library with all that belongs to it: nothing where all of it is there, what is
+ * lacking where something is, else whole, beside what is there.
+ * @param onBench the design whose pin the bench itself has to take
+ */
+export async function putBackInto(
+  to: Library,
+  { list, isNamed, copyName, asCopy }: Pick<Shelf, 'list' | 'isNamed' | 'copyName' | 'asCopy'>,
+  design: Design,
+  parts: Parts,
+  onBench: string,
+): Promise<{ how: 'new' | 'filled' | 'there'; id: string; pinsBench: boolean }> {
+  const { pinned = null, ...beside } = parts
+  for (const k of list.value) {
+    const found = foundInBackup(k, design, parts, {
+      book: await to.beside(k.id, 'book'),
+      studies: await to.beside(k.id, 'studies'),
+    })
+    if (found === 'whole') return { how: 'there', id: k.id, pinsBench: false }
+    if (found !== 'lacking') continue
+    await to.fill(k.id, beside)
+    const pinsBench = pinned !== null && k.id === onBench
+    if (pinned && !pinsBench) await to.save(k.design, pinned, k.revision)
+    return { how: 'filled', id: k.id, pinsBench }
+  }
+  const isThere = (await to.get(design.id)) !== undefined
+  const name = isNamed(design.name) ? copyName(design.name) : design.name
+  const unique = isThere ? asCopy(design) : { ...design, name }
+  await to.put(unique, pinned, beside)
+  return { how: 'new', id: unique.id, pinsBench: false }
 }

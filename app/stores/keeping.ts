@@ -1,10 +1,9 @@
-import type { BackedUp } from '../../formats/backup-json'
 import { readStudies, type KeptStudies } from '../../core/study/kept'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, type Design } from '../../core/design'
 import { controlIn } from '../../core/text/control'
-import { freshId, openJournal, type Journal, type LeftBehind, type Unsaved } from '../keeping/journal'
+import { freshId, openJournal, type Journal, type LeftBehind } from '../keeping/journal'
 import { layBack } from '../keeping/lay-back'
 import {
   asNew,
@@ -16,9 +15,11 @@ import {
   type Refusal,
 } from '../keeping/library'
 import type { MemoryMedium } from '../keeping/medium'
-import type { Beside, Holding, KeptDesign, Unreadable } from '../keeping/records'
+import type { Beside, Holding, KeptDesign } from '../keeping/records'
 import { isHeld, type BenchState } from '../keeping/states'
-import { foundInBackup, type Parts } from '../keeping/put-back'
+import { putBackInto, type Parts } from '../keeping/put-back'
+import { bringIn, broughtInWords } from '../keeping/recover'
+import { makeShelf } from '../keeping/shelf'
 import { readPast, type Past } from '../keeping/history'
 import { useDesign } from './design'
 import { useNotices } from './notices'
@@ -60,9 +61,6 @@ export const useKeeping = defineStore('keeping', () => {
   const bench = useDesign()
   const year = useYear()
   const notices = useNotices()
-  const list = shallowRef<KeptDesign[]>([])
-  /** What is kept and can't be read. */
-  const unreadable = shallowRef<Unreadable[]>([])
   const state = ref<BenchState>('opening')
   /** Several writes beside the design are on their way. */
   const writing = ref(0)
@@ -76,8 +74,7 @@ export const useKeeping = defineStore('keeping', () => {
   let library: Library = memoryLibrary()
   let opening: Promise<Library> | null = null
   let journal: Journal | null = null
-  /** What an earlier page left and can't be read; and what of it stands in memory, and is on the journal still. */
-  let unsafe: Extract<LeftBehind, { ok: false }>[] = []
+  /** What an earlier page left that stands in memory, and is on the journal still. */
   let broughtIn: LeftBehind[] = []
   let desk: Desk = { id: '', revision: 0, base: 0, saved: null, savedPin: null, saving: false }
   let taking = false
@@ -107,6 +104,8 @@ export const useKeeping = defineStore('keeping', () => {
     }
   }
   const write = <T>(work: (to: Library) => Promise<T>): Promise<T> => inTurn(() => written(work))
+  const shelf = makeShelf({ library: () => library, inTurn, write })
+  const { list, unreadable, refresh, lookForUnreadable, discard, besideOf, isNamed, copyName, asCopy } = shelf
 
   let started: Promise<void> | null = null
   /** The first look at the list, which the bench does not wait for. */
@@ -201,45 +200,21 @@ export const useKeeping = defineStore('keeping', () => {
       return read?.ok ? read.kept.design.site.climate : undefined
     }
     const left = await journal!.left(climateOf)
-    unsafe = left.filter(entry => !entry.ok)
-    if (unsafe.length > 0)
+    shelf.leftBehind(left.filter(entry => !entry.ok))
+    if (left.some(entry => !entry.ok))
       notices.tell('warning', 'Something that was not saved when a page was left cannot be read.', {
         lines: ['It is left as it is, in the list of designs.'],
         seconds: 30,
       })
     for (const entry of left) {
       if (!entry.ok) continue
-      await inTurn(() => written(to => bringIn(to, entry.unsaved)))
+      const came = await write(to => bringIn(to, entry.unsaved, shelf))
+      if (came !== 'over') notices.tell('info', broughtInWords(came, entry.unsaved.design.name))
       // In memory it is not safe yet.
       if (library.lasting) entry.letGo()
       else broughtIn.push(entry)
     }
   }
-  async function bringIn(to: Library, { design, pinned, base, at, page }: Unsaved): Promise<void> {
-    const read = await to.get(design.id)
-    const kept = read?.ok ? read.kept : undefined
-    if (kept && JSON.stringify([kept.design, kept.pinned]) === JSON.stringify([design, pinned])) return
-    // What the same page saved last it went on from, however far the store had told it.
-    const isOwn = kept?.by !== undefined && kept.by === page
-    if (isOwn && kept.updatedAt > at) return
-    if (isOwn || (kept?.revision ?? 0) === base) {
-      const done = await to.save(design, pinned, kept?.revision ?? 0)
-      if (done.ok) return
-    }
-    if (read === undefined) {
-      await to.put(design, pinned, {})
-      notices.tell('info', `“${design.name}” was deleted in another tab while it was changed here: it is kept.`)
-      return
-    }
-    list.value = await namesOf(to)
-    await to.save(asCopy(design), pinned, 0)
-    notices.tell(
-      'info',
-      `What was not saved of “${design.name}” stands beside it as a design of its own: another tab had ` +
-        `changed it since.`,
-    )
-  }
-
   function goWithoutStore(): void {
     const store = library.lasting ? library.medium : null
     const known = store && 'known' in store ? (store.known as ReadonlyMap<string, unknown>) : asNew(Date.now())
@@ -273,7 +248,7 @@ export const useKeeping = defineStore('keeping', () => {
   async function goBackTo(store: Library): Promise<void> {
     if (library.lasting) return
     await saveNow()
-    list.value = await namesOf(store)
+    await shelf.namesOf(store)
     const differences = (library.medium as MemoryMedium).differences()
     const copies = await layBack(differences, store, asCopy, Date.now())
     const wasChanged = differences.some(d => d.place === 'designs' && d.key === desk.id)
@@ -304,9 +279,6 @@ export const useKeeping = defineStore('keeping', () => {
     await refresh()
     if (!isSaved()) void flush()
   }
-  const namesOf = async (store: Library) => (await store.list()).kept
-  const asCopy = (design: Design): Design => ({ ...design, id: freshId(), name: copyName(design.name) })
-
   /** Puts a kept design on the bench, with its undo and redo. */
   async function take(kept: KeptDesign): Promise<void> {
     const past = readPast(await library.beside(kept.id, 'history').catch(() => undefined), kept.design)
@@ -496,39 +468,6 @@ export const useKeeping = defineStore('keeping', () => {
     notices.tell('info', `“${name}” had been changed elsewhere: what stood here is kept as a design of its own.`)
   }
 
-  async function refresh(): Promise<void> {
-    try {
-      const found = await library.list()
-      list.value = found.kept.sort((a, b) => b.updatedAt - a.updatedAt)
-      unreadable.value = [...fromJournal(), ...found.unreadable]
-    } catch {
-      // The store does not answer: what is known of it stays listed.
-    }
-  }
-  const fromJournal = (): Unreadable[] =>
-    unsafe.map(({ key, name, why, raw }) => ({
-      place: 'journal',
-      key,
-      what: 'work that was not saved',
-      name,
-      why,
-      raw,
-      of: null,
-    }))
-  /** Looks for all that can't be read, also beside designs and put aside. */
-  async function lookForUnreadable(): Promise<void> {
-    const found = await inTurn(() => library.unreadable().catch(() => []))
-    unreadable.value = [...fromJournal(), ...found]
-  }
-  /** Takes away something that can't be read, on a person's word. */
-  async function discard(its: Unreadable): Promise<void> {
-    if (its.place === 'journal') {
-      localStorage.removeItem(its.key)
-      unsafe = unsafe.filter(entry => entry.key !== its.key)
-    } else await write(to => to.discard(its))
-    await lookForUnreadable()
-  }
-
   /** The list as it is now, so that names can be told apart. */
   async function settleNames(): Promise<void> {
     await listed
@@ -552,8 +491,6 @@ export const useKeeping = defineStore('keeping', () => {
     announce(desk.id, desk.revision)
     await refresh()
   }
-  const isNamed = (name: string) => list.value.some(k => k.design.name === name)
-
   async function openDesign(id: string): Promise<boolean> {
     await leave()
     const read = await inTurn(() => library.get(id))
@@ -597,8 +534,6 @@ export const useKeeping = defineStore('keeping', () => {
 
   /** What was worked out about a design, as it is kept beside it. */
   const studiesOf = async (id: string): Promise<KeptStudies | null> => readStudies(await besideOf(id, 'studies'))
-  const besideOf = (id: string, kind: Beside): Promise<unknown> =>
-    inTurn(() => library.beside(id, kind).catch(() => undefined))
   /** A design's season book as it is kept beside it: raw, as files hold it. */
   const bookOf = (id: string): Promise<unknown> => besideOf(id, 'book')
 
@@ -631,19 +566,9 @@ export const useKeeping = defineStore('keeping', () => {
   }
 
   /** Everything that is kept: each design with all that belongs to it, and what can't be read. */
-  async function everything(): Promise<{ designs: BackedUp[]; unreadable: Unreadable[] }> {
+  async function everything(): ReturnType<typeof shelf.everything> {
     await Promise.all([flush(), listed])
-    await lookForUnreadable()
-    const { kept } = await inTurn(() => library.list())
-    const { bookTrouble } = await import('../keeping/book-trouble')
-    const designs: BackedUp[] = []
-    for (const { id, design, pinned } of kept) {
-      const book = await besideOf(id, 'book')
-      // A book that can't be read goes with what can't be read.
-      const isSound = book === undefined || book === null || bookTrouble(book).length === 0
-      designs.push({ design, pinned, studies: await besideOf(id, 'studies'), book: isSound ? book : null })
-    }
-    return { designs, unreadable: unreadable.value }
+    return shelf.everything()
   }
 
   /**
@@ -654,41 +579,12 @@ export const useKeeping = defineStore('keeping', () => {
   async function putBack(design: Design, parts: Parts): Promise<'new' | 'filled' | 'there'> {
     await Promise.all([flush(), listed])
     await refresh()
-    const how = await write(async to => {
-      const { pinned = null, ...beside } = parts
-      for (const k of list.value) {
-        const found = foundInBackup(k, design, parts, {
-          book: await to.beside(k.id, 'book'),
-          studies: await to.beside(k.id, 'studies'),
-        })
-        if (found === 'whole') return 'there'
-        if (found === 'lacking') {
-          await to.fill(k.id, beside)
-          if (pinned && k.id === desk.id) void year.pin(pinned)
-          else if (pinned) await to.save(k.design, pinned, k.revision)
-          filled.value = { id: k.id }
-          return 'filled'
-        }
-      }
-      const isThere = (await to.get(design.id)) !== undefined
-      const unique = isThere
-        ? asCopy(design)
-        : { ...design, name: isNamed(design.name) ? copyName(design.name) : design.name }
-      await to.put(unique, pinned, beside)
-      return 'new'
-    })
+    const { how, id, pinsBench } = await write(to => putBackInto(to, shelf, design, parts, desk.id))
+    if (pinsBench) void year.pin(parts.pinned ?? null)
+    if (how === 'filled') filled.value = { id }
     await refresh()
     return how
   }
-  /** Puts something of a backup that can't be read where such things are listed; once. */
-  async function putAside(its: { what: string; name: string; why: string[]; raw: unknown }): Promise<void> {
-    await lookForUnreadable()
-    const text = JSON.stringify(its.raw)
-    if (unreadable.value.some(u => JSON.stringify(u.raw) === text)) return
-    await write(to => to.putAside({ ...its, of: null }))
-    await lookForUnreadable()
-  }
-
   /** Keeps the design on the bench, or one made of it, under a name of its own; the bench stays where it is. */
   async function setAside(design: Design = bench.current): Promise<void> {
     await flush()
@@ -731,11 +627,6 @@ export const useKeeping = defineStore('keeping', () => {
     await refresh()
   }
 
-  function copyName(name: string): string {
-    const plain = name.replace(/ \(\d+\)$/, '').slice(0, 110)
-    for (let n = 2; ; n++) if (!isNamed(`${plain} (${n})`)) return `${plain} (${n})`
-  }
-
   return {
     list,
     unreadable,
@@ -756,7 +647,7 @@ export const useKeeping = defineStore('keeping', () => {
     setAside,
     everything,
     putBack,
-    putAside,
+    putAside: shelf.putAside,
     studiesOf,
     besideOf,
     bookOf,
