@@ -140,3 +140,19 @@ export async function studied(driver: WebDriver, kind: string, ms = 120000): Pro
     `the study ${kind} did not end`,
   )
 }
+
+/** In the page: a design of the store as a newer version of Tierra would have written it. Its id, and what to call. */
+export const AS_NEWER = `
+  const [id, done] = arguments
+  const open = indexedDB.open('tierra')
+  open.onsuccess = () => {
+    const tx = open.result.transaction('designs', 'readwrite')
+    const get = tx.objectStore('designs').get(id)
+    get.onsuccess = () => {
+      get.result.design.schemaVersion = 99
+      get.result.design.tomorrow = 'a field of tomorrow'
+      get.result.soundIn = 99
+      tx.objectStore('designs').put(get.result)
+    }
+    tx.oncomplete = () => { open.result.close(); done() }
+  }`

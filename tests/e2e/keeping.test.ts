@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { epwText } from '../formats/epw-file'
-import { click, coldest, field, find, killProcesses, openBrowser, settled, type, WAIT_MS } from './browser'
+import { AS_NEWER, click, coldest, field, find, killProcesses, openBrowser, settled, type, WAIT_MS } from './browser'
 import { app, driver, dropFile, fresh, notice, text, keepState, savedText, element } from './session'
 
 describe('keeping', () => {
@@ -123,20 +123,7 @@ describe('keeping', () => {
 
   test('what a newer version has written is listed apart, said at its address, and saved as a file', async () => {
     await fresh('/?step=store')
-    await driver.executeAsyncScript(`
-      const done = arguments[0]
-      const open = indexedDB.open('tierra')
-      open.onsuccess = () => {
-        const tx = open.result.transaction('designs', 'readwrite')
-        const get = tx.objectStore('designs').get('fjellro')
-        get.onsuccess = () => {
-          get.result.design.schemaVersion = 99
-          get.result.design.tomorrow = 'a field of tomorrow'
-          get.result.soundIn = 99
-          tx.objectStore('designs').put(get.result)
-        }
-        tx.oncomplete = () => { open.result.close(); done() }
-      }`)
+    await driver.executeAsyncScript(AS_NEWER, 'fjellro')
     await driver.get(`${app.address}/?d=fjellro&step=store`)
     await settled(driver)
     expect(await notice()).toMatch(/in the address cannot be read; another is opened[\s\S]*newer Tierra/)

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
-import { click, find, openBrowser, settled, studied, type Size } from './browser'
+import { AS_NEWER, click, find, openBrowser, settled, studied, type Size } from './browser'
 
 interface Shot {
   name: string
@@ -18,6 +18,8 @@ interface Shot {
   theme?: 'day' | 'night'
   units?: string
   size?: Size
+  /** The design that a newer version of Tierra is said to have written. */
+  newer?: string
 }
 
 const SHOTS: Shot[] = [
@@ -46,7 +48,7 @@ const SHOTS: Shot[] = [
   { name: 'drawing', path: '/?step=build', clicks: ['tab-drawings'] },
   { name: 'season-tonight', path: '/?step=season', until: 'nights' },
   { name: 'season-compare', path: '/?step=season', wait: 'nights', clicks: ['tab-designed', 'find'], until: 'found' },
-  { name: 'season-tasks', path: '/?step=season', wait: 'nights', clicks: ['tab-tasks'], until: 'season-tasks' },
+  { name: 'kept-apart', path: '/designs', newer: 'fjellro', until: 'unreadable' },
   {
     name: 'season-phone',
     path: '/?step=season',
@@ -62,7 +64,9 @@ const SHOTS: Shot[] = [
   },
 ]
 
-for (const shot of SHOTS) {
+/** Names of those that are to be taken; none: all. */
+const asked = process.argv.slice(2)
+for (const shot of SHOTS.filter(s => asked.length === 0 || asked.includes(s.name))) {
   const driver = await openBrowser(shot.size ?? { width: 1280, height: 800 })
   await driver.get(`${process.env.TIERRA_ADDRESS}/icon.svg`)
   await driver.executeScript(
@@ -71,6 +75,11 @@ for (const shot of SHOTS) {
     shot.theme ?? 'day',
   )
   await driver.get(process.env.TIERRA_ADDRESS + shot.path)
+  if (shot.newer) {
+    await find(driver, 'design-list')
+    await driver.executeAsyncScript(AS_NEWER, shot.newer)
+    await driver.navigate().refresh()
+  }
   if (shot.path.startsWith('/designs')) await find(driver, 'design-list')
   else await settled(driver)
   if (shot.wait) await find(driver, shot.wait)
