@@ -48,10 +48,10 @@ export const useKept = defineStore('kept', () => {
     if (!withStudies({}, before, its)) return
     known = { ...known, ...its }
     for (const key of ['stages', 'choices'] as const) if (!its[key]) delete known[key]
-    // A design that was deleted elsewhere takes no more of them: the page says so.
     await keeping
       .alter(whose.value, 'studies', raw => ({ ...withStudies(raw, before, its), result: null }))
-      .catch(() => null)
+      // A design that was deleted elsewhere takes no more of them, which the page says, until it is kept again.
+      .catch(() => (known = before))
   }
 
   /** Puts studies into the stores, as far as they are of the design as it stands. */
@@ -92,6 +92,12 @@ export const useKept = defineStore('kept', () => {
     const keepIts = () => {
       if (ready.value) void keep()
     }
+    watch(
+      () => keeping.state,
+      state => {
+        if (state === 'kept') keepIts()
+      },
+    )
     // What somebody chose is kept at once; what was worked out, once it is at rest.
     watch([() => ladder.choices, () => ladder.stages], keepIts, { flush: 'sync' })
     watchDebounced([() => ladder.state.running, () => ladder.found, () => sweeps.points, () => winters.all], keepIts, {

@@ -288,7 +288,8 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
         await s.keeping.flush()
         return ready
       })
-      if (done?.result) wrote(page, mark)
+      // While saving waits for a person's choice, the page says so.
+      if (done?.result && !isHeld(page.stores.keeping.state)) wrote(page, mark)
     },
     async another(page, n) {
       await page.do(s => s.keeping.openDesign(s.keeping.list[n % Math.max(1, s.keeping.list.length)]?.id ?? ''))

@@ -438,10 +438,14 @@ describe('10 · deleted in one tab, edited in the other', () => {
   }
   test('kept: it is there again, with its book', async () => {
     const { two, id } = await deleted()
+    two.ladder.choices = [{ at: '2027-01-01', words: 'chosen meanwhile', why: '', gainK: 0, cost: 0 }]
     await two.keeping.keepDeleted()
     expect(two.keeping.state).toBe('kept')
+    await rest()
+    await two.keeping.flush()
     const later = await opened(id)
     expect([later.bench.current.site.place, notesOf(later)]).toEqual(['edited', ['its season']])
+    expect(later.ladder.choices.map(c => c.words)).toEqual(['chosen meanwhile'])
   })
   test('a note that is written there is refused, and lies in the way of nothing', async () => {
     const one = await own()
