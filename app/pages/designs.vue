@@ -30,7 +30,7 @@ function saveUnreadable({ what, name, raw }: Unreadable): void {
   saveText(fileNameOf(what, name), text)
 }
 /** Which of those that can't be read is asked about before it goes. */
-const leaving = ref<Unreadable | null>(null)
+const leaving = shallowRef<Unreadable | null>(null)
 
 async function open(id: string): Promise<void> {
   if (await keeping.openDesign(id)) await navigateTo({ path: '/', query: { d: id } })

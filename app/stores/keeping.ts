@@ -4,7 +4,6 @@ import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { DEMOS, type Design } from '../../core/design'
 import { controlIn } from '../../core/text/control'
 import { freshId, openJournal, type Journal, type LeftBehind } from '../keeping/journal'
-import { layBack } from '../keeping/lay-back'
 import {
   asNew,
   DesignGone,
@@ -17,8 +16,7 @@ import {
 import type { MemoryMedium } from '../keeping/medium'
 import type { Beside, Holding, KeptDesign } from '../keeping/records'
 import { isHeld, type BenchState } from '../keeping/states'
-import { putBackInto, type Parts } from '../keeping/put-back'
-import { bringIn, broughtInWords } from '../keeping/recover'
+import type { Parts } from '../keeping/put-back'
 import { makeShelf } from '../keeping/shelf'
 import { readPast, type Past } from '../keeping/history'
 import { useDesign } from './design'
@@ -206,6 +204,8 @@ export const useKeeping = defineStore('keeping', () => {
         lines: ['It is left as it is, in the list of designs.'],
         seconds: 30,
       })
+    if (left.length === 0) return
+    const { bringIn, broughtInWords } = await import('../keeping/recover')
     for (const entry of left) {
       if (!entry.ok) continue
       const came = await write(to => bringIn(to, entry.unsaved, shelf))
@@ -226,8 +226,11 @@ export const useKeeping = defineStore('keeping', () => {
       'This browser does not let Tierra keep designs (its store is blocked or full). Work goes on in ' +
         'memory and the store is tried again; export your design before you close the page.',
     )
+    // Loaded while it can be: the network may be gone by the time that it is asked for.
+    void layingBack()
     tryLater()
   }
+  const layingBack = () => import('../keeping/lay-back')
   function tryLater(): void {
     clearTimeout(retry)
     retry = setTimeout(() => void tryStore(), RETRY_MS)
@@ -250,6 +253,7 @@ export const useKeeping = defineStore('keeping', () => {
     await saveNow()
     await shelf.namesOf(store)
     const differences = (library.medium as MemoryMedium).differences()
+    const { layBack } = await layingBack()
     const copies = await layBack(differences, store, asCopy, Date.now())
     const wasChanged = differences.some(d => d.place === 'designs' && d.key === desk.id)
     library = store
@@ -579,6 +583,7 @@ export const useKeeping = defineStore('keeping', () => {
   async function putBack(design: Design, parts: Parts): Promise<'new' | 'filled' | 'there'> {
     await Promise.all([flush(), listed])
     await refresh()
+    const { putBackInto } = await import('../keeping/put-back')
     const { how, id, pinsBench } = await write(to => putBackInto(to, shelf, design, parts, desk.id))
     if (pinsBench) void year.pin(parts.pinned ?? null)
     if (how === 'filled') filled.value = { id }

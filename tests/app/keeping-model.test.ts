@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
 import { DEMOS, startingDesign, type Design } from '../../core/design'
 import { emptyBook, packBook, type Book } from '../../core/season/book'
+import { emptyLog } from '../../core/season/log'
 import { readBackup, writeBackup } from '../../formats/backup-json'
 import { freshId } from '../../app/keeping/journal'
 import type { Cells, Medium, Place } from '../../app/keeping/medium'
@@ -279,6 +280,25 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
       )
       if (done?.result === null) wrote(page, mark)
     },
+    async log(page) {
+      const mark = fresh()
+      const log = emptyLog(480_000, 24)
+      log.values.insideC.fill(count % 30)
+      const file = { id: mark, name: mark, at: '', how: null, told: [], log, days: [], source: null }
+      const done = await page.do(s => s.season.takeIn(file))
+      if (done && !('fault' in done.result)) wrote(page, mark)
+    },
+    async file(page) {
+      const [mark, noted] = [fresh(), fresh()]
+      const design = startingDesign(`file-${mark}`, 'From a file')
+      const { written } = emptyBook()
+      const note = { on: '2027-01-02', text: noted, picture: '' }
+      const book = packBook({ written: { ...written, notes: [note] }, log: null })
+      const marked = { ...design, site: { ...design.site, place: `at ${mark}` } }
+      if (!(await page.do(s => s.keeping.add(marked, { book })))) return
+      wrote(page, mark)
+      wrote(page, noted)
+    },
     async study(page) {
       const mark = fresh()
       const choice = { at: '2027-01-01', words: mark, why: '', gainK: 0, cost: 0 }
@@ -475,10 +495,12 @@ beforeAll(() => {
 const KINDS: [string, number][] = [
   ['edit', 8],
   ['note', 5],
+  ['log', 2],
   ['study', 3],
   ['undo', 2],
   ['another', 3],
   ['begin', 1],
+  ['file', 1],
   ['duplicate', 1],
   ['remove', 2],
   ['theirs', 1],

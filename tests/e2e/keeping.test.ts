@@ -145,23 +145,30 @@ describe('keeping', () => {
   })
 
   test('the design that was last on the bench is opened; undo and redo outlive a reload', async () => {
-    await fresh('/?d=ribera-alta&step=store')
+    await fresh('/?step=store')
+    await driver.get(`${app.address}/designs`)
+    await element(By.css('[aria-label="Duplicate Hollow Ash Seed Library"]')).click()
+    await driver.wait(async () => /Library \(2\) · on the bench/.test(await text('[data-test="design-list"]')), WAIT_MS)
+    await driver.get(`${app.address}/?step=store`)
+    await settled(driver)
     const many = async () => (await field(driver, 'How many')).getAttribute('value')
-    const before = await many()
-    for (const count of ['5', '6', '7']) await type(driver, 'How many', count)
+    const says = (count: string) =>
+      driver.wait(async () => (await many()) === count, WAIT_MS, `it did not come to ${count}`)
+    for (const count of ['15', '16', '17']) await type(driver, 'How many', count)
     await click(driver, 'undo')
+    await says('16')
     await keepState('kept')
-    await driver.sleep(600)
+    await driver.sleep(800)
     await driver.get(`${app.address}/`)
     await settled(driver)
-    expect(await (await find(driver, 'design-menu')).getText()).toBe('Escuela Ribera Alta')
+    expect(await (await find(driver, 'design-menu')).getText()).toBe('Hollow Ash Seed Library (2)')
     await click(driver, 'step-store')
-    expect(await many()).toBe('6')
+    await says('16')
     await click(driver, 'redo')
-    await driver.wait(async () => (await many()) === '7', WAIT_MS, 'redo was forgotten')
-    for (const count of ['6', '5', before]) {
+    await says('17')
+    for (const count of ['16', '15', '14']) {
       await click(driver, 'undo')
-      await driver.wait(async () => (await many()) === count, WAIT_MS, `undo did not bring back ${count}`)
+      await says(count)
     }
   })
 
@@ -170,7 +177,7 @@ describe('keeping', () => {
     const { identifier } = await driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
       source: 'IDBFactory.prototype.open = () => { throw new DOMException("blocked", "SecurityError") }',
     })
-    await driver.get(`${app.address}/?step=store`)
+    await driver.get(`${app.address}/?d=hollow-ash&step=store`)
     await settled(driver)
     expect(await notice()).toMatch(/does not let Tierra keep designs/)
     expect(await (await find(driver, 'keep-state')).getText()).toBe('in memory only')
