@@ -51,6 +51,17 @@ export default defineNuxtConfig({
     externals: { traceInclude: ['node_modules/piscina/dist/worker.js'] },
   },
   hooks: {
+    // Nothing but the bench is fetched ahead of the first score: what is loaded on demand waits until it is asked for.
+    'build:manifest': manifest => {
+      const needed = new Set<string>()
+      const need = (key: string) => {
+        if (needed.has(key) || !manifest[key]) return
+        needed.add(key)
+        for (const other of manifest[key].imports ?? []) need(other)
+      }
+      for (const key of Object.keys(manifest)) if (/pages\/index\.vue$|entry/.test(key)) need(key)
+      for (const [key, file] of Object.entries(manifest)) if (!needed.has(key)) file.prefetch = false
+    },
     'nitro:build:public-assets': nitro => writeServiceWorker(nitro.options.output.publicDir),
     // The threads of the server's pool run a bundle of their own, which lies beside the server.
     'nitro:init': nitro => {

@@ -71,14 +71,14 @@ const more = computed(() => [
 
 <template>
   <header class="flex items-center gap-x-3 border-b border-ink px-4 py-1">
-    <NuxtLink to="/designs" class="slab text-2xl"> Tierra </NuxtLink>
+    <NuxtLink to="/designs" class="slab text-2xl" :prefetch="false"> Tierra </NuxtLink>
     <Menu as="div" class="relative min-w-0">
       <MenuButton class="button quiet slab max-w-full text-[1.05rem]" data-test="design-menu">
         <span class="truncate">{{ bench.current.name }}</span> <ChevronDown :size="16" aria-hidden="true" />
       </MenuButton>
       <MenuItems class="items left-0">
         <MenuItem v-slot="{ active }">
-          <NuxtLink to="/designs" class="item" :class="{ active }"> All designs </NuxtLink>
+          <NuxtLink to="/designs" class="item" :class="{ active }" :prefetch="false"> All designs </NuxtLink>
         </MenuItem>
         <MenuItem v-slot="{ active }">
           <button class="item" :class="{ active }" data-test="menu-new" @click="emit('plain')">A plain new one</button>
