@@ -48,6 +48,7 @@ export function useBackup() {
     if (!read.ok) return no([read.message])
     const back: string[] = []
     const filled: string[] = []
+    const matched = new Set<string>()
     let there = 0
     const apart: string[] = []
     const putAside = async (what: string, name: string, why: string[], raw: unknown) => {
@@ -56,7 +57,7 @@ export function useBackup() {
     }
     for (const { design, rawStudies, book, pinned, leftOut } of read.designs) {
       const its = { pinned, studies: rawStudies ?? undefined, book: book ? packBook(book) : undefined }
-      const how = await keeping.putBack(design, its)
+      const how = await keeping.putBack(design, its, matched)
       if (how === 'there') there++
       else (how === 'new' ? back : filled).push(design.name)
       for (const { what, raw, faults } of leftOut) await putAside(what, design.name, linesOf(faults), raw)

@@ -70,6 +70,7 @@ export function foundInBackup(
  * Puts a design of a backup into a library with all that belongs to it: nothing where all of it is there, what is
  * lacking where something is, else whole, beside what is there.
  * @param onBench the design whose pin the bench itself has to take
+ * @param matched ids of designs that others of the same backup were found to be
  */
 export async function putBackInto(
   to: Library,
@@ -77,9 +78,11 @@ export async function putBackInto(
   design: Design,
   parts: Parts,
   onBench: string,
+  matched: ReadonlySet<string>,
 ): Promise<{ how: 'new' | 'filled' | 'there'; id: string; pinsBench: boolean }> {
   const { pinned = null, ...beside } = parts
   for (const k of list.value) {
+    if (matched.has(k.id)) continue
     const found = foundInBackup(k, design, parts, {
       book: await to.beside(k.id, 'book'),
       studies: await to.beside(k.id, 'studies'),

@@ -579,12 +579,18 @@ export const useKeeping = defineStore('keeping', () => {
    * Puts a design of a backup back with all that belongs to it: where all of it is there already, nothing is done;
    * where its design is there and something beside it is not, that is filled in; else it goes beside, whole. The bench
    * stays where it is.
+   * @param matched designs that others of the same backup were found to be: each is found once
    */
-  async function putBack(design: Design, parts: Parts): Promise<'new' | 'filled' | 'there'> {
+  async function putBack(
+    design: Design,
+    parts: Parts,
+    matched = new Set<string>(),
+  ): Promise<'new' | 'filled' | 'there'> {
     await Promise.all([flush(), listed])
     await refresh()
     const { putBackInto } = await import('../keeping/put-back')
-    const { how, id, pinsBench } = await write(to => putBackInto(to, shelf, design, parts, desk.id))
+    const { how, id, pinsBench } = await write(to => putBackInto(to, shelf, design, parts, desk.id, matched))
+    matched.add(id)
     if (pinsBench) void year.pin(parts.pinned ?? null)
     if (how === 'filled') filled.value = { id }
     await refresh()

@@ -373,10 +373,11 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
       if (!backup) return
       const read = readBackup(backup.text)
       if (!read.ok) throw new Error(read.message)
+      const matched = new Set<string>()
       const done = await page.do(async s => {
         for (const { design, rawStudies, book, pinned, leftOut } of read.designs) {
           const parts = { pinned, studies: rawStudies ?? undefined, book: book ? packBook(book) : undefined }
-          await s.keeping.putBack(design, parts)
+          await s.keeping.putBack(design, parts, matched)
           for (const { what, raw } of leftOut) await s.keeping.putAside({ what, name: '', why: [], raw })
         }
         for (const { name, raw } of read.refused) await s.keeping.putAside({ what: 'a design', name, why: [], raw })

@@ -124,9 +124,10 @@ describe('2 · backups and restores', () => {
     const read = readBackup(text)
     if (!read.ok) throw new Error(read.message)
     const how: string[] = []
+    const matched = new Set<string>()
     for (const { design, rawStudies, book, pinned, leftOut } of read.designs) {
       const parts = { pinned, studies: rawStudies ?? undefined, book: book ? packBook(book) : undefined }
-      how.push(await t.keeping.putBack(design, parts))
+      how.push(await t.keeping.putBack(design, parts, matched))
       for (const { what, raw } of leftOut) await t.keeping.putAside({ what, name: design.name, why: [], raw })
     }
     for (const its of read.strange) await t.keeping.putAside(its)
@@ -141,6 +142,9 @@ describe('2 · backups and restores', () => {
   async function full(): Promise<Tab> {
     const t = await opened()
     await write(t, 'of the demo')
+    // Two that say the same are two.
+    await t.keeping.add(house('Twin', 'twin-1'))
+    await t.keeping.duplicate('twin-1')
     await t.keeping.add(house('Mine'))
     await ready(t)
     await write(t, 'of mine')
