@@ -64,7 +64,7 @@ function browserMedium(db: IDBPDatabase<Schema>): Medium {
     keys: place => db.getAllKeys(place),
     get: (place, key) => db.get(place, key),
     async change(work) {
-      // Strict: what is said to be kept has reached the disk.
+      // Strict: “kept” is shown only for what has reached the disk.
       const tx = db.transaction([...PLACES], 'readwrite', { durability: 'strict' })
       try {
         const result = await work({

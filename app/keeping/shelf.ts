@@ -30,7 +30,7 @@ export function makeShelf({ library, inTurn, write }: Keeper) {
       // The store does not answer: what is known of it stays listed.
     }
   }
-  /** The list of a library that is about to be gone over to: its names are told apart from now on. */
+  /** The list of a library that is about to be used: new names differ from those in it. */
   const namesOf = async (store: Library): Promise<unknown> => show((await store.list()).kept)
 
   const leftBehind = (entries: typeof unsafe) => (unsafe = entries)

@@ -472,7 +472,7 @@ export const useKeeping = defineStore('keeping', () => {
     notices.tell('info', `“${name}” had been changed elsewhere: what stood here is kept as a design of its own.`)
   }
 
-  /** The list as it is now, so that names can be told apart. */
+  /** Brings the list up to date, so that a new name differs from all others. */
   async function settleNames(): Promise<void> {
     await listed
     await refresh()

@@ -1,3 +1,4 @@
+import { unreadDay } from './log'
 import type { Written } from './book'
 
 export type WrittenDay = Written['days'][number]
@@ -14,17 +15,7 @@ export function withReading(
   key: DayReading,
   value: number | null,
 ): { written: Written } | { fault: string } {
-  const blank: WrittenDay = {
-    date,
-    insideMinC: null,
-    insideMaxC: null,
-    outsideMinC: null,
-    outsideMaxC: null,
-    soilC: null,
-    waterC: null,
-    rh: null,
-  }
-  const day = { ...(written.days.find(d => d.date === date) ?? blank), [key]: value }
+  const day = { ...(written.days.find(d => d.date === date) ?? unreadDay(date)), [key]: value }
   const crossed = (low: number | null, high: number | null) => low !== null && high !== null && low > high
   if (crossed(day.insideMinC, day.insideMaxC))
     return { fault: 'The lowest inside can’t be above the highest. Allowed: one at or under the other.' }

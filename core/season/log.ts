@@ -36,6 +36,18 @@ export interface DailyReading {
   rh: number | null
 }
 
+/** A day of which nothing was read. */
+export const unreadDay = (date: string): DailyReading => ({
+  date,
+  insideMinC: null,
+  insideMaxC: null,
+  outsideMinC: null,
+  outsideMaxC: null,
+  soilC: null,
+  waterC: null,
+  rh: null,
+})
+
 export const emptyLog = (startH: number, hours: number): HourlyLog => ({
   startH,
   hours,

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { emptyLog, LONGEST_H, type DailyReading, type HourlyLog } from '../../core/season/log'
+import { emptyLog, LONGEST_H, unreadDay, type DailyReading, type HourlyLog } from '../../core/season/log'
 import { isOfDay, isReading, LOGGER_COLUMNS, readingOf, type ReadColumn } from './columns'
 import { guessReading, isNewestFirst, type LoggerReading } from './guess'
 import { numberOf, rangeOf, readingIn } from './readings'
@@ -242,16 +242,7 @@ class Days {
     let day = this.days.get(date)
     if (day) this.again++
     else {
-      day = {
-        date,
-        insideMinC: null,
-        insideMaxC: null,
-        outsideMinC: null,
-        outsideMaxC: null,
-        soilC: null,
-        waterC: null,
-        rh: null,
-      }
+      day = unreadDay(date)
       this.days.set(date, day)
     }
     this.used.forEach(({ column }, k) => {

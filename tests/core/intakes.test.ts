@@ -3,7 +3,7 @@ import { emptyBook, packBook, unpackBook, type Book } from '../../core/season/bo
 import type { Intake } from '../../core/season/intake'
 import { withIntake, withoutIntake } from '../../core/season/intakes'
 import { joined } from '../../core/season/joined'
-import { emptyLog, type DailyReading, type HourlyLog } from '../../core/season/log'
+import { emptyLog, unreadDay, type DailyReading, type HourlyLog } from '../../core/season/log'
 
 const START = 496_000
 function logOf(fromH: number, hours: number, value: number): HourlyLog {
@@ -21,16 +21,7 @@ const fileOf = (id: string, log: HourlyLog | null, days: DailyReading[] = []): O
   days,
   source: null,
 })
-const day = (date: string, insideMinC: number): DailyReading => ({
-  date,
-  insideMinC,
-  insideMaxC: null,
-  outsideMinC: null,
-  outsideMaxC: null,
-  soilC: null,
-  waterC: null,
-  rh: null,
-})
+const day = (date: string, insideMinC: number): DailyReading => ({ ...unreadDay(date), insideMinC })
 const sound = <T extends object>(made: T | { fault: string }): T => {
   if ('fault' in made) throw new Error(made.fault as string)
   return made as T

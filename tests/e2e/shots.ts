@@ -18,7 +18,7 @@ interface Shot {
   theme?: 'day' | 'night'
   units?: string
   size?: Size
-  /** The design that a newer version of Tierra is said to have written. */
+  /** A design that is shown as if a newer version of Tierra had written it. */
   newer?: string
 }
 

@@ -45,7 +45,7 @@ describe('prices as spreadsheets save them again', () => {
     return found.ok ? found.prices.map(p => p.each) : found.message
   }
 
-  test('thousands and decimals are told apart by what else stands there; two numbers are asked about', () => {
+  test('the other prices show whether commas are decimal; what could be two numbers is asked about', () => {
     expect(prices('1234', '12.50')).toEqual([1234, 12.5])
     expect(prices('12,5', '1,234')).toEqual([12.5, 1.234])
     expect(prices('12.50', '1,234')).toEqual([12.5, 1234])
