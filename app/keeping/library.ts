@@ -59,8 +59,6 @@ export interface Library {
    * written over. Without a `value` nothing is written. Rejects with DesignGone where there is no such design.
    */
   alter: <T>(id: string, kind: Beside, make: (raw: unknown) => Altered<T>) => Promise<T>
-  /** All that belongs to a design; undefined for nothing. */
-  holding: (id: string) => Promise<Holding | undefined>
   /** Puts a whole design in, in one transaction; false, and nothing changes, where one of its id is there. */
   put: (design: Design, pinned: Design | null, beside: Partial<Record<Beside, unknown>>) => Promise<boolean>
   /** Lays what a design lacks beside it, studies one by one: what is there already stays. */
@@ -243,12 +241,6 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
         await setBeside(cells, id, kind, value)
         return result
       }),
-    holding: id =>
-      medium.change(async cells => {
-        const record = await cells.get('designs', id)
-        const beside = await besideIn(cells, id)
-        return record === undefined && Object.keys(beside).length === 0 ? undefined : { id, record, beside }
-      }),
     put: (design, pinned, beside) =>
       medium.change(async cells => {
         if ((await cells.get('designs', design.id)) !== undefined) return false
@@ -261,7 +253,8 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
     fill: (id, { book, studies }) =>
       medium.change(async cells => {
         const there = await besideIn(cells, id)
-        if (book && !there.book) await setBeside(cells, id, 'book', book)
+        // A book that was taken back to none is none.
+        if (book && (there.book?.value ?? null) === null) await setBeside(cells, id, 'book', book)
         if (studies) await setBeside(cells, id, 'studies', { ...studies, ...(there.studies?.value as object) })
       }),
     remove: id =>

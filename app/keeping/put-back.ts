@@ -48,7 +48,7 @@ function studiesFound(there: unknown, given: unknown): Found {
  * Whether a kept design is the one of a backup: `whole` where all that the backup has of it is there, `lacking` where
  * something that belongs to it is not there at all, `other` where it is another or says something else.
  */
-export function foundInBackup(
+function foundInBackup(
   kept: KeptDesign,
   design: Design,
   parts: Parts,

@@ -83,6 +83,18 @@ describe.each([
     })
   })
 
+  test('what a design lacks is filled in, and nothing that is there is written over', async () => {
+    const library = await open()
+    await library.alter('saritas', 'book', () => ({ value: null, result: null }))
+    await library.alter('saritas', 'studies', () => ({ value: { stages: { a: 'now' } }, result: null }))
+    await library.fill('saritas', { book: { b: 1 }, studies: { stages: { a: 'later' }, choices: [1] } })
+    await library.fill('saritas', { book: { b: 2 } })
+    expect(await library.beside('saritas', 'book')).toEqual({ b: 1 })
+    expect(await library.beside('saritas', 'studies')).toEqual({ stages: { a: 'now' }, choices: [1] })
+    for (const kind of ['book', 'studies'] as const)
+      await library.alter('saritas', kind, () => ({ value: null, result: null }))
+  })
+
   test('what cannot be read is listed apart, is not written over, and goes on a word alone', async () => {
     const library = await open()
     const broken = { id: 'broken', design: { schemaVersion: 1, name: 'Broken' }, revision: 3 }

@@ -96,7 +96,7 @@ describe('stamps', () => {
     expect(spring.at('2027-03-28', 2)).toBe(2)
   })
 
-  test('day and month are told apart by the first date that can be only one', () => {
+  test('the first date that can be only one shows whether the day or the month comes first', () => {
     const order = (dates: string[]) => {
       const found = loggerTable(`time,inside\n${dates.map(d => `${d} 10:00,5`).join('\n')}`)
       return found.ok && guessDayFirst(found.table, guessColumns(found.table.heading))
