@@ -1,4 +1,4 @@
-import { choice, count, flag, group, length, orNull, share, type Value } from '../design/field'
+import { choice, count, flag, group, length, orNull, share, thickness, type Value } from '../design/field'
 import { airPath, CORRUGATION_M, roundPipe, type PipeBundle } from './air-path'
 import { controls, fan, fanCost, intake, on, PIPE_M, startK, throughGround } from './common'
 import type { AirStoreKind } from './kind'
@@ -31,7 +31,7 @@ const fields = group(
     layout: choice(LAYOUT_CHOICES, { start: 'one layer', label: 'Pipes lie' }),
     pipes: count(1, 200, { start: 10, label: 'Pipes' }),
     pipeLengthM: length(1, 100, { start: 8, label: 'Pipe length', hint: 'each, with all its runs' }),
-    pipeDiameterM: length(0.04, 0.6, { start: 0.1, label: 'Pipe diameter' }),
+    pipeDiameterM: thickness(0.04, 0.6, { start: 0.1, label: 'Pipe diameter' }),
     spacingM: length(0.1, 3, { start: 0.4, label: 'Apart', hint: 'from middle to middle' }),
     depthM: length(0.2, 2.5, { start: 0.9, label: 'Depth' }),
     perforated: flag({ start: true, label: 'Perforated', about: 'what condenses seeps into the soil' }),
@@ -44,11 +44,11 @@ const fields = group(
       ],
       { start: 'pipe', label: 'Manifolds' },
     ),
-    manifoldM: orNull(length(0.05, 2, { none: 'as wide as all pipes', label: 'Manifold diameter' }), {
+    manifoldM: orNull(thickness(0.05, 2, { none: 'as wide as all pipes', label: 'Manifold diameter' }), {
       start: null,
       about: '`null`: as large as all pipes together',
     }),
-    riserM: orNull(length(0.05, 2, { none: 'as wide as all pipes', label: 'Riser diameter' }), {
+    riserM: orNull(thickness(0.05, 2, { none: 'as wide as all pipes', label: 'Riser diameter' }), {
       start: null,
       about: 'the pipe that brings the air down; `null`: as large as all pipes together',
     }),

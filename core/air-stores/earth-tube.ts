@@ -1,4 +1,4 @@
-import { choice, group, length, temperature, type Value } from '../design/field'
+import { choice, group, length, temperature, thickness, type Value } from '../design/field'
 import { airPath, roundPipe } from './air-path'
 import { fan, fanCost, on, PIPE_M } from './common'
 import { NO_WORK, type AirStoreKind } from './kind'
@@ -9,7 +9,7 @@ const fields = group(
     kind: choice([{ id: 'earth tube', name: 'Earth tube' }], {}),
     on,
     lengthM: length(1, 100, { start: 20, label: 'long' }),
-    diameterM: length(0.04, 0.6, { start: 0.2, label: 'Diameter' }),
+    diameterM: thickness(0.04, 0.6, { start: 0.2, label: 'Diameter' }),
     depthM: length(0.2, 2.5, { start: 1.6, label: 'Depth' }),
     belowC: temperature(-60, 60, { start: 4, label: 'Runs below' }),
     aboveC: temperature(-60, 60, { start: 28, label: 'Runs above' }),

@@ -10,10 +10,10 @@ const kept = (study: string, points = 0) =>
         `const [study, points, done] = arguments
         const open = indexedDB.open('tierra')
         open.onsuccess = () => {
-          const all = open.result.transaction('settings').objectStore('settings').getAll()
+          const all = open.result.transaction('beside').objectStore('beside').getAll()
           all.onsuccess = () => {
             open.result.close()
-            done(all.result.some(v => v?.[study] && (v[study].points ?? []).length >= points))
+            done(all.result.some(({ value }) => value?.[study] && (value[study].points ?? []).length >= points))
           }
         }`,
         study,
