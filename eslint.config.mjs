@@ -27,4 +27,5 @@ export default tseslint.config(
     },
   },
   { files: ['scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 )

@@ -39,9 +39,11 @@ export default {
   },
   // Packages that ship as modules alone.
   transformIgnorePatterns: [`/node_modules/(?!(${MODULES.join('|')})/)`],
-  setupFiles: ['<rootDir>/tests/fast-check-setup.ts'],
+  globalSetup: '<rootDir>/tests/bundle.mjs',
+  runtime: '<rootDir>/tests/shared-core.cjs',
   sandboxInjectedGlobals: LOOKED_UP,
   maxWorkers: 2,
+  reporters: ['<rootDir>/tests/progress-reporter.mjs', ['summary', { summaryThreshold: Infinity }]],
   // Years are long on a machine that is busy.
   testTimeout: 120_000,
 }

@@ -5,6 +5,6 @@ export default {
   testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/'],
   setupFilesAfterEnv: ['<rootDir>/tests/e2e/once-more.ts'],
-  maxWorkers: 1,
+  maxWorkers: 2,
   testTimeout: 180_000,
 }

@@ -10,3 +10,10 @@ export class BadInput extends Error {
     super(lines.join('\n'))
   }
 }
+
+/** What a command looked for and should not have found: it is printed, and the command ends with exit code 1. */
+export class FoundWrong extends Error {
+  constructor(readonly output: unknown) {
+    super('found wrong')
+  }
+}

@@ -87,6 +87,8 @@ export async function benchCommand(args: string[]): Promise<unknown> {
 /** Years of a kind that are timed, where the sweep is no shorter, and those before them that warm the compiler up. */
 const YEARS = 20
 const WARM = 4
+/** As many warm up each worker of a sweep. */
+const SWEEP_WARM = 12
 
 /**
  * Times years of a kind, each with nothing remembered; the same with the unheated twin of a heated year; and again
@@ -98,7 +100,8 @@ function timed(clock: () => number, make: (index: number) => Design, years: numb
   const twins: number[] = []
   let stages: Record<string, number> = {}
   let memoryMB = 0
-  for (let i = 0; i < WARM + years; i++) {
+  const warm = Math.min(WARM, years)
+  for (let i = 0; i < warm + years; i++) {
     const before = process.memoryUsage()
     const engine = createYearEngine(clock)
     const design = make(i)
@@ -110,7 +113,7 @@ function timed(clock: () => number, make: (index: number) => Design, years: numb
       { unheated: false },
     ).answers.runMs
     const both = createYearEngine(clock).run(design).answers.runMs
-    if (i < WARM) continue
+    if (i < warm) continue
     times.push(first)
     again.push(second)
     twins.push(both)
@@ -147,7 +150,7 @@ async function sweepPerSecond(workers: number, runs: number): Promise<number> {
     pool.map(w =>
       answer(
         w,
-        Array.from({ length: 12 }, (_, i) => i),
+        Array.from({ length: Math.min(SWEEP_WARM, runs) }, (_, i) => i),
       ),
     ),
   )

@@ -1,4 +1,5 @@
 import { Worker } from 'node:worker_threads'
+import { FoundWrong } from './bad-input'
 import { extremes, joinReports, mutation, runTrials, type FuzzReport } from './fuzz'
 import { numberOption, readOptions } from './options'
 
@@ -44,7 +45,7 @@ export async function fuzzCommand(args: string[]): Promise<unknown> {
         }),
     ),
   )
-  const report = reports.reduce(joinReports)
-  if (report.nan.length + report.open.length + report.threw.length > 0) process.exitCode = 1
-  return { seed, ...report }
+  const report = { seed, ...reports.reduce(joinReports) }
+  if (report.nan.length + report.open.length + report.threw.length > 0) throw new FoundWrong(report)
+  return report
 }

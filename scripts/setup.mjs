@@ -92,17 +92,28 @@ function sourceDigest() {
   return hash.digest('hex')
 }
 
-/** Builds the app when its sources have changed since the last build. */
-export function ensureBuilt() {
+/** Whether the app stands as its sources are now, and what marks it so once it is built. */
+export function buildStamp() {
   const stamp = join(ROOT, '.cache', 'built')
   const wanted = sourceDigest()
-  if (existsSync(join(ROOT, '.output/server/index.mjs')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted)
-    return
+  return {
+    isDone:
+      existsSync(join(ROOT, '.output/server/index.mjs')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted,
+    done: () => {
+      mkdirSync(dirname(stamp), { recursive: true })
+      writeFileSync(stamp, wanted)
+    },
+  }
+}
+
+/** Builds the app when its sources have changed since the last build. */
+export function ensureBuilt() {
+  const { isDone, done } = buildStamp()
+  if (isDone) return
   say('Building …')
   if (!run('npx', ['nuxt', 'build'], { quiet: true, env: { NUXT_TELEMETRY_DISABLED: '1' } })) {
     say('The build failed; the lines above say where. `npm test` checks types and style one by one.')
     process.exit(1)
   }
-  mkdirSync(dirname(stamp), { recursive: true })
-  writeFileSync(stamp, wanted)
+  done()
 }

@@ -1,11 +1,13 @@
-// npm run verify: the table of proofs, for reading. Ends with 1 when any row fails. With --sanity: houses beside what
-// such houses are known to do; what lies outside wants an explanation, and fails nothing.
+// npm run verify: the table of proofs, for reading. Ends with 1 when any row fails. With --long: those that
+// take minutes too. With --sanity: houses beside what such houses are known to do; what lies outside wants an
+// explanation, and fails nothing.
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ROOT } from './setup.mjs'
 
 const sanity = process.argv.includes('--sanity')
-const command = sanity ? ['verify', '--sanity', 'yes'] : ['verify']
+const asked = sanity ? ['--sanity', 'yes'] : process.argv.includes('--long') ? ['--long', 'yes'] : []
+const command = ['verify', ...asked]
 const done = spawnSync(process.execPath, [join(ROOT, 'scripts/tierra.mjs'), ...command], {
   cwd: ROOT,
   encoding: 'utf8',

@@ -2,7 +2,8 @@ import type { Design } from '../core/design'
 import { patchDesign, type Patch } from '../core/editing'
 import { dayNumber } from '../core/plan/calendar'
 import { emptyLog, nominalDay, type HourlyLog } from '../core/season/log'
-import { createYearEngine } from '../core/year'
+import type { YearEngine } from '../core/year'
+import { yearOf } from './shared/years'
 
 /** What is hidden in a house that readings are made from. */
 export const HIDDEN: Patch[] = [
@@ -21,10 +22,25 @@ export function readingsOf(
     days,
     hidden = HIDDEN,
     soil = false,
-  }: { seed: number; from: string; days: number; hidden?: Patch[]; soil?: boolean },
+    house,
+  }: {
+    seed: number
+    from: string
+    days: number
+    hidden?: Patch[]
+    soil?: boolean
+    /** A house to read in; a real one where none is given. */
+    house?: YearEngine
+  },
 ): HourlyLog {
-  const { series, site } = createYearEngine().run(patchDesign(design, [...hidden, ['site.seed', seed]]))
+  const read = patchDesign(design, [...hidden, ['site.seed', seed]])
   const start = dayNumber(from)
+  const { series, site } = house
+    ? {
+        series: house.span(read, house.site(read), { fromDay: nominalDay(start), hours: days * 24 }),
+        site: house.site(read),
+      }
+    : yearOf(read)
   const log = emptyLog(start * 24, days * 24)
   const tenth = (v: number) => Math.round(v * 10) / 10
   for (let n = 0; n < log.hours; n++) {

@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -7,19 +6,16 @@ import { DEMOS, type Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
 import { takeoff } from '../../core/takeoff/takeoff'
 import { writeTakeoffCsv } from '../../formats/takeoff-csv'
+import { tierra } from '../shared/tierra'
 
 const [ash, ribera] = DEMOS as [Design, Design]
 const folder = mkdtempSync(join(tmpdir(), 'tierra-build-'))
 const at = (name: string) => join(folder, name)
 const design = at('ash.json')
 writeFileSync(design, JSON.stringify(ash))
-function tierra(...args: string[]) {
-  const done = spawnSync(process.execPath, [join(process.cwd(), 'scripts/tierra.mjs'), ...args], { encoding: 'utf8' })
-  return { code: done.status, err: done.stderr, json: () => JSON.parse(done.stdout) }
-}
 
-test('takeoff: every line with what it costs, and the same as CSV', () => {
-  const { code, json } = tierra('takeoff', design, '--csv', at('lines.csv'))
+test('takeoff: every line with what it costs, and the same as CSV', async () => {
+  const { code, json } = await tierra('takeoff', design, '--csv', at('lines.csv'))
   expect(code).toBe(0)
   const told = json()
   for (const name of ['id', 'stage', 'part', 'item', 'amount', 'unit', 'waste', 'buy', 'pack', 'price', 'cost'])
@@ -31,8 +27,8 @@ test('takeoff: every line with what it costs, and the same as CSV', () => {
   expect(Number(data.at(-1)!['cost, EUR'])).toBeCloseTo(told.total, 2)
 })
 
-test('cuts: members with saw angles, lumber and sheets as they are cut', () => {
-  const told = tierra('cuts', design).json() as Record<string, unknown>[]
+test('cuts: members with saw angles, lumber and sheets as they are cut', async () => {
+  const told = (await tierra('cuts', design)).json() as Record<string, unknown>[]
   const rafter = told.find(c => c.member === 'rafter' && c.part === 'sunny slope')!
   expect(rafter).toMatchObject({ count: 16, section: null, cuts: ['level', 'plumb'] })
   expect((rafter.angles as number[]).map(a => a.toFixed(1))).toEqual(['58.1', '31.9'])
@@ -40,12 +36,12 @@ test('cuts: members with saw angles, lumber and sheets as they are cut', () => {
   expect(told.some(c => c.sheet === 'twinwall-10' && 'lengthM' in c)).toBe(true)
 })
 
-test('draw: three files at one scale; what is wrong is told, and nothing written', () => {
+test('draw: three files at one scale; what is wrong is told, and nothing written', async () => {
   const files = ['svg', 'dxf', 'pdf'].flatMap(kind => [`--${kind}`, at(`section.${kind}`)])
-  expect(tierra('draw', design, '--view', 'section', ...files).json()).toMatchObject({ scale: 50, paper: 'A4' })
+  expect((await tierra('draw', design, '--view', 'section', ...files)).json()).toMatchObject({ scale: 50, paper: 'A4' })
   expect(readFileSync(at('section.svg'), 'utf8')).toContain('width="297mm"')
   expect(readFileSync(at('section.pdf'), 'latin1')).toMatch(/^%PDF-/)
-  const elevation = tierra(
+  const elevation = await tierra(
     'draw',
     design,
     '--view',
@@ -65,17 +61,19 @@ test('draw: three files at one scale; what is wrong is told, and nothing written
     [['--view', 'section', '--svg', at('x.svg'), '--scale', '10'], /does not fit on A4/],
     [['--view', 'pipes', '--svg', at('x.svg')], /no pipes to draw/],
   ] as [string[], RegExp][]) {
-    const { code, err } = tierra('draw', design, ...args)
+    const { code, err } = await tierra('draw', design, ...args)
     expect([code, words.test(err)]).toEqual([2, true])
   }
 })
 
-test('plan: tasks on days, as a calendar too; a day that is none is told', () => {
-  const told = tierra('plan', design, '--start', '2027-04-05', '--ics', at('plan.ics')).json()
+test('plan: tasks on days, as a calendar too; a day that is none is told', async () => {
+  const told = (await tierra('plan', design, '--start', '2027-04-05', '--ics', at('plan.ics'))).json()
   expect(told[0].from).toBe('2027-04-05')
   expect(readFileSync(at('plan.ics'), 'utf8').match(/BEGIN:VEVENT/g)).toHaveLength(told.length)
-  expect(tierra('plan', design, '--start', '2027-02-30').err).toMatch(/“2027-02-30” is not a day; allowed: a day such/)
-  expect(tierra('plan', design).err).toMatch(/--start: is missing/)
+  expect((await tierra('plan', design, '--start', '2027-02-30')).err).toMatch(
+    /“2027-02-30” is not a day; allowed: a day such/,
+  )
+  expect((await tierra('plan', design)).err).toMatch(/--start: is missing/)
 })
 
 describe('the take-off as a table', () => {

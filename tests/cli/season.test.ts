@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -6,16 +5,13 @@ import ical from 'node-ical'
 import { DEMOS, type Design } from '../../core/design'
 import { isoDay } from '../../core/plan/calendar'
 import { readingsOf } from '../season-log'
+import { tierra } from '../shared/tierra'
 
 const [ash] = DEMOS as [Design]
 const folder = mkdtempSync(join(tmpdir(), 'tierra-season-'))
 const at = (name: string) => join(folder, name)
 const design = at('ash.json')
 writeFileSync(design, JSON.stringify(ash))
-function tierra(...args: string[]) {
-  const done = spawnSync(process.execPath, [join(process.cwd(), 'scripts/tierra.mjs'), ...args], { encoding: 'utf8' })
-  return { code: done.status, err: done.stderr, json: () => JSON.parse(done.stdout) }
-}
 /** As a logger would write it. */
 function csv(days: number, sensor = (v: number) => v): string {
   const log = readingsOf(ash, { seed: 77, from: '2026-11-20', days })
@@ -27,12 +23,12 @@ function csv(days: number, sensor = (v: number) => v): string {
   return `time,inside_C,outside_C\n${rows.join('\n')}\n`
 }
 
-test('fit: what the readings say, with ranges, before and after', () => {
-  writeFileSync(at('log.csv'), csv(45))
-  const { code, json } = tierra('fit', design, at('log.csv'))
+test('fit: what the readings say, with ranges, before and after', async () => {
+  writeFileSync(at('log.csv'), csv(21))
+  const { code, json } = await tierra('fit', design, at('log.csv'))
   expect(code).toBe(0)
   const told = json()
-  expect(told.hours).toBe((45 - 4) * 24)
+  expect(told.hours).toBe((21 - 4) * 24)
   expect(told.rmseAfterK).toBeLessThan(told.rmseBeforeK)
   const leaks = told.found.find((f: { path: string }) => f.path === 'breathe.ach50')
   for (const name of ['what', 'path', 'was', 'now', 'low', 'high', 'sure']) expect(leaks).toHaveProperty(name)
@@ -41,24 +37,24 @@ test('fit: what the readings say, with ranges, before and after', () => {
   expect(told.explains).toMatch(/air leaks/)
 }, 300_000)
 
-test('tonight: each night with its range and what to do, with readings or without; wrong files are told', () => {
+test('tonight: each night with its range and what to do, with readings or without; wrong files are told', async () => {
   const days = [{ date: '2027-01-04', lowC: -14, highC: -3, sky: 'clear', windMs: 2, snow: false }]
   writeFileSync(at('f.json'), JSON.stringify({ days }))
-  const { nights } = tierra('tonight', design, '--forecast', at('f.json')).json()
+  const { nights } = (await tierra('tonight', design, '--forecast', at('f.json'))).json()
   expect(nights).toHaveLength(1)
   for (const name of ['date', 'insideMinC', 'low', 'high', 'leafMinC', 'do']) expect(nights[0]).toHaveProperty(name)
   expect(nights[0].do[0]).toEqual(expect.objectContaining({ what: expect.any(String), when: expect.any(String) }))
-  const read = tierra('tonight', design, '--forecast', at('f.json'), '--log', at('log.csv')).json()
+  const read = (await tierra('tonight', design, '--forecast', at('f.json'), '--log', at('log.csv'))).json()
   expect(read.learntFrom).toBeGreaterThan(4)
   expect(read.nights[0].insideMinC).not.toBe(nights[0].insideMinC)
   writeFileSync(at('bad.json'), '{"days":[{"date":"soon","lowC":1,"highC":2}]}')
-  const bad = tierra('tonight', design, '--forecast', at('bad.json'))
+  const bad = await tierra('tonight', design, '--forecast', at('bad.json'))
   expect([bad.code, bad.err]).toEqual([2, expect.stringMatching(/days\[0\]\.date: is no day; allowed/)])
-  expect(tierra('tonight', design).code).toBe(2)
+  expect((await tierra('tonight', design)).code).toBe(2)
 }, 200_000)
 
-test('tasks: with dates, from a day on, and as a calendar that another reads', () => {
-  const told = tierra('tasks', design, '--from', '2026-09-01', '--ics', at('tasks.ics')).json() as {
+test('tasks: with dates, from a day on, and as a calendar that another reads', async () => {
+  const told = (await tierra('tasks', design, '--from', '2026-09-01', '--ics', at('tasks.ics'))).json() as {
     id: string
     from: string
   }[]
@@ -67,20 +63,26 @@ test('tasks: with dates, from a day on, and as a calendar that another reads', (
     e => e?.type === 'VEVENT',
   )
   expect(events).toHaveLength(told.length)
-  expect(tierra('tasks', design, '--from', 'soon')).toMatchObject({ code: 2, err: expect.stringMatching(/not a day/) })
+  expect(await tierra('tasks', design, '--from', 'soon')).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/not a day/),
+  })
 })
 
-test('fit: a log without outside, or of no table, is refused in a sentence; a stuck sensor is told', () => {
+test('fit: a log without outside, or of no table, is refused in a sentence; a stuck sensor is told', async () => {
   writeFileSync(at('inside.csv'), 'time,inside_C\n2027-01-04T10:00Z,5\n')
-  expect(tierra('fit', design, at('inside.csv'))).toMatchObject({ code: 2, err: expect.stringMatching(/outside/) })
+  expect(await tierra('fit', design, at('inside.csv'))).toMatchObject({
+    code: 2,
+    err: expect.stringMatching(/outside/),
+  })
   writeFileSync(at('none.csv'), 'hello\n')
-  expect(tierra('fit', design, at('none.csv'))).toMatchObject({ code: 2, err: expect.stringMatching(/no table/) })
+  expect(await tierra('fit', design, at('none.csv'))).toMatchObject({ code: 2, err: expect.stringMatching(/no table/) })
   let hour = 0
   writeFileSync(
     at('stuck.csv'),
     csv(8, v => (hour++ > 50 && hour < 90 ? 7.7 : v)),
   )
-  const { err, json } = tierra('fit', design, at('stuck.csv'))
+  const { err, json } = await tierra('fit', design, at('stuck.csv'))
   expect(err).toMatch(/insideC stuck for \d+ hours: left out/)
   expect(json().found.every((f: { sure: boolean }) => !f.sure)).toBe(true)
 }, 200_000)

@@ -11,24 +11,19 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { DEMOS } from '../../core/design'
+import { DEMOS, startingDesign } from '../../core/design'
 import { epwText } from '../formats/epw-file'
+import { tierra } from '../shared/tierra'
+import { spawned } from './spawned'
 
 const folder = mkdtempSync(join(tmpdir(), 'tierra-cli-'))
-function tierra(...args: string[]) {
-  const done = spawnSync(process.execPath, [join(process.cwd(), 'scripts/tierra.mjs'), ...args], {
-    encoding: 'utf8',
-    maxBuffer: 1e8,
-  })
-  return { code: done.status, out: done.stdout, err: done.stderr, json: () => JSON.parse(done.stdout) }
-}
 const file = (name: string, text: string) => {
   writeFileSync(join(folder, name), text)
   return join(folder, name)
 }
 
-test('sun: its fields, to the second and the hundredth of a degree', () => {
-  const { code, json } = tierra('sun', '--lat', '47.1', '--lon', '15.4', '--at', '2027-01-15T11:00:00Z')
+test('sun: its fields, to the second and the hundredth of a degree', async () => {
+  const { code, json } = await tierra('sun', '--lat', '47.1', '--lon', '15.4', '--at', '2027-01-15T11:00:00Z')
   expect(code).toBe(0)
   const sun = json()
   expect(Object.keys(sun)).toEqual([
@@ -42,7 +37,7 @@ test('sun: its fields, to the second and the hundredth of a degree', () => {
   ])
   expect(sun.solarNoonUtc).toMatch(/^2027-01-15T11:07:\d\dZ$/)
   expect(sun.altitudeDeg).toBeCloseTo(21.76, 1)
-  const polar = tierra('sun', '--lat', '-78', '--lon', '-70.4', '--at', '2027-12-21T11:00:00-03:00').json()
+  const polar = (await tierra('sun', '--lat', '-78', '--lon', '-70.4', '--at', '2027-12-21T11:00:00-03:00')).json()
   expect(polar).toMatchObject({ sunriseUtc: null, sunsetUtc: null, dayLengthH: 24 })
 })
 
@@ -61,19 +56,19 @@ test.each([
   [['simulate'], [/design.json/]],
   [['sun', '--latitude', '3'], [/arguments/]],
   [['sums'], [/design.json/]],
-])('%p is bad input: exit 2, a line a fault, nothing on stdout', (args, lines) => {
-  const { code, out, err } = tierra(...(args as string[]))
+])('%p is bad input: exit 2, a line a fault, nothing on stdout', async (args, lines) => {
+  const { code, out, err } = await tierra(...(args as string[]))
   expect(code).toBe(2)
   expect(out).toBe('')
   for (const line of lines as RegExp[]) expect(err).toMatch(line)
 })
 
-test('demos, demo and check go round', () => {
-  expect(tierra('demos').json()).toEqual(DEMOS.map(d => ({ id: d.id, name: d.name })))
-  const demo = tierra('demo', 'ribera-alta')
+test('demos, demo and check go round', async () => {
+  expect((await tierra('demos')).json()).toEqual(DEMOS.map(d => ({ id: d.id, name: d.name })))
+  const demo = await tierra('demo', 'ribera-alta')
   expect(demo.json()).toEqual(DEMOS[1])
-  expect(tierra('check', file('good.json', demo.out)).json()).toEqual({ ok: true })
-  const bad = tierra(
+  expect((await tierra('check', file('good.json', demo.out))).json()).toEqual({ ok: true })
+  const bad = await tierra(
     'check',
     file('bad.json', JSON.stringify({ ...DEMOS[0], shape: { ...DEMOS[0]!.shape, lengthM: -1 } })),
   )
@@ -82,26 +77,28 @@ test('demos, demo and check go round', () => {
   expect(bad.json()).toMatchObject({ ok: false, faults: [{ path: 'shape.lengthM' }] })
 })
 
-test('weather: an EPW that the design can be run with, and its monthly means', () => {
+test('weather: an EPW that the design can be run with, and its monthly means', async () => {
   const design = file('for-weather.json', JSON.stringify(DEMOS[1]))
   const out = join(folder, 'year.epw')
-  const { code, json } = tierra('weather', design, '--out', out)
+  const { code, json } = await tierra('weather', design, '--out', out)
   expect(code).toBe(0)
   const climate = DEMOS[1]!.site.climate
   if (climate.kind === 'normals')
     json().months.forEach((m: { lowC: number }, i: number) =>
       expect(Math.abs(m.lowC - climate.lowC[i]!)).toBeLessThan(0.4),
     )
-  const own = tierra('simulate', design).json()
-  const back = tierra('simulate', design, '--weather', out).json()
+  const own = (await tierra('simulate', design)).json()
+  const back = (await tierra('simulate', design, '--weather', out)).json()
   expect(Math.abs(back.coldestNight.insideC - own.coldestNight.insideC)).toBeLessThan(0.1)
   expect(Math.abs(back.freeRunning!.coldestNight.insideC - own.freeRunning!.coldestNight.insideC)).toBeLessThan(0.1)
-  expect(tierra('weather', design).code).toBe(2)
-  expect(tierra('weather', design, '--out', join(folder, 'no', 'such', 'folder.epw')).err).toMatch(/cannot be written/)
+  expect((await tierra('weather', design)).code).toBe(2)
+  expect((await tierra('weather', design, '--out', join(folder, 'no', 'such', 'folder.epw'))).err).toMatch(
+    /cannot be written/,
+  )
 })
 
 test('bench: its figures, from a short sweep', () => {
-  const { code, json } = tierra('bench', '--runs', '2')
+  const { code, json } = spawned('bench', '--runs', '2')
   expect(code).toBe(0)
   const { yearMs, stagesMs, sweep } = json()
   expect(yearMs.median).toBeGreaterThanOrEqual(yearMs.min)
@@ -111,10 +108,10 @@ test('bench: its figures, from a short sweep', () => {
   expect(sweep.perSecond2).toBeGreaterThan(0)
 })
 
-test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
+test('simulate: the answers, with seed, steps, weather and hourly rows', async () => {
   const design = file('design.json', JSON.stringify(DEMOS[0]))
   const hourly = join(folder, 'hours.csv')
-  const plain = tierra('simulate', design, '--hourly', hourly)
+  const plain = await tierra('simulate', design, '--hourly', hourly)
   expect(plain.code).toBe(0)
   const a = plain.json()
   for (const key of [
@@ -155,14 +152,14 @@ test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
   expect(readFileSync(hourly, 'utf8').trim().split('\n')).toHaveLength(8761)
   expect(readdirSync(folder).filter(f => f.includes('part'))).toEqual([])
 
-  const seeded = tierra('simulate', design, '--seed', '11', '--steps-per-hour', '2').json()
+  const seeded = (await tierra('simulate', design, '--seed', '11', '--steps-per-hour', '2')).json()
   expect(seeded.seed).toBe(11)
   expect(seeded.coldestNight.at).not.toBe(a.coldestNight.at)
 
-  const weather = tierra('simulate', design, '--weather', file('year.epw', epwText())).json()
+  const weather = (await tierra('simulate', design, '--weather', file('year.epw', epwText()))).json()
   expect(weather.coldestNight.outsideC).toBeGreaterThan(-9)
 
-  const cut = tierra(
+  const cut = await tierra(
     'simulate',
     design,
     '--weather',
@@ -173,32 +170,32 @@ test('simulate: the answers, with seed, steps, weather and hourly rows', () => {
   expect(cut.code).toBe(2)
   expect(cut.err).toMatch(/Line \d+|hourly rows/)
   expect(existsSync(join(folder, 'never.csv'))).toBe(false)
-  expect(tierra('simulate', design, '--steps-per-hour', '0').code).toBe(2)
+  expect((await tierra('simulate', design, '--steps-per-hour', '0')).code).toBe(2)
 })
 
 test(
   'outputs: onto new names and regular files alone; never a device, a folder or what is read; a link ' + 'stays one',
-  () => {
+  async () => {
     const design = file('out.json', JSON.stringify(DEMOS[0]))
     const before = readFileSync(design, 'utf8')
-    expect(tierra('weather', design, '--out', '/dev/null')).toMatchObject({
+    expect(await tierra('weather', design, '--out', '/dev/null')).toMatchObject({
       code: 2,
       err: expect.stringMatching(/not a regular file/),
     })
     expect(statSync('/dev/null').isCharacterDevice()).toBe(true)
-    expect(tierra('weather', design, '--out', folder)).toMatchObject({
+    expect(await tierra('weather', design, '--out', folder)).toMatchObject({
       code: 2,
       err: expect.stringMatching(/is a folder/),
     })
     symlinkSync(design, join(folder, 'to-input'))
     for (const out of [design, join(folder, 'to-input')])
-      expect(tierra('weather', design, '--out', out)).toMatchObject({
+      expect(await tierra('weather', design, '--out', out)).toMatchObject({
         code: 2,
         err: expect.stringMatching(/would be written over/),
       })
     expect(readFileSync(design, 'utf8')).toBe(before)
     symlinkSync(join(folder, 'real.epw'), join(folder, 'link.epw'))
-    expect(tierra('weather', design, '--out', join(folder, 'link.epw')).code).toBe(0)
+    expect((await tierra('weather', design, '--out', join(folder, 'link.epw'))).code).toBe(0)
     expect(lstatSync(join(folder, 'link.epw')).isSymbolicLink()).toBe(true)
     // Plain ASCII, although the place and the notes are not.
     expect(readFileSync(join(folder, 'real.epw'), 'latin1')).toMatch(/^LOCATION,Hollow Ash[\x00-\x7f]*$/)
@@ -209,13 +206,13 @@ test(
 test(
   'help for each command, a closed pipe, dates that are none, files past all size, weather that a ' +
     'document would refuse',
-  () => {
+  async () => {
     for (const name of ['sun', 'demos', 'demo', 'check', 'simulate', 'weather', 'verify', 'bench', 'fuzz'])
-      expect(tierra(name, '--help')).toMatchObject({
+      expect(await tierra(name, '--help')).toMatchObject({
         code: 0,
         out: expect.stringMatching(new RegExp(`^tierra ${name}`)),
       })
-    expect(tierra('--help').out).toMatch(/fuzz/)
+    expect((await tierra('--help')).out).toMatch(/fuzz/)
     for (const script of ['demo', 'test'])
       expect(
         spawnSync(process.execPath, [join(process.cwd(), `scripts/${script}.mjs`), '--help'], { encoding: 'utf8' }),
@@ -224,12 +221,12 @@ test(
       encoding: 'utf8',
     })
     expect([piped.stdout, piped.stderr]).toEqual(['{"sch', ''])
-    expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2027-02-29T10:00:00Z')).toMatchObject({
+    expect(await tierra('sun', '--lat', '1', '--lon', '1', '--at', '2027-02-29T10:00:00Z')).toMatchObject({
       code: 2,
       err: expect.stringMatching(/there is no 2027-02-29/),
     })
-    expect(tierra('sun', '--lat', '1', '--lon', '1', '--at', '2028-02-29T10:00:00Z').code).toBe(0)
-    expect(tierra('check', file('huge.json', ' '.repeat(5_000_000)))).toMatchObject({
+    expect((await tierra('sun', '--lat', '1', '--lon', '1', '--at', '2028-02-29T10:00:00Z')).code).toBe(0)
+    expect(await tierra('check', file('huge.json', ' '.repeat(5_000_000)))).toMatchObject({
       code: 2,
       err: expect.stringMatching(/is 5\.0 MB; allowed: .* at most 4 MB/),
     })
@@ -245,14 +242,14 @@ test(
       )
       .join('\n')
     expect(
-      tierra('simulate', file('design.json', JSON.stringify(DEMOS[0])), '--weather', file('mad.epw', mad)),
+      await tierra('simulate', file('design.json', JSON.stringify(DEMOS[0])), '--weather', file('mad.epw', mad)),
     ).toMatchObject({ code: 2, err: expect.stringMatching(/at most 40 K from hour to hour/) })
   },
 )
 
-test('sums: each with its lines, its formula and what the year says; the result is the last line', () => {
+test('sums: each with its lines, its formula and what the year says; the result is the last line', async () => {
   const design = file('sums.json', JSON.stringify(DEMOS[1]))
-  const sums = tierra('sums', design).json() as {
+  const sums = (await tierra('sums', design)).json() as {
     id: string
     result: number
     unit: string
@@ -267,45 +264,49 @@ test('sums: each with its lines, its formula and what the year says; the result 
   expect(sums.find(s => s.id === 'design-heat-loss')!.unit).toBe('W')
 })
 
-test('spell: its days, and bad input told line by line', () => {
+test('spell: its days, and bad input told line by line', async () => {
   const design = file('spell.json', JSON.stringify(DEMOS[0]))
-  const { days, firstFailure } = tierra('spell', design, '--dull', '3', '--clear', '2', '--low', '-30').json()
+  const { days, firstFailure } = (await tierra('spell', design, '--dull', '3', '--clear', '2', '--low', '-30')).json()
   expect(days).toHaveLength(5)
   expect(days[4].outsideMinC).toBeCloseTo(-30, 1)
   expect(firstFailure === null || typeof firstFailure.what === 'string').toBe(true)
-  const wrong = tierra('spell', design, '--dull', '30', '--clear', '2', '--low', '-30')
+  const wrong = await tierra('spell', design, '--dull', '30', '--clear', '2', '--low', '-30')
   expect(wrong.code).toBe(2)
   expect(wrong.err).toMatch(/dull/)
-  expect(tierra('spell', design, '--dull', '3', '--clear', '2').err).toMatch(/--low: is missing; allowed: -?−?60/)
+  expect((await tierra('spell', design, '--dull', '3', '--clear', '2')).err).toMatch(
+    /--low: is missing; allowed: -?−?60/,
+  )
 })
 
 describe('weigh up', () => {
-  const ash = () => file('ash.json', JSON.stringify(DEMOS[0]))
+  const small = startingDesign('small', 'Small')
+  /** A plain house, and what is asked of it: years by the dozen. */
+  const house = () => file('plain.json', JSON.stringify(small))
 
   test('winters: as many seeds, their chances and quantiles', () => {
-    const { code, json } = tierra('winters', ash(), '--n', '3')
+    const { code, json } = spawned('winters', house(), '--n', '3')
     expect(code).toBe(0)
     const told = json()
-    expect(told.coldest.map((w: { seed: number }) => w.seed)).toEqual([0, 1, 2].map(k => DEMOS[0]!.site.seed + k))
+    expect(told.coldest.map((w: { seed: number }) => w.seed)).toEqual([0, 1, 2].map(k => small.site.seed + k))
     expect(told.p10C).toBeLessThanOrEqual(told.medianC)
     expect(told.medianC).toBeLessThanOrEqual(told.p90C)
     for (const chance of [told.chanceOfFrost, told.chanceBelowAim]) expect([0, 1 / 3, 2 / 3, 1]).toContain(chance)
   })
 
-  test('sweep: the same on one worker and on two; a point is what simulate says; faults in words', () => {
+  test('sweep: the same on one worker and on two; a point is what simulate says; faults in words', async () => {
     const vary = ['--vary', 'shape.turnDeg=-20:20:20', '--vary', 'skin.cover.id=none,quilt']
-    const [one, two] = ['1', '2'].map(workers => tierra('sweep', ash(), ...vary, '--workers', workers))
+    const [one, two] = ['1', '2'].map(workers => spawned('sweep', house(), ...vary, '--workers', workers))
     expect(one!.code).toBe(0)
     expect(one!.out).toBe(two!.out)
     const points = one!.json()
     expect(points).toHaveLength(6)
-    const demo = DEMOS[0]!
+    const demo = small
     const turned = {
       ...demo,
       shape: { ...demo.shape, turnDeg: 20 },
       skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'quilt' } },
     }
-    const year = tierra('simulate', file('turned.json', JSON.stringify(turned))).json()
+    const year = (await tierra('simulate', file('turned.json', JSON.stringify(turned)))).json()
     const same = points.find((p: { values: object }) =>
       expect.objectContaining({ 'shape.turnDeg': 20, 'skin.cover.id': 'quilt' }).asymmetricMatch(p.values),
     )
@@ -315,13 +316,13 @@ describe('weigh up', () => {
       [['--vary', 'shape.spin=1:2:1'], /no shape.spin/],
       [['--vary', 'shape.turnDeg=0:1:0.0001'], /more than|at most/],
     ] as const) {
-      const { code, err } = tierra('sweep', ash(), ...bad)
+      const { code, err } = await tierra('sweep', house(), ...bad)
       expect([code, words.test(err)]).toEqual([2, true])
     }
   })
 
-  test('ladder: ranked rungs, whose edits give their figures; find: the cheapest of some moves', () => {
-    const rungs = tierra('ladder', ash()).json()
+  test('ladder: ranked rungs, whose edits give their figures; find: the cheapest of some moves', async () => {
+    const rungs = spawned('ladder', house()).json()
     expect(rungs.length).toBeGreaterThanOrEqual(40)
     const [best] = rungs
     expect(Object.keys(best)).toEqual(
@@ -330,24 +331,24 @@ describe('weigh up', () => {
     expect(Object.keys(best)).toEqual(
       expect.arrayContaining(['winterDli', 'lightShare', 'cost', 'paybackYears', 'why']),
     )
-    const found = tierra('find', ash(), '--coldest', '3', '--moves', 'cover-worth,tighter-still,more-barrels').json()
+    const found = spawned('find', house(), '--coldest', '3', '--moves', 'cover-worth,tighter-still,more-barrels').json()
     expect(found.feasible).toBe(true)
     expect(found.coldestC).toBeGreaterThanOrEqual(3)
     expect(found.runs).toBe(8)
-    const none = tierra('find', ash(), '--coldest', '30', '--budget', '0', '--moves', 'cover-worth').json()
+    const none = spawned('find', house(), '--coldest', '30', '--budget', '0', '--moves', 'cover-worth').json()
     expect(none.feasible).toBe(false)
-    const { code, err } = tierra('find', ash(), '--coldest', '3', '--moves', 'wish')
+    const { code, err } = await tierra('find', house(), '--coldest', '3', '--moves', 'wish')
     expect([code, /“wish” is not known/.test(err)]).toEqual([2, true])
   })
 
-  test('report: written whole; refused without a place for it', () => {
+  test('report: written whole; refused without a place for it', async () => {
     const out = join(folder, 'report.pdf')
-    const { code, json } = tierra('report', ash(), '--pdf', out)
+    const { code, json } = await tierra('report', house(), '--pdf', out)
     expect(code).toBe(0)
     expect(json()).toEqual({ pdf: out, pages: expect.any(Number) })
     expect(readFileSync(out, 'latin1').startsWith('%PDF-')).toBe(true)
     expect(readFileSync(out, 'latin1').trimEnd().endsWith('%%EOF')).toBe(true)
-    expect(tierra('report', ash()).code).toBe(2)
-    expect(tierra('report', ash(), '--pdf', folder).code).toBe(2)
+    expect((await tierra('report', house())).code).toBe(2)
+    expect((await tierra('report', house(), '--pdf', folder)).code).toBe(2)
   })
 })

@@ -6,10 +6,10 @@ import { polygonAbove } from '../../core/geometry/above'
 import { makeBuilding, type Vec } from '../../core/geometry/surfaces'
 import { airExchange, makeAirs } from '../../core/network/airs'
 import { makeFabric } from '../../core/network/chains'
-import { createYearEngine } from '../../core/year'
 import { unheated } from '../added'
 import { mixedAirs } from '../proof/airs'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
 const range = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 const house: Design = unheated(plain)
@@ -17,7 +17,6 @@ const withPath = (pathM: number, design = house): Design => ({
   ...design,
   shape: { ...design.shape, pathM, beds: [bedAt(0.2, 1, 0.4), bedAt(2.2, 1, 0.4)], benches: [] },
 })
-const engine = createYearEngine()
 
 test('airs exchange quickly when the lower is warmer, slowly when it is colder, the more over a larger plane', () => {
   fc.assert(

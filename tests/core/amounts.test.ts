@@ -3,12 +3,11 @@ import { DEMOS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { figuresOf } from '../../core/study/figures'
 import { amountOf, amountVariants, heldVariants, ventM2, ventVariants } from '../../core/study/variants'
-import { createYearEngine } from '../../core/year'
 import { unheated, withAirStores } from '../added'
 import { barrelsOf, tank, wall } from '../bodies'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const [ash] = DEMOS as [Design]
 const figures = (d: Design) => figuresOf(d, engine)
 

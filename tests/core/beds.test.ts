@@ -19,12 +19,11 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { darkLeafC } from '../../core/network/transpiration'
 import { groundSlice, makeFabric } from '../../core/network/chains'
 import { roughCost } from '../../core/takeoff/cost'
-import { createYearEngine } from '../../core/year'
 import { unheated } from '../added'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
 const demo = unheated(plain)
-const engine = createYearEngine()
 const run = (d: Design) => engine.run(d).answers
 const withBeds = (beds: Bed[]): Design => ({ ...demo, shape: { ...demo.shape, beds } })
 const changed = (own: Partial<Bed>) => withBeds(demo.shape.beds.map(b => ({ ...b, ...own })))
@@ -194,7 +193,7 @@ describe('each bed by itself', () => {
     store: { ...DEMOS[0]!.store, bodies: [] },
   }
   test('the light on all is the mean of each by their areas, and so is the soil’s warmth', () => {
-    const { answers, series } = createYearEngine().run(two)
+    const { answers, series } = engine.run(two)
     expect(answers.beds.map(b => b.name)).toEqual(['Bed 1', 'Bed 2'])
     const [a, b] = answers.beds as [(typeof answers.beds)[number], (typeof answers.beds)[number]]
     for (const m of [0, 5]) {
@@ -214,7 +213,7 @@ describe('each bed by itself', () => {
 describe('what a bed is made of', () => {
   const of = (chosen: Partial<Bed>) => {
     const shape = { ...DEMOS[0]!.shape, beds: [bedAt(0.4, 1, 0.5, chosen)], benches: [] }
-    const { answers, series } = createYearEngine().run({ ...unheated(DEMOS[0]!), shape })
+    const { answers, series } = engine.run({ ...unheated(DEMOS[0]!), shape })
     expect(answers.ledger.closure).toBeLessThan(0.001)
     return { answers, soil: series.bedsC[0]! }
   }
@@ -255,7 +254,7 @@ describe('what a bed is made of', () => {
 describe('leaves catch light before the soil does', () => {
   const grown = (leafArea: number) => {
     const shape = { ...plain.shape, beds: plain.shape.beds.map(b => ({ ...b, crop: null, leafArea })) }
-    return createYearEngine().run({ ...unheated(plain), shape }).answers
+    return engine.run({ ...unheated(plain), shape }).answers
   }
   const [none, some, much] = [grown(0), grown(1.5), grown(4)]
 
@@ -283,7 +282,7 @@ test('a dark dry leaf stands where what the air gives it is what it shines away'
   // Under one film and a clear sky it is colder than the air, and freezes in more hours than that does.
   const marsch = DEMOS[4]!
   const bare = { ...marsch.breathe, rowCover: { ...marsch.breathe.rowCover, on: false } }
-  const { answers } = createYearEngine().run({ ...marsch, breathe: bare })
+  const { answers } = engine.run({ ...marsch, breathe: bare })
   expect(answers.leaf.coldestC).toBeLessThan(answers.coldestNight.insideC)
   expect(answers.leaf.frostHours).toBeGreaterThan(answers.hoursBelow0)
 })
@@ -291,7 +290,7 @@ test('a dark dry leaf stands where what the air gives it is what it shines away'
 test('a bench that stands for a part of the year shades in its months alone', () => {
   const benched = (...benches: Bench[]): Design => ({ ...plain, shape: { ...plain.shape, benches } })
   const light = (d: Design) => {
-    const { answers } = createYearEngine().run(unheated(d))
+    const { answers } = engine.run(unheated(d))
     expect(answers.ledger.closure).toBeLessThan(0.001)
     return answers.months.map(m => m.dli)
   }

@@ -2,11 +2,10 @@ import { DEMOS, type Design } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { laidOn, MOVES } from '../../core/moves/registry'
 import { briefOf, LISTS, withoutThing } from '../../core/study/brief'
-import { createYearEngine } from '../../core/year'
 import { aSource } from '../../core/sources/registry'
 import { withSources } from '../added'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const [ash, , fjellro] = DEMOS as [Design, Design, Design]
 const brief = (d: Design) => briefOf(d, engine.run(d, { unheated: false }).answers)
 

@@ -7,13 +7,13 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { elementLosses, makeFabric } from '../../core/network/chains'
 import { sunOnPlane } from '../../core/optics/gains'
 import { aSource } from '../../core/sources/registry'
-import { createYearEngine, type YearResult } from '../../core/year'
+import { type YearResult } from '../../core/year'
 import { unheated, withAirStores, withFans, withSources } from '../added'
 import { barrelsOf, pond, tank } from '../bodies'
 import { withoutOpenings } from '../openings'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const run = (design: Design): YearResult => {
   const result = engine.run(design)
   expect(result.answers.ledger.closure).toBeLessThan(0.001)
@@ -209,26 +209,27 @@ test('foil shines little: a foiled wall takes less of the room’s warmth', () =
   expect(wall('foil')).toBeLessThan(wall('white'))
 })
 
+// That it is never colder than by the sun is among the proofs.
 describe('a cover that goes by what light brings and the pane loses', () => {
   const ruled = (d: Design, rule: Design['skin']['cover']['rule']): Design => ({
     ...unheated(d),
     skin: { ...d.skin, cover: { ...d.skin.cover, id: d.skin.cover.id === 'none' ? 'quilt' : d.skin.cover.id, rule } },
   })
-  test.each(DEMOS.map(d => [d.name, d] as const))('%s: never colder on its coldest night than by the sun', (_, d) => {
-    const sun = run(ruled(d, 'sun')).answers
-    const gain = run(ruled(d, 'gain'))
-    expect(gain.answers.coldestNight.insideC).toBeGreaterThanOrEqual(sun.coldestNight.insideC - 0.02)
-    // Drawn in the dark when it is colder outside, open at noon in summer.
-    const { series, site } = gain
-    for (let h = 0; h < 8760; h++) {
-      const drawn = series.coverDrawn[h]!
-      if (site.globalWm2[h] === 0 && drawn < 0.5)
-        expect(Math.min(series.airC[h]! - site.dryBulbC[h]!, d.skin.cover.onlyBelowC - site.dryBulbC[h]!)).toBeLessThan(
-          3,
+  test.each(DEMOS.map(d => [d.name, d] as const))(
+    '%s: drawn in the dark when it is colder outside, open at noon in summer',
+    (_, d) => {
+      const { series, site } = run(ruled(d, 'gain'))
+      const wrong = Array.from({ length: 8760 }, (_, h) => h).filter(h => {
+        const drawn = series.coverDrawn[h]!
+        const worth = Math.min(series.airC[h]! - site.dryBulbC[h]!, d.skin.cover.onlyBelowC - site.dryBulbC[h]!)
+        return (
+          (site.globalWm2[h] === 0 && drawn < 0.5 && worth >= 3) ||
+          (site.globalWm2[h]! > 500 && site.dryBulbC[h]! > 10 && drawn >= 0.5)
         )
-      if (site.globalWm2[h]! > 500 && site.dryBulbC[h]! > 10) expect(drawn).toBeLessThan(0.5)
-    }
-  })
+      })
+      expect(wrong).toEqual([])
+    },
+  )
 
   test('by hand it stays as it was left while nobody is there', () => {
     const d = ruled(bare, 'gain')

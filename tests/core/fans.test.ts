@@ -1,12 +1,12 @@
 import { migrateDesign, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { aFan, FAN_KINDS, FANS, type AnyFan } from '../../core/fans/registry'
-import { createYearEngine, type YearResult } from '../../core/year'
+import { type YearResult } from '../../core/year'
 import { unheated, withFans } from '../added'
 import { withoutOpenings } from '../openings'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 /** A house with no opening at all, built so tight, and its fans. */
 const shut = (ach50: number, ...fans: AnyFan[]): Design => {
   const design = withFans(withoutOpenings(unheated(plain)), ...fans)

@@ -4,9 +4,8 @@ import { designFaults } from '../../core/editing'
 import { briefOf } from '../../core/study/brief'
 import { floorChoices } from '../../core/study/floors'
 import { mistCooling, mistWater, soilWarming, wetBulbC } from '../../core/sums'
-import { createYearEngine } from '../../core/year'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const [ash] = DEMOS as [Design]
 
 describe('floors side by side', () => {

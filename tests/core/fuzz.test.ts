@@ -1,9 +1,8 @@
 import fc from 'fast-check'
-import { DEMOS, migrateDesign, fieldAt, numberAt, valueAt, type Design } from '../../core/design'
+import { DEMOS, migrateDesign } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { readEpw } from '../../formats/epw'
 import { readDesign } from '../../formats/design-json'
-import { createYearEngine } from '../../core/year'
 import { epwText } from '../formats/epw-file'
 
 const leaves: string[] = []
@@ -37,7 +36,7 @@ const strange = fc.oneof(
   fc.integer(),
 )
 
-test('a design with anything anywhere: faults or soundness, never a crash; 10 000 cases', () => {
+test('a design with anything anywhere: faults or soundness, never a crash; 2 000 cases', () => {
   fc.assert(
     fc.property(
       fc.nat(DEMOS.length - 1),
@@ -58,7 +57,7 @@ test('a design with anything anywhere: faults or soundness, never a crash; 10 00
         }
       },
     ),
-    { numRuns: 10000 },
+    { numRuns: 2000 },
   )
 })
 
@@ -80,43 +79,4 @@ test('any text as a design or as weather: an answer in words; 10 000 cases', () 
     }),
     { numRuns: 10000 },
   )
-})
-
-test('sound designs anywhere in their ranges: no NaN in any answer, the books close', () => {
-  const engine = createYearEngine()
-  const numbers = leaves.filter(
-    p =>
-      fieldAt(p, DEMOS[1]!)?.kind === 'number' &&
-      !p.startsWith('site.') &&
-      typeof p.split('.').reduce<unknown>((n, k) => (n as Record<string, unknown>)[k], DEMOS[1]) === 'number',
-  )
-  const wild = fc.array(fc.tuple(fc.constantFrom(...numbers), fc.double({ min: 0, max: 1, noNaN: true })), {
-    minLength: 1,
-    maxLength: 12,
-  })
-  let sound = 0
-  fc.assert(
-    fc.property(fc.nat(DEMOS.length - 1), wild, (demo, changes) => {
-      let design: Design = DEMOS[demo]!
-      for (const [path, share] of changes) {
-        if (typeof valueAt(design, path) !== 'number') continue
-        const { low, high, whole } = numberAt(path, design)
-        const value = low + (high - low) * share
-        const next = patchDesign(design, [[path, whole ? Math.round(value) : value]])
-        // One wild change at a time: what would break the design is left out.
-        if (designFaults(next).length === 0) design = next
-      }
-      sound++
-      const { answers } = engine.run(design, { stepsPerHour: 1 })
-      const bad = JSON.stringify(answers, (_, v) =>
-        typeof v === 'number' && !Number.isFinite(v) ? 'BROKEN' : (v as unknown),
-      ).includes('BROKEN')
-      expect(bad).toBe(false)
-      expect(answers.ledger.closure).toBeLessThan(0.001)
-      expect(answers.coldestNight.insideC).toBeGreaterThan(answers.coldestNight.outsideC - 30)
-      expect(answers.hottestAfternoon.insideC).toBeLessThan(150)
-    }),
-    { numRuns: 40 },
-  )
-  expect(sound).toBe(40)
 })

@@ -32,8 +32,11 @@ test('any climate that can be typed gives a whole and sensible year, at any lati
           year.cloud,
         ]) {
           expect(series).toHaveLength(HOURS)
-          expect(series.every(Number.isFinite)).toBe(true)
+          expect(series.every(v => Math.abs(v) < 1500)).toBe(true)
         }
+        expect(year.dewPointC.every((v, h) => v <= year.dryBulbC[h]! + 1e-3)).toBe(true)
+        expect(year.windMs.every(v => v >= 0 && v < 40)).toBe(true)
+        expect(year.cloud.every(v => v >= 0 && v <= 1)).toBe(true)
         expect(Math.min(...year.globalWm2)).toBeGreaterThanOrEqual(0)
         expect(Math.min(...year.diffuseWm2)).toBeGreaterThanOrEqual(-1e-3)
         expect(Math.max(...year.globalWm2)).toBeLessThan(1200)

@@ -3,9 +3,9 @@ import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeGroundSlice, type GroundInput } from '../../core/ground/slice'
 import { steadyGroundConductance } from '../../core/network/chains'
-import { createYearEngine } from '../../core/year'
 import { groundWave, iso13370, slabU } from '../proof/ground-cases'
 import { unheated } from '../added'
+import { engine } from '../shared/years'
 
 const demo = DEMOS[0]!
 
@@ -84,7 +84,6 @@ test('the slice keeps its floor: columns fill the width, none is a sliver, areas
 test('dug in, walls lose to mild ground and not to winter air', () => {
   const sunk = (sunkM: number): Design =>
     unheated({ ...demo, shape: { ...demo.shape, kneeWallM: 1.2, ridgeHeightM: 3.75, backWallM: 2.5, sunkM } })
-  const engine = createYearEngine()
   const level = engine.run(sunk(0)).answers
   const deep = engine.run(sunk(1.2)).answers
   expect(deep.coldestNight.insideC).toBeGreaterThan(level.coldestNight.insideC)
@@ -99,7 +98,6 @@ test('snow lying outside keeps the ground warmer', () => {
     ...demo,
     site: { ...demo.site, climate: { ...demo.site.climate, snowDays: [31, 28, 20, 0, 0, 0, 0, 0, 0, 0, 15, 31] } },
   }
-  const engine = createYearEngine()
   const loss = (d: Design) => engine.run(d).answers.ledger.losses.ground!
   expect(loss(winter)).toBeLessThan(loss(demo))
 })

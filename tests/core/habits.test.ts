@@ -2,14 +2,13 @@ import { pond as pondBody, tank as tankBody, wall as wallBody } from '../bodies'
 import { type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import type { Answers } from '../../core/answers'
-import { createYearEngine } from '../../core/year'
 import { aFan } from '../../core/fans/registry'
 import { aired, doored } from '../openings'
 import { plain } from '../plain'
 import { unheated } from '../added'
+import { hourly as engine } from '../shared/years'
 
 const demo: Design = unheated(plain)
-const engine = createYearEngine()
 const run = (d: Design) => engine.run(d)
 const breathe = (patch: Partial<Design['breathe']>): Design => ({ ...demo, breathe: { ...demo.breathe, ...patch } })
 const cover = (patch: Partial<Design['skin']['cover']>): Design => ({

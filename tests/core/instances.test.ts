@@ -7,11 +7,10 @@ import { isThere, type Presence } from '../../core/openings/presence'
 import { makeLightTable } from '../../core/optics/gains'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { aSource, sourceKind } from '../../core/sources/registry'
-import { createYearEngine } from '../../core/year'
 import { heated, unheated, withAllAirStores, withSources } from '../added'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const demo = unheated(plain)
 const bare: Design = { ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
 

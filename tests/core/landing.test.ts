@@ -6,9 +6,9 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { lightFaces, makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { NO_LEAVES } from '../../core/geometry/scene'
 import { makeLandings } from '../../core/optics/landing'
-import { createYearEngine } from '../../core/year'
 import { madeSkin } from '../skin'
 import { plain } from '../plain'
+import { engine } from '../shared/years'
 
 const demo = plain
 
@@ -61,7 +61,7 @@ test(
 )
 
 test('light is kept from the sky to the faces: what comes through is what is taken in or leaves', () => {
-  const { site, gains } = createYearEngine().run(demo)
+  const { site, gains } = engine.run(demo)
   const building = makeBuilding(demo)
   const again = makeSolarGains(site, building, makeLightTable(demo, building))
   let through = 0
@@ -80,12 +80,11 @@ test('light is kept from the sky to the faces: what comes through is what is tak
 })
 
 test('less light reaches the beds through more sheets, and none makes more than comes in', () => {
-  const dli = (glazing: string) =>
-    createYearEngine().run({ ...demo, skin: { ...demo.skin, glazing } }).answers.months[0]!.dli
+  const dli = (glazing: string) => engine.run({ ...demo, skin: { ...demo.skin, glazing } }).answers.months[0]!.dli
   const [one, two, three] = ['glass-1', 'glass-2', 'glass-3'].map(dli)
   expect(two!).toBeLessThan(one! * 0.95)
   expect(three!).toBeLessThan(two! * 0.97)
-  const { site } = createYearEngine().run(demo)
+  const { site } = engine.run(demo)
   const outside = (site.globalWm2.subarray(0, 744).reduce((s, v) => s + v, 0) * 3600 * 0.45 * 4.57e-6) / 31
   expect(one!).toBeLessThan(outside * 1.6)
 })

@@ -5,11 +5,11 @@ import { bodyFace, leafFace } from '../../core/geometry/scene'
 import { canopyLight, leavesCover } from '../../core/optics/canopy'
 import { makeLightTable } from '../../core/optics/gains'
 import { leafDraws, stomatalResistance } from '../../core/network/transpiration'
-import { createYearEngine } from '../../core/year'
 import { unheated } from '../added'
 import { barrelsOf } from '../bodies'
 import { leafBalance } from '../proof/leaf'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
 const leafArea = fc.double({ min: 0, max: 6, noNaN: true })
 const months = (asked: (m: number) => boolean) =>
@@ -63,7 +63,6 @@ describe('a hedge and what stands behind it', () => {
     shape: { ...plain.shape, beds: [bedAt(0.3, 1.2, 0.3, crop)], benches: [] },
     store: { ...plain.store, bodies: [barrelsOf(plain, { atM: plain.shape.widthM - 0.7, count: 6 })] },
   })
-  const engine = createYearEngine()
   const of = (d: Design) => {
     const { answers, gains } = engine.run(d)
     const month = (face: string, m: number) => {
@@ -97,7 +96,7 @@ describe('a hedge and what stands behind it', () => {
 test('a bed with next to no leaf is a bare bed', () => {
   const of = (leafArea: number) => {
     const beds = plain.shape.beds.map(b => ({ ...b, crop: null, leafArea }))
-    return createYearEngine().run({ ...unheated(plain), shape: { ...plain.shape, beds } })
+    return engine.run({ ...unheated(plain), shape: { ...plain.shape, beds } })
   }
   const [bare, hardly] = [of(0), of(1e-6)]
   expect(hardly.answers.coldestNight.insideC).toBeCloseTo(bare.answers.coldestNight.insideC, 3)

@@ -10,14 +10,10 @@ import { doorOn, windowOn, withMore } from '../openings'
 import { designOfForm, lightError } from '../proof/light-error'
 import { madeSkin } from '../skin'
 
-test.each(FORMS.map(f => [f]))(
-  '%s: where the beam lands agrees with brute-force ray casting within 2 % of the transmitted beam',
-  form => {
-    const design = designOfForm(form)
-    expect(designFaults(design)).toEqual([])
-    expect(lightError(design, 4000)).toBeLessThan(0.02)
-  },
-)
+// Each form, plain, is among the proofs.
+test.each(FORMS.map(f => [f]))('%s: the house that the proof casts rays through is sound', form => {
+  expect(designFaults(designOfForm(form))).toEqual([])
+})
 
 test('with a tank, a pond, an inner wall and a bench in the room it agrees as well', () => {
   const base = designOfForm('gable')
@@ -34,7 +30,7 @@ test('with a tank, a pond, an inner wall and a bench in the room it agrees as we
     },
   }
   expect(designFaults(design)).toEqual([])
-  expect(lightError(design, 4000)).toBeLessThan(0.02)
+  expect(lightError(design)).toBeLessThan(0.02)
 })
 
 /** A house with parts made otherwise. */
@@ -105,7 +101,7 @@ export const HOUSES: Record<string, Design> = {
 test.each(Object.keys(HOUSES))('%s: it agrees within 2 %% too', name => {
   const design = HOUSES[name]!
   expect(designFaults(design)).toEqual([])
-  expect(lightError(design, 4000)).toBeLessThan(0.02)
+  expect(lightError(design)).toBeLessThan(0.02)
 })
 
 /** Share of a beam at a time that each face takes in, summed over panes. */

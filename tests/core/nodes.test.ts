@@ -4,11 +4,10 @@ import { makeModel } from '../../core/network/model'
 import { makeStepper } from '../../core/network/stepper'
 import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
 import { glazingSnow } from '../../core/optics/snow'
-import { createYearEngine } from '../../core/year'
 import { unheated } from '../added'
+import { hourly as engine } from '../shared/years'
 
 const demo: Design = unheated(DEMOS[0]!)
-const engine = createYearEngine()
 const site = engine.site(demo)
 
 test(

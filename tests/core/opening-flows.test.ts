@@ -4,7 +4,7 @@ import { DEMOS } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeAirways } from '../../core/network/airways'
 import { stackFlow } from '../../core/sums'
-import { createYearEngine } from '../../core/year'
+import { hourly as engine } from '../shared/years'
 
 const orifices = (list: [conduct: number, heightM: number, wind?: number][]) => ({
   conduct: Float64Array.from(list, o => o[0]),
@@ -75,7 +75,6 @@ test('wind comes in on its side and leaves on the other; shut, nothing passes', 
 })
 
 test('on a hot afternoon of each demo that opens, air comes in and goes out by its openings', () => {
-  const engine = createYearEngine()
   for (const demo of DEMOS) {
     const { answers, series, site } = engine.run(demo)
     const h = answers.hottestAfternoon.hour

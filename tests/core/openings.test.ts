@@ -7,14 +7,13 @@ import { migrateDesign } from '../../core/design/migrate'
 import { designFaults, freeOpening, patchDesign } from '../../core/editing'
 import { makeBuilding, openingPolygons } from '../../core/geometry/surfaces'
 import { OPENING_KINDS, openingKind } from '../../core/openings/registry'
-import { createYearEngine } from '../../core/year'
 import { aired, doorOn, windowOn, withMore, withoutOpenings } from '../openings'
 import { madeSkin } from '../skin'
+import { hourly as engine } from '../shared/years'
 
 const [ash, , fjellro] = DEMOS as [Design, Design, Design]
 /** Without glazing in its ends, so that windows have room there. */
 const demo: Design = { ...ash, skin: madeSkin(ash.skin, { endsGlazedShare: 0 }) }
-const engine = createYearEngine()
 const run = (d: Design) => engine.run(d)
 
 const flow = (list: readonly { conduct: number; push: number }[]) => {

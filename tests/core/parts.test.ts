@@ -14,13 +14,12 @@ import { edgeLength, makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { elementLosses } from '../../core/network/chains'
 import { partCost, roughCost } from '../../core/takeoff/cost'
-import { createYearEngine } from '../../core/year'
 import { migrateDesign } from '../../core/design/migrate'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
 const [, ribera, fjellro, saritas] = DEMOS as [Design, Design, Design, Design]
 const demo = plain
-const engine = createYearEngine()
 const run = (d: Design) => engine.run(d).answers
 const withPart = (d: Design, id: PartId, made: Partial<Design['skin']['parts'][PartId]>): Design =>
   patchDesign(d, [[`skin.parts.${id}`, { ...d.skin.parts[id], ...made }]])

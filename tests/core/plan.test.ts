@@ -8,11 +8,10 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { dayStrip } from '../../core/plan/strip'
 import { permitSheet } from '../../core/plan/permit'
 import { inMetric } from '../../core/units'
-import { createYearEngine } from '../../core/year'
 import { writePlanIcs } from '../../formats/plan-ics'
+import { engine } from '../shared/years'
 
 const [ash, ribera] = DEMOS as [Design, Design]
-const engine = createYearEngine()
 const airOf = (d: Design) => engine.site(d).dryBulbC
 const plan = (d: Design, start = '2027-02-01') => schedule(d, start, airOf(d))
 const at = (p: ReturnType<typeof plan>, id: string) => p.find(t => t.id === id)!

@@ -8,11 +8,10 @@ import type { DatedTask } from '../../core/season/season-tasks'
 import { liveReading, simulatedNights } from '../../core/season/simulated'
 import { lastRead, readingsWithin, stretchesOf } from '../../core/season/stretches'
 import { isSoon, putOff, taskStates, ticked } from '../../core/season/task-state'
-import { createYearEngine } from '../../core/year'
 import { LATENT } from '../../core/physics/constants'
+import { engine } from '../shared/years'
 
 const [ash] = DEMOS as [Design]
-const engine = createYearEngine()
 const year = engine.run(ash)
 const empty = emptyBook().written
 const sum = (v: ArrayLike<number>) => Array.from(v).reduce((a, b) => a + b, 0)

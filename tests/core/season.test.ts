@@ -14,11 +14,10 @@ import { houseYear, seasonTasks } from '../../core/season/season-tasks'
 import { forecastDays, tonight, type Forecast } from '../../core/season/tonight'
 import { fullness, RUNS_OFF, tanksInsideL, waterYear } from '../../core/season/water'
 import { formatQuantity } from '../../core/units'
-import { createYearEngine } from '../../core/year'
 import { readingsOf } from '../season-log'
+import { engine } from '../shared/years'
 
 const [ash, ribera, , , growers] = DEMOS as [Design, Design, Design, Design, Design]
-const engine = createYearEngine()
 const year = engine.run(ash)
 const start = dayNumber('2026-11-01')
 const sum = (v: ArrayLike<number>) => Array.from(v).reduce((a, b) => a + b, 0)

@@ -3,11 +3,11 @@ import { coldSpells, looksTurned, makeSiteYear, simulatedForecast, sunLost, with
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { compassReading, trueNorthDay } from '../../core/sun'
-import { createYearEngine } from '../../core/year'
 import { findPlaces } from '../../server/places'
+import { engine } from '../shared/years'
 
 const demo = DEMOS[0]!
-const site = createYearEngine().site(demo)
+const site = engine.site(demo)
 
 test(
   'true north: solar noon by longitude and equation of time, summer time included; shadows lie alike ' +
@@ -125,7 +125,7 @@ test('climate types are sound designs in both hemispheres, the polar one with a 
       climate: { kind: 'normals', ...climateMonths(polar, 78) },
     },
   }
-  const { answers } = createYearEngine().run(dark)
+  const { answers } = engine.run(dark)
   expect(answers.months[11]!.dli).toBe(0)
   expect(answers.ledger.closure).toBeLessThan(0.001)
   expect(answers.months[5]!.dli).toBeGreaterThan(3)

@@ -4,12 +4,11 @@ import { designFaults, patchDesign, withoutBody } from '../../core/editing'
 import { aSource } from '../../core/sources/registry'
 import { burning } from '../../core/sources/stove'
 import { waterPanelWm2 } from '../../core/sources/water-panel'
-import { createYearEngine } from '../../core/year'
 import { heated, unheated, withSources } from '../added'
 import { tank, wall } from '../bodies'
+import { hourly as engine } from '../shared/years'
 
 const demo: Design = unheated(DEMOS[0]!)
-const engine = createYearEngine()
 const run = (d: Design) => engine.run(d).answers
 const bare: Design = { ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
 const fired = { fuel: 'electricity', pricePerKWh: 0.28 }

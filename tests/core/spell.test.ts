@@ -2,12 +2,11 @@ import { DEMOS, type Design } from '../../core/design'
 import { laidOn, MOVES } from '../../core/moves/registry'
 import { designFaults } from '../../core/editing'
 import { spellAnswer, usualStart, withSpellDays } from '../../core/study/spell'
-import { createYearEngine } from '../../core/year'
 import { unheated } from '../added'
 import { barrelsOf } from '../bodies'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const house: Design = {
   ...unheated(plain),
   skin: { ...plain.skin, cover: { ...plain.skin.cover, id: 'none' } },

@@ -15,10 +15,9 @@ import { climateLike, likelyClimates, usualYearlyLowC } from '../../core/start/p
 import { CLIMATE_FIGURES } from '../../core/study/climate-figures'
 import { doubted } from '../../core/study/unknowns'
 import { inMetric } from '../../core/units'
-import { createYearEngine } from '../../core/year'
 import { withHours } from '../hours'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const run = (design: Design) => engine.run(design, { unheated: false }).answers
 
 function asked(given: Partial<StartAnswers> = {}): StartAnswers {

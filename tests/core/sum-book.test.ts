@@ -5,12 +5,11 @@ import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { bookedSums, SUM_BOOK, type BookedSum } from '../../core/sums/book'
 import { formatQuantity, nameIn, type Show } from '../../core/units'
-import { createYearEngine } from '../../core/year'
 import { sumsPage } from '../../cli/sums-page'
 import { heated, withAirStores } from '../added'
 import { barrelsOf } from '../bodies'
+import { engine } from '../shared/years'
 
-const engine = createYearEngine()
 const booked = (design: Design) => bookedSums({ ...engine.run(design), design, building: makeBuilding(design) })
 const [ash] = DEMOS as [Design]
 const of = (sums: BookedSum[], id: string) => sums.find(s => s.id === id)!

@@ -3,7 +3,7 @@ import { distanceTo } from '../../core/geometry/ray'
 import * as sums from '../../core/sums'
 import type { Sum } from '../../core/sums'
 import { formatCompound } from '../../core/units'
-import { createYearEngine } from '../../core/year'
+import { engine } from '../shared/years'
 
 const last = (s: Sum<unknown>) => s.lines[s.lines.length - 1]!.value
 
@@ -173,7 +173,7 @@ test('light: units agree with each other, lamps are rounded up, short days follo
 })
 
 test('the demo’s rules and its year speak of the same house', () => {
-  const { answers } = createYearEngine().run(DEMOS[0]!)
+  const { answers } = engine.run(DEMOS[0]!)
   const parts = answers.ua.byElement.map(e => ({ name: e.name, areaM2: e.areaM2, uValue: e.uNight }))
   const hand = sums.designHeatLoss(parts, 120, 0.4, answers.coldestNight.insideC, answers.coldestNight.outsideC).result
     .watts
@@ -201,7 +201,7 @@ test('every line of every sum is a finite number with words', () => {
   for (const s of all) {
     expect(s.rule.length).toBeGreaterThan(10)
     for (const l of s.lines) {
-      expect(Number.isFinite(l.value)).toBe(true)
+      expect(Math.abs(l.value)).toBeLessThan(1e12)
       expect(l.text.length).toBeGreaterThan(2)
     }
   }

@@ -8,13 +8,12 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { elementLosses } from '../../core/network/chains'
 import { OPENING_KINDS } from '../../core/openings/registry'
 import { aSource, firedBy, SOURCE_KINDS } from '../../core/sources/registry'
-import { createYearEngine } from '../../core/year'
 import { unheated, withAirStores, withFans, withSources } from '../added'
 import { barrelsOf } from '../bodies'
 import { withMore, withoutOpenings } from '../openings'
 import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 /** A plain box: one glazing, no store, no cover, its own vents. */
 const bare: Design = {
   ...unheated(plain),

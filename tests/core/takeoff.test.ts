@@ -14,7 +14,7 @@ import { glazedFields } from '../../core/takeoff/glazed-fields'
 import { layOnSheets, lyingTriangle } from '../../core/takeoff/sheets'
 import { cutFromStock, KERF_M, STOCKS } from '../../core/takeoff/stock'
 import { takeoff } from '../../core/takeoff/takeoff'
-import { createYearEngine } from '../../core/year'
+import { engine } from '../shared/years'
 
 const [ash, , fjellro, saritas, growers] = DEMOS as [Design, Design, Design, Design, Design]
 const find = (design: Design, item: RegExp, part?: RegExp) =>
@@ -438,7 +438,6 @@ describe('foundations', () => {
     expect(frostDepthM(year(-10, 80)) / frostDepthM(year(-10, 20))).toBeCloseTo(2, 6)
     // 600 degree-days: √(2 · 1.8 · 600 · 86 400 / 90·10⁶) = 1.44 m
     expect(frostDepthM(year(-10, 60))).toBeCloseTo(1.44, 2)
-    const engine = createYearEngine()
     expect(frostDepthM(engine.site(ash).dryBulbC)).toBeGreaterThan(0.4)
     expect(frostDepthM(engine.site(growers).dryBulbC)).toBeLessThan(frostDepthM(engine.site(ash).dryBulbC))
   })

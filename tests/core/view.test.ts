@@ -3,15 +3,15 @@ import { unpackHourly } from '../../core/climate/hourly'
 import { nightLosses } from '../../core/answers'
 import { emptySeries, LOSS_NAMES } from '../../core/network/series'
 import { noonOf, yearView } from '../../core/view'
-import { createYearEngine } from '../../core/year'
 import { readEpw } from '../../formats/epw'
 import { sectionRays } from '../../app/composables/useSectionRays'
 import { makeSectionScale } from '../../app/composables/useSectionScale'
 import { makeOutline } from '../../core/geometry/section'
 import { epwText } from '../formats/epw-file'
+import { engine } from '../shared/years'
 
 const demo = DEMOS[0]!
-const view = yearView(demo, createYearEngine().run(demo))
+const view = yearView(demo, engine.run(demo))
 
 test('the view has the design days, the frost depth and whole years of hours', () => {
   expect(view.cold.noonAltitudeDeg).toBeLessThan(view.hot.noonAltitudeDeg - 30)
@@ -90,12 +90,11 @@ test('weather in the document and weather handed in give the same year', () => {
   if (!read.ok) throw new Error(read.message)
   const climate: HourlyClimate = read.epw.climate
   const inside: Design = { ...demo, site: { ...demo.site, climate } }
-  const a = createYearEngine().run(inside).answers
-  const b = createYearEngine().run(demo, { weather: unpackHourly(climate) }).answers
+  const a = engine.run(inside).answers
+  const b = engine.run(demo, { weather: unpackHourly(climate) }).answers
   expect(a.coldestNight).toEqual(b.coldestNight)
   expect(a.ledger).toEqual(b.ledger)
   // Another file in the same engine is not mistaken for the first.
-  const engine = createYearEngine()
   engine.run(inside)
   const colder: Design = {
     ...demo,

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { makeSiteYear, monthlyNormals, monthlyRadiation, type SiteYear } from '../../core/climate'
 import { wantedRadiation } from '../../core/climate/generator'
 import { DEMOS, type Design, type NormalsClimate, type Spell } from '../../core/design'
-import { createYearEngine } from '../../core/year'
 import { ensembleYear, inSeed, quantile, seedsFrom, summarise } from '../../core/study/ensemble'
+import { engine } from '../shared/years'
 
 const demo = DEMOS[0]!
 const climate = demo.site.climate as NormalsClimate
@@ -102,7 +102,6 @@ test(
 )
 
 test('an ensemble tells how often: years differ, their shares and quantiles agree', () => {
-  const engine = createYearEngine()
   const years = seedsFrom(1, 5).map(seed => ensembleYear(engine.run(inSeed(demo, seed)).answers))
   const e = summarise(years)
   const coldest = years.map(y => y.insideC).sort((a, b) => a - b)

@@ -95,28 +95,21 @@ describe('find', () => {
     'thicker-walls': 0.5,
     'earth-store': 2,
   }
-  const made = new Map<string, string[]>()
+  const base = brief(bare)
+  const made = new Map<string, { ids: string[]; year: typeof base }>()
   for (let bits = 0; bits < 1 << moves.length; bits++) {
     const chosen = moves.filter((_, i) => bits & (1 << i))
     const design = withMoves(bare, chosen)
-    if (design)
-      made.set(
-        JSON.stringify(design),
-        chosen.map(m => m.id),
-      )
-  }
-  const yearOf = (d: Design) => {
-    const ids = made.get(JSON.stringify(d))!
+    if (!design) continue
+    const ids = chosen.map(m => m.id)
     const together = ids.includes('cover') && ids.includes('earth-store') ? -0.7 : 0
     const coldestC = ids.reduce((sum, id) => sum + lifts[id]!, together)
-    return { ...base, coldestC, winterDli: ids.includes('more-barrels') ? 4 : 5, cost: roughCost(d).total }
+    const winterDli = ids.includes('more-barrels') ? 4 : 5
+    made.set(JSON.stringify(design), { ids, year: { ...base, coldestC, winterDli, cost: roughCost(design).total } })
   }
-  const base = brief(bare)
+  const yearOf = (d: Design) => made.get(JSON.stringify(d))!.year
   const evaluate = (designs: readonly Design[]) => Promise.resolve(designs.map(yearOf))
-  const every = [...made].map(([text, ids]) => {
-    const d = JSON.parse(text) as Design
-    return { ids, year: yearOf(d), cost: roughCost(d).total - roughCost(bare).total }
-  })
+  const every = [...made.values()].map(({ ids, year }) => ({ ids, year, cost: year.cost - roughCost(bare).total }))
   const ask = (wanted: Partial<Wanted>) =>
     findCheapest(bare, moves, { coldestC: 3.2, budget: null, winterDli: 0, ...wanted }, evaluate)
 

@@ -2,13 +2,13 @@ import type { Design, Opening } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { winterDays, type WinterHabit } from '../../core/openings/winter'
 import { OPENING_KINDS } from '../../core/openings/registry'
-import { createYearEngine, type YearResult } from '../../core/year'
+import { type YearResult } from '../../core/year'
 import { unheated } from '../added'
 import { aired, windowOn, withMore, withoutOpenings } from '../openings'
 import { plain } from '../plain'
 import { madeSkin } from '../skin'
+import { hourly as engine } from '../shared/years'
 
-const engine = createYearEngine()
 const house: Design = unheated({ ...plain, skin: madeSkin(plain.skin, { endsGlazedShare: 0 }) })
 const run = (design: Design): YearResult => {
   expect(designFaults(design)).toEqual([])

@@ -9,13 +9,13 @@ import { growingDays } from '../../core/study/growing-days'
 import { duration, extremeWeek, flowsOf, longestRun } from '../../core/study/runs'
 import { formatQuantity, type Quantity } from '../../core/units'
 import { yearView } from '../../core/view'
-import { createYearEngine } from '../../core/year'
+import { engine } from '../shared/years'
 
 const show = (v: number, q: Quantity) => formatQuantity(v, q, 'metric').replaceAll(/[\u00a0\u202f]/g, ' ')
 const [ash, , fjellro] = DEMOS as [(typeof DEMOS)[number], unknown, (typeof DEMOS)[number]]
 
 describe('why the worst night was the worst', () => {
-  const view = yearView(ash, createYearEngine().run(ash))
+  const view = yearView(ash, engine.run(ash))
   const { answers } = view
   const text = (helped: Parameters<typeof whyWorst>[3] = null) => whyWorst(answers, view, show, helped).join(' ')
 
@@ -37,7 +37,7 @@ describe('why the worst night was the worst', () => {
   })
 
   test.each(DEMOS.map(d => [d.name, d] as const))('%s: whole sentences, of every house', (_, design) => {
-    const own = yearView(design, createYearEngine().run(design))
+    const own = yearView(design, engine.run(design))
     for (const s of whyWorst(own.answers, own, show)) {
       expect(s).toMatch(/^[A-Z\d].*\.$/)
       expect(s).not.toMatch(/NaN|undefined|Infinity/)
@@ -113,7 +113,7 @@ describe('differences', () => {
 })
 
 describe('a week’s flows', () => {
-  const { series } = createYearEngine().run(ash)
+  const { series } = engine.run(ash)
   const sum = (of: ArrayLike<number>) => Array.from(of).reduce((a, b) => a + b, 0)
 
   test('over the whole year they are the ledger’s own sums, the largest first', () => {
@@ -150,7 +150,7 @@ describe('days on which crops grow', () => {
   })
 
   test('a house has more of them than the field beside it; far north the dark ends them, not the cold', () => {
-    const days = (demo: typeof ash) => createYearEngine().run(demo).answers.growingDays
+    const days = (demo: typeof ash) => engine.run(demo).answers.growingDays
     const [south, north] = [days(ash), days(fjellro)]
     expect(south.inside).toBeGreaterThan(south.outside + 60)
     expect(north.inside).toBeGreaterThan(north.outside)

@@ -3,7 +3,7 @@ import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { tank } from '../bodies'
 import { click, coldest, field as fieldOf, find, number, settled, type, WAIT_MS } from './browser'
-import { dropFile, driver, fresh, notice, element } from './session'
+import { driver, dropFile, element, fresh, notice, scoreHolds } from './session'
 
 const field = (label: string) => fieldOf(driver, label)
 
@@ -97,7 +97,7 @@ describe('bodies of the store', () => {
     await (await find(driver, 'thing-body-19')).sendKeys(Key.ARROW_UP)
     await settled(driver)
     expect(await there('[data-test="body-tank"]')).toBe(20)
-    expect(Number.isFinite(await coldest(driver))).toBe(true)
+    await scoreHolds('twenty')
     // While it is held the coldest night follows the hand; the year comes when it is let go.
     const moving = async () => (await find(driver, 'coldest')).getAttribute('data-moving')
     const thing = await find(driver, 'thing-body-19')

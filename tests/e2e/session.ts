@@ -2,7 +2,10 @@ import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { By, until, type WebDriver } from 'selenium-webdriver'
-import { find, openBrowser, settled, WAIT_MS } from './browser'
+import { DEMOS, type Design } from '../../core/design'
+import { inMetric, type Quantity } from '../../core/units'
+import { yearOf } from '../shared/years'
+import { coldest, find, number, openBrowser, settled, WAIT_MS } from './browser'
 
 /** Chromium's own commands, which the driver passes on. */
 interface DevTools {
@@ -109,4 +112,34 @@ export async function dropFile(name: string, content: string, onto = 'main'): Pr
     onto,
   )
   await driver.sleep(300)
+}
+
+/** A design as the browser keeps it once all is kept; as it came where nobody has changed it. */
+export async function keptDesign(id = DEMOS[0]!.id): Promise<Design> {
+  await settled(driver)
+  await keepState('kept')
+  const kept = await driver.executeAsyncScript<Design | null>(
+    `const [id, done] = arguments
+    const open = indexedDB.open('tierra')
+    open.onsuccess = () => {
+      const get = open.result.transaction('designs').objectStore('designs').get(id)
+      get.onsuccess = () => { open.result.close(); done(get.result?.design ?? null) }
+    }`,
+    id,
+  )
+  return kept ?? DEMOS.find(d => d.id === id)!
+}
+
+/** The year of it, as the core works it out here. */
+export const keptYear = async (id?: string) => yearOf(await keptDesign(id))
+
+/** Amounts as the page writes them, with plain spaces. */
+export const plainly = (text: string) => text.replaceAll(/[\u00a0\u202f]/g, ' ')
+export const shown = (value: number, quantity: Quantity) => plainly(inMetric(value, quantity))
+export const shownKWh = (kWh: number) => shown(kWh * 3.6e6, 'energy')
+
+/** The score on the page is the one that the core works out here for the design as it is kept. */
+export async function scoreHolds(id?: string): Promise<void> {
+  const { answers } = await keptYear(id)
+  expect(await coldest(driver)).toBe(number(inMetric(answers.coldestNight.insideC, 'temperature')))
 }

@@ -1,7 +1,8 @@
+import { formatCompound } from '../../core/units'
 import { readFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
-import { chooseUnits, driver, dropFile, fresh, text, element } from './session'
+import { chooseUnits, driver, dropFile, element, fresh, keptYear, plainly, shown, shownKWh, text } from './session'
 
 /** The lines of a list, read in one go: a page that is drawn again in between leaves none behind. */
 const lines = async (list: string): Promise<string[]> =>
@@ -30,8 +31,11 @@ describe('what adds heat and light', () => {
     await type(driver, 'Heat while it burns', '6 kW')
     await settled(driver)
     expect(await coldest(driver)).toBeGreaterThan(cold + 0.5)
-    const figures = await text('[data-test="source-figures-1"]')
-    expect(figures).toMatch(/Brings .*kWh a year in \d+ hours, 6\s?000 W at most; .* kg, about EUR \d+\./)
+    const { kWh, hours, bought } = (await keptYear()).answers.sources[1]!
+    expect(plainly(await text('[data-test="source-figures-1"]'))).toBe(
+      `Brings ${shownKWh(kWh)} a year in ${Math.round(hours)} hours, 6 000 W at most; ` +
+        `${plainly(formatCompound(bought!.amount, bought!.unit, 'metric', 3))}, about EUR ${Math.round(bought!.cost)}.`,
+    )
     expect(await text('[data-test="score"]')).toMatch(/Without added heat/)
     // What is no temperature is told, and what was typed stays.
     const below = await field(driver, 'Lit when the night is forecast below')
@@ -91,8 +95,11 @@ describe('air stores, floor, beds and covers', () => {
     await click(driver, 'tab-air')
     for (const kind of ['earth-store', 'rock-bed', 'earth-tube']) await click(driver, `add-${kind}`)
     await settled(driver)
-    expect(await text('[data-test="air-store-figures-0"]')).toMatch(
-      /Runs \d+ hours a year, takes .*, gives .*stands between/,
+    const store = (await keptYear()).answers.airStores[0]!
+    expect(plainly(await text('[data-test="air-store-figures-0"]'))).toBe(
+      `Runs ${Math.round(store.hours)} hours a year, takes ${shownKWh(store.tookKWh)}, gives ` +
+        `${shownKWh(store.gaveKWh)}; stands between ${shown(store.coldestC!, 'temperature')} and ` +
+        `${shown(store.warmestC!, 'temperature')}.`,
     )
     await click(driver, 'air-store-1')
     await type(driver, 'Area', '90')
@@ -235,7 +242,11 @@ test('in US units: what devices say is in °F, BTU/h and cfm, and is taken as pe
 test('in the south: a stove is lit in its winter, and the year says so', async () => {
   await fresh('/?d=ribera-alta&step=topUp')
   expect((await lines('source'))[0]).toMatch(/Stove/)
-  expect(await text('[data-test="source-figures-0"]')).toMatch(/Brings .* in \d+ hours/)
+  const { kWh, hours } = (await keptYear('ribera-alta')).answers.sources[0]!
+  expect(hours).toBeGreaterThan(9)
+  expect(plainly(await text('[data-test="source-figures-0"]'))).toContain(
+    `Brings ${shownKWh(kWh)} a year in ${Math.round(hours)} hours`,
+  )
   const warm = await coldest(driver)
   await turnOn('In use')
   await settled(driver)

@@ -82,51 +82,54 @@ function soup(building: Building): Triangle[] {
   return out
 }
 
-/** Corner and two sides of every triangle, nine numbers each: the loop over them allocates nothing. */
-function packed(triangles: readonly Triangle[]): Float64Array {
-  return Float64Array.from(triangles.flatMap(t => [...t.a, ...t.e1, ...t.e2]))
+/**
+ * Triangles before a beam of one direction, by Möller & Trumbore 1997: of each its corner, and what a ray's start less
+ * that corner is multiplied by for both coordinates within the triangle and for the distance. Twelve numbers each: the
+ * loop over them allocates nothing.
+ */
+function packed(triangles: readonly Triangle[], d: V): Float64Array {
+  return Float64Array.from(
+    triangles.flatMap(({ a, e1, e2 }) => {
+      const p = cross(d, e2)
+      const det = dot(e1, p)
+      // A triangle that the beam only grazes is never met.
+      if (Math.abs(det) < 1e-14) return [...a, NaN, 0, 0, 0, 0, 0, 0, 0, 0]
+      const over = (v: V) => v.map(x => x / det)
+      return [...a, ...over(p), ...over(cross(e1, d)), ...over(cross(e1, e2))]
+    }),
+  )
 }
 
 const found = { index: -1, distance: Infinity }
 
-/** Nearest triangle before a ray, by Möller & Trumbore 1997. */
-function nearest(t: Float64Array, ox: number, oy: number, oz: number, dx: number, dy: number, dz: number): void {
+/** Nearest triangle before a ray of the beam. */
+function nearest(t: Float64Array, ox: number, oy: number, oz: number): void {
   found.index = -1
   let near = Infinity
-  for (let i = 0; i < t.length; i += 9) {
-    const e1x = t[i + 3]!
-    const e1y = t[i + 4]!
-    const e1z = t[i + 5]!
-    const e2x = t[i + 6]!
-    const e2y = t[i + 7]!
-    const e2z = t[i + 8]!
-    const px = dy * e2z - dz * e2y
-    const py = dz * e2x - dx * e2z
-    const pz = dx * e2y - dy * e2x
-    const det = e1x * px + e1y * py + e1z * pz
-    if (det < 1e-14 && det > -1e-14) continue
-    const sx = ox - t[i]!
-    const sy = oy - t[i + 1]!
-    const sz = oz - t[i + 2]!
-    const u = (sx * px + sy * py + sz * pz) / det
-    if (u < -1e-9 || u > 1 + 1e-9) continue
-    const qx = sy * e1z - sz * e1y
-    const qy = sz * e1x - sx * e1z
-    const qz = sx * e1y - sy * e1x
-    const w = (dx * qx + dy * qy + dz * qz) / det
+  for (let i = 0; i < t.length; i += 12) {
+    const x = ox - t[i]!
+    const y = oy - t[i + 1]!
+    const z = oz - t[i + 2]!
+    const u = x * t[i + 3]! + y * t[i + 4]! + z * t[i + 5]!
+    if (!(u >= -1e-9 && u <= 1 + 1e-9)) continue
+    const w = x * t[i + 6]! + y * t[i + 7]! + z * t[i + 8]!
     if (w < -1e-9 || u + w > 1 + 1e-9) continue
-    const distance = (e2x * qx + e2y * qy + e2z * qz) / det
+    const distance = x * t[i + 9]! + y * t[i + 10]! + z * t[i + 11]!
     if (distance > 1e-5 && distance < near) {
       near = distance
-      found.index = i / 9
+      found.index = i / 12
     }
   }
   found.distance = near
 }
 
+/** A pane has so many rays at least. */
+const LEAST_RAYS = 100
+
 /**
  * First landings of a beam towards `sun` (the room's directions) through each glazed surface, by random rays: shares by
  * face.
+ * @param rays of all panes together, each by its area
  */
 export function bruteLandings(
   design: Design,
@@ -135,55 +138,55 @@ export function bruteLandings(
 ): { surface: Surface; shares: Map<FaceId, number> }[] {
   const building = makeBuilding(design)
   const triangles = soup(building)
-  const flat = packed(triangles)
-  const random = seededRandom(5)
   const down: V = [-sun[0], -sun[1], -sun[2]]
-  return building.surfaces
-    .filter(s => s.kind === 'glazed')
-    .map(surface => {
-      const shares = new Map<FaceId, number>()
-      const shrunk = surface.polygon.map(p => [...p] as V)
-      const areas = shrunk
-        .slice(1, -1)
-        .map((p, i) => Math.hypot(...cross(sub(p, shrunk[0]!), sub(shrunk[i + 2]!, shrunk[0]!))))
-      const total = areas.reduce((a, b) => a + b, 0)
-      const grid = Math.round(Math.sqrt(rays))
-      for (let n = 0; n < grid * grid; n++) {
-        // One random point in each cell of a grid laid over the pane.
-        let pick = ((Math.floor(n / grid) + random()) / grid) * total
-        let i = 0
-        while (i < areas.length - 1 && pick > areas[i]!) pick -= areas[i++]!
-        const root = Math.sqrt(pick / areas[i]!)
-        const w = (root * ((n % grid) + random())) / grid
-        const u = root - w
-        const [a, b, e] = [shrunk[0]!, shrunk[i + 1]!, shrunk[i + 2]!]
-        const o = [0, 1, 2].map(k => a[k]! + (b[k]! - a[k]!) * u + (e[k]! - a[k]!) * w) as V
-        nearest(flat, o[0], o[1], o[2], down[0], down[1], down[2])
-        const near = found.distance
-        const hit = found.index < 0 ? null : triangles[found.index]!
-        // A ray that starts in a thing standing against the glass lands on it.
-        const inside = building.objects.find(
-          x =>
-            !x.bank &&
-            o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9),
-        )
-        if (inside) {
-          const face = inside.kind === 'bed' ? bedSide(inside.index) : faceOfObject(inside)
-          shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
-          continue
-        }
-        if (!hit) continue
-        let face = hit.face
-        const at = [0, 1, 2].map(k => o[k]! + down[k]! * near) as V
-        for (const pane of hit.panes) {
-          // Within a pane where all its sides turn the same way about the point.
-          const turns = pane.corners.map((p, k) =>
-            cross(sub(pane.corners[(k + 1) % pane.corners.length]!, p), sub(at, p)),
-          )
-          if (turns.every(t => dot(t, turns[0]!) >= 0)) face = pane.face
-        }
+  const flat = packed(triangles, down)
+  const random = seededRandom(5)
+  const glazed = building.surfaces.filter(s => s.kind === 'glazed')
+  const glazedM2 = glazed.reduce((sum, s) => sum + s.areaM2, 0)
+  return glazed.map(surface => {
+    const shares = new Map<FaceId, number>()
+    const shrunk = surface.polygon.map(p => [...p] as V)
+    const areas = shrunk
+      .slice(1, -1)
+      .map((p, i) => Math.hypot(...cross(sub(p, shrunk[0]!), sub(shrunk[i + 2]!, shrunk[0]!))))
+    const total = areas.reduce((a, b) => a + b, 0)
+    const grid = Math.round(Math.sqrt(Math.max(LEAST_RAYS, (rays * surface.areaM2) / glazedM2)))
+    for (let n = 0; n < grid * grid; n++) {
+      // One random point in each cell of a grid laid over the pane.
+      let pick = ((Math.floor(n / grid) + random()) / grid) * total
+      let i = 0
+      while (i < areas.length - 1 && pick > areas[i]!) pick -= areas[i++]!
+      const root = Math.sqrt(pick / areas[i]!)
+      const w = (root * ((n % grid) + random())) / grid
+      const u = root - w
+      const [a, b, e] = [shrunk[0]!, shrunk[i + 1]!, shrunk[i + 2]!]
+      const o = [0, 1, 2].map(k => a[k]! + (b[k]! - a[k]!) * u + (e[k]! - a[k]!) * w) as V
+      nearest(flat, o[0], o[1], o[2])
+      const near = found.distance
+      const hit = found.index < 0 ? null : triangles[found.index]!
+      // A ray that starts in a thing standing against the glass lands on it.
+      const inside = building.objects.find(
+        x =>
+          !x.bank &&
+          o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9),
+      )
+      if (inside) {
+        const face = inside.kind === 'bed' ? bedSide(inside.index) : faceOfObject(inside)
         shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
+        continue
       }
-      return { surface, shares }
-    })
+      if (!hit) continue
+      let face = hit.face
+      const at = [0, 1, 2].map(k => o[k]! + down[k]! * near) as V
+      for (const pane of hit.panes) {
+        // Within a pane where all its sides turn the same way about the point.
+        const turns = pane.corners.map((p, k) =>
+          cross(sub(pane.corners[(k + 1) % pane.corners.length]!, p), sub(at, p)),
+        )
+        if (turns.every(t => dot(t, turns[0]!) >= 0)) face = pane.face
+      }
+      shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
+    }
+    return { surface, shares }
+  })
 }

@@ -298,7 +298,7 @@ function lightRows(): ProofRow[] {
     proof(
       `light: ${form}, furthest share of the beam from brute force`,
       0,
-      lightError(designOfForm(form), 4000),
+      lightError(designOfForm(form)),
       0.02,
       'independent ray casting (Möller & Trumbore)',
     ),
@@ -416,9 +416,10 @@ function yearRows(): ProofRow[] {
 
 /** By how much a thicker cover is colder than a thinner one on the coldest night: 0 when never. */
 function coverSteps(demo: Design): number {
+  const engine = createYearEngine()
   const coldest = (id: string) => {
     const skin = { ...demo.skin, cover: { ...demo.skin.cover, id, onlyBelowC: 40 } }
-    return createYearEngine().run(unheated({ ...demo, skin })).answers.coldestNight.insideC
+    return engine.run(unheated({ ...demo, skin }), { stepsPerHour: 2 }).answers.coldestNight.insideC
   }
   const ladder = ['none', 'fleece', 'quilt', 'thick-quilt'].map(coldest)
   return Math.max(0, ...ladder.slice(1).map((v, i) => ladder[i]! - v))

@@ -45,13 +45,7 @@ export function insideRows(): ProofRow[] {
     proof('cover by gain: colder than by sun on any demo, K', 0, gainAgainstSun(), 0.01, 'never colder'),
     proof('design low: years in which it lies outside its snap, of 200', 0, lowsOutside(), 0, 'coldest quarter, clear'),
     proof('snow banks: how much colder inside, K', 0, Math.max(0, snow.bare - snow.banked), 0, 'they insulate'),
-    proof(
-      'step: everything on, ten winters, furthest coldest night without heat at half the step, K',
-      0,
-      halfStep(10),
-      0.1,
-      'step halving',
-    ),
+    halfStepRow(2),
     proof('oracle: sun, furthest of 500 places and times, deg', 0, sunApart(500), 0.02, 'astronomy-engine'),
     proof('oracle: humidity ratio, furthest share', 0, dampApart(), 0.005, 'psychrolib'),
     proof('oracle: dense stepper, furthest of 60 houses, K', 0, furthestApart(60), 1e-6, 'one full matrix'),
@@ -66,6 +60,15 @@ export function insideRows(): ProofRow[] {
 }
 
 /** How far half the step moves the coldest nights of so many winters and turns of the house. */
+export const halfStepRow = (winters: number): ProofRow =>
+  proof(
+    `step: everything on, ${winters} winters, furthest coldest night without heat at half the step, K`,
+    0,
+    halfStep(winters),
+    0.1,
+    'step halving',
+  )
+
 function halfStep(winters: number): number {
   const engine = createYearEngine()
   let furthest = 0

@@ -53,7 +53,7 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
  * Furthest that any face's share of the transmitted beam lies from brute-force ray casting, over some hours of three
  * days. Both go through the same reflections, so that what is compared is where the beam lands.
  */
-export function lightError(design: Design, rays = 1500): number {
+export function lightError(design: Design, rays = 12000): number {
   const building = makeBuilding(design)
   const faces = lightFaces(design, building, s => makeGlazingLight(s.glazing!).diffuse.reflectance)
   const landings = makeLandings({

@@ -1,0 +1,3 @@
+import { DAY, stepsHold } from './axe'
+
+stepsHold(DAY)
