@@ -140,11 +140,15 @@ async function build() {
   if (await check({ name: 'build', run: [['nuxt', 'build', '--logLevel', 'silent']], alone: 'npm run build' })) done()
 }
 
-say(quick ? 'Style, types, boundaries; then the unit tests that run no year.' : 'Style, types, boundaries, the build;')
+const PARTS = quick ? 2 : 3
+say(`Part 1 of ${PARTS}: style, types, boundaries${quick ? '' : ' and the build'}.`)
 await inLanes(quick ? [APP_TYPES] : [APP_TYPES, build], [STYLE, ...TYPES, FORMAT, BOUNDARIES])
-if (!quick) say('then the unit tests, and those end to end: a line for each file.')
+say(`Part 2 of ${PARTS}: the unit tests${quick ? ' that run no year' : ''}, a line for each file.`)
 await tests('unit', 'jest', ['--config', quick ? 'jest.quick.config.mjs' : 'jest.config.mjs'], 'npm run unit --')
-if (!quick) await tests('end-to-end', 'node', ['scripts/e2e.mjs'], 'npm run e2e --')
+if (!quick) {
+  say(`Part 3 of ${PARTS}: end to end, a line for each file.`)
+  await tests('end-to-end', 'node', ['scripts/e2e.mjs'], 'npm run e2e --')
+}
 
 for (const { name, said, alone } of failures) say(`\nFAILED  ${name}\n${said}\n  Alone: ${alone}`)
 if (retried.length > 0) {

@@ -17,7 +17,10 @@ export default class ProgressReporter {
     this.ended = 0
   }
 
-  onTestResult({ path }, { numPassingTests, numFailingTests, testExecError, perfStats, testResults, failureMessage }) {
+  onTestResult(
+    { path },
+    { numPassingTests, numFailingTests, testExecError, perfStats, testResults, failureMessage, console },
+  ) {
     this.ended++
     const tests = numPassingTests + numFailingTests
     const lines = [
@@ -26,6 +29,7 @@ export default class ProgressReporter {
         `${tests} ${tests === 1 ? 'test' : 'tests'}, ${((perfStats.end - perfStats.start) / 1000).toFixed(1)} s` +
         (this.ended < this.total ? `; about ${clock(this.left())} still` : ''),
       ...(failureMessage ? [failureMessage] : []),
+      ...(console ?? []).map(c => `        ${c.type}: ${c.message}`),
       ...testResults.filter(t => t.invocations > 1).map(t => `        tried again: ${t.fullName}`),
     ]
     process.stderr.write(`${lines.join('\n')}\n`)

@@ -246,12 +246,17 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
         .filter(([at]) => [`designs|${id}`, `beside|book ${id}`, `beside|studies ${id}`].includes(at))
         .flatMap(([, value]) => [...marksIn(value)]),
     )
-  const journalMarks = (): Set<string> =>
+  const journalMarks = (which: (key: string) => boolean = () => true): Set<string> =>
     new Set(
       Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i)!)
-        .filter(k => k.startsWith('tierra-unsaved'))
+        .filter(k => k.startsWith('tierra-unsaved') && which(k))
         .flatMap(k => [...marksIn(localStorage.getItem(k))]),
     )
+  /** What a tab has written down of a design and not saved yet. */
+  const unsavedOf = (page: Page, id: string): Set<string> => {
+    const own = [...sessions[pages.indexOf(page)]!.values()]
+    return journalMarks(k => k.endsWith(`|${id}`) && own.some(tab => k.includes(`|${tab}|`)))
+  }
 
   const OPS: Record<string, (page: Page, n: number) => Promise<unknown>> = {
     async edit(page) {
@@ -329,7 +334,7 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
       const recorded = inRecord(id)
       const gone = new Set(recorded)
       // What a memory holds of it goes as well.
-      if (!page.stores.keeping.lasting) for (const m of inMemory.get(page)!) gone.add(m)
+      if (!page.stores.keeping.lasting) for (const m of [...inMemory.get(page)!, ...unsavedOf(page, id)]) gone.add(m)
       if (here.id === id && !isHeld(page.stores.keeping.state)) gone.add(markOf(here))
       const done = await page.do(s => s.keeping.remove(id))
       // What another page has not saved yet was not deleted.

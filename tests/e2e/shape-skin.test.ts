@@ -272,6 +272,32 @@ describe('model and heat', () => {
     expect(noon).toContain(`glazing ${shown(glazing(11), 'power')}`)
     await sound()
   })
+
+  test('a heat view that could not be worked out says so over the old picture; the next one is there', async () => {
+    await fresh('/?step=shape&day=20&hour=6')
+    await click(driver, 'view-heat')
+    const day = async () => (await find(driver, 'heat-view')).getAttribute('data-day')
+    await driver.wait(async () => (await day()) === '20', WAIT_MS, 'no heat view')
+    // From now on no worker takes such a request.
+    await driver.executeScript(`
+      window.post = Worker.prototype.postMessage
+      Worker.prototype.postMessage = function (message, ...rest) {
+        if (message?.path?.[0] === 'heat') throw new Error('no more memory')
+        return window.post.call(this, message, ...rest)
+      }`)
+    await type(driver, 'Sunny side turned to the east (+) or west (−)', '30')
+    expect(await text('[data-test="heat-failure"]')).toBe(
+      'The heat view could not be worked out: no more memory. What is drawn is of the design before.',
+    )
+    expect(await day()).toBe('20')
+    await driver.executeScript('Worker.prototype.postMessage = window.post')
+    await type(driver, 'Sunny side turned to the east (+) or west (−)', '20')
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-test="heat-failure"]'))).length === 0,
+      WAIT_MS,
+      'the failure stays',
+    )
+  })
 })
 
 describe('skin', () => {

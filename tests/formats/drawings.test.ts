@@ -38,8 +38,8 @@ describe('views', () => {
         const pipes = demo.store.airStores.some(s => s.on && s.kind === 'earth store')
         expect(drawing === null).toBe(id === 'pipes' && !pipes)
         const points = (drawing?.items ?? []).flatMap(item => (item.kind === 'path' ? item.points : [item.at]))
-        // Millimetres on the paper at 1:50, or metres: either way nothing lies a kilometre off.
-        expect(points.filter(p => !p.every(v => Math.abs(v) < 1000))).toEqual([])
+        // Millimetres at their true size: no house is 60 m long, and words stand near it.
+        expect(points.filter(p => !p.every(v => Math.abs(v) < 60_000))).toEqual([])
       }
   })
 

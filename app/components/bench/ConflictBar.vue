@@ -28,17 +28,20 @@ const words = computed(() => WORDS[keeping.state as keyof typeof WORDS])
     <p class="min-w-60 flex-1">
       <strong>{{ words.what }}</strong> {{ words.then }}
     </p>
-    <template v-if="keeping.state === 'deleted'">
-      <button class="button" data-test="keep-deleted" @click="keeping.keepDeleted()">Keep it</button>
-      <button class="button" data-test="let-go" @click="keeping.letDeletedGo()">Let it go</button>
-    </template>
-    <template v-else>
-      <button v-if="keeping.theirs" class="button" data-test="take-theirs" @click="keeping.takeTheirs()">
-        Take the other tab’s version
-      </button>
-      <button class="button" data-test="keep-mine" @click="keeping.keepMineAsCopy()">
-        Keep mine as a design of its own
-      </button>
-    </template>
+    <!-- Both ways out side by side, also where the words leave no room beside them. -->
+    <div class="flex flex-wrap gap-3">
+      <template v-if="keeping.state === 'deleted'">
+        <button class="button" data-test="keep-deleted" @click="keeping.keepDeleted()">Keep it</button>
+        <button class="button" data-test="let-go" @click="keeping.letDeletedGo()">Let it go</button>
+      </template>
+      <template v-else>
+        <button v-if="keeping.theirs" class="button" data-test="take-theirs" @click="keeping.takeTheirs()">
+          Take the other tab’s version
+        </button>
+        <button class="button" data-test="keep-mine" @click="keeping.keepMineAsCopy()">
+          Keep mine as a design of its own
+        </button>
+      </template>
+    </div>
   </div>
 </template>

@@ -46,8 +46,8 @@ watchDebounced(
       failure.value = ''
     } catch (error) {
       if (mine !== asked) return
-      failure.value =
-        `The heat view could not be worked out: ` + `${error instanceof Error ? error.message : String(error)}`
+      const why = error instanceof Error ? error.message : String(error)
+      failure.value = `The heat view could not be worked out: ${why.replace(/\.?$/, '.')}`
     } finally {
       if (mine === asked) working.value = false
     }
