@@ -607,8 +607,11 @@ export const useKeeping = defineStore('keeping', () => {
   /** Takes a design off the list with all that belongs to it; the notice brings it back. */
   async function remove(id: string): Promise<void> {
     await Promise.all([flush(), listed])
-    // What stands here against another tab's version is not what is deleted.
-    if (desk.id === id) await leave()
+    // What stands here against another tab's version is not what is deleted; the last of one that is gone there is.
+    if (desk.id === id) {
+      await keepDeleted()
+      await leave()
+    }
     const holding = await write(to => to.remove(id))
     if (!holding) return void refresh()
     announce(id, 'deleted')

@@ -335,7 +335,8 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
       const gone = new Set(recorded)
       // What a memory holds of it goes as well.
       if (!page.stores.keeping.lasting) for (const m of [...inMemory.get(page)!, ...unsavedOf(page, id)]) gone.add(m)
-      if (here.id === id && !isHeld(page.stores.keeping.state)) gone.add(markOf(here))
+      const { state: stands } = page.stores.keeping
+      if (here.id === id && (!isHeld(stands) || stands === 'deleted')) gone.add(markOf(here))
       const done = await page.do(s => s.keeping.remove(id))
       // What another page has not saved yet was not deleted.
       const noted = journalMarks()
