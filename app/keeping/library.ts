@@ -50,8 +50,9 @@ export interface Library {
   /**
    * Saves a sound design on top of `baseRevision`; says why and changes nothing when someone else saved, or took it
    * away, since. 0 stands for a design not kept yet.
+   * @param fromBench it is what stands on this page's bench: only then does it tell what became of the page's edits
    */
-  save: (design: Design, pinned: Design | null, baseRevision: number) => Promise<Saved>
+  save: (design: Design, pinned: Design | null, baseRevision: number, fromBench?: boolean) => Promise<Saved>
   /** What stands beside a design, as it lies there; undefined for nothing. */
   beside: (id: string, kind: Beside) => Promise<unknown>
   /**
@@ -60,7 +61,12 @@ export interface Library {
    */
   alter: <T>(id: string, kind: Beside, make: (raw: unknown) => Altered<T>) => Promise<T>
   /** Puts a whole design in, in one transaction; false, and nothing changes, where one of its id is there. */
-  put: (design: Design, pinned: Design | null, beside: Partial<Record<Beside, unknown>>) => Promise<boolean>
+  put: (
+    design: Design,
+    pinned: Design | null,
+    beside: Partial<Record<Beside, unknown>>,
+    fromBench?: boolean,
+  ) => Promise<boolean>
   /** Lays what a design lacks beside it, studies one by one: what is there already stays. */
   fill: (id: string, beside: { book?: unknown; studies?: unknown }) => Promise<void>
   /** Takes a design away with all that belongs to it. */
@@ -196,7 +202,7 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
       if (lost !== null) return { ok: false, why: [`${LOST}: ${lost}`] }
       return raw === undefined ? undefined : readRecord(raw)
     },
-    async save(design, pinned, baseRevision) {
+    async save(design, pinned, baseRevision, fromBench = false) {
       const saving = medium.change<Saved>(async cells => {
         const raw = await cells.get('designs', design.id)
         const read = raw === undefined ? undefined : readRecord(raw)
@@ -214,7 +220,7 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
             why: ['It could not be read when the design was saved.'],
             raw: pin,
           })
-        await cells.put('designs', design.id, toKeep(design, pinned, revision + 1, now(), by))
+        await cells.put('designs', design.id, toKeep(design, pinned, revision + 1, now(), fromBench ? by : undefined))
         return { ok: true, revision: revision + 1 }
       })
       return saving.catch(async (error: unknown): Promise<Saved> => {
@@ -241,11 +247,11 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
         await setBeside(cells, id, kind, value)
         return result
       }),
-    put: (design, pinned, beside) =>
+    put: (design, pinned, beside, fromBench = false) =>
       medium.change(async cells => {
         if ((await cells.get('designs', design.id)) !== undefined) return false
         // No count that one of this id, deleted meanwhile, can have had: another tab may still build on it.
-        await cells.put('designs', design.id, toKeep(design, pinned, now(), now(), by))
+        await cells.put('designs', design.id, toKeep(design, pinned, now(), now(), fromBench ? by : undefined))
         for (const [kind, value] of Object.entries(beside))
           if (value !== undefined) await setBeside(cells, design.id, kind as Beside, value)
         return true

@@ -351,7 +351,7 @@ export const useKeeping = defineStore('keeping', () => {
     its.saving = true
     let done
     try {
-      done = await written(to => to.save(toRaw(design), toRaw(pinned), its.revision))
+      done = await written(to => to.save(toRaw(design), toRaw(pinned), its.revision, true))
     } catch {
       // The memory could not be written either: what is unsaved stays on the journal.
       state.value = 'memory'
@@ -429,7 +429,7 @@ export const useKeeping = defineStore('keeping', () => {
           return [kind, record?.value]
         }),
       )
-      const isNew = await to.put(toRaw(bench.current), toRaw(year.pinned), beside)
+      const isNew = await to.put(toRaw(bench.current), toRaw(year.pinned), beside, true)
       // It has come back meanwhile: what stands here is told as changed in two tabs.
       const read = await to.get(desk.id)
       desk.revision = isNew && read?.ok ? read.kept.revision : 0

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto'
 import { openDB } from 'idb'
-import { DEMOS } from '../../core/design'
+import { DEMOS, type Design } from '../../core/design'
 import { asNew, memoryLibrary, openLibrary, type Library } from '../../app/keeping/library'
+import { bringIn } from '../../app/keeping/recover'
 import { emptyBook, packBook } from '../../core/season/book'
 
 const now = () => 1000
@@ -172,4 +173,19 @@ test('deleted demos stay deleted; books and studies of the first version of the 
   const now2 = await indexed()
   expect(await now2.beside('mine', 'book')).toEqual({ old: 'book' })
   expect(await now2.medium.keys('settings')).toEqual(['demos-placed'])
+})
+
+test.each([
+  ['what the bench of that page saved since, it went on from the edit', true, 'over'],
+  ['what the same page put in out of a backup since says nothing of the edit', false, 'beside'],
+] as const)('an edit that a page left: %s', async (_, fromBench, how) => {
+  let clock = 1000
+  const library = memoryLibrary(null, asNew(1000), () => ++clock, 'a page')
+  const edited = { ...DEMOS[0]!, id: 'twice', name: 'Edited' }
+  await library.put({ ...edited, name: 'Later' }, null, {}, fromBench)
+  const entry = { design: edited, pinned: null, base: 7, at: 900, page: 'a page' }
+  const beside = { namesOf: () => Promise.resolve(), asCopy: (d: Design) => ({ ...d, id: 'copy' }) }
+  expect(await bringIn(library, entry, beside as never)).toBe(how)
+  expect(await nameOf(library, 'twice')).toBe('Later')
+  expect(await nameOf(library, 'copy')).toBe(fromBench ? undefined : 'Edited')
 })
