@@ -74,7 +74,7 @@ function oneOf<T extends string>(name: string, given: string | undefined, allowe
 export async function drawCommand(args: string[]): Promise<unknown> {
   const { options, words } = readOptions(args, ['view', 'svg', 'dxf', 'pdf', 'paper', 'scale'], ['design.json'])
   const views = VIEW_CHOICES.map(v => v.id)
-  // An elevation is of one side: of the sunny one, unless said.
+  // An elevation is of one side: of the sunny one, unless another is named.
   const view = options.view === 'elevation' ? 'sunny' : oneOf<ViewId>('view', options.view, views)
   const paper = options.paper === undefined ? 'A4' : oneOf('paper', options.paper, Object.keys(PAPERS) as PaperId[])
   const scale = options.scale === undefined ? null : numberOption('scale', options.scale, SCALES[0], 1000)

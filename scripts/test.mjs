@@ -10,8 +10,8 @@ const quick = args.includes('--quick')
 if (args.some(a => a === '--help' || a === '-h')) {
   console.log(
     'npm test\n\nInstalls if needed (packages; Chromium where it may), then runs style, types, boundaries, unit and ' +
-      'end-to-end tests; some 15 minutes on two cores. Its last line is “N passed, N failed”.\n\n' +
-      'npm run test:quick: style, types, boundaries and the unit tests that run no year; two minutes at most.',
+      'end-to-end tests: half an hour and more on two busy cores. Its last line is “N passed, N failed”.\n\n' +
+      'npm run test:quick: style, types, boundaries and the unit tests that run no year.',
   )
   process.exit(0)
 }

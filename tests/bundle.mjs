@@ -7,7 +7,7 @@ import { build } from 'esbuild'
 
 const ROOT = join(import.meta.dirname, '..')
 /** What is loaded once for all files of tests. */
-export const SHARED = ['core', 'formats', 'cli', 'tests/proof', 'tests/shared']
+const SHARED = ['core', 'formats', 'cli', 'tests/proof', 'tests/shared']
 const OUT = join(ROOT, 'node_modules/.cache/tierra-tests')
 /** Begin to run as soon as they are loaded. */
 const PROGRAMS = /^cli\/(tierra|.*-worker|write-format-page)\.ts$/

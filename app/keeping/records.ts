@@ -10,7 +10,7 @@ export interface KeptDesign {
   pinned: Design | null
   revision: number
   updatedAt: number
-  /** The load of the page that saved it last. */
+  /** The load of the page whose bench saved it last; none where something else wrote it, such as a restore. */
   by?: string
   /** The schema in which it was found sound: by it a design is not checked again each time that it is read. */
   soundIn?: number

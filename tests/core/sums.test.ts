@@ -200,6 +200,7 @@ test('every line of every sum is a finite number with words', () => {
   ]
   for (const s of all) {
     expect(s.rule.length).toBeGreaterThan(10)
+    expect([s.rule, s.lines.at(-1)!.value > 0]).toEqual([s.rule, true])
     for (const l of s.lines) {
       expect(Math.abs(l.value)).toBeLessThan(1e12)
       expect(l.text.length).toBeGreaterThan(2)
