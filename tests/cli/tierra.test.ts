@@ -332,7 +332,7 @@ describe('weigh up', () => {
       expect.arrayContaining(['winterDli', 'lightShare', 'cost', 'paybackYears', 'why']),
     )
     const warmer = rungs.find((r: { id: string }) => r.id === 'cover').coldestC - 0.1
-    const asked = ['--coldest', String(warmer), '--moves', 'cover,tighter-still']
+    const asked = ['--coldest', String(warmer), '--moves', 'cover,tighter-house']
     const found = spawned('find', house(), ...asked).json()
     expect(found.feasible).toBe(true)
     expect(found.coldestC).toBeGreaterThanOrEqual(warmer)
