@@ -1,5 +1,5 @@
-import { migrateDesign, type Design, type Fault } from '../core/design'
-import { designFaults, documentFaults } from '../core/editing'
+import type { Design, Fault } from '../core/design'
+import { broughtForward, designFaults, documentFaults } from '../core/editing'
 import { unpackBook, type Book } from '../core/season/book'
 import { readStudies, type KeptStudies } from '../core/study/kept'
 import { asciiText } from './ascii'
@@ -48,13 +48,13 @@ export function readDesign(text: string): ReadDesign {
  */
 export function readDesignFile(file: unknown): ReadDesign {
   const { studies, book: packed, pinned: pin, design: found } = withParts(file)
-  const document = migrateDesign(found)
+  const document = broughtForward(found)
   const faults = designFaults(document)
   if (faults.length > 0) return { ok: false, faults }
   const leftOut: LeftOut[] = []
   const book = packed === null ? null : unpackBook(packed)
   if (book && !book.ok) leftOut.push({ what: 'a season book', raw: packed, faults: book.faults })
-  const pinned = migrateDesign(pin)
+  const pinned = broughtForward(pin)
   const pinFaults = pin === null ? [] : documentFaults(pinned)
   if (pinFaults.length > 0) leftOut.push({ what: 'a pinned design', raw: pin, faults: pinFaults })
   return {

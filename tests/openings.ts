@@ -7,6 +7,12 @@ type Some<K extends Opening['kind']> = Extract<Opening, { kind: K }>
 
 const withOpenings = (d: Design, openings: Opening[]): Design => ({ ...d, skin: { ...d.skin, openings } })
 
+/** A row of the same height that has a free area, whether it fits or not. */
+const ofArea = (o: Some<'vent'> | Some<'ridge vent'>, areaM2: number) => {
+  const count = Math.max(1, Math.ceil(areaM2 / (1.2 * o.heightM)))
+  return { count, widthM: areaM2 / (count * o.heightM), strokeM: 3 }
+}
+
 /** A design whose low vents and ridge vents are of other areas, or are moved otherwise. */
 export function aired(
   d: Design,
@@ -16,9 +22,9 @@ export function aired(
     d,
     d.skin.openings.map(o =>
       o.kind === 'vent'
-        ? { ...o, areaM2: lowM2 ?? o.areaM2, ...opener }
+        ? { ...o, ...(lowM2 === undefined ? {} : ofArea(o, lowM2)), ...opener }
         : o.kind === 'ridge vent'
-          ? { ...o, areaM2: highM2 ?? o.areaM2, ...opener, kind: 'ridge vent', part: o.part }
+          ? { ...o, ...(highM2 === undefined ? {} : ofArea(o, highM2)), ...opener, kind: 'ridge vent', part: o.part }
           : o,
     ) as Opening[],
   )

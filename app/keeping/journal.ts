@@ -1,5 +1,5 @@
-import { faultLine, migrateDesign, type Design } from '../../core/design'
-import { documentFaults } from '../../core/editing'
+import { faultLine, type Design } from '../../core/design'
+import { broughtForward, documentFaults } from '../../core/editing'
 import { nameOf } from './records'
 
 /**
@@ -160,7 +160,7 @@ async function readEntry(
     const { site } = written.design
     const climate = 'climate' in site ? site.climate : await climateOf(written.design.id)
     if (!climate) return no('Its hourly weather stood in a design that is not there any more.')
-    const design = migrateDesign({ ...written.design, site: { ...site, climate } }) as Design
+    const design = broughtForward({ ...written.design, site: { ...site, climate } }) as Design
     const faults = documentFaults(design)
     if (faults.length > 0) return no(...faults.slice(0, 5).map(faultLine))
     return { ok: true, unsaved: { ...written, design } }

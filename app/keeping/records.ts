@@ -1,5 +1,5 @@
-import { faultLine, migrateDesign, SCHEMA_VERSION, type Design } from '../../core/design'
-import { documentFaults } from '../../core/editing'
+import { faultLine, SCHEMA_VERSION, type Design } from '../../core/design'
+import { broughtForward, documentFaults } from '../../core/editing'
 import { withoutControls } from '../../core/text/control'
 import type { Place } from './medium'
 
@@ -64,13 +64,13 @@ export function readRecord(raw: unknown): ReadRecord {
   if (typeof raw.revision !== 'number') return no('Its count of saves is missing.')
   try {
     // Texts of an earlier version may hold what is refused by now.
-    const design = withoutControls(migrateDesign(raw.design), false)
+    const design = withoutControls(broughtForward(raw.design), false)
     const isKnown = raw.soundIn === SCHEMA_VERSION && isTree(design) && design.schemaVersion === SCHEMA_VERSION
     if (!isKnown || design !== raw.design) {
       const faults = documentFaults(design)
       if (faults.length > 0) return no(...faults.slice(0, 5).map(faultLine))
     }
-    const pin = migrateDesign(raw.pinned ?? null)
+    const pin = broughtForward(raw.pinned ?? null)
     const isSound = (raw.soundIn === SCHEMA_VERSION && pin === raw.pinned) || documentFaults(pin).length === 0
     // A pin that can't be read is in the way of nothing; the next save puts it aside.
     const pinned = pin !== null && isSound ? (pin as Design) : null

@@ -7,7 +7,7 @@ import { roomObjects, type RoomObject } from '../geometry/objects'
 import { isSlope, stretches } from '../geometry/parts'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
-import { blockedOpenings, lowOpenings } from './blocked-openings'
+import { blockedOpenings, lowOpenings } from '../geometry/before-openings'
 import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
 import { clearances, WHEELCHAIR_M } from '../editing'
@@ -128,6 +128,12 @@ export function designCautions(
       'breathe',
       `Little to breathe with: vents are ${Math.round((freeM2 / floor) * 100)} % of the floor; ` +
         `15 to 25 % each, low and high, is the rule. Air above ${show(38, 'temperature')} harms people.`,
+    )
+  for (const { what, wasM2, isM2 } of design.madeToFit)
+    add(
+      'breathe',
+      `${what}: ${show(wasM2, 'area')} was entered in an earlier version, and ` +
+        `${isM2 > 0 ? `${show(isM2, 'area')} of it fits` : 'none of it fits'} its part.`,
     )
   for (const { door, thing } of blockedDoors(design))
     add('breathe', `${door}: ${thing} stands in its way. Move one of them.`)

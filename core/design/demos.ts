@@ -7,7 +7,7 @@ import { anAirStore } from '../air-stores/registry'
 import { aSource } from '../sources/registry'
 import { startOf } from './field'
 import { SCHEMA_VERSION, STEPS, type Body, type Design, type Opening } from './types'
-import { airedBy, barrels, timberWall, type Of } from './usual'
+import { airedBy, airedDome, barrels, timberWall, type Of } from './usual'
 
 /** A plain house at a middling place: the first demo and the starter design are made from it. */
 const plainHouse = completeDesign({
@@ -39,7 +39,7 @@ const plainHouse = completeDesign({
     ridgeHeightM: 3.3,
     ridgeAtM: 3.45,
     backWallM: 2.3,
-    beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.2, 0.95, 0.6)],
+    beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.65, 0.8, 0.6)],
   },
   skin: {
     glazing: 'twinwall-10',
@@ -50,7 +50,7 @@ const plainHouse = completeDesign({
       { material: 'wood-fibre', thicknessM: 0.18 },
       { material: 'plywood', thicknessM: 0.015 },
     ],
-    openings: airedBy(6.5, 0.75, -0.57),
+    openings: airedBy(6.5, 9, { offsetM: -0.13 }),
     cover: { id: 'quilt', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.8 },
   },
@@ -70,6 +70,7 @@ const hollowAsh: Design = {
   shape: { ...plainHouse.shape, ridgeHeightM: 3.6, front: true, breakAtM: 0, breakHeightM: 1.45 },
   skin: {
     ...plainHouse.skin,
+    openings: airedBy(6.5, 9, { offsetM: -0.13 }, { part: 'front', heightM: 0.45, sillM: 0.05, leaf: 'sheet' }),
     parts: {
       ...plainHouse.skin.parts,
       front: { ...plainHouse.skin.parts.front, glazing: 'glass-2' },
@@ -125,9 +126,18 @@ const riberaAlta = completeDesign({
       { material: 'plywood', thicknessM: 0.015 },
     ],
     openings: [
-      ...airedBy(11, 1, 1.53),
+      // In the knee wall, over the bed behind it.
+      ...airedBy(11, 12, { offsetM: 1.35 }, { part: 'kneeWall', heightM: 0.45, sillM: 0.45, leaf: 'panel' }),
       // Opposite the low vents, so that the wind goes through.
-      { ...(startOf(VENT.fields) as Of<'vent'>), kind: 'vent', part: 'backWall', areaM2: 4, atM: 0.5, tallM: 0.3 },
+      {
+        ...(startOf(VENT.fields) as Of<'vent'>),
+        kind: 'vent',
+        part: 'poleSlope',
+        count: 8,
+        widthM: 1,
+        heightM: 0.5,
+        sillM: 0.15,
+      },
     ],
     cover: { id: 'thermal-screen', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
@@ -215,7 +225,7 @@ const fjellro = completeDesign({
       { material: 'plywood', thicknessM: 0.015 },
     ],
     openings: [
-      ...airedBy(3, 1, -0.12),
+      ...airedBy(3, 7, { offsetM: -0.05, widthM: 0.8, heightM: 1.85 }),
       {
         ...(startOf(DOOR.fields) as Of<'door'>),
         kind: 'door',
@@ -299,7 +309,7 @@ const saritas = completeDesign({
       { material: 'plywood', thicknessM: 0.012 },
     ],
     finish: { wall: 'bare', roof: 'foil' },
-    openings: airedBy(4, 0.6, 0, 21, 'kneeWall'),
+    openings: airedDome(4, 7, 0.6, 21),
     cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },
@@ -430,7 +440,11 @@ export function startingDesign(id: string, name: string): Design {
     decided: [],
     site: { ...plainHouse.site, place: 'Place not named yet', seed: 1 },
     shape: { ...plainHouse.shape, turnDeg: 0, lengthM: 6, beds: plainHouse.shape.beds.map(b => ({ ...b })) },
-    skin: { ...plainHouse.skin, openings: airedBy(4.5, 0.75, -0.57), cover: { ...plainHouse.skin.cover, id: 'none' } },
+    skin: {
+      ...plainHouse.skin,
+      openings: airedBy(4.5, 6, { offsetM: -0.13 }),
+      cover: { ...plainHouse.skin.cover, id: 'none' },
+    },
     store: { ...plainHouse.store, bodies: [barrels(6, 'black', 2, 0.35, 3.97)], linings: [] },
     breathe: { ...plainHouse.breathe, leakage: 'usual' },
   }

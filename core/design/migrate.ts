@@ -2,7 +2,6 @@ import type { AirStoreKindId } from '../air-stores/registry'
 import { type Drums, layDrums } from '../bodies/drums'
 import { LEAST_WALL_M } from '../bodies/wall'
 import { entry, VESSELS } from '../catalog'
-import { RIDGE_VENT_UNDER_M } from '../openings/ridge-vent'
 import type { FanKindId } from '../fans/registry'
 import type { SourceKindId } from '../sources/registry'
 import { filled, isTree, type Tree } from './complete'
@@ -13,7 +12,7 @@ import { DESIGN, SCHEMA_VERSION } from './types'
  * stand at their start. What is not an older design comes back as it was, for `designFaults` to judge. Never throws.
  */
 export function migrateDesign(document: unknown): unknown {
-  if (!isTree(document) || ![1, 2, 3, SCHEMA_VERSION].includes(document.schemaVersion as number)) return document
+  if (!isTree(document) || ![1, 2, 3, 4, SCHEMA_VERSION].includes(document.schemaVersion as number)) return document
   const said = STEPS.reduce((said, step) => step(said), document)
   const whole = filled(DESIGN, said) as Tree
   return whole === document && document.schemaVersion === SCHEMA_VERSION
@@ -26,6 +25,7 @@ const STEPS: readonly ((document: Tree) => Tree)[] = [
   withBodies,
   withParts,
   withOpenings,
+  withLeaves,
   withSources,
   withAirStores,
   withFans,
@@ -77,7 +77,7 @@ function withOpenings(document: Tree): Tree {
   const dome = shape.form === 'dome'
   // A single opening of a metre passes what it passed then; with another above it, it is a slot.
   const tallM = low > 0 && high > 0 ? SLOT_M : 1
-  const ridgeM = num(shape.ridgeHeightM, 3) - RIDGE_VENT_UNDER_M
+  const ridgeM = num(shape.ridgeHeightM, 3) - 0.2
   const openings = [
     vent(kneeM > 0.01 || dome ? 'kneeWall' : 'sunnySlope', low, Math.min(0.3, kneeM / 2), tallM, opener),
     low > 0
@@ -96,6 +96,48 @@ function withOpenings(document: Tree): Tree {
   const skin = { ...tree(document.skin), openings: [...openings, door] }
   return { ...document, breathe, skin }
 }
+
+/** The widest leaf that an area is made of, m; and how high the flaps at a ridge were. */
+const LEAF_M = 1.2
+const RIDGE_FLAP_M = 0.2
+const mm = (v: number) => Math.round(v * 1000) / 1000
+
+/** Version 4 knew vents and louvres by their free area, and doors as glazed or not. */
+function withLeaves(document: Tree): Tree {
+  const skin = tree(document.skin)
+  const { openings } = skin
+  if (!Array.isArray(openings)) return document
+  const shape = tree(document.shape)
+  const parts = tree(skin.parts)
+  const solid = (part: unknown) => tree(parts[part as string]).kind !== 'glazed' && !SLOPES_GLAZED.includes(part as string)
+  const kneeM = num(shape.kneeWallM, 0)
+  const leaved = openings.map((o: unknown): unknown => {
+    if (!isTree(o)) return o
+    if (o.kind === 'door' && 'glazed' in o) {
+      const { glazed, ...door } = o
+      return { ...door, glazedShare: glazed === true ? 1 : 0 }
+    }
+    if (o.kind === 'window' && !('evenly' in o)) return { ...o, evenly: 'together' }
+    if (!('areaM2' in o)) return o
+    const { areaM2, atM, tallM, ...rest } = o
+    const heightM = mm(Math.max(0.05, o.kind === 'ridge vent' ? RIDGE_FLAP_M : num(tallM, 0.3)))
+    const wide = num(areaM2, 0) / heightM
+    const count = Math.min(60, Math.max(1, Math.ceil(wide / LEAF_M - 1e-9)))
+    const row = { ...rest, count, widthM: mm(Math.max(0.1, wide / count)), heightM, strokeM: STROKE_M }
+    if (o.kind === 'louvre') return without(row, 'strokeM', sillOf(num(atM, 0.5), heightM))
+    const leaf = { leaf: solid(o.part) ? 'panel' : 'sheet' }
+    if (o.kind === 'ridge vent') return { ...row, ...leaf }
+    const foot = o.part === 'kneeWall' || o.part === 'eastEnd' || o.part === 'westEnd' || o.part === 'backWall' ? 0 : kneeM
+    return { ...row, ...leaf, sillM: sillOf(num(atM, 0.3) - foot, heightM) }
+  })
+  return leaved.some((o, i) => o !== openings[i]) ? { ...document, skin: { ...skin, openings: leaved } } : document
+}
+const SLOPES_GLAZED = ['sunnySlope', 'front']
+/** It stood as wide open as its area said. */
+const STROKE_M = 1
+const sillOf = (atM: number, heightM: number) => mm(Math.max(0, atM - heightM / 2))
+const without = (row: Tree, name: string, sillM: number): Tree =>
+  Object.fromEntries(Object.entries({ ...row, sillM }).filter(([key]) => key !== name))
 
 /** A heap was weighed in tonnes. */
 const heapOf = ({ tonnes, ...heap }: Tree): Tree => ({ ...heap, massKg: num(tonnes, 0) * 1000 })

@@ -1,4 +1,4 @@
-import { choice, count, group, list, text, type Value } from './field'
+import { area, choice, count, group, list, text, type Value } from './field'
 import { AIM, CROP_CHOICE, type CROP_NEEDS } from './fields/aim'
 import { BREATHE } from './fields/breathe'
 import { BUILD } from './fields/build'
@@ -10,7 +10,7 @@ import { STORE } from './fields/store'
 import { TOP_UP } from './fields/top-up'
 
 /** The schema that this version reads and writes; older ones are migrated forward on load. */
-export const SCHEMA_VERSION = 4
+export const SCHEMA_VERSION = 5
 
 /** The steps of the work that decide something of the document, in the order in which they go. */
 const STEP_CHOICES = [
@@ -59,6 +59,16 @@ export const DESIGN = group({
   breathe: BREATHE,
   topUp: TOP_UP,
   build: BUILD,
+  madeToFit: list(
+    group({
+      what: text(120, { label: 'What' }),
+      wasM2: area(0, 10_000, { label: 'Free area that was entered' }),
+      isM2: area(0, 10_000, { label: 'Free area that fits' }),
+    }),
+    0,
+    200,
+    { start: [], label: 'Made to fit', about: 'openings of an earlier version that did not fit where they were' },
+  ),
 })
 
 export type Design = Value<typeof DESIGN>

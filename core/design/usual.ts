@@ -1,5 +1,6 @@
 import { WITH_WATER } from '../bodies/contents'
 import { DOOR } from '../openings/door'
+import { POST_M, rowFor } from '../openings/leaf'
 import { RIDGE_VENT } from '../openings/ridge-vent'
 import { VENT } from '../openings/vent'
 import { startOf } from './field'
@@ -26,27 +27,70 @@ export const barrels = (count: number, colour: string, stack: number, raisedM: n
   ...WITH_WATER,
 })
 
-/** Low vents in the knee wall and as much at the ridge, moved by wax; and a door. */
+/** Where the low vents of a house are: on a part, so high, from so far above its foot. */
+export interface VentsOn {
+  part: PartId
+  heightM: number
+  sillM: number
+  leaf: Of<'vent'>['leaf']
+}
+/** Flaps along the top of a slope: along a run, each so high and so wide at most. */
+export interface RidgeRow {
+  runM: number
+  heightM: number
+  widestM?: number
+}
+/** At the foot of the glazing, clear of the beds behind a knee wall: of the same sheet. */
+const AT_FOOT: VentsOn = { part: 'sunnySlope', heightM: 0.4, sillM: 0.05, leaf: 'sheet' }
+const RIDGE_HIGH_M = 0.5
+/**
+ * Vents of a round dome: flaps in its riser wall and in the facets of its highest ring, which narrow to the top.
+ * @param acrossM its width
+ */
+export function airedDome(areaM2: number, acrossM: number, kneeWallM: number, startC = 20): Opening[] {
+  const cm = (v: number) => Math.floor(v * 100) / 100
+  const facetM = acrossM * Math.sin(Math.PI / DOME_SIDES)
+  // The highest ring begins where the dome is half as wide.
+  const widestM = cm(0.3 * facetM)
+  return airedBy(
+    areaM2,
+    (DOME_SIDES - 1) * facetM,
+    { part: 'kneeWall' },
+    { part: 'kneeWall', heightM: cm(kneeWallM - 0.2), sillM: 0.1, leaf: 'panel' },
+    startC,
+    { runM: DOME_SIDES * (widestM + POST_M), heightM: cm(0.35 * facetM), widestM },
+  )
+}
+const DOME_SIDES = 12
+
+/** Low vents and as many at the ridge, moved by wax, as near to a free area each as fits along a run; and a door. */
 export function airedBy(
   areaM2: number,
-  kneeWallM: number,
-  doorOffM: number,
+  runM: number,
+  door: Partial<Of<'door'>> = {},
+  low: VentsOn = AT_FOOT,
   startC = 20,
-  doorOn: PartId = 'eastEnd',
+  ridge: RidgeRow = { runM, heightM: RIDGE_HIGH_M },
 ): Opening[] {
   const opener = { startC, fullC: 29 }
   return [
     {
       ...(startOf(VENT.fields) as Of<'vent'>),
       kind: 'vent',
-      part: 'kneeWall',
-      areaM2,
-      atM: Math.min(0.3, kneeWallM / 2),
-      tallM: 0.2,
+      ...rowFor(areaM2, runM, low.heightM),
+      ...low,
       ...opener,
     },
-    { ...(startOf(RIDGE_VENT.fields) as Of<'ridge vent'>), kind: 'ridge vent', part: 'sunnySlope', areaM2, ...opener },
-    { ...(startOf(DOOR.fields) as Of<'door'>), kind: 'door', part: doorOn, offsetM: doorOffM },
+    {
+      ...(startOf(RIDGE_VENT.fields) as Of<'ridge vent'>),
+      kind: 'ridge vent',
+      part: 'sunnySlope',
+      leaf: 'sheet',
+      ...rowFor(areaM2, ridge.runM, ridge.heightM, ridge.widestM),
+      heightM: ridge.heightM,
+      ...opener,
+    },
+    { ...(startOf(DOOR.fields) as Of<'door'>), kind: 'door', part: 'eastEnd', ...door },
   ]
 }
 export type Of<K extends OpeningKindId> = Extract<Opening, { kind: K }>

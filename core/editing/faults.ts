@@ -11,7 +11,7 @@ import {
 } from '../design'
 import { airStoreKind } from '../air-stores/registry'
 import { misfits } from '../geometry/fit'
-import { openingFaults } from '../geometry/panes'
+import { openingFaults } from '../geometry/let-in'
 import { edgeLength, makeOutline, outlineFaults } from '../geometry/section'
 import { makeBuilding } from '../geometry/surfaces'
 import { WARMEST_AIR_C } from '../sources/heater'

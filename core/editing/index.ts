@@ -1,4 +1,5 @@
 export * from './bodies'
+export * from './bring-forward'
 export * from './edit'
 export * from './faults'
 export * from './place'

@@ -1,9 +1,10 @@
 import { clearances } from './place'
 import type { Design, Opening, PartId } from '../design'
-import { hostOf } from '../geometry/parts'
-import { hostsFor, isLetIn, openingFaults } from '../geometry/panes'
+import { hostsFor, openingFaults, takesWindows } from '../geometry/let-in'
+import { hostOf } from '../geometry/part-planes'
 import { makeOutline } from '../geometry/section'
 import type { OpeningKind } from '../openings/kind'
+import { openingKind } from '../openings/registry'
 import { inSeason } from './season'
 
 /** Where people like a new one, by its kind, first to last. */
@@ -28,33 +29,47 @@ export function freeOpening(
   const can = hostsFor(design, kind)
   const order = [wished, ...(LIKED[kind.kind] ?? []), ...can].filter((p): p is PartId => p !== null && can.includes(p))
   for (const part of new Set(order)) {
-    const host = hostOf(design.shape, outline, part)
+    const host = hostOf(design, outline, part, kind.ridge)
     const fresh = { ...(like ?? inSeason(kind.fresh(part, host), design.site.latitudeDeg)), part } as Opening
     // A window in glazing is glazing: it is looked for on something solid first.
-    if (kind.kind === 'window' && !isLetIn(design, part)) continue
+    if (kind.kind === 'window' && !takesWindows(design, part)) continue
     const placed = placedOn(design, fresh, host.wideM)
     if (placed) return placed
   }
   return null
 }
 
-/** An opening as near to where it would be as there is room on its part; null where there is none. */
+/** An opening as near to where it would be as there is room on its part, a row in fewer leaves; null for no room. */
 function placedOn(design: Design, fresh: Opening, wideM: number): Opening | null {
   const { openings } = design.skin
   const stands = (o: Opening) => {
     const house = { ...design, skin: { ...design.skin, openings: [...openings, o] } }
     return !openingFaults(house).some(f => f.path.startsWith(`skin.openings[${openings.length}]`))
   }
-  if (!('offsetM' in fresh)) return stands(fresh) ? fresh : null
   const end = fresh.part === 'eastEnd' || fresh.part === 'westEnd'
   const wanted = end && fresh.kind === 'door' ? wayThrough(design) : fresh.offsetM
   const steps = Math.floor(wideM / 2 / STEP_M)
   const offsets = Array.from({ length: 2 * steps + 1 }, (_, i) => (i - steps) * STEP_M)
-  for (const off of [wanted, ...offsets.sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted))]) {
-    const tried = { ...fresh, offsetM: Math.round(off * 1000) / 1000 }
-    if (stands(tried)) return tried
+  const places = [wanted, ...offsets.sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted))]
+  for (const way of fewer(fresh)) {
+    if ('evenly' in way && way.evenly === 'spread') {
+      if (stands(way)) return way
+      continue
+    }
+    for (const off of places) {
+      const tried = { ...way, offsetM: Math.round(off * 1000) / 1000 }
+      if (stands(tried)) return tried
+    }
   }
   return null
+}
+
+/** A row as it is, then side by side, then in fewer leaves and fewer; anything else as it is. */
+function* fewer(fresh: Opening): Generator<Opening> {
+  yield fresh
+  if (!('evenly' in fresh)) return
+  for (let { count } = fresh; count > 0; count = count > 1 ? Math.ceil(count / 2) : 0)
+    yield { ...fresh, count, evenly: 'together' }
 }
 
 /** Middle of the widest way through between what stands on the floor, from the middle of the width, m. */
@@ -66,4 +81,27 @@ export function wayThrough(design: Design): number {
     widthM: 0,
   })
   return (widest.x0 + widest.x1) / 2 - middle
+}
+
+/**
+ * Openings with everything that is there for air larger by a share, as far as each still fits its part; null where
+ * nothing can grow.
+ */
+export function largerVents(design: Design, share: number): Opening[] | null {
+  let openings = design.skin.openings
+  let grown = false
+  openings.forEach((o, i) => {
+    const kind = openingKind(o)
+    for (let by = share; by > 1.05; by = 1 + (by - 1) * 0.7) {
+      const larger = kind.scaled(o, by) as Opening | null
+      if (!larger) return
+      const tried = openings.map((p, k) => (k === i ? larger : p))
+      if (kind.freeM2(larger) <= 1.02 * kind.freeM2(o)) continue
+      if (openingFaults({ ...design, skin: { ...design.skin, openings: tried } }).length > 0) continue
+      openings = tried
+      grown = true
+      return
+    }
+  })
+  return grown ? openings : null
 }

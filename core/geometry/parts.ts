@@ -9,7 +9,6 @@ import {
   type PartId,
   type PartName,
 } from '../design/types'
-import type { Host } from '../openings/kind'
 import { openingName } from '../openings/registry'
 import type { WinterHabit } from '../openings/winter'
 import { edgeLength, type Outline, type Point } from './section'
@@ -22,6 +21,7 @@ export type SurfaceId =
   | `top of the ${PartName}`
   | `${PartName} glazing`
   | OpeningFace
+  | LeafFace
   | 'dome glazing'
   | 'dome roof'
   | 'riser wall'
@@ -30,12 +30,19 @@ export type SurfaceId =
 /** The panes of an opening, by its place in the document. */
 export type OpeningFace = `opening ${number}`
 export const openingFace = (index: number): OpeningFace => `opening ${index}`
-/** Which opening a face is of; −1 where it is of none. */
-export const openingOfFace = (face: string): number => Number(/^opening (\d+)$/.exec(face)?.[1] ?? -1)
+
+/** What of its leaves is no pane, by its place in the document. */
+export type LeafFace = `leaf of opening ${number}`
+export const leafFaceOf = (index: number): LeafFace => `leaf of opening ${index}`
+/** Which opening a face is of, glazed or not; −1 where it is of none. */
+export const openingOf = (face: string): number => Number(/^(?:leaf of )?opening (\d+)$/.exec(face)?.[1] ?? -1)
+
+/** Whether a piece of skin is of an opening, and no piece of wall, roof or glazing. */
+export const isLeaf = ({ id }: { id: SurfaceId }): boolean => openingOf(id) >= 0
 
 /** As the reader calls a piece of skin. */
 export function surfaceName(openings: Design['skin']['openings'], id: SurfaceId): string {
-  const opening = openingOfFace(id)
+  const opening = openingOf(id)
   return opening >= 0 && opening < openings.length ? openingName(openings, opening).toLowerCase() : id
 }
 
@@ -57,11 +64,15 @@ export interface Made {
   outside: string
 }
 
+/** Whether a part is the wall of the house that a lean-to leans on. */
+export const isHouseWall = ({ form }: Pick<Design['shape'], 'form'>, part: PartId): boolean =>
+  form === 'lean-to' && part === 'backWall'
+
 /** Parts that are roof where they are solid: built and finished like the solid roof unless they say otherwise. */
 const SLOPES: readonly PartId[] = ['sunnySlope', 'poleSlope', 'lowerPoleSlope']
 export const isSlope = (part: PartId): boolean => SLOPES.includes(part)
 /** Parts whose upper end is the one towards the ridge as the chain runs. */
-const RISING: readonly PartId[] = ['kneeWall', 'front', 'sunnySlope']
+export const RISING: readonly PartId[] = ['kneeWall', 'front', 'sunnySlope']
 
 const DOME_NAMES: Partial<Record<PartId, string>> = {
   kneeWall: 'riser wall',
@@ -183,20 +194,4 @@ export function domeFacetSolid(
     Math.abs(fromPoleDeg) <= shape.dome.poleSideDeg &&
     ring < shape.dome.poleSideRings
   )
-}
-
-/** The part that an opening is on, as openings see it; a bent one by its ends. */
-export function hostOf(shape: Pick<Design['shape'], 'lengthM'>, outline: Outline, part: PartId): Host {
-  if (part === 'eastEnd' || part === 'westEnd') {
-    const high = outline.ridgeHeightM
-    return { longM: high, wideM: outline.widthM, lowM: 0, highM: high }
-  }
-  const edges = outline.edges.filter(e => e.part === part)
-  const heights = edges.flatMap(e => [e.a.z, e.b.z])
-  return {
-    longM: edges.reduce((sum, e) => sum + edgeLength(e), 0),
-    wideM: shape.lengthM,
-    lowM: heights.length > 0 ? Math.min(...heights) : 0,
-    highM: heights.length > 0 ? Math.max(...heights) : 0,
-  }
 }

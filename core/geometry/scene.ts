@@ -1,7 +1,8 @@
 import { MOST_BEDS } from '../design/fields/shape'
 import type { Bank, RoomObject } from './objects'
-import { openingOfFace } from './parts'
+import { isLeaf } from './parts'
 import type { Building, Surface, SurfaceId, Vec } from './surfaces'
+import { halfPlanes, isWithin } from './vec'
 
 const { abs, exp, floor, max, min, sqrt } = Math
 
@@ -287,7 +288,7 @@ function makeCaster(room: number) {
         face = p.face
         for (let i = 0; i < p.insets.length; i++) {
           const inset = p.insets[i]!
-          if (insideOf(inset, x + dx * near, y + dy * near, z + dz * near)) face = inset.face
+          if (isWithin(inset.edges, x + dx * near, y + dy * near, z + dz * near)) face = inset.face
         }
       }
       if (canopies.length === 0) out[face]! += weight
@@ -405,40 +406,21 @@ export function freeOf(screens: readonly Screen[], points: Float64Array, dx: num
   return (free * 3) / points.length
 }
 
-const isLet = (s: Surface) => openingOfFace(s.id) >= 0 || s.id.endsWith('end glazing')
+/** The whole of a plane first, then the glazed middle of an end, then the leaves of openings. */
+const depth = (s: Surface) => (isLeaf(s) ? 2 : s.letIn ? 1 : 0)
 
 function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => number): RoomPlane[] {
   const planes: RoomPlane[] = []
   // The whole of a plane before what is let into it.
-  for (const s of [...surfaces].sort((a, b) => Number(isLet(a)) - Number(isLet(b)))) {
+  for (const s of [...surfaces].sort((a, b) => depth(a) - depth(b))) {
     const [nx, ny, nz] = s.normal
     const p = s.polygon[0]!
     const d = nx * p[0] + ny * p[1] + nz * p[2]
     const same = planes.find(q => abs(q.nx - nx) + abs(q.ny - ny) + abs(q.nz - nz) < 1e-9 && abs(q.d - d) < 1e-9)
-    if (same) same.insets.push({ face: placeOf(s.id), edges: halfPlanes(s) })
+    if (same) same.insets.push({ face: placeOf(s.id), edges: halfPlanes(s.polygon, s.normal) })
     else planes.push({ nx, ny, nz, d, face: placeOf(s.id), insets: [] })
   }
   return planes
-}
-
-/** Four numbers an edge: inward normal in the plane, and its offset. */
-function halfPlanes(s: Surface): Float64Array {
-  const corners = s.polygon
-  const out = new Float64Array(corners.length * 4)
-  corners.forEach((p, i) => {
-    const q = corners[(i + 1) % corners.length]!
-    const e: Vec = [q[0] - p[0], q[1] - p[1], q[2] - p[2]]
-    const n = s.normal
-    const inward: Vec = [n[1] * e[2] - n[2] * e[1], n[2] * e[0] - n[0] * e[2], n[0] * e[1] - n[1] * e[0]]
-    out.set([...inward, inward[0] * p[0] + inward[1] * p[1] + inward[2] * p[2]], i * 4)
-  })
-  return out
-}
-
-function insideOf({ edges }: Inset, x: number, y: number, z: number): boolean {
-  for (let i = 0; i < edges.length; i += 4)
-    if (edges[i]! * x + edges[i + 1]! * y + edges[i + 2]! * z < edges[i + 3]!) return false
-  return true
 }
 
 /** The box that a bank's barrels fill. */

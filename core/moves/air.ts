@@ -1,3 +1,4 @@
+import { largerVents } from '../editing/openings'
 import { aFan } from '../fans/registry'
 import type { Move } from './move'
 
@@ -32,15 +33,10 @@ export const AIR_MOVES: readonly Move[] = [
     group: 'air',
     again: true,
     words: 'Make the vents half as large again',
-    of: ({ skin }) =>
-      skin.openings.some(o => 'areaM2' in o)
-        ? [
-            [
-              'skin.openings',
-              skin.openings.map(o => ('areaM2' in o ? { ...o, areaM2: Math.round(o.areaM2 * 150) / 100 } : o)),
-            ],
-          ]
-        : null,
+    of: design => {
+      const openings = largerVents(design, 1.5)
+      return openings ? [['skin.openings', openings]] : null
+    },
   },
   {
     id: 'misting',

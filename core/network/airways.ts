@@ -1,10 +1,13 @@
 import { ANY_WALL_PRESSURE, halves, RIDGE_PRESSURE, wallPressure } from '../air/vents'
 import { entry, SHELTERS, windShare } from '../catalog'
 import type { Design, PartId } from '../design/types'
-import { hostsFor } from '../geometry/panes'
-import { hostOf } from '../geometry/parts'
+import { blockedOpenings } from '../geometry/before-openings'
+import { laidLeaves } from '../geometry/leaves'
+import { hostOf } from '../geometry/part-planes'
+import { isHouseWall } from '../geometry/parts'
 import type { Building } from '../geometry/surfaces'
 import type { Opener } from '../openings/kind'
+import { edgeLeakM2 } from '../openings/leaf'
 import { openingKind } from '../openings/registry'
 import { winterDays } from '../openings/winter'
 
@@ -24,6 +27,8 @@ export interface Airways {
   /** By opening: the days of its winter, 1 each; and leakage area that a plug then saves, m². */
   winter: Uint8Array[]
   plugSavesM2: Float64Array
+  /** What the edges of all that opens leak beyond what the house's tightness says, m² at 4 Pa; may be negative. */
+  edgesM2: number
   /** By orifice: discharge times area, m², height, m, share of the wind's pressure, and whose it is. */
   conduct: Float64Array
   heightM: Float64Array
@@ -41,16 +46,25 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
   const openings = skin.openings
   const sheltered = windShare(entry(SHELTERS, site.shelter))
   const plugSavesM2 = new Float64Array(openings.length)
+  const laid = laidLeaves(design, building.outline)
+  const blocked = new Map(blockedOpenings(design).map(b => [b.index, b.free]))
+  let edgesM2 = 0
   const freeM2 = openings.map((o, index) => {
     const kind = openingKind(o)
-    if (!hostsFor(design, kind).includes(o.part)) return 0
-    const toHouse = shape.form === 'lean-to' && o.part === 'backWall'
+    const leaves = laid.filter(l => l.index === index).map(l => l.rect)
+    if (leaves.length === 0) return 0
+    const toHouse = isHouseWall(shape, o.part)
     const traffic = kind.traffic(o)
     if (traffic) doorways.push({ ...traffic, toHouse })
-    const area = kind.freeM2(o)
+    // What stands before it takes of it; of a row, all leaves stand at one height.
+    const area = kind.freeM2(o) * (blocked.get(index) ?? 1)
     const { winter } = kind.opener(o)
-    const { atM, tallM } = kind.height(o, hostOf(shape, building.outline, o.part))
-    if (winter === 'plugged' || winter === 'insulated') plugSavesM2[index] = kind.plugSavesM2(area, tallM)
+    const { heightAt } = hostOf(design, building.outline, o.part, kind.ridge)
+    const [low, high] = [heightAt(leaves[0]!.v0), heightAt(leaves[0]!.v1)]
+    const [atM, tallM] = [(low + high) / 2, Math.abs(high - low)]
+    const edgeM = leaves.reduce((sum, l) => sum + 2 * (l.u1 - l.u0 + l.v1 - l.v0), 0)
+    if (!toHouse) edgesM2 += edgeLeakM2(kind.leaf(o)?.shuts ?? null, edgeM, design.breathe.leakage)
+    if (winter === 'plugged' || winter === 'insulated') plugSavesM2[index] = kind.plugSavesM2(o, edgeM)
     // What opens into the house is a door; it airs nothing.
     if (toHouse || area <= 0 || kind.opener(o).how === 'shut') return 0
     const open = kind.ridge
@@ -67,6 +81,7 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
     freeM2: Float64Array.from(freeM2),
     winter: openings.map(o => winterDays(openingKind(o).opener(o), dryBulbC)),
     plugSavesM2,
+    edgesM2,
     conduct: Float64Array.from(orifices, o => o.conduct),
     heightM: Float64Array.from(orifices, o => o.heightM),
     wind: Float64Array.from(orifices, o => o.wind),

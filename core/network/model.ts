@@ -304,7 +304,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     ),
     leafOf: Int32Array.from(chains, c => c.leafOf),
     leakWind: entry(SHELTERS, design.site.shelter).leakWind,
-    leakAreaM2: leakageAreaM2(ach50Of(breathe), building.volumeM3),
+    leakAreaM2: Math.max(0, leakageAreaM2(ach50Of(breathe), building.volumeM3) + airways.edgesM2),
     airways,
     airs: makeAirs(design, building, chains, airways.heightM),
     airing: {

@@ -1,6 +1,6 @@
-import { area, choice, difference, length, number, temperature } from '../design/field'
+import { choice, difference, length, number, temperature } from '../design/field'
 import { PART_CHOICES, type PartId } from '../design/fields/parts'
-import type { Opener } from './kind'
+import type { Host, Opener } from './kind'
 import { presenceDays, presenceFrom, presenceUntil } from './presence'
 import { month, winterFields } from './winter'
 
@@ -13,7 +13,6 @@ export const HOWS = [
 ] as const
 
 export const part = choice(PART_CHOICES, { label: 'On' })
-export const areaM2 = (start: number) => area(0, 200, { usual: [0, 20], start, step: 0.1, label: 'Free area' })
 export const offsetM = length(-50, 50, {
   start: 0,
   label: 'Off the middle',
@@ -38,3 +37,14 @@ export const openerFields = (how: Opener['how'], startC = 20) => ({
 /** Everywhere on the skin but at the foot of the floor. */
 export const ANYWHERE: readonly PartId[] = PART_CHOICES.map(p => p.id)
 export const WALLS: readonly PartId[] = ['kneeWall', 'front', 'backWall', 'eastEnd', 'westEnd']
+
+/** Where a leaf of a height sits in the middle of its part, m up from its foot. */
+export const sillOn = (host: Host, heightM: number): number =>
+  Math.max(0, Math.floor(((host.longM - heightM) / 2) * 100) / 100)
+
+/** A row of leaves so many times as wide, in as many of them as it takes. */
+export function scaledRow<O extends { count: number; widthM: number }>(o: O, share: number): O {
+  const wide = o.count * o.widthM * share
+  const count = Math.max(1, Math.round(wide / o.widthM))
+  return { ...o, count, widthM: Math.round((wide / count) * 1000) / 1000 }
+}

@@ -1,6 +1,7 @@
-import { entry, GAPS, type CostPart } from '../catalog'
+import type { CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 import type { PartId } from '../design/fields/parts'
+import { openersFor, type LeafMade, type Shuts } from './leaf'
 import type { Presence } from './presence'
 import type { WinterHabit } from './winter'
 
@@ -19,19 +20,33 @@ export interface Host {
   wideM: number
   lowM: number
   highM: number
+  /** Height above the floor at so far up the part, m. */
+  heightAt: (up: number) => number
 }
 
-/** Panes of one size in a row, as they lie on their part: the lower edge so far up it, the middle off the part's. */
-export interface Panes {
+/** Leaves of one size in a row on a part. */
+export interface Row {
+  count: number
   widthM: number
   heightM: number
+  /** Its lower edge above the foot of the part, up the part, m. */
   sillM: number
+  /** The middle of the row off the middle of the part, m. */
   offsetM: number
-  count: number
-  /** By its id; null for the house's. */
+  /** Spread along the whole part, or side by side about its middle. */
+  spread: boolean
+}
+
+/** What the leaves of an opening are made of. */
+export interface Leaf {
+  made: LeafMade
+  /** Of what is glazed of it, by its id; null for the house's. */
   glazing: string | null
-  /** Whether the night cover is drawn over them too. */
+  /** Of a leaf that is not all glazed, the share that is, let into its upper part, 0–1. */
+  glazedShare: number
+  /** Whether the night cover of its part is drawn over it too. */
   covered: boolean
+  shuts: Shuts | null
 }
 
 /** What moves an opening, and when. */
@@ -60,41 +75,51 @@ export interface OpeningKind<O extends Let = Let> {
   onDome: boolean
   /** A new one on a part. */
   fresh: (part: PartId, host: Host) => O
+  /** Where its leaves lie on their part. */
+  row: (o: O, host: Host) => Row
+  /** What they are made of; null for what leaves the part as it is, and only opens. */
+  leaf: (o: O) => Leaf | null
   /** Free area of all of it when it stands wide open, m². */
   freeM2: (o: O) => number
-  /** Height of its middle above the floor, and of one of it from edge to edge, m. */
-  height: (o: O, host: Host) => { atM: number; tallM: number }
+  /** The same opening with its leaves scaled along the part by a share, for studies; null where people choose its size. */
+  scaled: (o: O, share: number) => O | null
   /** Share of the free area's ideal flow that goes through. */
   discharge: number
   /** At the ridge, where the wind sucks whatever side it comes from. */
   ridge: boolean
-  /** What is glazed of it where it is let into a solid part; null where nothing is. */
-  panes: (o: O) => Panes | null
   opener: (o: O) => Opener
-  /** Leakage area that a plug saves round all of it, m² at 4 Pa, from its free area and how tall one of it is. */
-  plugSavesM2: (freeM2: number, tallM: number) => number
+  /** Leakage area that a plug saves round all of it, m² at 4 Pa, from the length of its edges, m. */
+  plugSavesM2: (o: O, edgeM: number) => number
   /**
    * People going through: free area m², and seconds that it stands open in each working hour; null for what is no
    * door.
    */
   traffic: (o: O) => { areaM2: number; secondsPerHour: number } | null
-  /** What it is made of, to be paid for; its panes are counted with the glazing. */
+  /** What it is made of, to be paid for; panes let into it are counted with the glazing. */
   cost: (o: O) => readonly CostPart[]
   /** What it is, in a few words for print and lists. */
   line: (o: O, show: Show) => string
 }
 
-/** A plugged rim leaks less than a shut one by the metre. */
-export function rimSavedM2(freeM2: number, tallM: number): number {
-  const rimM = freeM2 > 0 && tallM > 0 ? 2 * (freeM2 / tallM + tallM) : 0
-  return rimM * (entry(GAPS, 'vent-edge').areaM2 - entry(GAPS, 'vent-sealed').areaM2)
-}
-
-/** Flaps by their free area, and what moves them. */
-export const flapsCost = ({ areaM2, how }: { areaM2: number; how: Opener['how'] }): CostPart[] => [
-  { amount: areaM2, unit: 'm²', price: 'part.vent' },
-  { amount: how === 'wax' || how === 'motor' ? 1 : 0, unit: 'pieces', price: 'part.opener' },
+/** Flaps by their leaves, and what moves them. */
+export const flapsCost = (o: {
+  count: number
+  widthM: number
+  heightM: number
+  how: Opener['how']
+  leaf?: LeafMade
+}): CostPart[] => [
+  { amount: o.count * o.widthM * o.heightM, unit: 'm²', price: 'part.vent' },
+  {
+    amount: o.how === 'wax' || o.how === 'motor' ? openersFor(o.leaf ?? 'sheet', o.count, o.widthM * o.heightM) : 0,
+    unit: 'pieces',
+    price: 'part.opener',
+  },
 ]
+
+/** “3 × 1.2 m × 0.4 m”. */
+export const sizeWords = (o: { count: number; widthM: number; heightM: number }, show: Show): string =>
+  `${o.count > 1 ? `${o.count} × ` : ''}${show(o.widthM, 'length')} × ${show(o.heightM, 'length')}`
 
 /** An orifice's share of ideal flow: a sharp edge. ASHRAE Fundamentals ch. 16. */
 export const SHARP = 0.6

@@ -1,17 +1,23 @@
 import { choice, group, startOf, type Value } from '../design/field'
-import { areaM2, openerFields, part } from './common'
-import { rimSavedM2, SHARP, flapsCost, type OpeningKind } from './kind'
+import { openerFields, part, scaledRow } from './common'
+import { flapsCost, SHARP, sizeWords, type OpeningKind } from './kind'
+import { edgeSavedM2, flapFields, flapFreeM2, rowFields, rowFor } from './leaf'
 
 /** Flaps along the top of a slope. */
 const fields = group(
-  { kind: choice([{ id: 'ridge vent', name: 'Ridge vent' }], {}), part, areaM2: areaM2(1), ...openerFields('wax') },
+  {
+    kind: choice([{ id: 'ridge vent', name: 'Ridge vent' }], {}),
+    part,
+    ...rowFields(1, 0.4),
+    ...flapFields,
+    ...openerFields('wax'),
+  },
   { label: 'Ridge vent' },
 )
 type RidgeVent = Value<typeof fields>
 
-/** Its middle lies this far under the top of its part, m; from its lower to its upper edge, m. */
-export const RIDGE_VENT_UNDER_M = 0.2
-const TALL_M = 0.2
+/** What lies between its upper edge and the ridge, m. */
+export const UNDER_RIDGE_M = 0.1
 
 export const RIDGE_VENT: OpeningKind<RidgeVent> & { fields: typeof fields } = {
   kind: 'ridge vent',
@@ -19,20 +25,29 @@ export const RIDGE_VENT: OpeningKind<RidgeVent> & { fields: typeof fields } = {
   fields,
   on: ['sunnySlope', 'poleSlope'],
   onDome: true,
-  fresh: (on, host) => ({
-    ...(startOf(fields) as RidgeVent),
-    kind: 'ridge vent',
-    part: on,
-    areaM2: Math.round(host.wideM * 2) / 10,
+  fresh: (on, host) => {
+    const heightM = Math.min(0.4, Math.max(0.05, Math.floor(host.longM * 30) / 100))
+    return {
+      ...(startOf(fields) as RidgeVent),
+      kind: 'ridge vent',
+      part: on,
+      ...rowFor(0.2 * host.wideM, host.wideM, heightM),
+      heightM,
+    }
+  },
+  row: (o, host) => ({
+    ...o,
+    sillM: Math.max(0, host.longM - UNDER_RIDGE_M - o.heightM),
+    spread: o.evenly === 'spread',
   }),
-  freeM2: o => o.areaM2,
-  height: (_, host) => ({ atM: host.highM - RIDGE_VENT_UNDER_M, tallM: TALL_M }),
+  leaf: o => ({ made: o.leaf, glazing: o.glazing, glazedShare: 0, covered: true, shuts: o.shuts }),
+  freeM2: flapFreeM2,
+  scaled: scaledRow,
   discharge: SHARP,
   ridge: true,
-  panes: () => null,
   opener: o => o,
-  plugSavesM2: rimSavedM2,
+  plugSavesM2: (o, edgeM) => edgeSavedM2(o.shuts, edgeM),
   traffic: () => null,
   cost: flapsCost,
-  line: (o, show) => `${show(o.areaM2, 'area')} free, at the ridge`,
+  line: (o, show) => `${sizeWords(o, show)}, ${show(flapFreeM2(o), 'area')} free, at the ridge`,
 }

@@ -25,6 +25,9 @@ export function usedWays(opening: Opening): string[] {
 /** Fields of an opening that do something as it is set now: its own, and then how it opens. */
 export function usedFields(opening: Opening): string[] {
   const own = Object.keys(openingKind(opening).fields.fields).filter(f => f !== 'kind' && !WAYS.has(f))
-  const glazed = 'glazed' in opening ? opening.glazed : true
-  return [...own.filter(f => f !== 'glazing' || glazed), ...usedWays(opening)]
+  const leaf = openingKind(opening).leaf(opening)
+  const glazed = leaf !== null && (leaf.made === 'glazed' || leaf.glazedShare > 0)
+  const spread = 'evenly' in opening && opening.evenly === 'spread'
+  const idle = [...(glazed ? [] : ['glazing']), ...(spread ? ['offsetM'] : [])]
+  return [...own.filter(f => !idle.includes(f)), ...usedWays(opening)]
 }

@@ -1,15 +1,16 @@
 import { choice, group, length, startOf, type Value } from '../design/field'
-import { ANYWHERE, areaM2, openerFields, part } from './common'
-import { rimSavedM2, SHARP, flapsCost, type OpeningKind } from './kind'
+import { ANYWHERE, openerFields, part, scaledRow, sillOn } from './common'
+import { flapsCost, SHARP, sizeWords, type OpeningKind } from './kind'
+import { edgeSavedM2, flapFields, flapFreeM2, rowFields, rowFor } from './leaf'
 
-/** Flaps in a wall or in the glazing, known by their free area. */
+/** Flaps in a wall or in the glazing. */
 const fields = group(
   {
     kind: choice([{ id: 'vent', name: 'Vent' }], {}),
     part,
-    areaM2: areaM2(1),
-    atM: length(0, 12, { start: 0.3, label: 'Middle above the floor' }),
-    tallM: length(0.05, 3, { start: 0.3, label: 'Height of each' }),
+    ...rowFields(1, 0.3),
+    sillM: length(0, 12, { start: 0.15, label: 'Sill above the foot of the part' }),
+    ...flapFields,
     ...openerFields('wax'),
   },
   { label: 'Vent' },
@@ -22,21 +23,26 @@ export const VENT: OpeningKind<Vent> & { fields: typeof fields } = {
   fields,
   on: ANYWHERE,
   onDome: true,
-  fresh: (on, host) => ({
-    ...(startOf(fields) as Vent),
-    kind: 'vent',
-    part: on,
-    areaM2: Math.round(host.wideM * 2) / 10,
-    atM: Math.round(((host.lowM + host.highM) / 2) * 100) / 100,
-  }),
-  freeM2: o => o.areaM2,
-  height: (o, host) => ({ atM: Math.min(o.atM, host.highM), tallM: o.tallM }),
+  fresh: (on, host) => {
+    const heightM = Math.min(0.3, Math.max(0.05, Math.floor(host.longM * 50) / 100))
+    return {
+      ...(startOf(fields) as Vent),
+      kind: 'vent',
+      part: on,
+      ...rowFor(0.2 * host.wideM, host.wideM, heightM),
+      heightM,
+      sillM: sillOn(host, heightM),
+    }
+  },
+  row: o => ({ ...o, spread: o.evenly === 'spread' }),
+  leaf: o => ({ made: o.leaf, glazing: o.glazing, glazedShare: 0, covered: true, shuts: o.shuts }),
+  freeM2: flapFreeM2,
+  scaled: scaledRow,
   discharge: SHARP,
   ridge: false,
-  panes: () => null,
   opener: o => o,
-  plugSavesM2: rimSavedM2,
+  plugSavesM2: (o, edgeM) => edgeSavedM2(o.shuts, edgeM),
   traffic: () => null,
   cost: flapsCost,
-  line: (o, show) => `${show(o.areaM2, 'area')} free, ${show(o.atM, 'length')} above the floor`,
+  line: (o, show) => `${sizeWords(o, show)}, ${show(flapFreeM2(o), 'area')} free`,
 }

@@ -1,24 +1,18 @@
-import { GLAZINGS } from '../catalog'
-import { choice, count, entryOf, flag, group, length, orNull, share, startOf, type Value } from '../design/field'
-import { offsetM, openerFields, part } from './common'
-import { rimSavedM2, SHARP, type OpeningKind } from './kind'
+import { choice, flag, group, length, share, startOf, type Value } from '../design/field'
+import { openerFields, part } from './common'
+import { SHARP, sizeWords, type OpeningKind } from './kind'
+import { edgeSavedM2, leafGlazing, rowFields, shuts } from './leaf'
 
-/** Panes let into a solid part: one, or a row of them. */
+/** Panes let into a part: one, or a row of them. */
 const fields = group(
   {
     kind: choice([{ id: 'window', name: 'Window' }], {}),
     part,
-    widthM: length(0.1, 20, { start: 1, label: 'Width' }),
-    heightM: length(0.1, 6, { start: 0.6, label: 'Height' }),
-    count: count(1, 24, { start: 1, label: 'How many in a row' }),
+    ...rowFields(1, 0.6),
     sillM: length(0, 10, { start: 1, label: 'Sill above the foot of the part' }),
-    offsetM,
-    glazing: orNull(entryOf(GLAZINGS, { label: 'Glazing' }), {
-      start: null,
-      label: 'Glazing',
-      about: 'null: the house’s',
-    }),
+    glazing: leafGlazing,
     covered: flag({ start: false, label: 'Night cover drawn over it' }),
+    shuts,
     opensShare: share(0, 1, { start: 0.5, step: 0.1, label: 'Share that opens' }),
     ...openerFields('shut'),
   },
@@ -38,25 +32,21 @@ export const WINDOW: OpeningKind<Window> & { fields: typeof fields } = {
       ...(startOf(fields) as Window),
       kind: 'window',
       part: on,
+      evenly: 'together',
       widthM: Math.min(1.2, Math.floor(host.wideM * 50) / 100),
       heightM,
       sillM: Math.max(0, Math.floor((host.longM - heightM - 0.15) * 100) / 100),
     }
   },
+  row: o => ({ ...o, spread: o.evenly === 'spread' }),
+  leaf: o => ({ made: 'glazed', glazing: o.glazing, glazedShare: 0, covered: o.covered, shuts: o.shuts }),
   freeM2: o => o.widthM * o.heightM * o.count * o.opensShare,
-  height: (o, host) => {
-    const up = (o.sillM + o.heightM / 2) / Math.max(host.longM, 1e-6)
-    const rise = (host.highM - host.lowM) / Math.max(host.longM, 1e-6)
-    return { atM: host.lowM + Math.min(1, up) * (host.highM - host.lowM), tallM: o.heightM * rise }
-  },
+  scaled: () => null,
   discharge: SHARP,
   ridge: false,
-  panes: o => o,
   opener: o => o,
-  plugSavesM2: rimSavedM2,
+  plugSavesM2: (o, edgeM) => edgeSavedM2(o.shuts, edgeM),
   traffic: () => null,
   cost: o => [{ amount: o.widthM * o.heightM * o.count, unit: 'm²', price: 'part.window' }],
-  line: (o, show) =>
-    `${o.count > 1 ? `${o.count} × ` : ''}${show(o.widthM, 'length')} × ${show(o.heightM, 'length')}, ` +
-    `sill ${show(o.sillM, 'length')} up`,
+  line: (o, show) => `${sizeWords(o, show)}, sill ${show(o.sillM, 'length')} up`,
 }

@@ -10,6 +10,7 @@ import {
   type SceneExtras,
 } from '../geometry/scene'
 import type { Building, Surface, Vec } from '../geometry/surfaces'
+import { halfPlanes, isWithin, planeOf } from '../geometry/vec'
 
 const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
 
@@ -206,7 +207,21 @@ export function roomDirection(
  * @param shift 0–1, moves the steps along, so that sets of points fall between each other
  */
 export function pointsOn(surface: Surface, count: number, shift = 0.5): Float64Array {
-  const c = surface.polygon
+  const { cuts, areaM2 } = surface
+  if (cuts.length === 0) return pointsOver(surface.polygon, count, shift)
+  // So many that as many as asked lie beside what is cut out.
+  const whole = areaM2 + cuts.reduce((sum, cut) => sum + planeOf(cut).areaM2, 0)
+  const all = pointsOver(surface.polygon, Math.ceil((count * whole) / areaM2), shift)
+  const holes = cuts.map(cut => halfPlanes(cut, surface.normal))
+  const out: number[] = []
+  for (let k = 0; k < all.length; k += 3)
+    if (!holes.some(hole => isWithin(hole, all[k]!, all[k + 1]!, all[k + 2]!)))
+      out.push(all[k]!, all[k + 1]!, all[k + 2]!)
+  return out.length > 0 ? Float64Array.from(out) : all
+}
+
+function pointsOver(polygon: readonly Vec[], count: number, shift: number): Float64Array {
+  const c = polygon
   const areas: number[] = []
   for (let i = 1; i < c.length - 1; i++) areas.push(triangleArea(c[0]!, c[i]!, c[i + 1]!))
   const total = areas.reduce((a, b) => a + b, 0)

@@ -3,7 +3,7 @@ import { bedAt, completeDesign, filled } from '../design/complete'
 import { startOf } from '../design/field'
 import { SHAPE } from '../design/fields/shape'
 import { SCHEMA_VERSION, type Bed, type Body, type CropChoice, type Design, type Opening } from '../design/types'
-import { airedBy, barrels, timberWall, type Of } from '../design/usual'
+import { airedBy, airedDome, barrels, timberWall, type Of } from '../design/usual'
 import { designFaults, freeBody, madeToStand } from '../editing'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { RAD } from '../physics/constants'
@@ -140,7 +140,10 @@ function openingsOf(a: StartAnswers, shape: ShapeStart, door: number, shareOfFlo
     ]
   }
   const areaM2 = cm(shareOfFloor * shape.lengthM * shape.widthM)
-  return airedBy(areaM2, shape.kneeWallM, door, 20, a.against === 'dome' ? 'kneeWall' : 'eastEnd')
+  if (a.against === 'dome') return airedDome(areaM2, shape.widthM, shape.kneeWallM)
+  const front = shape.front && shape.breakHeightM! - shape.kneeWallM >= 0.5
+  const low = { part: front ? 'front' : 'sunnySlope', heightM: 0.4, sillM: 0.05, leaf: 'sheet' } as const
+  return airedBy(areaM2, shape.lengthM, { offsetM: door }, low)
 }
 
 /** Where heads are clear for a door in the end wall: over the first path, else under the ridge; m from the middle. */

@@ -1,6 +1,6 @@
 import { kindOf } from '../bodies/registry'
 import { GLAZINGS, NIGHT_COVERS } from '../catalog'
-import { FORMS, GLAZING_ANGLE_RANGE, type Design, type Form } from '../design'
+import { FORMS, GLAZING_ANGLE_RANGE, type Design, type Form, type Opening } from '../design'
 import {
   designFaults,
   documentFaults,
@@ -194,13 +194,7 @@ export const ventM2 = ({ skin }: Pick<Design, 'skin'>): number =>
 /** Larger and smaller vents, louvres and roll-up sides, all by one share; doors and windows stay. `at` is m². */
 export function ventVariants(design: Design): Variant[] {
   const scaled = (share: number): Design['skin']['openings'] =>
-    design.skin.openings.map(o =>
-      'areaM2' in o
-        ? { ...o, areaM2: o.areaM2 * share }
-        : o.kind === 'roll-up side'
-          ? { ...o, lengthM: o.lengthM * share }
-          : o,
-    )
+    design.skin.openings.map(o => (openingKind(o).scaled(o, share) as Opening | null) ?? o)
   const wanted = VENT_SHARES.map(share => ({
     share,
     design: { ...design, skin: { ...design.skin, openings: scaled(share) } },

@@ -4,7 +4,7 @@ import type { CostPart } from '../catalog'
 import type { Cover, Design, Layer, PartId } from '../design/types'
 import { fanKind, fanName } from '../fans/registry'
 import { pathStrip } from '../geometry/objects'
-import { isSlope, partName } from '../geometry/parts'
+import { isSlope, partName, isLeaf } from '../geometry/parts'
 import { makeBuilding, type Building, type Surface } from '../geometry/surfaces'
 import { ach50Of } from '../network/model'
 import { openingKind, openingName } from '../openings/registry'
@@ -94,7 +94,7 @@ export function roughCost(design: Design): RoughCost {
     if (cost > 1e-6) lines.push({ name, amount: parts[0]!.amount, unit: parts[0]!.unit, cost })
   }
   const glass = building.surfaces.filter(s => s.kind === 'glazed')
-  const solid = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house')
+  const solid = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house' && !isLeaf(s))
   const areaOf = (surfaces: readonly Surface[]) => surfaces.reduce((sum, s) => sum + s.areaM2, 0)
   /** One line for surfaces that may be of several makes. */
   const addAll = (name: string, surfaces: readonly Surface[], each: (s: Surface) => number) => {

@@ -1,3 +1,4 @@
+import { isLeaf } from '../geometry/parts'
 import type { Building, Vec } from '../geometry/surfaces'
 import { DEG, SQUARE, type EndCut, type Member } from './member'
 
@@ -40,7 +41,7 @@ export interface DomeEdge {
 export function domeEdges({ surfaces }: Pick<Building, 'surfaces'>): DomeEdge[] {
   const found = new Map<string, { ends: [Vec, Vec]; normals: Vec[] }>()
   const word = (p: Vec) => p.map(v => Math.round(v * 1e4)).join(' ')
-  for (const s of surfaces.filter(s => s.kind !== 'floor'))
+  for (const s of surfaces.filter(s => s.kind !== 'floor' && !isLeaf(s)))
     s.polygon.forEach((p, i) => {
       const q = s.polygon[(i + 1) % s.polygon.length]!
       const key = [word(p), word(q)].sort().join('|')
@@ -92,7 +93,7 @@ export interface Facet {
 /** A dome's facets by their kind. */
 export function facets({ surfaces }: Pick<Building, 'surfaces'>): Facet[] {
   const out: Facet[] = []
-  for (const s of surfaces.filter(s => s.kind !== 'floor')) {
+  for (const s of surfaces.filter(s => s.kind !== 'floor' && !isLeaf(s))) {
     const n = s.polygon.length
     const side = (i: number): Vec => {
       const [p, q] = [s.polygon[(i + n) % n]!, s.polygon[(i + 1) % n]!]

@@ -1,8 +1,9 @@
 import { MATERIALS } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
-import { partName } from '../geometry/parts'
 import { clearHeightAt, edgeLength, type Edge, type Outline } from '../geometry/section'
-import { openingPolygons, type Building, type Vec } from '../geometry/surfaces'
+import { laidLeaves } from '../geometry/leaves'
+import { isHouseWall, isLeaf, partName } from '../geometry/parts'
+import type { Building } from '../geometry/surfaces'
 import { openingKind } from '../openings/registry'
 import { struts } from './dome'
 import { DEG, SQUARE, type EndCut, type Member } from './member'
@@ -75,7 +76,7 @@ function sectionMembers(design: Design, building: Building): Member[] {
   const run = (member: string, part: string, lengthM = L, count = 1) =>
     out.push({ member, part, count, lengthM, ends: [SQUARE, SQUARE], bent: false, runs: true })
   const masonry = (part: PartId) => {
-    const wall = building.surfaces.find(s => s.part === part && s.kind === 'opaque')
+    const wall = building.surfaces.find(s => s.part === part && s.kind === 'opaque' && !isLeaf(s))
     return isMasonry((wall?.layers ?? []).filter(l => !(store.linings as readonly Layer[]).includes(l)))
   }
   const isHouse = (e: Edge) => shape.form === 'lean-to' && e.part === 'backWall'
@@ -153,12 +154,10 @@ function trimmers(design: Design, { outline }: Building, isMasonry: (part: PartI
     bent: false,
     runs: false,
   })
-  return openingPolygons(design, outline).flatMap(({ index, polygon: [a, b, c] }) => {
+  return laidLeaves(design, outline).flatMap(({ index, rect }) => {
     const o = skin.openings[index]!
-    const away = (p: Vec, q: Vec) => Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2])
-    // Its corners run up the part first, and then across it.
-    const [tall, wide] = [away(a!, b!), away(b!, c!)]
-    if (o.kind === 'roll-up side' || (shape.form === 'lean-to' && o.part === 'backWall')) return []
+    const [tall, wide] = [rect.v1 - rect.v0, rect.u1 - rect.u0]
+    if (o.kind === 'roll-up side' || isHouseWall(shape, o.part)) return []
     if (isMasonry(o.part)) return [member('lintel', o.part, 1, wide + 2 * BEARING_M)]
     const headers = openingKind(o).traffic(o) ? 1 : 2
     return [member('trimmer', o.part, 2, tall), member('header', o.part, headers, wide)]
@@ -226,7 +225,7 @@ export interface Rake {
 /** Slopes that walls of masonry at the ends are cut to. */
 export function rakes(design: Design, building: Building): Rake[] {
   const ends = (['eastEnd', 'westEnd'] as const).filter(part =>
-    building.surfaces.some(s => s.part === part && s.kind === 'opaque' && isMasonry(s.layers)),
+    building.surfaces.some(s => s.part === part && s.kind === 'opaque' && !isLeaf(s) && isMasonry(s.layers)),
   )
   const slopes = building.outline.edges.filter(e => !stands(e) && tiltOf(e) > 0.05)
   return ends.flatMap(part =>

@@ -1,6 +1,6 @@
 import { entry, MATERIALS, NIGHT_COVERS } from '../catalog'
 import type { Design, Layer } from '../design/types'
-import { isSlope, partName } from '../geometry/parts'
+import { isSlope, partName, isLeaf } from '../geometry/parts'
 import { edgeLength } from '../geometry/section'
 import type { Building, Surface } from '../geometry/surfaces'
 import { mainInsulation } from '../materials/assembly'
@@ -110,7 +110,7 @@ function layerNeed(layer: Layer, areaM2: number, show: Show): Need {
 function solidNeeds(design: Design, building: Building, show: Show): PartNeeds[] {
   const { shape, store, skin, breathe } = design
   const linings = store.linings as readonly Layer[]
-  const solid = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house')
+  const solid = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house' && !isLeaf(s))
   const name = (s: Surface) =>
     s.id.startsWith('top of') || s.id.startsWith('dome') ? s.id : partName(s.part!, shape.form)
   const areaOf = (of: readonly Surface[]) => of.reduce((sum, s) => sum + s.areaM2, 0)

@@ -77,7 +77,7 @@ export const HOUSES: Record<string, Design> = {
     solidEnds(saltbox),
     windowOn('eastEnd', { offsetM: 1, sillM: 1, widthM: 0.8, heightM: 0.7 }),
     windowOn('westEnd', { offsetM: -0.4, sillM: 0.6, widthM: 1.2, heightM: 1.1 }),
-    doorOn('eastEnd', { offsetM: -0.4, glazed: true }),
+    doorOn('eastEnd', { offsetM: -0.4, glazedShare: 1 }),
   ),
   'six parts, five corners free': sixParts,
   'glazed on both sides, with a solid stretch under either ridge': withParts(designOfForm('gable'), {

@@ -35,7 +35,7 @@ const SIZES = new Set(['length', 'thickness', 'area', 'power', 'airflow', 'mass'
 const NUMBERS = new Set(['count', 'pipes', 'stages', 'opensShare', 'flowLMin'])
 /** Where a thing is, and what else of it is no size of its own. */
 const PLACES = new Set([
-  ...['atM', 'offsetM', 'raisedM', 'sillM', 'tallM', 'rockM', 'insulationM', 'louvreM2'],
+  ...['atM', 'offsetM', 'raisedM', 'sillM', 'rockM', 'insulationM', 'louvreM2'],
   ...['earth store.depthM', 'earth store.spacingM', 'earth tube.depthM'],
   // What a pump or a fan draws has a test of its own: it is heat where it stays in the house.
   ...['body loop.powerW', 'compost.powerW', 'solar air panel.powerW'],

@@ -81,10 +81,15 @@ test('insulated: a board of foam keeps light out and warmth in, in winter alone'
 })
 
 test('a plug saves more round a longer rim, whatever the opening is', () => {
+  const host = { longM: 2, wideM: 6, lowM: 0, highM: 2, heightAt: (up: number) => up }
   for (const kind of OPENING_KINDS) {
-    expect(kind.plugSavesM2(0, 0.3)).toBeGreaterThanOrEqual(0)
-    expect(kind.plugSavesM2(3, 0.3)).toBeGreaterThan(kind.plugSavesM2(1, 0.3))
-    // Of a square metre, well under a hundredth.
-    expect(kind.plugSavesM2(1, 0.5)).toBeLessThan(0.03)
+    const o = kind.fresh(kind.on[0]!, host)
+    const { count, widthM, heightM } = kind.row(o, host)
+    const edgeM = count * 2 * (widthM + heightM)
+    const twice = { ...o, ...('count' in o ? { count: 2 * count } : { leaves: 2 }) }
+    expect(kind.plugSavesM2(o, edgeM)).toBeGreaterThan(0)
+    expect(kind.plugSavesM2(twice, 2 * edgeM)).toBeGreaterThan(kind.plugSavesM2(o, edgeM))
+    // Of what stands open, well under a hundredth.
+    expect(kind.plugSavesM2(o, edgeM) / (count * widthM * heightM)).toBeLessThan(0.03)
   }
 })

@@ -26,10 +26,9 @@ function soup(building: Building): Triangle[] {
       out.push({ a: points[0]!, e1: sub(points[i]!, points[0]!), e2: sub(points[i + 1]!, points[0]!), face, panes })
   }
   const corners = (s: Surface) => s.polygon.map(p => [...p] as V)
-  const isPane = (s: Surface) => /^opening|end glazing$/.test(s.id)
   for (const s of building.surfaces) {
-    if (isPane(s) && building.surfaces.some(o => o.part === s.part && !isPane(o))) continue
-    const panes = building.surfaces.filter(o => o !== s && isPane(o) && o.part === s.part)
+    if (s.letIn) continue
+    const panes = building.surfaces.filter(o => o.letIn && o.part === s.part)
     add(
       s.id,
       corners(s),
@@ -123,6 +122,14 @@ function nearest(t: Float64Array, ox: number, oy: number, oz: number): void {
   found.distance = near
 }
 
+/** Whether a point lies in a flat polygon: in its plane, and all its sides turn the same way about it. */
+function isIn(corners: readonly (readonly number[])[], at: V): boolean {
+  const normal = cross(sub(corners[1]!, corners[0]!), sub(corners[2]!, corners[0]!))
+  if (Math.abs(dot(normal, sub(at, corners[0]!))) > 1e-6 * Math.hypot(...normal)) return false
+  const turns = corners.map((p, k) => cross(sub(corners[(k + 1) % corners.length]!, p), sub(at, p)))
+  return turns.every(t => dot(t, turns[0]!) >= 0)
+}
+
 /** A pane has so many rays at least. */
 const LEAST_RAYS = 100
 
@@ -145,6 +152,7 @@ export function bruteLandings(
   const glazedM2 = glazed.reduce((sum, s) => sum + s.areaM2, 0)
   return glazed.map(surface => {
     const shares = new Map<FaceId, number>()
+    let cast = 0
     const shrunk = surface.polygon.map(p => [...p] as V)
     const areas = shrunk
       .slice(1, -1)
@@ -161,6 +169,9 @@ export function bruteLandings(
       const u = root - w
       const [a, b, e] = [shrunk[0]!, shrunk[i + 1]!, shrunk[i + 2]!]
       const o = [0, 1, 2].map(k => a[k]! + (b[k]! - a[k]!) * u + (e[k]! - a[k]!) * w) as V
+      // What is cut out of a pane is none of it.
+      if (surface.cuts.some(cut => isIn(cut, o))) continue
+      cast++
       nearest(flat, o[0], o[1], o[2])
       const near = found.distance
       const hit = found.index < 0 ? null : triangles[found.index]!
@@ -172,21 +183,18 @@ export function bruteLandings(
       )
       if (inside) {
         const face = inside.kind === 'bed' ? bedSide(inside.index) : faceOfObject(inside)
-        shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
+        shares.set(face, (shares.get(face) ?? 0) + 1)
         continue
       }
       if (!hit) continue
       let face = hit.face
       const at = [0, 1, 2].map(k => o[k]! + down[k]! * near) as V
       for (const pane of hit.panes) {
-        // Within a pane where all its sides turn the same way about the point.
-        const turns = pane.corners.map((p, k) =>
-          cross(sub(pane.corners[(k + 1) % pane.corners.length]!, p), sub(at, p)),
-        )
-        if (turns.every(t => dot(t, turns[0]!) >= 0)) face = pane.face
+        if (isIn(pane.corners, at)) face = pane.face
       }
-      shares.set(face, (shares.get(face) ?? 0) + 1 / (grid * grid))
+      shares.set(face, (shares.get(face) ?? 0) + 1)
     }
+    for (const [face, count] of shares) shares.set(face, count / cast)
     return { surface, shares }
   })
 }

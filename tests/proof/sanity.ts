@@ -169,8 +169,17 @@ function byHand(d: Design): Design {
   const opened = { how: 'hand' as const, fromH: 7, untilH: 10, startC: 18 }
   const small = { ...d, skin: { ...d.skin, openings: [] as Design['skin']['openings'] } }
   const floor = d.shape.lengthM * d.shape.widthM
-  const vent = (part: Opening['part'], atM: number): Opening =>
-    ({ ...(startOf(VENT.fields) as object), kind: 'vent', part, areaM2: 0.04 * floor, atM, ...opened }) as Opening
+  const vent = (part: Opening['part'], sillM: number): Opening => ({
+    ...(startOf(VENT.fields) as Extract<Opening, { kind: 'vent' }>),
+    kind: 'vent',
+    part,
+    widthM: (0.04 * floor) / 0.3,
+    heightM: 0.3,
+    strokeM: 1,
+    leaf: 'sheet',
+    sillM: sillM - 0.15,
+    ...opened,
+  })
   return withMore(unheated(small), vent('eastEnd', 0.4), vent('westEnd', 1.2))
 }
 

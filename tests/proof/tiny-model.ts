@@ -154,6 +154,7 @@ export function airwaysOf(
     freeM2: Float64Array.from(openings, o => o.areaM2),
     winter: openings.map(() => new Uint8Array(365)),
     plugSavesM2: new Float64Array(openings.length),
+    edgesM2: 0,
     conduct: Float64Array.from(orifices, o => o.conduct),
     heightM: Float64Array.from(orifices, o => o.heightM),
     wind: Float64Array.from(orifices, o => o.wind),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { openingFlows, type OpeningFlow } from '../../../core/air/opening-flows'
-import { blockedOpenings } from '../../../core/advice/blocked-openings'
+import { blockedOpenings } from '../../../core/geometry/before-openings'
 import { dayName } from '../../../core/climate'
 import { partName } from '../../../core/geometry/parts'
 import { makeBuilding } from '../../../core/geometry/surfaces'

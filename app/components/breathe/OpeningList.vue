@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { GLAZINGS } from '../../../core/catalog'
 import { MONTH_NAMES } from '../../../core/climate'
-import { PART_IDS, type PartId } from '../../../core/design'
+import { fieldAt, PART_IDS, type PartId } from '../../../core/design'
 import { freeOpening } from '../../../core/editing'
 import { partName } from '../../../core/geometry/parts'
-import { hostsFor } from '../../../core/geometry/panes'
+import { hostsFor } from '../../../core/geometry/let-in'
 import { OPENING_KINDS, openingKind, openingName } from '../../../core/openings/registry'
 import { usedFields } from '../../../core/openings/used'
 
@@ -62,7 +62,12 @@ function options(path: string) {
     const house = GLAZINGS.find(g => g.id === bench.current.skin.glazing)!
     return [{ id: '', name: `as the house: ${house.name}` }, ...GLAZINGS]
   }
+  if (path.endsWith('.shuts')) return [{ id: '', name: 'as the tightness of the house says' }, ...choicesOf(path)]
   return undefined
+}
+function choicesOf(path: string) {
+  const field = fieldAt(path, bench.current)
+  return field?.kind === 'choice' ? field.choices : []
 }
 
 function add(kind: string): void {

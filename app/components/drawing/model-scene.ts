@@ -11,6 +11,7 @@ import {
   Float32BufferAttribute,
   Group,
   LineBasicMaterial,
+  LineLoop,
   LineSegments,
   Matrix4,
   Mesh,
@@ -34,8 +35,10 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { kindOf } from '../../../core/bodies/registry'
 import type { Design } from '../../../core/design'
 import { shadingOf } from '../../../core/geometry/shading'
-import { liningM, openingOfFace } from '../../../core/geometry/parts'
-import { makeBuilding, openingPolygons, type Building, type Surface, type Vec } from '../../../core/geometry/surfaces'
+import { openingPolygons } from '../../../core/geometry/leaves'
+import { lobbyOf } from '../../../core/geometry/lobby'
+import { isLeaf, liningM, openingOf } from '../../../core/geometry/parts'
+import { makeBuilding, type Building, type Surface, type Vec } from '../../../core/geometry/surfaces'
 import { roomDirection } from '../../../core/optics/landing'
 import { VESSEL_COLOUR } from '../section/vessel-colour'
 import { skyVector } from '../../../core/sun'
@@ -66,10 +69,6 @@ export interface ModelScene {
   resize: (width: number, height: number) => void
   dispose: () => void
 }
-
-/** Whether a pane is let into a surface: of its part, in its plane, and not beside it. */
-const isLetInto = (pane: Surface, s: Surface) =>
-  pane.kind === 'glazed' && pane.part === s.part && (openingOfFace(pane.id) >= 0 || pane.id.endsWith('end glazing'))
 
 /** The model of a house in the round, with true sun and shadows. Throws where the browser has no WebGL. */
 export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
@@ -170,7 +169,7 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
       if (s.kind === 'floor') add(face([...s.polygon]), solid(colours.wood), false)
       else if (s.kind === 'glazed') {
         const pane = add(
-          face(s.polygon),
+          face(s.polygon, s.cuts),
           new MeshLambertMaterial({
             color: colours.glass,
             transparent: true,
@@ -183,21 +182,20 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
         )
         pane.receiveShadow = false
       } else {
-        const holes = surfaces.filter(g => g !== s && isLetInto(g, s)).map(g => g.polygon)
+        const wall = s.part && liningM(design.store, s.part) > 0 ? colours.masonry : colours.wall
         add(
-          face(s.polygon, holes),
-          solid(s.part && liningM(design.store, s.part) > 0 ? colours.masonry : colours.wall),
+          face(s.polygon, s.cuts),
+          solid(isLeaf(s) ? colours.wood : wall),
           true,
           true,
         )
       }
     }
-    // Doors and vents lie on the skin; panes are let into it.
-    for (const { index, polygon } of outline.form === 'dome' ? [] : openingPolygons(design, outline)) {
-      if (surfaces.some(s => openingOfFace(s.id) === index)) continue
-      const lies = new MeshLambertMaterial({ color: colours.wood, side: DoubleSide, polygonOffset: true })
-      lies.polygonOffsetFactor = lies.polygonOffsetUnits = -4
-      add(face(polygon), lies, false, true)
+    // Leaves of the part's own make are no piece of their own: their edges are drawn on it.
+    for (const { index, polygon } of openingPolygons(design, outline)) {
+      if (surfaces.some(s => openingOf(s.id) === index)) continue
+      const edges = new BufferGeometry().setFromPoints(polygon.map(to3))
+      group.add(new LineLoop(edges, new LineBasicMaterial({ color: colours.ink })))
     }
     const box = (x0: number, x1: number, y0: number, y1: number, z0: number, z1: number, colour: string) => {
       const mesh = add(new BoxGeometry(y1 - y0, Math.max(0.01, z1 - z0), x1 - x0), solid(colour), true, true)
@@ -244,19 +242,17 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
       ]
       add(face([corner(0, 0), corner(1, 0), corner(1, 1), corner(0, 1)]), solid(colours.wall), true, true)
     }
-    const lobby = design.breathe.lobby.areaM2
-    if (lobby > 0) {
-      const w = Math.min(1.6, Math.sqrt(lobby))
-      const x = Math.max(w / 2, outline.widthM / 2)
-      box(
-        x - w / 2,
-        x + w / 2,
-        lengthM + 0.01,
-        lengthM + lobby / w,
-        0,
-        Math.min(2.2, outline.ridgeHeightM * 0.8),
-        colours.wall,
-      )
+    const lobby = lobbyOf(design)
+    if (lobby) {
+      const top = lobby.corners.map(([x, y]): Vec => [x, y, lobby.heightM])
+      const foot = lobby.corners.map(([x, y]): Vec => [x, y, 0])
+      add(face(top), solid(colours.wall), true, true)
+      for (const [i, j] of [
+        [1, 2],
+        [2, 3],
+        [3, 0],
+      ] as const)
+        add(face([foot[i]!, foot[j]!, top[j]!, top[i]!]), solid(colours.wall), true, true)
     }
     // The ground outside, left open where the house stands: from the floor's rim outwards, each place at its height.
     const far = 5

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { fieldAt, valueAt } from '../../../core/design'
-import { isMonths } from '../../../core/design/field'
+import { isMonths, type NumberField } from '../../../core/design/field'
 
 /**
  * A field of the design on the bench, by its path: name, unit, limits, hint and choices come from the document's table.
@@ -31,6 +31,14 @@ const number = computed(() => value.value as number | null)
 const take = (v: unknown): string | null => (props.set ? props.set(v as never) : bench.edit([[props.path, v]]))
 const label = computed(() => props.label ?? field.value.label)
 const hint = computed(() => props.hint ?? (field.value.hint || undefined))
+/** A number as it was typed, with either sign and either point. */
+function takeNumber(typed: string): string | null {
+  const { low, high, none } = field.value as NumberField
+  if (typed === '' && (props.none ?? none) !== undefined) return take(null)
+  const v = Number(typed.replace(',', '.').replace('−', '-'))
+  if (typed === '' || !Number.isFinite(v)) return `“${typed}” is no number: ${low} to ${high} is allowed.`
+  return v < low || v > high ? `Out of range: ${low} to ${high} is allowed.` : take(v)
+}
 </script>
 
 <template>
@@ -54,6 +62,24 @@ const hint = computed(() => props.hint ?? (field.value.hint || undefined))
     :min="min ?? field.low"
     :max="max ?? (field.step === undefined ? field.high : field.usual[1])"
     :slide="field.step"
+    :hint="hint"
+    :set="take"
+  />
+  <TypedField
+    v-else-if="field.kind === 'number'"
+    :label="label"
+    :why="path"
+    :unit="field.unit"
+    :value="value === null ? '' : String(value)"
+    :placeholder="none ?? field.none"
+    :hint="hint"
+    :set="takeNumber"
+  />
+  <TypedField
+    v-else-if="field.kind === 'text'"
+    :label="label"
+    :why="path"
+    :value="String(value ?? '')"
     :hint="hint"
     :set="take"
   />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Design } from '../../../core/design'
-import { openingPolygons } from '../../../core/geometry/surfaces'
+import { openingPolygons } from '../../../core/geometry/leaves'
 import type { Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 

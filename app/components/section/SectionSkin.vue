@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { Design, Layer, Opening, PartId } from '../../../core/design'
 import { isSlope, liningM, madeOf, partName, stretches } from '../../../core/geometry/parts'
-import { isLetIn } from '../../../core/geometry/panes'
-import { openingPolygons } from '../../../core/geometry/surfaces'
+import { openingPolygons } from '../../../core/geometry/leaves'
 import { openingKind, openingName } from '../../../core/openings/registry'
 import { edgeLength, slopeFoot, type Outline, type Point } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
@@ -142,13 +141,13 @@ const openings = computed(() =>
     const end = o.part === 'eastEnd' || o.part === 'westEnd'
     const [p, q] = end ? [polygon[0]!, polygon[2]!] : [polygon[0]!, polygon[1]!]
     const kind = openingKind(o)
-    const vent = kind.panes(o) === null && !isDoor(o)
+    const vent = kind.leaf(o)?.made !== 'glazed' && !isDoor(o)
     return {
       key: `${index}-${k}`,
       index,
       end,
       vent,
-      glass: kind.panes(o) !== null && isLetIn(props.design, o.part),
+      glass: !vent && !isDoor(o),
       name: openingName(props.design.skin.openings, index),
       // Vents at the ridge are shown at its very top.
       a: kind.ridge ? { x: q[0], z: q[2] } : { x: p[0], z: p[2] },

@@ -2,7 +2,7 @@
 import { entry, FINISHES, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
 import type { PartId } from '../../../core/design'
 import { cornerAdded, freeOpening, withFront, withoutCorner } from '../../../core/editing'
-import { hostsFor, isLetIn } from '../../../core/geometry/panes'
+import { hostsFor, takesWindows } from '../../../core/geometry/let-in'
 import { isSlope, madeOf, partName, partsOf } from '../../../core/geometry/parts'
 import { canHaveFront, hasFront, makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
@@ -114,7 +114,7 @@ const solidTop = () => act(bench.edit([[`${path.value}.solidTopM`, 0.8]], 'solid
 const lets = computed(() =>
   OPENING_KINDS.filter(
     k =>
-      hostsFor(design.value, k).includes(chosen.value) && (k.kind !== 'window' || isLetIn(design.value, chosen.value)),
+      hostsFor(design.value, k).includes(chosen.value) && (k.kind !== 'window' || takesWindows(design.value, chosen.value)),
   ),
 )
 function letIn(id: string): void {
