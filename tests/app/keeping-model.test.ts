@@ -235,10 +235,15 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
     if (!pages[tab] || pages[tab].dead) await start(tab)
     return pages[tab]!
   }
+  const isStored = (mark: string) => [...world.cells.values()].some(value => marksIn(value).has(mark))
   /** The mark is safe, unless the page says that it is in memory alone. */
   const wrote = (page: Page, mark: string) => {
+    if (!page.stores.keeping.lasting) {
+      // What the store has of old stands there by what was done to it there, whatever a memory gets of it.
+      if (must.has(mark) || isStored(mark)) return
+      inMemory.get(page)!.add(mark)
+    }
     must.add(mark)
-    if (!page.stores.keeping.lasting) inMemory.get(page)!.add(mark)
   }
   const inRecord = (id: string): Set<string> =>
     new Set(
@@ -451,10 +456,7 @@ async function run(ops: readonly Op[]): Promise<{ lost: string[]; trail: string[
   }
   /** A page that has gone takes what it said was in memory only. */
   function forget(page: Page): void {
-    for (const mark of inMemory.get(page) ?? []) {
-      const isSaved = [...world.cells.values()].some(v => marksIn(v).has(mark))
-      if (!isSaved) must.delete(mark)
-    }
+    for (const mark of inMemory.get(page) ?? []) if (!isStored(mark)) must.delete(mark)
     inMemory.get(page)?.clear()
   }
 
