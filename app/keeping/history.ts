@@ -18,11 +18,14 @@ export function startHistory<T>(present: T): History<T> {
   return { past: [], present, future: [], kind: null, at: 0 }
 }
 
+/** Whether an edit of a kind is one with the last. */
+export const ongoing = <T>(history: History<T>, kind: string, at: number): boolean =>
+  history.kind === kind && at - history.at < TOGETHER_MS && history.future.length === 0
+
 /** A new present. Edits of the same `kind` within a moment (a drag, a typed slider) become one step. */
 export function pushHistory<T>(history: History<T>, present: T, kind: string, at: number): History<T> {
   if (present === history.present) return history
-  const together = history.kind === kind && at - history.at < TOGETHER_MS && history.future.length === 0
-  const past = together ? history.past : [...history.past, history.present].slice(-DEEPEST)
+  const past = ongoing(history, kind, at) ? history.past : [...history.past, history.present].slice(-DEEPEST)
   return { past, present, future: [], kind, at }
 }
 

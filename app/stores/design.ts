@@ -1,10 +1,17 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { DEMOS, faultWords, STEPS, withSharedBranches, type Design, type Form, type StepId } from '../../core/design'
-import { carriedBodies, designFaults, documentFaults, patchDesign, type Patch } from '../../core/editing'
+import {
+  carriedBodies,
+  designFaults,
+  documentFaults,
+  patchDesign,
+  withOpeningsCarried,
+  type Patch,
+} from '../../core/editing'
 import { inForm } from '../../core/study/variants'
 import { sentenceIn } from '../../core/units'
-import { pastOf, pushHistory, redoHistory, startHistory, undoHistory, type Past } from '../keeping/history'
+import { ongoing, pastOf, pushHistory, redoHistory, startHistory, undoHistory, type Past } from '../keeping/history'
 import { useSettings } from './settings'
 
 /**
@@ -68,17 +75,24 @@ export const useDesign = defineStore('design', () => {
       forgive()
       return null
     }
+    const shaped =
+      patches.some(([path]) => /^shape(?!\.(beds|benches))/.test(path)) && !patches.some(([path]) => /^skin/.test(path))
     const steps = patches
       .map(p => p[0].split('.')[0] as StepId)
       .filter(s => STEPS.includes(s) && !current.value.decided.includes(s))
+    const next = patchDesign(
+      current.value,
+      steps.length > 0 ? [...patches, ['decided', [...current.value.decided, ...new Set(steps)]]] : patches,
+    )
+    // Openings go along with their parts; through one drag it is those from before it that do.
     return replace(
-      patchDesign(
-        current.value,
-        steps.length > 0 ? [...patches, ['decided', [...current.value.decided, ...new Set(steps)]]] : patches,
-      ),
+      shaped && documentFaults(next).length === 0 ? withOpeningsCarried(next, openingsBefore(kind)) : next,
       kind,
     )
   }
+
+  const openingsBefore = (kind: string) =>
+    (ongoing(history.value, kind, performance.now()) ? history.value.past.at(-1)! : current.value).skin.openings
 
   /** The design in another form; null where none can be built. */
   const inAnotherForm = (form: Form): Design | null => inForm(current.value, form, trail, current.value === triedLast)
@@ -93,6 +107,7 @@ export const useDesign = defineStore('design', () => {
       [
         ['shape', next.shape],
         ['store', next.store],
+        ['skin.openings', next.skin.openings],
       ],
       `form ${form}`,
     )

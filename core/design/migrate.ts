@@ -109,7 +109,8 @@ function withLeaves(document: Tree): Tree {
   if (!Array.isArray(openings)) return document
   const shape = tree(document.shape)
   const parts = tree(skin.parts)
-  const solid = (part: unknown) => tree(parts[part as string]).kind !== 'glazed' && !SLOPES_GLAZED.includes(part as string)
+  const solid = (part: unknown) =>
+    tree(parts[part as string]).kind !== 'glazed' && !SLOPES_GLAZED.includes(part as string)
   const kneeM = num(shape.kneeWallM, 0)
   const leaved = openings.map((o: unknown): unknown => {
     if (!isTree(o)) return o
@@ -127,7 +128,8 @@ function withLeaves(document: Tree): Tree {
     if (o.kind === 'louvre') return without(row, 'strokeM', sillOf(num(atM, 0.5), heightM))
     const leaf = { leaf: solid(o.part) ? 'panel' : 'sheet' }
     if (o.kind === 'ridge vent') return { ...row, ...leaf }
-    const foot = o.part === 'kneeWall' || o.part === 'eastEnd' || o.part === 'westEnd' || o.part === 'backWall' ? 0 : kneeM
+    const foot =
+      o.part === 'kneeWall' || o.part === 'eastEnd' || o.part === 'westEnd' || o.part === 'backWall' ? 0 : kneeM
     return { ...row, ...leaf, sillM: sillOf(num(atM, 0.3) - foot, heightM) }
   })
   return leaved.some((o, i) => o !== openings[i]) ? { ...document, skin: { ...skin, openings: leaved } } : document

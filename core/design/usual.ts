@@ -74,13 +74,7 @@ export function airedBy(
 ): Opening[] {
   const opener = { startC, fullC: 29 }
   return [
-    {
-      ...(startOf(VENT.fields) as Of<'vent'>),
-      kind: 'vent',
-      ...rowFor(areaM2, runM, low.heightM),
-      ...low,
-      ...opener,
-    },
+    { ...(startOf(VENT.fields) as Of<'vent'>), kind: 'vent', ...rowFor(areaM2, runM, low.heightM), ...low, ...opener },
     {
       ...(startOf(RIDGE_VENT.fields) as Of<'ridge vent'>),
       kind: 'ridge vent',

@@ -59,7 +59,9 @@ function layersAcross(
 /** A wall cut level, its outer face on the left; null where nothing solid stands. */
 function wall(drawn: Drawn): Detail | null {
   const { building, design } = drawn
-  const standing = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house' && s.layers.length > 0 && !isLeaf(s))
+  const standing = building.surfaces.filter(
+    s => s.kind === 'opaque' && s.boundary !== 'house' && s.layers.length > 0 && !isLeaf(s),
+  )
   const one = standing.reduce<Surface | null>((best, s) => (best && best.areaM2 >= s.areaM2 ? best : s), null)
   if (!one) return null
   const { items, notes } = layersAcross(one.layers, drawn, 0, 0, WALL_MM)

@@ -1,10 +1,6 @@
 import { fieldFaults, migrateDesign, type Design, type Opening } from '../design'
-import { openingFaults } from '../geometry/let-in'
-import { hostOf } from '../geometry/part-planes'
-import { makeOutline } from '../geometry/section'
-import type { Host } from '../openings/kind'
-import { rowFor } from '../openings/leaf'
 import { openingKind, openingName } from '../openings/registry'
+import { fittedOpenings } from './fit-openings'
 
 /** The first version that says openings by their leaves: what came before may not fit where it was said to be. */
 const BY_LEAVES = 5
@@ -28,61 +24,12 @@ export function broughtForward(document: unknown): unknown {
 
 function withFitting(design: Design): Design {
   const { openings } = design.skin
-  const outline = makeOutline(design.shape)
-  const fitted: (Opening | null)[] = openings.map(() => null)
-  const withOpenings = (list: readonly Opening[]): Design => ({ ...design, skin: { ...design.skin, openings: [...list] } })
-  const order = [...openings.keys()].sort((a, b) => rank(openings[a]!) - rank(openings[b]!))
-  for (const i of order) {
-    const o = openings[i]!
-    const others = fitted.filter(f => f !== null)
-    const fits = (tried: Opening) =>
-      !openingFaults(withOpenings([...others, tried])).some(f => f.path.startsWith(`skin.openings[${others.length}]`))
-    fitted[i] = fits(o) ? o : nearest(o, hostOf(design, outline, o.part, openingKind(o).ridge), fits)
-  }
+  const fitted = fittedOpenings(design)
   const free = (o: Opening | null) => (o ? openingKind(o).freeM2(o) : 0)
   const changed = openings.flatMap((o, i) =>
     fitted[i] === o ? [] : [{ what: openingName(openings, i), wasM2: free(o), isM2: free(fitted[i]!) }],
   )
-  const next = fitted.filter(f => f !== null)
-  return changed.length === 0 ? design : { ...withOpenings(next), madeToFit: [...design.madeToFit, ...changed] }
-}
-
-/** People come first, then light, then air. */
-const rank = (o: Opening) => (openingKind(o).traffic(o) ? 0 : o.kind === 'window' ? 1 : 2)
-
-const SHARES = [1, 0.85, 0.7, 0.55, 0.4, 0.3, 0.2, 0.1, 0.05]
-const mm = (v: number) => Math.round(v * 1000) / 1000
-
-/** The largest opening of its kind that fits its part in the place of one that does not; null for none. */
-function nearest(o: Opening, host: Host, fits: (tried: Opening) => boolean): Opening | null {
-  for (const tried of smaller(o, host)) if (fits(tried)) return tried
-  return null
-}
-
-function* smaller(o: Opening, host: Host): Generator<Opening> {
-  const places = [0, 0.2, -0.2, 0.4, -0.4, 0.6, -0.6, 0.8, -0.8].map(share => mm((share * host.wideM) / 2))
-  if (o.kind === 'door' || o.kind === 'roll-up side' || o.kind === 'window') {
-    for (const low of SHARES)
-      for (const narrow of SHARES.slice(0, 6))
-        for (const offsetM of [o.offsetM, ...places]) {
-          const heightM = mm(Math.max(o.kind === 'door' ? 0.5 : 0.1, low * o.heightM))
-          if (o.kind === 'roll-up side') yield { ...o, heightM, lengthM: mm(Math.max(0.5, narrow * o.lengthM)), offsetM }
-          else yield { ...o, heightM, widthM: mm(Math.max(0.1, narrow * o.widthM)), offsetM }
-        }
-    return
-  }
-  const wanted = o.count * o.widthM * o.heightM
-  for (const share of SHARES)
-    for (const low of [1, 1.5, 0.75, 0.5, 0.3]) {
-      const heightM = mm(Math.max(0.05, low * o.heightM))
-      const row = { ...o, ...rowFor(share * wanted, host.wideM, heightM), heightM }
-      const sills = 'sillM' in o ? [o.sillM, 0.05, ...[0.25, 0.5, 0.75, 1].map(s => s * (host.longM - heightM))] : [0]
-      for (const sillM of sills) {
-        const at = 'sillM' in o ? { ...row, sillM: mm(Math.max(0, Math.floor(sillM * 100) / 100)) } : row
-        // A share that the row does not hold is left to the next.
-        if (at.count * at.widthM * heightM < 0.9 * share * wanted) continue
-        yield at as Opening
-        for (const offsetM of places) yield { ...at, evenly: 'together', offsetM } as Opening
-      }
-    }
+  if (changed.length === 0) return design
+  const skin = { ...design.skin, openings: fitted.filter(f => f !== null) }
+  return { ...design, skin, madeToFit: [...design.madeToFit, ...changed] }
 }

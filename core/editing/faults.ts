@@ -11,7 +11,7 @@ import {
 } from '../design'
 import { airStoreKind } from '../air-stores/registry'
 import { misfits } from '../geometry/fit'
-import { openingFaults } from '../geometry/let-in'
+import { openingFaults, openingMisfits } from '../geometry/let-in'
 import { edgeLength, makeOutline, outlineFaults } from '../geometry/section'
 import { makeBuilding } from '../geometry/surfaces'
 import { WARMEST_AIR_C } from '../sources/heater'
@@ -149,7 +149,9 @@ function skinFaults({ shape, skin }: Design): Fault[] {
  */
 export function designFaults(document: unknown): Fault[] {
   const faults = documentFaults(document)
-  return faults.length > 0 ? faults : misfits(document as Design)
+  if (faults.length > 0) return faults
+  const design = document as Design
+  return [...openingMisfits(design), ...misfits(design)]
 }
 
 /**

@@ -1,5 +1,6 @@
 export * from './bodies'
 export * from './bring-forward'
+export * from './fit-openings'
 export * from './edit'
 export * from './faults'
 export * from './place'

@@ -1,6 +1,6 @@
 import { clearances } from './place'
 import type { Design, Opening, PartId } from '../design'
-import { hostsFor, openingFaults, takesWindows } from '../geometry/let-in'
+import { hostsFor, openingMisfits, takesWindows } from '../geometry/let-in'
 import { hostOf } from '../geometry/part-planes'
 import { makeOutline } from '../geometry/section'
 import type { OpeningKind } from '../openings/kind'
@@ -44,7 +44,7 @@ function placedOn(design: Design, fresh: Opening, wideM: number): Opening | null
   const { openings } = design.skin
   const stands = (o: Opening) => {
     const house = { ...design, skin: { ...design.skin, openings: [...openings, o] } }
-    return !openingFaults(house).some(f => f.path.startsWith(`skin.openings[${openings.length}]`))
+    return !openingMisfits(house).some(f => f.path.startsWith(`skin.openings[${openings.length}]`))
   }
   const end = fresh.part === 'eastEnd' || fresh.part === 'westEnd'
   const wanted = end && fresh.kind === 'door' ? wayThrough(design) : fresh.offsetM
@@ -97,7 +97,7 @@ export function largerVents(design: Design, share: number): Opening[] | null {
       if (!larger) return
       const tried = openings.map((p, k) => (k === i ? larger : p))
       if (kind.freeM2(larger) <= 1.02 * kind.freeM2(o)) continue
-      if (openingFaults({ ...design, skin: { ...design.skin, openings: tried } }).length > 0) continue
+      if (openingMisfits({ ...design, skin: { ...design.skin, openings: tried } }).length > 0) continue
       openings = tried
       grown = true
       return

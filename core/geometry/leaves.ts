@@ -98,9 +98,7 @@ export function highestOn(plane: PartPlane, { widthM, heightM }: Pick<Row, 'widt
 
 /** Whether a leaf lies on its facet. */
 export const isOnFacet = (plane: PartPlane, { u0, u1, v0, v1 }: PartRect): boolean =>
-  v0 >= plane.from - 1e-9 &&
-  v1 <= plane.to + 1e-9 &&
-  [v0, v1].every(v => Math.max(-u0, u1) <= halfAt(plane, v) + 1e-9)
+  v0 >= plane.from - 1e-9 && v1 <= plane.to + 1e-9 && [v0, v1].every(v => Math.max(-u0, u1) <= halfAt(plane, v) + 1e-9)
 
 /** Polygons of a leaf, one for each plane that it lies on, corners up the part first. */
 export const leafPolygons = ({ planes, rect }: LaidLeaf): Vec[][] =>

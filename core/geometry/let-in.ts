@@ -20,11 +20,26 @@ export const takesWindows = ({ shape, skin }: House, part: PartId): boolean =>
 
 const m = (v: number) => `${Math.max(0, Math.floor(v * 100 + 1e-6) / 100).toFixed(2)} m`
 
+/** What openings say that cannot be: of a kind that their part never has, open before they begin to. */
+export function openingFaults({ skin }: Pick<House, 'skin'>): OutlineFault[] {
+  const out: OutlineFault[] = []
+  skin.openings.forEach((o, i) => {
+    const kind = openingKind(o)
+    const add = (field: string, message: string, allowed: string) =>
+      out.push({ path: `skin.openings[${i}].${field}`, message, allowed })
+    const opener = kind.opener(o)
+    if (opener.fullC <= opener.startC) add('fullC', 'is not above the start of opening', `above ${opener.startC} °C`)
+    if (!kind.on.includes(o.part))
+      add('part', `cannot have a ${kind.name.toLowerCase()}`, `one of ${kind.on.map(p => PART_NAMES[p]).join(', ')}`)
+  })
+  return out
+}
+
 /**
- * What is wrong with openings: on no part of the form, larger than their part, over its edge, under the ground outside,
- * in each other.
+ * Openings that do not fit where they are: larger than their part, over its edge, under the ground outside, in each
+ * other.
  */
-export function openingFaults(house: House): OutlineFault[] {
+export function openingMisfits(house: House): OutlineFault[] {
   const { shape, skin } = house
   const out: OutlineFault[] = []
   const outline = makeOutline(shape)
@@ -33,14 +48,7 @@ export function openingFaults(house: House): OutlineFault[] {
     const kind = openingKind(o)
     const add = (field: string, message: string, allowed: string) =>
       out.push({ path: `skin.openings[${i}].${field}`, message, allowed })
-    const opener = kind.opener(o)
-    if (opener.fullC <= opener.startC) add('fullC', 'is not above the start of opening', `above ${opener.startC} °C`)
-    if (!kind.on.includes(o.part))
-      return add(
-        'part',
-        `cannot have a ${kind.name.toLowerCase()}`,
-        `one of ${kind.on.map(p => PART_NAMES[p]).join(', ')}`,
-      )
+    if (!kind.on.includes(o.part)) return
     const planes = partPlanes(house, outline, o.part, kind.ridge)
     const host = hostOf(house, outline, o.part, kind.ridge)
     // What the form does not have keeps what was let into it.
@@ -52,7 +60,8 @@ export function openingFaults(house: House): OutlineFault[] {
     if (shape.form === 'dome') {
       const most = Math.min(planes.length, 2 * planes[0]!.halfM[0] >= row.widthM ? planes.length : 0)
       if (most === 0) return add(wide, 'is wider than a facet', `at most ${m(2 * planes[0]!.halfM[0])}`)
-      if (mine.length < row.count) return add('count', 'are more than there are facets for them', `at most ${mine.length}`)
+      if (mine.length < row.count)
+        return add('count', 'are more than there are facets for them', `at most ${mine.length}`)
       // A door stands in a frame of its own, out over its part.
       if (!door && mine.some(l => !isOnFacet(l.planes[0]!, l.rect)))
         return add('heightM', 'is higher than its facet', `at most ${m(planes[0]!.to)}, or narrower leaves`)
@@ -95,7 +104,13 @@ export function openingFaults(house: House): OutlineFault[] {
       return add('part', 'is bent there, and takes no panes', 'a straight part')
     // Steps lead down to a door; an opening for air has to be above the ground.
     if (!door && !isHouseWall(shape, o.part)) {
-      const under = Math.max(...mine.flatMap(l => leafPolygons(l).flat().map(p => groundAt(shape, p[0]) - p[2])))
+      const under = Math.max(
+        ...mine.flatMap(l =>
+          leafPolygons(l)
+            .flat()
+            .map(p => groundAt(shape, p[0]) - p[2]),
+        ),
+      )
       if (under > 0.005)
         return add('sillM', `lies ${m(under)} under the ground outside`, `at least ${m(row.sillM + under + 0.005)}`)
     }

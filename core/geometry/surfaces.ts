@@ -143,9 +143,7 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     })
   }
   const dome = shape.form === 'dome'
-  const perimeterM = dome
-    ? domeSkin(design, outline, add)
-    : extrudedSkin(design, outline, leaves, add)
+  const perimeterM = dome ? domeSkin(design, outline, add) : extrudedSkin(design, outline, leaves, add)
   for (const l of leaves) {
     const own = madeOf(design.skin, l.part)
     const made: Made = { ...own, glazing: l.glazing ?? own.glazing, layers: l.layers, finish: 'bare', cover: l.cover }
@@ -204,13 +202,7 @@ function extrudedSkin(
       [b.x, L, b.z],
       [a.x, L, a.z],
     ]
-    add(id, polygon, {
-      part,
-      glazed,
-      top,
-      made,
-      boundary: back && shape.form === 'lean-to' ? 'house' : 'outside',
-    })
+    add(id, polygon, { part, glazed, top, made, boundary: back && shape.form === 'lean-to' ? 'house' : 'outside' })
   }
   for (const part of ['eastEnd', 'westEnd'] as const) {
     const east = part === 'eastEnd'

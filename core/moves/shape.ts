@@ -1,5 +1,12 @@
 import type { Design } from '../design/types'
-import { carriedBodies, madeToStand, withGlazingAngle, withKneeWallLifted, type Patch } from '../editing'
+import {
+  carriedBodies,
+  madeToStand,
+  withGlazingAngle,
+  withKneeWallLifted,
+  withOpeningsCarried,
+  type Patch,
+} from '../editing'
 import { makeOutline } from '../geometry/section'
 import type { Move } from './move'
 
@@ -7,11 +14,13 @@ const MORNING_DEG = 15
 
 /** A design of another shape, what stands in it moved as little as that takes; null where nothing stands. */
 function inShape(design: Design, shape: Design['shape']): Patch[] | null {
-  const made = madeToStand({ ...design, shape, store: { ...design.store, bodies: [...carriedBodies(design, shape)] } })
+  const bodies = [...carriedBodies(design, shape)]
+  const made = madeToStand(withOpeningsCarried({ ...design, shape, store: { ...design.store, bodies } }))
   if (!made) return null
   return [
     ['shape', made.shape],
     ['store.bodies', made.store.bodies],
+    ...(made.skin.openings === design.skin.openings ? [] : [['skin.openings', made.skin.openings] as const]),
   ]
 }
 const angled = (byDeg: number): Move => ({

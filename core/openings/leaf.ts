@@ -74,7 +74,7 @@ export const flapFields = {
   }),
 }
 /** Leaves of one size in a row. */
-export const rowFields = (widthM: number, heightM: number) => ({
+export const rowFields = (widthM: number, heightM: number, evenly: 'spread' | 'together' = 'spread') => ({
   count: count(1, 60, { start: 1, label: 'How many in a row' }),
   widthM: length(0.1, 20, { start: widthM, label: 'Width of each' }),
   heightM: length(0.05, 6, { start: heightM, label: 'Height of each', about: 'up its part' }),
@@ -83,7 +83,7 @@ export const rowFields = (widthM: number, heightM: number) => ({
       { id: 'spread', name: 'spread along the part' },
       { id: 'together', name: 'side by side' },
     ] as const,
-    { start: 'spread', label: 'They stand' },
+    { start: evenly, label: 'They stand' },
   ),
   offsetM,
 })

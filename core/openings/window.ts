@@ -8,7 +8,7 @@ const fields = group(
   {
     kind: choice([{ id: 'window', name: 'Window' }], {}),
     part,
-    ...rowFields(1, 0.6),
+    ...rowFields(1, 0.6, 'together'),
     sillM: length(0, 10, { start: 1, label: 'Sill above the foot of the part' }),
     glazing: leafGlazing,
     covered: flag({ start: false, label: 'Night cover drawn over it' }),
@@ -32,7 +32,6 @@ export const WINDOW: OpeningKind<Window> & { fields: typeof fields } = {
       ...(startOf(fields) as Window),
       kind: 'window',
       part: on,
-      evenly: 'together',
       widthM: Math.min(1.2, Math.floor(host.wideM * 50) / 100),
       heightM,
       sillM: Math.max(0, Math.floor((host.longM - heightM - 0.15) * 100) / 100),

@@ -34,7 +34,8 @@ export interface Task {
 
 const glazedM2 = ({ building }: Site) =>
   building.surfaces.filter(s => s.kind === 'glazed').reduce((sum, s) => sum + s.areaM2, 0)
-const solid = ({ building }: Site) => building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house' && !isLeaf(s))
+const solid = ({ building }: Site) =>
+  building.surfaces.filter(s => s.kind === 'opaque' && s.boundary !== 'house' && !isLeaf(s))
 const solidM2 = (site: Site) => solid(site).reduce((sum, s) => sum + s.areaM2, 0)
 const dug = ({ design, building }: Site) => digging(design, building).reduce((sum, d) => sum + d.m3, 0)
 const back = ({ design, building }: Site) => digging(design, building).reduce((sum, d) => sum + d.backM3, 0)

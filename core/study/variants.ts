@@ -5,6 +5,7 @@ import {
   designFaults,
   documentFaults,
   madeToStand,
+  withOpeningsCarried,
   patchDesign,
   withForm,
   withGlazingAngle,
@@ -79,7 +80,13 @@ export function formVariants(design: Design): Variant[] {
 export function inForm(design: Design, form: Form, trail: readonly Design[] = [], untouched = false): Design | null {
   if (form === design.shape.form) return design
   const before = untouched ? [...trail].reverse().find(d => d.shape.form === form) : undefined
-  if (before) return { ...design, shape: before.shape, store: before.store }
+  if (before)
+    return {
+      ...design,
+      shape: before.shape,
+      store: before.store,
+      skin: { ...design.skin, openings: before.skin.openings },
+    }
   const plain = withForm(
     design.shape,
     form,
@@ -94,7 +101,7 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   const leaning = (s: Design['shape']) =>
     form === 'lean-to' ? { ...s, house: { ...s.house, heightM: Math.max(s.house.heightM, s.ridgeHeightM) } } : s
   for (const shape of tries) {
-    const tried = withShape(design, leaning(shape))
+    const tried = withOpeningsCarried(withShape(design, leaning(shape)))
     const house = documentFaults(tried).length === 0 ? madeToStand(tried) : null
     if (house && designFaults(house).length === 0) return house
   }

@@ -1,12 +1,20 @@
 import { pond, tank, wall } from '../bodies'
 import { bedAt, benchAt, DEMOS, FORMS, type Design, type PartId } from '../../core/design'
-import { cornerAdded, designFaults, patchDesign, withCorner, withForm, withFront } from '../../core/editing'
+import {
+  cornerAdded,
+  designFaults,
+  patchDesign,
+  withCorner,
+  withForm,
+  withFront,
+  withOpeningsCarried,
+} from '../../core/editing'
 import { bedOfFace } from '../../core/geometry/scene'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeLightTable } from '../../core/optics/gains'
 import { DECLINATIONS, HOUR_ANGLES, tablePlace } from '../../core/optics/landing'
 import { skyVector, sunPosition } from '../../core/sun'
-import { doorOn, windowOn, withMore } from '../openings'
+import { doorOn, windowOn, withMore, withoutOpenings } from '../openings'
 import { designOfForm, lightError } from '../proof/light-error'
 import { madeSkin } from '../skin'
 
@@ -74,7 +82,7 @@ export const HOUSES: Record<string, Design> = {
   },
   'a film hoop with roll-up sides': DEMOS.find(d => d.shape.form === 'hoop')!,
   'windows and a glazed door in both ends': withMore(
-    solidEnds(saltbox),
+    withoutOpenings(solidEnds(saltbox)),
     windowOn('eastEnd', { offsetM: 1, sillM: 1, widthM: 0.8, heightM: 0.7 }),
     windowOn('westEnd', { offsetM: -0.4, sillM: 0.6, widthM: 1.2, heightM: 1.1 }),
     doorOn('eastEnd', { offsetM: -0.4, glazedShare: 1 }),
@@ -84,9 +92,9 @@ export const HOUSES: Record<string, Design> = {
     sunnySlope: { solidTopM: 0.6 },
     poleSlope: { kind: 'glazed', solidTopM: 1 },
   }),
-  'a dome that is solid far round and up to its top': patchDesign(designOfForm('dome'), [
-    ['shape.dome', { poleSideDeg: 120, poleSideRings: 3 }],
-  ]),
+  'a dome that is solid far round and up to its top': withOpeningsCarried(
+    patchDesign(designOfForm('dome'), [['shape.dome', { poleSideDeg: 120, poleSideRings: 3 }]]),
+  ),
   'a glazed back wall and a solid front': withParts(bare(saltbox), {
     backWall: { kind: 'glazed' },
     front: { kind: 'solid' },

@@ -1,5 +1,5 @@
 import { bedAt, completeDesign, startingDesign, type Design, type Form } from '../../core/design'
-import { madeToStand, withForm } from '../../core/editing'
+import { madeToStand, withForm, withOpeningsCarried } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
 import { glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
@@ -28,7 +28,7 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
     'lean-to': {},
     'dome': { widthM: 7, lengthM: 7, ridgeHeightM: 3.6, beds: [bedAt(1.2, 1.1, 0.4), bedAt(2.9, 1.1, 0.4)] },
   }
-  return madeToStand(
+  const house = madeToStand(
     completeDesign({
       ...demo,
       site: { ...demo.site, latitudeDeg },
@@ -47,6 +47,7 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
       },
     }),
   )!
+  return withOpeningsCarried(house)
 }
 
 /**

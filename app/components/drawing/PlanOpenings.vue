@@ -62,7 +62,14 @@ const lobby = computed(() => {
     @click="drawing.press({ kind: 'opening', index: d.index })"
   >
     <title>{{ d.name }}: press it for its card</title>
-    <path v-if="d.swing" :d="d.swing" fill="transparent" stroke="var(--ink)" stroke-width="1.4" stroke-dasharray="4 3" />
+    <path
+      v-if="d.swing"
+      :d="d.swing"
+      fill="transparent"
+      stroke="var(--ink)"
+      stroke-width="1.4"
+      stroke-dasharray="4 3"
+    />
     <line
       :x1="d.a.x"
       :y1="d.a.y"

@@ -61,8 +61,7 @@ const { down, moved, up, key } = useThingDrag(
         ? resized(design, thing.id, { lengthM: thing.y1 - thing.y0 + right * (far ? 1 : 0.2) })
         : resized(design, thing.id, { widthM: thing.x1 - thing.x0 + right * (far ? 0.25 : 0.05) }),
 )
-const words = (t: Thing) =>
-  `${show(t.x0)} from the sunny wall, ${show(t.x1 - t.x0)} wide, ${show(t.y1 - t.y0)} long`
+const words = (t: Thing) => `${show(t.x0)} from the sunny wall, ${show(t.x1 - t.x0)} wide, ${show(t.y1 - t.y0)} long`
 </script>
 
 <template>
@@ -97,14 +96,7 @@ const words = (t: Thing) =>
     <rect v-bind="box(t)" class="body" :fill="fill(t)" :fill-opacity="t.kind === 'bench' ? 0.75 : 1" rx="2" />
     <template v-if="v">
       <text :x="px(north ? t.y1 : t.y0) + 8" :y="py((t.x0 + t.x1) / 2) + 5" class="note">{{ v.words }}</text>
-      <circle
-        v-for="(b, i) in v.circles"
-        :key="i"
-        v-bind="b"
-        :fill="v.fill"
-        stroke="var(--paper)"
-        stroke-width="1"
-      />
+      <circle v-for="(b, i) in v.circles" :key="i" v-bind="b" :fill="v.fill" stroke="var(--paper)" stroke-width="1" />
     </template>
     <text v-else :x="px((t.y0 + t.y1) / 2)" :y="py((t.x0 + t.x1) / 2) + 5" text-anchor="middle" class="name">
       {{ t.name }}

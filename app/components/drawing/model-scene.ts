@@ -183,12 +183,7 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
         pane.receiveShadow = false
       } else {
         const wall = s.part && liningM(design.store, s.part) > 0 ? colours.masonry : colours.wall
-        add(
-          face(s.polygon, s.cuts),
-          solid(isLeaf(s) ? colours.wood : wall),
-          true,
-          true,
-        )
+        add(face(s.polygon, s.cuts), solid(isLeaf(s) ? colours.wood : wall), true, true)
       }
     }
     // Leaves of the part's own make are no piece of their own: their edges are drawn on it.

@@ -114,7 +114,8 @@ const solidTop = () => act(bench.edit([[`${path.value}.solidTopM`, 0.8]], 'solid
 const lets = computed(() =>
   OPENING_KINDS.filter(
     k =>
-      hostsFor(design.value, k).includes(chosen.value) && (k.kind !== 'window' || takesWindows(design.value, chosen.value)),
+      hostsFor(design.value, k).includes(chosen.value) &&
+      (k.kind !== 'window' || takesWindows(design.value, chosen.value)),
   ),
 )
 function letIn(id: string): void {
