@@ -414,7 +414,9 @@ export const useKeeping = defineStore('keeping', () => {
       const read = await to.get(copy.id)
       if (read?.ok) await take(read.kept)
     })
+    // In memory alone the copy goes on the journal: what it was made from makes way there for the next edit.
     if (library.lasting) journal?.done(was)
+    else note()
     await refresh()
   }
 
