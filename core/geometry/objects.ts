@@ -1,7 +1,7 @@
 import { FLAT_M, lengthBetween as between, type Bank, type Room } from '../bodies/kind'
 import { kindOf } from '../bodies/registry'
 import type { Design } from '../design/types'
-import { makeOutline, type Point } from './section'
+import { makeOutline, type Outline, type Point } from './section'
 
 export type { Bank } from '../bodies/kind'
 
@@ -107,6 +107,53 @@ export function boxFaces(o: Pick<RoomObject, 'x0' | 'x1' | 'z0' | 'z1'>): [Point
       { x: o.x0, z: o.z0 },
     ])
   return faces
+}
+
+/** Things nearer than this stand against each other, m. */
+const TOUCHING_M = 0.01
+
+type Sides = Pick<RoomObject, 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1'>
+const shared = (a0: number, a1: number, b0: number, b1: number) => Math.max(0, Math.min(a1, b1) - Math.max(a0, b0))
+const near = (a: number, b: number) => Math.abs(a - b) < TOUCHING_M
+
+/**
+ * Area of the sides of a box that stands free, m²: not against an upright wall, nor against another of its kind.
+ * @param others of its kind; it may be among them
+ */
+export function freeSidesM2(
+  box: Sides,
+  others: readonly Sides[],
+  { outline, lengthM }: { outline: Outline; lengthM: number },
+): number {
+  const { x0, x1, y0, y1, z0, z1 } = box
+  const [long, wide, high] = [y1 - y0, x1 - x0, z1 - z0]
+  let free = 2 * high * (long + wide)
+  if (outline.form !== 'dome') {
+    for (const { a, b } of outline.edges)
+      if (near(a.x, b.x) && (near(a.x, x0) || near(a.x, x1)))
+        free -= long * shared(z0, z1, Math.min(a.z, b.z), Math.max(a.z, b.z))
+    if (near(y0, 0)) free -= wide * high
+    if (near(y1, lengthM)) free -= wide * high
+  }
+  for (const o of others) {
+    if (o === box) continue
+    const upright = shared(z0, z1, o.z0, o.z1)
+    if (near(o.x1, x0) || near(o.x0, x1)) free -= upright * shared(y0, y1, o.y0, o.y1)
+    if (near(o.y1, y0) || near(o.y0, y1)) free -= upright * shared(x0, x1, o.x0, o.x1)
+  }
+  return Math.max(0, free)
+}
+
+/** Area of a bed's sides that air and light come to, m². */
+export function bedSidesM2(
+  building: { objects: readonly RoomObject[]; outline: Outline; lengthM: number },
+  bed: RoomObject,
+): number {
+  return freeSidesM2(
+    bed,
+    building.objects.filter(o => o.kind === 'bed'),
+    building,
+  )
 }
 
 /**

@@ -16,7 +16,7 @@ export const bedSide = (index: number): BedSide => `side of bed ${index}`
 /** Which bed a face is the top of; −1 where it is of none. */
 export const bedOfFace = (face: string): number => Number(/^bed (\d+)$/.exec(face)?.[1] ?? -1)
 
-/** The leaves on a bed, and a meter that sees the light on its top as it would be without them. */
+/** The leaves on a bed, and a meter that lies level on top of them. */
 export type LeafFace = `leaves of bed ${number}`
 export type BedMeter = `light on bed ${number}`
 export const leafFace = (index: number): LeafFace => `leaves of bed ${index}`
@@ -89,8 +89,6 @@ interface Target {
   top: number
   sides: number
   isBed: boolean
-  /** Of a bed with leaves: which canopy is its own; −1 for none. */
-  canopy: number
 }
 
 /** Where light may end. Positions are inside or on the skin; directions are unit vectors. */
@@ -102,6 +100,8 @@ export interface Scene {
    * eaves or the wall of a house stand on the way to the light, none is sent: with `light` 1 the light lies ahead of
    * the rays, with −1 behind them; with 0 nothing outside is asked.
    * @param out one number a face, in the order of `faces`; with leaves in several states, one state after the other
+   * @param level light on a level area beneath the pane that the rays start on, as a share of theirs: leaves that a
+   * pane cuts off are metered by it
    */
   cast: (
     points: Float64Array,
@@ -111,6 +111,7 @@ export interface Scene {
     light: 1 | 0 | -1,
     weight: number,
     out: Float64Array,
+    level?: number,
   ) => void
 }
 
@@ -138,7 +139,6 @@ export function makeScene(building: Building, extras: SceneExtras, leaves: Leave
       top: placeOf(faceOfObject(o)),
       sides: placeOf(o.kind === 'bed' ? bedSide(o.index) : faceOfObject(o)),
       isBed: o.kind === 'bed',
-      canopy: o.kind === 'bed' ? leaves.canopies.findIndex(c => c.bed === o.index) : -1,
     }),
   )
   const canopies = leaves.canopies.map(
@@ -161,7 +161,8 @@ export function makeScene(building: Building, extras: SceneExtras, leaves: Leave
       : makeCaster(max(planes.length, targets.length))
   return {
     faces,
-    cast: (points, dx, dy, dz, light, weight, out) => caster(solid, points, dx, dy, dz, light, weight, out),
+    cast: (points, dx, dy, dz, light, weight, out, level = 0) =>
+      caster(solid, points, dx, dy, dz, light, weight, out, level),
   }
 }
 
@@ -205,6 +206,7 @@ function makeCaster(room: number) {
     light: 1 | 0 | -1,
     weight: number,
     out: Float64Array,
+    level: number,
   ): void => {
     const { planes, targets, strip, stripFace, outside, canopies } = solid
     const slopes = ahead
@@ -290,10 +292,9 @@ function makeCaster(room: number) {
       }
       if (canopies.length === 0) out[face]! += weight
       else {
-        const onBed = hit >= 0 && face === targets[hit]!.top ? targets[hit]!.canopy : -1
-        const found = cross(canopies.length, atX, atY, atZ, near)
-        if (found === 0 && onBed < 0 && solid.states === 1) out[face]! += weight
-        else count(solid, found, face, onBed, weight, out)
+        const found = cross(canopies.length, atX, atY, atZ, near, dz < 0, level)
+        if (found === 0 && solid.states === 1) out[face]! += weight
+        else count(solid, found, face, weight, out)
       }
     }
   }
@@ -303,10 +304,14 @@ function makeCaster(room: number) {
 function makeFoliageCaster() {
   /** Of each canopy, where its box is entered and left along each axis, as the rays of a direction count. */
   const ends = new Float64Array(MOST_BEDS * 6)
-  /** Canopies that a ray crosses, in their order along it: which, where it enters, and how far it goes through. */
+  /**
+   * Canopies that a ray crosses, in their order along it: which, where it enters, how far it goes through, and what of
+   * its light a meter on top of them sees.
+   */
   const crossed = new Int32Array(MOST_BEDS)
   const enters = new Float64Array(MOST_BEDS)
   const lengths = new Float64Array(MOST_BEDS)
+  const metered = new Float64Array(MOST_BEDS)
 
   /** All rays that follow have this direction, one over each of its parts. */
   function aim(canopies: readonly Foliage[], ix: number, iy: number, iz: number): void {
@@ -322,7 +327,15 @@ function makeFoliageCaster() {
   }
 
   /** How many canopies a ray crosses that starts at a place, over the direction's parts, and ends at a distance. */
-  function cross(count: number, atX: number, atY: number, atZ: number, near: number): number {
+  function cross(
+    count: number,
+    atX: number,
+    atY: number,
+    atZ: number,
+    near: number,
+    down: boolean,
+    level: number,
+  ): number {
     const bounds = ends
     let found = 0
     for (let i = 0; i < count; i++) {
@@ -332,7 +345,8 @@ function makeFoliageCaster() {
       const enterZ = bounds[i * 6 + 4]! - atZ
       const leaveZ = bounds[i * 6 + 5]! - atZ
       if (leaveZ <= 0 || enterZ >= near || enterX >= leaveZ || enterZ >= leaveX) continue
-      const enter = max(0, enterX, enterZ, bounds[i * 6 + 2]! - atY)
+      const enterY = bounds[i * 6 + 2]! - atY
+      const enter = max(0, enterX, enterZ, enterY)
       const leave = min(near, leaveX, leaveZ, bounds[i * 6 + 3]! - atY)
       if (leave <= enter) continue
       let k = found++
@@ -340,33 +354,33 @@ function makeFoliageCaster() {
         enters[k] = enters[k - 1]!
         crossed[k] = crossed[k - 1]!
         lengths[k] = lengths[k - 1]!
+        metered[k] = metered[k - 1]!
       }
       enters[k] = enter
       crossed[k] = i
       lengths[k] = leave - enter
+      // Through its top, or through a pane that cuts it off beneath that.
+      metered[k] = !down ? 0 : enter === enterZ ? 1 : max(enterX, enterY, enterZ) < -1e-6 ? level : 0
     }
     return found
   }
 
-  /** Counts a ray that ends on a face: `onBed` is the canopy of the bed on whose top it does, or −1. */
-  function count(solid: Solid, found: number, face: number, onBed: number, weight: number, out: Float64Array): void {
+  /** Counts a ray that ends on a face. */
+  function count(solid: Solid, found: number, face: number, weight: number, out: Float64Array): void {
     const { canopies, states, faces } = solid
     for (let s = 0; s < states; s++) {
       const at = s * faces
       let left = weight
-      let own = 1
       for (let k = 0; k < found; k++) {
         const c = canopies[crossed[k]!]!
+        out[at + c.meter]! += left * metered[k]!
         const perM = c.perM[s]!
         if (perM === 0) continue
         const passes = exp(-perM * lengths[k]!)
         out[at + c.face]! += left * (1 - passes)
         left *= passes
-        if (crossed[k] === onBed) own = passes
       }
       out[at + face]! += left
-      // Its own leaves are the ones that the light is measured for.
-      if (onBed >= 0) out[at + canopies[onBed]!.meter]! += left / own
     }
   }
   return { aim, cross, count }

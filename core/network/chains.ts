@@ -3,7 +3,7 @@ import { leafByMonth } from '../aim/leaf'
 import { kindOf } from '../bodies/registry'
 import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
-import { pathStrip } from '../geometry/objects'
+import { bedSidesM2, pathStrip } from '../geometry/objects'
 import { bedFace, bedSide, bodyFace, leafFace, type FaceId } from '../geometry/scene'
 import { surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
@@ -49,12 +49,13 @@ export interface Chain {
   waterKg: number
   /** Of its face, the share that is water open to the air. */
   open: number
-  /** Soil that plants grow in: which bed it is of, and its cell half way up the bed's own soil. */
+  /** Soil that plants grow in: which bed it is of, its cell at root depth, and that half way up the bed's own soil. */
   bed: boolean
   bedIndex: number
   rootCell: number
-  /** The board round a bed: which bed it is of. */
-  boardOf: number
+  midCell: number
+  /** The sides of a bed: which bed they are of. */
+  sideOf: number
   /** Leaves: which bed they stand on. */
   leafOf: number
   /** Which body it is of; −1 for none. */
@@ -82,7 +83,8 @@ const blank = {
   bed: false,
   bedIndex: -1,
   rootCell: -1,
-  boardOf: -1,
+  midCell: -1,
+  sideOf: -1,
   leafOf: -1,
   body: -1,
   skyView: 0,
@@ -237,7 +239,7 @@ export function makeFabric(design: Design, building: Building): Fabric {
   const slice = groundSlice(design, building)
   chains.push(
     ...floorChains(design, building, slice),
-    ...boardChains(design, building),
+    ...sideChains(design, building),
     ...leafChains(design, building),
     ...bodyChains(design, building),
   )
@@ -313,8 +315,9 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
       between.push(col.areaM2 / halfTop)
       capacity.push(0)
     }
+    const midCell = NEAR_ROWS - 1 + under + Math.ceil((cells.capacity.length - 2 - under) / 2)
     const roots = (depthM: number | null): number => {
-      if (depthM === null) return NEAR_ROWS - 1 + under + Math.ceil((cells.capacity.length - 2 - under) / 2)
+      if (depthM === null) return midCell
       // Half way down to where roots go: first through the bed's own cells, then through the ground beneath.
       const layers = layersOn(col)
       const highM = layers.reduce((sum, l) => sum + l.thicknessM, 0)
@@ -341,22 +344,22 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
       bed: onBed,
       bedIndex: col.bed,
       rootCell: Math.min(capacity.length - 2, roots(design.shape.beds[col.bed]?.soilDepthM ?? null)),
+      midCell: Math.min(capacity.length - 2, midCell),
     }
   })
 }
 
-/** Soil behind the board of a bed, m: what lies deeper is of the bed itself. */
-const BEHIND_BOARD_M = 0.04
+/** Soil at the side of a bed, m: what lies deeper is of the bed itself. */
+const SIDE_SOIL_M = 0.04
 
-/** Boards round beds, with a little of the soil behind them. */
-function boardChains({ shape }: Design, building: Building): Chain[] {
+/** The sides of beds: a little of the soil, and the board before it where there is one. */
+function sideChains({ shape }: Design, building: Building): Chain[] {
   return shape.beds.flatMap((bed, i): Chain[] => {
-    const box = building.objects.find(o => o.kind === 'bed' && o.index === i)!
-    const areaM2 = 2 * bed.heightM * (box.x1 - box.x0 + box.y1 - box.y0)
-    if (bed.boardM <= 0 || areaM2 <= 0) return []
+    const areaM2 = bedSidesM2(building, building.objects.find(o => o.kind === 'bed' && o.index === i)!)
+    if (bed.heightM <= 0 || areaM2 <= 0) return []
     const cells = cutWall([
-      { material: bed.fill, thicknessM: BEHIND_BOARD_M },
-      { material: bed.boardMaterial, thicknessM: bed.boardM },
+      { material: bed.fill, thicknessM: SIDE_SOIL_M },
+      ...(bed.boardM > 0 ? [{ material: bed.boardMaterial, thicknessM: bed.boardM }] : []),
     ])
     return [
       {
@@ -364,7 +367,7 @@ function boardChains({ shape }: Design, building: Building): Chain[] {
         name: 'ground',
         face: bedSide(i),
         kind: 'store',
-        boardOf: i,
+        sideOf: i,
         areaM2,
         facingUp: 0,
         capacity: cells.capacity.slice(1).map(c => c * areaM2),

@@ -424,7 +424,7 @@ function sunByChain(
   const outer: SunEntry[] = []
   const outerArea = new Map<string, number>()
   for (const c of chains) if (c.outer) outerArea.set(c.outer, (outerArea.get(c.outer) ?? 0) + c.areaM2)
-  const boarded = new Set(chains.map(c => c.boardOf))
+  const sided = new Set(chains.map(c => c.sideOf))
   chains.forEach((c, chain) => {
     const first = offset[chain]!
     const face = offset[chain + 1]! - 1
@@ -436,8 +436,8 @@ function sunByChain(
         })
     }
     light(c.face)
-    // What its sides take in warms the soil of a bed, unless a board does.
-    if (c.bed && !boarded.has(c.bedIndex)) light(bedSide(c.bedIndex))
+    // Sides of next to no height are of the bed's top.
+    if (c.bed && !sided.has(c.bedIndex)) light(bedSide(c.bedIndex))
     const add = (to: SunEntry[], cell: number, watts: Float32Array | undefined, share: number, cover = 0) => {
       if (watts) to.push({ chain, cell, watts, share, cover })
     }
@@ -556,13 +556,13 @@ function makeLinks(
     while (row + 1 < rows && top + slice.rowsM[row]! < tie.depthM) top += slice.rowsM[row++]!
     link(offset[chain]!, columnCell(under((o.x0 + o.x1) / 2), row), tie.conductance)
   })
-  // A board's soil goes on into the bed behind it.
-  chains.forEach((board, i) => {
-    if (board.boardOf < 0) return
-    const bed = design.shape.beds[board.boardOf]!
-    const columns = chains.flatMap((c, k) => (c.bedIndex === board.boardOf ? [offset[k]! + c.rootCell] : []))
-    const g = (entry(MATERIALS, bed.fill).conductivity * board.areaM2) / (bed.widthM / 4)
-    for (const root of columns) link(offset[i]!, root, g / columns.length)
+  // The soil at a bed's side goes on into the bed behind it.
+  chains.forEach((side, i) => {
+    if (side.sideOf < 0) return
+    const bed = design.shape.beds[side.sideOf]!
+    const columns = chains.flatMap((c, k) => (c.bedIndex === side.sideOf ? [offset[k]! + c.midCell] : []))
+    const g = (entry(MATERIALS, bed.fill).conductivity * side.areaM2) / (bed.widthM / 4)
+    for (const middle of columns) link(offset[i]!, middle, g / columns.length)
   })
   edge = true
   for (let r = 0; r < rows; r++)

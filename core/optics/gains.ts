@@ -3,7 +3,7 @@ import { kindOf } from '../bodies/registry'
 import { entry, FINISHES, MATERIALS, usualFrameShare, type Glazing } from '../catalog'
 import { HOURS, MONTH_OF_DAY, pastHorizon, skyPastHorizon, type SiteYear } from '../climate'
 import type { Design, Layer } from '../design/types'
-import { freeStrips, litAreaM2 } from '../geometry/objects'
+import { bedSidesM2, freeSidesM2, freeStrips } from '../geometry/objects'
 import {
   bedFace,
   bedMeter,
@@ -144,7 +144,7 @@ export function lightFaces(
     add(bedFace(o.index), top * (1 - canopyLight(leafArea).met), BED_ABSORPTANCE)
     const { boardM, boardMaterial } = design.shape.beds[o.index]!
     const side = boardM > 0 ? entry(MATERIALS, boardMaterial).solarAbsorptance : BED_SIDE_ABSORPTANCE
-    add(bedSide(o.index), litAreaM2(o) - top, side)
+    add(bedSide(o.index), bedSidesM2(building, o), side)
   }
   add('benches', objectAreaM2(building, 'benches'), BENCH_ABSORPTANCE)
   store.bodies.forEach((b, i) => {
@@ -159,7 +159,7 @@ export function lightFaces(
   const meters: LightFace[] = []
   for (const c of growth.canopies) {
     const top = (c.x1 - c.x0) * (c.y1 - c.y0)
-    const sides = 2 * (c.z1 - c.z0) * (c.x1 - c.x0 + c.y1 - c.y0)
+    const sides = freeSidesM2(c, growth.canopies, building)
     const { met, taken, down } = canopyLight(growth.leafArea[c.bed]!)
     // What goes down beyond what the leaves leave open anyway.
     const scattered = met > 0 ? max(0, down - 1 + met) / met : 0

@@ -262,8 +262,16 @@ function cast(
     dy /= length
     dz /= length
   }
-  scene.cast(points, -dx, -dy, -dz, -1, (weight * 3) / points.length, out)
+  scene.cast(points, -dx, -dy, -dz, -1, (weight * 3) / points.length, out, levelShare(nz, sz, facing))
 }
+
+/** Light that grazes a pane counts as this much of a meeting. */
+const GRAZES = 0.1
+/**
+ * Light on a level area beneath a pane, as a share of what comes through the pane above it, by how far the pane and the
+ * light point up, and how straight they meet.
+ */
+const levelShare = (nz: number, up: number, facing: number) => (max(0, nz) * max(0, up)) / max(GRAZES, facing)
 
 /**
  * First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends
@@ -322,15 +330,9 @@ function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, states
     const b = r * sin(turn)
     const i = floor(((0.5 + k * STEP_1) % 1) * count) * 3
     for (let axis = 0; axis < 3; axis++) point[axis] = points[i + axis]!
-    scene.cast(
-      point,
-      -up * nx + a * tx + b * bx,
-      -up * ny + a * ty + b * by,
-      -up * nz + a * tz + b * bz,
-      0,
-      1 / rays,
-      out,
-    )
+    const dz = -up * nz + a * tz + b * bz
+    const level = levelShare(nz, -dz, up)
+    scene.cast(point, -up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, dz, 0, 1 / rays, out, level)
   }
   return out
 }

@@ -84,11 +84,12 @@ describe('a hedge and what stands behind it', () => {
     expect(tall.month(leafFace(0), 6)).toBeGreaterThan(0)
   })
 
-  test('the water behind it stays cooler in summer; the bed’s own light is measured as if it were not there', () => {
+  test('the water behind it stays cooler in summer; the bed’s own light is measured on top of it', () => {
     expect(tall.answers.months[7]!.waterC!).toBeLessThan(low.answers.months[7]!.waterC! - 0.1)
     const [a, b] = [tall, bare].map(x => x.answers.beds[0]!.dli[6]!) as [number, number]
     expect(a / b).toBeGreaterThan(0.85)
-    expect(a / b).toBeLessThan(1.02)
+    // Up there a little more of the sky is seen.
+    expect(a / b).toBeLessThan(1.2)
     for (const x of [low, tall, bare]) expect(x.answers.ledger.closure).toBeLessThan(1e-4)
   })
 })

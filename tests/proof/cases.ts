@@ -36,6 +36,7 @@ import { proof, type ProofRow } from './row'
 import { steadyLoss } from './steady-room'
 import { steadySite, waterRoom } from './tiny-model'
 import { heated, unheated } from '../added'
+import { cutBeds, leafed } from '../cut-beds'
 
 /** Every proof, computed now. */
 export function proofRows(): ProofRow[] {
@@ -411,7 +412,27 @@ function yearRows(): ProofRow[] {
     }
   }
   rows.push(proof('light: landing shares, furthest from one', 0, off, 1e-5, 'no light made or lost'))
+  rows.push(
+    proof(
+      'light: beds cut lengthwise into three, furthest month of their light, share',
+      0,
+      Math.max(...DEMOS.filter(d => d.shape.beds.length <= 2).map(cutError)),
+      0.02,
+      'on top of the leaves, a neighbour of the same height shades nothing',
+    ),
+  )
   return rows
+}
+
+/** Furthest that a month's light on the beds, in full leaf, goes with each of them cut into three strips. */
+function cutError(demo: Design): number {
+  const light = (d: Design) =>
+    createYearEngine()
+      .run(d, { stepsPerHour: 1, unheated: false })
+      .answers.months.map(m => m.dli)
+  const whole = leafed(demo, 6)
+  const [a, b] = [light(whole), light(cutBeds(whole, 3))]
+  return Math.max(...a.map((v, m) => Math.abs(b[m]! / v - 1)))
 }
 
 /** By how much a thicker cover is colder than a thinner one on the coldest night: 0 when never. */

@@ -61,7 +61,7 @@ export const BED = group(
       start: 0,
       step: 0.01,
       label: 'Board round it',
-      about: 'thickness; 0 where its sides pass no heat to the air',
+      about: 'thickness; 0 where its sides are bare',
     }),
     boardMaterial: entryOf(MATERIALS, { start: 'softwood', label: 'The board is of' }),
   },
