@@ -22,13 +22,17 @@ describe('a bed that is cut lengthwise', () => {
     a.months.forEach((m, i) => expect(Math.abs(b.months[i]!.dli / m.dli - 1)).toBeLessThan(0.02))
     expect(Math.abs(b.growingDays.inside / a.growingDays.inside - 1)).toBeLessThan(0.02)
     // In a dome each strip has a chord of its own.
-    if (demo.shape.form !== 'dome')
-      expect(Math.abs(b.coldestNight.insideC - a.coldestNight.insideC)).toBeLessThan(0.06)
+    if (demo.shape.form !== 'dome') expect(Math.abs(b.coldestNight.insideC - a.coldestNight.insideC)).toBeLessThan(0.06)
   })
 })
 
 test('light on top of the leaves: a taller neighbour shades it, one of the same height does not', () => {
-  const [one, two] = [{ atM: 0.6 }, { atM: 1.7 }].map(at => ({ ...plain.shape.beds[0]!, ...at, widthM: 1, leafArea: 4 }))
+  const [one, two] = [{ atM: 0.6 }, { atM: 1.7 }].map(at => ({
+    ...plain.shape.beds[0]!,
+    ...at,
+    widthM: 1,
+    leafArea: 4,
+  }))
   const second = (first: object): number => {
     const beds = [{ ...one!, ...first }, two!]
     return engine.run({ ...unheated(plain), shape: { ...plain.shape, beds, benches: [] } }).answers.beds[1]!.dli[11]!
