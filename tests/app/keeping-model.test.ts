@@ -549,6 +549,21 @@ const FOUND: [string, 0 | 1, number][][] = [
     ['edit', 0, 0],
     ['study', 1, 24],
   ],
+  // What was written in memory beside a design that nobody could read once the store came back.
+  [
+    ['newer', 0, 10],
+    ['study', 0, 26],
+    ['late', 0, 24],
+    ['lose', 0, 23],
+    ['study', 1, 4],
+    ['reload', 0, 6],
+    ['another', 1, 4],
+    ['study', 0, 18],
+    ['note', 0, 6],
+    ['room', 0, 28],
+    ['spoil', 1, 19],
+    ['letGo', 0, 11],
+  ],
 ]
 
 test(`nothing that is written is lost, in ${RUNS} lives of a browser`, async () => {
