@@ -1,7 +1,7 @@
 import { bodyName } from './bodies/registry'
 import type { Design } from './design/types'
 import { bedName } from './design/words'
-import { bedOfFace, bodyOfFace, type FaceId } from './geometry/scene'
+import { bedOfFace, bedSide, bodyOfFace, type FaceId } from './geometry/scene'
 import { makeBuilding, type SurfaceId } from './geometry/surfaces'
 import { NEAR_ROWS } from './ground/slice'
 import { makeFabric, type Chain } from './network/chains'
@@ -74,7 +74,11 @@ export function heatFlows(data: HeatDay, hour: number): HeatFlow[] {
   }
   const kept = data.bodies
     .filter(b => bedOfFace(b.id) >= 0 || bodyOfFace(b.id) >= 0)
-    .map((b): HeatFlow => ({ kind: 'kept', name: b.name, watts: at(b.takesW) }))
+    .map((b): HeatFlow => {
+      // A bed keeps in the soil at its sides as well.
+      const sides = data.bodies.find(s => bedOfFace(b.id) >= 0 && s.id === bedSide(bedOfFace(b.id)))
+      return { kind: 'kept', name: b.name, watts: at(b.takesW) + (sides ? at(sides.takesW) : 0) }
+    })
   kept.push({ kind: 'kept', name: 'ground under the floor', watts: at(data.underFloorW) })
   const sum = (list: readonly HeatFlow[]) => list.reduce((s, f) => s + (f.kind === 'out' ? -f.watts : f.watts), 0)
   const rest = sum(flows) - sum(kept)

@@ -1,7 +1,7 @@
 import type { Design } from '../../core/design'
 import type { Difference } from './medium'
-import type { Library } from './library'
-import { readRecord, toKeep, type KeptDesign } from './records'
+import { putAsideIn, type Library } from './library'
+import { nameOf, readRecord, toKeep, type KeptDesign } from './records'
 
 const revisionOf = (raw: unknown): number => (raw as { revision?: number } | undefined)?.revision ?? 0
 
@@ -58,7 +58,23 @@ export async function layBack(
       // What was deleted here and has been changed elsewhere since stays.
       if (record && record.value === undefined) return
       const read = readRecord(record?.value ?? (isLost ? undefined : await cells.get('designs', id)))
-      if (!read.ok) return
+      if (!read.ok) {
+        // Beside what cannot be read nothing can be laid: what was written is put aside, told and saved from there.
+        for (const { place, key, value } of its)
+          if (place === 'beside' && !key.startsWith('history ') && value !== undefined)
+            await putAsideIn(
+              cells,
+              {
+                what: key.startsWith('book ') ? 'a season book' : 'studies',
+                name: nameOf((record?.value as { design?: unknown } | undefined)?.design),
+                of: id,
+                why: ['Its design cannot be read in the store.'],
+                raw: (value as { value: unknown }).value,
+              },
+              now,
+            )
+        return
+      }
       const copy = asCopy(read.kept.design)
       copies.set(id, copy.id)
       const kept: KeptDesign = toKeep(copy, read.kept.pinned, 1, now)

@@ -19,13 +19,17 @@ export type Refusal = 'changed' | 'deleted' | 'unreadable'
 export type Saved = { ok: true; revision: number } | { ok: false; reason: Refusal; theirs: KeptDesign | undefined }
 
 /** Something put aside because it could not be read: its bytes are as they were. */
-interface Aside {
+export interface Aside {
   what: string
   name: string
   of: string | null
   why: string[]
   raw: unknown
 }
+
+/** Puts something aside within a transaction. @param at the time, ms */
+export const putAsideIn = (cells: Cells, aside: Aside, at: number): Promise<void> =>
+  cells.put('aside', freshKey(), { ...aside, at })
 
 /** Nothing is written beside a design that is not there: it would lie in the way of its return. */
 export class DesignGone extends Error {
@@ -115,9 +119,6 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
       if (isBeside(its)) out[kind] = its
     }
     return out
-  }
-  async function putAsideIn(cells: Cells, aside: Aside): Promise<void> {
-    await cells.put('aside', freshKey(), { ...aside, at: now() })
   }
   const setBeside = async (cells: Cells, id: string, kind: Beside, value: unknown): Promise<void> => {
     const before = await cells.get('beside', besideKey(kind, id))
@@ -213,13 +214,17 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
           return { ok: false, reason: raw === undefined ? 'deleted' : 'changed', theirs: there }
         const pin = (raw as { pinned?: unknown } | undefined)?.pinned ?? null
         if (pin !== null && there?.pinned === null)
-          await putAsideIn(cells, {
-            what: 'a pinned design',
-            name: design.name,
-            of: design.id,
-            why: ['It could not be read when the design was saved.'],
-            raw: pin,
-          })
+          await putAsideIn(
+            cells,
+            {
+              what: 'a pinned design',
+              name: design.name,
+              of: design.id,
+              why: ['It could not be read when the design was saved.'],
+              raw: pin,
+            },
+            now(),
+          )
         await cells.put('designs', design.id, toKeep(design, pinned, revision + 1, now(), fromBench ? by : undefined))
         return { ok: true, revision: revision + 1 }
       })
@@ -242,7 +247,7 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
         const record = (await cells.get('designs', id)) as { design?: unknown } | undefined
         if (record === undefined) throw new DesignGone()
         if (putAside) {
-          await putAsideIn(cells, { ...putAside, of: id, name: nameOf(record?.design), raw })
+          await putAsideIn(cells, { ...putAside, of: id, name: nameOf(record?.design), raw }, now())
         }
         await setBeside(cells, id, kind, value)
         return result
@@ -279,7 +284,7 @@ export function libraryOn(medium: Medium, now: () => number, by?: string): Libra
         for (const [kind, its] of Object.entries(beside)) await cells.put('beside', besideKey(kind as Beside, id), its)
         return true
       }),
-    putAside: aside => medium.change(cells => putAsideIn(cells, aside)),
+    putAside: aside => medium.change(cells => putAsideIn(cells, aside, now())),
     discard: ({ place, key }) =>
       medium.change(async cells => {
         if (place !== 'journal') await cells.drop(place, key)

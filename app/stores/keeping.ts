@@ -281,6 +281,7 @@ export const useKeeping = defineStore('keeping', () => {
       }),
     })
     await refresh()
+    await lookForUnreadable()
     if (!isSaved()) void flush()
   }
   /** Puts a kept design on the bench, with its undo and redo. */
@@ -414,7 +415,9 @@ export const useKeeping = defineStore('keeping', () => {
       const read = await to.get(copy.id)
       if (read?.ok) await take(read.kept)
     })
+    // In memory alone the copy goes on the journal: what it was made from makes way there for the next edit.
     if (library.lasting) journal?.done(was)
+    else note()
     await refresh()
   }
 

@@ -54,7 +54,7 @@ test('chains: one to each part of the skin and each store, with the areas of the
     9,
   )
   expect(chains.filter(c => c.kind === 'ground').reduce((s, c) => s + c.areaM2, 0)).toBeCloseTo(building.floorAreaM2, 9)
-  const water = chains.find(c => c.kind === 'store')!
+  const water = chains.find(c => c.waterKg > 0)!
   expect(water.capacity[0]).toBeCloseTo(14 * 200 * 4184, 6)
   expect(chains.find(c => c.face === 'back wall')!.capacity.reduce((s, c) => s + c, 0)).toBeGreaterThan(
     0.2 * 2000 * 1000 * 20,
