@@ -9,6 +9,10 @@ export const plain: Design = {
   shape: { ...withFront(demo.shape, false), ridgeHeightM: 3.3 },
   skin: {
     ...demo.skin,
+    // Without a front its vents are at the foot of the slope, and its door where heads are clear.
+    openings: demo.skin.openings.map(o =>
+      o.part === 'front' ? { ...o, part: 'sunnySlope' } : o.kind === 'door' ? { ...o, offsetM: -0.13 } : o,
+    ),
     parts: {
       ...demo.skin.parts,
       front: { ...demo.skin.parts.front, glazing: null },

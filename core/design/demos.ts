@@ -39,7 +39,7 @@ const plainHouse = completeDesign({
     ridgeHeightM: 3.3,
     ridgeAtM: 3.45,
     backWallM: 2.3,
-    beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.65, 0.8, 0.6)],
+    beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.2, 0.95, 0.6)],
   },
   skin: {
     glazing: 'twinwall-10',
@@ -50,7 +50,7 @@ const plainHouse = completeDesign({
       { material: 'wood-fibre', thicknessM: 0.18 },
       { material: 'plywood', thicknessM: 0.015 },
     ],
-    openings: airedBy(6.5, 9, { offsetM: -0.13 }),
+    openings: airedBy(6.5, 9, { offsetM: -0.57 }),
     cover: { id: 'quilt', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.8 },
   },
@@ -70,7 +70,7 @@ const hollowAsh: Design = {
   shape: { ...plainHouse.shape, ridgeHeightM: 3.6, front: true, breakAtM: 0, breakHeightM: 1.45 },
   skin: {
     ...plainHouse.skin,
-    openings: airedBy(6.5, 9, { offsetM: -0.13 }, { part: 'front', heightM: 0.45, sillM: 0.05, leaf: 'sheet' }),
+    openings: airedBy(6.5, 9, { offsetM: -0.57 }, { part: 'front', heightM: 0.45, sillM: 0.05, leaf: 'sheet' }),
     parts: {
       ...plainHouse.skin.parts,
       front: { ...plainHouse.skin.parts.front, glazing: 'glass-2' },
@@ -439,7 +439,7 @@ export function startingDesign(id: string, name: string): Design {
     name,
     decided: [],
     site: { ...plainHouse.site, place: 'Place not named yet', seed: 1 },
-    shape: { ...plainHouse.shape, turnDeg: 0, lengthM: 6, beds: plainHouse.shape.beds.map(b => ({ ...b })) },
+    shape: { ...plainHouse.shape, turnDeg: 0, lengthM: 6, beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.65, 0.8, 0.6)] },
     skin: {
       ...plainHouse.skin,
       openings: airedBy(4.5, 6, { offsetM: -0.13 }),

@@ -3,7 +3,7 @@ import { openingMisfits } from '../geometry/let-in'
 import { hostOf } from '../geometry/part-planes'
 import { makeOutline } from '../geometry/section'
 import type { Host } from '../openings/kind'
-import { rowFor } from '../openings/leaf'
+import { rowFor, WIDEST_M } from '../openings/leaf'
 import { openingKind } from '../openings/registry'
 
 type House = Pick<Design, 'shape' | 'skin'>
@@ -67,17 +67,20 @@ function* smaller(o: Opening, host: Host): Generator<Opening> {
     return
   }
   const wanted = o.count * o.widthM * o.heightM
-  for (const share of SHARES)
-    for (const low of [1, 1.5, 0.75, 0.5, 0.3]) {
+  const rows = [1, 1.5, 0.75, 0.5, 0.3].flatMap(low =>
+    [1, 0.75, 0.6, 0.45, 0.3].flatMap(narrow => {
       const heightM = mm(Math.max(0.05, low * o.heightM))
-      const row = { ...o, ...rowFor(share * wanted, host.wideM, heightM), heightM }
-      const sills = 'sillM' in o ? [o.sillM, 0.05, ...[0.25, 0.5, 0.75, 1].map(s => s * (host.longM - heightM))] : [0]
-      for (const sillM of sills) {
-        const at = 'sillM' in o ? { ...row, sillM: mm(Math.max(0, Math.floor(sillM * 100) / 100)) } : row
-        // A share that the row does not hold is left to the next.
-        if (at.count * at.widthM * heightM < 0.9 * share * wanted) continue
-        yield at as Opening
-        for (const offsetM of places) yield { ...at, evenly: 'together', offsetM } as Opening
-      }
+      const { count: most, widthM } = rowFor(wanted, host.wideM, heightM, Math.max(0.1, narrow * WIDEST_M))
+      return SHARES.map(share => ({ count: Math.max(1, Math.round(share * most)), widthM, heightM }))
+    }),
+  )
+  const areaOf = (r: (typeof rows)[number]) => r.count * r.widthM * r.heightM
+  for (const row of rows.filter(r => areaOf(r) <= 1.02 * wanted).sort((p, q) => areaOf(q) - areaOf(p))) {
+    const sills = 'sillM' in o ? [o.sillM, 0.05, ...[0.25, 0.5, 0.75, 1].map(s => s * (host.longM - row.heightM))] : [0]
+    for (const sillM of sills) {
+      const at = { ...o, ...row, ...('sillM' in o ? { sillM: mm(Math.max(0, Math.floor(sillM * 100) / 100)) } : {}) }
+      yield at as Opening
+      for (const offsetM of places) yield { ...at, evenly: 'together', offsetM } as Opening
     }
+  }
 }

@@ -145,5 +145,6 @@ export function rowFor(
   const cm = (v: number) => Math.max(0.1, Math.floor(v * 100 + 1e-6) / 100)
   return { count: fits, widthM: cm(Math.min(wanted / fits, room, widestM)) }
 }
-const WIDEST_M = 1.2
+/** A leaf wider than this is hard to handle, m. */
+export const WIDEST_M = 1.2
 const LEAST_WIDE_M = 0.4

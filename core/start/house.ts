@@ -4,7 +4,7 @@ import { startOf } from '../design/field'
 import { SHAPE } from '../design/fields/shape'
 import { SCHEMA_VERSION, type Bed, type Body, type CropChoice, type Design, type Opening } from '../design/types'
 import { airedBy, airedDome, barrels, timberWall, type Of } from '../design/usual'
-import { designFaults, freeBody, madeToStand } from '../editing'
+import { designFaults, freeBody, madeToStand, withOpeningsCarried } from '../editing'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { RAD } from '../physics/constants'
 import { BODY_KINDS } from '../bodies/registry'
@@ -225,7 +225,7 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
   const stone = a.atHand.stone && !low && a.against !== 'dome'
   const door = doorAt(whole(shape, beds))
   const make = (vents: number): Design =>
-    completeDesign({
+    withOpeningsCarried(completeDesign({
       schemaVersion: SCHEMA_VERSION,
       id,
       name,
@@ -260,7 +260,7 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
         sources: [aSource('heater', { on: false, ...(a.atHand.power ? {} : { fuel: 'wood', pricePerKWh: 0.05 }) })],
       },
       build: { foundation: { kind: low ? 'posts' : 'rubble trench' } },
-    })
+    }))
   const bodies = bodiesOf(a, shape)
   for (const vents of VENTS_OF_FLOOR) {
     const house = standing(make(vents), bodies)

@@ -36,8 +36,9 @@ const withShape = (design: Design, shape: Design['shape']): Design => ({ ...desi
 /** Glazing angles every `stepDeg` over what the form allows: the ridge goes up and down, all else stays. */
 export function angleVariants(design: Design, stepDeg = 5): Variant[] {
   const out: Variant[] = []
+  const atAngle = (a: number) => withOpeningsCarried(withShape(design, withGlazingAngle(design.shape, a)))
   for (let a = 20; a <= Math.min(80, GLAZING_ANGLE_RANGE[1]); a += stepDeg)
-    out.push({ at: a, across: 0, label: `${a}°`, design: withShape(design, withGlazingAngle(design.shape, a)) })
+    out.push({ at: a, across: 0, label: `${a}°`, design: atAngle(a) })
   return sound(out)
 }
 

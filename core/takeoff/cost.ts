@@ -47,7 +47,7 @@ const isRoof = (s: Surface) => s.id.startsWith('top of') || isSlope(s.part!)
 export function partCost(design: Design, building: Building, part: PartId): number {
   const price = pricesOf(design)
   return building.surfaces
-    .filter(s => s.part === part && s.boundary !== 'house')
+    .filter(s => s.part === part && s.boundary !== 'house' && (s.kind === 'glazed' || !isLeaf(s)))
     .reduce((sum, s) => {
       const each = s.glazing ? glassPrice(s, price) + coverPrice(s, building, price) : solidPrice(s, design, price)
       return sum + s.areaM2 * each

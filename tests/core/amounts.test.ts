@@ -40,7 +40,8 @@ describe('what the next one adds', () => {
 
 test('vents by shares: the hottest afternoon never rises with more of them, doors stay', () => {
   const all = ventVariants(ash)
-  expect(all.length).toBeGreaterThan(5)
+  // Larger ones do not fit their parts.
+  expect(all.length).toBeGreaterThan(3)
   expect(all.find(v => v.label === '100 %')!.at).toBeCloseTo(ventM2(ash), 9)
   const hot = [all[0]!, all[3]!, all.at(-1)!].map(v => figures(v.design).hottestC)
   expect(hot[1]!).toBeLessThan(hot[0]!)

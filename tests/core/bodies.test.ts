@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { WITH_WATER } from '../../core/bodies/contents'
 import { bodyName, BODY_KINDS, kindOf } from '../../core/bodies/registry'
-import { DEMOS, migrateDesign, type Body, type Design, type PartId } from '../../core/design'
-import { carriedBodies, changedBody, designFaults, freeBody, patchDesign, withWidth } from '../../core/editing'
+import { DEMOS, type Body, type Design, type PartId } from '../../core/design'
+import { broughtForward, carriedBodies, changedBody, designFaults, freeBody, patchDesign, withWidth } from '../../core/editing'
 import { roomObjects, roomOf } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeFabric } from '../../core/network/chains'
@@ -169,7 +169,7 @@ describe.each([1, 2, 3])('documents of version %d', version => {
   test.each(Object.entries(figures))('%s is brought forward whole, to the same house from each version', (id, was) => {
     const old = read(id) as { schemaVersion: number }
     expect(old.schemaVersion).toBe(version)
-    const design = migrateDesign(old) as Design
+    const design = broughtForward(old) as Design
     expect(designFaults(design)).toEqual([])
     const { answers } = engine.run(design)
     expect(answers.ledger.closure).toBeLessThan(0.001)
@@ -177,7 +177,7 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     expect(Math.abs(answers.coldestNight.insideC - was.coldestC)).toBeLessThan(2.5)
     expect(Math.abs(answers.hottestAfternoon.insideC - was.hottestC)).toBeLessThan(2.5)
     if (version === 3) return
-    const third = engine.run(migrateDesign(readOf(3, id)) as Design).answers
+    const third = engine.run(broughtForward(readOf(3, id)) as Design).answers
     expect(answers.coldestNight.insideC).toBeCloseTo(third.coldestNight.insideC, 2)
     expect(answers.hottestAfternoon.insideC).toBeCloseTo(third.hottestAfternoon.insideC, 1)
     answers.months.forEach((m, i) => expect(m.soilC).toBeCloseTo(third.months[i]!.soilC, 1))
@@ -189,7 +189,7 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     const old = JSON.parse(readFileSync('tests/reference/version-3/hollow-ash.json', 'utf8'))
     const at = (place: string, count: number) => {
       const store = { ...old.store, barrels: { ...old.store.barrels, place, count, stack: 1 } }
-      return (migrateDesign({ ...old, store }) as Design).store.bodies.map(b => b.atM)
+      return (broughtForward({ ...old, store }) as Design).store.bodies.map(b => b.atM)
     }
     expect(at('back', 6)).toEqual([expect.closeTo(4.6 - 0.58 - 0.05, 9)])
     expect(at('middle', 6)).toEqual([expect.closeTo(2.3 - 0.29, 9)])
@@ -201,7 +201,7 @@ describe.each([1, 2, 3])('documents of version %d', version => {
       pond: { lengthM: 1, widthM: 0.3, depthM: 0.5, atM: 1.9 },
       innerWall: { material: 'gabion', thicknessM: 0.3, heightM: 1, atM: 3.2 },
     }
-    const design = migrateDesign({ ...old, store: full }) as Design
+    const design = broughtForward({ ...old, store: full }) as Design
     expect(design.store.bodies.map(b => b.kind)).toEqual(['drums', 'tank', 'pond', 'wall'])
     expect(design.store.bodies.slice(1)).toEqual([
       {
@@ -219,11 +219,11 @@ describe.each([1, 2, 3])('documents of version %d', version => {
       { kind: 'wall', material: 'gabion', thicknessM: 0.3, heightM: 1, atM: 3.2, lengthM: 0, offsetM: 0 },
     ])
     const thin = { ...full, innerWall: { ...full.innerWall, thicknessM: 0.005 } }
-    const kept = migrateDesign({ ...old, store: { ...thin, tank: old.store.tank, pond: old.store.pond } })
+    const kept = broughtForward({ ...old, store: { ...thin, tank: old.store.tank, pond: old.store.pond } })
     expect(designFaults(kept)).toEqual([])
     // Whatever is broken in it is left for the check to name.
     for (const broken of [{ store: null }, { store: { barrels: 7 } }, { shape: 'x' }, {}])
-      expect(() => migrateDesign({ schemaVersion: 3, ...broken })).not.toThrow()
+      expect(() => broughtForward({ schemaVersion: 3, ...broken })).not.toThrow()
   })
 })
 

@@ -6,6 +6,7 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { horizonOf } from '../proof/horizon-cases'
 import { pastHorizon, skyPastHorizon } from '../../core/climate'
 import { designOfForm } from '../proof/light-error'
+import { withoutOpenings } from '../openings'
 import { plain } from '../plain'
 import { hourly as engine } from '../shared/years'
 
@@ -33,7 +34,7 @@ test(
     fc.assert(
       fc.property(shapes, shape => {
         const design = {
-          ...demo,
+          ...withoutOpenings(demo),
           shape: { ...demo.shape, ...shape, beds: [], house: { ...demo.shape.house, heightM: 12 } },
           store: { ...demo.store, bodies: [] },
         }

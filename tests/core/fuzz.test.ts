@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { DEMOS, migrateDesign } from '../../core/design'
-import { designFaults, patchDesign } from '../../core/editing'
+import { DEMOS } from '../../core/design'
+import { broughtForward, designFaults, patchDesign } from '../../core/editing'
 import { readEpw } from '../../formats/epw'
 import { readDesign } from '../../formats/design-json'
 import { epwText } from '../formats/epw-file'
@@ -50,7 +50,7 @@ test('a design with anything anywhere: faults or soundness, never a crash; 2 000
             expect(error).toBeInstanceOf(RangeError)
           }
         }
-        for (const f of designFaults(migrateDesign(design))) {
+        for (const f of designFaults(broughtForward(design))) {
           expect(f.message.length).toBeGreaterThan(3)
           expect(f.allowed.length).toBeGreaterThan(0)
           expect(f.message).not.toMatch(/undefined|\[object|must be|cannot be null/)

@@ -1,7 +1,7 @@
 import { anAirStore } from '../../core/air-stores/registry'
 import { designCautions } from '../../core/advice/cautions'
-import { DEMOS, migrateDesign, type Design, type Source } from '../../core/design'
-import { designFaults } from '../../core/editing'
+import { DEMOS, type Design, type Source } from '../../core/design'
+import { broughtForward, designFaults } from '../../core/editing'
 import { heatDay, heatFlows } from '../../core/heat-view'
 import { isThere, type Presence } from '../../core/openings/presence'
 import { makeLightTable } from '../../core/optics/gains'
@@ -91,7 +91,7 @@ test('skin by piece and ledger by way: glazing lost is what its panes lost', () 
 describe('documents of version 3, source by source', () => {
   const heater = { on: true, capacityW: 900, setPointC: 5, fuel: 'oil', pricePerKWh: 0.2, currency: 'NOK' }
   const old = (topUp: object) => ({ ...demo, schemaVersion: 3, topUp })
-  const sources = (topUp: object) => (migrateDesign(old(topUp)) as Design).topUp
+  const sources = (topUp: object) => (broughtForward(old(topUp)) as Design).topUp
 
   test('the heater keeps what was said of it; its currency is the design’s', () => {
     const { currency, sources: all } = sources({ heater: { ...heater, kind: 'radiant' } })
@@ -117,15 +117,15 @@ describe('documents of version 3, source by source', () => {
     expect(all[1]).toEqual(aSource('bed loop', { capacityW: 700, setPointC: 12, fuel: 'oil', pricePerKWh: 0.2 }))
     expect(all[3]).toEqual(aSource('compost', { massKg: 1500, startDay: 280 }))
     expect(all[4]).toMatchObject({ peakW: 400, tiltDeg: 30, body: null })
-    expect(designFaults(migrateDesign(old({ heater })))).toEqual([])
+    expect(designFaults(broughtForward(old({ heater })))).toEqual([])
     // A document that was kept while this version was being made said it so too.
-    expect(migrateDesign({ ...old({ heater }), schemaVersion: 4 })).toEqual(migrateDesign(old({ heater })))
+    expect(broughtForward({ ...old({ heater }), schemaVersion: 4 })).toEqual(broughtForward(old({ heater })))
   })
 
   test('air stores that were off are left out, and those that were on keep their pipes', () => {
     const { store, breathe } = demo
     const { airStores: _none, ...rest } = store
-    const now = migrateDesign({
+    const now = broughtForward({
       ...demo,
       schemaVersion: 3,
       store: { ...rest, earth: { on: true, pipes: 7, depthM: 1.1 }, rockBed: { on: false, areaM2: 9 } },
@@ -140,7 +140,7 @@ describe('documents of version 3, source by source', () => {
   })
 
   test('what is not a design of ours comes back as it was', () => {
-    for (const thing of [null, 7, 'x', [], { schemaVersion: 9 }, {}]) expect(migrateDesign(thing)).toBe(thing)
+    for (const thing of [null, 7, 'x', [], { schemaVersion: 9 }, {}]) expect(broughtForward(thing)).toBe(thing)
   })
 })
 

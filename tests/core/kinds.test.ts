@@ -4,7 +4,6 @@ import { BODY_KINDS } from '../../core/bodies/registry'
 import {
   DEMOS,
   leafNames,
-  migrateDesign,
   valueAt,
   type AirStoreKindId,
   type Design,
@@ -14,7 +13,7 @@ import { filled } from '../../core/design/complete'
 import { isMonths, startOf, type AnyField, type ChoiceField, type GroupField } from '../../core/design/field'
 import { PARTS } from '../../core/design/fields/skin'
 import { DESIGN } from '../../core/design/types'
-import { designFaults } from '../../core/editing'
+import { broughtForward, designFaults } from '../../core/editing'
 import { GAIN_NAMES } from '../../core/network/series'
 import { OPENING_KINDS } from '../../core/openings/registry'
 import {
@@ -215,7 +214,7 @@ describe('what a document lacks', () => {
     expect(sources[0]).toEqual(aSource('stove', { belowC: -7 }))
     expect(sources[1]).toEqual({ kind: 'volcano' })
     expect(sources[2]).toBe(3)
-    expect(designFaults(migrateDesign(design)).map(f => f.path)).toEqual(
+    expect(designFaults(broughtForward(design)).map(f => f.path)).toEqual(
       expect.arrayContaining(['topUp.sources[1].kind', 'topUp.sources[2]']),
     )
   })

@@ -21,7 +21,7 @@ const BRANCHES: Record<keyof typeof MOVE_GROUPS, RegExp> = {
   edge: /^skin\.edge/,
   tightness: /^breathe\.(leakage|ach50|lobby)/,
   store: /^store\./,
-  shape: /^(shape|store\.bodies)/,
+  shape: /^(shape|store\.bodies|skin\.openings)/,
   air: /^(breathe|skin\.openings|skin\.cover|shape\.beds)/,
   heat: /^topUp\.sources/,
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { DEMOS, type Design, type PartId } from '../../core/design'
 import {
+  broughtForward,
   cornerAdded,
   designFaults,
   patchDesign,
@@ -14,7 +15,6 @@ import { edgeLength, makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { elementLosses } from '../../core/network/chains'
 import { partCost, roughCost } from '../../core/takeoff/cost'
-import { migrateDesign } from '../../core/design/migrate'
 import { plain } from '../plain'
 import { hourly as engine } from '../shared/years'
 
@@ -233,7 +233,7 @@ describe('what parts are made of', () => {
 
   test('a document kept while the parts were not yet there opens: slopes and ends as they were', () => {
     const kept = { ...demo, skin: { ...demo.skin, parts: undefined, poleSlope: 'glazed', endsGlazedShare: 0.35 } }
-    const opened = migrateDesign(JSON.parse(JSON.stringify(kept))) as Design
+    const opened = broughtForward(JSON.parse(JSON.stringify(kept))) as Design
     expect(designFaults(opened)).toEqual([])
     expect(opened.skin.parts.poleSlope.kind).toBe('glazed')
     expect(opened.skin.parts.westEnd.glazedShare).toBe(0.35)

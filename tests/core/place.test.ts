@@ -1,7 +1,7 @@
 import { pond, tank, wall } from '../bodies'
 import fc from 'fast-check'
-import { benchAt, FORMS, migrateDesign, type Design } from '../../core/design'
-import { clearances, designFaults, freePlace, patchDesign, placed, resized, things } from '../../core/editing'
+import { benchAt, FORMS, type Design } from '../../core/design'
+import { broughtForward, clearances, designFaults, freePlace, patchDesign, placed, resized, things } from '../../core/editing'
 import { inForm } from '../../core/study/variants'
 import { plain } from '../plain'
 
@@ -101,7 +101,7 @@ test('ways through: free floor is measured, and said to be narrow by what must g
 test('a design of an older schema gets the new fields plain', () => {
   const without = <T extends object>(of: T, ...keys: string[]) =>
     Object.fromEntries(Object.entries(of).filter(([k]) => !keys.includes(k)))
-  const old = migrateDesign({
+  const old = broughtForward({
     ...demo,
     schemaVersion: 2,
     shape: without(demo.shape, 'riseM', 'pathM'),

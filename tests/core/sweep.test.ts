@@ -44,6 +44,8 @@ const PLACES = new Set([
   ...['earth store.pipes', 'bed channels.count', 'drums.count', 'crates.count', 'drums.lengthM', 'wall.lengthM'],
   // How crates are stacked, whatever they hold; how far a window opens that is a pane all the same.
   ...['crates.widthM', 'crates.heightM', 'crates.lengthM', 'window.opensShare'],
+  // How far a leaf swings that is there all the same.
+  ...['vent.strokeM', 'ridge vent.strokeM'],
 ])
 /** What goes with a thing of no size: a fan's own heat, the hole that its louvre is, water that stands open. */
 const NOTHING_ELSE: Record<string, number> = { powerW: 0, louvreM2: 0, openShare: 0 }

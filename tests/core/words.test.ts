@@ -16,7 +16,7 @@ function paths(field: AnyField, at: string): string[] {
   return [at]
 }
 /** What no screen sets by hand. */
-const NOT_SET = /^(schemaVersion|id|name|decided|site\.notes.*)$|\.kind$|crops\.0\.id$/
+const NOT_SET = /^(schemaVersion|id|name|decided|madeToFit.*|site\.notes.*)$|\.kind$|crops\.0\.id$/
 
 test('every field of the document that somebody sets says why it matters', () => {
   const without = [...new Set(paths(DESIGN, ''))].filter(p => !NOT_SET.test(p) && whyOf(p) === null)

@@ -1,6 +1,6 @@
 import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
-import { DEMOS } from '../../core/design'
+import { SCHEMA_VERSION, DEMOS } from '../../core/design'
 import { createYearEngine } from '../../core/year'
 import { emptyBook, packBook } from '../../core/season/book'
 import { emptyLog } from '../../core/season/log'
@@ -102,7 +102,7 @@ test('a document of the first version is brought forward: what it says stays, wh
   }
   const read = readDesign(JSON.stringify(old))
   if (!read.ok) throw new Error(JSON.stringify(read.faults))
-  expect(read.design.schemaVersion).toBe(4)
+  expect(read.design.schemaVersion).toBe(SCHEMA_VERSION)
   expect(barrelsOf(read.design).atM).toBeCloseTo(atM, 9)
   expect(read.design.site.horizon).toEqual(horizon)
   expect(read.design.site.spell).toBe(spell)
