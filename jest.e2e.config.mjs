@@ -6,5 +6,6 @@ export default {
   testPathIgnorePatterns: ['/node_modules/'],
   setupFilesAfterEnv: ['<rootDir>/tests/e2e/once-more.ts'],
   maxWorkers: 2,
-  testTimeout: 180_000,
+  // Each wait has a limit of its own.
+  testTimeout: 400_000,
 }

@@ -4,6 +4,9 @@ import { relative } from 'node:path'
 
 const clock = ms => (ms < 90_000 ? `${Math.round(ms / 1000)} s` : `${Math.round(ms / 60_000)} min`)
 
+/** What a test said when it failed the first time, in one line. */
+const why = ({ retryReasons }) => (retryReasons?.[0] ? `\n          ${retryReasons[0].split('\n', 1)[0]}` : '')
+
 export default class ProgressReporter {
   constructor({ rootDir }) {
     this.root = rootDir
@@ -30,7 +33,7 @@ export default class ProgressReporter {
         (this.ended < this.total ? `; about ${clock(this.left())} still` : ''),
       ...(failureMessage ? [failureMessage] : []),
       ...(console ?? []).map(c => `        ${c.type}: ${c.message}`),
-      ...testResults.filter(t => t.invocations > 1).map(t => `        tried again: ${t.fullName}`),
+      ...testResults.filter(t => t.invocations > 1).map(t => `        tried again: ${t.fullName}${why(t)}`),
     ]
     process.stderr.write(`${lines.join('\n')}\n`)
   }

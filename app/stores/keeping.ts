@@ -281,7 +281,7 @@ export const useKeeping = defineStore('keeping', () => {
       }),
     })
     await refresh()
-    await lookForUnreadable()
+    void lookForUnreadable()
     if (!isSaved()) void flush()
   }
   /** Puts a kept design on the bench, with its undo and redo. */

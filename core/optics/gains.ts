@@ -43,7 +43,7 @@ const ALBEDO = 0.2
 const SNOW_ALBEDO = 0.65
 /** Plants and moist soil together. */
 export const BED_ABSORPTANCE = 0.82
-/** Boards. */
+/** Soil at the bare side of a bed, dry on its face. */
 const BED_SIDE_ABSORPTANCE = 0.65
 const STRIP_ABSORPTANCE = 0.4
 const BENCH_ABSORPTANCE = 0.6
