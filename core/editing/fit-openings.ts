@@ -21,8 +21,7 @@ export function fittedOpenings(house: House, openings: readonly Opening[] = hous
   for (const i of order) {
     const o = openings[i]!
     const others = fitted.filter(f => f !== null)
-    const fits = (tried: Opening) =>
-      !openingMisfits(withThese([...others, tried])).some(f => f.path.startsWith(`skin.openings[${others.length}]`))
+    const fits = (tried: Opening) => openingMisfits(withThese([...others, tried]), others.length).length === 0
     fitted[i] = fits(o) ? o : nearest(o, hostOf(house, outline, o.part, openingKind(o).ridge), fits)
   }
   return fitted

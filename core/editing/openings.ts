@@ -4,6 +4,7 @@ import { hostsFor, openingMisfits, takesWindows } from '../geometry/let-in'
 import { hostOf } from '../geometry/part-planes'
 import { makeOutline } from '../geometry/section'
 import type { OpeningKind } from '../openings/kind'
+import { LEAST_WIDE_M } from '../openings/leaf'
 import { openingKind } from '../openings/registry'
 import { inSeason } from './season'
 
@@ -44,7 +45,7 @@ function placedOn(design: Design, fresh: Opening, wideM: number): Opening | null
   const { openings } = design.skin
   const stands = (o: Opening) => {
     const house = { ...design, skin: { ...design.skin, openings: [...openings, o] } }
-    return !openingMisfits(house).some(f => f.path.startsWith(`skin.openings[${openings.length}]`))
+    return openingMisfits(house, openings.length).length === 0
   }
   const end = fresh.part === 'eastEnd' || fresh.part === 'westEnd'
   const wanted = end && fresh.kind === 'door' ? wayThrough(design) : fresh.offsetM
@@ -64,12 +65,14 @@ function placedOn(design: Design, fresh: Opening, wideM: number): Opening | null
   return null
 }
 
-/** A row as it is, then side by side, then in fewer leaves and fewer; anything else as it is. */
+/** A row as it is, then side by side, then in fewer leaves and fewer, then one that is narrower; others as they are. */
 function* fewer(fresh: Opening): Generator<Opening> {
   yield fresh
   if (!('evenly' in fresh)) return
   for (let { count } = fresh; count > 0; count = count > 1 ? Math.ceil(count / 2) : 0)
     yield { ...fresh, count, evenly: 'together' }
+  for (let widthM = 0.75 * fresh.widthM; widthM > LEAST_WIDE_M; widthM *= 0.75)
+    yield { ...fresh, count: 1, evenly: 'together', widthM: Math.floor(widthM * 100) / 100 }
 }
 
 /** Middle of the widest way through between what stands on the floor, from the middle of the width, m. */

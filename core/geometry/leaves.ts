@@ -50,36 +50,38 @@ const EAST = DOME_SIDES / 4 - 1
 
 /**
  * Leaves in a dome: one to a facet, as high on it as it says or as it narrows. A door takes the facet that its place
- * off the east comes to; the others are spread over those that are left. What finds no facet is laid on none.
+ * off the east comes to, and what it rises over; the others are spread over those that are left. What finds no facet is
+ * laid on none.
  */
 function domeLeaves(house: House, outline: Outline): LaidLeaf[] {
-  const taken = new Map<string, Set<number>>()
+  const taken = new Set<string>()
+  const doors: { side: number; topM: number }[] = []
   const out: LaidLeaf[] = []
   const inOrder = house.skin.openings
     .map((o, index) => ({ o, index, kind: openingKind(o) }))
     .sort((a, b) => Number(a.kind.traffic(a.o) === null) - Number(b.kind.traffic(b.o) === null))
+  const nameOf = ({ facet }: PartPlane) => `${facet!.ring} ${facet!.side}`
   for (const { o, index, kind } of inOrder) {
-    const atTop = kind.ridge
-    const planes = partPlanes(house, outline, o.part, atTop)
+    const planes = partPlanes(house, outline, o.part, kind.ridge)
     if (!kind.onDome || planes.length === 0) continue
-    const key = `${o.part} ${atTop}`
-    const mine = taken.get(key) ?? new Set<number>()
-    taken.set(key, mine)
-    const row = kind.row(o, hostOf(house, outline, o.part, atTop))
-    const n = planes.length
-    const lay = (at: number) => {
-      mine.add(at)
-      const plane = planes[at]!
+    const row = kind.row(o, hostOf(house, outline, o.part, kind.ridge))
+    const lay = (plane: PartPlane) => {
+      taken.add(nameOf(plane))
       const v0 = Math.max(0, Math.min(row.sillM, highestOn(plane, row)))
       const rect = { u0: -row.widthM / 2, u1: row.widthM / 2, v0, v1: v0 + row.heightM }
       out.push({ index, part: o.part, planes: [plane], rect })
     }
     if (kind.traffic(o)) {
+      const n = planes.length
       const turn = Math.round(row.offsetM / (2 * planes[0]!.halfM[0]))
-      lay((((Math.min(EAST, n - 1) + turn) % n) + n) % n)
+      const plane = planes[(((Math.min(EAST, n - 1) + turn) % n) + n) % n]!
+      doors.push({ side: plane.facet!.side, topM: row.heightM })
+      lay(plane)
       continue
     }
-    const free = planes.map((_, i) => i).filter(i => !mine.has(i))
+    const free = planes.filter(
+      p => !taken.has(nameOf(p)) && !doors.some(d => d.side === p.facet!.side && d.topM > p.origin[2] + 1e-6),
+    )
     const count = Math.min(row.count, free.length)
     for (let k = 0; k < count; k++) lay(free[Math.floor(((k + 0.5) * free.length) / count)]!)
   }
@@ -128,6 +130,12 @@ function boardsFor(o: Opening, bare: Cover): PaneCover | null {
   if (winter !== 'insulated') return null
   const boards = { winter, winterBy, winterFromMonth, winterUntilMonth, winterBelowC }
   return { ...bare, id: 'shutter', place: 'inside', fit: 'tight', boards }
+}
+
+/** The frame that a door stands out of the skin in: of boards where the door is, else of panel with foam in it. */
+export function dormerLayers(door: Opening): Layer[] {
+  const { made } = openingKind(door).leaf(door) ?? { made: 'panel' }
+  return leafLayers(made === 'timber' ? 'timber' : 'panel')!
 }
 
 /** Leaves of another make than the part that they are let into, as flat pieces. */

@@ -1,10 +1,12 @@
 import { PART_NAMES, type Design, type PartId } from '../design/types'
 import type { OpeningKind } from '../openings/kind'
 import { openingKind, openingName } from '../openings/registry'
+import { dormersOf } from './dormers'
 import { laidLeaves, isOnFacet, leafPolygons, type LaidLeaf } from './leaves'
 import { hostOf, partPlanes } from './part-planes'
 import { isHouseWall, partsOf } from './parts'
 import { clearHeightAt, groundAt, makeOutline, type OutlineFault } from './section'
+import { clipped, dot, minus, planeOf, type Vec } from './vec'
 
 type House = Pick<Design, 'shape' | 'skin'>
 
@@ -38,13 +40,16 @@ export function openingFaults({ skin }: Pick<House, 'skin'>): OutlineFault[] {
 /**
  * Openings that do not fit where they are: larger than their part, over its edge, under the ground outside, in each
  * other.
+ * @param only the one that is asked about, by its place in the document; null for all
  */
-export function openingMisfits(house: House): OutlineFault[] {
+export function openingMisfits(house: House, only: number | null = null): OutlineFault[] {
   const { shape, skin } = house
   const out: OutlineFault[] = []
   const outline = makeOutline(shape)
   const laid = laidLeaves(house, outline)
+  const dormers = dormersOf(house, outline)
   skin.openings.forEach((o, i) => {
+    if (only !== null && i !== only) return
     const kind = openingKind(o)
     const add = (field: string, message: string, allowed: string) =>
       out.push({ path: `skin.openings[${i}].${field}`, message, allowed })
@@ -57,6 +62,15 @@ export function openingMisfits(house: House): OutlineFault[] {
     const row = kind.row(o, host)
     const wide = 'lengthM' in o ? 'lengthM' : 'widthM'
     const door = kind.traffic(o) !== null
+    const dormer = dormers.find(d => d.index === i)
+    if (dormer && dormer.depthM > DEEPEST_DORMER_M)
+      return add(
+        'heightM',
+        dormer.depthM < Infinity
+          ? `makes a dormer ${m(dormer.depthM)} deep under so flat a roof`
+          : 'is higher than the roof behind it',
+        `a lower door, or one in an end`,
+      )
     if (shape.form === 'dome') {
       const most = Math.min(planes.length, 2 * planes[0]!.halfM[0] >= row.widthM ? planes.length : 0)
       if (most === 0) return add(wide, 'is wider than a facet', `at most ${m(2 * planes[0]!.halfM[0])}`)
@@ -65,6 +79,9 @@ export function openingMisfits(house: House): OutlineFault[] {
       // A door stands in a frame of its own, out over its part.
       if (!door && mine.some(l => !isOnFacet(l.planes[0]!, l.rect)))
         return add('heightM', 'is higher than its facet', `at most ${m(planes[0]!.to)}, or narrower leaves`)
+      const before = door && laid.find(l => l.index < i && mine.some(own => isSameFacet(own, l)))
+      if (before)
+        add('offsetM', `lies in the ${openingName(skin.openings, before.index).toLowerCase()}`, 'a place clear of it')
       return
     }
     const end = o.part === 'eastEnd' || o.part === 'westEnd'
@@ -94,7 +111,7 @@ export function openingMisfits(house: House): OutlineFault[] {
           ),
         )
       : host.longM
-    if (high > clear + 1e-9)
+    if (!dormer && high > clear + 1e-9)
       return add(
         'heightM',
         door ? 'is higher than its part' : 'reaches past the top of its part',
@@ -114,11 +131,35 @@ export function openingMisfits(house: House): OutlineFault[] {
       if (under > 0.005)
         return add('sillM', `lies ${m(under)} under the ground outside`, `at least ${m(row.sillM + under + 0.005)}`)
     }
+    const over = dormers.find(d => d.index !== i && d.taken.some(hole => mine.some(l => lieIn(l, hole))))
+    if (over)
+      return add(
+        'offsetM',
+        `lies in the dormer of the ${openingName(skin.openings, over.index).toLowerCase()}`,
+        'a place clear of it',
+      )
     const other = laid.find(l => l.part === o.part && l.index < i && mine.some(own => overlap(own, l)))
     if (other)
       add('offsetM', `lies in the ${openingName(skin.openings, other.index).toLowerCase()}`, 'a place clear of it')
   })
   return out
+}
+
+/** A dormer that reaches further back than this is a passage, m. */
+const DEEPEST_DORMER_M = 2
+
+const isSameFacet = (a: LaidLeaf, b: LaidLeaf): boolean =>
+  a.part === b.part && a.planes[0]!.facet!.side === b.planes[0]!.facet!.side
+
+/** Whether a leaf lies in a hole of its own plane. */
+const lieIn = (leaf: LaidLeaf, hole: readonly Vec[]): boolean => {
+  const { normal } = planeOf(hole)
+  return leafPolygons(leaf).some(
+    polygon =>
+      dot(planeOf(polygon).normal, normal) > 1 - 1e-9 &&
+      Math.abs(dot(minus(polygon[0]!, hole[0]!), normal)) < 1e-6 &&
+      planeOf(clipped(polygon, hole, normal)).areaM2 > 1e-6,
+  )
 }
 
 function overlap({ rect: p }: LaidLeaf, { rect: q }: LaidLeaf): boolean {

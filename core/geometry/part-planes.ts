@@ -19,6 +19,8 @@ export interface PartPlane {
   to: number
   /** Half of its width at its lower and its upper edge, m: a facet of a dome narrows. */
   halfM: readonly [number, number]
+  /** Of a dome, which of its facets. */
+  facet?: { side: number; ring: number }
   /** Whether corners given up and then across turn about its outer side. */
   outward: boolean
 }
@@ -86,7 +88,7 @@ function domePlanes(house: House, outline: Outline, part: PartId, atTop: boolean
   const ring = atTop ? Math.max(...rings) : Math.min(...rings)
   return facets
     .filter(f => f.ring === ring)
-    .map(({ polygon }): PartPlane => {
+    .map(({ polygon, side, ring: row }): PartPlane => {
       const [a, b, c, d = c] = polygon as [Vec, Vec, Vec, Vec?]
       const middle = (p: Vec, q: Vec): Vec => [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2, (p[2] + q[2]) / 2]
       const [foot, top] = [middle(a!, b!), middle(c!, d!)]
@@ -98,6 +100,7 @@ function domePlanes(house: House, outline: Outline, part: PartId, atTop: boolean
         from: 0,
         to: Math.hypot(...minus(top, foot)),
         halfM: [half(a!, b!), half(c!, d!)],
+        facet: { side, ring: row },
         outward: false,
       }
     })

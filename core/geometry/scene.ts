@@ -2,7 +2,7 @@ import { MOST_BEDS } from '../design/fields/shape'
 import type { Bank, RoomObject } from './objects'
 import { isLeaf } from './parts'
 import type { Building, Surface, SurfaceId, Vec } from './surfaces'
-import { halfPlanes, isWithin } from './vec'
+import { halfPlanes, isWithin, planeOf } from './vec'
 
 const { abs, exp, floor, max, min, sqrt } = Math
 
@@ -132,7 +132,7 @@ export function makeScene(building: Building, extras: SceneExtras, leaves: Leave
     if (!faces.includes(id)) faces.push(id)
     return faces.indexOf(id)
   }
-  const planes = roomPlanes(building.surfaces, placeOf)
+  const planes = roomPlanes(building, placeOf)
   const targets = building.objects.map(
     (o): Target => ({
       box: o.bank ? boxOfBank(o, o.bank) : o,
@@ -409,14 +409,16 @@ export function freeOf(screens: readonly Screen[], points: Float64Array, dx: num
 /** The whole of a plane first, then the glazed middle of an end, then the leaves of openings. */
 const depth = (s: Surface) => (isLeaf(s) ? 2 : s.letIn ? 1 : 0)
 
-function roomPlanes(surfaces: readonly Surface[], placeOf: (id: FaceId) => number): RoomPlane[] {
+/** The planes that close the room in. Into a dormer one looks as into a niche: what is in its way is its own face. */
+function roomPlanes({ surfaces, taken }: Building, placeOf: (id: FaceId) => number): RoomPlane[] {
   const planes: RoomPlane[] = []
   // The whole of a plane before what is let into it.
-  for (const s of [...surfaces].sort((a, b) => depth(a) - depth(b))) {
+  const inOrder = surfaces.filter(s => !s.standsOut).sort((a, b) => depth(a) - depth(b))
+  for (const s of [...inOrder, ...taken.map(t => ({ ...t, normal: planeOf(t.polygon).normal }))]) {
     const [nx, ny, nz] = s.normal
     const p = s.polygon[0]!
     const d = nx * p[0] + ny * p[1] + nz * p[2]
-    const same = planes.find(q => abs(q.nx - nx) + abs(q.ny - ny) + abs(q.nz - nz) < 1e-9 && abs(q.d - d) < 1e-9)
+    const same = planes.find(q => abs(q.nx - nx) + abs(q.ny - ny) + abs(q.nz - nz) < 1e-7 && abs(q.d - d) < 1e-6)
     if (same) same.insets.push({ face: placeOf(s.id), edges: halfPlanes(s.polygon, s.normal) })
     else planes.push({ nx, ny, nz, d, face: placeOf(s.id), insets: [] })
   }

@@ -2,7 +2,8 @@ import { RAD } from '../physics/constants'
 import type { Glazing } from '../catalog'
 import { PART_NAMES, type Design, type Layer, type PartId } from '../design/types'
 import { domeFacets, domeFloor } from './dome'
-import { leafMakes } from './leaves'
+import { dormersOf, drawnOut } from './dormers'
+import { dormerLayers, leafMakes } from './leaves'
 import { roomObjects, type RoomObject } from './objects'
 import {
   leafFaceOf,
@@ -17,7 +18,7 @@ import {
   type SurfaceId,
 } from './parts'
 import { groundAt, makeOutline, sunnyAzimuthDeg, type Outline } from './section'
-import { clipped, dot, minus, planeOf, type Vec } from './vec'
+import { clipped, dot, minus, partOn, planeOf, type Vec } from './vec'
 
 export type { Vec } from './vec'
 export type { PaneCover, SurfaceId } from './parts'
@@ -41,6 +42,8 @@ export interface Surface {
   cuts: Vec[][]
   /** Whether it is let into another itself: a leaf of an opening, the glazed middle of an end. */
   letIn: boolean
+  /** Whether it stands out over the skin: a cheek or the roof of a door's dormer. */
+  standsOut: boolean
   boundary: 'outside' | 'ground' | 'house'
   /** Which part of the skin it is of; null for the floor. */
   part: PartId | null
@@ -60,6 +63,8 @@ export interface Building {
   /** The skin as the section shows it. */
   stretches: Stretch[]
   surfaces: Surface[]
+  /** What dormers take out of the skin, with the face that one sees there instead. */
+  taken: { id: SurfaceId; polygon: Vec[] }[]
   /** Night covers: the house's, then those of parts that have their own. */
   covers: PaneCover[]
   objects: RoomObject[]
@@ -103,11 +108,31 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     return at >= 0 ? at : covers.push(cover) - 1
   }
   const leaves = leafMakes(design, outline).map(leaf => ({ ...leaf, ...planeOf(leaf.polygon) }))
-  const add: AddSurface = (id, polygon, { part, glazed, made, top, pane = [], letIn = isLeafFace(id), boundary }) => {
+  const dormers = dormersOf(design, outline)
+  // Behind a hole of the skin stands the piece of the door that is as high.
+  const taken = dormers.flatMap(({ index, taken: holes }) =>
+    holes.flatMap(hole => {
+      const panes = leaves.filter(l => l.index === index && l.glazing)
+      const beside = (over: boolean) =>
+        panes.reduce((left, { polygon }) => {
+          const z = Math.min(...polygon.map(p => p[2]))
+          return partOn(left, p => (over ? p[2] - z : z - p[2]))
+        }, hole)
+      return [
+        { id: leafFaceOf(index), polygon: panes.length > 0 ? beside(false) : hole },
+        { id: openingFace(index), polygon: panes.length > 0 ? beside(true) : [] },
+      ].filter(t => areaOf(t.polygon) > 1e-6)
+    }),
+  )
+  const outOfSkin = taken.map(({ polygon }) => ({ polygon, normal: planeOf(polygon).normal }))
+  const add: AddSurface = (id, polygon, piece) => {
+    const { part, glazed, made, top, pane = [], letIn = isLeafFace(id), standsOut = false, boundary } = piece
     const { normal, areaM2: whole } = planeOf(polygon)
     const offset = dot(normal, polygon[0]!)
-    const cuts = (part === null || isLeafFace(id) ? [] : leaves)
-      .filter(l => l.part === part && dot(l.normal, normal) > 1 - 1e-9 && near(dot(normal, l.polygon[0]!), offset))
+    const lies = (piece: { polygon: Vec[]; normal: Vec }) =>
+      dot(piece.normal, normal) > 1 - 1e-9 && near(dot(normal, piece.polygon[0]!), offset)
+    const cuts = (part === null || isLeafFace(id) ? [] : [...leaves, ...outOfSkin])
+      .filter(lies)
       .map(l => clipped(l.polygon, polygon, normal))
       .filter(cut => cut.length > 0)
     const areaM2 =
@@ -121,6 +146,7 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
       polygon,
       cuts,
       letIn,
+      standsOut,
       normal,
       part,
       glazing: glazed ? made!.glazing : null,
@@ -150,12 +176,21 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     const id = l.glazing ? openingFace(l.index) : leafFaceOf(l.index)
     add(id, l.polygon, { part: l.part, made, glazed: l.glazing !== null })
   }
+  for (const { index, part, sides } of dormers) {
+    const made: Made = {
+      ...madeOf(design.skin, part),
+      layers: dormerLayers(design.skin.openings[index]!),
+      finish: 'bare',
+    }
+    for (const side of sides) add(leafFaceOf(index), side, { part, made, glazed: false, standsOut: true })
+  }
   const floor = surfaces.find(s => s.kind === 'floor')!
   const objects = roomObjects(design)
   return {
     outline,
     stretches: stretches(design, outline),
     surfaces,
+    taken,
     covers,
     objects,
     lengthM: L,
@@ -180,6 +215,7 @@ interface Piece {
   /** The glazed middle of a solid end, which is cut out of it. */
   pane?: Vec[]
   letIn?: boolean
+  standsOut?: boolean
   boundary?: Surface['boundary']
 }
 type AddSurface = (id: SurfaceId, polygon: Vec[], piece: Piece) => void
@@ -193,16 +229,17 @@ function extrudedSkin(
 ): number {
   const { shape, skin } = design
   const L = shape.lengthM
-  for (const { id, part, glazed, top, a, b } of stretches({ shape, skin }, outline)) {
+  for (const stretch of stretches({ shape, skin }, outline)) {
+    const { id, part, glazed, top } = stretch
     const back = part === 'backWall'
     const made = madeOf(skin, part)
-    const polygon: Vec[] = [
-      [a.x, 0, a.z],
-      [b.x, 0, b.z],
-      [b.x, L, b.z],
-      [a.x, L, a.z],
-    ]
-    add(id, polygon, { part, glazed, top, made, boundary: back && shape.form === 'lean-to' ? 'house' : 'outside' })
+    add(id, drawnOut(stretch, L), {
+      part,
+      glazed,
+      top,
+      made,
+      boundary: back && shape.form === 'lean-to' ? 'house' : 'outside',
+    })
   }
   for (const part of ['eastEnd', 'westEnd'] as const) {
     const east = part === 'eastEnd'

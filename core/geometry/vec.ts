@@ -33,26 +33,29 @@ export function planeOf(polygon: readonly Vec[]): { normal: Vec; areaM2: number 
   return { normal: areaM2 > 0 ? [x / areaM2, y / areaM2, z / areaM2] : [0, 0, 1], areaM2 }
 }
 
+/** What of a polygon lies where a distance, which grows evenly in any direction, is not negative. */
+export function partOn(polygon: readonly Vec[], side: (p: Vec) => number): Vec[] {
+  const out: Vec[] = []
+  polygon.forEach((a, k) => {
+    const b = polygon[(k + 1) % polygon.length]!
+    const [da, db] = [side(a), side(b)]
+    if (da >= -1e-12) out.push(a)
+    if ((da > 1e-12 && db < -1e-12) || (da < -1e-12 && db > 1e-12)) {
+      const t = da / (da - db)
+      out.push([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t])
+    }
+  })
+  return out
+}
+
 /** What of a polygon lies within a convex one in the same plane, whose corners turn about `normal`. */
 export function clipped(polygon: readonly Vec[], within: readonly Vec[], normal: Vec): Vec[] {
   if (within.length < 3) return []
-  let out = [...polygon]
-  within.forEach((p, i) => {
+  const out = within.reduce<readonly Vec[]>((left, p, i) => {
     const inward = cross(normal, minus(within[(i + 1) % within.length]!, p))
-    const side = (q: Vec) => dot(inward, minus(q, p))
-    const next: Vec[] = []
-    out.forEach((a, k) => {
-      const b = out[(k + 1) % out.length]!
-      const [da, db] = [side(a), side(b)]
-      if (da >= -1e-12) next.push(a)
-      if ((da > 1e-12 && db < -1e-12) || (da < -1e-12 && db > 1e-12)) {
-        const t = da / (da - db)
-        next.push([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t])
-      }
-    })
-    out = next
-  })
-  return out.length > 2 ? out : []
+    return partOn(left, q => dot(inward, minus(q, p)))
+  }, polygon)
+  return out.length > 2 ? [...out] : []
 }
 
 /** A convex polygon as half-planes, four numbers an edge: inward normal in its plane, and its offset. */

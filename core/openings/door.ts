@@ -38,7 +38,11 @@ export const DOOR: OpeningKind<Door> & { fields: typeof fields } = {
     kind: 'door',
     part: on,
     widthM: Math.min(0.9, Math.floor(host.wideM * 50) / 100),
-    heightM: Math.max(0.5, Math.min(2, Math.floor((host.highM - host.lowM) * 95) / 100)),
+    // Under a slope it stands out in a dormer; an end has to be as high.
+    heightM:
+      on === 'eastEnd' || on === 'westEnd'
+        ? Math.max(0.5, Math.min(2, Math.floor((host.highM - host.lowM) * 95) / 100))
+        : 2,
   }),
   row: o => ({ ...o, count: 1, sillM: 0, spread: false }),
   leaf: o => ({ made: o.leaf, glazing: o.glazing, glazedShare: o.glazedShare, covered: false, shuts: o.shuts }),

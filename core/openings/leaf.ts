@@ -147,4 +147,5 @@ export function rowFor(
 }
 /** A leaf wider than this is hard to handle, m. */
 export const WIDEST_M = 1.2
-const LEAST_WIDE_M = 0.4
+/** Narrower than this none is put in unasked, m. */
+export const LEAST_WIDE_M = 0.4

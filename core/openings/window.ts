@@ -28,13 +28,15 @@ export const WINDOW: OpeningKind<Window> & { fields: typeof fields } = {
   onDome: false,
   fresh: (on, host) => {
     const heightM = Math.min(0.6, Math.floor(host.longM * 50) / 100)
+    const highest = Math.max(0, Math.floor((host.longM - heightM - 0.15) * 100) / 100)
     return {
       ...(startOf(fields) as Window),
       kind: 'window',
       part: on,
       widthM: Math.min(1.2, Math.floor(host.wideM * 50) / 100),
       heightM,
-      sillM: Math.max(0, Math.floor((host.longM - heightM - 0.15) * 100) / 100),
+      // In an end one looks out; elsewhere it lets light in from high up.
+      sillM: on === 'eastEnd' || on === 'westEnd' ? Math.min(1.1, highest) : highest,
     }
   },
   row: o => ({ ...o, spread: o.evenly === 'spread' }),

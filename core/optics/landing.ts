@@ -15,7 +15,7 @@ import { halfPlanes, isWithin, planeOf } from '../geometry/vec'
 const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
 
 /** Where the sun can stand is tabled by declination and hour angle: the path of every day runs along the table. */
-export const DECLINATIONS = 7
+export const DECLINATIONS = 9
 export const HOUR_ANGLES = 48
 const DECLINATION_STEP = (2 * 23.5) / (DECLINATIONS - 1)
 const HOUR_ANGLE_STEP = 360 / HOUR_ANGLES
@@ -28,9 +28,9 @@ const BEYOND = 0.22
  * Rays to a pane where there are few; where there are many they share so many by their areas, each having the least: a
  * multiple of four, since a quarter looks at the sky.
  */
-const RAYS = 144
+const RAYS = 128
 const FEW = 8
-const RAYS_OF_MANY = 500
+const RAYS_OF_MANY = 440
 const LEAST_RAYS = 32
 /** Neighbouring entries of the table cast from different points, so that what lies between them is cast from all. */
 const SETS = 4

@@ -3,7 +3,15 @@ import fc from 'fast-check'
 import { WITH_WATER } from '../../core/bodies/contents'
 import { bodyName, BODY_KINDS, kindOf } from '../../core/bodies/registry'
 import { DEMOS, type Body, type Design, type PartId } from '../../core/design'
-import { broughtForward, carriedBodies, changedBody, designFaults, freeBody, patchDesign, withWidth } from '../../core/editing'
+import {
+  broughtForward,
+  carriedBodies,
+  changedBody,
+  designFaults,
+  freeBody,
+  patchDesign,
+  withWidth,
+} from '../../core/editing'
 import { roomObjects, roomOf } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeFabric } from '../../core/network/chains'

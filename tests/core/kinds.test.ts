@@ -1,14 +1,7 @@
 import fc from 'fast-check'
 import { AIR_STORE_KINDS, airStoreKind, airStoreName, anAirStore } from '../../core/air-stores/registry'
 import { BODY_KINDS } from '../../core/bodies/registry'
-import {
-  DEMOS,
-  leafNames,
-  valueAt,
-  type AirStoreKindId,
-  type Design,
-  type SourceKindId,
-} from '../../core/design'
+import { DEMOS, leafNames, valueAt, type AirStoreKindId, type Design, type SourceKindId } from '../../core/design'
 import { filled } from '../../core/design/complete'
 import { isMonths, startOf, type AnyField, type ChoiceField, type GroupField } from '../../core/design/field'
 import { PARTS } from '../../core/design/fields/skin'

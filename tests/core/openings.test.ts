@@ -211,7 +211,8 @@ describe('windows and doors', () => {
   })
 
   test('each kind finds room of its own on every demo, and another beside it', () => {
-    for (const d of DEMOS)
+    // A row of flaps may take a whole ridge: what a demo has is taken out first.
+    for (const d of DEMOS.map(withoutOpenings))
       for (const kind of OPENING_KINDS) {
         const made = freeOpening(d, kind)
         // A dome's facets are too small for some.

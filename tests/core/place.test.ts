@@ -1,7 +1,16 @@
 import { pond, tank, wall } from '../bodies'
 import fc from 'fast-check'
 import { benchAt, FORMS, type Design } from '../../core/design'
-import { broughtForward, clearances, designFaults, freePlace, patchDesign, placed, resized, things } from '../../core/editing'
+import {
+  broughtForward,
+  clearances,
+  designFaults,
+  freePlace,
+  patchDesign,
+  placed,
+  resized,
+  things,
+} from '../../core/editing'
 import { inForm } from '../../core/study/variants'
 import { plain } from '../plain'
 

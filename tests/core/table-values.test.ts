@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { DEMOS, fieldFaults, migrateDesign, valueAt, type Design } from '../../core/design'
+import { DEMOS, fieldFaults, migrateDesign, SCHEMA_VERSION, valueAt, type Design } from '../../core/design'
 import { filled } from '../../core/design/complete'
 import { DESIGN } from '../../core/design/types'
 import { designFaults, documentFaults, patchDesign } from '../../core/editing'
@@ -7,7 +7,10 @@ import { readDesign, writeDesign } from '../../formats/design-json'
 import { valuesOf } from '../field-values'
 
 const [demo] = DEMOS as [Design]
-const designs = valuesOf(DESIGN, path => valueAt(demo, path)).map(d => ({ ...(d as Design), schemaVersion: 4 }))
+const designs = valuesOf(DESIGN, path => valueAt(demo, path)).map(d => ({
+  ...(d as Design),
+  schemaVersion: SCHEMA_VERSION,
+}))
 
 test('whatever the table of fields allows, the validator made of it takes', () => {
   fc.assert(

@@ -1,6 +1,8 @@
 import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
 import { SCHEMA_VERSION, DEMOS } from '../../core/design'
+import { designFaults } from '../../core/editing'
+import { openingKind } from '../../core/openings/registry'
 import { createYearEngine } from '../../core/year'
 import { emptyBook, packBook } from '../../core/season/book'
 import { emptyLog } from '../../core/season/log'
@@ -107,7 +109,19 @@ test('a document of the first version is brought forward: what it says stays, wh
   expect(read.design.site.horizon).toEqual(horizon)
   expect(read.design.site.spell).toBe(spell)
   // It did not say where its door stood.
-  const openings = now.skin.openings.map(o => (o.kind === 'door' ? { ...o, offsetM: 0 } : o))
-  const opened = { ...read.design, store: { ...read.design.store, bodies: now.store.bodies } }
-  expect(opened).toEqual({ ...now, skin: { ...now.skin, openings } })
+  const { openings, ...skin } = read.design.skin
+  expect(openings.map(o => [o.kind, o.part])).toEqual([
+    ['vent', 'kneeWall'],
+    ['ridge vent', 'sunnySlope'],
+    ['door', 'eastEnd'],
+  ])
+  expect(openings[2]).toMatchObject({ offsetM: 0 })
+  // Six and a half square metres let through what flaps with their arms let through, and it says so.
+  const free = openings.map(o => openingKind(o).freeM2(o))
+  for (const [i, what] of ['Vent', 'Ridge vent'].entries())
+    expect(read.design.madeToFit[i]).toEqual({ what, wasM2: expect.closeTo(6.5, 1), isM2: free[i] })
+  expect(designFaults(read.design)).toEqual([])
+  const { openings: _, ...nowSkin } = now.skin
+  const opened = { ...read.design, skin, madeToFit: [], store: { ...read.design.store, bodies: now.store.bodies } }
+  expect(opened).toEqual({ ...now, skin: nowSkin })
 })

@@ -1,6 +1,7 @@
 import type { Design } from '../../core/design'
 import type { FaceId } from '../../core/geometry/scene'
 import { bedSide, faceOfObject } from '../../core/geometry/scene'
+import { openingOf } from '../../core/geometry/parts'
 import { makeBuilding, type Building, type Surface } from '../../core/geometry/surfaces'
 import { seededRandom } from '../../core/climate/random'
 
@@ -10,8 +11,8 @@ interface Triangle {
   e1: V
   e2: V
   face: FaceId
-  /** Other faces in the same plane, by their corners. */
-  panes: { corners: V[]; face: FaceId }[]
+  /** Other faces in the same plane, by their corners; null for a hole. */
+  panes: { corners: V[]; face: FaceId | null }[]
 }
 
 const sub = (a: readonly number[], b: readonly number[]): V => [a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!]
@@ -27,13 +28,14 @@ function soup(building: Building): Triangle[] {
   }
   const corners = (s: Surface) => s.polygon.map(p => [...p] as V)
   for (const s of building.surfaces) {
-    if (s.letIn) continue
-    const panes = building.surfaces.filter(o => o.letIn && o.part === s.part)
-    add(
-      s.id,
-      corners(s),
-      panes.map(o => ({ corners: corners(o), face: o.id })),
-    )
+    // A door that stands out over its part is there where its part is not.
+    if (s.letIn && !s.standsOut && !building.taken.some(t => openingOf(t.id) === openingOf(s.id))) continue
+    const panes = building.surfaces.filter(o => o.letIn && !o.standsOut && o.part === s.part)
+    add(s.id, corners(s), [
+      ...panes.map(o => ({ corners: corners(o), face: o.id })),
+      // Where a dormer stands the skin is not there.
+      ...building.taken.map(t => ({ corners: t.polygon.map(p => [...p] as V), face: null })),
+    ])
   }
   for (const o of building.objects) {
     const face = faceOfObject(o)
@@ -172,9 +174,17 @@ export function bruteLandings(
       // What is cut out of a pane is none of it.
       if (surface.cuts.some(cut => isIn(cut, o))) continue
       cast++
-      nearest(flat, o[0], o[1], o[2])
-      const near = found.distance
-      const hit = found.index < 0 ? null : triangles[found.index]!
+      let near = 0
+      let face: FaceId | null = null
+      for (let holes = 0; face === null && holes < 8; holes++) {
+        nearest(flat, o[0] + down[0] * near, o[1] + down[1] * near, o[2] + down[2] * near)
+        if (found.index < 0) break
+        near += found.distance
+        const hit = triangles[found.index]!
+        face = hit.face
+        const at = [0, 1, 2].map(k => o[k]! + down[k]! * near) as V
+        for (const pane of hit.panes) if (isIn(pane.corners, at)) face = pane.face
+      }
       // A ray that starts in a thing standing against the glass lands on it.
       const inside = building.objects.find(
         x =>
@@ -186,12 +196,7 @@ export function bruteLandings(
         shares.set(face, (shares.get(face) ?? 0) + 1)
         continue
       }
-      if (!hit) continue
-      let face = hit.face
-      const at = [0, 1, 2].map(k => o[k]! + down[k]! * near) as V
-      for (const pane of hit.panes) {
-        if (isIn(pane.corners, at)) face = pane.face
-      }
+      if (face === null) continue
       shares.set(face, (shares.get(face) ?? 0) + 1)
     }
     for (const [face, count] of shares) shares.set(face, count / cast)

@@ -33,6 +33,7 @@ import { groundWave, iso13370, slabU } from './ground-cases'
 import { designOfForm, lightError } from './light-error'
 import { insideRows } from './inside-cases'
 import { proof, type ProofRow } from './row'
+import { letInRows } from './let-in'
 import { steadyLoss } from './steady-room'
 import { steadySite, waterRoom } from './tiny-model'
 import { heated, unheated } from '../added'
@@ -49,6 +50,7 @@ export function proofRows(): ProofRow[] {
     ...groundRows(),
     ...heatRows(),
     ...lightRows(),
+    ...letInRows(),
     ...yearRows(),
     ...insideRows(),
   ]
