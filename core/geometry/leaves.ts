@@ -1,8 +1,9 @@
 import { entry, GLAZINGS, type Glazing } from '../catalog'
 import type { Cover, Design, Layer, Opening, PartId } from '../design/types'
 import type { Row } from '../openings/kind'
-import { leafLayers, POST_M } from '../openings/leaf'
+import { POST_M } from '../openings/leaf'
 import { openingKind } from '../openings/registry'
+import { leafLayers } from './leaf-layers'
 import { isHouseWall, madeOf, type PaneCover } from './parts'
 import { halfAt, hostOf, partPlanes, rectPolygon, type PartPlane, type PartRect } from './part-planes'
 import { DOME_SIDES, type Outline } from './section'
@@ -130,12 +131,6 @@ function boardsFor(o: Opening, bare: Cover): PaneCover | null {
   if (winter !== 'insulated') return null
   const boards = { winter, winterBy, winterFromMonth, winterUntilMonth, winterBelowC }
   return { ...bare, id: 'shutter', place: 'inside', fit: 'tight', boards }
-}
-
-/** The frame that a door stands out of the skin in: of boards where the door is, else of panel with foam in it. */
-export function dormerLayers(door: Opening): Layer[] {
-  const { made } = openingKind(door).leaf(door) ?? { made: 'panel' }
-  return leafLayers(made === 'timber' ? 'timber' : 'panel')!
 }
 
 /** Leaves of another make than the part that they are let into, as flat pieces. */

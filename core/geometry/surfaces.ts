@@ -3,7 +3,8 @@ import type { Glazing } from '../catalog'
 import { PART_NAMES, type Design, type Layer, type PartId } from '../design/types'
 import { domeFacets, domeFloor } from './dome'
 import { dormersOf, drawnOut } from './dormers'
-import { dormerLayers, leafMakes } from './leaves'
+import { dormerLayers } from './leaf-layers'
+import { leafMakes } from './leaves'
 import { roomObjects, type RoomObject } from './objects'
 import {
   leafFaceOf,

@@ -1,4 +1,4 @@
-import { choice, difference, length, number, temperature } from '../design/field'
+import { choice, difference, number, temperature } from '../design/field'
 import { PART_CHOICES, type PartId } from '../design/fields/parts'
 import type { Host, Opener } from './kind'
 import { presenceDays, presenceFrom, presenceUntil } from './presence'
@@ -13,11 +13,6 @@ export const HOWS = [
 ] as const
 
 export const part = choice(PART_CHOICES, { label: 'On' })
-export const offsetM = length(-50, 50, {
-  start: 0,
-  label: 'Off the middle',
-  hint: 'To the east (+) or west (−); on an end to the pole (+) or the sun (−).',
-})
 
 /** What moves an opening, and when. */
 export const openerFields = (how: Opener['how'], startC = 20) => ({

@@ -1,7 +1,7 @@
 import { choice, count, group, length, plain, share, startOf, type Value } from '../design/field'
-import { offsetM, openerFields, part, WALLS } from './common'
+import { openerFields, part, WALLS } from './common'
 import { SHARP, type OpeningKind } from './kind'
-import { edgeSavedM2, leafGlazing, made, shuts } from './leaf'
+import { edgeSavedM2, leafGlazing, made, shuts, offsetM } from './leaf'
 
 /** What people go through; it may also stand open to breathe. */
 const fields = group(

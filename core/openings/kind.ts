@@ -81,7 +81,7 @@ export interface OpeningKind<O extends Let = Let> {
   leaf: (o: O) => Leaf | null
   /** Free area of all of it when it stands wide open, m². */
   freeM2: (o: O) => number
-  /** The same opening with its leaves scaled along the part by a share, for studies; null where people choose its size. */
+  /** The same with its leaves scaled along the part by a share, for studies; null where people choose its size. */
   scaled: (o: O, share: number) => O | null
   /** Share of the free area's ideal flow that goes through. */
   discharge: number

@@ -1,7 +1,5 @@
 import { entry, GAPS, GLAZINGS } from '../catalog'
 import { choice, count, entryOf, length, orNull } from '../design/field'
-import type { Layer } from '../design/fields/skin'
-import { offsetM } from './common'
 
 /** What the leaves of an opening are made of. */
 const MADE = [
@@ -73,6 +71,11 @@ export const flapFields = {
     about: 'with its size this gives the free area',
   }),
 }
+export const offsetM = length(-50, 50, {
+  start: 0,
+  label: 'Off the middle',
+  hint: 'To the east (+) or west (−); on an end to the pole (+) or the sun (−).',
+})
 /** Leaves of one size in a row. */
 export const rowFields = (widthM: number, heightM: number, evenly: 'spread' | 'together' = 'spread') => ({
   count: count(1, 60, { start: 1, label: 'How many in a row' }),
@@ -87,26 +90,6 @@ export const rowFields = (widthM: number, heightM: number, evenly: 'spread' | 't
   ),
   offsetM,
 })
-
-/** Leaves by what they are made of, outside to inside; null for what is a sheet of light. */
-const LAYERS: Record<LeafMade, Layer[] | null> = {
-  sheet: null,
-  glazed: null,
-  timber: [{ material: 'softwood', thicknessM: 0.02 }],
-  panel: [
-    { material: 'plywood', thicknessM: 0.006 },
-    { material: 'eps', thicknessM: 0.04 },
-    { material: 'plywood', thicknessM: 0.006 },
-  ],
-  fabric: [
-    {
-      material: 'own',
-      thicknessM: 0.001,
-      own: { name: 'Fabric', conductivity: 0.1, density: 700, specificHeat: 1300, solarAbsorptance: 0.6 },
-    },
-  ],
-}
-export const leafLayers = (leaf: LeafMade): Layer[] | null => LAYERS[leaf]
 
 /** What a leaf weighs, kg/m². A sheet of glazing about as boards. */
 const WEIGHS: Record<LeafMade, number> = { sheet: 8, glazed: 8, timber: 11, panel: 9, fabric: 2 }

@@ -1,7 +1,7 @@
 import { choice, group, length, startOf, type Value } from '../design/field'
-import { offsetM, openerFields, part } from './common'
+import { openerFields, part } from './common'
 import { SHARP, type OpeningKind } from './kind'
-import { edgeSavedM2, shuts } from './leaf'
+import { edgeSavedM2, shuts, offsetM } from './leaf'
 
 /** The foot of a film, rolled up along the side. */
 const fields = group(

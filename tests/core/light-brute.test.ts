@@ -95,6 +95,11 @@ export const HOUSES: Record<string, Design> = {
   'a dome that is solid far round and up to its top': withOpeningsCarried(
     patchDesign(designOfForm('dome'), [['shape.dome', { poleSideDeg: 120, poleSideRings: 3 }]]),
   ),
+  'a dome with a glazed door that stands out of it': withMore(
+    withoutOpenings(DEMOS.find(d => d.shape.form === 'dome')!),
+    doorOn('kneeWall', { heightM: 1.9, glazedShare: 0.6 }),
+  ),
+  'a door in a dormer under the slope': withMore(bare(saltbox), doorOn('backWall', { heightM: 2.5, offsetM: 1 })),
   'a glazed back wall and a solid front': withParts(bare(saltbox), {
     backWall: { kind: 'glazed' },
     front: { kind: 'solid' },
