@@ -1,3 +1,4 @@
+import { MADE_TO_FIT, madeToFitLines } from '../../core/advice/made-to-fit'
 import { readStudies, type KeptStudies } from '../../core/study/kept'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
@@ -21,6 +22,7 @@ import { makeShelf } from '../keeping/shelf'
 import { readPast, type Past } from '../keeping/history'
 import { useDesign } from './design'
 import { useNotices } from './notices'
+import { useSettings } from './settings'
 import { useYear } from './year'
 
 /** In memory, the store is tried again this often. */
@@ -301,6 +303,8 @@ export const useKeeping = defineStore('keeping', () => {
     }
     theirs.value = null
     bench.open(kept.design, past)
+    if (kept.design.madeToFit.length > 0)
+      notices.tell('warning', MADE_TO_FIT, { seconds: 30, lines: madeToFitLines(kept.design, useSettings().show) })
     year.day = null
     void year.pin(kept.pinned)
     taking = false

@@ -1,5 +1,6 @@
 import type { Answers } from '../answers'
 import { airStoreCautions } from './air-stores'
+import { madeToFitLines } from './made-to-fit'
 import { bodyName, kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
@@ -129,12 +130,7 @@ export function designCautions(
       `Little to breathe with: vents are ${Math.round((freeM2 / floor) * 100)} % of the floor; ` +
         `15 to 25 % each, low and high, is the rule. Air above ${show(38, 'temperature')} harms people.`,
     )
-  for (const { what, wasM2, isM2 } of design.madeToFit)
-    add(
-      'breathe',
-      `${what}: ${show(wasM2, 'area')} was entered in an earlier version, and ` +
-        `${isM2 > 0 ? `${show(isM2, 'area')} of it fits` : 'none of it fits'} its part.`,
-    )
+  for (const line of madeToFitLines(design, show)) add('breathe', `${line} Look at its summer anew.`)
   for (const { door, thing } of blockedDoors(design))
     add('breathe', `${door}: ${thing} stands in its way. Move one of them.`)
   for (const { index, thing, share } of blockedOpenings(design))

@@ -1,4 +1,6 @@
 import fc from 'fast-check'
+import { designCautions } from '../../core/advice/cautions'
+import { madeToFitLines } from '../../core/advice/made-to-fit'
 import { DEMOS, type Design, type Opening } from '../../core/design'
 import {
   broughtForward,
@@ -165,6 +167,12 @@ describe('openings go along with their house', () => {
     expect(made).toMatchObject({ what: 'Vent', wasM2: expect.closeTo(9, 1) })
     expect(made!.isM2).toBeLessThan(4)
     expect(made!.isM2).toBeCloseTo(openingKind(now.skin.openings[0]!).freeM2(now.skin.openings[0]!), 9)
+    expect(designCautions(now, null).map(c => c.text)).toContainEqual(
+      expect.stringMatching(/^Vent: 9\.0.m² free was entered, .*m² fits its part\. Look at its summer anew/),
+    )
+    expect(designCautions({ ...now, madeToFit: [] }, null).some(c => /was entered/.test(c.text))).toBe(false)
+    const none = { ...made!, isM2: 0 }
+    expect(madeToFitLines({ madeToFit: [none] }, v => `${v} m²`)).toEqual([expect.stringMatching(/it is left out/)])
     expect(broughtForward(ash)).toBe(ash)
   })
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MADE_TO_FIT, madeToFitLines } from '../../../core/advice/made-to-fit'
 import { GLAZINGS } from '../../../core/catalog'
 import { MONTH_NAMES } from '../../../core/climate'
 import { fieldAt, PART_IDS, type PartId } from '../../../core/design'
@@ -15,6 +16,7 @@ const settings = useSettings()
 const drawing = useDrawing()
 const openings = computed(() => bench.current.skin.openings)
 const { open, put, takeOut, pathsOf, set } = useKindList('skin.openings', 'opening')
+const before = computed(() => madeToFitLines(bench.current, settings.show))
 const nameOf = (part: PartId) => partName(part, bench.current.shape.form)
 
 const listed = computed(() =>
@@ -82,6 +84,13 @@ function duplicate(i: number): void {
 </script>
 
 <template>
+  <div v-if="before.length > 0" class="caution mb-3" role="note" data-test="made-to-fit">
+    <p>{{ MADE_TO_FIT }}</p>
+    <ul class="my-1 list-disc pl-5">
+      <li v-for="line in before" :key="line">{{ line }}</li>
+    </ul>
+    <button class="button" data-test="made-to-fit-seen" @click="bench.edit([['madeToFit', []]])">I have seen it</button>
+  </div>
   <KindList
     v-model="open"
     title="Vents, windows and doors"
