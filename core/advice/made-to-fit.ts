@@ -18,4 +18,4 @@ export const madeToFitLines = (
 
 /** Said over those lines. */
 export const MADE_TO_FIT =
-  'An earlier version took openings by their area, wherever they were. They are leaves now, as many as their part holds:'
+  'An earlier version took openings by their area, wherever they were. They are leaves now, as many as fit:'
