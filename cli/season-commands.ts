@@ -1,5 +1,6 @@
 import { isDate } from '../core/design/fields/build'
-import { faultLine, type Design } from '../core/design'
+import { type Design } from '../core/design'
+import { faultLine } from '../core/design/validate'
 import { standardOffsetH } from '../core/climate/time-zone'
 import { fit } from '../core/season/fit'
 import { soundLog } from '../core/season/log'

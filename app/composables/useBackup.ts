@@ -1,4 +1,5 @@
-import { faultLine, type Fault } from '../../core/design'
+import { type Fault } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { saveText } from './saveText'
 
 /** The format of backups, loaded when one is made or taken in. */

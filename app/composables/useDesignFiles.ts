@@ -1,4 +1,5 @@
-import { faultLine, type Design } from '../../core/design'
+import { type Design } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { readWeatherFile } from './readWeatherFile'
 import { saveText } from './saveText'
 

@@ -1,4 +1,4 @@
-import { faultLine } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { unpackBook } from '../../core/season/book'
 
 /** Why a season book can't be read; nothing where it can. */

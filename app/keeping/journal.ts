@@ -1,4 +1,5 @@
-import { faultLine, type Design } from '../../core/design'
+import { type Design } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { broughtForward, documentFaults } from '../../core/editing'
 import { nameOf } from './records'
 

@@ -1,4 +1,5 @@
-import { faultLine, SCHEMA_VERSION, type Design } from '../../core/design'
+import { SCHEMA_VERSION, type Design } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { broughtForward, documentFaults } from '../../core/editing'
 import { withoutControls } from '../../core/text/control'
 import type { Place } from './medium'

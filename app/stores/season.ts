@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { markRaw, ref, shallowRef, toRaw, watch } from 'vue'
-import { faultLine } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { DEMOS } from '../../core/design/demos'
 import { isoDay } from '../../core/plan/calendar'
 import { emptyBook, packBook, unpackBook, type Book, type PackedBook, type Written } from '../../core/season/book'

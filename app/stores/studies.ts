@@ -97,7 +97,14 @@ export const useStudies = defineStore('studies', () => {
         Object.entries(KINDS).map(([k, kind]) => {
           const study = all[k as StudyKind]
           const { of } = study
-          return [k, of !== null && withSharedBranches(figured(kind.rest(bench.current)), of) !== of]
+          if (of === null) return [k, false]
+          const now = bench.current
+          const { openings } = of.skin
+          const alone = withSharedBranches(figured(kind.rest({ ...now, skin: { ...now.skin, openings } })), of) === of
+          const its = JSON.stringify(now.skin.openings)
+          // Openings go along with a point that is taken: its own are no other change.
+          const known = [openings, ...study.points.map(p => p.design.skin.openings)]
+          return [k, !alone || !known.some(o => JSON.stringify(o) === its)]
         }),
       ) as Record<StudyKind, boolean>,
   )
@@ -138,5 +145,16 @@ export const useStudies = defineStore('studies', () => {
     }
     if (!stop.signal.aborted) study.running = false
   }
-  return { all, stale, start, cancel }
+  /** Takes the shape of a point, with the openings it was worked out with while it is of the house on the bench. */
+  function takeShape(kind: StudyKind, point: StudyPoint, shape: Design['shape'], words: string): string | null {
+    if (stale.value[kind]) return bench.setShape(shape, words)
+    return bench.edit(
+      [
+        ['shape', point.design.shape],
+        ['skin.openings', point.design.skin.openings],
+      ],
+      words,
+    )
+  }
+  return { all, stale, start, cancel, takeShape }
 })

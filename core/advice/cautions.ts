@@ -11,7 +11,7 @@ import { dampFaults } from '../materials/assembly'
 import { blockedOpenings, lowOpenings } from '../geometry/before-openings'
 import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
-import { clearances, WHEELCHAIR_M } from '../editing'
+import { clearances, WHEELCHAIR_M } from '../editing/place'
 import { firedBy, keptAirC, sourceName } from '../sources/registry'
 import type { Design, Layer, StepId } from '../design'
 

@@ -1,6 +1,5 @@
 export * from './types'
 export * from './look'
-export * from './validate'
 export * from './demos'
 export { bedAt, benchAt, completeDesign } from './complete'
 export * from './migrate'

@@ -1,4 +1,5 @@
-import { fieldFaults, migrateDesign, type Design, type Opening } from '../design'
+import { migrateDesign, type Design, type Opening } from '../design'
+import { fieldFaults } from '../design/validate'
 import { openingKind, openingName } from '../openings/registry'
 import { fittedOpenings } from './fit-openings'
 

@@ -1,6 +1,5 @@
 import { CROPS, entry, GLAZINGS } from '../catalog'
 import {
-  fieldFaults,
   GLAZING_ANGLE_RANGE,
   type ChainPart,
   type Cover,
@@ -9,6 +8,7 @@ import {
   type Layer,
   type PartId,
 } from '../design'
+import { fieldFaults } from '../design/validate'
 import { airStoreKind } from '../air-stores/registry'
 import { misfits } from '../geometry/fit'
 import { openingFaults, openingMisfits } from '../geometry/let-in'

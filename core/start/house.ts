@@ -225,42 +225,44 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
   const stone = a.atHand.stone && !low && a.against !== 'dome'
   const door = doorAt(whole(shape, beds))
   const make = (vents: number): Design =>
-    withOpeningsCarried(completeDesign({
-      schemaVersion: SCHEMA_VERSION,
-      id,
-      name,
-      decided: ['aim', 'site', 'shape'],
-      aim: { ...bearable(crops), crops, practical: { power: a.atHand.power, water: a.atHand.water } },
-      site: {
-        place: a.place,
-        latitudeDeg: a.latitudeDeg,
-        longitudeDeg: a.longitudeDeg,
-        elevationM: a.elevationM,
-        timeZone: a.timeZone,
-        soil: 'clay-soil',
-        seed: 1,
-        climate: a.climate,
-      },
-      shape: { ...shape, turnDeg: 0, beds },
-      skin: {
-        ...skinOf(a, shape, front),
-        openings: openingsOf(a, shape, door, vents),
-        cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
-      },
-      store: {
-        bodies: [],
-        linings:
-          a.against === 'bank' || stone
-            ? [{ part: 'backWall', material: stone ? 'stone' : 'concrete-block', thicknessM: stone ? 0.3 : 0.2 }]
-            : [],
-        floor: { rest: low ? [] : [{ material: 'gravel', thicknessM: 0.08 }] },
-      },
-      breathe: { leakage: 'usual' },
-      topUp: {
-        sources: [aSource('heater', { on: false, ...(a.atHand.power ? {} : { fuel: 'wood', pricePerKWh: 0.05 }) })],
-      },
-      build: { foundation: { kind: low ? 'posts' : 'rubble trench' } },
-    }))
+    withOpeningsCarried(
+      completeDesign({
+        schemaVersion: SCHEMA_VERSION,
+        id,
+        name,
+        decided: ['aim', 'site', 'shape'],
+        aim: { ...bearable(crops), crops, practical: { power: a.atHand.power, water: a.atHand.water } },
+        site: {
+          place: a.place,
+          latitudeDeg: a.latitudeDeg,
+          longitudeDeg: a.longitudeDeg,
+          elevationM: a.elevationM,
+          timeZone: a.timeZone,
+          soil: 'clay-soil',
+          seed: 1,
+          climate: a.climate,
+        },
+        shape: { ...shape, turnDeg: 0, beds },
+        skin: {
+          ...skinOf(a, shape, front),
+          openings: openingsOf(a, shape, door, vents),
+          cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
+        },
+        store: {
+          bodies: [],
+          linings:
+            a.against === 'bank' || stone
+              ? [{ part: 'backWall', material: stone ? 'stone' : 'concrete-block', thicknessM: stone ? 0.3 : 0.2 }]
+              : [],
+          floor: { rest: low ? [] : [{ material: 'gravel', thicknessM: 0.08 }] },
+        },
+        breathe: { leakage: 'usual' },
+        topUp: {
+          sources: [aSource('heater', { on: false, ...(a.atHand.power ? {} : { fuel: 'wood', pricePerKWh: 0.05 }) })],
+        },
+        build: { foundation: { kind: low ? 'posts' : 'rubble trench' } },
+      }),
+    )
   const bodies = bodiesOf(a, shape)
   for (const vents of VENTS_OF_FLOOR) {
     const house = standing(make(vents), bodies)

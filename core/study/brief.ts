@@ -1,6 +1,7 @@
 import type { Answers } from '../answers'
 import type { Design } from '../design/types'
-import { patchDesign, withoutBody, type Patch } from '../editing'
+import { withoutBody } from '../editing/bodies'
+import { patchDesign, type Patch } from '../editing/edit'
 import { winterDli } from './figures'
 import { roughCost } from '../takeoff/cost'
 

@@ -1,5 +1,5 @@
 import { simulatedForecast } from '../../core/climate'
-import { faultLine } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { createYearEngine } from '../../core/year'
 import { readDesign } from '../../formats/design-json'
 

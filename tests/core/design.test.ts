@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { COLOURS, FUELS, GLAZINGS, LEAKAGE_CLASSES, MATERIALS, NIGHT_COVERS, VESSELS } from '../../core/catalog'
-import { DEMOS, faultLine, startingDesign, fieldsAlong } from '../../core/design'
+import { DEMOS, startingDesign, fieldsAlong } from '../../core/design'
+import { faultLine } from '../../core/design/validate'
 import { designFaults, patchDesign } from '../../core/editing'
 import { designCautions } from '../../core/advice/cautions'
 import { layersResistance } from '../../core/materials/assembly'

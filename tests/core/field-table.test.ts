@@ -1,17 +1,8 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { anAirStore } from '../../core/air-stores/registry'
-import {
-  DEMOS,
-  type Design,
-  fieldAt,
-  fieldFaults,
-  fieldRule,
-  numberAt,
-  pathInWords,
-  rangeOf,
-  valueAt,
-} from '../../core/design'
+import { DEMOS, type Design, fieldAt, fieldRule, numberAt, pathInWords, rangeOf, valueAt } from '../../core/design'
+import { fieldFaults } from '../../core/design/validate'
 import type { AnyField } from '../../core/design/field'
 import { formatPage } from '../../cli/format-page'
 import { DESIGN } from '../../core/design/types'

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { DEMOS, fieldFaults, migrateDesign, SCHEMA_VERSION, valueAt, type Design } from '../../core/design'
+import { DEMOS, migrateDesign, SCHEMA_VERSION, valueAt, type Design } from '../../core/design'
+import { fieldFaults } from '../../core/design/validate'
 import { filled } from '../../core/design/complete'
 import { DESIGN } from '../../core/design/types'
 import { designFaults, documentFaults, patchDesign } from '../../core/editing'

@@ -1,6 +1,20 @@
 import { By, Key } from 'selenium-webdriver'
+import { DEMOS } from '../../core/design'
 import { choose, click, coldest, consoleErrors, field as fieldOf, find, settled, type, WAIT_MS } from './browser'
-import { appears, dimension, drag, driver, fresh, metres, notice, scoreHolds, text } from './session'
+import {
+  appears,
+  dimension,
+  drag,
+  driver,
+  dropFile,
+  fresh,
+  keepState,
+  metres,
+  notice,
+  rows,
+  scoreHolds,
+  text,
+} from './session'
 
 const field = (label: string) => fieldOf(driver, label)
 /** Presses what a drawing shows, once it is there. */
@@ -157,17 +171,42 @@ describe('the house in parts', () => {
     await top.sendKeys(Key.ESCAPE)
     await pressed('[data-test="part-backWall"]')
     await click(driver, 'let-window')
-    await type(driver, 'Height', '9ft')
-    expect(await (await field('Height')).getAttribute('aria-invalid')).toBe('true')
+    await type(driver, 'Height of each', '9ft')
+    expect(await (await field('Height of each')).getAttribute('aria-invalid')).toBe('true')
     expect(await text('[data-test="opening-fields"]')).toMatch(/reaches past the top of its part/)
-    await (await field('Height')).sendKeys(Key.ESCAPE)
-    await type(driver, 'Width', 'wide')
-    expect(await (await field('Width')).getAttribute('aria-invalid')).toBe('true')
-    // An end that is glazed in its middle takes no window: told where it was asked.
+    await (await field('Height of each')).sendKeys(Key.ESCAPE)
+    await type(driver, 'Width of each', 'wide')
+    expect(await (await field('Width of each')).getAttribute('aria-invalid')).toBe('true')
+    // A wall that is all window takes no other: told where it was asked.
+    await type(driver, 'Width of each', '8.9')
+    await type(driver, 'Height of each', '1.4')
+    await type(driver, 'Sill above the foot of the part', '0.4')
+    await type(driver, 'Height of each', '1.8')
+    await settled(driver)
     await click(driver, 'step-skin')
     await click(driver, 'tab-parts')
-    await click(driver, 'choose-eastEnd')
+    await click(driver, 'choose-backWall')
     await click(driver, 'let-window')
     expect(await notice()).toMatch(/no room for it on this part/)
+  })
+
+  test('a design of an earlier version says how much of its vents fits, until that is seen', async () => {
+    await fresh('/?step=breathe')
+    const [demo] = DEMOS
+    const wide = { kind: 'vent', part: 'kneeWall', areaM2: 9, atM: 0.4, tallM: 0.3, how: 'wax' }
+    const old = { ...demo!, id: 'old', name: 'Old house', schemaVersion: 4, skin: { ...demo!.skin, openings: [wide] } }
+    await dropFile('old.json', JSON.stringify(old))
+    await driver.wait(
+      async () => /as many as fit/.test(await rows('[data-test="notice"]').then(r => r.join())),
+      WAIT_MS,
+    )
+    await settled(driver)
+    expect(await text('[data-test="made-to-fit"]')).toMatch(/Vent: 9\.0.m² free was entered, .*m² fits its part/)
+    await click(driver, 'made-to-fit-seen')
+    await driver.wait(async () => (await rows('[data-test="made-to-fit"]')).length === 0, WAIT_MS)
+    await keepState('kept')
+    await driver.navigate().refresh()
+    await settled(driver)
+    expect(await rows('[data-test="made-to-fit"]')).toEqual([])
   })
 })

@@ -6,6 +6,7 @@ import { makeOutline } from '../../../core/geometry/section'
 import { linear } from '../../../core/scale'
 import { heldC } from '../../../core/study/figures'
 import { angleSchools } from '../../../core/sums/glazing-angle'
+import type { StudyPoint } from '../../stores/studies'
 
 const bench = useDesign()
 const year = useYear()
@@ -28,9 +29,10 @@ const schools = computed(() =>
 const x = (deg: number) => linear([low, high], [12, width.value - 12])(deg)
 const ticks = Array.from({ length: 41 }, (_, i) => low + 2 * i)
 
-function setAngle(deg: number, kind = 'glazing angle'): void {
+function setAngle(deg: number, kind = 'glazing angle', point?: StudyPoint): void {
   const clamped = Math.min(GLAZING_ANGLE_RANGE[1], Math.max(GLAZING_ANGLE_RANGE[0] + 2, deg))
-  fault.value = bench.setShape(withGlazingAngle(bench.current.shape, clamped), kind) ?? ''
+  const shape = withGlazingAngle(bench.current.shape, clamped)
+  fault.value = (point ? studies.takeShape('angle', point, shape, kind) : bench.setShape(shape, kind)) ?? ''
   const { ridgeHeightM, widthM } = bench.current.shape
   if (fault.value === '' && ridgeHeightM > TALL * widthM)
     fault.value =
@@ -131,7 +133,7 @@ function key(event: KeyboardEvent): void {
         :now="angle"
         :held-c="heldC(bench.current)"
         :faded="studies.stale.angle || studies.all.angle.running"
-        @take="setAngle($event.at, 'take from curve')"
+        @take="setAngle($event.at, 'take from curve', $event)"
       />
     </template>
     <p class="hint">Square to the sun at, or by rule:</p>

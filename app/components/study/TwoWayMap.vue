@@ -49,7 +49,7 @@ const angleNow = computed(() => makeOutline(bench.current.shape).glazingAngleDeg
 const isNow = (p: StudyPoint) =>
   Math.abs(p.at - angleNow.value) < 5 && Math.abs(p.across - bench.current.shape.turnDeg) < 10
 const take = (p: StudyPoint) =>
-  bench.setShape({ ...withGlazingAngle(bench.current.shape, p.at), turnDeg: p.across }, 'take from map')
+  studies.takeShape('map', p, { ...withGlazingAngle(bench.current.shape, p.at), turnDeg: p.across }, 'take from map')
 </script>
 
 <template>
