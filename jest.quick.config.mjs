@@ -10,7 +10,7 @@ const LONG = ['tests/app/keeping-model.test.ts', 'tests/core/generator.test.ts']
 const ROOT = import.meta.dirname
 const files = readdirSync(join(ROOT, 'tests'), { recursive: true })
   .map(name => join('tests', name))
-  .filter(name => name.endsWith('.test.ts') && !name.startsWith('tests/e2e/') && !LONG.includes(name))
+  .filter(name => name.endsWith('.test.ts') && !/^tests\/(e2e|proof)\//.test(name) && !LONG.includes(name))
 
 /** The unit tests that run no year. */
 export default {

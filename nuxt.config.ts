@@ -5,6 +5,9 @@ import { build } from 'esbuild'
 import { packPlaces } from './formats/places'
 import { writePlaces, writeServiceWorker } from './scripts/build/offline.mjs'
 
+/** Types that have been checked are remembered: only what has changed is looked at again. */
+const remembered = (name: string) => ({ incremental: true, tsBuildInfoFile: `../.cache/types-${name}.tsbuildinfo` })
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   ssr: false,
@@ -32,6 +35,7 @@ export default defineNuxtConfig({
     },
   },
   nitro: {
+    typescript: { tsConfig: { compilerOptions: remembered('server') } },
     compressPublicAssets: { gzip: true, brotli: true },
     routeRules: {
       '/**': {
@@ -82,5 +86,10 @@ export default defineNuxtConfig({
     },
   },
   vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, ...remembered('app') } },
+    nodeTsConfig: { compilerOptions: remembered('node') },
+    sharedTsConfig: { compilerOptions: remembered('shared') },
+  },
 })
