@@ -57,7 +57,7 @@ const COMMANDS: Record<string, Command> = {
     usage: 'spell <design.json> --dull 5 --clear 3 --low -20 [--start 15]',
     about:
       'Dull days (0 to 14), then clear ones (1 to 14) whose nights fall to a low, °C (−60 to 30), laid into the ' +
-      'year from a day of it (1 to 365; by itself one amid the coldest month): how each day stands, and ' +
+      'year from a day of it (1 to 365; by itself one in the middle of the coldest month): how each day stands, and ' +
       'what fails first.',
     run: spellCommand,
   },

@@ -39,7 +39,7 @@ const api = {
   figures(design: Design): Figures {
     return figuresOf(design, engine)
   },
-  /** A design in a spell of its own; without a first day it ends amid the coldest month. */
+  /** A design in a spell of its own; without a first day it ends in the middle of the coldest month. */
   spell(design: Design, asked: AskedSpell): SpellAnswer {
     const days = asked.dullDays + asked.clearDays
     const startDay = asked.startDay ?? usualStart(engine.site(design).dryBulbC, days)

@@ -36,7 +36,7 @@ const EDGE_M2: Record<Shuts, number> = {
 const COUNTED: Record<string, Shuts> = { tight: 'sealed', usual: 'usual', old: 'usual' }
 
 /**
- * Leakage area that an opening's edge adds to what the house is said to leak, m² at 4 Pa: what its class goes beyond
+ * Leakage area that an opening's edge adds to the leaks of the house, m² at 4 Pa: by how much its class goes beyond
  * the edges that the house's own class has in mind. A test has counted what is there.
  */
 export function edgeLeakM2(shuts: Shuts | null, edgeM: number, leakage: string): number {

@@ -22,7 +22,7 @@ export interface SpellDay {
   topUpKWh: number
 }
 
-/** A spell that is asked for; without a first day it ends amid the coldest month. */
+/** A spell that is asked for; without a first day it ends in the middle of the coldest month. */
 export interface AskedSpell {
   dullDays: number
   clearDays: number
@@ -53,7 +53,7 @@ export interface SpellAnswer {
   } | null
 }
 
-/** Day of the year, 0-based, on which a spell begins unless it is said: it ends amid the coldest month. */
+/** Day of the year, 0-based, on which a spell begins unless it is said: it ends in the middle of the coldest month. */
 export function usualStart(outsideC: Float32Array, days: number): number {
   let coldest = 0
   let least = Infinity

@@ -44,7 +44,7 @@ test('leaf, soil and water are each found where they fail', () => {
   for (const d of days.slice(0, until)) expect(d.leafMinC).toBeGreaterThanOrEqual(0)
 })
 
-test('it may run over the turn of the year, and ends amid the coldest month, in the south too', () => {
+test('it may run over the turn of the year, and ends in the middle of the coldest month, in the south too', () => {
   const turn = stood(house, spell(361, -20))
   expect(turn.days.map(d => d.day)).toEqual([362, 363, 364, 365, 1, 2, 3, 4])
   const north = usualStart(engine.site(house).dryBulbC, 8)
