@@ -8,7 +8,7 @@ import { roomObjects, type RoomObject } from '../geometry/objects'
 import { isSlope, stretches } from '../geometry/parts'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
-import { blockedOpenings, lowOpenings } from '../geometry/before-openings'
+import { blockedDoors, blockedOpenings, lowOpenings } from '../geometry/before-openings'
 import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
 import { clearances, WHEELCHAIR_M } from '../editing/place'
@@ -131,8 +131,11 @@ export function designCautions(
         `15 to 25 % each, low and high, is the rule. Air above ${show(38, 'temperature')} harms people.`,
     )
   for (const line of madeToFitLines(design, show)) add('breathe', `${line} Look at its summer anew.`)
-  for (const { door, thing } of blockedDoors(design))
-    add('breathe', `${door}: ${thing} stands in its way. Move one of them.`)
+  for (const { index, thing } of blockedDoors(design))
+    add(
+      'breathe',
+      `${openingName(design.skin.openings, index)}: ${thingName(design, thing)} stands in its way. Move one of them.`,
+    )
   for (const { index, thing, share } of blockedOpenings(design))
     add(
       'breathe',
@@ -205,37 +208,6 @@ export function headroom(design: Pick<Design, 'shape' | 'store'>): { x: number; 
 /** What stands in the room, as the reader calls it amid a sentence. */
 const thingName = ({ store }: Pick<Design, 'store'>, { kind, index }: Pick<RoomObject, 'kind' | 'index'>): string =>
   kind === 'body' ? bodyName(store.bodies, index).toLowerCase() : `bed ${index + 1}`
-
-/** Floor that must be free before a door, m. */
-const STEP_IN_M = 0.5
-
-/** Doors with something standing right behind them, as the reader calls both. */
-function blockedDoors(design: Design): { door: string; thing: string }[] {
-  const { shape, skin } = design
-  if (shape.form === 'dome') return []
-  const { widthM, lengthM } = shape
-  return skin.openings.flatMap((o, i) => {
-    if (openingKind(o).traffic(o) === null || !('offsetM' in o) || !('widthM' in o)) return []
-    const half = o.widthM / 2
-    const end = o.part === 'eastEnd' || o.part === 'westEnd'
-    const middle = (end ? widthM : lengthM) / 2 + o.offsetM
-    const blocks = roomObjects(design).find(thing => {
-      // Benches are stepped round, and gaps between vessels are not looked at.
-      if (thing.kind === 'bench' || thing.z1 < 0.05) return false
-      const [from, to] = end ? [thing.x0, thing.x1] : [thing.y0, thing.y1]
-      const away = {
-        eastEnd: lengthM - thing.y1,
-        westEnd: thing.y0,
-        backWall: widthM - thing.x1,
-        kneeWall: thing.x0,
-        front: thing.x0,
-      }[o.part as string]
-      return away !== undefined && away < STEP_IN_M && from < middle + half - 0.1 && to > middle - half + 0.1
-    })
-    if (!blocks) return []
-    return [{ door: openingName(skin.openings, i), thing: thingName(design, blocks) }]
-  })
-}
 
 /** What a house breathes through: free area of all that opens, m², and the coolest air at which something does, °C. */
 export function breathing({ skin }: Pick<Design, 'skin'>): { freeM2: number; startC: number } {

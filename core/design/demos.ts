@@ -309,7 +309,8 @@ const saritas = completeDesign({
       { material: 'plywood', thicknessM: 0.012 },
     ],
     finish: { wall: 'bare', roof: 'foil' },
-    openings: airedDome(4, 7, 0.6, 21),
+    // The door stands one facet on from the east, where the path comes out.
+    openings: airedDome(4, 7, 0.6, 21, -1.81),
     cover: { id: 'none', afterSunsetH: 0, afterSunriseH: 0.5, onlyBelowC: 10 },
     edge: { material: 'xps', thicknessM: 0.05, depthM: 0.6 },
   },

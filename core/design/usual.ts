@@ -47,7 +47,7 @@ const RIDGE_HIGH_M = 0.5
  * Vents of a round dome: flaps in its riser wall and in the facets of its highest ring, which narrow to the top.
  * @param acrossM its width
  */
-export function airedDome(areaM2: number, acrossM: number, kneeWallM: number, startC = 20): Opening[] {
+export function airedDome(areaM2: number, acrossM: number, kneeWallM: number, startC = 20, doorOffsetM = 0): Opening[] {
   const cm = (v: number) => Math.floor(v * 100) / 100
   const facetM = acrossM * Math.sin(Math.PI / DOME_SIDES)
   // The highest ring begins where the dome is half as wide.
@@ -55,7 +55,7 @@ export function airedDome(areaM2: number, acrossM: number, kneeWallM: number, st
   return airedBy(
     areaM2,
     (DOME_SIDES - 1) * facetM,
-    { part: 'kneeWall' },
+    { part: 'kneeWall', offsetM: doorOffsetM },
     { part: 'kneeWall', heightM: cm(kneeWallM - 0.2), sillM: 0.1, leaf: 'panel' },
     startC,
     { runM: DOME_SIDES * (widestM + POST_M), heightM: cm(0.35 * facetM), widestM },

@@ -1,5 +1,6 @@
 import { clearances } from './place'
 import type { Design, Opening, PartId } from '../design'
+import { blockedDoors } from '../geometry/before-openings'
 import { hostsFor, openingMisfits, takesWindows } from '../geometry/let-in'
 import { hostOf } from '../geometry/part-planes'
 import { makeOutline } from '../geometry/section'
@@ -52,6 +53,8 @@ function placedOn(design: Design, fresh: Opening, wideM: number): Opening | null
   const steps = Math.floor(wideM / 2 / STEP_M)
   const offsets = Array.from({ length: 2 * steps + 1 }, (_, i) => (i - steps) * STEP_M)
   const places = [wanted, ...offsets.sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted))]
+  /** What would do, but for something in the way of who comes in. */
+  let blocked: Opening | null = null
   for (const way of fewer(fresh)) {
     if ('evenly' in way && way.evenly === 'spread') {
       if (stands(way)) return way
@@ -59,11 +62,35 @@ function placedOn(design: Design, fresh: Opening, wideM: number): Opening | null
     }
     for (const off of places) {
       const tried = { ...way, offsetM: Math.round(off * 1000) / 1000 }
-      if (stands(tried)) return tried
+      if (!stands(tried)) continue
+      if (way.kind !== 'door' || isFree(design, tried)) return tried
+      blocked ??= tried
     }
   }
-  return null
+  return blocked
 }
+
+/** Whether one comes in by a door, as far as what stands in the house goes. */
+const isFree = (design: Design, door: Opening): boolean =>
+  blockedDoors({ ...design, skin: { ...design.skin, openings: [door] } }).length === 0
+
+/** A house whose doors let one in: what has something in its way is moved along its part to where it has not. */
+export const withDoorsFree = (design: Design): Design =>
+  blockedDoors(design).reduce((house, { index }) => {
+    const { skin, shape } = house
+    const o = skin.openings[index]!
+    if (o.kind !== 'door') return house
+    const { wideM } = hostOf(house, makeOutline(shape), o.part)
+    const offsets = Array.from({ length: Math.floor(wideM / STEP_M) + 1 }, (_, i) => i * STEP_M - wideM / 2)
+    const moved = offsets
+      .sort((a, b) => Math.abs(a - o.offsetM) - Math.abs(b - o.offsetM))
+      .map(off => {
+        const door = { ...o, offsetM: Math.round(off * 100) / 100 }
+        return { ...house, skin: { ...skin, openings: skin.openings.map((p, k) => (k === index ? door : p)) } }
+      })
+      .find(h => openingMisfits(h).length === 0 && !blockedDoors(h).some(b => b.index === index))
+    return moved ?? house
+  }, design)
 
 /** A row as it is, then side by side, then in fewer leaves and fewer, then one that is narrower; others as they are. */
 function* fewer(fresh: Opening): Generator<Opening> {

@@ -2,7 +2,9 @@ import type { Design } from '../design/types'
 import { openingKind } from '../openings/registry'
 import { laidLeaves, leafPolygons } from './leaves'
 import { roomObjects, type RoomObject } from './objects'
+import { outwardOf } from './part-planes'
 import { makeOutline } from './section'
+import { along, partOn, planeOf, type Vec } from './vec'
 
 /** What stands before an opening in the way of its air. */
 export interface BlockedOpening {
@@ -13,6 +15,35 @@ export interface BlockedOpening {
   share: number
   /** Of its free area, the share that air gets to, 0–1: past everything that stands before it. */
   free: number
+}
+
+/** One steps in so far before anything may stand in a door's way, m, and past what reaches so far into its width, m. */
+const STEP_IN_M = 0.5
+const SQUEEZE_M = 0.1
+
+/** Doors, by their places in the document, each with what stands in the way of who comes in. */
+export function blockedDoors(design: Pick<Design, 'shape' | 'skin' | 'store'>): { index: number; thing: RoomObject }[] {
+  const { openings } = design.skin
+  const doors = laidLeaves(design, makeOutline(design.shape)).filter(({ index }) => {
+    const o = openings[index]!
+    return openingKind(o).traffic(o) !== null
+  })
+  if (doors.length === 0) return []
+  // Benches are stepped round, and gaps between vessels are not looked at.
+  const things = roomObjects(design).filter(t => t.kind !== 'bench' && t.z1 >= 0.05)
+  return doors.flatMap(({ index, planes, rect }) => {
+    const { origin, across } = planes[0]!
+    const out = outwardOf(planes[0]!)
+    const at = (u: number, inward: number): Vec => along([origin[0], origin[1], 0], u, across, -inward, out)
+    const [u0, u1] = [rect.u0 + SQUEEZE_M, rect.u1 - SQUEEZE_M]
+    const step = [at(u0, 0), at(u1, 0), at(u1, STEP_IN_M), at(u0, STEP_IN_M)]
+    const thing = things.find(({ x0, x1, y0, y1 }) => {
+      const bounds = [(p: Vec) => p[0] - x0, (p: Vec) => x1 - p[0], (p: Vec) => p[1] - y0, (p: Vec) => y1 - p[1]]
+      const within = bounds.reduce<readonly Vec[]>((left, side) => partOn(left, side), step)
+      return within.length > 2 && planeOf(within).areaM2 > 1e-6
+    })
+    return thing ? [{ index, thing }] : []
+  })
 }
 
 /** What stands nearer to a wall than this stands in its openings' way, m. */

@@ -4,7 +4,7 @@ import { startOf } from '../design/field'
 import { SHAPE } from '../design/fields/shape'
 import { SCHEMA_VERSION, type Bed, type Body, type CropChoice, type Design, type Opening } from '../design/types'
 import { airedBy, airedDome, barrels, timberWall, type Of } from '../design/usual'
-import { designFaults, freeBody, madeToStand, withOpeningsCarried } from '../editing'
+import { designFaults, freeBody, madeToStand, withDoorsFree, withOpeningsCarried } from '../editing'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { RAD } from '../physics/constants'
 import { BODY_KINDS } from '../bodies/registry'
@@ -265,7 +265,7 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
     )
   const bodies = bodiesOf(a, shape)
   for (const vents of VENTS_OF_FLOOR) {
-    const house = standing(make(vents), bodies)
+    const house = withDoorsFree(standing(make(vents), bodies))
     if (designFaults(house).length === 0) return house
   }
   throw new RangeError(`No house of ${a.lengthM} by ${a.widthM} m stands so: choose another size or another form.`)

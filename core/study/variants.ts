@@ -5,6 +5,7 @@ import {
   designFaults,
   documentFaults,
   madeToStand,
+  withDoorsFree,
   withOpeningsCarried,
   patchDesign,
   withForm,
@@ -104,7 +105,7 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   for (const shape of tries) {
     const tried = withOpeningsCarried(withShape(design, leaning(shape)))
     const house = documentFaults(tried).length === 0 ? madeToStand(tried) : null
-    if (house && designFaults(house).length === 0) return house
+    if (house && designFaults(house).length === 0) return withDoorsFree(house)
   }
   return null
 }
