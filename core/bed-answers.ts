@@ -1,10 +1,12 @@
 import { HOURS, MONTH_DAYS, MONTH_OF_DAY } from './climate/types'
 import type { Design } from './design/types'
 import { bedName } from './design/words'
-import { bedFace, bedMeter } from './geometry/scene'
+import { bedFace, bedMeter } from './geometry/faces'
+import { standsOnM2 } from './geometry/objects'
 import type { Building } from './geometry/surfaces'
 import type { YearSeries } from './network/series'
-import { BED_ABSORPTANCE, type SolarGains } from './optics/gains'
+import type { SolarGains } from './optics/gains'
+import { BED_ABSORPTANCE } from './optics/light-table'
 
 /** A bed's year: its own figures. */
 export interface BedAnswer {
@@ -37,7 +39,7 @@ export function bedAnswers(
 ): BedAnswer[] {
   return beds.map((_, index) => {
     const box = building.objects.find(o => o.kind === 'bed' && o.index === index)!
-    const areaM2 = (box.x1 - box.x0) * (box.y1 - box.y0)
+    const areaM2 = standsOnM2(box)
     const meter = light.faces.findIndex(f => f.id === bedMeter(index))
     const face = meter < 0 ? light.faces.findIndex(f => f.id === bedFace(index)) : meter
     const takes = meter < 0 ? BED_ABSORPTANCE : 1

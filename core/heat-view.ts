@@ -1,14 +1,15 @@
 import { bodyName } from './bodies/registry'
 import type { Design } from './design/types'
 import { bedName } from './design/words'
-import { bedOfFace, bedSide, bodyOfFace, type FaceId } from './geometry/scene'
+import { bedOfFace, bedSide, bodyOfFace, type FaceId } from './geometry/faces'
 import { makeBuilding, type SurfaceId } from './geometry/surfaces'
 import { NEAR_ROWS } from './ground/slice'
 import { makeFabric, type Chain } from './network/chains'
 import { makeModel } from './network/model'
 import { runModel } from './network/run'
 import { GAIN_NAMES, LOSS_NAMES, type LossName } from './network/series'
-import { makeLightTable, makeSolarGains } from './optics/gains'
+import { makeSolarGains } from './optics/gains'
+import { makeLightTable } from './optics/light-table'
 import type { SiteYear } from './climate'
 
 /** A body's temperatures through a day, °C at the end of each hour: its room face, and its middle. */
@@ -170,10 +171,14 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
     slice.floor.forEach((col, i) => {
       let top = 0
       rows.forEach((dz, r) => {
-        const chain = chains.findIndex(c => c.column === i)
-        const cell =
-          r < NEAR_ROWS ? model.offset[chain]! + NEAR_ROWS - 1 - r : model.deepFrom + i * deepRows + r - NEAR_ROWS
-        cells.push({ x0: col.x0, x1: col.x1, z0: top - dz, z1: top, tC: at(cell) })
+        const above = chains.flatMap((c, k) => (c.column === i ? [{ c, first: model.offset[k]! }] : []))
+        const whole = above.reduce((sum, a) => sum + a.c.capacity[0]!, 0)
+        // Several may lie on a column: its near ground is drawn as their mean.
+        const tC =
+          r < NEAR_ROWS
+            ? mean(above.map(a => ({ share: a.c.capacity[0]! / whole, series: at(a.first + NEAR_ROWS - 1 - r) })))
+            : at(model.deepFrom + i * deepRows + r - NEAR_ROWS)
+        cells.push({ x0: col.x0, x1: col.x1, z0: top - dz, z1: top, tC })
         top -= dz
       })
     })
@@ -201,6 +206,10 @@ export function heatDay(design: Design, site: SiteYear, day: number): HeatDay {
     return cells
   }
 }
+
+/** The mean of some days by their shares. */
+const mean = (parts: readonly { share: number; series: Float32Array }[]): Float32Array =>
+  parts.reduce((sum, { share, series }) => sum.map((v, h) => v + share * series[h]!), new Float32Array(24))
 
 /**
  * Chains of one face, above ground and below, or in layers, are one body to the eye: the mean of their temperatures,

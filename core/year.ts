@@ -11,7 +11,8 @@ import { makeModel } from './network/model'
 import { runModel } from './network/run'
 import { isHeated } from './sources/registry'
 import type { YearSeries } from './network/series'
-import { inOtherSun, makeLightTable, makeSolarGains, type LightTable, type SolarGains } from './optics/gains'
+import { inOtherSun, makeSolarGains, type SolarGains } from './optics/gains'
+import { makeLightTable, type LightTable } from './optics/light-table'
 
 /** A year worked through: the answers, and what the drawing and the charts need. */
 export interface YearResult {

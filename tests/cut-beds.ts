@@ -1,8 +1,9 @@
 import type { Design } from '../core/design'
+import { straight } from './straight'
 
 /** Each bed cut lengthwise into strips, in the same place and with the same leaf. */
 export function cutBeds(design: Design, into: number): Design {
-  const beds = design.shape.beds.flatMap(b =>
+  const beds = straight(design).flatMap(b =>
     Array.from({ length: into }, (_, k) => ({ ...b, atM: b.atM + (k * b.widthM) / into, widthM: b.widthM / into })),
   )
   return { ...design, shape: { ...design.shape, beds } }

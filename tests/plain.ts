@@ -1,4 +1,4 @@
-import { DEMOS, type Design } from '../core/design'
+import { bedAt, DEMOS, type Design } from '../core/design'
 import { withFront } from '../core/editing'
 
 const [demo] = DEMOS as [Design]
@@ -6,7 +6,7 @@ const [demo] = DEMOS as [Design]
 /** The first demo as a plain saltbox of one glazing: no front, no solid stretch. */
 export const plain: Design = {
   ...demo,
-  shape: { ...withFront(demo.shape, false), ridgeHeightM: 3.3 },
+  shape: { ...withFront(demo.shape, false), ridgeHeightM: 3.3, beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.2, 0.95, 0.6)] },
   skin: {
     ...demo.skin,
     // Without a front its vents are at the foot of the slope, and its door where heads are clear.

@@ -1,5 +1,6 @@
 import type { Answers } from '../answers'
 import { airStoreCautions } from './air-stores'
+import { accessLines } from './access'
 import { madeToFitLines } from './made-to-fit'
 import { bodyName, kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
@@ -11,7 +12,6 @@ import { dampFaults } from '../materials/assembly'
 import { blockedDoors, blockedOpenings, lowOpenings } from '../geometry/before-openings'
 import { openingKind, openingName } from '../openings/registry'
 import { formatQuantity, type Quantity } from '../units'
-import { clearances, WHEELCHAIR_M } from '../editing/place'
 import { firedBy, keptAirC, sourceName } from '../sources/registry'
 import type { Design, Layer, StepId } from '../design'
 
@@ -68,7 +68,7 @@ export function designCautions(
       `The climate is still that of ${at.place}, ${Math.round(distanceKm(at, design.site))} km away: give ` +
         `the months of this place, or say under Site that it is meant.`,
     )
-  const { headroomM: wanted, reachM } = design.aim.practical
+  const { headroomM: wanted } = design.aim.practical
   const clear = headroom(design)
   if (clear.clearM < wanted)
     add(
@@ -76,8 +76,7 @@ export function designCautions(
       `Heads hit the roof where the path is: ${show(clear.clearM, 'length')} is clear, ` +
         `${show(wanted, 'length')} is asked.`,
     )
-  const wide = design.shape.beds.findIndex(b => b.widthM > 2 * reachM)
-  if (wide >= 0) add('shape', `Bed ${wide + 1} is wider than two arms reach (${show(2 * reachM, 'length')}).`)
+  for (const text of accessLines(design, show)) add('shape', text)
   if (Math.max(design.shape.sunkM, design.shape.sunkM + design.shape.riseM) > 0.9)
     add(
       'shape',
@@ -166,7 +165,7 @@ export function designCautions(
     )
   if (electric)
     add('topUp', 'Wet rooms need wet-rated fittings and residual-current protection: a licensed electrician’s work.')
-  const { power, wheelchair } = design.aim.practical
+  const { power } = design.aim.practical
   if (!power && electric)
     add(
       'topUp',
@@ -175,8 +174,6 @@ export function designCautions(
   if (!power && design.breathe.fans.length > 0) add('breathe', 'There is no power on the site, and there are fans.')
   if (!power && sources.some(s => s.on && s.kind === 'lamps'))
     add('topUp', 'There is no power on the site, and there are lamps.')
-  if (wheelchair && !clearances(design).some(g => !g.narrow))
-    add('shape', `No way through is wide enough for a wheelchair: ${show(WHEELCHAIR_M, 'length')} is needed.`)
   const kept = keptAirC(sources)
   if (kept !== null && kept >= startC) add('topUp', 'A heater is set above the vents’ start: it would heat the garden.')
   return out

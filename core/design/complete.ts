@@ -1,5 +1,6 @@
+import { aBed } from '../beds/registry'
 import { startOf, type AnyField, type Spare } from './field'
-import { BED, BENCH } from './fields/shape'
+import { BENCH } from './fields/shape'
 import { DESIGN, type Bed, type Bench, type Design } from './types'
 
 export type Tree = { [key: string]: unknown }
@@ -33,13 +34,10 @@ export function filled(field: AnyField, value: unknown): unknown {
 export const completeDesign = (spare: Spare<typeof DESIGN>): Design => filled(DESIGN, spare) as Design
 
 /** A bed of a place and size, m, otherwise as it stands before anybody has chosen. */
-export const bedAt = (atM: number, widthM: number, heightM: number, chosen: Partial<Bed> = {}): Bed => ({
-  ...(startOf(BED) as Bed),
-  atM,
-  widthM,
-  heightM,
-  ...chosen,
-})
+export const bedAt = (atM: number, widthM: number, heightM: number, chosen: Partial<BedAlong> = {}): BedAlong =>
+  aBed('bed', { atM, widthM, heightM, ...chosen })
+/** A bed along the house. */
+export type BedAlong = Extract<Bed, { kind: 'bed' }>
 
 /** A bench of a place and size, m, that stands all year unless more is chosen. */
 export const benchAt = (atM: number, widthM: number, heightM: number, chosen: Partial<Bench> = {}): Bench => ({

@@ -1,3 +1,4 @@
+import { aBed } from '../beds/registry'
 import { bedAt, benchAt, completeDesign } from './complete'
 import { DOOR } from '../openings/door'
 import { ROLL_UP } from '../openings/roll-up'
@@ -67,7 +68,26 @@ const plainHouse = completeDesign({
 /** Double glass stands upright in front; the roof over the ridge of the glazing is solid. */
 const hollowAsh: Design = {
   ...plainHouse,
-  shape: { ...plainHouse.shape, ridgeHeightM: 3.6, front: true, breakAtM: 0, breakHeightM: 1.45 },
+  shape: {
+    ...plainHouse.shape,
+    ridgeHeightM: 3.6,
+    front: true,
+    breakAtM: 0,
+    breakHeightM: 1.45,
+    // Both end a way before the door's end.
+    beds: [
+      aBed('keyhole bed', {
+        atM: 0.15,
+        widthM: 1.1,
+        heightM: 0.6,
+        lengthM: 8.2,
+        offsetM: -0.4,
+        notches: 4,
+        notchDeepM: 0.7,
+      }),
+      bedAt(2.2, 0.95, 0.6, { lengthM: 8.2, offsetM: -0.4 }),
+    ],
+  },
   skin: {
     ...plainHouse.skin,
     openings: airedBy(6.5, 9, { offsetM: -0.57 }, { part: 'front', heightM: 0.45, sillM: 0.05, leaf: 'sheet' }),
@@ -110,7 +130,12 @@ const riberaAlta = completeDesign({
     ridgeHeightM: 3.6,
     ridgeAtM: 3,
     backWallM: 1,
-    beds: [bedAt(0.2, 1.3, 0.4), bedAt(2.4, 1.3, 0.4)],
+    // As far as arms reach from the path, and in two with a way between them.
+    beds: [
+      bedAt(0.1, 0.75, 0.4),
+      bedAt(2.2, 1.4, 0.4, { lengthM: 5.3, offsetM: -3.35 }),
+      bedAt(2.2, 1.4, 0.4, { lengthM: 5.3, offsetM: 2.55 }),
+    ],
   },
   skin: {
     glazing: 'twinwall-10',
@@ -208,8 +233,8 @@ const fjellro = completeDesign({
     backWallM: 3.4,
     sunkM: 0.8,
     house: { heightM: 6.2, beyondM: 4, airC: 19 },
-    beds: [bedAt(0.1, 0.9, 0.7)],
-    benches: [benchAt(1.95, 0.5, 0.8)],
+    beds: [bedAt(0.1, 0.75, 0.7)],
+    benches: [benchAt(1.95, 0.5, 0.8, { lengthM: 5.2, offsetM: -0.9 })],
   },
   skin: {
     glazing: 'glass-2',
@@ -298,7 +323,12 @@ const saritas = completeDesign({
     ridgeHeightM: 3.8,
     ridgeAtM: 3.5,
     backWallM: 0.6,
-    beds: [bedAt(0.9, 1.1, 0.4), bedAt(2.7, 1.1, 0.4)],
+    // Round the rim on both sides of the door, and an island.
+    beds: [
+      aBed('rim bed', { aroundDeg: -35, spanDeg: 150, widthM: 0.75, heightM: 0.4 }),
+      aBed('rim bed', { aroundDeg: 102, spanDeg: 40, widthM: 0.75, heightM: 0.4 }),
+      bedAt(2.8, 1.2, 0.4, { lengthM: 2.8 }),
+    ],
   },
   skin: {
     glazing: 'twinwall-10',
@@ -321,7 +351,7 @@ const saritas = completeDesign({
         lengthM: 3.4,
         widthM: 1.1,
         heightM: 1,
-        atM: 4.9,
+        atM: 5.4,
         offsetM: 0,
         colour: 'black',
         openShare: 1,
@@ -381,7 +411,8 @@ const marschwinkel = completeDesign({
     ridgeHeightM: 3.4,
     ridgeAtM: 4,
     backWallM: 0.5,
-    beds: [bedAt(0.3, 1.1, 0.15), bedAt(1.85, 1.1, 0.15), bedAt(5.05, 1.1, 0.15), bedAt(6.6, 1.1, 0.15)],
+    // Between doors in both ends: as far as arms reach from one side, and from both.
+    beds: [0.2, 1.5, 5.1, 7.05].map((atM, i) => bedAt(atM, i % 3 === 0 ? 0.75 : 1.4, 0.15, { lengthM: 28.4 })),
   },
   skin: {
     glazing: 'film-2',

@@ -1,7 +1,7 @@
 export * from './types'
 export * from './look'
 export * from './demos'
-export { bedAt, benchAt, completeDesign } from './complete'
+export { bedAt, benchAt, completeDesign, type BedAlong } from './complete'
 export * from './migrate'
 export * from './branches'
 export * from './words'

@@ -1,4 +1,5 @@
 import type { AirStoreKindId } from '../air-stores/registry'
+import type { BedKindId } from '../beds/registry'
 import { type Drums, layDrums } from '../bodies/drums'
 import { LEAST_WALL_M } from '../bodies/wall'
 import { entry, VESSELS } from '../catalog'
@@ -32,6 +33,7 @@ const STEPS: readonly ((document: Tree) => Tree)[] = [
   withLinings,
   withoutLayers,
   withBeds,
+  withBedKinds,
   withFloor,
 ]
 
@@ -218,6 +220,15 @@ function withBeds(document: Tree): Tree {
   if (leafArea === undefined || !Array.isArray(beds)) return document
   const planted = beds.map((b: unknown) => (isTree(b) ? { leafArea, ...b } : b))
   return { ...document, breathe, shape: { ...shape, beds: planted } }
+}
+
+/** Every bed was as long as the house. */
+function withBedKinds(document: Tree): Tree {
+  const shape = tree(document.shape)
+  const { beds } = shape
+  if (!Array.isArray(beds) || !beds.some(b => isTree(b) && b.kind === undefined)) return document
+  const kind: BedKindId = 'bed'
+  return { ...document, shape: { ...shape, beds: beds.map((b: unknown) => (isTree(b) ? { kind, ...b } : b)) } }
 }
 
 /** Version 3 knew a floor of one material, under the paths alone; one of no thickness was bare earth. */

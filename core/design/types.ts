@@ -2,7 +2,7 @@ import { area, choice, count, group, list, text, type Value } from './field'
 import { AIM, CROP_CHOICE, type CROP_NEEDS } from './fields/aim'
 import { BREATHE } from './fields/breathe'
 import { BUILD } from './fields/build'
-import { BED, FORM_CHOICES, SHAPE } from './fields/shape'
+import { FORM_CHOICES, SHAPE } from './fields/shape'
 import { SITE, type HORIZON_POINT, type SPELL } from './fields/site'
 import { CHAIN_CHOICES, PART_CHOICES, type PartId, type PartName } from './fields/parts'
 import { SKIN, type OWN_MATERIAL } from './fields/skin'
@@ -76,7 +76,6 @@ export type CropChoice = Value<typeof CROP_CHOICE>
 export type CropMonth = CropChoice['months'][number]
 /** What a crop needs of air, soil and light. */
 export type OwnCropNeeds = Value<typeof CROP_NEEDS>
-export type Bed = Value<typeof BED>
 export type Bench = Design['shape']['benches'][number]
 export type Corner = Design['shape']['corners'][number]
 export type Cover = Design['skin']['cover']
@@ -84,6 +83,7 @@ export type HorizonPoint = Value<typeof HORIZON_POINT>
 export type Spell = Value<typeof SPELL>
 export type OwnMaterial = Value<typeof OWN_MATERIAL>
 export type { AirStore, AirStoreKindId } from '../air-stores/registry'
+export type { Bed, BedKindId } from '../beds/registry'
 export type { Body, BodyKindId } from '../bodies/registry'
 export type { Layer } from './fields/skin'
 export type { ClimatePlace, HourlyClimate, NormalsClimate } from './fields/climate'

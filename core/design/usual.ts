@@ -1,5 +1,6 @@
 import { WITH_WATER } from '../bodies/contents'
 import { DOOR } from '../openings/door'
+import { DOME_SIDES } from '../geometry/round'
 import { POST_M, rowFor } from '../openings/leaf'
 import { RIDGE_VENT } from '../openings/ridge-vent'
 import { VENT } from '../openings/vent'
@@ -61,7 +62,6 @@ export function airedDome(areaM2: number, acrossM: number, kneeWallM: number, st
     { runM: DOME_SIDES * (widestM + POST_M), heightM: cm(0.35 * facetM), widestM },
   )
 }
-const DOME_SIDES = 12
 
 /** Low vents and as many at the ridge, moved by wax, as near to a free area each as fits along a run; and a door. */
 export function airedBy(

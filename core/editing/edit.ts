@@ -1,3 +1,4 @@
+import { bedKind } from '../beds/registry'
 import { hasFront, makeOutline, ridgeForAngle, TIED, tiedShape } from '../geometry/section'
 import { CHAIN, rangeOf, type Bed, type ChainPart, type Corner, type Design, type Form } from '../design'
 
@@ -153,6 +154,7 @@ export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = [
     if (known) Object.assign(next, { [field]: known[field] })
   }
   if (form === 'a-frame') next.sunkM = 0
+  if (form !== 'dome') next.beds = shape.beds.map(b => (bedKind(b).notRound?.(b) ?? b) as Bed)
   if (form === 'lean-to')
     next.house = { ...shape.house, heightM: Math.max(shape.house.heightM, cm(shape.ridgeHeightM)) }
   // A dome is as long as it is wide.
@@ -165,7 +167,7 @@ export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = [
 /** Another width: the beds keep their share of the floor, a saltbox's ridge its place. */
 export function withWidth(shape: Shape, widthM: number): Shape {
   const k = widthM / shape.widthM
-  const beds = shape.beds.map((b): Bed => ({ ...b, atM: cm(b.atM * k), widthM: cm(b.widthM * k) }))
+  const beds = shape.beds.map(b => ({ ...b, ...bedKind(b).stretched(b, k) }) as Bed)
   return settled(
     {
       ...shape,
@@ -182,7 +184,7 @@ export function withWidth(shape: Shape, widthM: number): Shape {
 /** The sunny wall moved out (positive) or in, ridge and back wall left standing; the glazing angle follows. */
 export function withSunnyWallMoved(shape: Shape, byM: number): Shape {
   const widthM = cm(shape.widthM + byM)
-  const beds = shape.beds.map((b): Bed => ({ ...b, atM: cm(Math.max(0, b.atM + byM)) }))
+  const beds = shape.beds.map(b => ({ ...b, ...bedKind(b).moved(b, byM) }) as Bed)
   return settled(
     {
       ...shape,

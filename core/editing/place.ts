@@ -1,19 +1,26 @@
+import { aBed, bedKind, type BedKindId } from '../beds/registry'
+import type { BedKind } from '../beds/kind'
+import { lengthBetween, type BodyKind, type Grip } from '../bodies/kind'
+import { bodyName, kindOf } from '../bodies/registry'
+import { rangeOf, valueAt, type Bed, type Bench, type Body, type Design } from '../design'
+import { benchAt } from '../design/complete'
+import { accessOf, SHOULDERS_M, WHEELCHAIR_M } from '../geometry/access'
 import { misfits, type Misfit } from '../geometry/fit'
-import { freeStrips, lengthBetween, roomObjects, roomOf, type RoomObject } from '../geometry/objects'
+import { bedRoomOf, freeStrips, roomObjects, roomOf, type ObjectKind, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import { patchDesign, type Patch } from './edit'
-import type { BodyKind, Grip } from '../bodies/kind'
-import { bodyName, kindOf } from '../bodies/registry'
-import { rangeOf, valueAt, type Bench, type Body, type Design } from '../design'
+import { keepsWays } from './ways'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */
-export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1'> {
+export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1' | 'pieces'> {
   /** `bed-0`, `body-0` and so on. */
   id: string
   /** As the reader calls it: “Bed 1”. */
   name: string
-  /** What can be drawn out: its height, its width across, its length along. */
+  /** What can be drawn out: its height, its width across, its length along (round, where it lies round a dome). */
   sizes: { height: boolean; width: boolean; length: boolean }
+  /** It lies round the rim of a dome: moved along, it goes round. */
+  round: boolean
 }
 
 const GRID = 0.05
@@ -41,7 +48,9 @@ export function things(design: House): Thing[] {
       y1: o.y1,
       z0: o.z0,
       z1: o.z1,
+      pieces: o.pieces,
       sizes: { height: grips.height !== null, width: grips.width !== null, length: grips.length !== null },
+      round: isRound(design, o),
     }
   })
 }
@@ -54,27 +63,24 @@ function gripsOf(
   { kind, index }: Pick<Thing, 'kind' | 'index'>,
 ): Record<'width' | 'height' | 'length', Grip | null> {
   if (kind === 'body') return kindOf(design.store.bodies[index]!)
-  const least = (field: string) => ({ field, least: rangeOf(`shape.beds.0.${field}`)[0] })
-  return { width: least('widthM'), height: least('heightM'), length: null }
+  const height = { field: 'heightM', least: 0 }
+  if (kind === 'bed') {
+    const { width, length } = bedKind(design.shape.beds[index]!)
+    return { width, height, length }
+  }
+  return { width: { field: 'widthM', least: 0.2 }, height, length: { field: 'lengthM', least: 0.2 } }
 }
+
+/** Whether a thing lies round the rim of a dome. */
+const isRound = ({ shape }: House, { kind, index }: Pick<Thing, 'kind' | 'index'>): boolean =>
+  kind === 'bed' && bedKind(shape.beds[index]!).place === 'aroundDeg'
 
 /** Where a thing's fields stand in the document. */
 const placeOf = ({ kind, index }: Pick<Thing, 'kind' | 'index'>) =>
   kind === 'bed' ? `shape.beds.${index}` : kind === 'bench' ? `shape.benches.${index}` : `store.bodies.${index}`
 
-/**
- * Whether a thing can stand as it would after a change: in nothing else, through no roof, beds and benches clear of
- * their like.
- */
+/** Whether a thing can stand as it would after a change: in nothing else, through no roof. */
 function stands(design: House, thing: Pick<Thing, 'kind' | 'index'>, alone = false): boolean {
-  if (!alone && (thing.kind === 'bed' || thing.kind === 'bench')) {
-    const list = thing.kind === 'bed' ? design.shape.beds : design.shape.benches
-    const own = list[thing.index]!
-    if (
-      list.some((b, i) => i !== thing.index && own.atM < b.atM + b.widthM - 1e-9 && b.atM < own.atM + own.widthM - 1e-9)
-    )
-      return false
-  }
   const it = (o: Pick<Thing, 'kind' | 'index'> | null) => o?.kind === thing.kind && o.index === thing.index
   return !misfits(design).some(f => (it(f) || it(f.other)) && !(alone && f.other))
 }
@@ -113,23 +119,60 @@ function settle(design: House, thing: Thing, atM: number, alone = false): number
   return found === undefined ? thing.x0 : mm(Math.max(0, found))
 }
 
+/** Round the rim, things are put at steps of so many degrees. */
+const ROUND_DEG = 5
+const within180 = (deg: number) => ((((deg + 180) % 360) + 360) % 360) - 180
+
+/** Where round the rim a thing would come to lie, as near to what is wanted as it can. */
+function settleRound(design: House, thing: Thing, wantedDeg: number, alone = false): number {
+  const first = Math.round(wantedDeg / ROUND_DEG) * ROUND_DEG
+  for (let by = 0; by <= 180; by += ROUND_DEG)
+    for (const deg of [within180(first + by), within180(first - by)])
+      if (stands(after(design, [[`${placeOf(thing)}.aroundDeg`, deg]]), thing, alone)) return deg
+  return wantedDeg
+}
+
+/** Where a thing's middle is along the house, m from the house's own; round the rim, degrees from the sunny side. */
+export const alongOf = (design: House, thing: Pick<Thing, 'kind' | 'index'>): number => {
+  const place = placeOf(thing)
+  return valueAt(design as Design, `${place}.${isRound(design, thing) ? 'aroundDeg' : 'offsetM'}`) as number
+}
+
 /**
- * Moves a thing so that its near side stands `atM` from the sunny wall, or as near to that as it can. The changes keep
- * a sound design sound.
+ * Moves a thing so that its near side stands `atM` from the sunny wall, and its middle so far along from the house's
+ * own, or as near to that as it can; round the rim, so many degrees from the sunny side. The changes keep a sound
+ * design sound.
  */
-export function placed(design: House, id: string, atM: number): Patch[] {
+export function placed(design: House, id: string, atM: number, along: number | null = null): Patch[] {
   const thing = things(design).find(t => t.id === id)
-  return thing ? [[`${placeOf(thing)}.atM`, settle(design, thing, atM)]] : []
+  if (!thing) return []
+  const place = placeOf(thing)
+  if (thing.round) return along === null ? [] : [[`${place}.aroundDeg`, settleRound(design, thing, along)]]
+  if (along === null) return [[`${place}.atM`, settle(design, thing, atM)]]
+  const patches: Patch[] = [[`${place}.offsetM`, settleAlong(design, thing, along)]]
+  const moved = after(design, patches)
+  const at = settle(moved, things(moved).find(t => t.id === id)!, atM)
+  const both: Patch[] = [...patches, [`${place}.atM`, at]]
+  return stands(after(design, both), thing) ? both : [[`${place}.atM`, settle(design, thing, atM)]]
+}
+
+/** A thing's middle along the house: against an end where it is close to one, else on the grid, m from the middle. */
+function settleAlong({ shape }: House, { x0, x1, y0, y1 }: Thing, offsetM: number): number {
+  const most = (lengthBetween(roomOf(shape), x0, x1) - (y1 - y0)) / 2
+  const wanted = clamp(offsetM, -most, most)
+  const caught = [-most, most].find(e => Math.abs(e - wanted) < CATCH)
+  return Math.round((caught ?? grid(wanted)) * 1000) / 1000
 }
 
 /**
  * Another width, height or length of a thing, as near to what is wanted as its range, its neighbours and the roof
- * allow.
+ * allow. A length is drawn out at the east end, at the west end or, by itself, at both.
  */
 export function resized(
   design: House,
   id: string,
   size: { widthM?: number; heightM?: number; lengthM?: number },
+  end: 'east' | 'west' | 'both' = 'both',
 ): Patch[] {
   const thing = things(design).find(t => t.id === id)
   if (!thing) return []
@@ -137,24 +180,64 @@ export function resized(
   const place = placeOf(thing)
   const grips = gripsOf(design, thing)
   const room = makeOutline(design.shape).widthM
-  const draw = (grip: Grip | null, wanted: number | undefined, now: number, most: number) => {
+  const draw = (
+    grip: Grip | null,
+    wanted: number | undefined,
+    now: number,
+    most: number,
+    rest: (value: number) => Patch[] = () => [],
+  ) => {
     if (!grip || wanted === undefined) return
     const path = `${place}.${grip.field}`
-    const high = Math.max(grip.least, Math.min(rangeOf(path, design as Design)[1], most))
+    const [, highest] = rangeOf(path, design as Design)
+    const high = Math.max(grip.least, Math.min(highest, most))
     const to = clamp(grid(wanted), grip.least, high)
     // From what is wanted back to what it is, step by step, until it can stand.
     const steps = Math.ceil(Math.abs(to - now) / GRID)
     for (let k = 0; k <= steps; k++) {
       const value = k === steps ? now : Math.round((to + Math.sign(now - to) * k * GRID) * 1000) / 1000
-      if (k < steps && !stands(after(design, [...out, [path, value]]), thing)) continue
-      out.push([path, value])
+      const tried: Patch[] = [...out, [path, value], ...rest(value)]
+      if (k < steps && !stands(after(design, tried), thing)) continue
+      out.push(...tried.slice(out.length))
       return
     }
   }
+  if (thing.round) {
+    draw(grips.width, size.widthM, valueAt(design as Design, `${place}.widthM`) as number, Infinity)
+    draw(grips.height, size.heightM, thing.z1, Infinity)
+    return out
+  }
   draw(grips.width, size.widthM, thing.x1 - thing.x0, room - thing.x0)
   draw(grips.height, size.heightM, thing.z1, Infinity)
-  draw(grips.length, size.lengthM, thing.y1 - thing.y0, lengthBetween(design.shape, thing.x0, thing.x1))
+  const now = thing.y1 - thing.y0
+  const middle = (thing.y0 + thing.y1) / 2 - design.shape.lengthM / 2
+  draw(grips.length, size.lengthM, now, lengthBetween(roomOf(design.shape), thing.x0, thing.x1), value =>
+    end === 'both'
+      ? []
+      : [[`${place}.offsetM`, Math.round((middle + ((value - now) / 2) * (end === 'east' ? 1 : -1)) * 1000) / 1000]],
+  )
   return out
+}
+
+/** A thing that lies round the rim, drawn out to so many degrees from its one end, or from its other. */
+export function spread(design: House, id: string, endDeg: number, end: 'east' | 'west'): Patch[] {
+  const thing = things(design).find(t => t.id === id)
+  if (!thing?.round) return []
+  const { aroundDeg, spanDeg } = design.shape.beds[thing.index] as Extract<Bed, { kind: 'rim bed' }>
+  const sign = end === 'east' ? 1 : -1
+  const held = aroundDeg - (sign * spanDeg) / 2
+  const path = `${placeOf(thing)}.spanDeg`
+  const [low, high] = rangeOf(path, design as Design)
+  // Round the other way it would be longer than the rim.
+  const wanted = (((sign * (endDeg - held)) % 360) + 360) % 360
+  for (let span = Math.round(clamp(wanted, low, high) / ROUND_DEG) * ROUND_DEG; span >= low; span -= ROUND_DEG) {
+    const patches: Patch[] = [
+      [path, span],
+      [`${placeOf(thing)}.aroundDeg`, within180(held + (sign * span) / 2)],
+    ]
+    if (stands(after(design, patches), thing)) return patches
+  }
+  return []
 }
 
 const LOWER = [1, 0.8, 0.6, 0.4, 0.2, 0]
@@ -170,11 +253,11 @@ function* waysToStand(design: House, thing: Thing, alone = false): Generator<Pat
   const narrowed = thing.kind === 'body' ? null : grips.width
   const lowered = thing.kind === 'body' ? lowerings(design.store.bodies[thing.index]!) : null
   const cm = (v: number) => Math.floor(v * 100 + 1e-6) / 100
+  const wideM = narrowed ? (valueAt(design as Design, `${place}.${narrowed.field}`) as number) : 0
   for (const narrow of narrowed ? NARROWER : [1]) {
     for (const low of lowered ? lowered.keys() : grips.height ? LOWER.keys() : [0]) {
       const size: Patch[] = []
-      if (narrowed)
-        size.push([`${place}.${narrowed.field}`, Math.max(narrowed.least, cm(narrow * (thing.x1 - thing.x0)))])
+      if (narrowed) size.push([`${place}.${narrowed.field}`, Math.max(narrowed.least, cm(narrow * wideM))])
       if (lowered) size.push(...lowered[low]!.map(([field, value]) => [`${place}.${field}`, value] as const))
       else if (grips.height) {
         const { field, least } = grips.height
@@ -182,12 +265,15 @@ function* waysToStand(design: House, thing: Thing, alone = false): Generator<Pat
       }
       const smaller = after(design, size)
       const now = things(smaller).find(t => t.id === thing.id)!
+      if (thing.round) {
+        yield [...size, [`${place}.aroundDeg`, settleRound(smaller, now, alongOf(design, thing), alone)]]
+        continue
+      }
       const atM = settle(smaller, now, thing.x0, alone)
-      const most = cm(lengthBetween(design.shape, atM, atM + now.x1 - now.x0))
+      const most = cm(lengthBetween(roomOf(design.shape), atM, atM + now.x1 - now.x0))
       const { length } = grips
-      const lengthM = length && (valueAt(design as Design, `${place}.${length.field}`) as number)
-      if (length && lengthM! > 0)
-        size.push([`${place}.${length.field}`, Math.max(length.least, Math.min(lengthM!, most))])
+      const lengthM = length && (valueAt(design as Design, `${place}.${length.field}`) as number | null)
+      if (length && lengthM) size.push([`${place}.${length.field}`, Math.max(length.least, Math.min(lengthM, most))])
       yield [...size, [`${place}.atM`, atM]]
     }
   }
@@ -258,50 +344,66 @@ export interface Gap {
   narrow: boolean
 }
 
-/** A way that a person with a barrow needs, and one with a wheelchair, m. */
-const PATH_M = 0.45
-export const WHEELCHAIR_M = 0.9
-
 /**
  * Free floor across the section, from the sunny wall to the back wall; slits that nobody would walk through are left
  * out.
  */
 export function clearances(design: Pick<Design, 'shape' | 'store' | 'aim'>): Gap[] {
-  const need = design.aim.practical.wheelchair ? WHEELCHAIR_M : PATH_M
+  const need = design.aim.practical.wheelchair ? WHEELCHAIR_M : SHOULDERS_M
   return freeStrips(design).map(({ x0, x1 }) => ({ x0, x1, widthM: x1 - x0, narrow: x1 - x0 < need - 1e-9 }))
 }
 
-/** A free place for another bed or bench of that width, m from the sunny wall; null where there is none. */
-export function freePlace(
-  beds: readonly Pick<Bench, 'atM' | 'widthM'>[],
-  widthM: number,
-  roomM: number,
-): number | null {
-  for (let at = 0.15; at + widthM <= roomM + 1e-9; at += GRID) {
-    if (beds.every(b => at >= b.atM + b.widthM || at + widthM <= b.atM)) return Math.round(at * 100) / 100
-  }
-  return null
-}
-
 /**
- * Another body of a kind where there is room for it, alike to one or fresh; shorter and shorter until it fits. null
- * where there is no free floor.
+ * Another body of a kind where there is room for it, alike to one or fresh; shorter and shorter until it fits. It leaves
+ * the ways to all else, where that can be; `strictly`, there is none that does not. null where there is no free floor.
  */
-export function freeBody(design: House, kind: BodyKind, alike?: Body): Body | null {
-  const index = design.store.bodies.length
-  const made = (alike ?? kind.fresh(roomOf(design.shape))) as Body
-  const withIt = (body: Body): House => ({
-    ...design,
-    store: { ...design.store, bodies: [...design.store.bodies, body] },
-  })
+export const freeBody = (design: Design, kind: BodyKind, alike?: Body, strictly = false): Body | null =>
+  freeThing(design, 'body', (alike ?? kind.fresh(roomOf(design.shape))) as Body, strictly)
+
+/** Another bed of a kind, alike to one or fresh, where there is room for it; null where there is none. */
+export const freeBed = (design: Design, kind: BedKind, alike?: Bed): Bed | null =>
+  freeThing(
+    design,
+    'bed',
+    alike ?? (aBed(kind.kind as BedKindId, kind.fresh(bedRoomOf(design.shape)) as object) as Bed),
+  )
+
+/** Another bench where there is room for it; null where there is none. */
+export const freeBench = (design: Design): Bench | null => freeThing(design, 'bench', benchAt(0.15, 0.6, 0.8))
+
+/** Parts of the house's length that another bed or bench is tried at where none as long as the house finds room. */
+const SHORTER = [0.7, 0.5, 0.35, 0.25]
+
+function freeThing<T extends object>(design: Design, kind: ObjectKind, made: T, strictly = false): T | null {
+  const lists = { bed: design.shape.beds, bench: design.shape.benches, body: design.store.bodies }
+  const index = lists[kind].length
+  const path = kind === 'body' ? 'store.bodies' : kind === 'bed' ? 'shape.beds' : 'shape.benches'
   const before = misfits(design).length
-  const thing = things(withIt(made))[roomObjects(design).length]!
-  const house = withIt(made)
-  for (const patches of [[], ...waysToStand(house, thing)]) {
-    const tried = after(house, patches)
-    if (misfits(tried).length <= before && stands(tried, thing)) return tried.store.bodies[index]!
+  const ways = accessOf(design)
+  /** Where it would stand, but for who is shut out by it. */
+  let inTheWay: T | null = null
+  const found = (thing: T): T | null => {
+    const start = patchDesign(design, [[path, [...lists[kind], thing]]])
+    const it = things(start).find(t => t.kind === kind && t.index === index)!
+    for (const patches of [[], ...waysToStand(start, it)]) {
+      const house = patchDesign(start, patches)
+      if (misfits(house).length > before || !stands(house, { kind, index })) continue
+      const stood = valueAt(house, `${path}.${index}`) as T
+      if (keepsWays(ways, accessOf(house))) return stood
+      inTheWay ??= stood
+    }
+    return null
   }
-  return null
+  const whole = found(made)
+  if (whole) return whole
+  const lengthM = design.shape.lengthM
+  const shorter = kind === 'body' || !('lengthM' in made) ? [] : SHORTER.map(s => Math.floor(s * lengthM * 20) / 20)
+  for (const long of shorter.filter(l => l >= 0.6))
+    for (const offsetM of [0, (long - lengthM) / 2, (lengthM - long) / 2]) {
+      const part = found({ ...made, lengthM: long, offsetM: Math.round(offsetM * 100) / 100 })
+      if (part) return part
+    }
+  return strictly ? null : inTheWay
 }
 
 /**

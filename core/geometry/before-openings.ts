@@ -1,7 +1,8 @@
 import type { Design } from '../design/types'
 import { openingKind } from '../openings/registry'
 import { laidLeaves, leafPolygons } from './leaves'
-import { roomObjects, type RoomObject } from './objects'
+import { edgesOf } from './footprint'
+import { inPieces, roomObjects, type RoomObject } from './objects'
 import { outwardOf } from './part-planes'
 import { makeOutline } from './section'
 import { along, partOn, planeOf, type Vec } from './vec'
@@ -30,16 +31,18 @@ export function blockedDoors(design: Pick<Design, 'shape' | 'skin' | 'store'>): 
   })
   if (doors.length === 0) return []
   // Benches are stepped round, and gaps between vessels are not looked at.
-  const things = roomObjects(design).filter(t => t.kind !== 'bench' && t.z1 >= 0.05)
+  const things = inPieces(roomObjects(design)).filter(t => t.kind !== 'bench' && t.z1 >= 0.05)
   return doors.flatMap(({ index, planes, rect }) => {
     const { origin, across } = planes[0]!
     const out = outwardOf(planes[0]!)
     const at = (u: number, inward: number): Vec => along([origin[0], origin[1], 0], u, across, -inward, out)
     const [u0, u1] = [rect.u0 + SQUEEZE_M, rect.u1 - SQUEEZE_M]
     const step = [at(u0, 0), at(u1, 0), at(u1, STEP_IN_M), at(u0, STEP_IN_M)]
-    const thing = things.find(({ x0, x1, y0, y1 }) => {
-      const bounds = [(p: Vec) => p[0] - x0, (p: Vec) => x1 - p[0], (p: Vec) => p[1] - y0, (p: Vec) => y1 - p[1]]
-      const within = bounds.reduce<readonly Vec[]>((left, side) => partOn(left, side), step)
+    const thing = things.find(({ pieces }) => {
+      const edges = edgesOf(pieces[0]!)
+      let within: readonly Vec[] = step
+      for (let i = 0; i < edges.length; i += 3)
+        within = partOn(within, p => edges[i]! * p[0] + edges[i + 1]! * p[1] - edges[i + 2]!)
       return within.length > 2 && planeOf(within).areaM2 > 1e-6
     })
     return thing ? [{ index, thing }] : []
@@ -84,7 +87,7 @@ const shared = ([a0, a1]: readonly [number, number], b0: number, b1: number) =>
 export function blockedOpenings(design: Pick<Design, 'shape' | 'skin' | 'store'>): BlockedOpening[] {
   const { shape } = design
   if (shape.form === 'dome') return []
-  const things = roomObjects(design).filter(o => o.kind !== 'bench')
+  const things = inPieces(roomObjects(design)).filter(o => o.kind !== 'bench')
   const { widthM, lengthM } = shape
   const gapOf: Record<string, (t: RoomObject) => number> = {
     eastEnd: t => lengthM - t.y1,
@@ -93,14 +96,17 @@ export function blockedOpenings(design: Pick<Design, 'shape' | 'skin' | 'store'>
     kneeWall: t => t.x0,
     front: t => t.x0,
   }
-  const found = new Map<number, { area: number; by: Map<RoomObject, number>; lost: number }>()
+  const found = new Map<
+    number,
+    { area: number; by: Map<string, { thing: RoomObject; hidden: number }>; lost: number }
+  >()
   for (const { index, part, x, y, z } of breathingLeaves(design)) {
     const away = gapOf[part]
     if (!away) continue
     const end = part === 'eastEnd' || part === 'westEnd'
     const across = end ? x : y
     const area = Math.max(1e-9, (across[1] - across[0]) * (z[1] - z[0]))
-    const its = found.get(index) ?? { area: 0, by: new Map<RoomObject, number>(), lost: 0 }
+    const its = found.get(index) ?? { area: 0, by: new Map<string, { thing: RoomObject; hidden: number }>(), lost: 0 }
     found.set(index, its)
     its.area += area
     let lost = 0
@@ -109,15 +115,17 @@ export function blockedOpenings(design: Pick<Design, 'shape' | 'skin' | 'store'>
       if (gap >= NEAR_M) continue
       const hidden = (end ? shared(across, t.x0, t.x1) : shared(across, t.y0, t.y1)) * shared(z, t.z0, t.z1)
       if (hidden <= 0) continue
-      its.by.set(t, (its.by.get(t) ?? 0) + hidden)
+      const key = `${t.kind} ${t.index}`
+      its.by.set(key, { thing: t, hidden: (its.by.get(key)?.hidden ?? 0) + hidden })
       lost += hidden * (1 - Math.max(0, gap) / NEAR_M)
     }
     its.lost += Math.min(area, lost)
   }
   return [...found].flatMap(([index, { area, by, lost }]): BlockedOpening[] => {
-    const worst = [...by].sort((a, b) => b[1] - a[1])[0]
+    const worst = [...by.values()].sort((a, b) => b.hidden - a.hidden)[0]
     if (!worst) return []
-    const [{ kind, index: at }, hidden] = worst
+    const { hidden } = worst
+    const { kind, index: at } = worst.thing
     return [{ index, thing: { kind, index: at }, share: hidden / area, free: 1 - lost / area }]
   })
 }

@@ -1,6 +1,7 @@
 import type { Design, PartId } from '../design/types'
 import { domeFacetSolid } from './parts'
-import { DOME_RINGS, DOME_SIDES, type Outline } from './section'
+import { DOME_RINGS, DOME_SIDES } from './round'
+import type { Outline } from './section'
 import type { Vec } from './vec'
 
 /** A flat piece of a dome: of its riser wall (ring −1), or of a ring over it. */

@@ -1,7 +1,9 @@
-import { metres as m } from '../bodies/kind'
+import { bedKind } from '../beds/registry'
+import { metres as m, tooLong } from '../bodies/kind'
 import { bodyName, kindOf } from '../bodies/registry'
 import type { Design, Fault } from '../design/types'
-import { roomObjects, roomOf, type ObjectKind, type RoomObject } from './objects'
+import { footprintM2, isRectangle, reachOf, sharedPiece, sidesOf, type Footprint } from './footprint'
+import { bedRoomOf, roomObjects, roomOf, type ObjectKind, type RoomObject } from './objects'
 import { clearHeightAt, makeOutline, type Outline } from './section'
 
 type House = Pick<Design, 'shape' | 'store'>
@@ -28,45 +30,67 @@ const isPlural = ({ store }: House, o: Pick<RoomObject, 'kind' | 'index'>) =>
 /** Where in the document a thing stands, and the field that says how high it is. */
 function pathsOf({ store }: House, { kind, index }: Pick<RoomObject, 'kind' | 'index'>) {
   if (kind === 'body') return { own: `store.bodies[${index}]`, height: kindOf(store.bodies[index]!).heightField }
-  return { own: kind === 'bed' ? `shape.beds[${index}]` : `shape.benches[${index}]`, height: 'heightM' }
+  return { own: `shape.${kind === 'bed' ? 'beds' : 'benches'}[${index}]`, height: 'heightM' }
+}
+
+/** Height under roof and glazing over a place of the floor, m. */
+export function clearOverPlace(shape: Design['shape'], outline: Outline, x: number, y: number): number {
+  if (shape.form !== 'dome') return clearHeightAt(outline, Math.min(outline.widthM, Math.max(0, x)))
+  const off = Math.hypot((2 * x) / shape.widthM - 1, (2 * y) / shape.lengthM - 1)
+  return outline.kneeWallM + (outline.ridgeHeightM - outline.kneeWallM) * Math.sqrt(Math.max(0, 1 - off * off))
 }
 
 /** Least height under roof and glazing over a thing's top, m: over its corners, since the room bulges outwards. */
-function clearOver(shape: Design['shape'], outline: Outline, o: Pick<RoomObject, 'x0' | 'x1' | 'y0' | 'y1'>): number {
-  let least = Infinity
-  for (const x of [o.x0, o.x1]) {
-    if (shape.form !== 'dome') least = Math.min(least, clearHeightAt(outline, Math.min(outline.widthM, Math.max(0, x))))
-    else {
-      for (const y of [o.y0, o.y1]) {
-        const off = Math.hypot((2 * x) / shape.widthM - 1, (2 * y) / shape.lengthM - 1)
-        least = Math.min(
-          least,
-          outline.kneeWallM + (outline.ridgeHeightM - outline.kneeWallM) * Math.sqrt(Math.max(0, 1 - off * off)),
-        )
-      }
-    }
-  }
-  return least
-}
+const clearOver = (shape: Design['shape'], outline: Outline, { pieces }: Pick<RoomObject, 'pieces'>): number =>
+  Math.min(...pieces.flat().map(([x, y]) => clearOverPlace(shape, outline, x, y)))
 
 const apart = (a0: number, a1: number, b0: number, b1: number, near = NEAR_M) => a1 - b0 < near || b1 - a0 < near
 
-/** Two things take the same room. Beds among each other, and benches, are the section's own concern. */
+/** Beds among each other, and benches, stand against each other to a hair. */
+const FLUSH_M = 1e-6
+
+/** Two things take the same room. */
 function collide(a: RoomObject, b: RoomObject): boolean {
-  if (a.kind === b.kind && a.kind !== 'body') return false
   const flat = Math.min(NEAR_M, (a.z1 - a.z0) / 2, (b.z1 - b.z0) / 2)
-  return !apart(a.x0, a.x1, b.x0, b.x1) && !apart(a.y0, a.y1, b.y0, b.y1) && !apart(a.z0, a.z1, b.z0, b.z1, flat)
+  // Benches among each other take the floor, whatever their heights.
+  const like = a.kind === b.kind && a.kind !== 'body'
+  const near = like ? FLUSH_M : NEAR_M
+  if (apart(a.x0, a.x1, b.x0, b.x1, near) || apart(a.y0, a.y1, b.y0, b.y1, near)) return false
+  if (!like && apart(a.z0, a.z1, b.z0, b.z1, flat)) return false
+  return a.pieces.some(p => b.pieces.some(q => meet(p, q, near)))
 }
+
+/** Whether two pieces of floor overlap by more than so much, m. */
+function meet(p: Footprint, q: Footprint, near: number): boolean {
+  const [a, b] = [reachOf([p]), reachOf([q])]
+  if (apart(a.x0, a.x1, b.x0, b.x1, near) || apart(a.y0, a.y1, b.y0, b.y1, near)) return false
+  if (isRectangle(p) && isRectangle(q)) return true
+  const both = sharedPiece(p, q)
+  const around = sidesOf(both).reduce((sum, [c, d]) => sum + Math.hypot(d[0] - c[0], d[1] - c[1]), 0)
+  return footprintM2(both) > (near * around) / 2
+}
+
+/** What of a thing's own sizes does not fit the room. */
+function unfitSize({ shape, store }: House, { kind, index }: RoomObject) {
+  const room = roomOf(shape)
+  if (kind === 'body') return kindOf(store.bodies[index]!).unfit(store.bodies[index]!, room)
+  if (kind === 'bed') return bedKind(shape.beds[index]!).unfit(shape.beds[index]!, bedRoomOf(shape))
+  const { atM, widthM, lengthM } = shape.benches[index]!
+  return lengthM === null ? null : tooLong(room, atM, atM + widthM, lengthM)
+}
+
+/** Where along the house a thing stands that is not as long as it. */
+const along = ({ y0, y1 }: RoomObject, lengthM: number): string =>
+  y1 - y0 > 0.9 * lengthM ? '' : `, and ${m(y0)} to ${m(y1)} from the west end`
 
 /**
  * Everything in a house that stands through its skin or in something else, or does not fit on its floor. The shape
  * itself must be sound.
  */
 export function misfits(design: House): Misfit[] {
-  const { shape, store } = design
+  const { shape } = design
   const out: Misfit[] = []
   const outline = makeOutline(shape)
-  const room = roomOf(shape)
   const add = (
     o: Pick<RoomObject, 'kind' | 'index'>,
     field: string,
@@ -77,9 +101,7 @@ export function misfits(design: House): Misfit[] {
   const objects = roomObjects(design)
   const unfit = new Set<RoomObject>()
   for (const o of objects) {
-    if (o.kind !== 'body') continue
-    const body = store.bodies[o.index]!
-    const fault = kindOf(body).unfit(body, room)
+    const fault = unfitSize(design, o)
     if (fault) {
       unfit.add(o)
       add(o, fault.field, fault.message, fault.allowed)
@@ -103,10 +125,10 @@ export function misfits(design: House): Misfit[] {
     if (other)
       add(
         o,
-        'atM',
+        o.kind === 'bed' ? bedKind(shape.beds[o.index]!).place : 'atM',
         `${stand} in ${objectName(design, other)}`,
         `a place clear of ${objectName(design, other)}, which takes ${m(other.x0)} to ${m(other.x1)} ` +
-          `from the sunny wall`,
+          `from the sunny wall${along(other, shape.lengthM)}`,
         { kind: other.kind, index: other.index },
       )
   }

@@ -1,5 +1,5 @@
 import type { Design, Layer } from '../design/types'
-import { pathStrip } from './objects'
+import { inPieces, pathStrip, roomObjects } from './objects'
 import { makeOutline } from './section'
 
 /** A strip of floor across the width, m from the sunny wall, and what it is made of from below upwards. */
@@ -9,13 +9,18 @@ export interface FloorStrip {
   layers: readonly Layer[]
 }
 
-/** The floor from the sunny wall to the back, strip by strip: under beds, on the path, and the rest. */
+/**
+ * The floor from the sunny wall to the back in the middle of the house, strip by strip: under beds, on the path, and
+ * the rest.
+ */
 export function floorStrips(design: Pick<Design, 'shape' | 'store'>): FloorStrip[] {
   const { widthM } = makeOutline(design.shape)
   const { path, beds, rest } = design.store.floor
   const way = path ? pathStrip(design) : null
+  const middle = design.shape.lengthM / 2
+  const onBeds = inPieces(roomObjects(design).filter(o => o.kind === 'bed')).filter(o => o.y0 < middle && o.y1 > middle)
   const own = [
-    ...design.shape.beds.map(b => ({ x0: b.atM, x1: Math.min(widthM, b.atM + b.widthM), layers: beds })),
+    ...onBeds.map(b => ({ x0: b.x0, x1: Math.min(widthM, b.x1), layers: beds })),
     ...(way && path ? [{ ...way, layers: path }] : []),
   ].sort((a, b) => a.x0 - b.x0)
   const out: FloorStrip[] = []

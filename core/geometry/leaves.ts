@@ -6,7 +6,8 @@ import { openingKind } from '../openings/registry'
 import { leafLayers } from './leaf-layers'
 import { isHouseWall, madeOf, type PaneCover } from './parts'
 import { halfAt, hostOf, partPlanes, rectPolygon, type PartPlane, type PartRect } from './part-planes'
-import { DOME_SIDES, type Outline } from './section'
+import { DOME_SIDES } from './round'
+import type { Outline } from './section'
 import type { Vec } from './vec'
 
 type House = Pick<Design, 'shape' | 'skin'>

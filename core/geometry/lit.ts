@@ -1,5 +1,5 @@
 import { distanceTo, sectionSegments } from './ray'
-import type { FaceId } from './scene'
+import type { FaceId } from './faces'
 import type { Point } from './section'
 import type { Building } from './surfaces'
 

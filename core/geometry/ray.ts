@@ -1,6 +1,6 @@
 import { boxFaces } from './objects'
 import type { Point } from './section'
-import { faceOfObject, type FaceId } from './scene'
+import { faceOfObject, type FaceId } from './faces'
 import type { Building } from './surfaces'
 
 const { abs, hypot } = Math

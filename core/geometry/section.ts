@@ -1,5 +1,6 @@
 import { RAD } from '../physics/constants'
-import { CHAIN, PART_NAMES, type Bench, type ChainPart, type Corner, type Design, type Form } from '../design/types'
+import { DOME_RINGS } from './round'
+import { CHAIN, PART_NAMES, type ChainPart, type Corner, type Design, type Form } from '../design/types'
 
 /** A point of the section: x from the sunny wall's inside face towards the pole, z up from the floor, m. */
 export interface Point {
@@ -45,9 +46,6 @@ export interface Outline extends Omit<Shape, 'corners'> {
 const DEG = 1 / RAD
 /** Flat pieces that stand for a curve. */
 const ARCH_PIECES = 5
-/** Rings of a dome between its riser wall and its top, and sides to each ring. */
-export const DOME_RINGS = 3
-export const DOME_SIDES = 12
 
 /** Fields of a shape that a form ties to others or does not have: what stands in them there was not chosen. */
 export const TIED: Record<Form, readonly (keyof Design['shape'])[]> = {
@@ -278,15 +276,6 @@ export function outlineFaults(shape: Design['shape'], angles: readonly [number, 
     add('house.heightM', 'is lower than the greenhouse that leans on it', `at least ${m(o.ridgeHeightM)}`)
   const slope = o.edges.filter(e => e.part === 'sunnySlope').reduce((sum, e) => sum + edgeLength(e), 0)
   if (shape.shadeStripM > 0.95 * slope) add('shadeStripM', 'covers the whole sunny slope', `at most ${m(0.95 * slope)}`)
-  for (const name of ['beds', 'benches'] as const) {
-    shape[name].forEach((bed, i) => {
-      const one = name === 'beds' ? 'bed' : 'bench'
-      if (bed.atM + bed.widthM > shape.widthM + 1e-9)
-        add(`${name}[${i}].atM`, 'runs through the back wall', `near edge plus width at most ${m(shape.widthM)}`)
-      const other = shape[name].findIndex((b, j) => j < i && overlaps(b, bed))
-      if (other >= 0) add(`${name}[${i}].atM`, `overlaps ${one} ${other + 1}`, `${name} that stand apart`)
-    })
-  }
   return out
 }
 
@@ -325,13 +314,6 @@ function cornerFaults({ corners, widthM }: Design['shape']): { field: string; me
       add(i, '', 'dents the section', 'corners that all stand out, as seen from outside')
   })
   return out
-}
-
-/** Where something stands that runs the length of the house. */
-type Along = Pick<Bench, 'atM' | 'widthM'>
-
-function overlaps(a: Along, b: Along): boolean {
-  return a.atM < b.atM + b.widthM - 1e-9 && b.atM < a.atM + a.widthM - 1e-9
 }
 
 /** Azimuth that the sunny side faces, degrees from true north: the equator's, turned to the east by a positive turn. */

@@ -1,5 +1,6 @@
 import type { Design } from '../design/types'
-import type { SceneExtras, Screen } from './scene'
+import type { SceneExtras } from './ray-cast'
+import type { Screen } from './ray-shapes'
 import type { Outline } from './section'
 
 /** A strip inside the glass starts this far below it, so that it is not the glass. */

@@ -5,7 +5,8 @@ import { domeFacets, domeFloor } from './dome'
 import { dormersOf, drawnOut } from './dormers'
 import { dormerLayers } from './leaf-layers'
 import { leafMakes } from './leaves'
-import { roomObjects, type RoomObject } from './objects'
+import { footprintM2, footprintOf, rectangleOf, sharedPiece, type Footprint } from './footprint'
+import { feetOfWalls, pathStrip, roomObjects, standsOnM2, type FootOfWall, type RoomObject } from './objects'
 import {
   leafFaceOf,
   liningsOn,
@@ -69,12 +70,16 @@ export interface Building {
   /** Night covers: the house's, then those of parts that have their own. */
   covers: PaneCover[]
   objects: RoomObject[]
+  /** Upright walls where they stand on the floor. */
+  walls: FootOfWall[]
   lengthM: number
   sunnyAzimuthDeg: number
   /** Azimuth of the y direction: towards the east end. */
   eastAzimuthDeg: number
   floorAreaM2: number
   bedAreaM2: number
+  /** Of the widest way through, what no bed stands on, m². */
+  pathM2: number
   perimeterM: number
   volumeM3: number
   /** Height of the ground outside over the floor, m: its mean, and at x of the section. */
@@ -198,12 +203,28 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
     sunnyAzimuthDeg: sunny,
     eastAzimuthDeg: east,
     floorAreaM2: floor.areaM2,
-    bedAreaM2: objects.filter(o => o.kind === 'bed').reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0),
+    walls: feetOfWalls(shape, outline),
+    pathM2: pathM2({ shape, store: design.store }, floor.polygon, objects),
+    bedAreaM2: objects.filter(o => o.kind === 'bed').reduce((sum, o) => sum + standsOnM2(o), 0),
     perimeterM,
     volumeM3: volumeM3(surfaces),
     sunkM: Math.max(0, shape.sunkM + shape.riseM / 2),
     groundAt: x => groundAt(shape, x),
   }
+}
+
+/** Area of the path, m². */
+function pathM2(
+  design: Pick<Design, 'shape' | 'store'>,
+  floor: readonly Vec[],
+  objects: readonly RoomObject[],
+): number {
+  const strip = pathStrip(design)
+  if (!strip) return 0
+  const way = rectangleOf(strip.x0, strip.x1, 0, design.shape.lengthM)
+  const within = (piece: Footprint) => footprintM2(sharedPiece(piece, way))
+  const onBeds = objects.filter(o => o.kind === 'bed').flatMap(o => o.pieces)
+  return within(footprintOf(floor)) - onBeds.reduce((sum, p) => sum + within(p), 0)
 }
 
 /** What a piece of skin is, besides its corners. */

@@ -1,4 +1,5 @@
 import type { Material } from '../catalog'
+import { footprintM2, isRectangle, rectangleOf, sharedPiece, sidesOf, type Footprint } from '../geometry/footprint'
 
 const { max, min } = Math
 
@@ -19,13 +20,12 @@ export const LEAST_SUNK_M = 0.02
 
 /** What the ground slice is cut from: the section and what is buried at its edge. */
 export interface GroundInput {
-  /** Inside width of the section and where its floor changes from bed to path and back, m. */
-  widthM: number
-  /** Stretches of floor that beds take, and the path where it is made otherwise than the rest, m. */
-  beds: readonly { x0: number; x1: number }[]
+  /** The floor, and what of it each bed takes, m. */
+  floor: Footprint
+  beds: readonly (readonly Footprint[])[]
+  /** The strip of it that is path where that is made otherwise than the rest, m from the sunny wall. */
   path: { x0: number; x1: number } | null
-  /** Area of floor and length round it: the slice stands for the floor's area, its edges for the perimeter. */
-  floorAreaM2: number
+  /** Length round the floor, m: the slice's edges stand for it. */
   perimeterM: number
   sunkM: number
   soil: Pick<Material, 'conductivity' | 'density' | 'specificHeat'>
@@ -41,6 +41,15 @@ export interface GroundInput {
 export interface FloorColumn {
   x0: number
   x1: number
+  areaM2: number
+  /** Of the perimeter, what is at its edge, 0–1. */
+  edgeShare: number
+}
+
+/** What lies on a column: a bed, the path, or the rest of the floor. */
+export interface FloorTop {
+  /** The column, by its place among them. */
+  column: number
   /** Which bed stands on it; −1 for none. */
   bed: number
   path: boolean
@@ -55,6 +64,8 @@ export interface FloorColumn {
  */
 export interface GroundSlice {
   floor: FloorColumn[]
+  /** What lies on the columns; column by column. */
+  tops: FloorTop[]
   /** Heights of the rows below the floor, and of the rows beside a sunk wall from the surface down, m. */
   rowsM: number[]
   sunkRowsM: number[]
@@ -70,7 +81,7 @@ export interface GroundSlice {
   /** To the next column, W/K: `[column * rows + row]`, last column 0; outside alike. */
   floorAcross: Float64Array
   outsideAcross: Float64Array
-  /** From the two outermost floor columns to the first outside column, by row, W/K: each gets half. */
+  /** From the edge of the floor to the first outside column, by row, W/K: each column has its share. */
   edge: Float64Array
   /** From the surface to the top outside cells without film or snow, W/K by outside column. */
   surfaceArea: Float64Array
@@ -88,11 +99,11 @@ export interface GroundSlice {
 
 /** Cuts the ground of a building. Lengths above 0; resistances 0 or more. */
 export function makeGroundSlice(input: GroundInput): GroundSlice {
-  const { widthM, floorAreaM2, perimeterM, sunkM, soil } = input
+  const { perimeterM, sunkM, soil } = input
   const k = soil.conductivity
   const c = soil.density * soil.specificHeat
-  const along = floorAreaM2 / widthM
-  const floor = cutFloor(input).map(col => ({ ...col, areaM2: (col.x1 - col.x0) * along }))
+  const floor = cutFloor(input)
+  const tops = topsOn(floor, input)
   const rows = ROWS.length
   const sunkCount = sunkM > LEAST_SUNK_M ? max(1, Math.ceil(sunkM / SUNK_ROW)) : 0
   const sunkRowsM = Array.from({ length: sunkCount }, () => sunkM / sunkCount)
@@ -107,6 +118,7 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
   const columns = OUTSIDE_COLUMNS.length
   const slice: GroundSlice = {
     floor,
+    tops,
     rowsM: ROWS,
     sunkRowsM,
     outsideWidthsM: OUTSIDE_COLUMNS,
@@ -130,7 +142,7 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
       const dz = ROWS[r]!
       slice.floorCapacity[i * rows + r] = col.areaM2 * dz * c
       if (r + 1 < rows) slice.floorDown[i * rows + r] = (col.areaM2 * k) / ((dz + ROWS[r + 1]!) / 2)
-      if (next) slice.floorAcross[i * rows + r] = (along * dz * k) / ((col.x1 - col.x0 + next.x1 - next.x0) / 2)
+      if (next) slice.floorAcross[i * rows + r] = (alongBetween(col, next) * dz * k) / ((next.x1 - col.x0) / 2)
     }
   })
   // The board stands in the plane of the wall; a row that it ends in is parted by depth.
@@ -209,7 +221,7 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
           g += s.floorAcross[at - rows]!
           sum += s.floorAcross[at - rows]! * floor[at - rows]!
         }
-        const sides = ((i === 0 ? 0.5 : 0) + (i === last ? 0.5 : 0)) * s.edge[r]!
+        const sides = s.floor[i]!.edgeShare * s.edge[r]!
         g += sides
         sum += sides * out[(sunk + r) * columns]!
         settle(floor, at, sum, g)
@@ -229,7 +241,7 @@ function steadyFlow(s: GroundSlice, cover: readonly number[], wall: number): num
           sum += s.outsideAcross[at - 1]! * out[at - 1]!
         } else if (r >= sunk) {
           g += s.edge[r - sunk]!
-          sum += (s.edge[r - sunk]! * (floor[r - sunk]! + floor[last * rows + r - sunk]!)) / 2
+          for (let i = 0; i <= last; i++) sum += s.edge[r - sunk]! * s.floor[i]!.edgeShare * floor[i * rows + r - sunk]!
         } else {
           g += s.wall[r]!
           sum += s.wall[r]! * face
@@ -256,43 +268,77 @@ function skirtRow(depthM: readonly number[], rows: readonly number[]): number {
   return best
 }
 
+/** How long two neighbouring columns are where they meet, m: the mean of both. */
+const alongBetween = (a: FloorColumn, b: FloorColumn) => (a.areaM2 / (a.x1 - a.x0) + b.areaM2 / (b.x1 - b.x0)) / 2
+
 /** Columns of floor: broken where beds begin and end, fine beside the walls. */
-function cutFloor({ widthM, beds, path }: GroundInput): Omit<FloorColumn, 'areaM2'>[] {
-  const breaks = path ? [...beds, path] : beds
-  const marks = [0, widthM, ...breaks.flatMap(b => [max(0, b.x0), min(widthM, b.x1)])].sort((a, b) => a - b)
-  type Strip = Omit<FloorColumn, 'areaM2'>
-  const strips: Strip[] = []
-  for (let i = 0; i + 1 < marks.length; i++) {
-    const x0 = marks[i]!
-    const x1 = marks[i + 1]!
-    if (x1 - x0 < 1e-6) continue
-    const middle = (x0 + x1) / 2
-    const bed = beds.findIndex(b => middle > b.x0 && middle < b.x1)
-    const onPath = bed < 0 && path !== null && middle > path.x0 && middle < path.x1
-    const before = strips[strips.length - 1]
-    if (before && before.bed === bed && before.path === onPath) before.x1 = x1
-    else strips.push({ x0, x1, bed, path: onPath })
-  }
-  // What is too narrow to be a column of its own goes with its neighbour.
-  for (let i = strips.length - 1; i >= 0 && strips.length > 1; i--) {
-    const s = strips[i]!
-    if (s.x1 - s.x0 >= NARROWEST) continue
-    if (i > 0) strips[i - 1]!.x1 = s.x1
-    else strips[1]!.x0 = s.x0
-    strips.splice(i, 1)
-  }
-  const out: Strip[] = []
-  for (const s of strips) {
-    const { bed, path: onPath } = s
-    let x0 = s.x0
-    let x1 = s.x1
-    if (x0 < 1e-6 && x1 - x0 > 2 * EDGE_COLUMN) out.push({ x0, x1: (x0 += EDGE_COLUMN), bed, path: onPath })
-    const tail = x1 > widthM - 1e-6 && x1 - x0 > 2 * EDGE_COLUMN
-    if (tail) x1 -= EDGE_COLUMN
-    const pieces = max(1, Math.ceil((x1 - x0) / INNER_COLUMN))
-    for (let i = 0; i < pieces; i++)
-      out.push({ x0: x0 + ((x1 - x0) * i) / pieces, x1: x0 + ((x1 - x0) * (i + 1)) / pieces, bed, path: onPath })
-    if (tail) out.push({ x0: x1, x1: s.x1, bed, path: onPath })
-  }
-  return out
+function cutFloor({ floor, beds, path }: GroundInput): FloorColumn[] {
+  const widthM = Math.max(...floor.map(([x]) => x))
+  // Where a bed's side runs along the house, the floor changes for all of its length.
+  const breaks = beds.flatMap(pieces => pieces.filter(isRectangle).map(p => [p[0]![0], p[1]![0]] as const))
+  const marks = [...breaks, ...(path ? [[path.x0, path.x1] as const] : [])].flat().sort((a, b) => a - b)
+  const ends = [0]
+  for (const x of marks) if (x - ends.at(-1)! >= NARROWEST && widthM - x >= NARROWEST) ends.push(x)
+  ends.push(widthM)
+  const at = ends.slice(1).flatMap((x1, i) => {
+    const x0 = ends[i]!
+    const wide = x1 - x0 > 2 * EDGE_COLUMN
+    const inner: number[] = i === 0 && wide ? [x0, x0 + EDGE_COLUMN] : [x0]
+    const tail = i + 2 === ends.length && wide ? x1 - EDGE_COLUMN : x1
+    const from = inner.at(-1)!
+    const pieces = max(1, Math.ceil((tail - from) / INNER_COLUMN))
+    for (let k = 1; k < pieces; k++) inner.push(from + ((tail - from) * k) / pieces)
+    return tail < x1 ? [...inner, tail] : inner
+  })
+  const bounds = [...at, widthM]
+  const perimeterM = sidesOf(floor).reduce((sum, [a, b]) => sum + Math.hypot(b[0] - a[0], b[1] - a[1]), 0)
+  return at.map((x0, i): FloorColumn => {
+    const x1 = bounds[i + 1]!
+    const areaM2 = footprintM2(sharedPiece(floor, stripOf(floor, x0, x1)))
+    const ended = (i === 0 ? 0.5 : 0) + (i + 1 === at.length ? 0.5 : 0)
+    return { x0, x1, areaM2, edgeShare: isRectangle(floor) ? ended : edgeWithin(floor, x0, x1) / perimeterM }
+  })
+}
+
+/** A strip across a floor, as long as it. */
+function stripOf(floor: Footprint, x0: number, x1: number): Footprint {
+  const ys = floor.map(([, y]) => y)
+  return rectangleOf(x0, x1, min(...ys), max(...ys))
+}
+
+/** How much of the length round a floor lies between two places across it, m. */
+const edgeWithin = (floor: Footprint, x0: number, x1: number): number =>
+  sidesOf(floor).reduce((sum, [a, b]) => {
+    const [low, high] = [min(a[0], b[0]), max(a[0], b[0])]
+    const long = Math.hypot(b[0] - a[0], b[1] - a[1])
+    // A side that runs along the house lies at the outer edge of the first or the last column.
+    if (high - low < 1e-9) return low >= x0 - 1e-9 && low <= x1 + 1e-9 ? sum + long : sum
+    return sum + (long * max(0, min(x1, high) - max(x0, low))) / (high - low)
+  }, 0)
+
+/** Less of a column than this share goes with the rest of it. */
+const LEAST_TOP = 1e-3
+
+/** What lies on each column: beds by what they take of it, and of what they leave path and floor. */
+function topsOn(columns: readonly FloorColumn[], { floor, beds, path }: GroundInput): FloorTop[] {
+  return columns.flatMap(({ x0, x1, areaM2 }, column) => {
+    const within = (from: number, to: number) => (to > from ? stripOf(floor, from, to) : [])
+    const strip = within(x0, x1)
+    const taken = (strip: Footprint) =>
+      beds.map(pieces => pieces.reduce((sum, p) => sum + footprintM2(sharedPiece(p, strip)), 0))
+    const onBeds = taken(strip).flatMap((m2, bed): FloorTop[] =>
+      m2 > LEAST_TOP * areaM2 ? [{ column, bed, path: false, areaM2: m2 }] : [],
+    )
+    const way = path ? within(max(x0, path.x0), min(x1, path.x1)) : []
+    const pathM2 = way.length > 0 ? footprintM2(sharedPiece(floor, way)) - taken(way).reduce((a, b) => a + b, 0) : 0
+    const restM2 = areaM2 - onBeds.reduce((sum, t) => sum + t.areaM2, 0) - pathM2
+    const free = [
+      { path: true, areaM2: pathM2 },
+      { path: false, areaM2: restM2 },
+    ].filter(t => t.areaM2 > LEAST_TOP * areaM2)
+    const tops = [...onBeds, ...free.map((t): FloorTop => ({ column, bed: -1, ...t }))]
+    // What was left out of slivers goes with the rest, so that the column is whole.
+    const whole = areaM2 / tops.reduce((sum, t) => sum + t.areaM2, 0)
+    return tops.map(t => ({ ...t, areaM2: t.areaM2 * whole }))
+  })
 }

@@ -1,5 +1,6 @@
 import type { Design } from '../design/types'
-import { designFaults, patchDesign, type Patch } from '../editing'
+import { designFaults, keepsWays, patchDesign, type Patch } from '../editing'
+import { accessOf, type Access } from '../geometry/access'
 import { AIR_MOVES } from './air'
 import { COVER_MOVES } from './cover'
 import { GLAZING_MOVES } from './glazing'
@@ -41,14 +42,20 @@ export interface Laid {
   design: Design
 }
 
+/** What decides where one gets to in a house. */
+const MOVES_THINGS = /^(shape|store\.bodies|skin\.openings)/
+
 /** Those of some moves that a design can take, each laid on it by itself. */
 export function laidOn(design: Design, moves: readonly Move[] = MOVES, show: Show = inMetric): Laid[] {
   const before = new Set(designFaults(design).map(f => f.path + f.message))
+  let ways: Access | null = null
   return moves.flatMap((move): Laid[] => {
     const patches = move.of(design)
     if (!patches) return []
     const laid = patchDesign(design, patches)
     if (designFaults(laid).some(f => !before.has(f.path + f.message))) return []
+    if (patches.some(([path]) => MOVES_THINGS.test(path)) && !keepsWays((ways ??= accessOf(design)), accessOf(laid)))
+      return []
     return [{ move, words: moveWords(move, design, show), patches, design: laid }]
   })
 }

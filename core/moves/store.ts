@@ -8,7 +8,7 @@ import type { Move } from './move'
 const kind = (name: Body['kind']) => BODY_KINDS.find(k => k.kind === name)!
 /** Another body where there is room for one, as `alike` or fresh. */
 function another(design: Design, name: Body['kind'], alike?: Body): [string, unknown][] | null {
-  const made = (alike && freeBody(design, kind(name), alike)) ?? freeBody(design, kind(name))
+  const made = (alike && freeBody(design, kind(name), alike, true)) ?? freeBody(design, kind(name), undefined, true)
   return made && roomObjects(design).length < 60 ? [['store.bodies', [...design.store.bodies, made]]] : null
 }
 const firstOf = (design: Design, name: Body['kind']) => design.store.bodies.find(b => b.kind === name)

@@ -1,7 +1,7 @@
 import type { SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
-import { sunOnPlane } from '../optics/gains'
+import { sunOnPlane } from '../optics/outdoors'
 import { fumes } from '../sources/common'
 import type { Work } from '../sources/kind'
 import { firedBy, heatOf, sourceKind } from '../sources/registry'

@@ -1,4 +1,3 @@
-import { pathStrip } from '../geometry/objects'
 import type { Point } from '../geometry/section'
 import { polygonAbove } from '../geometry/above'
 import type { Building } from '../geometry/surfaces'
@@ -54,8 +53,7 @@ export function makeAirs(
     if (z < splitM) below += plane(z)
     else above += plane(z)
   }
-  const strip = shape.pathM <= -STEP_M ? pathStrip(design) : null
-  const pathM2 = strip ? (strip.x1 - strip.x0) * lengthM : 0
+  const pathM2 = shape.pathM <= -STEP_M ? building.pathM2 : 0
   return {
     splitM,
     planeM2: plane(splitM) * (dome ? 1 : lengthM),
@@ -64,7 +62,7 @@ export function makeAirs(
     aboveShare: above / (above + below),
     pathShare: Math.min(0.5, (pathM2 * -shape.pathM) / building.volumeM3),
     above: Float64Array.from(chains, c => shareAbove(building, c, splitM)),
-    inPath: Uint8Array.from(chains, c => Number(c.onPath && strip !== null)),
+    inPath: Uint8Array.from(chains, c => Number(c.onPath && pathM2 > 0)),
     orificeAbove: Uint8Array.from(orificeHeightsM, z => Number(z > splitM)),
   }
 }

@@ -3,11 +3,19 @@ import { leafByMonth } from '../aim/leaf'
 import { kindOf } from '../bodies/registry'
 import { entry, FINISHES, MATERIALS, type Glazing } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
-import { bedSidesM2, pathStrip } from '../geometry/objects'
-import { bedFace, bedSide, bodyFace, leafFace, type FaceId } from '../geometry/scene'
+import { footprintOf } from '../geometry/footprint'
+import { bedSidesM2, pathStrip, standsOnM2 } from '../geometry/objects'
+import { bedFace, bedSide, bodyFace, leafFace, type FaceId } from '../geometry/faces'
 import { surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
-import { LEAST_SUNK_M, makeGroundSlice, NEAR_ROWS, type FloorColumn, type GroundSlice } from '../ground/slice'
+import {
+  LEAST_SUNK_M,
+  makeGroundSlice,
+  NEAR_ROWS,
+  type FloorColumn,
+  type FloorTop,
+  type GroundSlice,
+} from '../ground/slice'
 import { cutWall, layersResistance } from '../materials/assembly'
 import { coveredResistance, tiltedResistance } from '../optics/glazing-heat'
 import type { LossName } from './series'
@@ -254,10 +262,9 @@ export function groundSlice(design: Design, building: Building): GroundSlice {
   const { edge } = design.skin
   const resistance = edge.thicknessM / entry(MATERIALS, edge.material).conductivity
   return makeGroundSlice({
-    widthM: building.outline.widthM,
-    beds: design.shape.beds.map(b => ({ x0: b.atM, x1: b.atM + b.widthM })),
+    floor: footprintOf(building.surfaces.find(s => s.kind === 'floor')!.polygon),
+    beds: building.objects.filter(o => o.kind === 'bed').map(o => o.pieces),
     path: design.store.floor.path || design.shape.pathM < 0 ? pathStrip(design) : null,
-    floorAreaM2: building.floorAreaM2,
     perimeterM: building.perimeterM,
     sunkM: building.sunkM,
     soil: groundOf(design.site),
@@ -273,53 +280,59 @@ const FLOOR_CELL = 0.12
 /** What stands on the floor leaves at least this share of a column of it free. */
 const LEAST_FREE = 0.02
 
-/** Share of a column of floor that nothing stands on: what does, breathes for itself. Air gets under crates. */
-function freeShare({ store }: Design, { objects, lengthM }: Building, { x0, x1 }: FloorColumn): number {
+/**
+ * Share of the floor on a column, beds aside, that nothing stands on: bodies pass heat themselves. Air gets under
+ * crates.
+ */
+function freeShare({ store }: Design, { objects }: Building, { x0, x1 }: FloorColumn, freeM2: number): number {
   let stood = 0
   for (const o of objects) {
     if (o.kind !== 'body' || o.z0 > 0.01 || o.bank) continue
     if (kindOf(store.bodies[o.index]!).look === 'crates') continue
     stood += Math.max(0, Math.min(x1, o.x1) - Math.max(x0, o.x0)) * (o.y1 - o.y0)
   }
-  return Math.max(LEAST_FREE, 1 - stood / ((x1 - x0) * lengthM))
+  return Math.max(LEAST_FREE, 1 - stood / freeM2)
 }
 
 function floorChains(design: Design, building: Building, slice: GroundSlice): Chain[] {
   const rows = slice.rowsM.length
   /** Of one bed, or of the floor that is no bed, m². */
-  const areaOf = (bed: number) => slice.floor.filter(c => c.bed === bed).reduce((s, c) => s + c.areaM2, 0)
+  const areaOf = (bed: number) => slice.tops.filter(t => t.bed === bed).reduce((s, t) => s + t.areaM2, 0)
   const { floor } = design.store
-  const layersOn = ({ bed, path }: FloorColumn): readonly Layer[] =>
+  const layersOn = ({ bed, path }: FloorTop): readonly Layer[] =>
     bed >= 0
       ? [...floor.beds, { material: design.shape.beds[bed]!.fill, thicknessM: design.shape.beds[bed]!.heightM }]
       : ((path ? floor.path : null) ?? floor.rest)
   const soil = groundOf(design.site)
-  return slice.floor.map((col, i): Chain => {
+  return slice.tops.map((top): Chain => {
     const capacity: number[] = []
     const between: number[] = []
+    const column = slice.floor[top.column]!
+    const share = top.areaM2 / column.areaM2
+    const freeM2 = slice.tops.filter(t => t.column === top.column && t.bed < 0).reduce((sum, t) => sum + t.areaM2, 0)
     for (let r = NEAR_ROWS - 1; r >= 0; r--) {
-      capacity.push(slice.floorCapacity[i * rows + r]!)
-      if (r > 0) between.push(slice.floorDown[i * rows + r - 1]!)
+      capacity.push(share * slice.floorCapacity[top.column * rows + r]!)
+      if (r > 0) between.push(share * slice.floorDown[top.column * rows + r - 1]!)
     }
-    const onBed = col.bed >= 0
-    const cells = cutWall(layersOn(col), FLOOR_CELL)
+    const onBed = top.bed >= 0
+    const cells = cutWall(layersOn(top), FLOOR_CELL)
     const under = onBed ? cutWall(floor.beds, FLOOR_CELL).capacity.length - 2 : 0
     const halfTop = slice.rowsM[0]! / 2 / soil.conductivity
     if (cells.capacity.length > 2) {
-      between.push(col.areaM2 / (halfTop + 1 / cells.between[0]!))
+      between.push(top.areaM2 / (halfTop + 1 / cells.between[0]!))
       cells.capacity.slice(1).forEach((c, k) => {
-        capacity.push(c * col.areaM2)
-        if (k > 0) between.push(cells.between[k]! * col.areaM2)
+        capacity.push(c * top.areaM2)
+        if (k > 0) between.push(cells.between[k]! * top.areaM2)
       })
     } else {
-      between.push(col.areaM2 / halfTop)
+      between.push(top.areaM2 / halfTop)
       capacity.push(0)
     }
     const midCell = NEAR_ROWS - 1 + under + Math.ceil((cells.capacity.length - 2 - under) / 2)
     const roots = (depthM: number | null): number => {
       if (depthM === null) return midCell
       // Half way down to where roots go: first through the bed's own cells, then through the ground beneath.
-      const layers = layersOn(col)
+      const layers = layersOn(top)
       const highM = layers.reduce((sum, l) => sum + l.thicknessM, 0)
       const own = cells.capacity.length - 2
       const half = depthM / 2
@@ -332,18 +345,18 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
     return {
       ...blank,
       name: 'ground',
-      face: onBed ? bedFace(col.bed) : 'floor',
-      faceShare: col.areaM2 / areaOf(col.bed),
+      face: onBed ? bedFace(top.bed) : 'floor',
+      faceShare: top.areaM2 / areaOf(top.bed),
       kind: 'ground',
-      areaM2: col.areaM2 * (onBed ? 1 : freeShare(design, building, col)),
+      areaM2: top.areaM2 * (onBed ? 1 : freeShare(design, building, column, freeM2)),
       facingUp: 1,
       capacity,
       between,
-      column: i,
-      onPath: col.path,
+      column: top.column,
+      onPath: top.path,
       bed: onBed,
-      bedIndex: col.bed,
-      rootCell: Math.min(capacity.length - 2, roots(design.shape.beds[col.bed]?.soilDepthM ?? null)),
+      bedIndex: top.bed,
+      rootCell: Math.min(capacity.length - 2, roots(design.shape.beds[top.bed]?.soilDepthM ?? null)),
       midCell: Math.min(capacity.length - 2, midCell),
     }
   })
@@ -385,8 +398,7 @@ function leafChains({ aim, shape }: Design, building: Building): Chain[] {
   return shape.beds.flatMap((bed, i): Chain[] => {
     const most = Math.max(...leafByMonth(aim, bed))
     if (most <= 0) return []
-    const box = building.objects.find(o => o.kind === 'bed' && o.index === i)!
-    const areaM2 = (box.x1 - box.x0) * (box.y1 - box.y0)
+    const areaM2 = standsOnM2(building.objects.find(o => o.kind === 'bed' && o.index === i)!)
     return [
       {
         ...blank,

@@ -42,7 +42,7 @@ export function makeExchangers(
   design: Design,
   building: Building,
   slice: GroundSlice,
-  columnCell: (column: number, row: number) => number,
+  groundCell: (top: number, row: number) => number,
   outsideFirst: number,
   pressurePa: number,
 ): Exchanger[] {
@@ -50,19 +50,19 @@ export function makeExchangers(
   // Where nothing is asked in a month, the design's own lowest air goes on.
   const lowest = Float64Array.from(aimLine(design.aim).lowC, c => c ?? design.aim.lowestAirC)
   const density = ductDensity(pressurePa)
-  const all = slice.floor.map((_, i) => i)
-  const beds = all.filter(i => slice.floor[i]!.bed >= 0)
+  const all = [...slice.tops.keys()]
+  const beds = all.filter(t => slice.tops[t]!.bed >= 0)
   const rowAt = (depthM: number) => {
     let top = 0
     let row = 0
     while (row + 1 < slice.rowsM.length && top + slice.rowsM[row]! < depthM) top += slice.rowsM[row++]!
     return row
   }
-  const below = (columns: number[], row: number) => {
-    const total = columns.reduce((s, i) => s + slice.floor[i]!.areaM2, 0)
+  const below = (tops: number[], row: number) => {
+    const total = tops.reduce((s, t) => s + slice.tops[t]!.areaM2, 0)
     return {
-      cells: Int32Array.from(columns, i => columnCell(i, row)),
-      weights: Float64Array.from(columns, i => slice.floor[i]!.areaM2 / total),
+      cells: Int32Array.from(tops, t => groundCell(t, row)),
+      weights: Float64Array.from(tops, t => slice.tops[t]!.areaM2 / total),
     }
   }
   /** Layers of pipes share the air evenly. */
@@ -85,9 +85,9 @@ export function makeExchangers(
     const kind = airStoreKind(s)
     const work = kind.work(s, under)
     const depthM = kind.depthM(s)
-    const columns = kind.lies === 'beds' && beds.length > 0 ? beds : all
+    const tops = kind.lies === 'beds' && beds.length > 0 ? beds : all
     const { cells, weights } =
-      kind.lies === 'beside' ? beside(depthM) : layered(kind.depthsM(s).map(d => below(columns, rowAt(d))))
+      kind.lies === 'beside' ? beside(depthM) : layered(kind.depthsM(s).map(d => below(tops, rowAt(d))))
     // Name by name, so that all are of one make: the loop reads them every hour.
     const exchanger: Exchanger = {
       index,

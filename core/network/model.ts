@@ -5,7 +5,7 @@ import { entry, fittedCover, LEAKAGE_CLASSES, MATERIALS, SHELTERS } from '../cat
 import { HOURS, type SiteYear } from '../climate'
 import { leafByMonth } from '../aim/leaf'
 import type { Bed, Design } from '../design/types'
-import { bedSide } from '../geometry/scene'
+import { bedSide } from '../geometry/faces'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
@@ -229,14 +229,16 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     })
     return array
   }
-  const columnCell = (column: number, row: number) =>
+  // Chains of the ground come in the order of what lies on it.
+  const grounds = chains.flatMap((c, i) => (c.column >= 0 ? [offset[i]!] : []))
+  const groundCell: GroundCell = (top, row) =>
     row < NEAR_ROWS
-      ? offset[chains.findIndex(c => c.column === column)]! + NEAR_ROWS - 1 - row
-      : deepFrom + column * deepRows + row - NEAR_ROWS
+      ? grounds[top]! + NEAR_ROWS - 1 - row
+      : deepFrom + slice.tops[top]!.column * deepRows + row - NEAR_ROWS
   const sun = sunByChain(chains, gains, offset)
   const panes = glazingArrays(building, chains)
-  const links = makeLinks(design, building, chains, slice, offset, columnCell, capacity)
-  const exchangers = makeExchangers(design, building, slice, columnCell, first, site.pressurePa[0]!)
+  const links = makeLinks(design, building, chains, slice, offset, groundCell, capacity)
+  const exchangers = makeExchangers(design, building, slice, groundCell, first, site.pressurePa[0]!)
   const buried = {
     g: slice.wall,
     cell: Int32Array.from(slice.wall, (_, r) => first + r * slice.outsideWidthsM.length),
@@ -270,7 +272,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     bed: map(new Uint8Array(count), c => (c.bed ? 1 : 0)),
     sun: sun.sun,
     airSun: sun.airSun,
-    start: startTemperatures(slice, site, first, cellCount, columnCell),
+    start: startTemperatures(slice, site, first, cellCount, groundCell),
     quick: links.quick,
     slow: links.slow,
     followS: followTime(capacity, [links.quick, links.slow], buried, exchangers),
@@ -497,18 +499,21 @@ function spread(to: Float32Array, day: number, n: number, k: number, { watts, sh
   for (let h = day; h < day + 24; h++) to[h * n + k] = watts[h]! * share
 }
 
+/** The cell of the ground under one of what lies on the floor, by its row from the floor down. */
+export type GroundCell = (top: number, row: number) => number
+
 function startTemperatures(
   slice: GroundSlice,
   site: SiteYear,
   first: number,
   cellCount: number,
-  columnCell: (column: number, row: number) => number,
+  groundCell: GroundCell,
 ): Float64Array {
   const start = new Float64Array(cellCount).fill(NaN)
   const under = undisturbedTemperatures(slice.depthM.slice(slice.sunkRowsM.length), slice.diffusivity, site.ground)
   const beside = undisturbedTemperatures(slice.depthM, slice.diffusivity, site.ground)
-  for (let i = 0; i < slice.floor.length; i++)
-    for (let r = 0; r < slice.rowsM.length; r++) start[columnCell(i, r)] = under[r]!
+  for (let t = 0; t < slice.tops.length; t++)
+    for (let r = 0; r < slice.rowsM.length; r++) start[groundCell(t, r)] = under[r]!
   for (let j = 0; j < slice.outsideWidthsM.length; j++)
     for (let r = 0; r < slice.depthM.length; r++) start[first + r * slice.outsideWidthsM.length + j] = beside[r]!
   return start
@@ -520,7 +525,7 @@ function makeLinks(
   chains: readonly Chain[],
   slice: GroundSlice,
   offset: Int32Array,
-  columnCell: (column: number, row: number) => number,
+  groundCell: GroundCell,
   capacity: Float64Array,
 ): Pick<NetworkModel, 'quick' | 'slow'> {
   const found: { a: number; b: number; g: number; edge: boolean }[] = []
@@ -532,20 +537,37 @@ function makeLinks(
   const columns = slice.outsideWidthsM.length
   const sunk = slice.sunkRowsM.length
   const first = offset[chains.length]!
-  for (let i = 0; i + 1 < slice.floor.length; i++)
-    for (let r = 0; r < rows; r++) link(columnCell(i, r), columnCell(i + 1, r), slice.floorAcross[i * rows + r]!)
-  for (let i = 0; i < slice.floor.length; i++)
-    for (let r = NEAR_ROWS - 1; r + 1 < rows; r++)
-      link(columnCell(i, r), columnCell(i, r + 1), slice.floorDown[i * rows + r]!)
+  const topsOf = slice.floor.map((_, column) => [...slice.tops.keys()].filter(t => slice.tops[t]!.column === column))
+  /** Of its column, what a top takes. */
+  const shareOf = slice.tops.map(t => t.areaM2 / slice.floor[t.column]!.areaM2)
+  slice.floor.forEach((_, i) => {
+    const [first] = topsOf[i]!
+    const next = topsOf[i + 1]
+    for (let r = 0; r < rows; r++) {
+      const across = slice.floorAcross[i * rows + r]!
+      if (next && r >= NEAR_ROWS) link(groundCell(first!, r), groundCell(next[0]!, r), across)
+      // Where several lie on a column, each meets its neighbours by their shares.
+      else if (next)
+        for (const a of topsOf[i]!)
+          for (const b of next) link(groundCell(a, r), groundCell(b, r), across * shareOf[a]! * shareOf[b]!)
+      const down = slice.floorDown[i * rows + r]!
+      if (r >= NEAR_ROWS && r + 1 < rows) link(groundCell(first!, r), groundCell(first!, r + 1), down)
+      else if (r === NEAR_ROWS - 1)
+        for (const t of topsOf[i]!) link(groundCell(t, r), groundCell(t, r + 1), down * shareOf[t]!)
+    }
+  })
   for (let r = 0; r < slice.depthM.length; r++)
     for (let j = 0; j + 1 < columns; j++)
       link(first + r * columns + j, first + r * columns + j + 1, slice.outsideAcross[r * columns + j]!)
   // Standing water warms the soil that it stands on or in.
-  const under = (x: number) =>
-    Math.max(
+  const under = (x: number) => {
+    const column = Math.max(
       0,
       slice.floor.findIndex(c => x >= c.x0 && x <= c.x1),
     )
+    const free = topsOf[column]!.filter(t => slice.tops[t]!.bed < 0)
+    return free.length > 0 ? free : topsOf[column]!
+  }
   design.store.bodies.forEach((body, index) => {
     const o = building.objects.find(x => x.kind === 'body' && x.index === index)!
     const tie = kindOf(body).underfoot(body, o)
@@ -554,20 +576,26 @@ function makeLinks(
     let row = 0
     let top = 0
     while (row + 1 < rows && top + slice.rowsM[row]! < tie.depthM) top += slice.rowsM[row++]!
-    link(offset[chain]!, columnCell(under((o.x0 + o.x1) / 2), row), tie.conductance)
+    const tops = under((o.x0 + o.x1) / 2)
+    const whole = tops.reduce((sum, t) => sum + shareOf[t]!, 0)
+    for (const t of tops) link(offset[chain]!, groundCell(t, row), (tie.conductance * shareOf[t]!) / whole)
   })
   // The soil at a bed's side goes on into the bed behind it.
   chains.forEach((side, i) => {
     if (side.sideOf < 0) return
     const bed = design.shape.beds[side.sideOf]!
-    const columns = chains.flatMap((c, k) => (c.bedIndex === side.sideOf ? [offset[k]! + c.midCell] : []))
+    const own = chains.flatMap((c, k) =>
+      c.bedIndex === side.sideOf ? [{ middle: offset[k]! + c.midCell, areaM2: c.areaM2 }] : [],
+    )
+    const areaM2 = own.reduce((sum, c) => sum + c.areaM2, 0)
     const g = (entry(MATERIALS, bed.fill).conductivity * side.areaM2) / (bed.widthM / 4)
-    for (const middle of columns) link(offset[i]!, middle, g / columns.length)
+    for (const c of own) link(offset[i]!, c.middle, (g * c.areaM2) / areaM2)
   })
   edge = true
-  for (let r = 0; r < rows; r++)
-    for (const i of [0, slice.floor.length - 1])
-      link(columnCell(i, r), first + (sunk + r) * columns, slice.edge[r]! / 2)
+  slice.tops.forEach((top, t) => {
+    const share = slice.floor[top.column]!.edgeShare * shareOf[t]!
+    for (let r = 0; r < rows; r++) link(groundCell(t, r), first + (sunk + r) * columns, slice.edge[r]! * share)
+  })
   const pack = (slow: boolean): Links => {
     const some = found
       .filter(l => Math.min(capacity[l.a]!, capacity[l.b]!) / l.g > SLOW_S === slow)

@@ -1,14 +1,9 @@
 import { RAD } from '../physics/constants'
 import { litAreaM2 } from '../geometry/objects'
-import {
-  faceOfObject,
-  freeOf,
-  makeScene,
-  type FaceId,
-  type Leaves,
-  type Scene,
-  type SceneExtras,
-} from '../geometry/scene'
+import { faceOfObject, type FaceId } from '../geometry/faces'
+import { makeScene, type Scene, type SceneExtras } from '../geometry/ray-cast'
+import { freeOf } from '../geometry/ray-shapes'
+import type { Leaves } from '../geometry/ray-foliage'
 import type { Building, Surface, Vec } from '../geometry/surfaces'
 import { halfPlanes, isWithin, planeOf } from '../geometry/vec'
 

@@ -1,7 +1,7 @@
 import { bodyName } from '../bodies/registry'
 import { HOURS, middleOfMonth, MONTH_OF_DAY, pastHorizon, yearStartUtc, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
-import { makeScene } from '../geometry/scene'
+import { makeScene } from '../geometry/ray-cast'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Vec } from '../geometry/surfaces'
 import { skyVector, sunPosition } from '../sun'

@@ -1,10 +1,19 @@
 import { needsOf } from '../aim/aim-line'
-import { bedAt, completeDesign, filled } from '../design/complete'
+import { aBed } from '../beds/registry'
+import { bedAt, completeDesign, filled, type BedAlong } from '../design/complete'
 import { startOf } from '../design/field'
 import { SHAPE } from '../design/fields/shape'
 import { SCHEMA_VERSION, type Bed, type Body, type CropChoice, type Design, type Opening } from '../design/types'
 import { airedBy, airedDome, barrels, timberWall, type Of } from '../design/usual'
-import { designFaults, freeBody, madeToStand, withDoorsFree, withOpeningsCarried } from '../editing'
+import {
+  designFaults,
+  freeBody,
+  isReached,
+  madeToStand,
+  withDoorsFree,
+  withOpeningsCarried,
+  withWays,
+} from '../editing'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { RAD } from '../physics/constants'
 import { BODY_KINDS } from '../bodies/registry'
@@ -96,22 +105,72 @@ function shapeOf(a: StartAnswers): ShapeStart {
 }
 
 /** A section with what nobody asked about as it stands at its start. */
-const whole = (shape: ShapeStart, beds: Bed[] = []) => filled(SHAPE, { ...shape, beds }) as Design['shape']
+const whole = (shape: ShapeStart, beds: readonly Bed[] = []) => filled(SHAPE, { ...shape, beds }) as Design['shape']
 
 /** Room for a person beside a bed, and for what stands along the back wall, m. */
 const PATH_M = 0.6
 const MASS_M = 0.62
 const BED_M = 1.2
 const LEAST_BED_M = 0.35
+/** A bed that one reaches from one side is no wider, m. */
+const REACH_M = 0.75
 
-/** Beds as wide as arms reach, each with a path behind it. */
-function bedsOf(widthM: number, massM: number, heightM: number): Bed[] {
-  const room = widthM - massM - 0.05
-  const count = clamp(round(room / (BED_M + PATH_M)), 1, 6)
-  const wide = cm(clamp((room - count * PATH_M) / count, LEAST_BED_M, BED_M + 0.1))
-  return Array.from({ length: count }, (_, i) => bedAt(cm(0.05 + i * (wide + PATH_M)), wide, heightM))
+/** Where along the width people stand with clear heads, m from the sunny wall: where they would stoop least if nowhere. */
+function headsClear(shape: Design['shape']): [from: number, to: number] {
+  const outline = makeOutline(shape)
+  const places = Array.from({ length: 200 }, (_, i) => ((i + 0.5) * shape.widthM) / 200)
+  const clear = places.map(x => clearHeightAt(outline, x))
+  const headM = min(HEAD_M, max(...clear) - 0.02)
+  const tall = places.filter((_, i) => clear[i]! >= headM)
+  return [tall[0]!, tall.at(-1)!]
 }
+const HEAD_M = 1.9
+/** From the middle of a person to where a bed may begin, m. */
+const BESIDE_M = 0.25
 
+/**
+ * Paths first: where heads are clear, one behind the bed along the sunny wall, which arms reach over, and one behind
+ * each bed after it; before a back that is too low to stand at, a bed that arms reach over. A way before the end that
+ * the door is in joins them. Then beds in what they leave.
+ */
+function bedsOf(shape: Design['shape'], massM: number, heightM: number): BedAlong[] {
+  const { lengthM, widthM } = shape
+  const [head0, head1] = headsClear(shape)
+  // What stands along the back is left out where it would leave no path that heads are clear on.
+  const standing = widthM - massM - PATH_M < head0 - BESIDE_M ? 0.05 : massM
+  const backIsLow = head1 < widthM - standing - BESIDE_M - 0.05
+  const end = backIsLow ? min(head1 + BESIDE_M, widthM - 0.05 - LEAST_BED_M) : widthM - standing
+  const start = clamp(head0 - BESIDE_M, 0.05 + LEAST_BED_M, max(0.25, end - PATH_M))
+  // As wide as reach where that much is to be had; heads need no more than a little of the path.
+  const first = min(max(start, 0.05 + min(REACH_M, (end - 0.05 - PATH_M) / 2)), end - PATH_M)
+  const path0 = cm(max(0.25, first))
+  const room = end - path0 - PATH_M
+  const count = clamp(round(room / (BED_M + PATH_M)), 0, 5)
+  const wide = cm(clamp((room - count * PATH_M) / max(1, count), LEAST_BED_M, BED_M + 0.1))
+  const pathM = (end - path0 - count * wide) / (count + 1)
+  const long = cm(lengthM - PATH_M)
+  const along = (count > 0 || pathM < DOOR_M) && long >= 1 ? { lengthM: long, offsetM: cm(-PATH_M / 2) } : {}
+  const front = max(0.05, cm(path0 - REACH_M))
+  const bed = (atM: number, widthM: number) => bedAt(cm(atM), cm(widthM), heightM, along)
+  return [
+    bed(front, path0 - front),
+    ...Array.from({ length: count }, (_, i) => bed(path0 + pathM + i * (wide + pathM), wide)),
+    ...(backIsLow ? [bed(end, min(REACH_M, widthM - 0.05 - end))] : []),
+  ]
+}
+/** A path as wide as a door stands in nobody's way, m. */
+const DOOR_M = 0.75
+
+/** In a dome, beds round the rim on both sides of the door in the east, and an island where there is room for one. */
+function roundBeds(widthM: number, heightM: number): Bed[] {
+  const deep = cm(clamp(widthM / 8, LEAST_BED_M, REACH_M))
+  const innerM = 0.48 * widthM - deep - PATH_M
+  // A small one has a bed on the other side of its door alone.
+  const [aroundDeg, spanDeg] = widthM < 2.4 ? [-70, 110] : [-35, 190]
+  const rim = aBed('rim bed', { aroundDeg, spanDeg, widthM: deep, heightM })
+  const side = cm(min(1.2, innerM * 1.2))
+  return side < 0.6 ? [rim] : [rim, bedAt(cm(widthM / 2 - side / 2), side, heightM, { lengthM: side, offsetM: 0 })]
+}
 /** Old windows stand upright in front, as high as there are enough of them, m; 0 where the form takes none. */
 function frontM({ atHand, against, lengthM }: StartAnswers, shape: ShapeStart): number {
   if (atHand.windowsM2 < 1 || against === 'dome' || against === 'hoops') return 0
@@ -147,11 +206,10 @@ function openingsOf(a: StartAnswers, shape: ShapeStart, door: number, shareOfFlo
 }
 
 /** Where heads are clear for a door in the end wall: over the first path, else under the ridge; m from the middle. */
-function doorAt(shape: Design['shape']): number {
+function doorAt(shape: Design['shape'], beds: readonly { atM: number; widthM: number }[]): number {
   const outline = makeOutline(shape)
-  const [bed] = shape.beds
-  const path = bed ? bed.atM + bed.widthM + PATH_M / 2 : shape.widthM / 2
-  const spots = [path, ...shape.beds.slice(1).map(b => b.atM + b.widthM + PATH_M / 2), outline.ridgeAtM]
+  const behind = beds.map(b => b.atM + b.widthM + PATH_M / 2)
+  const spots = [behind[0] ?? shape.widthM / 2, ...behind.slice(1), outline.ridgeAtM]
   const clear = (x: number) => min(clearHeightAt(outline, x - 0.45), clearHeightAt(outline, x + 0.45))
   const inside = spots.map(x => clamp(x, 0.55, shape.widthM - 0.55))
   return cm((inside.find(x => clear(x) >= 2.1) ?? inside.sort((p, q) => clear(q) - clear(p))[0]!) - shape.widthM / 2)
@@ -221,9 +279,10 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
   }
   const massM = a.atHand.drums > 0 ? MASS_M : 0.05
   const low = a.against === 'hoops'
-  const beds = bedsOf(shape.widthM, massM, low ? 0.15 : 0.4)
+  const along = bedsOf(whole(shape), massM, low ? 0.15 : 0.4)
+  const beds = shape.form === 'dome' ? roundBeds(shape.widthM, 0.4) : along
   const stone = a.atHand.stone && !low && a.against !== 'dome'
-  const door = doorAt(whole(shape, beds))
+  const door = doorAt(whole(shape, beds), along)
   const make = (vents: number): Design =>
     withOpeningsCarried(
       completeDesign({
@@ -265,21 +324,22 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
     )
   const bodies = bodiesOf(a, shape)
   for (const vents of VENTS_OF_FLOOR) {
-    const house = withDoorsFree(standing(make(vents), bodies))
+    const house = withWays(withDoorsFree(furnished(make(vents), bodies)))
     if (designFaults(house).length === 0) return house
   }
   throw new RangeError(`No house of ${a.lengthM} by ${a.widthM} m stands so: choose another size or another form.`)
 }
 
-/** A house with bodies put where there is room for them; beds give way. */
-function standing(house: Design, bodies: readonly Body[]): Design {
+/** A house with bodies put where there is room for them and where they shut nobody out; beds give way. */
+function furnished(house: Design, bodies: readonly Body[]): Design {
   let at = madeToStand(house) ?? house
   for (const body of bodies) {
     const kind = BODY_KINDS.find(k => k.kind === body.kind)!
-    const asked = madeToStand({ ...at, store: { ...at.store, bodies: [...at.store.bodies, body] } })
-    if (asked) at = asked
+    const stood = madeToStand({ ...at, store: { ...at.store, bodies: [...at.store.bodies, body] } })
+    const asked = stood && withWays(withDoorsFree(stood))
+    if (asked && isReached(asked)) at = asked
     else {
-      const made = freeBody(at, kind, body)
+      const made = freeBody(at, kind, body, true)
       if (made) at = { ...at, store: { ...at.store, bodies: [...at.store.bodies, made] } }
     }
   }

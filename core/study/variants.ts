@@ -6,6 +6,7 @@ import {
   documentFaults,
   madeToStand,
   withDoorsFree,
+  withWays,
   withOpeningsCarried,
   patchDesign,
   withForm,
@@ -105,7 +106,7 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   for (const shape of tries) {
     const tried = withOpeningsCarried(withShape(design, leaning(shape)))
     const house = documentFaults(tried).length === 0 ? madeToStand(tried) : null
-    if (house && designFaults(house).length === 0) return withDoorsFree(house)
+    if (house && designFaults(house).length === 0) return withWays(withDoorsFree(house))
   }
   return null
 }

@@ -3,7 +3,7 @@ import { bodyName, kindOf } from '../bodies/registry'
 import type { CostPart } from '../catalog'
 import type { Cover, Design, Layer, PartId } from '../design/types'
 import { fanKind, fanName } from '../fans/registry'
-import { pathStrip } from '../geometry/objects'
+import { standsOnM2 } from '../geometry/objects'
 import { isSlope, partName, isLeaf } from '../geometry/parts'
 import { makeBuilding, type Building, type Surface } from '../geometry/surfaces'
 import { ach50Of } from '../network/model'
@@ -121,8 +121,7 @@ export function roughCost(design: Design): RoughCost {
   add('foundation', building.perimeterM, 'm', price('part.foundation'))
   add('edge board', building.perimeterM * (skin.edge.depthM + skin.edge.skirtM), 'm²', layersPrice([skin.edge], price))
   add('digging', building.floorAreaM2 * building.sunkM, 'm³', price('part.dig'))
-  const strip = shape.pathM < 0 ? pathStrip(design) : null
-  const dugM3 = strip ? (strip.x1 - strip.x0) * shape.lengthM * -shape.pathM : 0
+  const dugM3 = Math.max(0, -shape.pathM) * building.pathM2
   add('digging of the paths', dugM3, 'm³', price('part.dig'))
   const painted = (which: 'wall' | 'roof', faces: readonly Surface[]) =>
     add(`paint of the ${which}`, skin.finish[which] === 'bare' ? 0 : areaOf(faces), 'm²', price('part.paint'))
@@ -134,8 +133,7 @@ export function roughCost(design: Design): RoughCost {
   add('eave', shape.overhangM * shape.lengthM, 'm²', price('part.frame'))
   add('shade strip', shape.shadeStripM * shape.lengthM, 'm²', price('part.shade'))
   const bareM2 = building.floorAreaM2 - building.bedAreaM2
-  const way = store.floor.path ? pathStrip(design) : null
-  const pathM2 = way ? Math.min(bareM2, ((way.x1 - way.x0) / shape.widthM) * building.floorAreaM2) : 0
+  const pathM2 = store.floor.path ? building.pathM2 : 0
   add('floor', bareM2 - pathM2, 'm²', layersPrice(store.floor.rest, price))
   add('path', pathM2, 'm²', layersPrice(store.floor.path ?? [], price))
   add('under the beds', building.bedAreaM2, 'm²', layersPrice(store.floor.beds, price))
@@ -143,7 +141,7 @@ export function roughCost(design: Design): RoughCost {
   const laidOver = building.objects.filter(o => o.kind === 'bed' && shape.beds[o.index]!.soilCover !== 'bare')
   add(
     'film and mulch',
-    laidOver.reduce((sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0), 0),
+    laidOver.reduce((sum, o) => sum + standsOnM2(o), 0),
     'm²',
     price('part.soil-film'),
   )

@@ -1,6 +1,5 @@
 import { airStoreKind } from '../air-stores/registry'
 import type { Design } from '../design/types'
-import { pathStrip } from '../geometry/objects'
 import type { Building } from '../geometry/surfaces'
 import type { Show } from '../units'
 import { foundationOf, type Footing } from './foundations'
@@ -39,7 +38,6 @@ export function digging(design: Design, building: Building): { what: string; m3:
   const footing = footingOf(design, building)
   const { floorAreaM2, sunkM } = building
   const { perimeterM } = footing
-  const strip = shape.pathM < 0 ? pathStrip(design) : null
   const floorM = store.floor.rest.reduce((sum, l) => sum + l.thicknessM, 0)
   const drainM = build.foundation.drain ?? 0
   // A trench for the foundation takes the board as well.
@@ -55,7 +53,7 @@ export function digging(design: Design, building: Building): { what: string; m3:
       m3: perimeterM * edge * TRENCH_M,
       backM3: perimeterM * edge * (TRENCH_M - skin.edge.thicknessM),
     },
-    { what: 'the paths', m3: strip ? (strip.x1 - strip.x0) * shape.lengthM * -shape.pathM : 0, backM3: 0 },
+    { what: 'the paths', m3: Math.max(0, -shape.pathM) * building.pathM2, backM3: 0 },
     {
       what: 'the drain',
       m3: perimeterM * drainM * TRENCH_M,

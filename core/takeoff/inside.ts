@@ -3,6 +3,7 @@ import { bodyName, kindOf } from '../bodies/registry'
 import { entry, MATERIALS, PRICE_ITEMS, type CostPart } from '../catalog'
 import type { Design, Layer } from '../design/types'
 import { fanKind, fanName } from '../fans/registry'
+import { sidesM2, standsOnM2 } from '../geometry/objects'
 import { partName } from '../geometry/parts'
 import { layPipes } from '../geometry/pipes'
 import type { Building } from '../geometry/surfaces'
@@ -174,12 +175,11 @@ function floorNeeds({ store }: Design, building: Building, show: Show): Need[] {
 
 function bedNeeds({ shape, breathe }: Design, building: Building): Need[] {
   const beds = building.objects.filter(o => o.kind === 'bed')
-  const area = (o: (typeof beds)[number]) => (o.x1 - o.x0) * (o.y1 - o.y0)
   const fill = (which: 'soil' | 'gravel') =>
     beds
       .filter(o => shape.beds[o.index]!.fill === which)
-      .reduce((sum, o) => sum + area(o) * shape.beds[o.index]!.heightM, 0)
-  const around = beds.reduce((sum, o) => sum + 2 * (o.x1 - o.x0 + o.y1 - o.y0) * shape.beds[o.index]!.heightM, 0)
+      .reduce((sum, o) => sum + standsOnM2(o) * shape.beds[o.index]!.heightM, 0)
+  const around = beds.filter(o => shape.beds[o.index]!.heightM > 0).reduce((sum, o) => sum + sidesM2(o), 0)
   return [
     {
       item: 'Boards round the beds',
@@ -199,7 +199,7 @@ function bedNeeds({ shape, breathe }: Design, building: Building): Need[] {
     { item: 'Gravel', amount: fill('gravel'), unit: 'm³', price: 'material.gravel' },
     {
       item: 'Film or mulch over the soil',
-      amount: beds.filter(o => shape.beds[o.index]!.soilCover !== 'bare').reduce((sum, o) => sum + area(o), 0),
+      amount: beds.filter(o => shape.beds[o.index]!.soilCover !== 'bare').reduce((sum, o) => sum + standsOnM2(o), 0),
       unit: 'm²',
       price: 'part.soil-film',
     },

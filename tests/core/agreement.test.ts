@@ -5,7 +5,7 @@ import { yearView } from '../../core/view'
 import { createYearEngine, inLight, onSite } from '../../core/year'
 import { makeSiteYear } from '../../core/climate'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { makeLightTable } from '../../core/optics/gains'
+import { makeLightTable } from '../../core/optics/light-table'
 
 const demo = DEMOS[0]!
 const engine = createYearEngine()

@@ -7,6 +7,7 @@ import {
   DEMOS,
   migrateDesign,
   type Bed,
+  type BedAlong,
   type Bench,
   type CropMonth,
   type Design,
@@ -21,12 +22,13 @@ import { groundSlice, makeFabric } from '../../core/network/chains'
 import { roughCost } from '../../core/takeoff/cost'
 import { unheated } from '../added'
 import { plain } from '../plain'
+import { straight } from '../straight'
 import { hourly as engine } from '../shared/years'
 
 const demo = unheated(plain)
 const run = (d: Design) => engine.run(d).answers
 const withBeds = (beds: Bed[]): Design => ({ ...demo, shape: { ...demo.shape, beds } })
-const changed = (own: Partial<Bed>) => withBeds(demo.shape.beds.map(b => ({ ...b, ...own })))
+const changed = (own: Partial<BedAlong>) => withBeds(straight(demo).map(b => ({ ...b, ...own })))
 const withFloor = (floor: Partial<Design['store']['floor']>): Design => ({
   ...demo,
   store: { ...demo.store, floor: { ...demo.store.floor, ...floor } },
@@ -94,9 +96,9 @@ describe('beds, each with its own', () => {
   test('two that touch keep their own columns', () => {
     const house = withBeds([bedAt(0.5, 0.9, 0.5), bedAt(1.4, 0.9, 0.2)])
     expect(designFaults(house)).toEqual([])
-    const { floor } = groundSlice(house, makeBuilding(house))
-    expect(new Set(floor.map(c => c.bed))).toEqual(new Set([-1, 0, 1]))
-    expect(floor.filter(c => c.bed === 0).at(-1)!.x1).toBeCloseTo(1.4, 9)
+    const { floor, tops } = groundSlice(house, makeBuilding(house))
+    expect(new Set(tops.map(t => t.bed))).toEqual(new Set([-1, 0, 1]))
+    expect(floor[tops.filter(t => t.bed === 0).at(-1)!.column]!.x1).toBeCloseTo(1.4, 9)
   })
 })
 
@@ -105,12 +107,13 @@ describe('a floor by zone', () => {
     const strips = freeStrips(demo)
     const path = pathStrip(demo)!
     expect(Math.max(...strips.map(s => s.x1 - s.x0))).toBeCloseTo(path.x1 - path.x0, 9)
-    const columns = (d: Design) => groundSlice(d, makeBuilding(d)).floor
-    expect(columns(demo).some(c => c.path)).toBe(false)
-    const slabbed = columns(withFloor({ path: [slab] }))
-    expect(slabbed.filter(c => c.path)[0]!.x0).toBeCloseTo(path.x0, 9)
-    expect(slabbed.filter(c => c.path).at(-1)!.x1).toBeCloseTo(path.x1, 9)
-    expect(slabbed.filter(c => c.path && c.bed >= 0)).toEqual([])
+    const sliceOf = (d: Design) => groundSlice(d, makeBuilding(d))
+    const { floor, tops } = sliceOf(withFloor({ path: [slab] }))
+    const paved = tops.filter(t => t.path).map(t => floor[t.column]!)
+    expect(paved[0]!.x0).toBeCloseTo(path.x0, 9)
+    expect(paved.at(-1)!.x1).toBeCloseTo(path.x1, 9)
+    expect(tops.filter(t => t.path && t.bed >= 0)).toEqual([])
+    expect(sliceOf(demo).tops.some(t => t.path)).toBe(false)
   })
 
   test('foam under a slab keeps the floor from the ground, and the slab swings more', () => {
@@ -157,7 +160,7 @@ describe('a floor by zone', () => {
     const old = (thicknessM: number) => {
       return {
         ...demo,
-        shape: { ...demo.shape, beds: demo.shape.beds.map(({ atM, widthM, heightM }) => ({ atM, widthM, heightM })) },
+        shape: { ...demo.shape, beds: straight(demo).map(({ atM, widthM, heightM }) => ({ atM, widthM, heightM })) },
         breathe: { ...demo.breathe, leafArea: 2 },
         store: { ...demo.store, floor: { material: 'gravel', thicknessM } },
       }
@@ -211,7 +214,7 @@ describe('each bed by itself', () => {
 })
 
 describe('what a bed is made of', () => {
-  const of = (chosen: Partial<Bed>) => {
+  const of = (chosen: Partial<BedAlong>) => {
     const shape = { ...DEMOS[0]!.shape, beds: [bedAt(0.4, 1, 0.5, chosen)], benches: [] }
     const { answers, series } = engine.run({ ...unheated(DEMOS[0]!), shape })
     expect(answers.ledger.closure).toBeLessThan(0.001)

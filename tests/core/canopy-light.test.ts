@@ -1,15 +1,16 @@
-import { DEMOS, type Design } from '../../core/design'
+import { DEMOS, type BedAlong, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
 import { bedSidesM2 } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { unheated } from '../added'
 import { cutBeds, leafed } from '../cut-beds'
 import { plain } from '../plain'
+import { straight } from '../straight'
 import { hourly as engine } from '../shared/years'
 
-const bedOf = (change: Partial<Design['shape']['beds'][number]>): Design => ({
+const bedOf = (change: Partial<BedAlong>): Design => ({
   ...unheated(plain),
-  shape: { ...plain.shape, beds: [{ ...plain.shape.beds[0]!, atM: 0.6, widthM: 1.2, ...change }], benches: [] },
+  shape: { ...plain.shape, beds: [{ ...straight(plain)[0]!, atM: 0.6, widthM: 1.2, ...change }], benches: [] },
 })
 
 describe('a bed that is cut lengthwise', () => {
@@ -27,12 +28,7 @@ describe('a bed that is cut lengthwise', () => {
 })
 
 test('light on top of the leaves: a taller neighbour shades it, one of the same height does not', () => {
-  const [one, two] = [{ atM: 0.6 }, { atM: 1.7 }].map(at => ({
-    ...plain.shape.beds[0]!,
-    ...at,
-    widthM: 1,
-    leafArea: 4,
-  }))
+  const [one, two] = [{ atM: 0.6 }, { atM: 1.7 }].map(at => ({ ...straight(plain)[0]!, ...at, widthM: 1, leafArea: 4 }))
   const second = (first: object): number => {
     const beds = [{ ...one!, ...first }, two!]
     return engine.run({ ...unheated(plain), shape: { ...plain.shape, beds, benches: [] } }).answers.beds[1]!.dli[11]!
@@ -51,8 +47,8 @@ test('the side of a bed without a board is soil: as a board of next to nothing, 
 })
 
 test('sides of a bed against a wall, an end or another bed are not free', () => {
-  const sides = (beds: Partial<Design['shape']['beds'][number]>[], shape: Partial<Design['shape']> = {}) => {
-    const [first] = plain.shape.beds
+  const sides = (beds: Partial<BedAlong>[], shape: Partial<Design['shape']> = {}) => {
+    const [first] = straight(plain)
     const house = { ...plain, shape: { ...plain.shape, ...shape, beds: beds.map(b => ({ ...first!, ...b })) } }
     const building = makeBuilding(house)
     return building.objects.filter(o => o.kind === 'bed').map(o => bedSidesM2(building, o))

@@ -10,6 +10,7 @@ import { patchDesign } from '../../core/editing'
 import { deepestM, layChannels, layPipes, layRockBed } from '../../core/geometry/pipes'
 import { withAirStores } from '../added'
 import { hourly as engine } from '../shared/years'
+import { straight } from '../straight'
 
 const [ash] = DEMOS as [Design]
 const store = (chosen: Parameters<typeof anAirStore<'earth store'>>[1] = {}) => anAirStore('earth store', chosen)
@@ -92,7 +93,7 @@ test('a rock bed lies in the house with the area and the depth that it has', () 
 })
 
 test('bed channels lie under the beds, all of them, side by side', () => {
-  const beds = ash.shape.beds.map(b => [b.atM, b.atM + b.widthM] as const)
+  const beds = straight(ash).map(b => [b.atM, b.atM + b.widthM] as const)
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 20 }), fc.integer({ min: 3, max: 60 }), (count, centimetres) => {
       const lay = layChannels(ash, anAirStore('bed channels', { count, widthM: centimetres / 100 }))

@@ -2,11 +2,12 @@ import fc from 'fast-check'
 import { bedAt, DEMOS, type Design } from '../../core/design'
 import { clearances, designFaults, patchDesign } from '../../core/editing'
 import { floorStrips } from '../../core/geometry/floor'
-import { freeStrips, pathStrip, roomObjects } from '../../core/geometry/objects'
+import { freeStrips, pathStrip, roomObjects, standsOnM2 } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { groundSlice } from '../../core/network/chains'
 import { unheated } from '../added'
 import { plain } from '../plain'
+import { straight } from '../straight'
 
 const demo = unheated(plain)
 const range = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -73,23 +74,24 @@ test('strips of floor and columns of ground lie from wall to wall, beds and path
       expect(strips.at(-1)!.x1).toBeCloseTo(d.shape.widthM, 9)
       strips.slice(1).forEach((s, i) => expect(s.x0).toBeCloseTo(strips[i]!.x1, 9))
       const building = makeBuilding(d)
-      const { floor } = groundSlice(d, building)
+      const { floor, tops } = groundSlice(d, building)
       expect(floor[0]!.x0).toBe(0)
       expect(floor.at(-1)!.x1).toBeCloseTo(d.shape.widthM, 9)
       floor.slice(1).forEach((c, i) => expect(c.x0).toBeCloseTo(floor[i]!.x1, 9))
       expect(floor.reduce((sum, c) => sum + c.areaM2, 0)).toBeCloseTo(building.floorAreaM2, 6)
-      for (const c of floor) {
-        expect(c.path && c.bed >= 0).toBe(false)
-        const middle = (c.x0 + c.x1) / 2
-        if (c.bed < 0) continue
-        const bed = d.shape.beds[c.bed]!
-        expect(middle).toBeGreaterThan(bed.atM - 0.13)
-        expect(middle).toBeLessThan(bed.atM + bed.widthM + 0.13)
+      expect(tops.reduce((sum, t) => sum + t.areaM2, 0)).toBeCloseTo(building.floorAreaM2, 6)
+      for (const t of tops) {
+        const { x0, x1 } = floor[t.column]!
+        expect(t.path && t.bed >= 0).toBe(false)
+        if (t.bed < 0) continue
+        const bed = straight(d)[t.bed]!
+        expect(x1).toBeGreaterThan(bed.atM)
+        expect(x0).toBeLessThan(bed.atM + bed.widthM)
       }
-      const path = d.store.floor.path ? pathStrip(d) : null
-      const laid = floor.filter(c => c.path)
-      if (path) expect(laid.reduce((sum, c) => sum + c.x1 - c.x0, 0)).toBeCloseTo(path.x1 - path.x0, 0)
-      else expect(laid).toEqual([])
+      const on = (bed: number) => tops.filter(t => t.bed === bed).reduce((sum, t) => sum + t.areaM2, 0)
+      building.objects.forEach(o => o.kind === 'bed' && expect(on(o.index)).toBeCloseTo(standsOnM2(o), 1))
+      const laid = tops.filter(t => t.path).reduce((sum, t) => sum + t.areaM2, 0)
+      expect(laid).toBeCloseTo(d.store.floor.path ? building.pathM2 : 0, 1)
     }),
     { numRuns: 120 },
   )

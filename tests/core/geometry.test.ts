@@ -21,6 +21,7 @@ import { barrelsOf } from '../bodies'
 import { makeOutline, polygonArea, sunnyAzimuthDeg } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { plain } from '../plain'
+import { straight } from '../straight'
 
 const demo = plain
 const withShape = (shape: Partial<Design['shape']>): Design => ({ ...demo, shape: { ...demo.shape, ...shape } })
@@ -73,8 +74,8 @@ test('edits of the section keep what they promise', () => {
   expect(makeOutline(withKneeWallLifted(s, 1.2)).glazingAngleDeg).toBeCloseTo(makeOutline(s).glazingAngleDeg, 1)
   const out = withSunnyWallMoved(s, 0.5)
   expect(out.widthM - out.ridgeAtM).toBeCloseTo(s.widthM - s.ridgeAtM, 6)
-  expect(out.beds[1]!.atM - s.beds[1]!.atM).toBeCloseTo(0.5, 6)
-  expect(withWidth(s, 9.2).beds[0]!.widthM).toBeCloseTo(2.2, 6)
+  expect(straight({ shape: out })[1]!.atM - straight(demo)[1]!.atM).toBeCloseTo(0.5, 6)
+  expect(straight({ shape: withWidth(s, 9.2) })[0]!.widthM).toBeCloseTo(2.2, 6)
   expect(withBackWall({ ...s, form: 'shed' }, 4).ridgeHeightM).toBe(4)
   expect(withRidge(s, 2).backWallM).toBe(2)
   for (const form of ['shed', 'gable', 'saltbox'] as const)

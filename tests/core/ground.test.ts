@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { DEMOS, type Design } from '../../core/design'
+import { rectangleOf } from '../../core/geometry/footprint'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeGroundSlice, type GroundInput } from '../../core/ground/slice'
 import { steadyGroundConductance } from '../../core/network/chains'
@@ -32,10 +33,9 @@ test('the year’s wave goes down as theory has it: swing and lag within 2 % to 
 })
 
 const input: GroundInput = {
-  widthM: 5,
+  floor: rectangleOf(0, 5, 0, 10),
   beds: [],
   path: null,
-  floorAreaM2: 50,
   perimeterM: 30,
   sunkM: 0,
   soil: { conductivity: 1.5, density: 1800, specificHeat: 1670 },
@@ -67,8 +67,10 @@ test('the slice keeps its floor: columns fill the width, none is a sliver, areas
     fc.property(fc.double({ min: 1.2, max: 15, noNaN: true }), fc.array(bed, { maxLength: 3 }), (widthM, beds) => {
       const s = makeGroundSlice({
         ...input,
-        widthM,
-        beds: beds.filter(([at]) => at < widthM).map(([at, w]) => ({ x0: at, x1: Math.min(widthM, at + w) })),
+        floor: rectangleOf(0, widthM, 0, 50 / widthM),
+        beds: beds
+          .filter(([at]) => at < widthM)
+          .map(([at, w]) => [rectangleOf(at, Math.min(widthM, at + w), 0, 50 / widthM)]),
       })
       expect(s.floor[0]!.x0).toBeCloseTo(0, 6)
       expect(s.floor[s.floor.length - 1]!.x1).toBeCloseTo(widthM, 9)

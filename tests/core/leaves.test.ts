@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import { bedAt, DEMOS, type Design } from '../../core/design'
+import { bedAt, DEMOS, type BedAlong, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { bodyFace, leafFace } from '../../core/geometry/scene'
+import { bodyFace, leafFace } from '../../core/geometry/faces'
 import { canopyLight, leavesCover } from '../../core/optics/canopy'
-import { makeLightTable } from '../../core/optics/gains'
+import { makeLightTable } from '../../core/optics/light-table'
 import { leafDraws, stomatalResistance } from '../../core/network/transpiration'
 import { unheated } from '../added'
 import { barrelsOf } from '../bodies'
@@ -57,7 +57,7 @@ test('what leaves take from air, room and soil is what they spend on vapour', ()
 })
 
 describe('a hedge and what stands behind it', () => {
-  const hedge = (crop: Partial<Design['shape']['beds'][number]>): Design => ({
+  const hedge = (crop: Partial<BedAlong>): Design => ({
     ...unheated(plain),
     aim: { ...plain.aim, crops: [{ id: 'tomato', needs: null, months: months(m => m >= 4 && m <= 8) }] },
     shape: { ...plain.shape, beds: [bedAt(0.3, 1.2, 0.3, crop)], benches: [] },

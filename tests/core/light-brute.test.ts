@@ -1,4 +1,5 @@
-import { pond, tank, wall } from '../bodies'
+import { barrelsOf, pond, tank, wall } from '../bodies'
+import { aBed } from '../../core/beds/registry'
 import { bedAt, benchAt, DEMOS, FORMS, type Design, type PartId } from '../../core/design'
 import {
   cornerAdded,
@@ -9,9 +10,9 @@ import {
   withFront,
   withOpeningsCarried,
 } from '../../core/editing'
-import { bedOfFace } from '../../core/geometry/scene'
+import { bedOfFace } from '../../core/geometry/faces'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { makeLightTable } from '../../core/optics/gains'
+import { makeLightTable } from '../../core/optics/light-table'
 import { DECLINATIONS, HOUR_ANGLES, tablePlace } from '../../core/optics/landing'
 import { skyVector, sunPosition } from '../../core/sun'
 import { doorOn, windowOn, withMore, withoutOpenings } from '../openings'
@@ -50,6 +51,7 @@ const withParts = (d: Design, made: Partial<{ [K in PartId]: Partial<Design['ski
 const bare = (d: Design): Design => ({ ...d, store: { ...d.store, bodies: [] } })
 const solidEnds = (d: Design): Design => ({ ...d, skin: madeSkin(d.skin, { endsGlazedShare: 0 }) })
 const plain = designOfForm('saltbox')
+const dome = DEMOS.find(d => d.shape.form === 'dome')!
 const saltbox: Design = { ...plain, shape: withFront(plain.shape, true) }
 const own = designOfForm('own')
 /** Two glazings in one slope: the lower half of it is a part of its own, in the same plane. */
@@ -105,6 +107,51 @@ export const HOUSES: Record<string, Design> = {
     front: { kind: 'solid' },
   }),
   'a skylight in the pole slope': withMore(saltbox, windowOn('poleSlope', { count: 2, sillM: 0.3, offsetM: 1 })),
+  'keyhole beds in a row, and a bench over one': {
+    ...bare(saltbox),
+    shape: {
+      ...saltbox.shape,
+      beds: [
+        aBed('keyhole bed', { atM: 0.1, widthM: 1.5, lengthM: 2.6, offsetM: -1.7, heightM: 0.5, notchDeepM: 0.9 }),
+        aBed('keyhole bed', { atM: 0.1, widthM: 1.5, lengthM: 2.6, offsetM: 1.7, heightM: 0.3, notchM: 0.8 }),
+        aBed('keyhole bed', { atM: 2.4, widthM: 1.2, lengthM: 3, offsetM: -1, heightM: 0.4, from: 'sunny' }),
+        bedAt(2.6, 0.9, 0.4, { lengthM: 2, offsetM: 2 }),
+      ],
+      benches: [benchAt(2.6, 0.6, 0.9, { lengthM: 1.8, offsetM: 2 })],
+    },
+  },
+  'a dome with rim beds and a door that stands out of it': withMore(
+    withoutOpenings({
+      ...bare(dome),
+      shape: {
+        ...dome.shape,
+        beds: [
+          aBed('rim bed', { aroundDeg: 10, spanDeg: 130, widthM: 1.1, heightM: 0.5 }),
+          aBed('rim bed', { aroundDeg: -110, spanDeg: 65, widthM: 0.8, heightM: 0.3 }),
+          bedAt(2.6, 1, 0.4, { lengthM: 2 }),
+        ],
+        benches: [],
+      },
+    }),
+    doorOn('kneeWall', { heightM: 1.9, glazedShare: 0.6 }),
+  ),
+  'benches over barrels': {
+    ...saltbox,
+    shape: {
+      ...saltbox.shape,
+      beds: [saltbox.shape.beds[0]!],
+      benches: [benchAt(3.4, 1.1, 1.3), benchAt(2, 0.6, 0.8, { lengthM: 3, offsetM: -1.5 })],
+    },
+    store: { ...saltbox.store, bodies: [barrelsOf(saltbox, { count: 10, stack: 1, raisedM: 0.1, atM: 3.7 })] },
+  },
+  'two doors and six windows': withMore(
+    withoutOpenings(solidEnds(saltbox)),
+    doorOn('eastEnd', { offsetM: -0.4, glazedShare: 0.5 }),
+    doorOn('westEnd', { offsetM: -0.4, glazedShare: 1 }),
+    windowOn('backWall', { count: 4, widthM: 0.8, heightM: 0.6, sillM: 1.4 }),
+    windowOn('eastEnd', { offsetM: 1.2, sillM: 0.9, widthM: 0.7, heightM: 0.8 }),
+    windowOn('westEnd', { offsetM: 1.2, sillM: 0.9, widthM: 0.7, heightM: 0.8 }),
+  ),
   'glazed knee wall and one end all glass': withParts(solidEnds(saltbox), {
     kneeWall: { kind: 'glazed' },
     westEnd: { kind: 'glazed' },

@@ -1,11 +1,12 @@
 import { pond, tank, wall } from '../bodies'
 import fc from 'fast-check'
-import { benchAt, FORMS, type Design } from '../../core/design'
+import { BED_KINDS } from '../../core/beds/registry'
+import { bedAt, benchAt, FORMS, type Design } from '../../core/design'
 import {
   broughtForward,
   clearances,
   designFaults,
-  freePlace,
+  freeBed,
   patchDesign,
   placed,
   resized,
@@ -103,8 +104,8 @@ test('ways through: free floor is measured, and said to be narrow by what must g
   expect(gaps.every(g => !g.narrow)).toBe(true)
   const chair = { ...demo, aim: { ...demo.aim, practical: { ...demo.aim.practical, wheelchair: true } } }
   expect(clearances(chair).map(g => g.narrow)).toEqual([false, true])
-  expect(freePlace(demo.shape.beds, 0.9, 4.6)).toBe(1.25)
-  expect(freePlace([{ atM: 0, widthM: 4.6 }], 0.5, 4.6)).toBeNull()
+  expect(freeBed(demo, BED_KINDS[0]!)).toMatchObject({ kind: 'bed', atM: 1.25, widthM: 0.9, lengthM: null })
+  expect(freeBed(patchDesign(demo, [['shape.beds', [bedAt(0, 4.6, 0.1)]]]), BED_KINDS[0]!)).toBeNull()
 })
 
 test('a design of an older schema gets the new fields plain', () => {

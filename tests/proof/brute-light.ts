@@ -1,6 +1,6 @@
 import type { Design } from '../../core/design'
-import type { FaceId } from '../../core/geometry/scene'
-import { bedSide, faceOfObject } from '../../core/geometry/scene'
+import { bedSide, faceOfObject, type FaceId } from '../../core/geometry/faces'
+import { edgesOf, isOn } from '../../core/geometry/footprint'
 import { openingOf } from '../../core/geometry/parts'
 import { makeBuilding, type Building, type Surface } from '../../core/geometry/surfaces'
 import { seededRandom } from '../../core/climate/random'
@@ -39,18 +39,17 @@ function soup(building: Building): Triangle[] {
   }
   for (const o of building.objects) {
     const face = faceOfObject(o)
-    const box = (x0: number, x1: number, y0: number, y1: number) => {
-      const p = (x: number, y: number, z: number): V => [x, y, z]
-      add(face, [p(x0, y0, o.z1), p(x1, y0, o.z1), p(x1, y1, o.z1), p(x0, y1, o.z1)])
-      const side = o.kind === 'bed' ? bedSide(o.index) : face
-      add(side, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y1, o.z0), p(x0, y1, o.z0)])
-      add(side, [p(x0, y0, o.z0), p(x0, y1, o.z0), p(x0, y1, o.z1), p(x0, y0, o.z1)])
-      add(side, [p(x1, y0, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x1, y0, o.z1)])
-      add(side, [p(x0, y0, o.z0), p(x1, y0, o.z0), p(x1, y0, o.z1), p(x0, y0, o.z1)])
-      add(side, [p(x0, y1, o.z0), p(x1, y1, o.z0), p(x1, y1, o.z1), p(x0, y1, o.z1)])
-    }
     if (!o.bank) {
-      box(o.x0, o.x1, o.y0, o.y1)
+      const side = o.kind === 'bed' ? bedSide(o.index) : face
+      for (const piece of o.pieces) {
+        const at = (z: number) => piece.map(([x, y]): V => [x, y, z])
+        add(face, at(o.z1))
+        add(side, at(o.z0))
+        at(o.z0).forEach((p, i) => {
+          const q = at(o.z0)[(i + 1) % piece.length]!
+          add(side, [p, q, [q[0], q[1], o.z1], [p[0], p[1], o.z1]])
+        })
+      }
       continue
     }
     const { bank } = o
@@ -189,7 +188,9 @@ export function bruteLandings(
       const inside = building.objects.find(
         x =>
           !x.bank &&
-          o.every((value, k) => value >= [x.x0, x.y0, x.z0][k]! - 1e-9 && value <= [x.x1, x.y1, x.z1][k]! + 1e-9),
+          o[2] >= x.z0 - 1e-9 &&
+          o[2] <= x.z1 + 1e-9 &&
+          x.pieces.some(piece => isOn(edgesOf(piece), o[0], o[1], 1e-9)),
       )
       if (inside) {
         const face = inside.kind === 'bed' ? bedSide(inside.index) : faceOfObject(inside)

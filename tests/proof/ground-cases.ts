@@ -1,13 +1,13 @@
+import { rectangleOf } from '../../core/geometry/footprint'
 import { makeGroundOutside } from '../../core/network/ground-outside'
 import { makeMemory } from '../../core/network/memory'
 import { makeGroundSlice, type GroundInput } from '../../core/ground/slice'
 
 const SOIL = { conductivity: 1.5, density: 1800, specificHeat: 1670 }
 const blank: GroundInput = {
-  widthM: 5,
+  floor: rectangleOf(0, 5, 0, 1),
   beds: [],
   path: null,
-  floorAreaM2: 5,
   perimeterM: 2,
   sunkM: 0,
   soil: SOIL,
@@ -18,7 +18,7 @@ const blank: GroundInput = {
 
 /** U-value of a long slab by the core's slice, W/m²K. */
 export function slabU(widthM: number, conductivity: number, wallM: number, resistance: number): number {
-  const s = makeGroundSlice({ ...blank, widthM, floorAreaM2: widthM, wallM, soil: { ...SOIL, conductivity } })
+  const s = makeGroundSlice({ ...blank, floor: rectangleOf(0, widthM, 0, 1), wallM, soil: { ...SOIL, conductivity } })
   return (
     s.steady(
       s.floor.map(c => c.areaM2 / (0.17 + resistance)),

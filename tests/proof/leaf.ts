@@ -4,7 +4,8 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeModel } from '../../core/network/model'
 import { makeStepper } from '../../core/network/stepper'
 import { AIR, MOISTURE, PRESSURE, STAR } from '../../core/network/room'
-import { makeLightTable, makeSolarGains } from '../../core/optics/gains'
+import { makeSolarGains } from '../../core/optics/gains'
+import { makeLightTable } from '../../core/optics/light-table'
 import { steadySite } from './tiny-model'
 
 const SIGMA = 5.670374e-8

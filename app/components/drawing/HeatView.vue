@@ -3,7 +3,7 @@ import { useElementSize, useIntervalFn, watchDebounced } from '@vueuse/core'
 import { dayName } from '../../../core/climate'
 import { heatFlows, type HeatBody, type HeatDay, type HeatFlow } from '../../../core/heat-view'
 import { roomObjects } from '../../../core/geometry/objects'
-import { faceOfObject } from '../../../core/geometry/scene'
+import { faceOfObject } from '../../../core/geometry/faces'
 import { stretches } from '../../../core/geometry/parts'
 import { edgeLength, groundAt, makeOutline, type Point } from '../../../core/geometry/section'
 

@@ -1,72 +1,8 @@
-import { MATERIALS } from '../../catalog'
-import {
-  angle,
-  choice,
-  count,
-  entryOf,
-  flag,
-  group,
-  length,
-  list,
-  number,
-  orNull,
-  temperature,
-  text,
-  thickness,
-} from '../field'
+import { ALONGSIDE, MOST_BEDS } from '../../beds/common'
+import { BED } from '../../beds/registry'
+import { angle, choice, count, flag, group, length, list, temperature } from '../field'
 import { CHAIN_CHOICES } from './parts'
 
-/** Where and how large something is that stands along the whole length of the house. */
-const ALONGSIDE = {
-  atM: length(0, 20, { label: 'from the sunny wall' }),
-  widthM: length(0.2, 10, { label: 'wide' }),
-  heightM: length(0, 1.5, { label: 'high' }),
-}
-
-/** So many beds may stand in a house. */
-export const MOST_BEDS = 6
-
-export const SOIL_COVERS = [
-  { id: 'bare', name: 'bare' },
-  { id: 'mulch', name: 'mulch' },
-  { id: 'film', name: 'film' },
-] as const
-export const BED_FILLS = [
-  { id: 'soil', name: 'soil' },
-  { id: 'gravel', name: 'gravel' },
-] as const
-export const BED = group(
-  {
-    ...ALONGSIDE,
-    crop: orNull(text(80, { label: 'Crop', about: 'one of `aim.crops`, by its id' }), {
-      start: null,
-      about: 'null: planted all year',
-    }),
-    leafArea: number('ratio', 0, 6, {
-      start: 1,
-      label: 'Leaf over bed area',
-      about: 'while its crop grows; 0.7 of that while it is held',
-    }),
-    leavesM: orNull(length(0.02, 3, { label: 'Leaves stand so high' }), {
-      start: null,
-      about: 'above its top, while its crop stands; null: as its crop grows',
-    }),
-    soilCover: choice(SOIL_COVERS, { start: 'bare', label: 'Its soil is' }),
-    fill: choice(BED_FILLS, { start: 'soil', label: 'Filled with' }),
-    soilDepthM: orNull(length(0.05, 1.5, { label: 'Roots go down to' }), {
-      start: null,
-      about: 'depth below its top; null: as far as the bed is high',
-    }),
-    boardM: thickness(0, 0.3, {
-      start: 0,
-      step: 0.01,
-      label: 'Board round it',
-      about: 'thickness; 0 where its sides are bare',
-    }),
-    boardMaterial: entryOf(MATERIALS, { start: 'softwood', label: 'The board is of' }),
-  },
-  { label: 'Bed #' },
-)
 const month = (start: number, label: string) => count(1, 12, { start, label, about: '1 for January to 12' })
 export const BENCH = group(
   { ...ALONGSIDE, fromMonth: month(1, 'stands from the start of month'), untilMonth: month(12, 'to the end of month') },
@@ -188,8 +124,8 @@ export const SHAPE = group(
       label: 'Shade strip inside its top',
       about: 'opaque, measured down the sunny slope',
     }),
-    beds: list(BED, 0, MOST_BEDS, { label: 'Beds', about: 'as long as the building' }),
-    benches: list(BENCH, 0, 6, { start: [], label: 'Benches', about: 'as long as the building' }),
+    beds: list(BED, 0, MOST_BEDS, { label: 'Beds', about: 'what plants grow in, each of a kind' }),
+    benches: list(BENCH, 0, 6, { start: [], label: 'Benches' }),
   },
   { label: 'Shape' },
 )

@@ -1,5 +1,6 @@
 import { entry, FUELS } from '../../catalog'
 import { aimLine } from '../../aim/aim-line'
+import { standsOnM2 } from '../../geometry/objects'
 import { tenHourDays, dailyLight, lampCount } from '../light'
 import { soilWarming } from '../heat'
 import { costPerUsefulKWh, woodlandFor, woodPerWinter } from '../fuel'
@@ -49,10 +50,7 @@ const USUAL_SOIL_M = 0.4
 const bedSoilM3 = ({ design, building }: SumContext): number =>
   building.objects
     .filter(o => o.kind === 'bed')
-    .reduce(
-      (sum, o) => sum + (o.x1 - o.x0) * (o.y1 - o.y0) * (design.shape.beds[o.index]!.soilDepthM ?? USUAL_SOIL_M),
-      0,
-    )
+    .reduce((sum, o) => sum + standsOnM2(o) * (design.shape.beds[o.index]!.soilDepthM ?? USUAL_SOIL_M), 0)
 
 /** Days on which plants hold still for want of light. */
 function shortDays({ design }: SumContext): Sum<number> | null {

@@ -1,0 +1,383 @@
+import type { Design } from '../design/types'
+import { openingKind } from '../openings/registry'
+import { blockedDoors } from './before-openings'
+import { domeFloor } from './dome'
+import { dormersOf } from './dormers'
+import { clearOverPlace } from './fit'
+import { edgesOf, footprintOf, isOn, reachOf, rectangleOf, type Footprint } from './footprint'
+import { laidLeaves, leafPolygons } from './leaves'
+import { inPieces, pathStrip, roomObjects, type ObjectKind } from './objects'
+import { outwardOf } from './part-planes'
+import { makeOutline, type Outline } from './section'
+import { along, type Vec } from './vec'
+
+type House = Pick<Design, 'shape' | 'store' | 'skin' | 'aim'>
+
+/** A person needs a way so wide between what stands on the floor, and one in a wheelchair, m. */
+export const SHOULDERS_M = 0.5
+export const WHEELCHAIR_M = 0.9
+/** Who reaches into a corner turns and leans a little further, m. */
+const LEAN_M = 0.1
+/** Side of a cell of floor that is looked at, m. */
+const CELL_M = 0.05
+/** Where nowhere is high enough to stand, people stoop, m; lower than that nobody works. */
+const STOOP_M = 1.2
+/** What stands no higher is stepped over, and what hangs higher is walked under, m. */
+const STEP_M = 0.05
+const OVERHEAD_M = 1.9
+/** Floor that is shut off, or a bed out of reach, is told of from so much on, m²; and a bed from such a share. */
+const LEAST_M2 = 0.1
+const LEAST_SHARE = 0.02
+
+/** Why nobody walks on a piece of floor, or reaches a piece of a bed. */
+const HINDRANCES = ['cut off', 'too narrow', 'too low', 'out of reach'] as const
+export type Hindrance = (typeof HINDRANCES)[number]
+
+/** Where people get to in a house, from its doors. */
+export interface Access {
+  /** Whether there is a door at all. Without one nothing is reached. */
+  hasDoor: boolean
+  /** Doors with something in their way. */
+  blocked: number[]
+  /** Beds of which something is out of reach: which, and the share of it, 0–1. */
+  beds: { index: number; share: number }[]
+  /** Bodies that nobody can fill or empty, and openings moved by hand that nobody gets to. */
+  bodies: number[]
+  openings: number[]
+  /** Free floor from which no way leads to a door, m². */
+  cutOffM2: number
+  /** Pieces that nobody gets to, and why. */
+  hatched: { why: Hindrance; pieces: Footprint[]; areaM2: number }[]
+  /** The way from a door to where one stands beside a thing, as a line on the floor; null where there is none. */
+  wayTo: (kind: ObjectKind, index: number) => [x: number, y: number][] | null
+}
+
+/** What a cell of the floor is: outside or under something, too low, too near to something, free, walked to. */
+const TAKEN = 0
+const LOW = 1
+const NARROW = 2
+const FREE = 3
+const REACHED = 4
+
+/**
+ * Where one gets to from the doors: floor that shoulders (or a wheelchair) have room on, and heads as the aim asks, is
+ * flooded from each door cell by cell. Beds, bodies and what is opened by hand are looked at from there.
+ */
+export function accessOf(house: House): Access {
+  const { shape, aim, store, skin } = house
+  const outline = makeOutline(shape)
+  const floor = floorOf(shape, outline)
+  const { x1: wideM, y1: longM } = reachOf([floor])
+  const [nx, ny] = [Math.max(1, Math.round(wideM / CELL_M)), Math.max(1, Math.round(longM / CELL_M))]
+  const radiusM = (aim.practical.wheelchair ? WHEELCHAIR_M : SHOULDERS_M) / 2
+  const x = (cell: number) => ((cell % nx) + 0.5) * CELL_M
+  const y = (cell: number) => (Math.floor(cell / nx) + 0.5) * CELL_M
+  const cellAt = (px: number, py: number) =>
+    clamped(Math.floor(px / CELL_M), nx - 1) + nx * clamped(Math.floor(py / CELL_M), ny - 1)
+  /** Calls for each cell of the grid within a box. */
+  const eachIn = (x0: number, x1: number, y0: number, y1: number, call: (cell: number) => void) => {
+    const [i0, i1] = [clamped(Math.floor(x0 / CELL_M), nx - 1), clamped(Math.floor(x1 / CELL_M), nx - 1)]
+    const [j0, j1] = [clamped(Math.floor(y0 / CELL_M), ny - 1), clamped(Math.floor(y1 / CELL_M), ny - 1)]
+    for (let j = j0; j <= j1; j++) for (let i = i0; i <= i1; i++) call(j * nx + i)
+  }
+  const state = new Uint8Array(nx * ny)
+  /** Floor that nothing stands on. */
+  const bare = new Uint8Array(nx * ny)
+  const doors = doorSteps(house, outline)
+  const clear = clearHeights(house, outline, { nx, ny, x, y }, doors, eachIn)
+  const headM = Math.min(
+    aim.practical.headroomM,
+    clear.reduce((most, m) => Math.max(most, m), STOOP_M),
+  )
+  // Half a cell is given: a way that is just wide enough is a way.
+  const need = radiusM - CELL_M / 2
+  const fromWall = wallDistances(floor, { nx, ny, x, y })
+  for (let c = 0; c < state.length; c++) {
+    if (fromWall[c]! < 0) continue
+    bare[c] = 1
+    state[c] = clear[c]! < headM - 1e-6 ? LOW : fromWall[c]! < need ? NARROW : FREE
+  }
+  // In a doorway one passes close by the wall.
+  for (const c of doors.flatMap(d => d.cells(x, y, eachIn))) if (state[c] === NARROW) state[c] = FREE
+  const things = roomObjects(house)
+  const inTheWay = inPieces(things).filter(t => t.kind === 'bed' || (t.z1 > STEP_M && t.z0 < OVERHEAD_M))
+  for (const { pieces, x0, x1, y0, y1 } of inTheWay) {
+    const own = edgesOf(pieces[0]!)
+    eachIn(x0 - radiusM, x1 + radiusM, y0 - radiusM, y1 + radiusM, c => {
+      if (isOn(own, x(c), y(c))) {
+        state[c] = TAKEN
+        bare[c] = 0
+      } else if (state[c]! > NARROW && distanceTo(pieces[0]!, x(c), y(c)) < need) state[c] = NARROW
+    })
+  }
+  const from = flood(
+    state,
+    nx,
+    doors.flatMap(d => d.cells(x, y, eachIn)).filter(c => state[c] === FREE),
+  )
+  const away = distances(state, nx, ny, REACHED)
+  const reachM = radiusM + aim.practical.reachM
+  const within = (c: number) => away[c]! * CELL_M <= reachM + LEAN_M
+
+  const far = new Uint8Array(nx * ny)
+  const beds = shape.beds.flatMap((_, index) => {
+    let [all, out] = [0, 0]
+    for (const { pieces, x0, x1, y0, y1 } of inPieces(things.filter(t => t.kind === 'bed' && t.index === index))) {
+      const own = edgesOf(pieces[0]!)
+      eachIn(x0, x1, y0, y1, c => {
+        if (!isOn(own, x(c), y(c))) return
+        all++
+        if (within(c)) return
+        out++
+        far[c] = 1
+      })
+    }
+    return out * CELL_M ** 2 > LEAST_M2 && out > LEAST_SHARE * all ? [{ index, share: out / all }] : []
+  })
+  const touched = (o: { x0: number; x1: number; y0: number; y1: number }) => {
+    let found = false
+    eachIn(o.x0, o.x1, o.y0, o.y1, c => (found ||= within(c)))
+    return found
+  }
+  const bodies = things.filter(t => t.kind === 'body' && !touched(t)).map(t => t.index)
+  const byHand = laidLeaves(house, outline).filter(({ index }) => {
+    const o = skin.openings[index]!
+    const kind = openingKind(o)
+    return !kind.ridge && kind.traffic(o) === null && kind.opener(o).how === 'hand'
+  })
+  const openings = new Set(
+    byHand
+      .filter(laid => {
+        const points = leafPolygons(laid).flat()
+        const z = Math.min(...points.map(p => p[2]))
+        return !points.some(p => p[2] < z + 0.01 && within(cellAt(p[0], p[1])))
+      })
+      .map(l => l.index),
+  )
+  // Floor under a walker is walked on; what is left is cut off, too narrow or too low.
+  const shut = state.includes(FREE) ? distances(state, nx, ny, FREE) : null
+  const covers = (d: Float32Array, c: number) => d[c]! * CELL_M <= radiusM + CELL_M / 2
+  const why = (c: number): number => {
+    if (far[c]) return HINDRANCES.indexOf('out of reach')
+    if (!bare[c] || covers(away, c)) return -1
+    if (shut && covers(shut, c)) return HINDRANCES.indexOf('cut off')
+    return HINDRANCES.indexOf(state[c] === LOW ? 'too low' : 'too narrow')
+  }
+  const all = Int8Array.from(state, (_, c) => why(c))
+  const hatched = HINDRANCES.flatMap((reason, k) => {
+    const pieces = joinedCells(nx, ny, c => all[c] === k)
+    const areaM2 = pieces.reduce((sum, p) => sum + (p[1]![0] - p[0]![0]) * (p[2]![1] - p[1]![1]), 0)
+    return areaM2 > LEAST_M2 ? [{ why: reason, pieces, areaM2 }] : []
+  })
+  return {
+    hasDoor: doors.length > 0,
+    blocked: blockedDoors(house).map(d => d.index),
+    beds,
+    bodies: store.bodies.length > 0 ? bodies : [],
+    openings: [...openings],
+    cutOffM2: hatched.find(h => h.why === 'cut off')?.areaM2 ?? 0,
+    hatched,
+    wayTo: (kind, index) => {
+      const thing = things.find(t => t.kind === kind && t.index === index)
+      if (!thing) return null
+      const beside = nearestReached(state, thing, { x, y, eachIn, reachM })
+      return beside < 0 ? null : wayBack(from, beside).map(c => [x(c), y(c)])
+    },
+  }
+}
+
+const clamped = (v: number, most: number) => Math.min(most, Math.max(0, v))
+
+/** The floor inside, as a convex piece. */
+const floorOf = (shape: Design['shape'], outline: Outline): Footprint =>
+  shape.form === 'dome' ? footprintOf(domeFloor({ shape }, outline)) : rectangleOf(0, outline.widthM, 0, shape.lengthM)
+
+interface Cells {
+  nx: number
+  ny: number
+  x: (cell: number) => number
+  y: (cell: number) => number
+}
+type EachIn = (x0: number, x1: number, y0: number, y1: number, call: (cell: number) => void) => void
+
+/** The step inside a door: floor as wide as it and half a metre deep. */
+interface DoorStep {
+  edges: Float64Array
+  /** How high it is clear over it where the door stands out in a dormer, and the floor under that; null for others. */
+  dormer: { edges: Float64Array; heightM: number; x0: number; x1: number; y0: number; y1: number } | null
+  cells: (x: Cells['x'], y: Cells['y'], eachIn: EachIn) => number[]
+}
+
+/** One is inside within so much of a door, m. */
+const INSIDE_M = 0.6
+
+function doorSteps(house: House, outline: Outline): DoorStep[] {
+  const dormers = dormersOf(house, outline)
+  return laidLeaves(house, outline).flatMap(({ index, planes, rect }): DoorStep[] => {
+    const o = house.skin.openings[index]!
+    if (openingKind(o).traffic(o) === null) return []
+    const plane = planes.at(-1)!
+    const { origin, across } = planes[0]!
+    const out = outwardOf(planes[0]!)
+    const at = (u: number, inward: number): Vec => along([origin[0], origin[1], 0], u, across, -inward, out)
+    const stepOf = (deepM: number) =>
+      footprintOf([at(rect.u0, 0), at(rect.u1, 0), at(rect.u1, deepM), at(rect.u0, deepM)])
+    const step = stepOf(INSIDE_M)
+    const edges = edgesOf(step)
+    const dormer = dormers.find(d => d.index === index)
+    const { x0, x1, y0, y1 } = reachOf([step])
+    const under = stepOf(Math.min(10, dormer?.depthM ?? 0))
+    return [
+      {
+        edges,
+        dormer: dormer
+          ? { edges: edgesOf(under), heightM: plane.origin[2] + rect.v1 - plane.from, ...reachOf([under]) }
+          : null,
+        cells: (x, y, eachIn) => {
+          const found: number[] = []
+          eachIn(x0, x1, y0, y1, c => {
+            if (isOn(edges, x(c), y(c))) found.push(c)
+          })
+          return found
+        },
+      },
+    ]
+  })
+}
+
+/** How far each cell is inside the walls, m; less than 0 outside. */
+function wallDistances(floor: Footprint, { nx, ny, x, y }: Cells): Float32Array {
+  const edges = edgesOf(floor)
+  const out = new Float32Array(nx * ny).fill(Infinity)
+  for (let i = 0; i < edges.length; i += 3)
+    for (let c = 0; c < out.length; c++)
+      out[c] = Math.min(out[c]!, edges[i]! * x(c) + edges[i + 1]! * y(c) - edges[i + 2]!)
+  return out
+}
+
+/** Clear height over each cell, m: under the roof, in dormers as high as their doors, and down to where paths are dug. */
+function clearHeights(
+  house: House,
+  outline: Outline,
+  { nx, ny, x, y }: Cells,
+  doors: readonly DoorStep[],
+  eachIn: EachIn,
+): Float32Array {
+  const { shape } = house
+  const out = new Float32Array(nx * ny)
+  const dug = shape.pathM < 0 ? pathStrip(house) : null
+  const rows = shape.form === 'dome' ? ny : 1
+  for (let c = 0; c < nx * rows; c++) out[c] = clearOverPlace(shape, outline, x(c), y(c))
+  for (let c = nx * rows; c < out.length; c++) out[c] = out[c % nx]!
+  for (const { dormer } of doors)
+    if (dormer)
+      eachIn(dormer.x0, dormer.x1, dormer.y0, dormer.y1, c => {
+        if (isOn(dormer.edges, x(c), y(c))) out[c] = Math.max(out[c]!, dormer.heightM)
+      })
+  if (dug) eachIn(dug.x0, dug.x1, 0, shape.lengthM, c => (out[c]! -= shape.pathM))
+  return out
+}
+
+/** Distance of a place outside a convex piece from it, m. */
+function distanceTo(piece: Footprint, px: number, py: number): number {
+  let near = Infinity
+  piece.forEach(([ax, ay], i) => {
+    const [bx, by] = piece[(i + 1) % piece.length]!
+    const [ux, uy] = [bx - ax, by - ay]
+    const t = Math.min(1, Math.max(0, ((px - ax) * ux + (py - ay) * uy) / (ux * ux + uy * uy || 1)))
+    near = Math.min(near, Math.hypot(px - ax - t * ux, py - ay - t * uy))
+  })
+  return near
+}
+
+/** Marks all free cells that can be walked to from some; returns the cell before each on the way, −1 for none. */
+function flood(state: Uint8Array, nx: number, starts: readonly number[]): Int32Array {
+  const from = new Int32Array(state.length).fill(-1)
+  const queue = [...new Set(starts)]
+  for (const c of queue) state[c] = REACHED
+  for (let k = 0; k < queue.length; k++) {
+    const c = queue[k]!
+    const column = c % nx
+    const beside = [c - nx, c + nx, ...(column > 0 ? [c - 1] : []), ...(column + 1 < nx ? [c + 1] : [])]
+    for (const next of beside) {
+      if (state[next] !== FREE) continue
+      state[next] = REACHED
+      from[next] = c
+      queue.push(next)
+    }
+  }
+  return from
+}
+
+/** No further is asked after, in cells: arms and half a wheelchair are shorter. */
+const FAR = 40
+
+/** How far each cell is from the nearest of a state, in cells: along the house first, then across. */
+function distances(state: Uint8Array, nx: number, ny: number, of: number): Float32Array {
+  const along = new Float32Array(state.length).fill(FAR)
+  for (let i = 0; i < nx; i++) {
+    let last = -1
+    for (let j = 0; j < ny; j++) {
+      if (state[j * nx + i] === of) last = j
+      along[j * nx + i] = Math.min(FAR, last < 0 ? FAR : j - last)
+    }
+    last = 2 * ny + FAR
+    for (let j = ny - 1; j >= 0; j--) {
+      if (state[j * nx + i] === of) last = j
+      along[j * nx + i] = Math.min(along[j * nx + i]!, last - j)
+    }
+  }
+  const out = new Float32Array(state.length)
+  for (let j = 0; j < ny; j++)
+    for (let i = 0; i < nx; i++) {
+      let best = along[j * nx + i]! ** 2
+      for (let k = 1; k * k < best && (i - k >= 0 || i + k < nx); k++) {
+        if (i - k >= 0) best = Math.min(best, k * k + along[j * nx + i - k]! ** 2)
+        if (i + k < nx) best = Math.min(best, k * k + along[j * nx + i + k]! ** 2)
+      }
+      out[j * nx + i] = Math.sqrt(best)
+    }
+  return out
+}
+
+/** Cells joined into rectangles: runs across, then runs that are alike along. */
+function joinedCells(nx: number, ny: number, is: (cell: number) => boolean): Footprint[] {
+  const out: Footprint[] = []
+  let open = new Map<string, { i0: number; i1: number; j0: number }>()
+  for (let j = 0; j <= ny; j++) {
+    const runs = new Map<string, { i0: number; i1: number; j0: number }>()
+    for (let i = 0; j < ny && i < nx; i++) {
+      if (!is(j * nx + i)) continue
+      const i0 = i
+      while (i + 1 < nx && is(j * nx + i + 1)) i++
+      const key = `${i0} ${i}`
+      runs.set(key, open.get(key) ?? { i0, i1: i + 1, j0: j })
+    }
+    for (const [key, { i0, i1, j0 }] of open)
+      if (!runs.has(key)) out.push(rectangleOf(i0 * CELL_M, i1 * CELL_M, j0 * CELL_M, j * CELL_M))
+    open = runs
+  }
+  return out
+}
+
+/** The walked cell nearest to a thing, from which a hand reaches it; −1 where there is none. */
+function nearestReached(
+  state: Uint8Array,
+  thing: { x0: number; x1: number; y0: number; y1: number },
+  { x, y, eachIn, reachM }: Pick<Cells, 'x' | 'y'> & { eachIn: EachIn; reachM: number },
+): number {
+  let [best, near] = [-1, Infinity]
+  eachIn(thing.x0 - reachM, thing.x1 + reachM, thing.y0 - reachM, thing.y1 + reachM, c => {
+    if (state[c] !== REACHED) return
+    const off = Math.hypot(x(c) - (thing.x0 + thing.x1) / 2, y(c) - (thing.y0 + thing.y1) / 2)
+    if (off < near) [best, near] = [c, off]
+  })
+  return best
+}
+
+/** The way to a cell from where its flood began. */
+function wayBack(from: Int32Array, to: number): number[] {
+  const out = [to]
+  while (from[out.at(-1)!]! >= 0) out.push(from[out.at(-1)!]!)
+  return out.reverse()
+}
