@@ -1,4 +1,5 @@
 import { readFileSync, statSync } from 'node:fs'
+import { accessFaults } from '../core/advice/access'
 import { DAYS, makeSiteYear, monthlyMeans, monthlyNormals, monthlyRadiation } from '../core/climate'
 import { unpackHourly } from '../core/climate/hourly'
 import { DEMOS, type Design } from '../core/design'
@@ -6,7 +7,7 @@ import { faultLine } from '../core/design/validate'
 import { makeBuilding } from '../core/geometry/surfaces'
 import { spellAnswer, usualStart, withSpellDays } from '../core/study/spell'
 import { bookedSums, lineUnit } from '../core/sums/book'
-import { siSymbol } from '../core/units'
+import { inMetric, siSymbol } from '../core/units'
 import { createYearEngine } from '../core/year'
 import { LARGEST_DESIGN, readDesign } from '../formats/design-json'
 import { readEpw } from '../formats/epw'
@@ -57,8 +58,8 @@ export function demoCommand(args: string[]): unknown {
 }
 
 export function checkCommand(args: string[]): unknown {
-  loadDesign(readOptions(args, [], ['design.json']).words[0]!)
-  return { ok: true }
+  const design = loadDesign(readOptions(args, [], ['design.json']).words[0]!)
+  return { ok: true, fit: [], access: accessFaults(design, inMetric) }
 }
 
 /** `simulate`: the answers; with `--hourly`, the year as CSV beside them, written whole or not at all. */

@@ -14,6 +14,7 @@ import { cutsCommand, drawCommand, planCommand, takeoffCommand } from './build-c
 import { reportCommand } from './report-command'
 import { fitCommand, tasksCommand, tonightCommand } from './season-commands'
 import { findCommand, ladderCommand, sweepCommand, wintersCommand } from './study-commands'
+import { startCommand } from './start-command'
 import { sunCommand } from './sun-command'
 import { verifyCommand } from './verify-command'
 
@@ -33,9 +34,18 @@ const COMMANDS: Record<string, Command> = {
   },
   demos: { usage: 'demos', about: 'The ids and names of the demo designs.', run: demosCommand },
   demo: { usage: 'demo <id>', about: 'One of them as a document.', run: demoCommand },
+  start: {
+    usage: 'start <answers.json>',
+    about:
+      'The design to begin with for some answers: where (latitudeDeg, longitudeDeg, knownLow), what (form, ' +
+      'facingDeg, lengthM, widthM), for whom (lives) and what is at hand (power, water, drums, stone, windows).',
+    run: startCommand,
+  },
   check: {
     usage: 'check <design.json>',
-    about: 'Whether a document is sound: {"ok":true}, or its faults and exit code 2.',
+    about:
+      'Whether a document is sound: {"ok":true}, or its faults and exit code 2; and what in it stands in something ' +
+      'else, and what cannot be reached from a door.',
     run: checkCommand,
   },
   simulate: {

@@ -4,7 +4,9 @@ import { whyWorst } from '../core/advice/worst-night'
 import { MONTH_NAMES } from '../core/climate'
 import type { Design } from '../core/design'
 import { compassPoint } from '../core/geometry/compass'
-import { roomObjects } from '../core/geometry/objects'
+import { footprintOf, type Footprint } from '../core/geometry/footprint'
+import { inSection, roomObjects } from '../core/geometry/objects'
+import { makeBuilding } from '../core/geometry/surfaces'
 import { makeOutline, sunnyAzimuthDeg } from '../core/geometry/section'
 import type { Rung } from '../core/study/ladder'
 import { winterDli } from '../core/study/figures'
@@ -67,11 +69,12 @@ function section(paper: Paper, { design, show }: ReportParts): void {
     borderColor: INK,
     borderWidth: 1.4,
   })
-  for (const o of roomObjects(design))
+  for (const { object: o, x0: from, x1: to, isCut } of inSection(roomObjects(design), shape.lengthM))
     page.drawRectangle({
-      x: x(o.x0),
+      x: x(from),
       y: y(o.z0),
-      width: (o.x1 - o.x0) * ppm,
+      width: (to - from) * ppm,
+      opacity: isCut ? 1 : 0.5,
       height: Math.max(1.5, (o.z1 - o.z0) * ppm),
       color: o.kind === 'bed' ? FILL.bed : o.kind === 'body' ? FILL.body : undefined,
       borderColor: INK,
@@ -93,24 +96,23 @@ function plan(paper: Paper, { design, show }: ReportParts): void {
   const { n, ppm } = scaleFor(shape.lengthM, shape.widthM, width - 120, PICTURE_PT - 60)
   const x0 = left + (width - shape.lengthM * ppm) / 2
   const y0 = foot + 40
-  const dome = shape.form === 'dome'
-  const style = { color: FILL.room, borderColor: INK, borderWidth: 1.4 }
-  if (dome) {
-    const r = (shape.widthM / 2) * ppm
-    page.drawCircle({ x: x0 + r, y: y0 + r, size: r, ...style })
-  } else page.drawRectangle({ x: x0, y: y0, width: shape.lengthM * ppm, height: shape.widthM * ppm, ...style })
   // With the sunny side below, the west end is on the left in the north and on the right in the south.
   const northern = design.site.latitudeDeg >= 0
+  /** A piece of floor as a path from the page's own foot: what is drawn so counts downwards. */
+  const pathOf = (piece: Footprint) => {
+    const corners = piece.map(([px, py]) => `${(northern ? py : shape.lengthM - py) * ppm} ${-px * ppm}`)
+    return `M${corners.join(' L')}Z`
+  }
+  const at = { x: x0, y: y0, borderColor: INK }
+  const floor = footprintOf(makeBuilding(design).surfaces.find(s => s.kind === 'floor')!.polygon)
+  page.drawSvgPath(pathOf(floor), { ...at, color: FILL.room, borderWidth: 1.4 })
   for (const o of roomObjects(design))
-    page.drawRectangle({
-      x: x0 + (northern ? o.y0 : shape.lengthM - o.y1) * ppm,
-      y: y0 + o.x0 * ppm,
-      width: (o.y1 - o.y0) * ppm,
-      height: (o.x1 - o.x0) * ppm,
-      color: o.kind === 'bed' ? FILL.bed : o.kind === 'body' ? FILL.body : undefined,
-      borderColor: INK,
-      borderWidth: 0.6,
-    })
+    for (const piece of o.pieces)
+      page.drawSvgPath(pathOf(piece), {
+        ...at,
+        color: o.kind === 'bed' ? FILL.bed : o.kind === 'body' ? FILL.body : undefined,
+        borderWidth: 0.6,
+      })
   dimension(paper, page, [x0, y0 - 18], [x0 + shape.lengthM * ppm, y0 - 18], show(shape.lengthM, 'length'))
   const right = x0 + shape.lengthM * ppm + 26
   dimension(paper, page, [right, y0], [right, y0 + shape.widthM * ppm], show(shape.widthM, 'length'))

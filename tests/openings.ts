@@ -1,6 +1,7 @@
 import type { Design, Opening } from '../core/design'
 import { startOf } from '../core/design/field'
 import { DOOR } from '../core/openings/door'
+import { VENT } from '../core/openings/vent'
 import { WINDOW } from '../core/openings/window'
 
 type Some<K extends Opening['kind']> = Extract<Opening, { kind: K }>
@@ -51,6 +52,13 @@ export const windowOn = (part: Opening['part'], own: Partial<Some<'window'>> = {
 export const doorOn = (part: Opening['part'], own: Partial<Some<'door'>> = {}): Some<'door'> => ({
   ...(startOf(DOOR.fields) as Some<'door'>),
   kind: 'door',
+  part,
+  ...own,
+})
+
+export const ventOn = (part: Opening['part'], own: Partial<Some<'vent'>> = {}): Some<'vent'> => ({
+  ...(startOf(VENT.fields) as Some<'vent'>),
+  kind: 'vent',
   part,
   ...own,
 })

@@ -123,7 +123,7 @@ function go(to: string): void {
   if (controls.value) controls.value.scrollTop = 0
 }
 // What is pressed on a drawing has its card in a step.
-const CARDS: Record<string, string> = { body: 'store', part: 'skin', opening: 'breathe' }
+const CARDS: Record<string, string> = { body: 'store', bed: 'shape', bench: 'shape', part: 'skin', opening: 'breathe' }
 watch(
   () => drawing.pressed,
   thing => {

@@ -3,6 +3,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import type { Answers } from '../../core/answers'
 import type { Design } from '../../core/design'
 import type { AtHand, Against, StartAnswers } from '../../core/start/choices'
+import { readBearing } from '../../core/geometry/compass'
 import { startDesign } from '../../core/start/improve'
 import { parseClimateTable } from '../../formats/climate-table'
 import type { EpwYear } from '../../formats/epw'
@@ -27,6 +28,13 @@ export const useStart = defineStore('start', () => {
   const known = reactive({ kind: 'zone' as 'zone' | 'usual' | 'record', text: '' })
   const chosen = ref(0)
   const against = ref<Against>('free')
+  /** Which way the house's wall looks, as it was typed or pressed on the compass; empty: towards the equator. */
+  const facing = ref('')
+  /** How far the compass that it was read off points east of true north, degrees. */
+  const declinationDeg = ref(0)
+  const facingDeg = computed(() =>
+    against.value === 'house' && facing.value.trim() !== '' ? readBearing(facing.value, declinationDeg.value) : null,
+  )
   const size = reactive({ lengthM: 6, widthM: 4 })
   const lives = ref<string[]>(['leaves', 'summer'])
   const atHand = reactive<AtHand>({ power: true, water: true, stone: false, drums: 0, windowsM2: 0 })
@@ -76,6 +84,7 @@ export const useStart = defineStore('start', () => {
       elevationM: Math.round(heightM.value ?? likely.value?.heightM ?? 0),
       climate: climate.value,
       against: against.value,
+      facingDeg: facingDeg.value,
       ...size,
       lives: lives.value,
       atHand,
@@ -138,6 +147,9 @@ export const useStart = defineStore('start', () => {
     takeWeather,
     where,
     against,
+    facing,
+    declinationDeg,
+    facingDeg,
     size,
     lives,
     atHand,

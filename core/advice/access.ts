@@ -14,32 +14,48 @@ export function accessIn(design: Design): Access {
   return found
 }
 
-/** What in a house nobody gets to, each with its reason, in the reader's units. */
-export function accessLines(design: Design, show: Show): string[] {
+/** Something that nobody gets to, and why, in the reader's units. */
+export interface AccessFault {
+  what: string
+  why: string
+}
+
+/** What in a house nobody gets to from a door. */
+export function accessFaults(design: Design, show: Show): AccessFault[] {
   const { practical } = design.aim
   const { hasDoor, beds, bodies, openings, cutOffM2 } = accessIn(design)
-  if (!hasDoor) return ['No door is let in: nobody gets in to it.']
+  if (!hasDoor) return [{ what: 'The house', why: 'no door is let in, so nobody gets in' }]
   const wayM = practical.wheelchair ? WHEELCHAIR_M : SHOULDERS_M
-  const needs = `${practical.wheelchair ? 'a wheelchair needs' : 'shoulders need'} ${show(wayM, 'length')}`
-  const list = (names: readonly string[]) => names.join(', ')
+  const needs = `${practical.wheelchair ? 'a wheelchair needs' : 'shoulders need'} ${show(wayM, 'length')} of way`
   return [
-    ...beds.map(({ index, share }) => {
-      const name = bedName(design.shape.beds, index)
-      return share > 0.98
-        ? `${name}: nobody gets to it from a door; ${needs} of way.`
-        : `${name}: ${Math.max(1, Math.round(100 * share))} % of it is further from where one can stand than arms ` +
-            `reach (${show(practical.reachM, 'length')}).`
-    }),
-    ...(bodies.length > 0
-      ? [
-          `Nobody gets to what is to be filled and emptied: ${list(
-            bodies.map(i => bodyName(design.store.bodies, i).toLowerCase()),
-          )}. Leave a way; ${needs} of it.`,
-        ]
-      : []),
-    ...openings.map(
-      i => `${openingName(design.skin.openings, i)} is moved by hand, and nobody gets to it from where one can stand.`,
+    ...beds.map(
+      ({ index, share }): AccessFault => ({
+        what: bedName(design.shape.beds, index),
+        why:
+          share > 0.98
+            ? `nobody gets to it from a door; ${needs}`
+            : `${Math.max(1, Math.round(100 * share))} % of it is further from where one can stand than arms reach ` +
+              `(${show(practical.reachM, 'length')})`,
+      }),
     ),
-    ...(cutOffM2 > 0 ? [`From ${show(cutOffM2, 'area')} of free floor no way leads to a door; ${needs} of it.`] : []),
+    ...bodies.map(
+      (i): AccessFault => ({
+        what: bodyName(design.store.bodies, i),
+        why: `nobody gets to where it is filled and emptied; ${needs}`,
+      }),
+    ),
+    ...openings.map(
+      (i): AccessFault => ({
+        what: openingName(design.skin.openings, i),
+        why: 'it is moved by hand, and nobody gets to it from where one can stand',
+      }),
+    ),
+    ...(cutOffM2 > 0
+      ? [{ what: `${show(cutOffM2, 'area')} of free floor`, why: `no way leads from there to a door; ${needs}` }]
+      : []),
   ]
 }
+
+/** The same as sentences. */
+export const accessLines = (design: Design, show: Show): string[] =>
+  accessFaults(design, show).map(({ what, why }) => `${what}: ${why}.`)

@@ -20,7 +20,10 @@ export const ALONGSIDE = {
   atM,
   widthM: length(0.2, 10, { label: 'wide' }),
   heightM: length(0, 1.5, { label: 'high' }),
-  lengthM: orNull(length(0.2, 100, { label: 'long' }), { start: null, about: 'null: as long as the house' }),
+  lengthM: orNull(length(0.2, 100, { label: 'long', none: 'as long as the house' }), {
+    start: null,
+    about: 'null: as long as the house',
+  }),
   offsetM: { ...COMMON.offsetM, start: 0 },
 }
 
@@ -35,13 +38,13 @@ export const PLANTED = {
     label: 'Leaf over bed area',
     about: 'while its crop grows; 0.7 of that while it is held',
   }),
-  leavesM: orNull(length(0.02, 3, { label: 'Leaves stand so high' }), {
+  leavesM: orNull(length(0.02, 3, { label: 'Leaves stand so high', none: 'by its crop' }), {
     start: null,
     about: 'above its top, while its crop stands; null: as its crop grows',
   }),
   soilCover: choice(SOIL_COVERS, { start: 'bare', label: 'Its soil is' }),
   fill: choice(BED_FILLS, { start: 'soil', label: 'Filled with' }),
-  soilDepthM: orNull(length(0.05, 1.5, { label: 'Roots go down to' }), {
+  soilDepthM: orNull(length(0.05, 1.5, { label: 'Roots go down to', none: 'as deep as the bed' }), {
     start: null,
     about: 'depth below its top; null: as far as the bed is high',
   }),

@@ -78,13 +78,9 @@ export const RIM: BedKind<Rim> & { fields: typeof fields } = {
   place: 'aroundDeg',
   stretched: () => ({}),
   moved: () => ({}),
-  notRound: ({ widthM, heightM, aroundDeg: _, spanDeg: __, ...planted }) => ({
-    ...planted,
-    kind: 'bed',
-    atM: 0.1,
-    widthM,
-    heightM,
-    lengthM: null,
-    offsetM: 0,
-  }),
+  notRound: bed => {
+    const planted = Object.fromEntries(Object.keys(PLANTED).map(name => [name, bed[name as keyof typeof PLANTED]]))
+    const { widthM, heightM } = bed
+    return { ...planted, kind: 'bed', atM: 0.1, widthM, heightM, lengthM: null, offsetM: 0 }
+  },
 }

@@ -323,10 +323,9 @@ const saritas = completeDesign({
     ridgeHeightM: 3.8,
     ridgeAtM: 3.5,
     backWallM: 0.6,
-    // Round the rim on both sides of the door, and an island.
+    // Round the rim from the tank to the door, and an island.
     beds: [
-      aBed('rim bed', { aroundDeg: -35, spanDeg: 150, widthM: 0.75, heightM: 0.4 }),
-      aBed('rim bed', { aroundDeg: 102, spanDeg: 40, widthM: 0.75, heightM: 0.4 }),
+      aBed('rim bed', { aroundDeg: -10, spanDeg: 200, widthM: 0.75, heightM: 0.4 }),
       bedAt(2.8, 1.2, 0.4, { lengthM: 2.8 }),
     ],
   },

@@ -1,4 +1,5 @@
 import { bodyName } from '../bodies/registry'
+import { middleOf, outlineOf } from '../geometry/footprint'
 import { layPipes } from '../geometry/pipes'
 import { openingName } from '../openings/registry'
 import {
@@ -67,12 +68,12 @@ export function drawPlan(drawn: Drawn): Drawing {
   const items = [...walls(drawn), ...sizes(drawn), ...north(drawn)]
   const named = new Set<string>()
   for (const o of building.objects) {
-    const box = rectangle('inside', ...at(o.x0, o.y0), ...at(o.x1, o.y1))
     const name = o.kind === 'body' ? bodyName(store.bodies, o.index).toLowerCase() : `${o.kind} ${o.index + 1}`
-    items.push(box)
+    for (const line of outlineOf(o.pieces))
+      items.push({ kind: 'path', layer: 'inside', points: line.map(([x, y]) => at(x, y)) })
     if (named.has(name)) continue
     named.add(name)
-    const [x, y] = at((o.x0 + o.x1) / 2, (o.y0 + o.y1) / 2)
+    const [x, y] = at(...middleOf(o.pieces))
     items.push(words([x, y - drawn.scale], name))
   }
   // What is let into a wall, as it lies in it; what is over the room is dashed.

@@ -1,3 +1,4 @@
+export * from './beds'
 export * from './bodies'
 export * from './bring-forward'
 export * from './fit-openings'

@@ -8,6 +8,7 @@ import { accessOf, SHOULDERS_M, WHEELCHAIR_M } from '../geometry/access'
 import { misfits, type Misfit } from '../geometry/fit'
 import { bedRoomOf, freeStrips, roomObjects, roomOf, type ObjectKind, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
+import { RAD } from '../physics/constants'
 import { patchDesign, type Patch } from './edit'
 import { keepsWays } from './ways'
 
@@ -135,8 +136,12 @@ function settleRound(design: House, thing: Thing, wantedDeg: number, alone = fal
 /** Where a thing's middle is along the house, m from the house's own; round the rim, degrees from the sunny side. */
 export const alongOf = (design: House, thing: Pick<Thing, 'kind' | 'index'>): number => {
   const place = placeOf(thing)
-  return valueAt(design as Design, `${place}.${isRound(design, thing) ? 'aroundDeg' : 'offsetM'}`) as number
+  return (valueAt(design as Design, `${place}.${isRound(design, thing) ? 'aroundDeg' : 'offsetM'}`) ?? 0) as number
 }
+
+/** Where round the rim of a dome a place lies, degrees from the sunny side to the east. */
+export const roundAt = ({ shape }: Pick<Design, 'shape'>, x: number, y: number): number =>
+  Math.atan2((2 * y) / shape.lengthM - 1, 1 - (2 * x) / shape.widthM) / RAD
 
 /**
  * Moves a thing so that its near side stands `atM` from the sunny wall, and its middle so far along from the house's
@@ -148,7 +153,8 @@ export function placed(design: House, id: string, atM: number, along: number | n
   if (!thing) return []
   const place = placeOf(thing)
   if (thing.round) return along === null ? [] : [[`${place}.aroundDeg`, settleRound(design, thing, along)]]
-  if (along === null) return [[`${place}.atM`, settle(design, thing, atM)]]
+  if (along === null || valueAt(design as Design, `${place}.offsetM`) === undefined)
+    return [[`${place}.atM`, settle(design, thing, atM)]]
   const patches: Patch[] = [[`${place}.offsetM`, settleAlong(design, thing, along)]]
   const moved = after(design, patches)
   const at = settle(moved, things(moved).find(t => t.id === id)!, atM)
@@ -354,8 +360,9 @@ export function clearances(design: Pick<Design, 'shape' | 'store' | 'aim'>): Gap
 }
 
 /**
- * Another body of a kind where there is room for it, alike to one or fresh; shorter and shorter until it fits. It leaves
- * the ways to all else, where that can be; `strictly`, there is none that does not. null where there is no free floor.
+ * Another body of a kind where there is room for it, alike to one or fresh; shorter and shorter until it fits. It
+ * leaves the ways to all else, where that can be; `strictly`, there is none that does not. null where
+ * there is no free floor.
  */
 export const freeBody = (design: Design, kind: BodyKind, alike?: Body, strictly = false): Body | null =>
   freeThing(design, 'body', (alike ?? kind.fresh(roomOf(design.shape))) as Body, strictly)

@@ -16,25 +16,29 @@ export const hindrances = ({ hasDoor, blocked, beds, bodies, openings, cutOffM2 
 /** Whether one gets to all that is in a house, from a door. */
 export const isReached = (design: Design): boolean => hindrances(accessOf(design)) === 0
 
-/** Whether a house is no worse to get about in than another: what was reached is reached, what was not may stay. */
+/**
+ * Whether a house is no worse to get about in than another: what was reached is reached, what was not may stay. Where
+ * not all was reached, a body that was added need not be.
+ */
 export const keepsWays = (before: Access, after: Access): boolean => {
   const was = (list: readonly number[]) => new Set(list)
   const [beds, bodies, openings] = [was(before.beds.map(b => b.index)), was(before.bodies), was(before.openings)]
   const blocked = was(before.blocked)
+  const shut = hindrances(before) > 0
   return (
     (after.hasDoor || !before.hasDoor) &&
     after.blocked.every(d => blocked.has(d)) &&
     after.beds.every(b => beds.has(b.index)) &&
-    after.bodies.every(b => bodies.has(b)) &&
+    after.bodies.every(b => bodies.has(b) || (shut && b >= before.bodyCount)) &&
     after.openings.every(o => openings.has(o)) &&
-    after.cutOffM2 <= before.cutOffM2 + 0.1
+    (after.cutOffM2 <= before.cutOffM2 + 0.1 || shut)
   )
 }
 
 /** A change to the beds that may open ways; null where it changes nothing. */
 type Opener = (design: Design, access: Access) => readonly Bed[] | null
 
-/** Beds no wider than arms reach: from one side where they stand against a wall or another thing, from both elsewhere. */
+/** Beds no wider than arms reach: from one side where they stand against something, from both elsewhere. */
 const withinReach: Opener = (design, { beds }) => {
   const { reachM } = design.aim.practical
   const out = new Set(beds.map(b => b.index))

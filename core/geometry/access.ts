@@ -44,6 +44,8 @@ export interface Access {
   /** Bodies that nobody can fill or empty, and openings moved by hand that nobody gets to. */
   bodies: number[]
   openings: number[]
+  /** How many bodies there are. */
+  bodyCount: number
   /** Free floor from which no way leads to a door, m². */
   cutOffM2: number
   /** Pieces that nobody gets to, and why. */
@@ -175,6 +177,7 @@ export function accessOf(house: House): Access {
     beds,
     bodies: store.bodies.length > 0 ? bodies : [],
     openings: [...openings],
+    bodyCount: store.bodies.length,
     cutOffM2: hatched.find(h => h.why === 'cut off')?.areaM2 ?? 0,
     hatched,
     wayTo: (kind, index) => {
@@ -255,7 +258,7 @@ function wallDistances(floor: Footprint, { nx, ny, x, y }: Cells): Float32Array 
   return out
 }
 
-/** Clear height over each cell, m: under the roof, in dormers as high as their doors, and down to where paths are dug. */
+/** Clear height over each cell, m: under the roof, in dormers as high as their doors, from where paths are dug. */
 function clearHeights(
   house: House,
   outline: Outline,

@@ -99,3 +99,44 @@ export function sharedLength([a, b]: PlanLine, [c, d]: PlanLine, nearM: number):
   const [s, t] = [at(c), at(d)]
   return Math.max(0, Math.min(long, Math.max(s, t)) - Math.max(0, Math.min(s, t)))
 }
+
+/** Whether two sides look at each other: their corners turn the other way. */
+export const isOpposite = ([a, b]: PlanLine, [c, d]: PlanLine): boolean =>
+  (b[0] - a[0]) * (d[0] - c[0]) + (b[1] - a[1]) * (d[1] - c[1]) < 0
+
+/** The outline of pieces that touch: their sides without what two of them have in common. */
+export function outlineOf(pieces: readonly Footprint[]): PlanLine[] {
+  const all = pieces.flatMap((piece, of) => sidesOf(piece).map(line => ({ of, line })))
+  return all.flatMap(({ of, line }) => {
+    const [a, b] = line
+    const long = Math.hypot(b[0] - a[0], b[1] - a[1])
+    const at = ([x, y]: PlanPoint) => ((x - a[0]) * (b[0] - a[0]) + (y - a[1]) * (b[1] - a[1])) / long
+    const point = (s: number): PlanPoint => [a[0] + ((b[0] - a[0]) * s) / long, a[1] + ((b[1] - a[1]) * s) / long]
+    const covered = all
+      .filter(o => o.of !== of && isOpposite(line, o.line) && sharedLength(line, o.line, 1e-6) > 1e-6)
+      .map(o => [Math.min(at(o.line[0]), at(o.line[1])), Math.max(at(o.line[0]), at(o.line[1]))] as const)
+      .sort((p, q) => p[0] - q[0])
+    const out: PlanLine[] = []
+    let from = 0
+    for (const [s, t] of [...covered, [long, long] as const]) {
+      if (s - from > 1e-6) out.push([point(from), point(s)])
+      from = Math.max(from, t)
+    }
+    return out
+  })
+}
+
+/** A place within pieces to write their name at: the middle of the largest, of those alike the most central. */
+export function middleOf(pieces: readonly Footprint[]): PlanPoint {
+  const mean = (points: readonly PlanPoint[]): PlanPoint => [
+    points.reduce((sum, p) => sum + p[0], 0) / points.length,
+    points.reduce((sum, p) => sum + p[1], 0) / points.length,
+  ]
+  const middle = mean(pieces.map(mean))
+  const largest = Math.max(...pieces.map(footprintM2))
+  const off = ([x, y]: PlanPoint) => Math.hypot(x - middle[0], y - middle[1])
+  return pieces
+    .filter(p => footprintM2(p) > 0.9 * largest)
+    .map(mean)
+    .reduce((best, p) => (off(p) < off(best) ? p : best))
+}

@@ -4,7 +4,16 @@ import { FLAT_M, boxAlong, type Bank, type Room } from '../bodies/kind'
 import { kindOf } from '../bodies/registry'
 import type { Design } from '../design/types'
 import { domeFloor } from './dome'
-import { footprintM2, reachOf, rectangleOf, sharedLength, sidesOf, type Footprint, type PlanLine } from './footprint'
+import {
+  footprintM2,
+  isOpposite,
+  reachOf,
+  rectangleOf,
+  sharedLength,
+  sidesOf,
+  type Footprint,
+  type PlanLine,
+} from './footprint'
 import { makeOutline, type Outline, type Point } from './section'
 
 export type { Bank } from '../bodies/kind'
@@ -76,6 +85,35 @@ export const standsOnM2 = ({ pieces }: Pick<RoomObject, 'pieces'>): number =>
 /** Each piece of some things as a thing of its own. */
 export const inPieces = (objects: readonly RoomObject[]): RoomObject[] =>
   objects.flatMap(o => o.pieces.map(piece => ({ ...o, ...reachOf([piece]), pieces: [piece] })))
+
+/** A thing as the section shows it: where it is cut in the middle of the house, or what is seen of it beyond. */
+export interface SectionBox {
+  object: RoomObject
+  x0: number
+  x1: number
+  isCut: boolean
+}
+
+/** Some things as the section through the middle of the house shows them; what is seen beyond the cut comes first. */
+export function inSection(objects: readonly RoomObject[], lengthM: number): SectionBox[] {
+  const middle = lengthM / 2
+  const boxes = objects.flatMap((object): SectionBox[] => {
+    const cut = inPieces([object]).filter(p => p.y0 < middle && p.y1 > middle)
+    if (cut.length === 0) return [{ object, x0: object.x0, x1: object.x1, isCut: false }]
+    return cut.map(p => ({ object, ...widthAtCut(p.pieces[0]!, middle), isCut: true }))
+  })
+  return boxes.sort((a, b) => Number(a.isCut) - Number(b.isCut))
+}
+
+/** What of a piece lies on a line across the house. */
+function widthAtCut(piece: Footprint, y: number): { x0: number; x1: number } {
+  const at = sidesOf(piece).flatMap(([a, b]) => {
+    if (a[1] === b[1]) return a[1] === y ? [a[0], b[0]] : []
+    const t = (y - a[1]) / (b[1] - a[1])
+    return t >= 0 && t <= 1 ? [a[0] + t * (b[0] - a[0])] : []
+  })
+  return { x0: Math.min(...at), x1: Math.max(...at) }
+}
 
 /** A gap narrower than this is none: things stand against each other, m. */
 const SLIT_M = 0.25
@@ -202,10 +240,6 @@ export function freeSidesM2(thing: Prism, others: readonly Prism[], walls: reado
     }
   return Math.max(0, free)
 }
-
-/** Whether two sides look at each other: corners of both turn the same way. */
-const isOpposite = ([a, b]: PlanLine, [c, d]: PlanLine) =>
-  (b[0] - a[0]) * (d[0] - c[0]) + (b[1] - a[1]) * (d[1] - c[1]) < 0
 
 /** Area of all sides of a thing, m². */
 export const sidesM2 = (thing: Prism): number => freeSidesM2(thing, [thing], [])

@@ -67,7 +67,7 @@ export function makeFoliageCaster(room: number) {
     }
   }
 
-  /** How many canopies a ray crosses that starts at a place, given over the direction's parts too, and ends so far on. */
+  /** How many canopies a ray crosses from a place, given over the direction's parts too, to a distance. */
   function cross(
     canopies: readonly Foliage[],
     x: number,

@@ -9,8 +9,6 @@ import { facing, fallOn, lightOfHour, makeHourLight, type Facing } from './outdo
 import { skyHours } from './sky'
 import { bankedShares, glazingSnow, shareUnder, snowBanks } from './snow'
 
-const { max } = Math
-
 /** Sunlight taken in by outer walls and roofs of middling colour: those whose outer face is bare. */
 const OUTSIDE_ABSORPTANCE = 0.55
 

@@ -102,6 +102,8 @@ export interface StartAnswers {
   timeZone: string
   climate: NormalsClimate | HourlyClimate
   against: Against
+  /** Which way its glazing looks, degrees from true north, where a wall decides that; null: towards the equator. */
+  facingDeg: number | null
   /** Inside, along and across; a dome is as wide as it is long. */
   lengthM: number
   widthM: number

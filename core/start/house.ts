@@ -14,6 +14,7 @@ import {
   withOpeningsCarried,
   withWays,
 } from '../editing'
+import { turnTowards } from '../geometry/compass'
 import { clearHeightAt, makeOutline } from '../geometry/section'
 import { RAD } from '../physics/constants'
 import { BODY_KINDS } from '../bodies/registry'
@@ -115,7 +116,7 @@ const LEAST_BED_M = 0.35
 /** A bed that one reaches from one side is no wider, m. */
 const REACH_M = 0.75
 
-/** Where along the width people stand with clear heads, m from the sunny wall: where they would stoop least if nowhere. */
+/** Where along the width people stand with clear heads, m from the sunny wall; if nowhere, where they stoop least. */
 function headsClear(shape: Design['shape']): [from: number, to: number] {
   const outline = makeOutline(shape)
   const places = Array.from({ length: 200 }, (_, i) => ((i + 0.5) * shape.widthM) / 200)
@@ -301,7 +302,7 @@ export function firstHouse(a: StartAnswers, id: string, name: string): Design {
           seed: 1,
           climate: a.climate,
         },
-        shape: { ...shape, turnDeg: 0, beds },
+        shape: { ...shape, turnDeg: a.facingDeg === null ? 0 : turnTowards(a.latitudeDeg, a.facingDeg), beds },
         skin: {
           ...skinOf(a, shape, front),
           openings: openingsOf(a, shape, door, vents),

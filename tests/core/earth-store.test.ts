@@ -7,10 +7,10 @@ import { controlSheet } from '../../core/advice/control-sheet'
 import { DUCT_FANS } from '../../core/catalog'
 import { DEMOS, type Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
+import { inPieces, roomObjects } from '../../core/geometry/objects'
 import { deepestM, layChannels, layPipes, layRockBed } from '../../core/geometry/pipes'
 import { withAirStores } from '../added'
 import { hourly as engine } from '../shared/years'
-import { straight } from '../straight'
 
 const [ash] = DEMOS as [Design]
 const store = (chosen: Parameters<typeof anAirStore<'earth store'>>[1] = {}) => anAirStore('earth store', chosen)
@@ -93,7 +93,7 @@ test('a rock bed lies in the house with the area and the depth that it has', () 
 })
 
 test('bed channels lie under the beds, all of them, side by side', () => {
-  const beds = straight(ash).map(b => [b.atM, b.atM + b.widthM] as const)
+  const beds = inPieces(roomObjects(ash).filter(o => o.kind === 'bed')).map(o => [o.x0, o.x1] as const)
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 20 }), fc.integer({ min: 3, max: 60 }), (count, centimetres) => {
       const lay = layChannels(ash, anAirStore('bed channels', { count, widthM: centimetres / 100 }))

@@ -10,7 +10,7 @@ import { patchDesign } from '../../core/editing'
 import { aFan } from '../../core/fans/registry'
 import { withAirStores, withFans } from '../added'
 
-const FIRST = ['drums', 'vent', 'heater', 'earth store', 'extract fan'] as const
+const FIRST = ['bed', 'drums', 'vent', 'heater', 'earth store', 'extract fan'] as const
 /** The third demo, with something in each list. */
 const house: Design = withFans(withAirStores(DEMOS[2]!, anAirStore('earth store')), aFan('extract fan'))
 

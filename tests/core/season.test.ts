@@ -257,7 +257,8 @@ describe('tasks of a season', () => {
   })
 
   test('what has begun and is not over is due now', () => {
-    const mid = seasonTasks(of(ash), '2026-11-20').find(t => t.id === 'mould')
+    const leafy = patchDesign(ash, [['shape.beds', ash.shape.beds.map(b => ({ ...b, leafArea: 4 }))]])
+    const mid = seasonTasks(of(leafy), '2026-11-20').find(t => t.id === 'mould')
     expect(mid!.from <= '2026-11-20').toBe(true)
     expect(mid!.until >= '2026-11-20').toBe(true)
   })

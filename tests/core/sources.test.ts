@@ -1,3 +1,4 @@
+import { makeBuilding } from '../../core/geometry/surfaces'
 import { DEMOS, type Design, type Source } from '../../core/design'
 import { airPanelWm2 } from '../../core/sources/air-panel'
 import { designFaults, patchDesign, withoutBody } from '../../core/editing'
@@ -35,7 +36,7 @@ test('lamps: what they draw is what the ledger has, and they add to the light on
   expect(a.ledger.gains.lamps!).toBeCloseTo(0.5 * 4 * 62, 3)
   expect(a.months[0]!.dli).toBeGreaterThan(base.months[0]!.dli)
   expect(a.months[5]!.dli).toBeCloseTo(base.months[5]!.dli, 3)
-  const bed = demo.shape.beds.reduce((s, b) => s + b.widthM, 0) * demo.shape.lengthM
+  const bed = makeBuilding(demo).bedAreaM2
   expect(a.months[0]!.dli - base.months[0]!.dli).toBeCloseTo((500 * 4 * 3600 * 2.5e-6 * 0.85) / bed, 2)
 })
 

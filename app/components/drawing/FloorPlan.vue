@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { clearances } from '../../../core/editing'
+import { accessLines } from '../../../core/advice/access'
 import { turnWords } from '../../../core/geometry/compass'
 import { sunnyAzimuthDeg } from '../../../core/geometry/section'
 
@@ -19,8 +19,9 @@ const rim = computed(() =>
     .polygon.map(p => `${px(p[1]).toFixed(1)},${py(p[0]).toFixed(1)}`)
     .join(' '),
 )
-const gaps = computed(() => clearances(bench.current))
-const blocked = computed(() => gaps.value.length === 0 || gaps.value.every(g => g.widthM < 0.4))
+const ways = ref(false)
+/** The first of what nobody gets to; the rest stands in the Shape step. */
+const shutOut = computed(() => accessLines(bench.current, settings.show)[0] ?? null)
 const needle = computed(() => {
   // Up on the plan is the pole side.
   const a = -(sunnyAzimuthDeg(bench.current.site.latitudeDeg, shape.value.turnDeg) + 180)
@@ -57,6 +58,7 @@ const needle = computed(() => {
         />
       </PlanOpenings>
       <PlanThings :scale="scale" />
+      <PlanWays :scale="scale" :ways="ways" />
       <text v-if="!dome" :x="px(shape.lengthM / 2)" :y="py(0) + 20" text-anchor="middle" class="note">
         sunny side: snow and rain off the glass come down here
       </text>
@@ -72,10 +74,11 @@ const needle = computed(() => {
         <text y="-28" text-anchor="middle" class="note">N</text>
       </g>
       <text x="14" y="24" class="title">Plan of the floor</text>
-      <text v-if="blocked" x="14" y="46" class="note narrow">
-        Nobody gets through: leave a way of {{ show(0.45) }} at least.
-      </text>
+      <text v-if="shutOut" x="14" y="46" class="note narrow" data-test="shut-out">{{ shutOut }}</text>
     </svg>
+    <button class="button absolute bottom-2 left-3" :aria-pressed="ways" data-test="show-ways" @click="ways = !ways">
+      {{ ways ? 'Hide the ways in' : 'Ways in from the door' }}
+    </button>
   </div>
 </template>
 

@@ -34,6 +34,7 @@ import {
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { kindOf } from '../../../core/bodies/registry'
 import type { Design } from '../../../core/design'
+import { isRectangle, outlineOf, type PlanPoint } from '../../../core/geometry/footprint'
 import { shadingOf } from '../../../core/geometry/shading'
 import { openingPolygons } from '../../../core/geometry/leaves'
 import { lobbyOf } from '../../../core/geometry/lobby'
@@ -225,7 +226,14 @@ export function createModelScene(canvas: HTMLCanvasElement): ModelScene {
             )
           }
         }
-      } else box(o.x0, o.x1, o.y0, o.y1, o.z0, o.z1, colourOf(o))
+      } else if (o.pieces.length === 1 && isRectangle(o.pieces[0]!))
+        box(o.x0, o.x1, o.y0, o.y1, o.z0, o.z1, colourOf(o))
+      else {
+        const at = ([x, y]: PlanPoint, z: number): Vec => [x, y, z]
+        for (const piece of o.pieces) add(face(piece.map(p => at(p, o.z1))), solid(colourOf(o)))
+        for (const [a, b] of outlineOf(o.pieces))
+          add(face([at(a, o.z0), at(b, o.z0), at(b, o.z1), at(a, o.z1)]), solid(colourOf(o)), true, true)
+      }
     }
     const { strip, outside } = shadingOf(design.shape, outline)
     for (const screen of [...(strip ? [strip] : []), ...outside]) {

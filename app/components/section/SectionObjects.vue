@@ -4,7 +4,7 @@ import { leavesM } from '../../../core/aim/leaf'
 import { type Design } from '../../../core/design'
 import { clearances } from '../../../core/editing'
 import { headroom } from '../../../core/advice/cautions'
-import { roomObjects } from '../../../core/geometry/objects'
+import { inSection, roomObjects } from '../../../core/geometry/objects'
 import { clearHeightAt, type Outline } from '../../../core/geometry/section'
 import type { SectionScale } from '~/composables/useSectionScale'
 import { VESSEL_COLOUR } from './vessel-colour'
@@ -13,18 +13,26 @@ const props = defineProps<{ design: Design; outline: Outline; scale: SectionScal
 const settings = useSettings()
 const year = useYear()
 
+/** Beds as the cut through the middle of the house meets them, and beyond it. */
+const shownBeds = computed(() =>
+  inSection(
+    roomObjects(props.design).filter(o => o.kind === 'bed'),
+    props.design.shape.lengthM,
+  ),
+)
 /** Plants of a bed: stems at even places, as tall as they grow, as far as there is room; `w` is how far they lean. */
 const plants = computed(() =>
-  props.design.shape.beds.map(bed => {
+  shownBeds.value.map(({ object, x0, x1, isCut }) => {
+    const bed = props.design.shape.beds[object.index]!
     const stems: { x: number; h: number; w: number }[] = []
-    const count = bed.leafArea > 0 ? Math.max(2, Math.round(bed.widthM / 0.22)) : 0
+    const count = bed.leafArea > 0 ? Math.max(2, Math.round((x1 - x0) / 0.22)) : 0
     for (let i = 0; i < count; i++) {
-      const x = bed.atM + ((i + 0.5) / count) * bed.widthM
+      const x = x0 + ((i + 0.5) / count) * (x1 - x0)
       const room = clearHeightAt(props.outline, x) - bed.heightM - 0.08
       const h = Math.max(0.05, Math.min(leavesM(bed), room))
       stems.push({ x, h, w: Math.min(h, 0.28) })
     }
-    return { bed, stems }
+    return { bed, x0, x1, isCut, stems }
   }),
 )
 
@@ -92,11 +100,11 @@ const heaterAt = computed(() => {
 
 <template>
   <g>
-    <g v-for="({ bed, stems }, i) in plants" :key="i">
+    <g v-for="({ bed, x0, x1, isCut, stems }, i) in plants" :key="i" :opacity="isCut ? 1 : 0.55">
       <rect
-        :x="scale.x(bed.atM)"
+        :x="scale.x(x0)"
         :y="scale.y(bed.heightM)"
-        :width="bed.widthM * scale.ppm"
+        :width="(x1 - x0) * scale.ppm"
         :height="Math.max(4, bed.heightM * scale.ppm)"
         fill="var(--bed)"
         stroke="var(--ink)"

@@ -2,7 +2,7 @@
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import type { Design } from '../../../core/design'
 import { groundAt, makeOutline } from '../../../core/geometry/section'
-import { roomObjects } from '../../../core/geometry/objects'
+import { inSection, roomObjects } from '../../../core/geometry/objects'
 import { stretches } from '../../../core/geometry/parts'
 import { AGAINST, type Against } from '../../../core/start/choices'
 
@@ -41,7 +41,7 @@ function parts(design: Design) {
       .filter(e => e.glazed)
       .map(e => `M${x(e.a.x)} ${z(e.a.z)} L${x(e.b.x)} ${z(e.b.z)}`)
       .join(' '),
-    things: roomObjects(design),
+    things: inSection(roomObjects(design), design.shape.lengthM).map(b => ({ ...b.object, x0: b.x0, x1: b.x1 })),
   }
 }
 /** Body and legs of somebody who stands beside it. */

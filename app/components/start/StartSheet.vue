@@ -39,6 +39,7 @@ const houses = computed(() => {
     latitudeDeg: 47,
     longitudeDeg: 10,
     elevationM: 200,
+    facingDeg: null,
     ...asked,
     climate,
     timeZone: 'UTC',
@@ -232,6 +233,7 @@ function close(): void {
               />
             </div>
             <AgainstChoice :value="start.against" :houses="houses" @choose="start.against = $event" />
+            <FacingChoice v-if="start.against === 'house'" />
           </section>
           <section aria-labelledby="start-lives">
             <h2 id="start-lives" class="question"><span>3</span> What is to live in it, and when?</h2>

@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import { MONTH_NAMES } from '../../../core/climate'
-import { bedAt, benchAt } from '../../../core/design'
 import {
   clearances,
-  freePlace,
   withBackWall,
   withBreak,
   withCorner,
   withFront,
   withKneeWall,
   withRidge,
+  withWays,
   withWidth,
 } from '../../../core/editing'
-import { needsOf } from '../../../core/aim/aim-line'
+import { accessLines } from '../../../core/advice/access'
 import { headroom } from '../../../core/advice/cautions'
 import { cornerName } from '../../../core/geometry/parts'
 import { canHaveFront, hasFront, makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
@@ -23,6 +21,16 @@ const year = useYear()
 const settings = useSettings()
 const shape = computed(() => bench.current.shape)
 const m = (v: number) => settings.show(v, 'length')
+const drawing = useDrawing()
+const BEDS = 4
+const tab = ref(0)
+watch(
+  () => drawing.pressed,
+  thing => {
+    if (thing?.kind === 'bed' || thing?.kind === 'bench') tab.value = BEDS
+  },
+  { immediate: true },
+)
 const TABS = [
   { id: 'angle', name: 'Angle and turn' },
   { id: 'form', name: 'Form' },
@@ -49,42 +57,18 @@ const snow = computed(() => {
   return depth > 0.02 ? { depth, sum: kneeWallSnow(makeOutline(shape.value).sunnySlopeM, depth) } : null
 })
 
-const LISTS = [
-  { key: 'beds', one: 'Bed', width: 0.9, height: 0.4 },
-  { key: 'benches', one: 'Bench', width: 0.6, height: 0.8 },
-] as const
-function addTo(list: (typeof LISTS)[number]): void {
-  const at = freePlace(shape.value[list.key], list.width, shape.value.widthM)
-  if (at === null) {
-    useNotices().tell(
-      'info',
-      `There is no free floor for another ${list.one.toLowerCase()} ${m(list.width)} wide. Move or narrow one first.`,
-    )
-    return
-  }
-  const made = list.key === 'beds' ? bedAt(at, list.width, list.height) : benchAt(at, list.width, list.height)
-  bench.edit([[`shape.${list.key}`, [...shape.value[list.key], made]]], `add ${list.key}`)
-}
-const MONTHS = MONTH_NAMES.map((name, i) => ({ id: String(i + 1), name }))
-const crops = computed(() => [
-  { id: '', name: 'planted all year' },
-  ...bench.current.aim.crops.map(c => ({ id: c.id, name: needsOf(c).name })),
-])
-/** Each bed's own light and soil, in its darkest month and its coldest hour. */
-const bedFigures = computed(() =>
-  (year.view?.answers.beds ?? []).map(({ dli, soilMinC }) => {
-    const darkest = dli.indexOf(Math.min(...dli))
-    return (
-      `${dli[darkest]!.toFixed(1)} mol/m² a day of sun in ${MONTH_NAMES[darkest]}; ` +
-      `soil at its coldest ${settings.show(soilMinC, 'temperature')}.`
-    )
-  }),
-)
 const gaps = computed(() => clearances(bench.current))
+/** What nobody gets to; and the house with ways laid to it, where beds that are drawn in do that. */
+const ways = computed(() => accessLines(bench.current, settings.show))
+const opened = computed(() => {
+  if (ways.value.length === 0) return null
+  const house = withWays(bench.current)
+  return house === bench.current ? null : house
+})
 </script>
 
 <template>
-  <StepTabs :tabs="TABS" label="Parts of the shape">
+  <StepTabs v-model="tab" :tabs="TABS" label="Parts of the shape">
     <template #angle>
       <div class="step-grid shape-grid">
         <AngleScale />
@@ -228,58 +212,8 @@ const gaps = computed(() => clearances(bench.current))
     </template>
     <template #beds>
       <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-2">
-        <div v-for="list in LISTS" :key="list.key">
-          <h2 class="group-title">
-            {{ list.one === 'Bed' ? 'Beds' : 'Benches' }}
-            <span class="hint font-sans font-normal">or drag them on the section and the plan</span>
-          </h2>
-          <ul class="grid gap-y-1">
-            <li v-for="(_, i) in shape[list.key]" :key="i" class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-              <DesignField :path="`shape.${list.key}.${i}.atM`" :label="`${list.one} ${i + 1} from the sunny wall`" />
-              <DesignField :path="`shape.${list.key}.${i}.widthM`" />
-              <DesignField :path="`shape.${list.key}.${i}.heightM`" />
-              <button
-                class="button quiet"
-                :aria-label="`Take out ${list.one.toLowerCase()} ${i + 1}`"
-                @click="
-                  bench.edit([[`shape.${list.key}`, shape[list.key].filter((_, k) => k !== i)]], `remove ${list.key}`)
-                "
-              >
-                ×
-              </button>
-              <template v-if="list.key === 'benches'">
-                <DesignField :path="`shape.benches.${i}.fromMonth`" :options="MONTHS" />
-                <DesignField :path="`shape.benches.${i}.untilMonth`" :options="MONTHS" />
-              </template>
-              <template v-if="list.key === 'beds'">
-                <DesignField :path="`shape.beds.${i}.crop`" :options="crops" label="Crop" />
-                <DesignField :path="`shape.beds.${i}.leafArea`" />
-                <DesignField :path="`shape.beds.${i}.soilCover`" />
-                <span />
-                <DesignField :path="`shape.beds.${i}.leavesM`" none="by its crop" />
-                <DesignField :path="`shape.beds.${i}.soilDepthM`" none="as deep as the bed" class="col-span-2" />
-                <span />
-                <p v-if="bedFigures[i]" class="hint col-span-4" :data-test="`bed-figures-${i}`">{{ bedFigures[i] }}</p>
-                <DesignField :path="`shape.beds.${i}.fill`" />
-                <DesignField :path="`shape.beds.${i}.boardM`" class="col-span-2" />
-                <span />
-                <DesignField
-                  v-if="shape.beds[i]!.boardM > 0"
-                  :path="`shape.beds.${i}.boardMaterial`"
-                  class="col-span-3"
-                />
-              </template>
-            </li>
-          </ul>
-          <button
-            v-if="shape[list.key].length < 6"
-            class="button mt-1"
-            :data-test="`add-${list.key}`"
-            @click="addTo(list)"
-          >
-            Add a {{ list.one.toLowerCase() }}
-          </button>
-        </div>
+        <BedList />
+        <BenchList />
         <div class="lg:col-span-2">
           <h2 class="group-title">Paths</h2>
           <div class="grid gap-x-8 lg:grid-cols-2">
@@ -293,6 +227,18 @@ const gaps = computed(() => clearances(bench.current))
                 > </template
               >{{ gaps.length === 0 ? 'none' : '' }}. Headroom on the path {{ m(headroom(bench.current).clearM) }}.
             </p>
+            <ul v-if="ways.length > 0" class="lg:col-span-2" data-test="ways">
+              <li v-for="line in ways" :key="line" class="text-clay">{{ line }}</li>
+              <li v-if="opened">
+                <button
+                  class="button"
+                  data-test="lay-ways"
+                  @click="bench.edit([['shape.beds', opened.shape.beds]], 'lay ways')"
+                >
+                  Draw the beds in so that one gets to it
+                </button>
+              </li>
+            </ul>
           </div>
         </div>
       </div>
