@@ -28,6 +28,9 @@ export function accessFaults(design: Design, show: Show): AccessFault[] {
   const wayM = practical.wheelchair ? WHEELCHAIR_M : SHOULDERS_M
   const needs = `${practical.wheelchair ? 'a wheelchair needs' : 'shoulders need'} ${show(wayM, 'length')} of way`
   return [
+    ...(cutOffM2 > 0
+      ? [{ what: `${show(cutOffM2, 'area')} of free floor`, why: `no way leads from there to a door; ${needs}` }]
+      : []),
     ...beds.map(
       ({ index, share }): AccessFault => ({
         what: bedName(design.shape.beds, index),
@@ -50,9 +53,6 @@ export function accessFaults(design: Design, show: Show): AccessFault[] {
         why: 'it is moved by hand, and nobody gets to it from where one can stand',
       }),
     ),
-    ...(cutOffM2 > 0
-      ? [{ what: `${show(cutOffM2, 'area')} of free floor`, why: `no way leads from there to a door; ${needs}` }]
-      : []),
   ]
 }
 

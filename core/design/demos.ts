@@ -470,7 +470,12 @@ export function startingDesign(id: string, name: string): Design {
     name,
     decided: [],
     site: { ...plainHouse.site, place: 'Place not named yet', seed: 1 },
-    shape: { ...plainHouse.shape, turnDeg: 0, lengthM: 6, beds: [bedAt(0.15, 1.1, 0.6), bedAt(2.65, 0.8, 0.6)] },
+    shape: {
+      ...plainHouse.shape,
+      turnDeg: 0,
+      lengthM: 6,
+      beds: [bedAt(0.15, 0.75, 0.6), bedAt(2.65, 0.8, 0.6, { lengthM: 5.4, offsetM: -0.3 })],
+    },
     skin: {
       ...plainHouse.skin,
       openings: airedBy(4.5, 6, { offsetM: -0.13 }),

@@ -74,7 +74,7 @@ const WHYS: Record<string, string> = {
   'beds.lengthM': 'Shorter than the house, it leaves a way round its end.',
   'beds.offsetM': 'Where it lies along the house.',
   'beds.notches': 'Each lets somebody stand in the bed and reach all round.',
-  'beds.notchM': 'As wide as shoulders, half a metre.',
+  'beds.notchM': 'As wide as shoulders are.',
   'beds.notchDeepM': 'So deep that arms reach the far side from there.',
   'beds.from': 'From the side that the path is on.',
   'beds.aroundDeg': 'Where it lies round the rim. In winter the sun reaches the pole side.',

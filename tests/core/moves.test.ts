@@ -4,14 +4,12 @@ import { laidOn, MOVE_GROUPS, MOVES, moveWords, QUICK_MOVES } from '../../core/m
 import { differences } from '../../core/study/differences'
 import { roughCost } from '../../core/takeoff/cost'
 import { formatQuantity, type Quantity, type Show } from '../../core/units'
+import { plain } from '../plain'
 import { unheated } from '../added'
 
 const us: Show = (v: number, q: Quantity) => formatQuantity(v, q, 'us')
 const metric: Show = (v: number, q: Quantity) => formatQuantity(v, q, 'metric')
-const bare: Design = {
-  ...unheated(DEMOS[0]!),
-  skin: { ...DEMOS[0]!.skin, cover: { ...DEMOS[0]!.skin.cover, id: 'none' } },
-}
+const bare: Design = { ...unheated(plain), skin: { ...plain.skin, cover: { ...plain.skin.cover, id: 'none' } } }
 
 /** Branches of the document that a group of moves may change. */
 const BRANCHES: Record<keyof typeof MOVE_GROUPS, RegExp> = {

@@ -7,13 +7,18 @@ import { broughtForward, designFaults, freeOpening, patchDesign } from '../../co
 import { openingPolygons } from '../../core/geometry/leaves'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { OPENING_KINDS, openingKind } from '../../core/openings/registry'
+import { plain } from '../plain'
 import { aired, doorOn, windowOn, withMore, withoutOpenings } from '../openings'
 import { madeSkin } from '../skin'
 import { hourly as engine } from '../shared/years'
 
 const [ash, , fjellro] = DEMOS as [Design, Design, Design]
 /** Without glazing in its ends, so that windows have room there. */
-const demo: Design = { ...ash, skin: madeSkin(ash.skin, { endsGlazedShare: 0 }) }
+const demo: Design = {
+  ...ash,
+  shape: { ...ash.shape, beds: plain.shape.beds },
+  skin: madeSkin(ash.skin, { endsGlazedShare: 0 }),
+}
 const run = (d: Design) => engine.run(d)
 
 const flow = (list: readonly { conduct: number; push: number }[]) => {

@@ -11,9 +11,9 @@ import { doubted, UNKNOWNS } from '../../core/study/unknowns'
 import { roughCost } from '../../core/takeoff/cost'
 import { pricesOf, withPrice } from '../../core/takeoff/price-book'
 import { createYearEngine } from '../../core/year'
+import { plain } from '../plain'
 import { heated, unheated } from '../added'
 
-const plain = DEMOS[0]!
 const bare: Design = { ...unheated(plain), skin: { ...plain.skin, cover: { ...plain.skin.cover, id: 'none' } } }
 const engine = createYearEngine()
 const brief = (d: Design) => briefOf(d, engine.run(d, { unheated: false }).answers)
@@ -204,12 +204,12 @@ describe('sweep', () => {
   test('every combination, what can’t be built told; a point is its year as it is run', () => {
     const swept = sweepDesigns(plain, [
       { path: 'shape.turnDeg', values: [0, 30] },
-      { path: 'shape.kneeWallM', values: [0.4, 3.5] },
+      { path: 'shape.kneeWallM', values: [0.7, 3.5] },
     ])
     expect(swept.map(s => Object.values(s.values))).toEqual([
-      [0, 0.4],
+      [0, 0.7],
       [0, 3.5],
-      [30, 0.4],
+      [30, 0.7],
       [30, 3.5],
     ])
     expect(swept.map(s => s.fault?.path ?? null)).toEqual([null, 'shape.kneeWallM', null, 'shape.kneeWallM'])

@@ -162,6 +162,7 @@ const words = (t: Thing) => `${show(t.x0)} from the sunny wall, ${show(t.x1 - t.
         :points="piece.map(onPlan).join(' ')"
         :fill="fill(t)"
         :fill-opacity="t.kind === 'bench' ? 0.75 : 1"
+        :stroke="t.kind === 'bed' ? fill(t) : 'none'"
       />
       <path
         class="body"

@@ -14,7 +14,7 @@ const onPlan = ([x, y]: PlanPoint) => `${px(y).toFixed(1)},${py(x).toFixed(1)}`
 /** Floor under low eaves is nobody’s way, and no fault. */
 const hatched = computed(() =>
   access.value.hatched
-    .filter(h => h.why === 'cut off' || h.why === 'out of reach')
+    .filter(h => h.why === 'cut off' || (h.why === 'out of reach' && access.value.beds.length > 0))
     .map(h => {
       const [a, , c] = h.pieces.reduce((most, p) => (size(p) > size(most) ? p : most))
       return {
