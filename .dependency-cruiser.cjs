@@ -40,7 +40,7 @@ module.exports = {
       to: {
         path: '^core/',
         pathNot:
-          '^core/(design|bodies|openings|sources|air-stores|fans|catalog|units|text|physics|climate/(types|time-zone))',
+          '^core/(design|beds|bodies|openings|sources|air-stores|fans|catalog|units|text|physics|climate/(types|time-zone)|geometry/round)',
       },
     },
     {
@@ -49,6 +49,17 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/bodies/' },
       to: { path: '^core/', pathNot: '^core/(bodies|catalog|units|physics|materials|design/(field|kinds|types))' },
+    },
+    {
+      name: 'beds-below-all',
+      comment: 'As bodies; they say which pieces of floor they take.',
+      severity: 'error',
+      from: { path: '^core/beds/' },
+      to: {
+        path: '^core/',
+        pathNot:
+          '^core/(beds|bodies/(kind|common)|catalog|units|physics|geometry/(footprint|round)|design/(field|kinds))',
+      },
     },
     {
       name: 'openings-below-all',
@@ -90,7 +101,7 @@ module.exports = {
       from: { path: '^core/editing/' },
       to: {
         path: '^core/',
-        pathNot: '^core/(editing|design|bodies|openings|sources|air-stores|geometry|catalog|units)',
+        pathNot: '^core/(editing|design|beds|bodies|openings|sources|air-stores|geometry|catalog|units|physics)',
       },
     },
     {

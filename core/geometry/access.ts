@@ -32,6 +32,7 @@ const LEAST_SHARE = 0.02
 /** Why nobody walks on a piece of floor, or reaches a piece of a bed. */
 const HINDRANCES = ['cut off', 'too narrow', 'too low', 'out of reach'] as const
 export type Hindrance = (typeof HINDRANCES)[number]
+const [CUT_OFF, TOO_NARROW, TOO_LOW, OUT_OF_REACH] = [0, 1, 2, 3]
 
 /** Where people get to in a house, from its doors. */
 export interface Access {
@@ -93,7 +94,7 @@ export function accessOf(house: House): Access {
   )
   // Half a cell is given: a way that is just wide enough is a way.
   const need = radiusM - CELL_M / 2
-  const fromWall = wallDistances(floor, { nx, ny, x, y })
+  const fromWall = wallDistances(floor, { nx, ny })
   for (let c = 0; c < state.length; c++) {
     if (fromWall[c]! < 0) continue
     bare[c] = 1
@@ -117,8 +118,8 @@ export function accessOf(house: House): Access {
     nx,
     doors.flatMap(d => d.cells(x, y, eachIn)).filter(c => state[c] === FREE),
   )
-  const away = distances(state, nx, ny, REACHED)
   const reachM = radiusM + aim.practical.reachM
+  const away = distances(state, nx, ny, REACHED, Math.ceil((reachM + LEAN_M) / CELL_M) + 1)
   const within = (c: number) => away[c]! * CELL_M <= reachM + LEAN_M
 
   const far = new Uint8Array(nx * ny)
@@ -157,15 +158,16 @@ export function accessOf(house: House): Access {
       .map(l => l.index),
   )
   // Floor under a walker is walked on; what is left is cut off, too narrow or too low.
-  const shut = state.includes(FREE) ? distances(state, nx, ny, FREE) : null
+  const shut = state.includes(FREE) ? distances(state, nx, ny, FREE, Math.ceil(radiusM / CELL_M) + 2) : null
   const covers = (d: Float32Array, c: number) => d[c]! * CELL_M <= radiusM + CELL_M / 2
   const why = (c: number): number => {
-    if (far[c]) return HINDRANCES.indexOf('out of reach')
+    if (far[c]) return OUT_OF_REACH
     if (!bare[c] || covers(away, c)) return -1
-    if (shut && covers(shut, c)) return HINDRANCES.indexOf('cut off')
-    return HINDRANCES.indexOf(state[c] === LOW ? 'too low' : 'too narrow')
+    if (shut && covers(shut, c)) return CUT_OFF
+    return state[c] === LOW ? TOO_LOW : TOO_NARROW
   }
-  const all = Int8Array.from(state, (_, c) => why(c))
+  const all = new Int8Array(state.length)
+  for (let c = 0; c < all.length; c++) all[c] = why(c)
   const hatched = HINDRANCES.flatMap((reason, k) => {
     const pieces = joinedCells(nx, ny, c => all[c] === k)
     const areaM2 = pieces.reduce((sum, p) => sum + (p[1]![0] - p[0]![0]) * (p[2]![1] - p[1]![1]), 0)
@@ -249,12 +251,19 @@ function doorSteps(house: House, outline: Outline): DoorStep[] {
 }
 
 /** How far each cell is inside the walls, m; less than 0 outside. */
-function wallDistances(floor: Footprint, { nx, ny, x, y }: Cells): Float32Array {
+function wallDistances(floor: Footprint, { nx, ny }: Pick<Cells, 'nx' | 'ny'>): Float32Array {
   const edges = edgesOf(floor)
   const out = new Float32Array(nx * ny).fill(Infinity)
-  for (let i = 0; i < edges.length; i += 3)
-    for (let c = 0; c < out.length; c++)
-      out[c] = Math.min(out[c]!, edges[i]! * x(c) + edges[i + 1]! * y(c) - edges[i + 2]!)
+  for (let e = 0; e < edges.length; e += 3) {
+    // From cell to cell it grows by as much each time.
+    const [across, along] = [edges[e]! * CELL_M, edges[e + 1]! * CELL_M]
+    const first = (across + along) / 2 - edges[e + 2]!
+    for (let j = 0, c = 0; j < ny; j++)
+      for (let i = 0; i < nx; i++, c++) {
+        const off = first + i * across + j * along
+        if (off < out[c]!) out[c] = off
+      }
+  }
   return out
 }
 
@@ -298,47 +307,58 @@ function flood(state: Uint8Array, nx: number, starts: readonly number[]): Int32A
   const from = new Int32Array(state.length).fill(-1)
   const queue = [...new Set(starts)]
   for (const c of queue) state[c] = REACHED
+  const step = (next: number, c: number) => {
+    if (state[next] !== FREE) return
+    state[next] = REACHED
+    from[next] = c
+    queue.push(next)
+  }
   for (let k = 0; k < queue.length; k++) {
     const c = queue[k]!
     const column = c % nx
-    const beside = [c - nx, c + nx, ...(column > 0 ? [c - 1] : []), ...(column + 1 < nx ? [c + 1] : [])]
-    for (const next of beside) {
-      if (state[next] !== FREE) continue
-      state[next] = REACHED
-      from[next] = c
-      queue.push(next)
-    }
+    step(c - nx, c)
+    step(c + nx, c)
+    if (column > 0) step(c - 1, c)
+    if (column + 1 < nx) step(c + 1, c)
   }
   return from
 }
 
-/** No further is asked after, in cells: arms and half a wheelchair are shorter. */
-const FAR = 40
-
-/** How far each cell is from the nearest of a state, in cells: along the house first, then across. */
-function distances(state: Uint8Array, nx: number, ny: number, of: number): Float32Array {
-  const along = new Float32Array(state.length).fill(FAR)
+/**
+ * How far each cell is from the nearest of a state, in cells and no more than so many: along the house first, then
+ * across.
+ */
+function distances(state: Uint8Array, nx: number, ny: number, of: number, most: number): Float32Array {
+  const along = new Uint16Array(state.length).fill(most)
   for (let i = 0; i < nx; i++) {
-    let last = -1
-    for (let j = 0; j < ny; j++) {
-      if (state[j * nx + i] === of) last = j
-      along[j * nx + i] = Math.min(FAR, last < 0 ? FAR : j - last)
+    let since = most
+    for (let c = i; c < state.length; c += nx) {
+      since = state[c] === of ? 0 : Math.min(most, since + 1)
+      along[c] = since
     }
-    last = 2 * ny + FAR
-    for (let j = ny - 1; j >= 0; j--) {
-      if (state[j * nx + i] === of) last = j
-      along[j * nx + i] = Math.min(along[j * nx + i]!, last - j)
+    since = most
+    for (let c = (ny - 1) * nx + i; c >= 0; c -= nx) {
+      since = state[c] === of ? 0 : Math.min(most, since + 1)
+      if (since < along[c]!) along[c] = since
     }
   }
   const out = new Float32Array(state.length)
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
-      let best = along[j * nx + i]! ** 2
-      for (let k = 1; k * k < best && (i - k >= 0 || i + k < nx); k++) {
-        if (i - k >= 0) best = Math.min(best, k * k + along[j * nx + i - k]! ** 2)
-        if (i + k < nx) best = Math.min(best, k * k + along[j * nx + i + k]! ** 2)
+      const row = j * nx
+      let best = along[row + i]! ** 2
+      for (let k = 1; k * k < best; k++) {
+        const [left, right] = [i - k, i + k]
+        if (left >= 0) {
+          const d = along[row + left]! ** 2 + k * k
+          if (d < best) best = d
+        }
+        if (right < nx) {
+          const d = along[row + right]! ** 2 + k * k
+          if (d < best) best = d
+        }
       }
-      out[j * nx + i] = Math.sqrt(best)
+      out[row + i] = Math.sqrt(best)
     }
   return out
 }

@@ -43,7 +43,7 @@ export interface Laid {
 }
 
 /** What decides where one gets to in a house. */
-const MOVES_THINGS = /^(shape|store\.bodies|skin\.openings)/
+const MOVES_THINGS = /^(shape$|shape\.(beds|benches|lengthM|widthM|form|pathM)|store\.bodies|skin\.openings)/
 
 /** Those of some moves that a design can take, each laid on it by itself. */
 export function laidOn(design: Design, moves: readonly Move[] = MOVES, show: Show = inMetric): Laid[] {

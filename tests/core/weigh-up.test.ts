@@ -204,12 +204,12 @@ describe('sweep', () => {
   test('every combination, what can’t be built told; a point is its year as it is run', () => {
     const swept = sweepDesigns(plain, [
       { path: 'shape.turnDeg', values: [0, 30] },
-      { path: 'shape.kneeWallM', values: [0.7, 3.5] },
+      { path: 'shape.kneeWallM', values: [0.9, 3.5] },
     ])
     expect(swept.map(s => Object.values(s.values))).toEqual([
-      [0, 0.7],
+      [0, 0.9],
       [0, 3.5],
-      [30, 0.7],
+      [30, 0.9],
       [30, 3.5],
     ])
     expect(swept.map(s => s.fault?.path ?? null)).toEqual([null, 'shape.kneeWallM', null, 'shape.kneeWallM'])
