@@ -67,7 +67,7 @@ test('demos, demo and check go round', async () => {
   expect((await tierra('demos')).json()).toEqual(DEMOS.map(d => ({ id: d.id, name: d.name })))
   const demo = await tierra('demo', 'ribera-alta')
   expect(demo.json()).toEqual(DEMOS[1])
-  expect((await tierra('check', file('good.json', demo.out))).json()).toEqual({ ok: true })
+  expect((await tierra('check', file('good.json', demo.out))).json()).toEqual({ ok: true, fit: [], access: [] })
   const bad = await tierra(
     'check',
     file('bad.json', JSON.stringify({ ...DEMOS[0], shape: { ...DEMOS[0]!.shape, lengthM: -1 } })),

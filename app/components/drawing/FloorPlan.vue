@@ -74,11 +74,17 @@ const needle = computed(() => {
         <text y="-28" text-anchor="middle" class="note">N</text>
       </g>
       <text x="14" y="24" class="title">Plan of the floor</text>
-      <text v-if="shutOut" x="14" y="46" class="note narrow" data-test="shut-out">{{ shutOut }}</text>
     </svg>
     <button class="button absolute bottom-2 left-3" :aria-pressed="ways" data-test="show-ways" @click="ways = !ways">
       {{ ways ? 'Hide the ways in' : 'Ways in from the door' }}
     </button>
+    <p
+      v-if="shutOut"
+      class="absolute bottom-2 left-[11.5rem] right-28 text-sm leading-tight font-semibold text-clay"
+      data-test="shut-out"
+    >
+      {{ shutOut }}
+    </p>
   </div>
 </template>
 

@@ -68,7 +68,7 @@ const east = computed({
         }}
       </p>
     </div>
-    <div class="grid gap-y-1">
+    <div class="grid justify-items-start gap-y-1">
       <label :for="eastId">Read off a compass that points east of north by, °</label>
       <input :id="eastId" v-model.lazy="east" class="input w-24" inputmode="decimal" data-test="facing-declination" />
     </div>
