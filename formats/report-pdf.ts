@@ -1,5 +1,5 @@
 import { rgb, type PDFPage } from 'pdf-lib'
-import { designCautions } from '../core/advice/cautions'
+import { allCautions } from '../core/advice/access'
 import { whyWorst } from '../core/advice/worst-night'
 import { MONTH_NAMES } from '../core/climate'
 import type { Design } from '../core/design'
@@ -275,7 +275,7 @@ export async function writeReportPdf(
     ].join(' '),
   )
   paper.heading('Cautions')
-  for (const c of designCautions(design, answers, show)) paper.paragraph(`– ${c.text}`)
+  for (const c of allCautions(design, answers, show)) paper.paragraph(`– ${c.text}`)
   paper.paragraph(
     'Snow, wind, anchorage and glass overhead are an engineer’s or the building office’s. Local codes and licensed ' +
       'people go before anything that stands here.',

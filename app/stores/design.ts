@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { DEMOS, faultWords, STEPS, withSharedBranches, type Design, type Form, type StepId } from '../../core/design'
+import { DEMOS, faultWords, STEPS, withSharedBranches, type Design, type StepId } from '../../core/design'
 import {
   carriedBodies,
   designFaults,
@@ -9,7 +9,6 @@ import {
   withOpeningsCarried,
   type Patch,
 } from '../../core/editing'
-import { inForm } from '../../core/study/variants'
 import { sentenceIn } from '../../core/units'
 import { ongoing, pastOf, pushHistory, redoHistory, startHistory, undoHistory, type Past } from '../keeping/history'
 import { useSettings } from './settings'
@@ -94,13 +93,15 @@ export const useDesign = defineStore('design', () => {
   const openingsBefore = (kind: string) =>
     (ongoing(history.value, kind, performance.now()) ? history.value.past.at(-1)! : current.value).skin.openings
 
-  /** The design in another form; null where none can be built. */
-  const inAnotherForm = (form: Form): Design | null => inForm(current.value, form, trail, current.value === triedLast)
+  /** Designs of earlier forms, latest last, and whether nothing but the form has been changed since. */
+  const formTrail = (): { trail: readonly Design[]; untouched: boolean } => ({
+    trail,
+    untouched: current.value === triedLast,
+  })
 
-  /** Takes another form; coming back to one brings back what it had. */
-  function takeForm(form: Form): void {
+  /** Takes the design in another form, as it was made of this one; coming back to one brings back what it had. */
+  function takeForm(next: Design | null): void {
     const before = current.value
-    const next = inAnotherForm(form)
     if (!next || next === before) return
     if (before !== triedLast) trail = trail.filter(d => d.shape.form !== before.shape.form)
     edit(
@@ -109,7 +110,7 @@ export const useDesign = defineStore('design', () => {
         ['store', next.store],
         ['skin.openings', next.skin.openings],
       ],
-      `form ${form}`,
+      `form ${next.shape.form}`,
     )
     if (current.value === before) return
     trail.push(before)
@@ -150,7 +151,7 @@ export const useDesign = defineStore('design', () => {
     replace,
     edit,
     setShape,
-    inForm: inAnotherForm,
+    formTrail,
     takeForm,
     undo,
     redo,

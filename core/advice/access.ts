@@ -1,9 +1,12 @@
+import type { Answers } from '../answers'
 import { bodyName } from '../bodies/registry'
 import type { Design } from '../design/types'
 import { bedName } from '../design/words'
-import { accessOf, SHOULDERS_M, WHEELCHAIR_M, type Access } from '../geometry/access'
+import { accessOf, type Access } from '../geometry/access'
+import { SHOULDERS_M, WHEELCHAIR_M } from '../geometry/widths'
 import { openingName } from '../openings/registry'
-import type { Show } from '../units'
+import { inMetric, type Show } from '../units'
+import { designCautions, type Caution } from './cautions'
 
 const known = new WeakMap<Pick<Design, 'shape'>, Access>()
 
@@ -59,3 +62,9 @@ export function accessFaults(design: Design, show: Show): AccessFault[] {
 /** The same as sentences. */
 export const accessLines = (design: Design, show: Show): string[] =>
   accessFaults(design, show).map(({ what, why }) => `${what}: ${why}.`)
+
+/** All cautions of a design: those of its parts and its year, and what in it nobody gets to. */
+export const allCautions = (design: Design, answers: Answers | null, show: Show = inMetric): Caution[] => [
+  ...designCautions(design, answers, show),
+  ...accessLines(design, show).map((text): Caution => ({ step: 'shape', text })),
+]

@@ -1,6 +1,5 @@
 import type { Answers } from '../answers'
 import { airStoreCautions } from './air-stores'
-import { accessLines } from './access'
 import { madeToFitLines } from './made-to-fit'
 import { bodyName, kindOf } from '../bodies/registry'
 import { entry, GLAZINGS } from '../catalog'
@@ -76,7 +75,6 @@ export function designCautions(
       `Heads hit the roof where the path is: ${show(clear.clearM, 'length')} is clear, ` +
         `${show(wanted, 'length')} is asked.`,
     )
-  for (const text of accessLines(design, show)) add('shape', text)
   if (Math.max(design.shape.sunkM, design.shape.sunkM + design.shape.riseM) > 0.9)
     add(
       'shape',

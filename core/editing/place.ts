@@ -1,16 +1,13 @@
-import { aBed, bedKind, type BedKindId } from '../beds/registry'
-import type { BedKind } from '../beds/kind'
-import { lengthBetween, type BodyKind, type Grip } from '../bodies/kind'
+import { bedKind } from '../beds/registry'
+import { lengthBetween, type Grip } from '../bodies/kind'
 import { bodyName, kindOf } from '../bodies/registry'
-import { rangeOf, valueAt, type Bed, type Bench, type Body, type Design } from '../design'
-import { benchAt } from '../design/complete'
-import { accessOf, SHOULDERS_M, WHEELCHAIR_M } from '../geometry/access'
+import { rangeOf, valueAt, type Bed, type Body, type Design } from '../design'
+import { SHOULDERS_M, WHEELCHAIR_M } from '../geometry/widths'
 import { misfits, type Misfit } from '../geometry/fit'
-import { bedRoomOf, freeStrips, roomObjects, roomOf, type ObjectKind, type RoomObject } from '../geometry/objects'
+import { freeStrips, roomObjects, roomOf, type RoomObject } from '../geometry/objects'
 import { makeOutline } from '../geometry/section'
 import { RAD } from '../physics/constants'
 import { patchDesign, type Patch } from './edit'
-import { keepsWays } from './ways'
 
 /** A thing in the room that can be taken hold of on the section and on the plan. */
 export interface Thing extends Pick<RoomObject, 'kind' | 'index' | 'x0' | 'x1' | 'y0' | 'y1' | 'z0' | 'z1' | 'pieces'> {
@@ -81,7 +78,7 @@ const placeOf = ({ kind, index }: Pick<Thing, 'kind' | 'index'>) =>
   kind === 'bed' ? `shape.beds.${index}` : kind === 'bench' ? `shape.benches.${index}` : `store.bodies.${index}`
 
 /** Whether a thing can stand as it would after a change: in nothing else, through no roof. */
-function stands(design: House, thing: Pick<Thing, 'kind' | 'index'>, alone = false): boolean {
+export function stands(design: House, thing: Pick<Thing, 'kind' | 'index'>, alone = false): boolean {
   const it = (o: Pick<Thing, 'kind' | 'index'> | null) => o?.kind === thing.kind && o.index === thing.index
   return !misfits(design).some(f => (it(f) || it(f.other)) && !(alone && f.other))
 }
@@ -253,7 +250,7 @@ const NARROWER = [1, 0.8, 0.6]
  * Ways in which a thing might stand after all: elsewhere, lower, shorter, a bed or bench narrower.
  * @param alone as if nothing else stood in the house
  */
-function* waysToStand(design: House, thing: Thing, alone = false): Generator<Patch[]> {
+export function* waysToStand(design: House, thing: Thing, alone = false): Generator<Patch[]> {
   const place = placeOf(thing)
   const grips = gripsOf(design, thing)
   const narrowed = thing.kind === 'body' ? null : grips.width
@@ -357,60 +354,6 @@ export interface Gap {
 export function clearances(design: Pick<Design, 'shape' | 'store' | 'aim'>): Gap[] {
   const need = design.aim.practical.wheelchair ? WHEELCHAIR_M : SHOULDERS_M
   return freeStrips(design).map(({ x0, x1 }) => ({ x0, x1, widthM: x1 - x0, narrow: x1 - x0 < need - 1e-9 }))
-}
-
-/**
- * Another body of a kind where there is room for it, alike to one or fresh; shorter and shorter until it fits. It
- * leaves the ways to all else, where that can be; `strictly`, there is none that does not. null where
- * there is no free floor.
- */
-export const freeBody = (design: Design, kind: BodyKind, alike?: Body, strictly = false): Body | null =>
-  freeThing(design, 'body', (alike ?? kind.fresh(roomOf(design.shape))) as Body, strictly)
-
-/** Another bed of a kind, alike to one or fresh, where there is room for it; null where there is none. */
-export const freeBed = (design: Design, kind: BedKind, alike?: Bed): Bed | null =>
-  freeThing(
-    design,
-    'bed',
-    alike ?? (aBed(kind.kind as BedKindId, kind.fresh(bedRoomOf(design.shape)) as object) as Bed),
-  )
-
-/** Another bench where there is room for it; null where there is none. */
-export const freeBench = (design: Design): Bench | null => freeThing(design, 'bench', benchAt(0.15, 0.6, 0.8))
-
-/** Parts of the house's length that another bed or bench is tried at where none as long as the house finds room. */
-const SHORTER = [0.7, 0.5, 0.35, 0.25]
-
-function freeThing<T extends object>(design: Design, kind: ObjectKind, made: T, strictly = false): T | null {
-  const lists = { bed: design.shape.beds, bench: design.shape.benches, body: design.store.bodies }
-  const index = lists[kind].length
-  const path = kind === 'body' ? 'store.bodies' : kind === 'bed' ? 'shape.beds' : 'shape.benches'
-  const before = misfits(design).length
-  const ways = accessOf(design)
-  /** Where it would stand, but for who is shut out by it. */
-  let inTheWay: T | null = null
-  const found = (thing: T): T | null => {
-    const start = patchDesign(design, [[path, [...lists[kind], thing]]])
-    const it = things(start).find(t => t.kind === kind && t.index === index)!
-    for (const patches of [[], ...waysToStand(start, it)]) {
-      const house = patchDesign(start, patches)
-      if (misfits(house).length > before || !stands(house, { kind, index })) continue
-      const stood = valueAt(house, `${path}.${index}`) as T
-      if (keepsWays(ways, accessOf(house))) return stood
-      inTheWay ??= stood
-    }
-    return null
-  }
-  const whole = found(made)
-  if (whole) return whole
-  const lengthM = design.shape.lengthM
-  const shorter = kind === 'body' || !('lengthM' in made) ? [] : SHORTER.map(s => Math.floor(s * lengthM * 20) / 20)
-  for (const long of shorter.filter(l => l >= 0.6))
-    for (const offsetM of [0, (long - lengthM) / 2, (lengthM - long) / 2]) {
-      const part = found({ ...made, lengthM: long, offsetM: Math.round(offsetM * 100) / 100 })
-      if (part) return part
-    }
-  return strictly ? null : inTheWay
 }
 
 /**

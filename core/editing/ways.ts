@@ -1,10 +1,11 @@
 import type { Bed, Design } from '../design'
-import { accessOf, SHOULDERS_M, WHEELCHAIR_M, type Access } from '../geometry/access'
+import { accessOf, type Access } from '../geometry/access'
 import { inPieces, roomObjects } from '../geometry/objects'
 import { laidLeaves } from '../geometry/leaves'
 import { makeOutline } from '../geometry/section'
 import { openingKind } from '../openings/registry'
 import { misfits } from '../geometry/fit'
+import { SHOULDERS_M, WHEELCHAIR_M } from '../geometry/widths'
 
 /** A way that is laid is so much wider than one needs, m. */
 const EASY_M = 0.1

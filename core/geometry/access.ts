@@ -10,12 +10,10 @@ import { inPieces, pathStrip, roomObjects, type ObjectKind } from './objects'
 import { outwardOf } from './part-planes'
 import { makeOutline, type Outline } from './section'
 import { along, type Vec } from './vec'
+import { SHOULDERS_M, WHEELCHAIR_M } from './widths'
 
 type House = Pick<Design, 'shape' | 'store' | 'skin' | 'aim'>
 
-/** A person needs a way so wide between what stands on the floor, and one in a wheelchair, m. */
-export const SHOULDERS_M = 0.5
-export const WHEELCHAIR_M = 0.9
 /** Who reaches into a corner turns and leans a little further, m. */
 const LEAN_M = 0.1
 /** Side of a cell of floor that is looked at, m. */

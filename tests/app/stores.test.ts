@@ -1,3 +1,5 @@
+import { inForm } from '../../core/study/in-form'
+import type { Form } from '../../core/design'
 import { barrelsOf } from '../bodies'
 import 'fake-indexeddb/auto'
 import { nextTick } from 'vue'
@@ -201,18 +203,22 @@ describe('keeping', () => {
     expect(barrelsOf(await reopened(bench.current.id)).count).toBe(21)
   })
 
+  const takeForm = (bench: ReturnType<typeof tab>['bench'], form: Form) => {
+    const { trail, untouched } = bench.formTrail()
+    bench.takeForm(inForm(bench.current, form, trail, untouched))
+  }
   test('another form and back: what it had, also after a change in between', () => {
     const { bench } = tab()
     bench.open(demo)
-    bench.takeForm('a-frame')
+    takeForm(bench, 'a-frame')
     expect(bench.current.shape.form).toBe('a-frame')
-    bench.takeForm('dome')
-    bench.takeForm('saltbox')
+    takeForm(bench, 'dome')
+    takeForm(bench, 'saltbox')
     expect(bench.current.shape).toEqual(demo.shape)
     expect(bench.current.store).toEqual(demo.store)
-    bench.takeForm('dome')
+    takeForm(bench, 'dome')
     expect(bench.edit([['shape.ridgeHeightM', 3.5]])).toBeNull()
-    bench.takeForm('saltbox')
+    takeForm(bench, 'saltbox')
     expect(bench.current.shape).toMatchObject({
       ridgeHeightM: 3.5,
       lengthM: demo.shape.lengthM,

@@ -27,7 +27,7 @@ import {
 import { bedSidesM2, inSection, roomObjects, sidesM2, standsOnM2 } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { groundSlice } from '../../core/network/chains'
-import { inForm } from '../../core/study/variants'
+import { inForm } from '../../core/study/in-form'
 import { unheated } from '../added'
 import { plain } from '../plain'
 import { hourly as engine } from '../shared/years'

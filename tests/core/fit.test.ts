@@ -6,7 +6,7 @@ import { DEMOS, FORMS, pathInWords, type Design } from '../../core/design'
 import { designFaults, documentFaults, madeToStand, patchDesign, type Patch } from '../../core/editing'
 import { misfits } from '../../core/geometry/fit'
 import { roomObjects } from '../../core/geometry/objects'
-import { inForm } from '../../core/study/variants'
+import { inForm } from '../../core/study/in-form'
 
 const demo = DEMOS[0]!
 const wrong = (design: Design, ...patches: Patch[]) =>
@@ -65,9 +65,10 @@ test(
         fc.double({ min: 0.2, max: 1.5, noNaN: true }),
         fc.double({ min: 0, max: 5, noNaN: true }),
         (start, atM, heightM, bodyAtM) => {
+          const k = start.shape.beds.findIndex(b => 'atM' in b)
           const design = patchDesign(start, [
-            ['shape.beds.0.atM', Math.min(atM, start.shape.widthM - start.shape.beds[0]!.widthM)],
-            ['shape.beds.0.heightM', heightM],
+            [`shape.beds.${k}.atM`, Math.min(atM, start.shape.widthM - start.shape.beds[k]!.widthM)],
+            [`shape.beds.${k}.heightM`, heightM],
             ['store.bodies.0.atM', bodyAtM],
           ])
           fc.pre(documentFaults(design).length === 0)

@@ -12,7 +12,7 @@ import {
   resized,
   things,
 } from '../../core/editing'
-import { inForm } from '../../core/study/variants'
+import { inForm } from '../../core/study/in-form'
 import { plain } from '../plain'
 
 const demo = plain

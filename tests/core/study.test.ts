@@ -16,13 +16,13 @@ import {
   coverVariants,
   formVariants,
   glazingVariants,
-  inForm,
   mapVariants,
   matchMoney,
   paybackSteps,
   turnVariants,
   wallVariants,
 } from '../../core/study/variants'
+import { inForm } from '../../core/study/in-form'
 import { rayInSection, shadeStrip } from '../../core/sums'
 import { profileAngleDeg } from '../../core/sun'
 import { roughCost } from '../../core/takeoff/cost'

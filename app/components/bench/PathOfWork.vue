@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { StepId } from '../../../core/design'
-import { designCautions } from '../../../core/advice/cautions'
 import { STEPS } from '~/steps/registry'
 
 const props = defineProps<{ step: string }>()
@@ -27,7 +26,8 @@ const bringIntoView = () =>
 watch(() => props.step, bringIntoView, { flush: 'post' })
 onMounted(bringIntoView)
 
-const cautions = computed(() => new Set(designCautions(bench.current, year.view?.answers ?? null).map(c => c.step)))
+const every = useCautions()
+const cautions = computed(() => new Set(every.value.map(c => c.step)))
 
 /** Whether something of the house is decided in a step. */
 type AnyStep = (typeof STEPS)[number]['id']

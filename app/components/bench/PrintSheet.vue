@@ -5,7 +5,8 @@ import { FILMS } from '../../../core/physics/constants'
 import { bodyName, kindOf } from '../../../core/bodies/registry'
 import { entry, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../../core/catalog'
 import { type Layer } from '../../../core/design'
-import { designCautions, hasSolidRoof, headroom } from '../../../core/advice/cautions'
+import { allCautions } from '../../../core/advice/access'
+import { hasSolidRoof, headroom } from '../../../core/advice/cautions'
 import { turnWords } from '../../../core/geometry/compass'
 import { roomObjects } from '../../../core/geometry/objects'
 import { madeOf, partName, partsOf } from '../../../core/geometry/parts'
@@ -137,7 +138,7 @@ const rows = computed((): [string, string][] => {
       : []),
   ]
 })
-const cautions = computed(() => designCautions(d.value, a.value, settings.show))
+const cautions = computed(() => allCautions(d.value, a.value, settings.show))
 </script>
 
 <template>

@@ -4,7 +4,6 @@ import type { Answers } from '../../../core/answers'
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
 import { WINTERS } from '../../../core/design/fields/aim'
-import { designCautions } from '../../../core/advice/cautions'
 import { isHeated } from '../../../core/sources/registry'
 import { roughCost } from '../../../core/takeoff/cost'
 import { formatNumber, type Quantity } from '../../../core/units'
@@ -54,10 +53,9 @@ const hottestDay = computed(() =>
       `${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}`
     : '',
 )
-const cautions = computed(() =>
-  designCautions(bench.current, a.value, settings.show).filter(c => c.step === (props.step as StepId)),
-)
-const elsewhere = computed(() => designCautions(bench.current, a.value).length - cautions.value.length)
+const every = useCautions()
+const cautions = computed(() => every.value.filter(c => c.step === (props.step as StepId)))
+const elsewhere = computed(() => every.value.length - cautions.value.length)
 const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
 const cost = computed(() => roughCost(bench.current).total)
 const budget = computed(() => bench.current.aim.practical.budget)
