@@ -43,7 +43,13 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   for (const shape of tries) {
     const tried = withOpeningsCarried({ ...design, shape: leaning(shape) })
     const house = documentFaults(tried).length === 0 ? madeToStand(tried) : null
-    if (house && designFaults(house).length === 0) return withWays(withDoorsFree(house))
+    if (house && designFaults(house).length === 0) return withDoorsFree(house)
   }
   return null
+}
+
+/** The same with ways laid to what nobody would get to: as a form is taken. */
+export function builtInForm(...asked: Parameters<typeof inForm>): Design | null {
+  const house = inForm(...asked)
+  return house && house !== asked[0] ? withWays(house) : house
 }

@@ -5,7 +5,7 @@ import { designFaults, withOpeningsCarried, patchDesign, withGlazingAngle, witho
 import { roomObjects } from '../geometry/objects'
 import { mainInsulation } from '../materials/assembly'
 import { openingKind } from '../openings/registry'
-import { inForm } from './in-form'
+import { builtInForm } from './in-form'
 import { heldDesign, type Figures } from './figures'
 
 /** One point of a study: the design, and where it stands on the study's axes. */
@@ -57,7 +57,7 @@ export function formVariants(design: Design): Variant[] {
   return FORMS.flatMap((form, i) => {
     // The form `own` begins as what it is taken from.
     if (form === 'own' && design.shape.form !== 'own') return []
-    const own = inForm(design, form)
+    const own = builtInForm(design, form)
     return own ? [{ at: i, across: 0, label: form, design: own }] : []
   })
 }

@@ -7,9 +7,10 @@ import { planStages, StageFailed } from '../../core/study/stages'
 import { roughCost } from '../../core/takeoff/cost'
 import { readDesign, writeDesign } from '../../formats/design-json'
 import { unheated } from '../added'
+import { plain } from '../plain'
 
 const ash = DEMOS[0]!
-const bare: Design = { ...unheated(ash), skin: { ...ash.skin, cover: { ...ash.skin.cover, id: 'none' } } }
+const bare: Design = { ...unheated(plain), skin: { ...plain.skin, cover: { ...plain.skin.cover, id: 'none' } } }
 
 describe('studies that are kept', () => {
   const kept: KeptStudies = {

@@ -84,8 +84,9 @@ describe('the saltbox Hollow Ash by hand', () => {
     expect(find(ash, /Barrel/)[0]!.buy).toBe(14)
     expect(find(ash, /Concrete block/, /lining/)[0]!.amount).toBeCloseTo(9 * 2.3 * 0.2, 6)
     const { digM3, spoilM3 } = takeoff(ash)
-    // Nothing but the floor's gravel (22.94 m² × 0.08 m) and the trench.
-    expect(digM3).toBeCloseTo((9 * 4.6 - 18.45) * 0.08 + 27.2 * 0.35, 1)
+    // Nothing but the gravel of the floor that no bed is on (0.08 m) and the trench.
+    const bedsM2 = 1.1 * 8.2 - 4 * 0.5 * 0.7 + 0.95 * 8.2
+    expect(digM3).toBeCloseTo((9 * 4.6 - bedsM2) * 0.08 + 27.2 * 0.35, 1)
     expect(spoilM3).toBeCloseTo(digM3 * BULKING, 6)
   })
 })

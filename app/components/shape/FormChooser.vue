@@ -4,7 +4,7 @@ import { FORMS, type Design, type Form } from '../../../core/design'
 import { stretches } from '../../../core/geometry/parts'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
 import { heldC, heldWhy } from '../../../core/study/figures'
-import { inForm } from '../../../core/study/in-form'
+import { builtInForm, inForm } from '../../../core/study/in-form'
 
 /** Every form drawn to one scale at the size of the design, with what the year says of it. */
 const bench = useDesign()
@@ -27,10 +27,10 @@ const WORDS: Record<Form, [name: string, good: string, bad: string]> = {
   'own': ['Own', 'every corner where you drag it', 'odd angles cost more'],
 }
 const shape = computed(() => bench.current.shape)
-/** The design in another form; null where none can be built. */
-function inOther(form: Form): Design | null {
+/** The design in another form, as it is drawn here and as it is taken; null where none can be built. */
+function inOther(form: Form, make = inForm): Design | null {
   const { trail, untouched } = bench.formTrail()
-  return inForm(bench.current, form, trail, untouched)
+  return make(bench.current, form, trail, untouched)
 }
 const options = computed(() =>
   FORMS.map(form => {
@@ -74,7 +74,11 @@ const currency = computed(() => bench.current.topUp.currency)
 <template>
   <div>
     <StudyBar kind="forms" ask="Work out the year of each form" />
-    <RadioGroup as="div" :model-value="shape.form" @update:model-value="(form: Form) => bench.takeForm(inOther(form))">
+    <RadioGroup
+      as="div"
+      :model-value="shape.form"
+      @update:model-value="(form: Form) => bench.takeForm(inOther(form, builtInForm))"
+    >
       <RadioGroupLabel as="h2" class="group-title">
         Form <span class="hint font-sans font-normal">each at your size; the sunny side is on the left</span>
       </RadioGroupLabel>

@@ -113,6 +113,7 @@ const FILL = { bed: 'var(--bed)', bench: 'var(--wall)', body: 'var(--slate)' } a
           <span class="hint block leading-tight">{{ s.parts ? s.about : 'does not stand at this size' }}</span>
         </div>
       </RadioGroupOption>
+      <slot />
     </div>
   </RadioGroup>
 </template>

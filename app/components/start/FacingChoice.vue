@@ -6,7 +6,8 @@ const start = useStart()
 const id = useId()
 const eastId = useId()
 const unread = computed(() => start.facing.trim() !== '' && start.facingDeg === null)
-const R = 44
+/** Of the letters on the compass, from its middle. */
+const R = 33
 /** Pressed at a place of the compass, by steps of five degrees. */
 function press(event: MouseEvent): void {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect()
@@ -17,8 +18,8 @@ function press(event: MouseEvent): void {
 }
 const POINTS = ['N', 'E', 'S', 'W'].map((name, k) => ({
   name,
-  x: (R - 9) * Math.sin((k * Math.PI) / 2),
-  y: -(R - 9) * Math.cos((k * Math.PI) / 2),
+  x: R * Math.sin((k * Math.PI) / 2),
+  y: -R * Math.cos((k * Math.PI) / 2),
 }))
 /** The declination as it is typed, with either sign. */
 const east = computed({
@@ -31,46 +32,40 @@ const east = computed({
 </script>
 
 <template>
-  <div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1" data-test="facing">
-    <svg
-      :width="2 * R"
-      :height="2 * R"
-      :viewBox="`${-R} ${-R} ${2 * R} ${2 * R}`"
-      class="cursor-pointer"
-      @click="press"
-    >
-      <title>Press where the wall looks</title>
-      <circle r="42" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.4" />
-      <text v-for="p in POINTS" :key="p.name" :x="p.x" :y="p.y + 4.5" text-anchor="middle" font-size="13">
-        {{ p.name }}
-      </text>
-      <g v-if="start.facingDeg !== null" :transform="`rotate(${start.facingDeg})`">
-        <path d="M0 -27 L6 4 L0 0 L-6 4 Z" fill="var(--clay)" />
-      </g>
-    </svg>
-    <div class="grid gap-y-1">
-      <label :for="id">The house’s wall looks to</label>
+  <div class="rounded border border-line p-1.5 text-sm" data-test="facing" @keydown.stop>
+    <label :for="id" class="leading-tight">The house’s wall looks to</label>
+    <div class="flex items-center gap-2">
+      <svg viewBox="-44 -44 88 88" class="size-14 shrink-0 cursor-pointer" @click="press">
+        <title>Press where the wall looks</title>
+        <circle r="42" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.6" />
+        <text v-for="p in POINTS" :key="p.name" :x="p.x" :y="p.y + 5" text-anchor="middle" font-size="16">
+          {{ p.name }}
+        </text>
+        <g v-if="start.facingDeg !== null" :transform="`rotate(${start.facingDeg})`">
+          <path d="M0 -25 L7 5 L0 0 L-7 5 Z" fill="var(--clay)" />
+        </g>
+      </svg>
       <input
         :id="id"
         v-model="start.facing"
-        class="input w-40"
+        class="input min-w-0"
         placeholder="235° or SW"
         :aria-invalid="unread"
         data-test="facing-text"
       />
-      <p :class="unread ? 'fault' : 'hint'" data-test="facing-note">
-        {{
-          unread
-            ? `“${start.facing.trim()}” is no bearing: 0 to 360°, or a point such as SW.`
-            : start.facingDeg === null
-              ? 'Left empty: to the equator.'
-              : `${Math.round(start.facingDeg)}° from true north, ${compassPoint(start.facingDeg)}.`
-        }}
-      </p>
     </div>
-    <div class="grid justify-items-start gap-y-1">
-      <label :for="eastId">Read off a compass that points east of north by, °</label>
-      <input :id="eastId" v-model.lazy="east" class="input w-24" inputmode="decimal" data-test="facing-declination" />
+    <p :class="unread ? 'fault' : 'hint'" class="leading-tight" data-test="facing-note">
+      {{
+        unread
+          ? 'A bearing is 0 to 360°, or a point such as SW.'
+          : start.facingDeg === null
+            ? 'Left empty: to the equator.'
+            : `${Math.round(start.facingDeg)}°, ${compassPoint(start.facingDeg)}.`
+      }}
+    </p>
+    <div class="flex items-center gap-1">
+      <label :for="eastId" class="leading-tight">compass points east by, °</label>
+      <input :id="eastId" v-model.lazy="east" class="input w-12" inputmode="decimal" data-test="facing-declination" />
     </div>
   </div>
 </template>

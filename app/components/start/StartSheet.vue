@@ -232,8 +232,9 @@ function close(): void {
                 :slide="0.1"
               />
             </div>
-            <AgainstChoice :value="start.against" :houses="houses" @choose="start.against = $event" />
-            <FacingChoice v-if="start.against === 'house'" />
+            <AgainstChoice :value="start.against" :houses="houses" @choose="start.against = $event">
+              <FacingChoice v-if="start.against === 'house'" />
+            </AgainstChoice>
           </section>
           <section aria-labelledby="start-lives">
             <h2 id="start-lives" class="question"><span>3</span> What is to live in it, and when?</h2>
