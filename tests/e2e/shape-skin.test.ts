@@ -188,7 +188,7 @@ describe('things on the section and the plan', () => {
     await sound()
   })
 
-  test('the plan: a bed and a wall are dragged, a lobby and a bench appear, a narrow way is said', async () => {
+  test('the plan: a bed and a wall are dragged, a lobby, a bench and a tank appear', async () => {
     await fresh('/?step=shape')
     await click(driver, 'view-plan')
     await dragThing('plan-bed-1', 0, -40)
@@ -208,7 +208,11 @@ describe('things on the section and the plan', () => {
     const tanked = await coldest(driver)
     await click(driver, 'take-out-body-1')
     expect(await coldest(driver)).toBeLessThan(tanked)
-    await click(driver, 'step-shape')
+    await sound()
+  })
+
+  test('a way that is too narrow is said', async () => {
+    await fresh('/?step=shape')
     await click(driver, 'tab-beds')
     await click(driver, 'bed-1')
     await type(driver, 'From the sunny wall', '1.6')
