@@ -5,12 +5,12 @@ import { atM, COMMON } from '../bodies/common'
 /** So many beds may stand in a house. */
 export const MOST_BEDS = 24
 
-export const SOIL_COVERS = [
+const SOIL_COVERS = [
   { id: 'bare', name: 'bare' },
   { id: 'mulch', name: 'mulch' },
   { id: 'film', name: 'film' },
 ] as const
-export const BED_FILLS = [
+const BED_FILLS = [
   { id: 'soil', name: 'soil' },
   { id: 'gravel', name: 'gravel' },
 ] as const

@@ -1,3 +1,4 @@
+import { cm } from '../beds/common'
 import type { Bed, BedAlong, Design } from '../design'
 import { misfits } from '../geometry/fit'
 import { roomObjects } from '../geometry/objects'
@@ -7,8 +8,6 @@ import type { Patch } from './edit'
 const CROSS_M = 0.5
 /** What is left of a bed on either side is no shorter, m. */
 const LEAST_M = 0.4
-
-const cm = (v: number) => Math.round(v * 100) / 100
 
 /** A bed along the house from one place to another, m from the west end. */
 const between = (bed: BedAlong, from: number, to: number, lengthM: number): BedAlong => ({
@@ -28,8 +27,10 @@ export function bedInTwo(design: Design, index: number, mostBeds: number, gapM =
     return null
   const middle = (box.y0 + box.y1) / 2
   const { lengthM } = design.shape
-  const halves = [between(bed, box.y0, middle - gapM / 2, lengthM), between(bed, middle + gapM / 2, box.y1, lengthM)]
-  return [['shape.beds', design.shape.beds.flatMap((b, i): Bed[] => (i === index ? halves : [b]))]]
+  const first = between(bed, box.y0, middle - gapM / 2, lengthM)
+  const second = between(bed, middle + gapM / 2, box.y1, lengthM)
+  // The new one comes last: what is written of the others by their numbers stays theirs.
+  return [['shape.beds', [...design.shape.beds.map((b, i): Bed => (i === index ? first : b)), second]]]
 }
 
 /**

@@ -11,14 +11,13 @@ import { stands, things, waysToStand } from './place'
 import { keepsWays } from './ways'
 
 /**
- * Another body of a kind where there is room for it, alike to one or fresh; shorter and shorter until it fits. It
- * leaves the ways to all else, where that can be; `strictly`, there is none that does not. null where
- * there is no free floor.
+ * Another body of a kind where there is room for it, alike to one or fresh, lower where it must be. It leaves the ways
+ * to all else where that can be; `strictly`, null where it cannot. null where there is no free floor.
  */
 export const freeBody = (design: Design, kind: BodyKind, alike?: Body, strictly = false): Body | null =>
   freeThing(design, 'body', (alike ?? kind.fresh(roomOf(design.shape))) as Body, strictly)
 
-/** Another bed of a kind, alike to one or fresh, where there is room for it; null where there is none. */
+/** Another bed of a kind, alike to one or fresh, where there is room for it, shorter where it must be; or null. */
 export const freeBed = (design: Design, kind: BedKind, alike?: Bed): Bed | null =>
   freeThing(
     design,

@@ -1,3 +1,4 @@
+import { cm } from '../beds/common'
 import type { Bed, Design } from '../design'
 import { accessOf, type Access } from '../geometry/access'
 import { inPieces, roomObjects } from '../geometry/objects'
@@ -10,7 +11,7 @@ import { SHOULDERS_M, WHEELCHAIR_M } from '../geometry/widths'
 /** A way that is laid is so much wider than one needs, m. */
 const EASY_M = 0.1
 
-/** How much of a house nobody gets to, counted: beds, bodies, openings and floor. */
+/** How much of a house nobody gets to, counted: doors, beds, bodies, openings and floor; Infinity without a door. */
 export const hindrances = ({ hasDoor, blocked, beds, bodies, openings, cutOffM2 }: Access): number =>
   hasDoor ? blocked.length + beds.length + bodies.length + openings.length + (cutOffM2 > 0 ? 1 : 0) : Infinity
 
@@ -78,7 +79,6 @@ const headPath: Opener = design => {
       atEast.includes(true) ? Math.min(y1, shape.lengthM - wayM) : y1,
     ]
     if (to - from < 0.6 || (from === y0 && to === y1)) return bed
-    const cm = (v: number) => Math.round(v * 100) / 100
     return { ...bed, lengthM: Math.floor((to - from) * 100) / 100, offsetM: cm((from + to - shape.lengthM) / 2) } as Bed
   })
   return next.some((b, i) => b !== shape.beds[i]) ? next : null
@@ -88,7 +88,7 @@ const yOf = (
   u: number,
 ) => origin[1] + u * across[1]
 
-/** Beds are drawn in so far that what stands beside them leaves a way, m at a time. */
+/** Beds are drawn in on their side towards the back, so far that what stands there leaves a way. */
 const wider: Opener = design => {
   const { shape, aim } = design
   const wayM = aim.practical.wheelchair ? WHEELCHAIR_M : SHOULDERS_M

@@ -29,7 +29,7 @@ const LEAST_SHARE = 0.02
 
 /** Why nobody walks on a piece of floor, or reaches a piece of a bed. */
 const HINDRANCES = ['cut off', 'too narrow', 'too low', 'out of reach'] as const
-export type Hindrance = (typeof HINDRANCES)[number]
+type Hindrance = (typeof HINDRANCES)[number]
 const [CUT_OFF, TOO_NARROW, TOO_LOW, OUT_OF_REACH] = [0, 1, 2, 3]
 
 /** Where people get to in a house, from its doors. */
