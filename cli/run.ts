@@ -38,7 +38,7 @@ const COMMANDS: Record<string, Command> = {
     usage: 'start <answers.json>',
     about:
       'The design to begin with for some answers: where (latitudeDeg, longitudeDeg, knownLow), what (form, ' +
-      'facingDeg, lengthM, widthM), what grows in it (lives) and what is at hand (power, water, drums, stone, windows).',
+      'facingDeg, lengthM, widthM), what grows there (lives), what is at hand (power, water, drums, stone, windows).',
     run: startCommand,
   },
   check: {
