@@ -1,3 +1,4 @@
+import { inSection } from '../geometry/objects'
 import { layPipes } from '../geometry/pipes'
 import { edgeLength } from '../geometry/section'
 import {
@@ -42,11 +43,13 @@ export function drawSection(drawn: Drawn): Drawing {
   items.push(line('ground', [-BEYOND_MM, front], [0, front]), line('ground', [W, back], [W + BEYOND_MM, back]))
   items.push(...footing(design, 0, front, -1), ...footing(design, W, back, 1))
   const seen = new Set<string>()
-  for (const o of objects) {
-    const key = [o.x0, o.x1, o.z0, o.z1].map(v => v.toFixed(3)).join()
+  // What lies beyond the cut is dashed.
+  for (const { object, x0, x1, isCut } of inSection(objects, building.lengthM)) {
+    const { z0, z1 } = object
+    const key = [x0, x1, z0, z1].map(v => v.toFixed(3)).join()
     if (seen.has(key)) continue
     seen.add(key)
-    items.push(rectangle('inside', mm(o.x0), mm(o.z0), mm(o.x1), mm(o.z1)))
+    items.push(rectangle('inside', mm(x0), mm(z0), mm(x1), mm(z1), !isCut))
   }
   for (const s of design.store.airStores)
     if (s.on && s.kind === 'earth store')

@@ -1,4 +1,4 @@
-import { boxFaces } from './objects'
+import { boxFaces, inSection } from './objects'
 import type { Point } from './section'
 import { faceOfObject, type FaceId } from './faces'
 import type { Building } from './surfaces'
@@ -14,14 +14,15 @@ export interface Segment {
 
 /** All lines of the section that stop light: skin, floor and the things in the room. */
 export function sectionSegments(building: Building): Segment[] {
-  const { outline, objects } = building
+  const { outline, objects, lengthM } = building
   const out: Segment[] = []
   const add = (face: FaceId, a: Point, b: Point) => {
     if (hypot(b.x - a.x, b.z - a.z) > 1e-9) out.push({ face, a, b })
   }
   add('floor', { x: 0, z: 0 }, { x: outline.widthM, z: 0 })
   for (const s of building.stretches) add(s.id, s.a, s.b)
-  for (const o of objects) for (const [a, b] of boxFaces(o)) add(faceOfObject(o), a, b)
+  for (const { object, x0, x1, isCut } of inSection(objects, lengthM))
+    if (isCut) for (const [a, b] of boxFaces({ ...object, x0, x1 })) add(faceOfObject(object), a, b)
   return out
 }
 

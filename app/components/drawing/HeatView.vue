@@ -2,7 +2,7 @@
 import { useElementSize, useIntervalFn, watchDebounced } from '@vueuse/core'
 import { dayName } from '../../../core/climate'
 import { heatFlows, type HeatBody, type HeatDay, type HeatFlow } from '../../../core/heat-view'
-import { roomObjects } from '../../../core/geometry/objects'
+import { inSection, roomObjects } from '../../../core/geometry/objects'
 import { faceOfObject } from '../../../core/geometry/faces'
 import { stretches } from '../../../core/geometry/parts'
 import { edgeLength, groundAt, makeOutline, type Point } from '../../../core/geometry/section'
@@ -151,9 +151,10 @@ const air = computed(() =>
   outline.value.corners.map(p => `${scale.value.x(p.x).toFixed(1)},${scale.value.y(p.z).toFixed(1)}`).join(' '),
 )
 const stores = computed(() =>
-  roomObjects(drawnDesign.value).flatMap(o => {
-    const b = o.kind === 'bench' ? undefined : body(faceOfObject(o))
-    return b ? [{ o, b, c: at(o.kind === 'bed' ? b.faceC : b.middleC) }] : []
+  inSection(roomObjects(drawnDesign.value), drawnDesign.value.shape.lengthM).flatMap(({ object, x0, x1, isCut }) => {
+    const b = object.kind === 'bench' ? undefined : body(faceOfObject(object))
+    const o = { ...object, x0, x1 }
+    return b ? [{ o, b, isCut, c: at(o.kind === 'bed' ? b.faceC : b.middleC) }] : []
   }),
 )
 const cells = computed(() =>
@@ -431,7 +432,8 @@ const spoken = computed(() =>
       <polygon :points="air" fill="none" stroke="#2a2520" stroke-width="1.5" />
       <g
         v-for="s in stores"
-        :key="`${s.o.kind}${s.o.index}`"
+        :key="`${s.o.kind}${s.o.index} ${s.o.x0}`"
+        :opacity="s.isCut ? 1 : 0.6"
         :class="s.o.kind === 'body' ? 'cursor-pointer' : ''"
         :data-test="`heat-${s.o.kind}-${s.o.index}`"
         @click="drawing.press(s.o)"
