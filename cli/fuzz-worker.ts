@@ -1,4 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads'
-import { runShare, type FuzzShare } from './fuzz-command'
+import { runShare, type FuzzNews, type FuzzShare } from './fuzz-command'
 
-parentPort!.postMessage(runShare(workerData as FuzzShare))
+const say = (news: FuzzNews) => parentPort!.postMessage(news)
+say({ report: runShare(workerData as FuzzShare, (done, of) => say({ done, of })) })
