@@ -57,6 +57,10 @@ export const PLANTED = {
   boardMaterial: entryOf(MATERIALS, { start: 'softwood', label: 'The board is of' }),
 }
 
+/** What of a bed says what grows on it, and in what. */
+export const plantedOf = (bed: { [name in keyof typeof PLANTED]: unknown }) =>
+  Object.fromEntries(Object.keys(PLANTED).map(name => [name, bed[name as keyof typeof PLANTED]]))
+
 /** Rounded to what a tape shows, m. */
 export const cm = (v: number) => Math.round(v * 100) / 100
 

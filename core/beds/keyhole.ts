@@ -6,6 +6,8 @@ import type { BedKind } from './kind'
 
 /** What is left of a bed beside and behind the way in is no narrower, m. */
 const LEAST_ARM_M = 0.2
+/** A way in is no shallower, m. */
+const LEAST_DEEP_M = 0.2
 
 const SIDES = [
   { id: 'pole', name: 'from the back' },
@@ -20,7 +22,7 @@ const fields = group(
     lengthM: length(0.6, 100, { start: 2.4, label: 'long' }),
     notches: count(1, 20, { start: 1, label: 'Ways in' }),
     notchM: length(0.3, 3, { start: 0.5, step: 0.05, label: 'Each way in, wide' }),
-    notchDeepM: length(0.2, 9, { start: 0.7, step: 0.05, label: 'Each way in, deep' }),
+    notchDeepM: length(LEAST_DEEP_M, 9, { start: 0.7, step: 0.05, label: 'Each way in, deep' }),
     from: choice(SIDES, { start: 'pole', label: 'One steps in' }),
     ...PLANTED,
   },
@@ -64,13 +66,16 @@ export const KEYHOLE: BedKind<Keyhole> & { fields: typeof fields } = {
       return { field: 'notchDeepM', message: 'leaves no bed behind the way in', allowed: `at most ${metres(deep)}` }
     return null
   },
-  width: { field: 'widthM', least: 0.4 },
+  width: { field: 'widthM', least: LEAST_DEEP_M + LEAST_ARM_M },
   length: { field: 'lengthM', least: 0.7 },
   place: 'atM',
-  stretched: (bed, factor) => ({
-    ...stretchedAlong(bed, factor),
-    notchDeepM: cm(Math.max(0.2, bed.notchDeepM * factor)),
-  }),
+  stretched: (bed, factor) => {
+    const along = stretchedAlong(bed, factor)
+    // The shallowest way in and the bed behind it are the narrowest that it can be.
+    const widthM = Math.max(LEAST_DEEP_M + LEAST_ARM_M, along.widthM)
+    const notchDeepM = cm(Math.min(widthM - LEAST_ARM_M, Math.max(LEAST_DEEP_M, bed.notchDeepM * factor)))
+    return { ...along, widthM, notchDeepM }
+  },
   moved: movedAlong,
   notRound: null,
 }

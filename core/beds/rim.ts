@@ -3,7 +3,7 @@ import { angle, choice, group, length, type Value } from '../design/field'
 import type { Footprint, PlanPoint } from '../geometry/footprint'
 import { DOME_RINGS, DOME_SIDES } from '../geometry/round'
 import { RAD } from '../physics/constants'
-import { ALONGSIDE, PLANTED } from './common'
+import { ALONGSIDE, PLANTED, plantedOf } from './common'
 import type { BedKind, BedRoom } from './kind'
 
 /** A bed along the rim of a round house, from one place round it to another. */
@@ -79,8 +79,7 @@ export const RIM: BedKind<Rim> & { fields: typeof fields } = {
   stretched: () => ({}),
   moved: () => ({}),
   notRound: bed => {
-    const planted = Object.fromEntries(Object.keys(PLANTED).map(name => [name, bed[name as keyof typeof PLANTED]]))
     const { widthM, heightM } = bed
-    return { ...planted, kind: 'bed', atM: 0.1, widthM, heightM, lengthM: null, offsetM: 0 }
+    return { ...plantedOf(bed), kind: 'bed', atM: 0.1, widthM, heightM, lengthM: null, offsetM: 0 }
   },
 }

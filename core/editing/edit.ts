@@ -1,4 +1,6 @@
+import { plantedOf } from '../beds/common'
 import { bedKind } from '../beds/registry'
+import { roundBeds } from '../beds/round-beds'
 import { hasFront, makeOutline, ridgeForAngle, TIED, tiedShape } from '../geometry/section'
 import { CHAIN, rangeOf, type Bed, type ChainPart, type Corner, type Design, type Form } from '../design'
 
@@ -157,8 +159,13 @@ export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = [
   if (form !== 'dome') next.beds = shape.beds.map(b => (bedKind(b).notRound?.(b) ?? b) as Bed)
   if (form === 'lean-to')
     next.house = { ...shape.house, heightM: Math.max(shape.house.heightM, cm(shape.ridgeHeightM)) }
-  // A dome is as long as it is wide.
-  if (form === 'dome') next.lengthM = shape.widthM
+  if (form === 'dome') {
+    // A dome is as long as it is wide, and its beds lie round it.
+    next.lengthM = shape.widthM
+    const [first] = shape.beds
+    if (shape.form !== 'dome')
+      next.beds = first ? roundBeds(shape.widthM, Math.max(...shape.beds.map(b => b.heightM)), plantedOf(first)) : []
+  }
   return form === 'gambrel'
     ? { ...settled(next), breakAtM: next.breakAtM, breakHeightM: next.breakHeightM }
     : settled(next)

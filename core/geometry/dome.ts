@@ -14,8 +14,20 @@ export interface DomeFacet {
   polygon: Vec[]
 }
 
+/** A shape's facets, as long as somebody holds the shape: they are asked for with every leaf that is tried on them. */
+const known = new WeakMap<Design['shape'], { poleSlope: string; facets: readonly DomeFacet[] }>()
+
 /** The facets of a dome: its riser wall, and over it rings of twelve, solid on the pole side as the design says. */
-export function domeFacets({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outline): DomeFacet[] {
+export function domeFacets(house: Pick<Design, 'shape' | 'skin'>, outline: Outline): readonly DomeFacet[] {
+  const poleSlope = house.skin.parts.poleSlope.kind
+  const before = known.get(house.shape)
+  if (before?.poleSlope === poleSlope) return before.facets
+  const facets = facetsOf(house, outline)
+  known.set(house.shape, { poleSlope, facets })
+  return facets
+}
+
+function facetsOf({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outline): DomeFacet[] {
   const cx = outline.widthM / 2
   const cy = shape.lengthM / 2
   const at = (side: number, ring: number): Vec => {

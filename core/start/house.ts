@@ -1,5 +1,5 @@
 import { needsOf } from '../aim/aim-line'
-import { aBed } from '../beds/registry'
+import { roundBeds } from '../beds/round-beds'
 import { bedAt, completeDesign, filled, type BedAlong } from '../design/complete'
 import { startOf } from '../design/field'
 import { SHAPE } from '../design/fields/shape'
@@ -162,16 +162,6 @@ function bedsOf(shape: Design['shape'], massM: number, heightM: number): BedAlon
 /** A path as wide as a door stands in nobody's way, m. */
 const DOOR_M = 0.75
 
-/** In a dome, beds round the rim on both sides of the door in the east, and an island where there is room for one. */
-function roundBeds(widthM: number, heightM: number): Bed[] {
-  const deep = cm(clamp(widthM / 8, LEAST_BED_M, REACH_M))
-  const innerM = 0.48 * widthM - deep - PATH_M
-  // A small one has a bed on the other side of its door alone.
-  const [aroundDeg, spanDeg] = widthM < 2.4 ? [-70, 110] : [-35, 190]
-  const rim = aBed('rim bed', { aroundDeg, spanDeg, widthM: deep, heightM })
-  const side = cm(min(1.2, innerM * 1.2))
-  return side < 0.6 ? [rim] : [rim, bedAt(cm(widthM / 2 - side / 2), side, heightM, { lengthM: side, offsetM: 0 })]
-}
 /** Old windows stand upright in front, as high as there are enough of them, m; 0 where the form takes none. */
 function frontM({ atHand, against, lengthM }: StartAnswers, shape: ShapeStart): number {
   if (atHand.windowsM2 < 1 || against === 'dome' || against === 'hoops') return 0

@@ -40,13 +40,27 @@ export function inForm(design: Design, form: Form, trail: readonly Design[] = []
   // A house that is leaned on is at least as high as what leans on it.
   const leaning = (s: Design['shape']) =>
     form === 'lean-to' ? { ...s, house: { ...s.house, heightM: Math.max(s.house.heightM, s.ridgeHeightM) } } : s
+  let roomy = false
   for (const shape of tries) {
-    const tried = withOpeningsCarried({ ...design, shape: leaning(shape) })
-    const house = documentFaults(tried).length === 0 ? madeToStand(tried) : null
+    const tried = { ...design, shape: leaning(shape) }
+    const sound = documentFaults(tried).length === 0
+    const standing = sound ? madeToStand(tried) : null
+    // What the floor has no room for, no height gives room to.
+    if (sound && !standing && !roomy && !madeToStand({ ...tried, shape: lifted(shape) })) return null
+    roomy ||= sound
+    const house = standing && withOpeningsCarried(standing)
     if (house && designFaults(house).length === 0) return withDoorsFree(house)
   }
   return null
 }
+
+/** A shape with walls and ridge far over all that stands in it. */
+const lifted = (shape: Design['shape']): Design['shape'] => ({
+  ...shape,
+  kneeWallM: shape.kneeWallM + 2,
+  ridgeHeightM: shape.ridgeHeightM + 3,
+  backWallM: shape.backWallM + 3,
+})
 
 /** The same with ways laid to what nobody would get to: as a form is taken. */
 export function builtInForm(...asked: Parameters<typeof inForm>): Design | null {

@@ -13,6 +13,7 @@ import {
   spread,
   things,
   withForm,
+  withWidth,
 } from '../../core/editing'
 import { bedSide, bedFace } from '../../core/geometry/faces'
 import {
@@ -27,7 +28,7 @@ import {
 import { bedSidesM2, inSection, roomObjects, sidesM2, standsOnM2 } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { groundSlice } from '../../core/network/chains'
-import { inForm } from '../../core/study/in-form'
+import { builtInForm, inForm } from '../../core/study/in-form'
 import { unheated } from '../added'
 import { plain } from '../plain'
 import { hourly as engine } from '../shared/years'
@@ -307,5 +308,28 @@ describe('by hand', () => {
     expect(withForm(dome.shape, 'gable').beds.map(b => b.kind)).not.toContain('rim bed')
     const gable = inForm(dome, 'gable')!
     expect(designFaults(gable)).toEqual([])
+  })
+
+  test('a dome has its beds round it, planted as those before; where the floor has no room, none can be built', () => {
+    const [garden, terraces, leaning] = DEMOS as [Design, Design, Design]
+    const mulched = patchDesign(garden, [['shape.beds.0.soilCover', 'mulch']])
+    for (const design of [mulched, terraces]) {
+      const round = builtInForm(design, 'dome')!
+      expect(designFaults(round)).toEqual([])
+      expect(round.shape.beds.map(b => b.kind)).toEqual(['rim bed', 'bed'])
+      expect(round.shape.beds[0]!.soilCover).toBe(design.shape.beds[0]!.soilCover)
+    }
+    expect(withForm({ ...garden.shape, beds: [] }, 'dome').beds).toEqual([])
+    // Six barrels, 3 m of crates and 5.2 m of bench in a round of 3.2 m.
+    expect(inForm(leaning, 'dome')).toBeNull()
+  })
+
+  test('a keyhole bed in a narrower house keeps a way in and a bed behind it', () => {
+    type Keyhole = Extract<Bed, { kind: 'keyhole bed' }>
+    const wide = { atM: 0.2, widthM: 1, lengthM: 2, offsetM: 0, heightM: 0.3 }
+    const narrow = withWidth(withBeds([aBed('keyhole bed', { ...wide, notchDeepM: 0.6 })]).shape, 1.2)
+      .beds[0] as Keyhole
+    expect(narrow.notchDeepM).toBeGreaterThanOrEqual(0.2)
+    expect(narrow.widthM - narrow.notchDeepM).toBeGreaterThanOrEqual(0.2 - 1e-9)
   })
 })

@@ -9,6 +9,7 @@ import { dayStrip } from '../../core/plan/strip'
 import { permitSheet } from '../../core/plan/permit'
 import { inMetric } from '../../core/units'
 import { writePlanIcs } from '../../formats/plan-ics'
+import { writeTasksIcs } from '../../formats/tasks-ics'
 import { engine } from '../shared/years'
 
 const [ash, ribera] = DEMOS as [Design, Design]
@@ -142,6 +143,24 @@ describe('ICS, read by another', () => {
         .map(Number),
     )
     expect(dig.description).toMatch(/nobody works in one alone/)
+  })
+})
+
+describe('the season’s calendar, read by another', () => {
+  test('what comes again every so many days is one event with its rule, over before its last day', () => {
+    const task = { id: 'snow', name: 'Push snow off', group: 'winter', why: 'while snow lies', caution: '' } as const
+    const ics = writeTasksIcs(
+      [
+        { ...task, from: '2027-01-04', until: '2027-02-02', everyDays: 7 },
+        { ...task, id: 'once', from: '2027-03-01', until: '2027-03-03', everyDays: null },
+      ],
+      ash,
+    )
+    const read = Object.values(ical.sync.parseICS(ics)).filter(e => e?.type === 'VEVENT') as {
+      rrule?: { all: () => Date[] }
+    }[]
+    const days = read.map(e => e.rrule?.all().map(d => d.toISOString().slice(0, 10)))
+    expect(days).toEqual([['2027-01-04', '2027-01-11', '2027-01-18', '2027-01-25', '2027-02-01'], undefined])
   })
 })
 
