@@ -40,7 +40,7 @@ module.exports = {
       to: {
         path: '^core/',
         pathNot:
-          '^core/(design|beds|bodies|openings|sources|air-stores|fans|catalog|units|text|physics|climate/(types|time-zone)|geometry/round)',
+          '^core/(design|beds|bodies|openings|people|sources|air-stores|fans|catalog|units|text|physics|climate/(types|time-zone)|geometry/round)',
       },
     },
     {
@@ -68,8 +68,14 @@ module.exports = {
       from: { path: '^core/openings/' },
       to: {
         path: '^core/',
-        pathNot: '^core/(openings|catalog|units|physics|climate/types|design/(field|kinds|fields/parts))',
+        pathNot: '^core/(openings|people|catalog|units|physics|climate/types|design/(field|kinds|fields/parts))',
       },
+    },
+    {
+      name: 'people-below-all',
+      severity: 'error',
+      from: { path: '^core/people/' },
+      to: { path: '^core/', pathNot: '^core/(people|climate/types|design/field)' },
     },
     {
       name: 'sources-below-all',
@@ -78,7 +84,7 @@ module.exports = {
       from: { path: '^core/sources/' },
       to: {
         path: '^core/',
-        pathNot: '^core/(sources|bodies/common|catalog|units|physics|climate/types|design/(field|kinds))',
+        pathNot: '^core/(sources|people|bodies/common|catalog|units|physics|climate/types|design/(field|kinds))',
       },
     },
     {

@@ -3,6 +3,7 @@ import { aimLine, type AimLine } from './aim/aim-line'
 import { bedAnswers, type BedAnswer } from './bed-answers'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { DAMP, dampAnswers, type DampAnswer } from './damp-answers'
+import { lifeAnswers, type LifeAnswer } from './life-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
 import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
 import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
@@ -123,7 +124,7 @@ export interface Answers {
   /** What moves air, each by itself. */
   fans: FanAnswer[]
   /** All fans, of air stores too; lamps; pumps. */
-  electricity: { fansKWh: number; lampsKWh: number; pumpsKWh: number }
+  electricity: { fansKWh: number; lampsKWh: number; pumpsKWh: number; blowersKWh: number }
   /** Days on which crops grow, at the beds and outdoors: see `study/growing-days`. */
   growingDays: { inside: number; outside: number }
   hoursVented: number
@@ -160,6 +161,10 @@ export interface Answers {
   /** What left by each way while the sun was up and while it was down, kWh in the year. */
   lossesByDay: { name: LossName; dayKWh: number; nightKWh: number }[]
   ua: { byElement: ElementLoss[]; infiltrationWK: number }
+  /** What lives in it against its bounds. */
+  lives: LifeAnswer[]
+  /** Heat that the house behind a lean-to gave it, and took from it, kWh; at its price. Null for all others. */
+  house: { gaveKWh: number; tookKWh: number; cost: number } | null
   notes: string[]
   runMs: number
 }
@@ -400,7 +405,12 @@ export function makeAnswers(
     airStores: airStoreAnswers(design, building, site, series),
     sources,
     fans: fanAnswers(design, series),
-    electricity: { fansKWh: fanJ / KWH, lampsKWh: gains.lamps ?? 0, pumpsKWh: kWhOf(series.pumpsW) },
+    electricity: {
+      fansKWh: fanJ / KWH,
+      lampsKWh: gains.lamps ?? 0,
+      pumpsKWh: kWhOf(series.pumpsW),
+      blowersKWh: blowersKWh(building),
+    },
     growingDays: {
       inside: growingDays(series.airC, series.leafC, daysMol),
       outside: growingDays(site.dryBulbC, site.dryBulbC, molOutside(site)),
@@ -438,6 +448,8 @@ export function makeAnswers(
         1.25 *
         AIR_SPECIFIC_HEAT,
     },
+    lives: lifeAnswers(design, line, series),
+    house: design.shape.form === 'lean-to' ? houseAnswer(design, series) : null,
     notes: [...site.notes],
     runMs,
   }
@@ -457,6 +469,23 @@ function total(values: Iterable<number>): number {
   let sum = 0
   for (const v of values) sum += v
   return sum
+}
+
+/** What goes through the wall of the house and its door, hour by hour. */
+function houseAnswer({ shape }: Design, { losses }: YearSeries): NonNullable<Answers['house']> {
+  let gave = 0
+  let took = 0
+  for (const watts of losses[LOSS_NAMES.indexOf('house')]!) {
+    gave += Math.max(0, -watts)
+    took += Math.max(0, watts)
+  }
+  return { gaveKWh: gave / 1000, tookKWh: took / 1000, cost: (gave / 1000) * shape.house.pricePerKWh }
+}
+
+/** Electricity of what blows film up, kWh: one for all panes of one condition. */
+function blowersKWh({ surfaces }: Building): number {
+  const blown = surfaces.filter(s => s.glazing?.limpUValue !== undefined)
+  return (total(Array.from(new Set(blown.map(s => s.condition)), c => c.blowerW)) * HOURS) / 1000
 }
 
 /** Sums of a flow by month, Wh. */

@@ -1,3 +1,4 @@
+import { NO_LIFE } from '../core/bodies/common'
 import { WITH_WATER } from '../core/bodies/contents'
 import type { Body, Design } from '../core/design'
 
@@ -20,6 +21,7 @@ export const tank = (patch: Partial<Extract<Body, { kind: 'tank' }>>): Body => (
   offsetM: 0,
   colour: 'black',
   openShare: 1,
+  ...NO_LIFE,
   ...WITH_WATER,
   ...patch,
 })
@@ -31,6 +33,7 @@ export const pond = (patch: Partial<Extract<Body, { kind: 'pond' }>>): Body => (
   atM: 1.4,
   offsetM: 0,
   openShare: 1,
+  ...NO_LIFE,
   ...patch,
 })
 export const wall = (patch: Partial<Extract<Body, { kind: 'wall' }>>): Body => ({

@@ -2,7 +2,7 @@ import type { Answers } from '../answers'
 import { airStoreCautions } from './air-stores'
 import { madeToFitLines } from './made-to-fit'
 import { bodyName, kindOf } from '../bodies/registry'
-import { entry, GLAZINGS } from '../catalog'
+import { entry, GLAZINGS, isBlown } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
 import { roomObjects, type RoomObject } from '../geometry/objects'
 import { isSlope, stretches } from '../geometry/parts'
@@ -172,10 +172,17 @@ export function designCautions(
   if (!power && design.breathe.fans.length > 0) add('breathe', 'There is no power on the site, and there are fans.')
   if (!power && sources.some(s => s.on && s.kind === 'lamps'))
     add('topUp', 'There is no power on the site, and there are lamps.')
+  if (!power && blows(design)) add('skin', 'There is no power on the site, and film is blown up by a fan.')
   const kept = keptAirC(sources)
   if (kept !== null && kept >= startC) add('topUp', 'A heater is set above the vents’ start: it would heat the garden.')
   return out
 }
+
+/** Whether film on it is kept apart by a blower. */
+const blows = ({ skin }: Design): boolean =>
+  Object.values(skin.parts).some(
+    p => isBlown(p.glazing ?? skin.glazing) && (p.condition ?? skin.condition).blowerW > 0 && p.kind === 'glazed',
+  )
 
 /** Whether there is a body for what would warm one: that which is named, or any that holds water. */
 function hasBodyFor(design: Design, body: number | null): boolean {

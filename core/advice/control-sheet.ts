@@ -9,6 +9,8 @@ import { partName } from '../geometry/parts'
 import { openingKind, openingName } from '../openings/registry'
 import { usedWays } from '../openings/used'
 import { sourceKind, sourceName } from '../sources/registry'
+import { clock } from '../people/clock'
+import { VISIT } from '../people/presence'
 import type { Quantity } from '../units'
 
 /** A set-point that the year was run with: what a person sets on a thermostat or a timer, or does by hand. */
@@ -23,7 +25,19 @@ export interface ControlLine {
 /** Quantities that thermostats and timers are set in. */
 const SET_IN: readonly (Quantity | null)[] = ['temperature', 'temperatureDifference', 'hours']
 /** Fields in words, and counts, that say when something works. */
-const WORDS = new Set(['how', 'rule', 'moved', 'winter', 'winterBy', 'days', 'intake', 'stages', 'forgotten', 'shades'])
+const WORDS = new Set([
+  'how',
+  'rule',
+  'moved',
+  'winter',
+  'winterBy',
+  'days',
+  'intake',
+  'stages',
+  'forgotten',
+  'shades',
+  'lit',
+])
 /** Of each rule for a night cover, the fields that it does not ask. */
 const NOT_OF_RULE: Record<string, readonly string[]> = {
   sun: ['fromH', 'untilH'],
@@ -31,7 +45,8 @@ const NOT_OF_RULE: Record<string, readonly string[]> = {
   cold: ['fromH', 'untilH', 'afterSunsetH', 'afterSunriseH'],
   gain: ['fromH', 'untilH', 'afterSunsetH', 'afterSunriseH'],
 }
-const BY_HAND = ['days', 'thereFromH', 'thereUntilH', 'forgotten']
+const OWN_HOURS = ['thereFromH', 'thereUntilH']
+const BY_HAND = ['days', ...OWN_HOURS, 'forgotten']
 
 /** A field that is set, in words or as a number; null where it is none of these. */
 function setting(name: string, field: AnyField, value: unknown): Omit<ControlLine, 'device'> | null {
@@ -69,10 +84,30 @@ function coverLines(device: string, cover: Design['skin']['cover']): ControlLine
   if (cover.id === 'none') return []
   const idle = [
     ...NOT_OF_RULE[cover.rule]!,
-    ...(cover.moved === 'hand' ? [] : BY_HAND),
+    ...(cover.moved === 'hand' ? (cover.days === 'house' ? OWN_HOURS : []) : BY_HAND),
     ...(cover.shades ? [] : ['shadeAboveC']),
   ]
   return settings(device, COVER, cover, idle)
+}
+
+/** When people are there, visit by visit, and their terms and holidays. */
+function peopleLines({ visits, spans }: Design['breathe']['people']): ControlLine[] {
+  const line = (setting: string, value: string): ControlLine => ({ device: 'People', setting, value, quantity: null })
+  const days = VISIT.fields.days.choices
+  return [
+    ...visits.map((v, i) =>
+      line(
+        v.who || `Visit ${i + 1}`,
+        `${days.find(d => d.id === v.days)!.name}, ${clock(v.fromH)} to ${clock(v.untilH)}`,
+      ),
+    ),
+    ...spans.map((s, i) =>
+      line(
+        s.name || `Span ${i + 1}`,
+        `${s.from} to ${s.until}, ${s.there === 'away' ? 'nobody comes' : 'people come'}`,
+      ),
+    ),
+  ]
 }
 
 /** Every set-point that a design's year is run with, device by device. */
@@ -87,6 +122,7 @@ export function controlSheet(design: Design): ControlLine[] {
     return settings(device, fields, o, idle)
   })
   return [
+    ...peopleLines(breathe.people),
     ...coverLines('Night cover', skin.cover),
     ...Object.entries(skin.parts).flatMap(([part, own]) =>
       own.cover ? coverLines(`Night cover, ${partName(part as never, shape.form)}`, own.cover) : [],

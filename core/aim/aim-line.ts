@@ -32,9 +32,10 @@ export function ownNeeds(choice: CropChoice): OwnCropNeeds {
  */
 export function aimLine(aim: Design['aim']): AimLine {
   const blank = () => new Array<number | null>(12).fill(null)
+  const soilC = blank().fill(aim.lowestSoilC)
   if (aim.crops.length === 0)
-    return { lowC: blank().fill(aim.lowestAirC), highC: blank().fill(aim.highestAirC), soilC: blank(), dli: blank() }
-  const line: AimLine = { lowC: blank(), highC: blank(), soilC: blank(), dli: blank() }
+    return { lowC: blank().fill(aim.lowestAirC), highC: blank().fill(aim.highestAirC), soilC, dli: blank() }
+  const line: AimLine = { lowC: blank(), highC: blank(), soilC, dli: blank() }
   const most = (series: (number | null)[], m: number, v: number) => {
     series[m] = Math.max(series[m] ?? -Infinity, v)
   }

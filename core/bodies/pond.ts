@@ -1,6 +1,6 @@
 import { WATER_DENSITY } from '../physics/constants'
 import { choice, group, length, type Value } from '../design/field'
-import { atM, COMMON, openShare } from './common'
+import { atM, COMMON, LIFE, NO_LIFE, openShare } from './common'
 import { filledChain, WITH_WATER } from './contents'
 import { BED_OF_WATER, boxAlong, FLAT_M, tooLong, type BodyKind, type Box } from './kind'
 
@@ -14,6 +14,7 @@ const fields = group(
     atM,
     offsetM: COMMON.offsetM,
     openShare,
+    ...LIFE,
   },
   { label: 'Pond' },
 )
@@ -41,6 +42,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
     atM: Math.max(0, Math.min(1.4, room.widthM - 1)),
     offsetM: 0,
     openShare: 1,
+    ...NO_LIFE,
   }),
   box: (body, room) => boxAlong(room, [body.atM, body.atM + body.widthM], [0, FLAT_M], body.lengthM, body.offsetM),
   unfit: (body, room) => tooLong(room, body.atM, body.atM + body.widthM, body.lengthM),

@@ -1,6 +1,6 @@
 import { COLOURS, entry } from '../catalog'
 import { choice, entryOf, group, length, type Value } from '../design/field'
-import { atM, COMMON, openShare } from './common'
+import { atM, COMMON, LIFE, NO_LIFE, openShare } from './common'
 import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
 import { BED_OF_WATER, boxAlong, tooLong, type BodyKind, type Box } from './kind'
 
@@ -15,6 +15,7 @@ const fields = group(
     offsetM: COMMON.offsetM,
     colour: entryOf(COLOURS, { label: 'Colour' }),
     openShare,
+    ...LIFE,
     ...contentsFields,
   },
   { label: 'Tank' },
@@ -45,6 +46,7 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
     offsetM: 0,
     colour: 'black',
     openShare: 1,
+    ...NO_LIFE,
     ...WITH_WATER,
   }),
   box: (body, room) =>

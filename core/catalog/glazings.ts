@@ -22,6 +22,8 @@ export interface Glazing {
   haze: number
   /** Centre U-value with standard films (inside 0.13, outside 0.04 m²K/W), W/m²K. */
   uValue: number
+  /** Of sheets that a blower keeps apart: the same where none does, and they lie on each other. */
+  limpUValue?: number
   /** Share of room-temperature longwave that passes straight through, 0–1. */
   longwaveTransmittance: number
   /** Width of one gap between sheets, m; 0 without a gap. */
@@ -35,6 +37,9 @@ export interface Glazing {
   lifeYears: number
   source: string
 }
+
+/** Whether a glazing is film that a blower keeps apart. */
+export const isBlown = (id: string): boolean => GLAZINGS.some(g => g.id === id && g.limpUValue !== undefined)
 
 const GLASS = 1.526
 
@@ -201,6 +206,8 @@ export const GLAZINGS: readonly Glazing[] = [
     optics: { kind: 'diffusing', transmittance: 0.77, absorptance: 0.07 },
     haze: 0.45,
     uValue: 4,
+    // They touch over about half of it: between one sheet and two.
+    limpUValue: 5,
     longwaveTransmittance: 0.2,
     gapM: 0.08,
     ageingPerYear: 0.03,

@@ -3,6 +3,7 @@ import { bedAt, benchAt, completeDesign } from './complete'
 import { DOOR } from '../openings/door'
 import { ROLL_UP } from '../openings/roll-up'
 import { VENT } from '../openings/vent'
+import { NO_LIFE } from '../bodies/common'
 import { WITH_WATER } from '../bodies/contents'
 import { anAirStore } from '../air-stores/registry'
 import { aSource } from '../sources/registry'
@@ -354,12 +355,22 @@ const saritas = completeDesign({
         offsetM: 0,
         colour: 'black',
         openShare: 1,
+        ...NO_LIFE,
         ...WITH_WATER,
       },
     ],
     floor: { rest: [{ material: 'gravel', thicknessM: 0.08 }] },
   },
-  breathe: { leakage: 'usual' },
+  breathe: {
+    leakage: 'usual',
+    people: {
+      visits: [{ who: 'Classes', days: 'weekdays', fromH: 8, untilH: 16 }],
+      spans: [
+        { name: 'Summer holidays', there: 'away', from: '06-16', until: '09-08' },
+        { name: 'Winter holidays', there: 'away', from: '01-22', until: '02-04' },
+      ],
+    },
+  },
   topUp: { sources: [aSource('heater', { on: false, fuel: 'wood', pricePerKWh: 0.05 })] },
   build: { foundation: { kind: 'piles', apartM: 1.8 } },
 })
@@ -429,6 +440,7 @@ const marschwinkel = completeDesign({
           heightM: 0.9,
           startC: 22,
           fullC: 30,
+          days: 'every day',
           fromH: 7,
           untilH: 20,
           winter: 'shut',

@@ -221,6 +221,12 @@ const MONTH = count(1, 12, { label: 'Month' })
 /** Whether a field is one that {@link months} has made. */
 export const isMonths = (field: AnyField): boolean => field.kind === 'list' && field.of === MONTH
 
+/** Some of the beds, by their place in `shape.beds`. */
+export const bedNumbers = (options: Partial<Told>) => list(BED_NUMBER, 0, 24, { ...options, start: [] })
+const BED_NUMBER = count(0, 23, { label: 'Bed' })
+/** Whether a field is one that {@link bedNumbers} has made. */
+export const isBedNumbers = (field: AnyField): boolean => field.kind === 'list' && field.of === BED_NUMBER
+
 /** Fields under one name. */
 export function group<const G extends Record<string, AnyField>>(
   fields: G,

@@ -1,5 +1,5 @@
 import { cm } from '../beds/common'
-import type { Bed, BedAlong, Design } from '../design'
+import type { Bed, BedAlong, Design, Source } from '../design'
 import { misfits } from '../geometry/fit'
 import { roomObjects } from '../geometry/objects'
 import type { Patch } from './edit'
@@ -54,5 +54,24 @@ export function bedsJoined(design: Design, index: number): Patch[] | null {
   const whole = between(bed, Math.min(a.y0, b.y0), Math.max(a.y1, b.y1), lengthM)
   const joined = beds.map((o, i) => (i === index ? whole : o)).filter((_, i) => i !== next)
   const house = { ...design, shape: { ...design.shape, beds: joined } }
-  return misfits(house).length > misfits(design).length ? null : [['shape.beds', joined]]
+  return misfits(house).length > misfits(design).length
+    ? null
+    : [['shape.beds', joined], ...loopsAfter(design, next, index)]
+}
+
+/** Edits that take a bed out; loops keep to the beds that they lay in, and one that lay in it alone rests. */
+export const withoutBed = (design: Design, index: number): Patch[] => [
+  ['shape.beds', design.shape.beds.filter((_, i) => i !== index)],
+  ...loopsAfter(design, index, null),
+]
+
+/** Loops by the numbers that beds have once one is gone, or has become a part of another. */
+function loopsAfter({ topUp }: Design, gone: number, into: number | null): Patch[] {
+  const now = (i: number) => (i > gone ? i - 1 : i)
+  const sources = topUp.sources.map((s): Source => {
+    if (!('inBeds' in s) || s.inBeds.every(i => i < gone)) return s
+    const kept = s.inBeds.flatMap(i => (i === gone ? (into ?? []) : i)).map(now)
+    return { ...s, inBeds: [...new Set(kept)], on: s.on && kept.length > 0 }
+  })
+  return sources.some((s, i) => s !== topUp.sources[i]) ? [['topUp.sources', sources]] : []
 }

@@ -95,14 +95,21 @@ export function partsOf(design: Pick<Design, 'shape' | 'skin'>, outline: Outline
   return [...there, 'eastEnd', 'westEnd']
 }
 
+/** A glazing as it hangs: film that nothing blows up lies sheet on sheet. */
+function asBlown(glazing: Glazing, { blowerW }: Made['condition']): Glazing {
+  const { limpUValue } = glazing
+  return limpUValue === undefined || blowerW > 0 ? glazing : { ...glazing, uValue: limpUValue, gapM: 0 }
+}
+
 /** A part of a skin as it is made. */
 export function madeOf(skin: Design['skin'], part: PartId): Made {
   const own = skin.parts[part]
   const slope = isSlope(part)
+  const condition = own.condition ?? skin.condition
   return {
     kind: own.kind,
-    glazing: entry(GLAZINGS, own.glazing ?? skin.glazing),
-    condition: own.condition ?? skin.condition,
+    glazing: asBlown(entry(GLAZINGS, own.glazing ?? skin.glazing), condition),
+    condition,
     cover: own.cover ?? skin.cover,
     layers: own.layers ?? (slope ? skin.roof : skin.wall),
     topLayers: own.layers ?? skin.roof,

@@ -22,9 +22,9 @@ export function makeAddedWork(memory: Memory) {
   let leafOver: number[] = []
   let leafCatches: number[] = []
   let month = 0
-  /** By source: what it can heat. */
+  /** By source: the body and the soil that it can heat. */
   let bodies: (Cells | null)[] = []
-  let soil: Cells | null = null
+  let soils: (Cells | null)[] = []
   /** The source at work. */
   let at = 0
 
@@ -83,14 +83,19 @@ export function makeAddedWork(memory: Memory) {
       const { taken, down } = canopyLight(area)
       return taken / (taken + down)
     })
-    soil =
-      beds.length > 0
-        ? together(
-            beds.map(c => m.rootCell[c]!),
-            beds.map(c => area[c]! / m.bedAreaM2),
-          )
-        : null
+    soils = m.added.beds.map(soilOf)
     bodies = Array.from(m.added.body, b => (b < 0 ? null : bodyCells(m.bodies[b]!)))
+  }
+
+  /** The middle of the soil of some beds; of all where none is named, null where there is none. */
+  function soilOf(which: readonly number[]): Cells | null {
+    const those = which.length === 0 ? beds : beds.filter(c => which.includes(m.bedIndex[c]!))
+    const areaM2 = those.reduce((sum, c) => sum + area[c]!, 0)
+    if (those.length === 0) return null
+    return together(
+      those.map(c => m.rootCell[c]!),
+      those.map(c => area[c]! / areaM2),
+    )
   }
 
   const together = (cell: number[], share: number[]): Cells => ({
@@ -138,7 +143,7 @@ export function makeAddedWork(memory: Memory) {
       if (!work || (added.heatShare[i]! > 0 && !heated)) continue
       at = i
       room.body = aim(bodySink, bodies[i]!)
-      room.beds = aim(bedSink, soil)
+      room.beds = aim(bedSink, soils[i]!)
       const joules = work(h, room) * span
       broughtJ[i]! += joules
       gainedJ[added.gain[i]!]! += joules

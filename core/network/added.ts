@@ -2,6 +2,7 @@ import type { SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import { sunOnPlane } from '../optics/outdoors'
+import { hoursThere } from '../people/presence'
 import { fumes } from '../sources/common'
 import type { Work } from '../sources/kind'
 import { firedBy, heatOf, sourceKind } from '../sources/registry'
@@ -21,6 +22,8 @@ export interface Added {
   works: (Work | null)[]
   /** Which body it warms; −1 where there is none for it. */
   body: Int32Array
+  /** Which beds it warms, by their place in the document; none for all. */
+  beds: (readonly number[])[]
   thermostats: Thermostats
 }
 
@@ -39,7 +42,12 @@ export interface Thermostats {
 }
 
 /** Lays the sources of a design out for its site's year. */
-export function makeAdded({ store, topUp }: Design, site: SiteYear, building: Building, waterBody: number): Added {
+export function makeAdded(
+  { store, breathe, topUp }: Design,
+  site: SiteYear,
+  building: Building,
+  waterBody: number,
+): Added {
   const { sources } = topUp
   const planes = new Map<number, Float32Array>()
   const sunOn = (tiltDeg: number) => {
@@ -47,7 +55,7 @@ export function makeAdded({ store, topUp }: Design, site: SiteYear, building: Bu
     planes.set(tiltDeg, known)
     return known
   }
-  const place = { outsideC: site.dryBulbC, sunOn }
+  const place = { outsideC: site.dryBulbC, there: hoursThere(breathe.people), sunOn }
   const thermostats = sources
     .flatMap((s, source) => {
       const thermostat = s.on ? sourceKind(s).thermostat(s) : null
@@ -67,6 +75,7 @@ export function makeAdded({ store, topUp }: Design, site: SiteYear, building: Bu
       const chosen = sourceKind(s).body(s) ?? waterBody
       return chosen < store.bodies.length ? chosen : -1
     }),
+    beds: sources.map(s => sourceKind(s).beds(s)),
     thermostats: {
       source: Int32Array.from(thermostats, t => t.source),
       capacityW: Float64Array.from(thermostats, t => t.capacityW),

@@ -10,11 +10,13 @@ import type { Opener } from '../openings/kind'
 import { edgeLeakM2 } from '../openings/leaf'
 import { openingKind } from '../openings/registry'
 import { winterDays } from '../openings/winter'
+import { hoursFor } from '../people/presence'
 
 /** What people go through. */
 export interface Doorway {
   areaM2: number
-  secondsPerHour: number
+  /** That it stands open for people in all. */
+  secondsPerDay: number
   /** Into the house that a lean-to leans on. */
   toHouse: boolean
 }
@@ -26,6 +28,8 @@ export interface Airways {
   freeM2: Float64Array
   /** By opening: the days of its winter, 1 each; and leakage area that a plug then saves, m². */
   winter: Uint8Array[]
+  /** By opening that is moved by hand: hours in which somebody is there, 1 each; null for others. */
+  there: (Uint8Array | null)[]
   plugSavesM2: Float64Array
   /** What the edges of all that opens leak beyond what the house's tightness says, m² at 4 Pa; may be negative. */
   edgesM2: number
@@ -80,6 +84,10 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
     openers: openings.map(o => openerOf(openingKind(o).opener(o))),
     freeM2: Float64Array.from(freeM2),
     winter: openings.map(o => winterDays(openingKind(o).opener(o), dryBulbC)),
+    there: openings.map(o => {
+      const opener = openingKind(o).opener(o)
+      return opener.how === 'hand' ? hoursFor(opener, design.breathe.people) : null
+    }),
     plugSavesM2,
     edgesM2,
     conduct: Float64Array.from(orifices, o => o.conduct),

@@ -268,26 +268,29 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     v[DAY_MEAN] = sum / 24
   }
 
-  /** Two-way flow through open doors by warmth and wind, for the seconds that they stand open, W/K. */
-  function throughDoors(toHouse: boolean, beyondC: number, windMs: number): number {
+  /**
+   * Two-way flow through open doors by warmth and wind, for the seconds that they stand open in an hour that sees a
+   * share of the day's comings and goings, W/K.
+   */
+  function throughDoors(share: number, toHouse: boolean, beyondC: number, windMs: number): number {
     let conductance = 0
     const speed = 0.2 * sqrt((GRAVITY * 2 * abs(v[AIR]! - beyondC)) / 290 + 0.05 * windMs * windMs)
     const { doorways } = m.airways
     for (let k = 0; k < doorways.length; k++) {
       const d = doorways[k]!
       if (d.toHouse === toHouse)
-        conductance += min(1, d.secondsPerHour / HOUR) * d.areaM2 * speed * v[DENSITY]! * AIR_SPECIFIC_HEAT
+        conductance += min(1, (share * d.secondsPerDay) / HOUR) * d.areaM2 * speed * v[DENSITY]! * AIR_SPECIFIC_HEAT
     }
     return conductance
   }
 
-  /** Doors, in working hours. */
+  /** Doors, while people come and go. */
   function doors(h: number): void {
-    const k = h % 24
+    const share = m.comings[h]!
     v[DOOR_G] = v[HOUSE_DOOR_G] = 0
-    if (k < 8 || k >= 18) return
-    v[HOUSE_DOOR_G] = throughDoors(true, m.houseC, 0)
-    const open = throughDoors(false, v[OUT]!, v[WIND]!)
+    if (share === 0) return
+    v[HOUSE_DOOR_G] = throughDoors(share, true, m.houseC, 0)
+    const open = throughDoors(share, false, v[OUT]!, v[WIND]!)
     // Air that passes a lobby meets a space between outside and inside: two ties in a row, the outer one with the
     // lobby's skin beside its door.
     const lobby = m.lobby.areaM2

@@ -11,6 +11,7 @@ import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, coveredResistance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
+import { comings, type People } from '../people/presence'
 import { bankedShares, snowBanks, type Banked } from '../optics/snow'
 import { makeAdded, type Added } from './added'
 import { makeAirs, type Airs } from './airs'
@@ -133,6 +134,8 @@ export interface NetworkModel {
   fans: Fans
   /** Height at which leaks breathe neither in nor out by warmth, m. */
   leakHeightM: number
+  /** By hour, its share of the day's comings and goings. */
+  comings: Float64Array
   lobby: { areaM2: number }
   rowCover: { on: boolean; belowC: number }
   /** Water that mist takes with all nozzles, 0 for none; where it begins, and relative humidity that it may bring. */
@@ -290,9 +293,9 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     houseC: design.shape.house.airC,
     banks: makeBanks(design, site, building, chains),
     covers: building.covers.length,
-    drawn: inTurns(building.covers.map(c => coverDrawn(site, c))),
+    drawn: inTurns(building.covers.map(c => coverDrawn(site, c, breathe.people))),
     coverLeak: Float64Array.from(building.covers, c => fittedCover(c).edgeLeak),
-    byGain: makeByGain(building, chains, gains),
+    byGain: makeByGain(building, chains, gains, breathe.people),
     coverOutside: Uint8Array.from(building.covers, c => Number(c.place === 'outside')),
     coverOf: Int32Array.from(chains, c => Math.max(0, c.cover)),
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
@@ -318,6 +321,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     },
     fans: makeFans(fans, site.pressurePa[0]!),
     leakHeightM: building.outline.ridgeHeightM / 2,
+    comings: comings(breathe.people),
     lobby: { areaM2: breathe.lobby.areaM2 },
     rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
     misting: misting(breathe),
@@ -374,7 +378,12 @@ export interface ByGain {
   movable: Uint8Array
 }
 
-function makeByGain(building: Building, chains: readonly Chain[], gains: SolarGains): (ByGain | null)[] {
+function makeByGain(
+  building: Building,
+  chains: readonly Chain[],
+  gains: SolarGains,
+  people: People,
+): (ByGain | null)[] {
   const films = FILM_INSIDE + FILM_OUTSIDE
   const glass = new Set<string>(gains.panes.map(p => p.id))
   return building.covers.map((cover, k) => {
@@ -392,7 +401,7 @@ function makeByGain(building: Building, chains: readonly Chain[], gains: SolarGa
       if (glass.has(gains.faces[i]!.id) || gains.faces[i]!.meter) return
       for (let h = 0; h < HOURS; h++) lightW[h]! += watts[h]!
     })
-    return { lightW, keepsWK, movable: movable(cover) }
+    return { lightW, keepsWK, movable: movable(cover, people) }
   })
 }
 

@@ -2,9 +2,9 @@ import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, yearStartUtc, type 
 import { sunDay } from '../sun'
 import type { Cover } from '../design/types'
 import type { PaneCover } from '../geometry/surfaces'
-import { isThere } from '../openings/presence'
 import { winterDays } from '../openings/winter'
-import { clockShare } from '../sources/common'
+import { clockShare } from '../people/clock'
+import { hoursFor, type People } from '../people/presence'
 
 /** A cover that shades is drawn in sun brighter than this, W/m². */
 const BRIGHT_WM2 = 300
@@ -15,16 +15,18 @@ const LONG_AWAY_H = 24
 export const goesByGain = (cover: PaneCover): boolean => !cover.boards && cover.id !== 'none' && cover.rule === 'gain'
 
 /** Hours, 1 each of 8760, in which somebody or something can move a cover that goes by gain. */
-export function movable(cover: PaneCover): Uint8Array {
-  const presence = { days: cover.days, fromH: cover.thereFromH, untilH: cover.thereUntilH }
-  return Uint8Array.from({ length: HOURS }, (_, h) => Number(cover.moved === 'motor' || isThere(presence, h)))
-}
+export const movable = (cover: PaneCover, people: People): Uint8Array =>
+  cover.moved === 'motor' ? new Uint8Array(HOURS).fill(1) : hoursAt(cover, people)
+
+/** Hours in which somebody is there to move a cover by hand. */
+const hoursAt = ({ days, thereFromH, thereUntilH }: Cover, people: People): Uint8Array =>
+  hoursFor({ days, fromH: thereFromH, untilH: thereUntilH }, people)
 
 /**
  * Share of each hour that a cover is drawn, 0–1: as its rule has it, as shade on hot days where it is that too, and by
  * hand where nobody is there to move it but at times.
  */
-export function coverDrawn(site: SiteYear, cover: PaneCover): Float32Array {
+export function coverDrawn(site: SiteYear, cover: PaneCover, people: People): Float32Array {
   if (cover.boards) {
     const days = winterDays(cover.boards, site.dryBulbC)
     return Float32Array.from({ length: HOURS }, (_, h) => days[Math.floor(h / 24)]!)
@@ -35,7 +37,7 @@ export function coverDrawn(site: SiteYear, cover: PaneCover): Float32Array {
   for (let h = 0; h < HOURS; h++) if (isForgotten(cover.forgotten, h)) nights[h] = 0
   // By gain the loop moves it, while somebody is there.
   if (cover.rule === 'gain') return cover.shades ? withShade(site, cover, nights) : nights
-  return movedByHand(cover, nights, cover.shades ? withShade(site, cover, nights) : nights)
+  return movedByHand(hoursAt(cover, people), nights, cover.shades ? withShade(site, cover, nights) : nights)
 }
 
 /**
@@ -86,9 +88,7 @@ function isForgotten(aMonth: number, hour: number): boolean {
  * By hand. While somebody is there the cover goes as it is wanted; who leaves draws it beforehand where it will be
  * wanted before the next one comes, unless that is long; in between it stays as it was left.
  */
-function movedByHand(cover: Cover, nights: Float32Array, wanted: Float32Array): Float32Array {
-  const presence = { days: cover.days, fromH: cover.thereFromH, untilH: cover.thereUntilH }
-  const there = Array.from({ length: HOURS }, (_, h) => isThere(presence, h))
+function movedByHand(there: Uint8Array, nights: Float32Array, wanted: Float32Array): Float32Array {
   const drawn = new Float32Array(HOURS)
   let left = 0
   // The new year begins as the old one was left.
@@ -101,7 +101,7 @@ function movedByHand(cover: Cover, nights: Float32Array, wanted: Float32Array): 
   return drawn
 }
 
-function wantedWhileAway(there: readonly boolean[], nights: Float32Array, from: number): boolean {
+function wantedWhileAway(there: Uint8Array, nights: Float32Array, from: number): boolean {
   let wanted = false
   for (let k = 1; k <= LONG_AWAY_H; k++) {
     const h = (from + k) % HOURS

@@ -25,7 +25,6 @@ import {
   VENT_SLOPE,
   WIND,
 } from './room'
-import { isThere } from '../openings/presence'
 import { within } from '../openings/winter'
 
 const { abs, exp, max, min, sqrt } = Math
@@ -89,6 +88,8 @@ export function makeVentSolver(memory: Memory) {
   let movers: Opener[] = []
   /** By group: its winter's days. */
   let winters: Uint8Array[] = []
+  /** By group moved by hand: hours in which somebody is there. */
+  let there: (Uint8Array | null)[] = []
   /** How many groups, and how many orifices. */
   let count = 0
   let holes = 0
@@ -107,6 +108,7 @@ export function makeVentSolver(memory: Memory) {
     const alike = new Map<string, number>()
     movers = []
     winters = []
+    there = []
     airways.openers.forEach((o, i) => {
       if (airways.freeM2[i] === 0) return
       const up = airways.opening.some((opening, hole) => opening === i && m.airs.orificeAbove[hole] === 1)
@@ -115,6 +117,7 @@ export function makeVentSolver(memory: Memory) {
         alike.set(key, movers.push(o) - 1)
         feelsRidge[movers.length - 1] = Number(up)
         winters.push(airways.winter[i]!)
+        there.push(airways.there[i]!)
       }
       groupOf[i] = alike.get(key)!
     })
@@ -177,7 +180,7 @@ export function makeVentSolver(memory: Memory) {
       if (o.how === 'season') fixed[k] = within(month, o.fromMonth, o.untilMonth) ? 1 : 0
       else if (o.how === 'hand') {
         if (fixed[k] === BY_ITSELF) fixed[k] = 0
-        if (isThere(o, h)) {
+        if (there[k]![h] === 1) {
           if (air > start[k]!) fixed[k] = 1
           else if (air < start[k]! - o.hysteresisK) fixed[k] = 0
         }

@@ -1,7 +1,7 @@
 import { choice, difference, number, temperature } from '../design/field'
 import { PART_CHOICES, type PartId } from '../design/fields/parts'
+import { presenceDays, presenceFrom, presenceUntil } from '../people/presence'
 import type { Host, Opener } from './kind'
-import { presenceDays, presenceFrom, presenceUntil } from './presence'
 import { month, winterFields } from './winter'
 
 export const HOWS = [

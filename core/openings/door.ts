@@ -24,9 +24,6 @@ const fields = group(
 )
 type Door = Value<typeof fields>
 
-/** Hours of a day in which people come and go. */
-const WORKING_HOURS = 10
-
 export const DOOR: OpeningKind<Door> & { fields: typeof fields } = {
   kind: 'door',
   name: 'Door',
@@ -52,7 +49,7 @@ export const DOOR: OpeningKind<Door> & { fields: typeof fields } = {
   ridge: false,
   opener: o => o,
   plugSavesM2: (o, edgeM) => edgeSavedM2(o.shuts, edgeM + (o.leaves - 1) * o.heightM),
-  traffic: o => ({ areaM2: o.widthM * o.heightM, secondsPerHour: (o.openingsPerDay * o.openS) / WORKING_HOURS }),
+  traffic: o => ({ areaM2: o.widthM * o.heightM, secondsPerDay: o.openingsPerDay * o.openS }),
   cost: o => [{ amount: o.widthM * o.heightM, unit: 'm²', price: 'part.door' }],
   line: (o, show) =>
     `${show(o.widthM, 'length')} × ${show(o.heightM, 'length')}${o.glazedShare > 0 ? ', glazed' : ''}, ` +

@@ -1,8 +1,8 @@
+import type { Presence } from '../people/presence'
 import type { CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 import type { PartId } from '../design/fields/parts'
 import { openersFor, type LeafMade, type Shuts } from './leaf'
-import type { Presence } from './presence'
 import type { WinterHabit } from './winter'
 
 /** Writes a value in the reader's units. */
@@ -90,11 +90,8 @@ export interface OpeningKind<O extends Let = Let> {
   opener: (o: O) => Opener
   /** Leakage area that a plug saves round all of it, m² at 4 Pa, from the length of its edges, m. */
   plugSavesM2: (o: O, edgeM: number) => number
-  /**
-   * People going through: free area m², and seconds that it stands open in each working hour; null for what is no
-   * door.
-   */
-  traffic: (o: O) => { areaM2: number; secondsPerHour: number } | null
+  /** People going through: free area m², and seconds of a day that it stands open for them; null for what is no door. */
+  traffic: (o: O) => { areaM2: number; secondsPerDay: number } | null
   /** What it is made of, to be paid for; panes let into it are counted with the glazing. */
   cost: (o: O) => readonly CostPart[]
   /** What it is, in a few words for print and lists. */

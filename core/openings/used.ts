@@ -14,9 +14,10 @@ const WAYS = new Set(['how', ...Object.values(OF_WAY).flat(), 'winter', 'winterB
 /** How an opening opens as it is set now, by its fields. */
 export function usedWays(opening: Opening): string[] {
   const opener = openingKind(opening).opener(opening)
+  const byHouse = opener.how === 'hand' && opener.days === 'house'
   return [
     'how',
-    ...OF_WAY[opener.how]!,
+    ...OF_WAY[opener.how]!.filter(f => !byHouse || (f !== 'fromH' && f !== 'untilH')),
     'winter',
     ...(opener.winter === 'as ever' ? [] : ['winterBy', ...OF_WINTER[opener.winterBy]]),
   ]

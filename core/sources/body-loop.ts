@@ -1,6 +1,7 @@
+import { MONTH_OF_DAY } from '../climate/types'
 import { choice, difference, group, plain, power, share, temperature, type Value } from '../design/field'
 import { WATER_SPECIFIC_HEAT } from '../physics/constants'
-import { body, on, PLAIN, upTo } from './common'
+import { body, loopFields, on, PLAIN, upTo } from './common'
 import type { SourceKind } from './kind'
 
 /**
@@ -24,6 +25,7 @@ const fields = group(
     leastC: temperature(0, 60, { start: 6, step: 0.5, label: 'Leaves the body at' }),
     setPointC: temperature(0, 60, { start: 16, step: 0.5, label: 'Brings the beds to' }),
     powerW: power(0, 5000, { start: 30, label: 'Pump' }),
+    ...loopFields,
   },
   { label: 'Loop from a body to the beds' },
 )
@@ -41,8 +43,8 @@ export const BODY_LOOP: SourceKind<BodyLoop> & { fields: typeof fields } = {
   gain: 'pumps',
   work: s => {
     const flow = (s.flowLMin / 60) * WATER_SPECIFIC_HEAT * s.givesShare
-    return (_hour, { body: from, beds, spanS, moves, draws }) => {
-      if (!from || !beds) return 0
+    return (hour, { body: from, beds, spanS, moves, draws }) => {
+      if (!from || !beds || !s.months.includes(MONTH_OF_DAY[(hour / 24) | 0]! + 1)) return 0
       const warmer = from.atC - beds.atC
       if (warmer < s.startK || from.atC <= s.leastC) return 0
       const level = (warmer / (1 / from.capacity + 1 / beds.capacity)) * (HALF_WAY / spanS)
@@ -57,6 +59,7 @@ export const BODY_LOOP: SourceKind<BodyLoop> & { fields: typeof fields } = {
     }
   },
   body: s => s.body,
+  beds: s => s.inBeds,
   cost: () => ({ amount: 1, unit: 'pieces', price: 'device.loop' }),
   line: (s, show) => `${s.flowLMin} L/min, brings the beds to ${show(s.setPointC, 'temperature')}`,
 }

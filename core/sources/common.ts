@@ -1,7 +1,7 @@
 import { MOST_BODIES } from '../bodies/common'
 import { entry, FUELS } from '../catalog'
 import { LATENT } from '../physics/constants'
-import { angle, area, count, entryOf, flag, money, orNull } from '../design/field'
+import { angle, area, bedNumbers, count, entryOf, flag, money, months, orNull } from '../design/field'
 import type { Fired, Sink, SourceKind } from './kind'
 
 /** Fields that many kinds share. */
@@ -19,12 +19,19 @@ export const panelFields = (tiltDeg: number) => ({
   tiltDeg: angle(0, 90, { start: tiltDeg, label: 'Tilt', about: 'from level' }),
 })
 
+/** Where a loop lies, and when it runs. */
+export const loopFields = {
+  inBeds: bedNumbers({ label: 'Lies in', hint: 'All beds, unless some are pressed.', about: 'none for all beds' }),
+  months: months([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], { label: 'Runs in' }),
+}
+
 /** What most kinds are not. */
 export const PLAIN = {
   plural: false,
   thermostat: () => null,
   work: () => null,
   body: () => null,
+  beds: () => [],
   fired: () => null,
   molPerMJ: () => 0,
   idle: () => [],
@@ -46,17 +53,3 @@ export function fumes({ fuel }: Fired): number {
 
 /** All that a fired source brings for each joule of heat: with its fumes' latent heat. */
 export const withFumes = (fired: Fired): number => 1 + LATENT * fumes(fired)
-
-/** Share of the hour from k to k + 1 that lies between two times of the clock, which may span midnight. */
-export function clockShare(k: number, fromH: number, untilH: number): number {
-  const within = (a: number, b: number) => Math.max(0, Math.min(k + 1, b) - Math.max(k, a))
-  return fromH <= untilH ? within(fromH, untilH) : within(fromH, 24) + within(0, untilH)
-}
-
-/** The same for each hour of the day. */
-export const clockShares = (fromH: number, untilH: number): number[] =>
-  Array.from({ length: 24 }, (_, k) => clockShare(k, fromH, untilH))
-
-/** A time of the clock as people write it. */
-export const clock = (hour: number): string =>
-  `${Math.floor(hour)}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}`

@@ -14,6 +14,8 @@ export interface Added {
 /** What a source knows of its place before the year is run; series are 8760 long, from 1 January 00:00. */
 export interface Place {
   outsideC: Float32Array
+  /** Hours in which people are in the house, 1 each. */
+  there: Uint8Array
   /** Sun on a plane of a tilt that faces as the house's sunny side does, W/m². */
   sunOn: (tiltDeg: number) => Float32Array
 }
@@ -89,6 +91,8 @@ export interface SourceKind<S extends Added = Added> {
   work: (s: S, place: Place) => Work | null
   /** Which body it warms, by its place in the document; null for the first that holds water. */
   body: (s: S) => number | null
+  /** Which beds it warms, by their place in the document; none for all. */
+  beds: (s: S) => readonly number[]
   fired: (s: S) => Fired | null
   /** Useful light for what it draws, mol/MJ. */
   molPerMJ: (s: S) => number

@@ -1,6 +1,7 @@
 import { HOURS, MONTH_OF_DAY } from '../climate/types'
 import { choice, group, hours, months, number, power, type Value } from '../design/field'
-import { clock, clockShares, on, PLAIN } from './common'
+import { clock, clockShares } from '../people/clock'
+import { on, PLAIN } from './common'
 import type { SourceKind } from './kind'
 
 /** Light over the beds: what of its power is not light warms the air at once. */

@@ -2,7 +2,12 @@ import { HOURS } from '../climate/types'
 import { choice, group, hours, power, temperature, type Value } from '../design/field'
 import { entry, FUELS } from '../catalog'
 import { fuelFields, fumes, on, PLAIN, withFumes } from './common'
-import type { SourceKind } from './kind'
+import type { Place, SourceKind } from './kind'
+
+const LIT = [
+  { id: 'there', name: 'on days when people are there' },
+  { id: 'always', name: 'on every such night' },
+] as const
 
 /** Somebody lights it for a cold night, and it burns until it is out, whatever the air. */
 const fields = group(
@@ -15,6 +20,7 @@ const fields = group(
       label: 'Lit when the night is forecast below',
       about: 'the lowest outside air of the sixteen hours after; the forecast is taken as right',
     }),
+    lit: choice(LIT, { start: 'there', label: 'Somebody lights it', about: 'there: by the calendar of the house' }),
     litAtH: hours(0, 24, { start: 20, step: 0.5, label: 'Lit at, o’clock' }),
     burnsH: hours(0.5, 24, { start: 9, step: 0.5, label: 'Burns for' }),
     powerW: power(0, 50000, { start: 4000, usual: [0, 15000], step: 250, label: 'Heat while it burns' }),
@@ -29,10 +35,14 @@ const RADIANT = 0.55
 /** A forecast looks so far ahead of the lighting, h. */
 const AHEAD_H = 16
 
-/** Share of each hour of the year that the stove burns. */
-export function burning({ belowC, litAtH, burnsH }: Stove, outsideC: Float32Array): Float32Array {
+/** Share of each hour of the year that the stove burns, by the air outside and the hours in which people are there. */
+export function burning(
+  { belowC, lit, litAtH, burnsH }: Stove,
+  { outsideC, there }: Pick<Place, 'outsideC' | 'there'>,
+): Float32Array {
   const out = new Float32Array(HOURS)
   for (let day = 0; day < HOURS / 24; day++) {
+    if (lit === 'there' && !there.subarray(24 * day, 24 * day + 24).includes(1)) continue
     const from = day * 24 + litAtH
     let low = Infinity
     for (let h = Math.floor(from); h < from + AHEAD_H; h++) low = Math.min(low, outsideC[h % HOURS]!)
@@ -51,8 +61,8 @@ export const STOVE: SourceKind<Stove> & { fields: typeof fields } = {
   name: 'Stove',
   fields,
   gain: 'stove',
-  work: (s, { outsideC }) => {
-    const lit = burning(s, outsideC)
+  work: (s, place) => {
+    const lit = burning(s, place)
     const water = fumes(s)
     const all = withFumes(s)
     return (hour, room) => {

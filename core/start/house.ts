@@ -93,7 +93,7 @@ function shapeOf(a: StartAnswers): ShapeStart {
   }
   if (against === 'house') {
     const ridgeHeightM = cm(clamp(kneeWallM + widthM * rise, 2.3, max(2.6, min(3.4, tallest))))
-    const house = { heightM: max(5.5, ridgeHeightM + 1), beyondM: 3, airC: 19 }
+    const house = { heightM: max(5.5, ridgeHeightM + 1), beyondM: 3, airC: 19, pricePerKWh: 0 }
     return { ...size, form: 'lean-to', ridgeHeightM, ridgeAtM: widthM, backWallM: ridgeHeightM, house }
   }
   if (widthM < 3) {

@@ -22,7 +22,7 @@ export interface Brief {
   hoursDamp: number
   growingDays: number
   condensedKg: number
-  /** Heat that is bought, and all electricity of fans, lamps and pumps, kWh. */
+  /** Heat that is bought, and all electricity, kWh. */
   heatKWh: number
   /** Mean light of the six winter months at the beds, mol/m²·d. */
   winterDli: number
@@ -31,7 +31,7 @@ export interface Brief {
 }
 
 export function briefOf(design: Design, answers: Answers): Brief {
-  const { fansKWh, lampsKWh, pumpsKWh } = answers.electricity
+  const { electricity } = answers
   return {
     coldestC: answers.coldestNight.insideC,
     leafC: answers.leaf.coldestC,
@@ -44,7 +44,7 @@ export function briefOf(design: Design, answers: Answers): Brief {
     condensedKg: answers.condensedKg,
     heatKWh: answers.topUp.kWh,
     winterDli: winterDli(design, answers),
-    electricKWh: fansKWh + lampsKWh + pumpsKWh,
+    electricKWh: Object.values(electricity).reduce((sum, kWh) => sum + kWh, 0),
     cost: roughCost(design).total,
   }
 }

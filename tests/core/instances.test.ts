@@ -3,7 +3,6 @@ import { designCautions } from '../../core/advice/cautions'
 import { DEMOS, type Design, type Source } from '../../core/design'
 import { broughtForward, designFaults } from '../../core/editing'
 import { heatDay, heatFlows } from '../../core/heat-view'
-import { isThere, type Presence } from '../../core/openings/presence'
 import { makeLightTable } from '../../core/optics/light-table'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { aSource, sourceKind } from '../../core/sources/registry'
@@ -169,17 +168,6 @@ describe('cautions of what is added', () => {
     expect(says(withAllAirStores(bare), /radon/)).toBe(true)
     expect(says(bare, /radon/)).toBe(false)
   })
-})
-
-test('somebody is there in their hours, past midnight too, and on their days', () => {
-  const day: Presence = { days: 'every day', fromH: 8, untilH: 18 }
-  expect([7, 8, 17, 18].map(h => isThere(day, h))).toEqual([false, true, true, false])
-  const night: Presence = { days: 'every day', fromH: 22, untilH: 5 }
-  expect([21, 22, 4, 5].map(h => isThere(night, h))).toEqual([false, true, true, false])
-  // 1 January counts as a Monday.
-  const days = (of: Presence['days']) => Array.from({ length: 7 }, (_, d) => isThere({ ...day, days: of }, d * 24 + 12))
-  expect(days('weekdays')).toEqual([true, true, true, true, true, false, false])
-  expect(days('weekends')).toEqual([false, false, false, false, false, true, true])
 })
 
 test('a pale floor takes in less sun than a dark one, by the zone that is seen', () => {

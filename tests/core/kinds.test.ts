@@ -124,7 +124,11 @@ describe('sources', () => {
   test('a heater that warms a body is no thermostat of the air, and the other way', () => {
     for (const into of ['air', 'radiant', 'body'] as const) {
       const heater = aSource('heater', { into })
-      const place = { outsideC: new Float32Array(8760), sunOn: () => new Float32Array(8760) }
+      const place = {
+        outsideC: new Float32Array(8760),
+        there: new Uint8Array(8760),
+        sunOn: () => new Float32Array(8760),
+      }
       const known = sourceKind(heater)
       expect(known.thermostat(heater) === null).toBe(into === 'body')
       expect(known.work(heater, place) === null).toBe(into !== 'body')

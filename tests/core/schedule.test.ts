@@ -1,8 +1,8 @@
-import { DAYS, makeSiteYear, yearStartUtc } from '../../core/climate'
+import { DAYS, makeSiteYear, yearStartUtc, type SiteYear } from '../../core/climate'
 import { makeSunYear } from '../../core/climate/sun-year'
 import { DEMOS, type Design } from '../../core/design'
-import { coverDrawn } from '../../core/network/schedule'
-import { clock, clockShares } from '../../core/sources/common'
+import { coverDrawn as drawnBy } from '../../core/network/schedule'
+import { clock, clockShares } from '../../core/people/clock'
 import { sunDay } from '../../core/sun'
 
 const demo = DEMOS[0]!
@@ -11,6 +11,7 @@ const at = (latitudeDeg: number, longitudeDeg = 14.9, timeZone = 'Europe/Vienna'
   if (climate.kind !== 'normals') throw new Error('demo climates are normals')
   return makeSiteYear({ ...demo.site, latitudeDeg, longitudeDeg, timeZone, climate })
 }
+const coverDrawn = (site: SiteYear, by: Design['skin']['cover']) => drawnBy(site, by, demo.breathe.people)
 const cover = (patch: Partial<Design['skin']['cover']>): Design['skin']['cover'] => ({
   ...demo.skin.cover,
   id: 'quilt',
@@ -79,7 +80,7 @@ describe('moved by hand', () => {
   const site = at(47.4)
   const byClock = { rule: 'clock', fromH: 17, untilH: 8 } as const
   const hand = (patch: Partial<Design['skin']['cover']>) =>
-    coverDrawn(site, cover({ ...byClock, moved: 'hand', thereFromH: 9, thereUntilH: 16, ...patch }))
+    coverDrawn(site, cover({ ...byClock, moved: 'hand', days: 'every day', thereFromH: 9, thereUntilH: 16, ...patch }))
   const hoursDrawn = (drawn: Float32Array, day: number) => {
     const out: number[] = []
     for (let k = 0; k < 24; k++) if (drawn[day * 24 + k]! > 0.5) out.push(k)

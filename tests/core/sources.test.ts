@@ -3,6 +3,7 @@ import { DEMOS, type Design, type Source } from '../../core/design'
 import { airPanelWm2 } from '../../core/sources/air-panel'
 import { designFaults, patchDesign, withoutBody } from '../../core/editing'
 import { aSource } from '../../core/sources/registry'
+import { hoursThere } from '../../core/people/presence'
 import { burning } from '../../core/sources/stove'
 import { waterPanelWm2 } from '../../core/sources/water-panel'
 import { heated, unheated, withSources } from '../added'
@@ -119,8 +120,10 @@ describe('heaters in order', () => {
 })
 
 describe('a stove that someone lights', () => {
-  const outsideC = (low: (day: number) => number) =>
-    Float32Array.from({ length: 8760 }, (_, h) => (h % 24 === 5 ? low(Math.floor(h / 24)) : 10))
+  const outsideC = (low: (day: number) => number) => ({
+    outsideC: Float32Array.from({ length: 8760 }, (_, h) => (h % 24 === 5 ? low(Math.floor(h / 24)) : 10)),
+    there: hoursThere(bare.breathe.people),
+  })
   const stove = aSource('stove', { belowC: 0, litAtH: 20, burnsH: 9 })
 
   test('it burns from its hour on, past midnight, on nights that get so cold and on no others', () => {
@@ -136,6 +139,14 @@ describe('a stove that someone lights', () => {
         outsideC(() => -3),
       ).every(s => s === 0),
     ).toBe(true)
+  })
+
+  test('it rests in the holidays, unless somebody comes for it every such night', () => {
+    const span = { name: 'Holidays', there: 'away', from: '12-20', until: '01-06' } as const
+    const away = { ...outsideC(() => -3), there: hoursThere({ ...bare.breathe.people, spans: [span] }) }
+    const days = (lit: Float32Array) => lit.filter((w, h) => h % 24 === 20 && w > 0).length
+    expect(days(burning(stove, away))).toBe(365 - 18)
+    expect(days(burning({ ...stove, lit: 'always' }, away))).toBe(365)
   })
 
   test('a part of an hour counts as such, and the last night of the year burns on into its first morning', () => {

@@ -115,7 +115,8 @@ test('a stove burns its hours on every night that it is lit, and nights are lit 
         const outsideC = Float32Array.from({ length: 8760 }, (_, h) =>
           h % 24 === 4 ? lows[(Math.floor(h / 24) + 364) % 365]! : 15,
         )
-        const lit = burning(aSource('stove', chosen), outsideC)
+        const place = { outsideC, there: new Uint8Array(8760).fill(1) }
+        const lit = burning(aSource('stove', chosen), place)
         const cold = lows.filter(low => low < chosen.belowC).length
         expect(lit.reduce((sum, w) => sum + w, 0)).toBeCloseTo(cold * chosen.burnsH, 3)
         expect(Math.max(...lit)).toBeLessThanOrEqual(1)
@@ -124,7 +125,7 @@ test('a stove burns its hours on every night that it is lit, and nights are lit 
           return lit[from % 8760]! > 0 === low < chosen.belowC && lit[(from - 1) % 8760] === 0
         })
         expect(asItShould).toBe(true)
-        const lazier = burning(aSource('stove', { ...chosen, belowC: chosen.belowC - 3 }), outsideC)
+        const lazier = burning(aSource('stove', { ...chosen, belowC: chosen.belowC - 3 }), place)
         expect(lit.every((w, h) => lazier[h]! <= w)).toBe(true)
       },
     ),

@@ -273,7 +273,9 @@ describe('season book', () => {
     await click(driver, 'done-openers-on')
     await until('season-openers-on', /done/)
     await click(driver, 'save-season-ics')
-    expect(await savedText('Hollow Ash Seed Library, season.ics')).toMatch(/BEGIN:VEVENT[\s\S]*SUMMARY:Hook wax openers/)
+    expect(await savedText('Hollow Ash Seed Library, season.ics')).toMatch(
+      /BEGIN:VEVENT[\s\S]*SUMMARY:Hook wax openers/,
+    )
     await click(driver, 'tab-crops')
     expect(await until('crop-rows', /early/)).toMatch(/In the open/)
     await click(driver, 'add-crop')

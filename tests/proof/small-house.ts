@@ -96,6 +96,7 @@ export function smallModel(house: SmallHouse): NetworkModel {
       heatShare: byHeater(() => 1),
       works: heaters.map(() => null),
       body: new Int32Array(heaters.length).fill(-1),
+      beds: heaters.map(() => []),
       thermostats: {
         source: Int32Array.from(heaters, (_, i) => i),
         capacityW: byHeater(h => h.capacityW),

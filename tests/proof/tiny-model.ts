@@ -6,6 +6,7 @@ import type { Airs } from '../../core/network/airs'
 import type { Airways } from '../../core/network/airways'
 import { CLOSED, OUTSIDE, type NetworkModel } from '../../core/network/model'
 import type { Opener } from '../../core/openings/kind'
+import { hoursFor } from '../../core/people/presence'
 import { VENT } from '../../core/openings/vent'
 import { makeFans } from '../../core/network/fans'
 import type { Added } from '../../core/network/added'
@@ -104,6 +105,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     airing: DEMOS[0]!.breathe.airing,
     fans: makeFans([], 101325),
     leakHeightM: 1.5,
+    comings: new Float64Array(HOURS),
     lobby: { areaM2: 0 },
     rowCover: { on: false, belowC: 0 },
     misting: { kgPerS: 0, startC: 28, upTo: 0.8 },
@@ -138,6 +140,7 @@ const NOTHING_ADDED: Added = {
   heatShare: NONE,
   works: [],
   body: new Int32Array(0),
+  beds: [],
   thermostats: { source: new Int32Array(0), capacityW: NONE, setPointC: NONE, radiantShare: NONE, water: NONE },
 }
 
@@ -153,6 +156,10 @@ export function airwaysOf(
     openers: openings.map(o => ({ ...usual, ...o.opener })),
     freeM2: Float64Array.from(openings, o => o.areaM2),
     winter: openings.map(() => new Uint8Array(365)),
+    there: openings.map(o => {
+      const opener = { ...usual, ...o.opener }
+      return opener.how === 'hand' ? hoursFor(opener, DEMOS[0]!.breathe.people) : null
+    }),
     plugSavesM2: new Float64Array(openings.length),
     edgesM2: 0,
     conduct: Float64Array.from(orifices, o => o.conduct),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core'
 import type { Answers } from '../../../core/answers'
+import type { LifeAnswer } from '../../../core/life-answers'
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
 import { WINTERS } from '../../../core/design/fields/aim'
@@ -47,6 +48,14 @@ const illustrative = computed(() => {
 const darkest = computed(() =>
   a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0,
 )
+/** Soil and water against what lives in them; the leaf stands above. */
+const lives = computed(() => a.value?.lives.filter(l => l.of !== 'leaf') ?? [])
+const leaves = computed(() => a.value?.lives.find(l => l.of === 'leaf'))
+const livesHint = (l: LifeAnswer) =>
+  `${MONTH_NAMES[MONTH_OF_DAY[Math.floor(l.hour / 24)]!]}; ${l.side} ${t(l.boundC)}: ` +
+  (l.marginK >= 0
+    ? `kept, by ${settings.show(l.marginK, 'temperatureDifference')}`
+    : `missed, by ${settings.show(-l.marginK, 'temperatureDifference')}, ${l.hours} h on ${l.days} days`)
 const hottestDay = computed(() =>
   a.value
     ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ` +
@@ -140,7 +149,8 @@ function showColdest(): void {
         </p>
         <p class="hint mt-1" data-test="leaf">
           <TermLink id="leaf-temperature">The leaf itself</TermLink>: {{ t(a.leaf.coldestC)
-          }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
+          }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : ''
+          }}{{ leaves && leaves.hours > 0 ? `, ${leaves.hours} h colder than its crop bears` : '' }}. Under the ridge
           {{ t(a.airs.ridgeColdestC)
           }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
           <button class="cursor-pointer underline decoration-dotted underline-offset-3" @click="trusting = true">
@@ -187,6 +197,20 @@ function showColdest(): void {
               `${t(a.airs.ridgeHottestC)} under the ridge`
             "
             :figure="figure(x => x.hottestAfternoon.insideC, 'temperature')"
+          />
+          <ScoreRow
+            v-for="l in lives"
+            :key="`${l.name} ${l.side}`"
+            :name="l.name"
+            :hint="livesHint(l)"
+            :figure="
+              figure(
+                x => x.lives.find(o => o.name === l.name && o.side === l.side)?.atC ?? l.atC,
+                'temperature',
+                l.side === 'lowest' ? 'good' : 'bad',
+              )
+            "
+            :data-test="`life-${l.of}`"
           />
           <ScoreRow name="Frost inside" :figure="figure(x => x.hoursBelow0, 'hours')" />
           <ScoreRow name="Below the aim" :figure="figure(x => x.hoursBelowAim, 'hours')" />

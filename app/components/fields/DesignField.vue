@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { fieldAt, valueAt } from '../../../core/design'
-import { isMonths, type NumberField } from '../../../core/design/field'
+import { isBedNumbers, isMonths, type NumberField } from '../../../core/design/field'
 
 /**
  * A field of the design on the bench, by its path: name, unit, limits, hint and choices come from the document's table.
@@ -94,6 +94,14 @@ function takeNumber(typed: string): string | null {
   />
   <MonthsField
     v-else-if="isMonths(field)"
+    :label="label"
+    :why="path"
+    :value="value as number[]"
+    :hint="hint"
+    :set="(v: number[]) => take(v)"
+  />
+  <BedsField
+    v-else-if="isBedNumbers(field)"
     :label="label"
     :why="path"
     :value="value as number[]"

@@ -4,7 +4,7 @@ import { BED_KINDS, bedKind } from '../../../core/beds/registry'
 import { needsOf } from '../../../core/aim/aim-line'
 import { MONTH_NAMES } from '../../../core/climate'
 import { bedName } from '../../../core/design'
-import { bedInTwo, bedsJoined, freeBed } from '../../../core/editing'
+import { bedInTwo, bedsJoined, freeBed, withoutBed } from '../../../core/editing'
 import { roomObjects, standsOnM2 } from '../../../core/geometry/objects'
 
 /** The beds: add, change, duplicate, take out; cut by a way across, in two, or joined; each with its own figures. */
@@ -13,7 +13,8 @@ const year = useYear()
 const settings = useSettings()
 const m = (v: number) => settings.show(v, 'length')
 const beds = computed(() => bench.current.shape.beds)
-const { open, edit, put, takeOut, pathsOf, set } = useKindList('shape.beds', 'bed')
+const { open, edit, put, pathsOf, set } = useKindList('shape.beds', 'bed')
+const takeOut = (i: number) => edit(withoutBed(bench.current, i) as [string, unknown][], 'take bed out')
 const boxes = computed(() => roomObjects(bench.current).filter(o => o.kind === 'bed'))
 /** A bed of one kind lies round a dome, and nowhere else. */
 const kinds = computed(() => BED_KINDS.filter(k => k.place === 'atM' || bench.current.shape.form === 'dome'))

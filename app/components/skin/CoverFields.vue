@@ -40,8 +40,10 @@ const WORDS = {
       <DesignField :path="`${path}.moved`" />
       <template v-if="cover.moved === 'hand'">
         <DesignField :path="`${path}.days`" />
-        <DesignField :path="`${path}.thereFromH`" />
-        <DesignField :path="`${path}.thereUntilH`" />
+        <template v-if="cover.days !== 'house'">
+          <DesignField :path="`${path}.thereFromH`" />
+          <DesignField :path="`${path}.thereUntilH`" />
+        </template>
         <DesignField
           :path="`${path}.forgotten`"
           hint="Who leaves draws it where it will be wanted before the next one comes within a day."

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { entry, FINISHES, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
+import { entry, FINISHES, GLAZINGS, isBlown, NIGHT_COVERS } from '../../../core/catalog'
 import type { PartId } from '../../../core/design'
 import { cornerAdded, freeOpening, withFront, withoutCorner } from '../../../core/editing'
 import { hostsFor, takesWindows } from '../../../core/geometry/let-in'
@@ -248,6 +248,7 @@ const asHouse = () =>
             <DesignField :path="`${path}.condition.frameShare`" none="as is usual" />
             <DesignField :path="`${path}.condition.ageYears`" />
             <DesignField :path="`${path}.condition.dirt`" />
+            <DesignField v-if="isBlown(part.glazing ?? design.skin.glazing)" :path="`${path}.condition.blowerW`" />
           </template>
         </div>
         <div v-if="glazed" class="grid content-start gap-2">

@@ -117,6 +117,13 @@ function addOwn(): void {
       />
     </div>
     <div>
+      <DesignField
+        path="aim.lowestSoilC"
+        label="Lowest soil in the beds"
+        hint="In every month. Water with fish has bounds of its own: at its tank or pond, under Store."
+      />
+    </div>
+    <div>
       <DesignField path="aim.winter" />
     </div>
     <p class="hint max-w-sm self-center">

@@ -8,6 +8,7 @@ const TABS = [
   { id: 'flows', name: 'Flow' },
   { id: 'curve', name: 'How much' },
   { id: 'fans', name: 'Fans' },
+  { id: 'people', name: 'People' },
   { id: 'habits', name: 'By season' },
   { id: 'damp', name: 'Damp' },
   { id: 'wind', name: 'Wind and tightness' },
@@ -82,6 +83,9 @@ const hours = computed(() => year.view?.answers.hoursVented ?? 0)
       <div class="px-4 py-3">
         <FanList />
       </div>
+    </template>
+    <template #people>
+      <PeoplePanel />
     </template>
     <template #habits>
       <HabitsPanel />

@@ -19,6 +19,7 @@ import { kneeWallSnow } from '../../../core/sums'
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
+const house = computed(() => year.view?.answers.house ?? null)
 const shape = computed(() => bench.current.shape)
 const m = (v: number) => settings.show(v, 'length')
 const drawing = useDrawing()
@@ -153,6 +154,14 @@ const opened = computed(() => {
           <template v-if="shape.form === 'lean-to'">
             <DesignField path="shape.house.heightM" :min="shape.ridgeHeightM" />
             <DesignField path="shape.house.airC" />
+            <DesignField path="shape.house.pricePerKWh" />
+            <p v-if="house" class="hint" data-test="house-heat">
+              The house gives it {{ settings.show(house.gaveKWh * 3.6e6, 'energy') }} a year<template
+                v-if="house.cost > 0"
+                >, about {{ bench.current.topUp.currency }} {{ Math.round(house.cost) }}</template
+              >, and takes {{ settings.show(house.tookKWh * 3.6e6, 'energy') }}. What its wall is made of is under Skin,
+              Parts: the back wall.
+            </p>
           </template>
           <DesignField
             path="shape.riseM"

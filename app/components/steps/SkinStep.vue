@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { entry, GLAZINGS, usualFrameShare } from '../../../core/catalog'
+import { entry, GLAZINGS, isBlown, usualFrameShare } from '../../../core/catalog'
 import { hasSolidRoof } from '../../../core/advice/cautions'
 import { partsOf } from '../../../core/geometry/parts'
 import { makeOutline } from '../../../core/geometry/section'
@@ -84,6 +84,7 @@ const ends = computed(() => bench.current.skin.parts)
         <div>
           <DesignField path="skin.condition.ageYears" />
           <DesignField path="skin.condition.dirt" />
+          <DesignField v-if="isBlown(skin.glazing)" path="skin.condition.blowerW" />
         </div>
       </div>
     </template>

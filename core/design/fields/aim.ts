@@ -63,6 +63,10 @@ export const AIM = group(
       step: 0.5,
       about: 'lowest and highest stand for every month while no crops are chosen',
     }),
+    lowestSoilC: orNull(temperature(-5, 30, { label: 'Lowest soil', step: 0.5, none: 'as the crops ask' }), {
+      start: null,
+      about: 'in every month, besides what crops ask while they grow',
+    }),
     crops: list(CROP_CHOICE, 0, 12, {
       start: [],
       label: 'Crops',

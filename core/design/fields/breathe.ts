@@ -1,5 +1,6 @@
 import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
 import { FAN } from '../../fans/registry'
+import { PEOPLE } from '../../people/presence'
 import { area, entryOf, flag, group, hours, list, number, plain, share, temperature } from '../field'
 
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
@@ -13,9 +14,10 @@ const GAP = group({
 /** So many fans a house may have. */
 export const MOST_FANS = 8
 
-/** Leaks, fans and what is drawn or shut against the cold. */
+/** Leaks, fans, people, and what is drawn or shut against the cold. */
 export const BREATHE = group(
   {
+    people: PEOPLE,
     leakage: entryOf([...LEAKAGE_CLASSES, { id: 'measured', name: 'measured' }], {
       label: 'How it is built',
       about: 'a leakage class, or `measured` with `ach50`',

@@ -1,6 +1,6 @@
 import { ALONGSIDE, MOST_BEDS } from '../../beds/common'
 import { BED } from '../../beds/registry'
-import { angle, choice, count, flag, group, length, list, temperature } from '../field'
+import { angle, choice, count, flag, group, length, list, money, temperature } from '../field'
 import { CHAIN_CHOICES } from './parts'
 
 const month = (start: number, label: string) => count(1, 12, { start, label, about: '1 for January to 12' })
@@ -94,6 +94,7 @@ export const SHAPE = group(
         heightM: length(1, 20, { start: 6, label: 'House wall, height', about: 'above the greenhouse floor' }),
         beyondM: length(0, 30, { start: 3, label: 'House wall, beyond each end' }),
         airC: temperature(-5, 30, { start: 18, label: 'Air in the house' }),
+        pricePerKWh: money(0, 10, { start: 0, label: 'A kWh of its heat costs', about: '0 while it is not known' }),
       },
       { label: 'House', about: 'lean-to: the house that it leans on' },
     ),

@@ -1,6 +1,6 @@
 import { FINISHES, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../catalog'
-import { presenceDays, presenceFrom, presenceUntil } from '../../openings/presence'
 import { OPENING } from '../../openings/registry'
+import { presenceDays, presenceFrom, presenceUntil } from '../../people/presence'
 import {
   choice,
   conductivity,
@@ -14,6 +14,7 @@ import {
   number,
   optional,
   orNull,
+  power,
   share,
   temperature,
   text,
@@ -79,6 +80,13 @@ const CONDITION = group(
       hint: 'Sheet and film grow dim with the years.',
     }),
     dirt: share(0, 0.6, { start: 0.02, step: 0.01, label: 'Light that dirt takes' }),
+    blowerW: power(0, 500, {
+      start: 30,
+      step: 5,
+      usual: [0, 100],
+      label: 'Blower between two sheets of film',
+      about: 'of film that is blown up: electricity all year; 0 for none, and the sheets lie on each other',
+    }),
   },
   { label: 'Condition of the glazing' },
 )

@@ -1,0 +1,101 @@
+import { DEMOS, type Design } from '../../core/design'
+import { bedsJoined, bedInTwo, patchDesign, withoutBed, type Patch } from '../../core/editing'
+import { aSource } from '../../core/sources/registry'
+import { unheated, withSources } from '../added'
+import { pond, tank } from '../bodies'
+import { plain } from '../plain'
+import { hourly as engine } from '../shared/years'
+
+const [garden, , leaning, , growers] = DEMOS as [Design, Design, Design, Design, Design]
+const on = (design: Design, ...patches: Patch[]) => patchDesign(design, patches)
+const answersOf = (design: Design) => engine.run(design).answers
+
+describe('what lives in it, against its bounds', () => {
+  const fish = on(unheated(plain), ['store.bodies', [tank({ lifeLowestC: 14, lifeHighestC: 28 }), pond({ atM: 2.4 })]])
+
+  test('a tank with fish has two, each with its hours; a pond of nothing has none', () => {
+    const { lives, bodies } = answersOf(fish)
+    const water = lives.filter(l => l.of === 'water')
+    expect(water.map(l => [l.index, l.side, l.boundC])).toEqual([
+      [0, 'lowest', 14],
+      [0, 'highest', 28],
+    ])
+    expect(water[0]!.atC).toBeCloseTo(bodies[0]!.coldestC, 3)
+    expect(water[0]!.marginK).toBeCloseTo(bodies[0]!.coldestC - 14, 3)
+    expect(water[1]!.marginK).toBeCloseTo(28 - bodies[0]!.warmestC, 3)
+    expect(water[0]!.hours).toBeGreaterThan(500)
+    expect(water[0]!.days).toBeGreaterThanOrEqual(water[0]!.hours / 24)
+  })
+
+  test('soil is that of the bed that fares worst, against what is asked of every month', () => {
+    const { lives, beds } = answersOf(on(unheated(plain), ['aim.lowestSoilC', 6], ['aim.crops', []]))
+    const soil = lives.filter(l => l.of === 'soil')
+    expect(soil).toHaveLength(1)
+    expect(soil[0]!.atC).toBeCloseTo(Math.min(...beds.map(b => b.soilMinC)), 3)
+    expect(soil[0]!.boundC).toBe(6)
+    expect(answersOf(on(unheated(plain), ['aim.crops', []])).lives).toEqual([])
+  })
+
+  test('crops ask of the soil while they grow, and of the leaf in the months that they stand', () => {
+    const kale = { id: 'kale', needs: null, months: Array.from({ length: 12 }, (_, m) => (m === 5 ? 'grow' : '')) }
+    const { lives } = answersOf(on(unheated(plain), ['aim.crops', [kale]]))
+    expect(lives.map(l => l.of)).toEqual(['leaf', 'soil'])
+    for (const l of lives) expect(Math.floor(l.hour / 24)).toBeGreaterThanOrEqual(151)
+    for (const l of lives) expect(Math.floor(l.hour / 24)).toBeLessThan(181)
+  })
+})
+
+describe('loops in some of the beds', () => {
+  const loop = aSource('bed loop', { capacityW: 3000, setPointC: 18 })
+  const house = unheated(plain)
+  const soils = (d: Design) => answersOf(d).beds.map(b => b.soilMinC)
+
+  test('warm those and no others, in the months in which they run', () => {
+    const [none, all, second] = [house, withSources(house, loop), withSources(house, { ...loop, inBeds: [1] })].map(
+      soils,
+    ) as [number[], number[], number[]]
+    expect(all[0]! - none[0]!).toBeGreaterThan(4)
+    expect(second[1]! - none[1]!).toBeGreaterThan(4)
+    expect(second[0]! - none[0]!).toBeLessThan(0.3 * (all[0]! - none[0]!))
+    const summer = answersOf(withSources(house, { ...loop, months: [6, 7, 8] }))
+    expect(summer.sources[0]!.kWh).toBeLessThan(0.1 * answersOf(withSources(house, loop)).sources[0]!.kWh)
+  })
+
+  test('a loop in a bed that is not there does nothing', () => {
+    expect(answersOf(withSources(house, { ...loop, inBeds: [7] })).sources[0]!.kWh).toBe(0)
+  })
+
+  test('it keeps to its beds when one is taken out or becomes a part of another; alone in it, it rests', () => {
+    const loops = (d: Design, patches: Patch[] | null) =>
+      patchDesign(d, patches!).topUp.sources.map(s => ('inBeds' in s ? [s.on, s.inBeds] : []))
+    const two = withSources(house, { ...loop, inBeds: [1] })
+    expect(loops(two, withoutBed(two, 0))).toEqual([[true, [0]]])
+    expect(loops(two, withoutBed(two, 1))).toEqual([[false, []]])
+    const cut = patchDesign(two, bedInTwo(two, 0, 24, 0)!)
+    const third = withSources(cut, { ...loop, inBeds: [2] })
+    expect(loops(third, bedsJoined(third, 0))).toEqual([[true, [0]]])
+    expect(loops(withSources(house, loop), withoutBed(withSources(house, loop), 0))).toEqual([[true, []]])
+  })
+})
+
+test('film that nothing blows up keeps less, and its blower draws power all year', () => {
+  const blown = unheated(growers)
+  const limp = on(blown, ['skin.condition.blowerW', 0])
+  const [a, b] = [answersOf(blown), answersOf(limp)]
+  expect(a.electricity.blowersKWh).toBeCloseTo(30 * 8.76, 1)
+  expect(b.electricity.blowersKWh).toBe(0)
+  // Between one sheet and two: panes lose about a quarter more.
+  const panes = (x: typeof a) => Math.max(...x.ua.byElement.filter(e => e.areaM2 > 50).map(e => e.uNight))
+  expect(panes(b) / panes(a)).toBeGreaterThan(1.1)
+  expect(panes(b) / panes(a)).toBeLessThan(1.4)
+  expect(b.coldestNight.insideC).toBeLessThan(a.coldestNight.insideC - 0.1)
+  expect(answersOf(unheated(garden)).electricity.blowersKWh).toBe(0)
+})
+
+test('what the house behind a lean-to gives is counted at its price', () => {
+  const { house, ledger } = answersOf(on(unheated(leaning), ['shape.house.pricePerKWh', 0.1]))
+  expect(house!.gaveKWh).toBeGreaterThan(100)
+  expect(house!.tookKWh - house!.gaveKWh).toBeCloseTo(ledger.losses['house'] ?? 0, 0)
+  expect(house!.cost).toBeCloseTo(0.1 * house!.gaveKWh, 6)
+  expect(answersOf(unheated(garden)).house).toBeNull()
+})
