@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { valueAt } from '../../core/design'
+import type { Offer } from '../../core/editing/offers'
 import { useDesign } from '../stores/design'
 import { useDrawing } from '../stores/drawing'
 import { useNotices } from '../stores/notices'
@@ -34,9 +35,22 @@ export function useKindList(path: string, thing: string) {
     if (refused) useNotices().tell('error', 'That can’t be put there.', { lines: [refused] })
     return !refused
   }
-  /** Puts another one at the end and opens its card; null is told with why and what to do. */
-  function put(made: { kind: string } | null, kind: string, why: string, what: string): void {
-    if (!made) useNotices().tell('error', why, { lines: [what] })
+  /** Puts another one at the end and opens its card; null is told with why and what to do, and what may be had instead. */
+  function put(
+    made: { kind: string } | null,
+    kind: string,
+    why: string,
+    what: string,
+    instead: () => Offer | null = () => null,
+  ): void {
+    const offer = made ? null : instead()
+    if (offer) {
+      const take = () => {
+        bench.replace(offer.design, kind)
+        open.value = list.value.length - 1
+      }
+      useNotices().tell('error', why, { lines: [what], action: { label: offer.words, run: take } })
+    } else if (!made) useNotices().tell('error', why, { lines: [what] })
     else if (edit([[path, [...list.value, made]]], kind)) open.value = list.value.length - 1
   }
   function takeOut(i: number): void {

@@ -26,6 +26,8 @@ export const useDesign = defineStore('design', () => {
   /** Why the last edit was refused, and the place of the document that it is about; empty once one is taken. */
   const refusal = ref('')
   const refusedPath = ref('')
+  /** The edit that was refused last, to see what would fit in its place; null once one is taken. */
+  const refusedEdit = shallowRef<readonly Patch[] | null>(null)
 
   /** The designs from which another form was tried, and what came of the last try. */
   let trail: Design[] = []
@@ -84,10 +86,12 @@ export const useDesign = defineStore('design', () => {
       steps.length > 0 ? [...patches, ['decided', [...current.value.decided, ...new Set(steps)]]] : patches,
     )
     // Openings go along with their parts; through one drag it is those from before it that do.
-    return replace(
+    const refused = replace(
       shaped && documentFaults(next).length === 0 ? withOpeningsCarried(next, openingsBefore(kind)) : next,
       kind,
     )
+    if (refused) refusedEdit.value = patches
+    return refused
   }
 
   const openingsBefore = (kind: string) =>
@@ -121,6 +125,7 @@ export const useDesign = defineStore('design', () => {
   const forgive = (): void => {
     refusal.value = ''
     refusedPath.value = ''
+    refusedEdit.value = null
   }
 
   /** Another shape; what stands at the back wall goes along with it. */
@@ -145,6 +150,7 @@ export const useDesign = defineStore('design', () => {
     canRedo,
     refusal,
     refusedPath,
+    refusedEdit,
     forgive,
     open,
     pastToKeep,

@@ -1,6 +1,5 @@
-import type { Bed } from '../design/types'
 import { cm } from './common'
-import { aBed } from './registry'
+import { aBed, type Bed } from './registry'
 
 /** Arms reach over a bed from one side so far, and a bed is no narrower, m. */
 const REACH_M = 0.75

@@ -16,6 +16,10 @@ const between = (bed: BedAlong, from: number, to: number, lengthM: number): BedA
   offsetM: Math.round((from + to - lengthM) * 500) / 1000,
 })
 
+/** A bed along the house from one place of it to another, m from the west end. */
+export const lengthened = ({ shape }: Design, index: number, from: number, to: number): BedAlong =>
+  between(shape.beds[index] as BedAlong, from, to, shape.lengthM)
+
 /**
  * A bed along the house in two with a gap in its middle: wide enough to walk through, or none where they are to touch.
  * Null where it is too short for that, or no bed along the house, or there are as many beds as there can be.

@@ -90,7 +90,7 @@ export interface OpeningKind<O extends Let = Let> {
   opener: (o: O) => Opener
   /** Leakage area that a plug saves round all of it, m² at 4 Pa, from the length of its edges, m. */
   plugSavesM2: (o: O, edgeM: number) => number
-  /** People going through: free area m², and seconds of a day that it stands open for them; null for what is no door. */
+  /** People going through: free area m², and seconds of a day that it stands open; null for what is no door. */
   traffic: (o: O) => { areaM2: number; secondsPerDay: number } | null
   /** What it is made of, to be paid for; panes let into it are counted with the glazing. */
   cost: (o: O) => readonly CostPart[]

@@ -64,7 +64,9 @@ function takeNumber(typed: string): string | null {
     :slide="field.step"
     :hint="hint"
     :set="take"
-  />
+  >
+    <FitOffers :path="path" />
+  </QuantityField>
   <TypedField
     v-else-if="field.kind === 'number'"
     :label="label"

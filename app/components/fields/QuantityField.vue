@@ -63,6 +63,8 @@ function commit(): void {
   fault.value = ''
 }
 
+// What is set elsewhere stands in the place of what was typed.
+watch(() => props.value, cancel)
 function cancel(): void {
   typed.value = null
   fault.value = ''
@@ -128,5 +130,6 @@ function slideTo(event: Event): void {
     <p :id="`${id}-note`" :class="fault ? 'fault' : 'hint'" :role="fault ? 'alert' : undefined">
       {{ fault || hint }}
     </p>
+    <slot v-if="fault" />
   </div>
 </template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { bodyName, BODY_KINDS, kindOf } from '../../../core/bodies/registry'
 import { VESSELS } from '../../../core/catalog'
+import type { Body, Design } from '../../../core/design'
 import type { BodyAnswer } from '../../../core/body-answers'
 import { changedBody, freeBody, withoutBody } from '../../../core/editing'
-import { roomObjects } from '../../../core/geometry/objects'
+import { inPlaceOfBed } from '../../../core/editing/offers'
+import { roomObjects, roomOf } from '../../../core/geometry/objects'
 
 /** Everything that stands in the room and keeps heat: add, change, duplicate, take out; each with its own figures. */
 const bench = useDesign()
@@ -42,10 +44,18 @@ const fields = computed(() => {
   return pathsOf(Object.keys(kindOf(body).fields.fields).filter(name => !without.has(name)))
 })
 
-function add(kind: string): void {
-  const made = freeBody(bench.current, BODY_KINDS.find(k => k.kind === kind)!)
+function add(id: string): void {
+  const kind = BODY_KINDS.find(k => k.kind === id)!
+  const made = freeBody(bench.current, kind)
   const what = 'Move or take out something else, or make the house wider.'
-  put(made, `add ${kind}`, 'There is no free floor for it.', what)
+  put(made, `add ${id}`, 'There is no free floor for it.', what, () => {
+    const room = roomOf(bench.current.shape)
+    const fresh = kind.fresh(room)
+    const { y0, y1 } = kind.box(fresh, room)
+    const lengths = [0.5, 1, 1.4].map(share => Math.ceil(share * (y1 - y0) * 10) / 10)
+    const inHouse = (house: Design, offsetM: number) => freeBody(house, kind, { ...fresh, offsetM } as Body, true)
+    return inPlaceOfBed(bench.current, 'body', inHouse, lengths, settings.show)
+  })
 }
 function duplicate(i: number): void {
   const made = freeBody(bench.current, kindOf(bodies.value[i]!), bodies.value[i])
