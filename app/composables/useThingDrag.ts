@@ -1,5 +1,5 @@
 import type { Design } from '../../core/design'
-import type { Patch, Thing } from '../../core/editing'
+import type { Patch } from '../../core/editing'
 
 /** A hand that moves no further is pressing, px. */
 const STILL_PX = 3
@@ -17,18 +17,17 @@ const KEYS: Record<string, [number, number]> = {
  * @param move changes for a way gone, in pixels right and up from where the drag began
  * @param push changes for one press of an arrow key: steps right and up, each −1, 0 or 1
  */
-export function useThingDrag(
-  move: (design: Design, thing: Thing, right: number, up: number) => Patch[],
-  push: (design: Design, thing: Thing, right: number, up: number, far: boolean) => Patch[],
+export function useThingDrag<T extends { id: string; kind: string; index: number }>(
+  move: (design: Design, thing: T, right: number, up: number) => Patch[],
+  push: (design: Design, thing: T, right: number, up: number, far: boolean) => Patch[],
 ) {
   const bench = useDesign()
   const drawing = useDrawing()
-  let held: { id: string; thing: Thing; design: Design; x: number; y: number; kind: string; drawn: boolean } | null =
-    null
+  let held: { id: string; thing: T; design: Design; x: number; y: number; kind: string; drawn: boolean } | null = null
   const apply = (patches: Patch[], kind: string) => {
     if (patches.length > 0) bench.edit(patches, kind)
   }
-  function down(thing: Thing, event: PointerEvent): void {
+  function down(thing: T, event: PointerEvent): void {
     ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
     held = {
       id: thing.id,
@@ -40,7 +39,7 @@ export function useThingDrag(
       drawn: false,
     }
   }
-  function moved(thing: Thing, event: PointerEvent): void {
+  function moved(thing: T, event: PointerEvent): void {
     if (!held || held.id !== thing.id) return
     held.drawn ||= Math.hypot(event.clientX - held.x, event.clientY - held.y) > STILL_PX
     if (held.drawn) apply(move(held.design, held.thing, event.clientX - held.x, held.y - event.clientY), held.kind)
@@ -50,7 +49,7 @@ export function useThingDrag(
     if (held && !held.drawn) drawing.press(held.thing)
     held = null
   }
-  function key(thing: Thing, event: KeyboardEvent): void {
+  function key(thing: T, event: KeyboardEvent): void {
     if (event.key === 'Enter') drawing.press(thing)
     const way = KEYS[event.key]
     if (!way) return

@@ -110,14 +110,14 @@ function drawOut(design: Design, t: Thing, end: End, right: number, up: number):
   const out = hand.value * right * (end === 'east' ? 1 : -1)
   return resized(design, t.id, { lengthM: t.y1 - t.y0 + out }, end)
 }
-const drag = useThingDrag(
+const drag = useThingDrag<Thing>(
   (design, t, right, up) => moveBy(design, t, right / ppm.value, up / ppm.value),
   (design, t, right, up, far) => moveBy(design, t, right * (far ? 0.5 : 0.1), up * (far ? 0.5 : 0.1)),
 )
 const byEnd = Object.fromEntries(
   (['east', 'west', 'back'] as const).map(end => [
     end,
-    useThingDrag(
+    useThingDrag<Thing>(
       (design, t, right, up) => drawOut(design, t, end, right / ppm.value, up / ppm.value),
       (design, t, right, up, far) => drawOut(design, t, end, right * (far ? 0.5 : 0.1), up * (far ? 0.25 : 0.05)),
     ),
@@ -199,13 +199,3 @@ const words = (t: Thing) => `${show(t.x0)} from the sunny wall, ${show(t.x1 - t.
 </template>
 
 <style scoped src="~/assets/plan.css"></style>
-<style scoped>
-.knob {
-  opacity: 0;
-}
-.thing:hover .knob,
-.thing:focus-within .knob,
-.thing.on .knob {
-  opacity: 1;
-}
-</style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { placed, resized, things } from '../../../core/editing'
+import { placed, resized, things, type Thing } from '../../../core/editing'
 import type { SectionScale } from '~/composables/useSectionScale'
 
 /**
@@ -9,7 +9,7 @@ const props = defineProps<{ scale: SectionScale }>()
 const bench = useDesign()
 const settings = useSettings()
 const list = computed(() => things(bench.current))
-const { down, moved, up, key } = useThingDrag(
+const { down, moved, up, key } = useThingDrag<Thing>(
   (design, thing, right, rise) => {
     // A drag goes the way it mostly goes: along the floor, or up.
     if (Math.abs(right) >= Math.abs(rise) || !thing.sizes.height)

@@ -6,7 +6,7 @@ import { hostsFor, takesWindows } from '../../../core/geometry/let-in'
 import { isSlope, madeOf, partName, partsOf } from '../../../core/geometry/parts'
 import { canHaveFront, hasFront, makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
-import { OPENING_KINDS } from '../../../core/openings/registry'
+import { OPENING_KINDS, openingKind, openingName } from '../../../core/openings/registry'
 import { layersResistance } from '../../../core/materials/assembly'
 import { partCost } from '../../../core/takeoff/cost'
 import { FILMS } from '../../../core/physics/constants'
@@ -77,6 +77,15 @@ const rows = computed(() =>
     }
   }),
 )
+/** What is let into the chosen part. */
+const letInto = computed(() => {
+  const { openings } = design.value.skin
+  return openings.flatMap((o, index) =>
+    o.part === chosen.value
+      ? [{ index, name: openingName(openings, index), line: openingKind(o).line(o, settings.show) }]
+      : [],
+  )
+})
 /** The chosen part's own figures. */
 const figures = computed(() => year.view?.answers.parts.filter(p => p.part === chosen.value) ?? [])
 const cost = computed(() => partCost(design.value, building.value, chosen.value))
@@ -219,6 +228,20 @@ const asHouse = () =>
         </button>
         <button v-if="special" class="button" data-test="as-house" @click="asHouse">All as the house</button>
       </div>
+      <p v-if="letInto.length > 0" class="mb-2" data-test="let-into">
+        Let into it:
+        <template v-for="(o, k) in letInto" :key="o.index"
+          >{{ k > 0 ? '; ' : ''
+          }}<button
+            class="cursor-pointer text-left underline decoration-dotted underline-offset-3"
+            :data-test="`let-into-${o.index}`"
+            @click="drawing.press({ kind: 'opening', index: o.index })"
+          >
+            {{ o.name }}
+          </button>
+          <span class="hint">{{ o.line }}</span></template
+        >
+      </p>
       <div class="grid gap-x-6 gap-y-2 md:grid-cols-2 xl:grid-cols-3">
         <div class="grid content-start gap-2">
           <DesignField :path="`${path}.kind`" />
