@@ -35,7 +35,7 @@ export function useKindList(path: string, thing: string) {
     if (refused) useNotices().tell('error', 'That can’t be put there.', { lines: [refused] })
     return !refused
   }
-  /** Puts another one at the end and opens its card; null is told with why and what to do, and what may be had instead. */
+  /** Puts another one at the end and opens its card; null is told with why, what to do, and what may be had instead. */
   function put(
     made: { kind: string } | null,
     kind: string,

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
+import { NO_LIFE } from '../../core/bodies/common'
 import { WITH_WATER } from '../../core/bodies/contents'
 import { bodyName, BODY_KINDS, kindOf } from '../../core/bodies/registry'
 import { DEMOS, type Body, type Design, type PartId } from '../../core/design'
@@ -167,7 +168,7 @@ interface Figures {
   hottestC: number
 }
 
-describe.each([1, 2, 3])('documents of version %d', version => {
+describe.each([1, 2, 3, 4])('documents of version %d', version => {
   const readOf = (v: number, name: string) =>
     JSON.parse(readFileSync(`tests/reference/version-${v}/${name}.json`, 'utf8'))
   const read = (name: string) => readOf(version, name)
@@ -183,8 +184,11 @@ describe.each([1, 2, 3])('documents of version %d', version => {
     expect(answers.ledger.closure).toBeLessThan(0.001)
     // Leaves, airs under the ridge and wet panes: what the physics knows since moves them by a kelvin or two.
     expect(Math.abs(answers.coldestNight.insideC - was.coldestC)).toBeLessThan(2.5)
-    expect(Math.abs(answers.hottestAfternoon.insideC - was.hottestC)).toBeLessThan(2.5)
-    if (version === 3) return
+    // Vents that did not fit where they were said to be let less air through: hotter, and told.
+    const hotter = answers.hottestAfternoon.insideC - was.hottestC
+    expect(hotter).toBeGreaterThan(-2.5)
+    expect(hotter).toBeLessThan(design.madeToFit.length > 0 ? 4 : 2.5)
+    if (version >= 3) return
     const third = engine.run(broughtForward(readOf(3, id)) as Design).answers
     expect(answers.coldestNight.insideC).toBeCloseTo(third.coldestNight.insideC, 2)
     expect(answers.hottestAfternoon.insideC).toBeCloseTo(third.hottestAfternoon.insideC, 1)
@@ -221,9 +225,10 @@ describe.each([1, 2, 3])('documents of version %d', version => {
         offsetM: 0,
         colour: 'blue',
         openShare: 1,
+        ...NO_LIFE,
         ...WITH_WATER,
       },
-      { kind: 'pond', lengthM: 1, widthM: 0.3, depthM: 0.5, atM: 1.9, offsetM: 0, openShare: 1 },
+      { kind: 'pond', lengthM: 1, widthM: 0.3, depthM: 0.5, atM: 1.9, offsetM: 0, openShare: 1, ...NO_LIFE },
       { kind: 'wall', material: 'gabion', thicknessM: 0.3, heightM: 1, atM: 3.2, lengthM: 0, offsetM: 0 },
     ])
     const thin = { ...full, innerWall: { ...full.innerWall, thicknessM: 0.005 } }

@@ -45,8 +45,8 @@ describe('openings along their parts', () => {
     expect(moved.skin.openings[vent.index]!.offsetM).toBeGreaterThan(0)
     sound(moved)
     const before = garden.skin.openings[vent.index] as { widthM: number; count: number }
-    const wide = patchDesign(garden, openingDrawn(garden, vent.index, 0.2 * before.count, 1))
-    expect((wide.skin.openings[vent.index] as { widthM: number }).widthM).toBeCloseTo(before.widthM + 0.2, 2)
+    const wide = patchDesign(garden, openingDrawn(garden, vent.index, -0.2 * before.count, 1))
+    expect((wide.skin.openings[vent.index] as { widthM: number }).widthM).toBeCloseTo(before.widthM - 0.2, 1)
     sound(wide)
   })
 

@@ -201,7 +201,7 @@ describe('fans, linings, fillings and winters', () => {
   })
 })
 
-test.each([1, 2, 3])('a file of version %d is taken by the page, and gives about what it gave', async version => {
+test.each([1, 2, 3, 4])('a file of version %d is taken by the page, and gives about what it gave', async version => {
   await fresh('/')
   const read = (name: string) => JSON.parse(readFileSync(`tests/reference/version-${version}/${name}.json`, 'utf8'))
   const old = { ...read('hollow-ash'), id: `kept-${version}`, name: `Kept of version ${version}` }
