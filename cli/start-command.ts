@@ -107,7 +107,13 @@ export async function startCommand(args: string[]): Promise<unknown> {
   const answers = readAnswers(readText(words[0]!, 'answers as JSON', LONGEST_ANSWERS))
   const engine = createYearEngine()
   try {
-    const { design } = await startDesign(answers, 'started', 'My greenhouse', d => engine.run(d).answers, inMetric)
+    const { design } = await startDesign(
+      answers,
+      'started',
+      'My greenhouse',
+      d => engine.run(d, { unheated: false }).answers,
+      inMetric,
+    )
     return design
   } catch (error) {
     if (error instanceof RangeError) throw new BadInput([`lengthM: ${error.message}`])

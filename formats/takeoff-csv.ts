@@ -17,6 +17,7 @@ export function writeTakeoffCsv({ lines, total, currency }: Takeoff, { build }: 
     unit: l.unit,
     waste: places(l.waste, 3),
     buy: places(l.buy, 3),
+    mine: places(l.mine, 3),
     pack: l.pack === null ? '' : places(l.pack, 3),
     [`price, ${currency}`]: places(l.price, 2),
     [`cost, ${currency}`]: places(l.cost, 2),

@@ -8,6 +8,7 @@ import type { Move } from '../moves/move'
 import { aSource, isHeated } from '../sources/registry'
 import type { StartAnswers } from './choices'
 import { firstHouse } from './house'
+import { withMine } from './mine'
 import type { Show } from '../units'
 
 /** A design to begin with, and why it is as it is. */
@@ -144,7 +145,10 @@ export async function startDesign(
   // In heated air a sheet keeps the warmth from the leaves: it is one or the other.
   ;[design, year] = (await underSheet(design, year, run)) ?? (await heatedEnough(design, year, answers, run))
   progress(1)
-  return { design, why: [asksFor(answers, design, passive, show), does({ design, year, passive, bare, took }, show)] }
+  return {
+    design: withMine(design, answers),
+    why: [asksFor(answers, design, passive, show), does({ design, year, passive, bare, took }, show)],
+  }
 }
 
 /** Leaves are kept so far above what kills them, K. */

@@ -52,9 +52,12 @@ export interface TakeoffLine {
   waste: number
   /** Bought, in the same unit: whole packs. */
   buy: number
+  /** Of that, what is there already and costs nothing. */
+  mine: number
   /** How many of the unit a pack holds; null where any amount is sold. */
   pack: number | null
-  /** Money of the design's currency for one of the unit. */
+  /** Its item of the price book; null where it costs nothing. Money of the design's currency for one of the unit. */
+  priced: string | null
   price: number
   cost: number
   note: string
@@ -62,7 +65,7 @@ export interface TakeoffLine {
 
 /** What a price for one of a unit is, and what so much of it is; pieces are neither. */
 export const PRICED: Readonly<Record<string, Quantity>> = { 'm²': 'arealPrice', 'm³': 'bulkPrice', 'm': 'linearPrice' }
-const MEASURED: Readonly<Record<string, Quantity>> = { 'm²': 'area', 'm³': 'bulk', 'm': 'length' }
+export const MEASURED: Readonly<Record<string, Quantity>> = { 'm²': 'area', 'm³': 'bulk', 'm': 'length' }
 
 /** An amount as the reader reads it. */
 export function amountWords(amount: number, unit: string, show: Show): string {

@@ -40,6 +40,7 @@ export function takeoff(design: Design, show: Show = inMetric): Takeoff {
   ]
   const order = Object.keys(BUILD_STAGES)
   const seen = new Map<string, number>()
+  const own = new Map(design.build.notes.map(n => [n.line, n.mine]))
   const lines = [...parts]
     .sort((a, b) => order.indexOf(a.stage) - order.indexOf(b.stage))
     .flatMap(({ stage, part, needs }) =>
@@ -55,8 +56,10 @@ export function takeoff(design: Design, show: Show = inMetric): Takeoff {
           const waste = n.cut || whole ? 0 : design.build.wasteShare
           const buy = toBuy(n.amount, waste, pack, whole)
           const each = n.price === null ? 0 : price(n.price) * (n.times ?? 1)
+          const id = before > 0 ? `${word}-${before + 1}` : word
+          const mine = Math.min(buy, own.get(id) ?? 0)
           return {
-            id: before > 0 ? `${word}-${before + 1}` : word,
+            id,
             stage,
             part,
             item: n.item,
@@ -64,9 +67,11 @@ export function takeoff(design: Design, show: Show = inMetric): Takeoff {
             unit: n.unit,
             waste,
             buy,
+            mine,
             pack,
+            priced: n.price,
             price: each,
-            cost: buy * each,
+            cost: (buy - mine) * each,
             note: n.note ?? '',
           }
         }),

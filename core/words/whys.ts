@@ -320,6 +320,7 @@ const WHYS: Record<string, string> = {
   'done': 'Ticked as done.',
   'notes.line': 'The line of the take-off that it stands at.',
   'supplier': 'Where it comes from.',
+  'mine': 'What stands in the shed already is not bought again.',
   'note': 'Yours alone.',
 }
 

@@ -80,7 +80,7 @@ describe('the take-off as a table', () => {
   test('what a spreadsheet would run is kept as words; supplier and note stand with their line', () => {
     const { lines } = takeoff(ash)
     const noted = patchDesign(ash, [
-      ['build.notes', [{ line: lines[0]!.id, supplier: '=HYPERLINK("x")', note: 'by Friday' }]],
+      ['build.notes', [{ line: lines[0]!.id, supplier: '=HYPERLINK("x")', note: 'by Friday', mine: 0 }]],
     ])
     const { data } = Papa.parse<Record<string, string>>(writeTakeoffCsv(takeoff(noted), noted).trim(), { header: true })
     expect(data[0]!.supplier).toBe('\'=HYPERLINK("x")')

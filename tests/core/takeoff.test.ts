@@ -14,6 +14,7 @@ import { alongLength, jig, members, quarterEllipse, rakes } from '../../core/tak
 import { glazedFields } from '../../core/takeoff/glazed-fields'
 import { layOnSheets, lyingTriangle } from '../../core/takeoff/sheets'
 import { cutFromStock, KERF_M, STOCKS } from '../../core/takeoff/stock'
+import { withMine } from '../../core/start/mine'
 import { takeoff } from '../../core/takeoff/takeoff'
 import { engine } from '../shared/years'
 
@@ -470,5 +471,36 @@ describe('cuts as they are drawn', () => {
       { of: 1, count: 3 },
       { of: 2, count: 1 },
     ])
+  })
+})
+
+describe('what is already mine', () => {
+  const [line] = takeoff(ash).lines.filter(l => l.unit === 'm²' && l.price > 0)
+  const having = (mine: number) =>
+    takeoff(patchDesign(ash, [['build.notes', [{ line: line!.id, supplier: '', note: '', mine }]]]))
+
+  test('costs nothing, and is said; no more of it than is needed', () => {
+    const half = having(line!.buy / 2)
+    const of = (t: ReturnType<typeof takeoff>) => t.lines.find(l => l.id === line!.id)!
+    expect(of(half)).toMatchObject({ buy: line!.buy, mine: line!.buy / 2, cost: expect.closeTo(line!.cost / 2, 6) })
+    expect(takeoff(ash).total - half.total).toBeCloseTo(line!.cost / 2, 6)
+    const all = having(99_999)
+    expect(of(all)).toMatchObject({ mine: line!.buy, cost: 0 })
+    expect(takeoff(ash).total - all.total).toBeCloseTo(line!.cost, 6)
+  })
+
+  test('what Start was told is at hand is on the list, and no more than there is', () => {
+    const barrels = takeoff(ash).lines.filter(l => l.priced?.startsWith('vessel.barrel'))
+    const needed = sum(barrels.map(l => l.buy))
+    const atHand = { power: true, water: true, stone: false, windowsM2: 0 }
+    const mineOf = (drums: number) =>
+      sum(
+        takeoff(withMine(ash, { atHand: { ...atHand, drums } })).lines.map(l =>
+          l.priced === barrels[0]!.priced ? l.mine : 0,
+        ),
+      )
+    expect(mineOf(needed + 5)).toBe(needed)
+    expect(mineOf(2)).toBe(2)
+    expect(withMine(ash, { atHand: { ...atHand, drums: 0 } })).toBe(ash)
   })
 })

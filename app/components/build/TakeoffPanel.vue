@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { amountWords, BUILD_STAGES, PRICED, type BuildStage, type TakeoffLine } from '../../../core/takeoff/lines'
+import {
+  amountWords,
+  BUILD_STAGES,
+  MEASURED,
+  PRICED,
+  type BuildStage,
+  type TakeoffLine,
+} from '../../../core/takeoff/lines'
 import { takeoff } from '../../../core/takeoff/takeoff'
 import { formatNumber } from '../../../core/units'
 import { writeTakeoffCsv } from '../../../formats/takeoff-csv'
@@ -16,14 +23,15 @@ const stages = computed(() =>
   }),
 )
 const notes = computed(() => new Map(bench.current.build.notes.map(n => [n.line, n])))
-/** A word of the reader's own on a line; an empty one takes it out again. */
-function note(line: string, key: 'supplier' | 'note', event: Event): void {
-  const text = (event.target as HTMLInputElement).value.trim()
+/** A word of the reader's own on a line, or what of it is there; one that says nothing goes out again. */
+function note(line: string, said: { supplier?: string; note?: string; mine?: number }): string | null {
   const { build } = bench.current
-  const one = { line, supplier: '', note: '', ...notes.value.get(line), [key]: text }
+  const one = { line, supplier: '', note: '', mine: 0, ...notes.value.get(line), ...said }
   const others = build.notes.filter(n => n.line !== line)
-  bench.edit([['build.notes', one.supplier || one.note ? [...others, one] : others]], `note of ${line}`)
+  const kept = one.supplier || one.note || one.mine > 0 ? [...others, one] : others
+  return bench.edit([['build.notes', kept]], `note of ${line}`)
 }
+const typed = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const said = (amount: number, unit: string) => amountWords(amount, unit, settings.show)
 const price = (l: TakeoffLine) => {
   const quantity = PRICED[l.unit]
@@ -99,10 +107,21 @@ const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.curren
                       :value="notes.get(l.id)?.[key] ?? ''"
                       :maxlength="key === 'supplier' ? 80 : 200"
                       :data-test="`${key}-${l.id}`"
-                      @change="note(l.id, key, $event)"
+                      @change="note(l.id, { [key]: typed($event) })"
                     />
                   </label>
+                  <QuantityField
+                    class="words"
+                    label="Already mine"
+                    :quantity="MEASURED[l.unit] ?? 'count'"
+                    :value="l.mine"
+                    :min="0"
+                    :max="l.buy"
+                    :set="(mine: number) => note(l.id, { mine })"
+                    :data-test="`mine-${l.id}`"
+                  />
                 </span>
+                <span v-if="l.mine > 0" class="block leading-tight">already mine: {{ said(l.mine, l.unit) }}</span>
               </th>
               <td class="num">{{ said(l.amount, l.unit) }}</td>
               <td class="num font-semibold">{{ said(l.buy, l.unit) }}</td>

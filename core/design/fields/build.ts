@@ -1,4 +1,4 @@
-import { choice, group, length, list, orNull, share, text, thickness } from '../field'
+import { choice, group, length, list, orNull, plain, share, text, thickness } from '../field'
 
 export const STOCK_CHOICES = [
   { id: 'metric', name: 'metres' },
@@ -112,10 +112,19 @@ export const BUILD = group(
         line: text(80, { label: 'Line' }),
         supplier: text(80, { least: 0, start: '', label: 'Supplier' }),
         note: text(200, { least: 0, start: '', label: 'Note' }),
+        mine: plain(0, 1e6, {
+          start: 0,
+          label: 'Already mine',
+          about: 'so much of the line, in its unit, is not bought',
+        }),
       }),
       0,
       MOST_NOTES,
-      { start: [], label: 'Notes', about: 'who supplies a line of the take-off, and what is to be remembered' },
+      {
+        start: [],
+        label: 'Notes',
+        about: 'who supplies a line of the take-off, what is to be remembered, and what of it is there already',
+      },
     ),
   },
   { label: 'Build' },
