@@ -4,6 +4,7 @@ import { cityMapping } from 'city-timezones'
 import { build } from 'esbuild'
 import { packPlaces } from './formats/places'
 import { writePlaces, writeServiceWorker } from './scripts/build/offline.mjs'
+import { withoutAbouts } from './scripts/build/without-abouts.mjs'
 
 /** Types that have been checked are remembered: only what has changed is looked at again. */
 const remembered = (name: string) => ({ incremental: true, tsBuildInfoFile: `../.cache/types-${name}.tsbuildinfo` })
@@ -85,7 +86,10 @@ export default defineNuxtConfig({
       })
     },
   },
-  vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
+  vite: {
+    plugins: [tailwindcss(), withoutAbouts()],
+    worker: { format: 'es', plugins: () => [withoutAbouts()] },
+  },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, ...remembered('app') } },

@@ -168,6 +168,7 @@ const lobbyDrag = useThingDrag<typeof LOBBY>(
           class="body"
           fill="transparent"
           stroke-dasharray="5 3"
+          stroke-opacity="0.5"
           pointer-events="stroke"
           :data-test="`plan-opening-${t.index}-${k}`"
         />

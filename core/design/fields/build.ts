@@ -113,6 +113,7 @@ export const BUILD = group(
         supplier: text(80, { least: 0, start: '', label: 'Supplier' }),
         note: text(200, { least: 0, start: '', label: 'Note' }),
         mine: plain(0, 1e6, {
+          unit: 'of the line',
           start: 0,
           label: 'Already mine',
           about: 'so much of the line, in its unit, is not bought',
