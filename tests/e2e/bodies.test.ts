@@ -61,6 +61,13 @@ describe('bodies of the store', () => {
     expect(await long.getAttribute('aria-invalid')).toBe('true')
     expect(await element(By.css('[data-test="body-fields"]')).getText()).toMatch(/longer than the dome/)
     await long.sendKeys(Key.ESCAPE)
+    // Through the roof at that place: what fits there is taken by a press.
+    await type(driver, 'High', '4ft')
+    const offers = await element(By.css('[data-test="offers"]'))
+    expect(await offers.getText()).toMatch(/Take 1\.1\d\sm/)
+    await offers.findElement(By.css('button')).click()
+    expect(await (await field('High')).getAttribute('value')).toMatch(/^1\.1\d/)
+    expect(await (await field('High')).getAttribute('aria-invalid')).toBe('false')
     await type(driver, 'High', '3ft')
     expect(await (await field('High')).getAttribute('value')).toMatch(/^0\.91/)
     await type(driver, 'From the sunny wall', 'over there')

@@ -1,5 +1,5 @@
 import { Key } from 'selenium-webdriver'
-import { choose, click, consoleErrors, find, number, settled, type } from './browser'
+import { choose, click, consoleErrors, field, find, number, settled, type } from './browser'
 import { chooseUnits, drag, driver, fresh, rows, savedFile, savedText, text } from './session'
 
 const total = async () => number((await (await find(driver, 'takeoff-total')).getText()).replaceAll(/[^\d]/g, ''))
@@ -21,12 +21,20 @@ describe('build', () => {
     const supplier = await find(driver, 'supplier-inside-barrels-barrel-200-l')
     await supplier.sendKeys('Brook Farm', Key.ENTER)
     expect(await text('[data-test="line-inside-barrels-barrel-200-l"]')).toMatch(/Brook Farm/)
+    // Half of the barrels are there already.
+    await type(driver, 'Already mine', '7')
+    expect(await text('[data-test="line-inside-barrels-barrel-200-l"]')).toMatch(/already mine: 7/)
+    const bought = await total()
+    expect(bought).toBeLessThan(higher - 50)
+    await type(driver, 'Already mine', '-3')
+    expect(await text('[data-test="line-inside-barrels-barrel-200-l"]')).toMatch(/Out of range: 0 to 14/)
+    await (await field(driver, 'Already mine')).sendKeys(Key.ESCAPE)
     await click(driver, 'save-takeoff')
     const csv = await savedText('take-off.csv')
     expect(csv.split('\n')[0]).toMatch(/^stage,part,item,needed,unit,waste,buy,pack/)
     expect(csv).toMatch(/Brook Farm/)
     const own = Number(/^All,.*?,(\d+\.?\d*),/m.exec(csv)![1])
-    expect(Math.round(own)).toBe(higher)
+    expect(Math.round(own)).toBe(bought)
     await driver.navigate().refresh()
     await settled(driver)
     expect(await text('[data-test="line-inside-barrels-barrel-200-l"]')).toMatch(/Brook Farm/)

@@ -149,7 +149,7 @@ describe('the house in parts', () => {
     expect(await (await field('Open from the start of month')).getAttribute('value')).toBe('11')
     for (const view of ['plan', 'model']) await click(driver, `view-${view}`)
     await click(driver, 'view-plan')
-    await pressed('[data-test^="plan-opening-2-"]')
+    await (await find(driver, 'plan-opening-2')).sendKeys(Key.ENTER)
     expect(await (await find(driver, 'opening-2')).getAttribute('aria-pressed')).toBe('true')
     await click(driver, 'view-heat')
     await find(driver, 'heat-backWall')

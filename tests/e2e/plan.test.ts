@@ -122,4 +122,28 @@ describe('a garden on its plan', () => {
     await scoreHolds('saritas')
     expect(await consoleErrors(driver)).toEqual([])
   })
+
+  test('a door goes along its wall and gets wider, with the mouse and with keys; a lobby is drawn out', async () => {
+    await fresh('/?step=breathe')
+    await click(driver, 'view-plan')
+    const [at, wide] = [await value('plan-opening-2'), await value('plan-opening-2-last')]
+    await dragThing('plan-opening-2', 0, -30)
+    expect(await value('plan-opening-2')).toBeGreaterThan(at + 20)
+    await (await find(driver, 'plan-opening-2')).sendKeys(Key.ARROW_DOWN)
+    expect(await value('plan-opening-2')).toBeGreaterThan(at)
+    await (await find(driver, 'plan-opening-2-last')).sendKeys(Key.ARROW_UP)
+    expect(await value('plan-opening-2-last')).toBe(wide + 10)
+    // As far as its wall goes, and no further.
+    await dragThing('plan-opening-2', 0, 400)
+    expect(await value('plan-opening-2')).toBeGreaterThan(-230)
+    await click(driver, 'step-shape')
+    await click(driver, 'tab-dimensions')
+    await type(driver, 'Entry lobby, floor', '3')
+    const area = await value('plan-lobby')
+    await (await find(driver, 'plan-lobby')).sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT)
+    expect(await value('plan-lobby')).toBeGreaterThan(area)
+    await settled(driver)
+    await scoreHolds()
+    expect(await consoleErrors(driver)).toEqual([])
+  })
 })

@@ -6,9 +6,14 @@ const props = defineProps<{ path: string }>()
 const bench = useDesign()
 const settings = useSettings()
 const offers = shallowRef<readonly Offer[]>([])
+/** The edit that they are for, in words: a field that is left says again what it was refused. */
+let offeredFor = ''
 watch(
   () => bench.refusedEdit,
   async edit => {
+    const asked = JSON.stringify(edit)
+    if (asked === offeredFor) return
+    offeredFor = asked
     offers.value = []
     if (edit?.[0]?.[0] !== props.path) return
     const design = bench.current
