@@ -153,6 +153,7 @@ const opened = computed(() => {
           </template>
           <template v-if="shape.form === 'lean-to'">
             <DesignField path="shape.house.heightM" :min="shape.ridgeHeightM" />
+            <DesignField path="shape.house.beyondM" />
             <DesignField path="shape.house.airC" />
             <DesignField path="shape.house.pricePerKWh" />
             <p v-if="house" class="hint" data-test="house-heat">
