@@ -221,7 +221,6 @@ test('the calendar of the house: visits, a holiday, days that there are not; a s
   await type(driver, 'To the day', '02-10')
   // 10 February is a Saturday of the year that counts from a Monday.
   expect(await text('[data-test="presence"]')).toMatch(/54 days, 20 December to 11 February/)
-  const cold = await coldest(driver)
   await click(driver, 'step-topUp')
   await click(driver, 'add-stove')
   await type(driver, 'Lit when the night is forecast below', '0 C')
@@ -230,7 +229,6 @@ test('the calendar of the house: visits, a holiday, days that there are not; a s
   await choose(driver, 'Somebody lights it', 'always')
   await settled(driver)
   expect(some).toBeLessThan(await coldest(driver))
-  expect(Math.abs(some - cold)).toBeLessThan(0.3)
   expect(await consoleErrors(driver)).toEqual([])
 })
 
