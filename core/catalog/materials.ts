@@ -22,36 +22,9 @@ export interface Dampness {
   unfit: string
 }
 
-const DAMP: Record<string, Dampness> = {
-  'eps': { vapour: 60, unfit: '' },
-  'xps': { vapour: 150, unfit: '' },
-  'pir': { vapour: 150, unfit: '' },
-  'mineral-wool': { vapour: 1, unfit: 'it soaks up the damp, sags and stops insulating' },
-  'wood-fibre': { vapour: 5, unfit: 'it swells and moulds in wet air' },
-  'straw': { vapour: 2, unfit: 'it rots once it is wet' },
-  'softwood': { vapour: 50, unfit: '' },
-  'plywood': { vapour: 90, unfit: '' },
-  'steel-sheet': { vapour: 1e6, unfit: '' },
-  'brick': { vapour: 12, unfit: '' },
-  'concrete': { vapour: 90, unfit: '' },
-  'concrete-block': { vapour: 60, unfit: '' },
-  'stone': { vapour: 250, unfit: '' },
-  'rammed-earth': { vapour: 12, unfit: '' },
-  'gabion': { vapour: 1, unfit: '' },
-  'soil': { vapour: 50, unfit: '' },
-  'gravel': { vapour: 1, unfit: '' },
-  'clay-soil': { vapour: 50, unfit: '' },
-  'sandy-soil': { vapour: 50, unfit: '' },
-}
-
-/** How a material stands to damp; own materials are taken as middling and fit. */
-export function dampness(id: string): Dampness {
-  return DAMP[id] ?? { vapour: 50, unfit: '' }
-}
-
 const ISO = 'ISO 10456'
-const m = (
-  id: string,
+const m = <const Id extends string>(
+  id: Id,
   name: string,
   group: Material['group'],
   conductivity: number,
@@ -59,9 +32,9 @@ const m = (
   specificHeat: number,
   solarAbsorptance: number,
   source = ISO,
-): Material => ({ id, name, group, conductivity, density, specificHeat, solarAbsorptance, source })
+): Material & { id: Id } => ({ id, name, group, conductivity, density, specificHeat, solarAbsorptance, source })
 
-export const MATERIALS: readonly Material[] = [
+const ALL = [
   m('eps', 'Expanded polystyrene board', 'insulation', 0.036, 20, 1450, 0.4),
   m('xps', 'Extruded polystyrene board', 'insulation', 0.034, 35, 1450, 0.4),
   m('pir', 'Polyisocyanurate board', 'insulation', 0.025, 32, 1400, 0.4),
@@ -91,3 +64,34 @@ export const MATERIALS: readonly Material[] = [
   m('clay-soil', 'Clay or silt ground', 'ground', 1.5, 1800, 1670, 0.8, 'ISO 13370, clay or silt'),
   m('sandy-soil', 'Sand or gravel ground', 'ground', 2.0, 1900, 1050, 0.75, 'ISO 13370, sand or gravel'),
 ]
+
+export const MATERIALS: readonly Material[] = ALL
+/** Each has a price and says how it stands to damp. */
+export type MaterialId = (typeof ALL)[number]['id']
+
+const DAMP: Record<MaterialId, Dampness> = {
+  'eps': { vapour: 60, unfit: '' },
+  'xps': { vapour: 150, unfit: '' },
+  'pir': { vapour: 150, unfit: '' },
+  'mineral-wool': { vapour: 1, unfit: 'it soaks up the damp, sags and stops insulating' },
+  'wood-fibre': { vapour: 5, unfit: 'it swells and moulds in wet air' },
+  'straw': { vapour: 2, unfit: 'it rots once it is wet' },
+  'softwood': { vapour: 50, unfit: '' },
+  'plywood': { vapour: 90, unfit: '' },
+  'steel-sheet': { vapour: 1e6, unfit: '' },
+  'brick': { vapour: 12, unfit: '' },
+  'concrete': { vapour: 90, unfit: '' },
+  'concrete-block': { vapour: 60, unfit: '' },
+  'stone': { vapour: 250, unfit: '' },
+  'rammed-earth': { vapour: 12, unfit: '' },
+  'gabion': { vapour: 1, unfit: '' },
+  'soil': { vapour: 50, unfit: '' },
+  'gravel': { vapour: 1, unfit: '' },
+  'clay-soil': { vapour: 50, unfit: '' },
+  'sandy-soil': { vapour: 50, unfit: '' },
+}
+
+/** How a material stands to damp; own materials are taken as middling and fit. */
+export function dampness(id: string): Dampness {
+  return (DAMP as Record<string, Dampness>)[id] ?? { vapour: 50, unfit: '' }
+}

@@ -1,7 +1,7 @@
 import { NIGHT_COVERS } from './covers'
 import { FUELS } from './fuels'
 import { GLAZINGS } from './glazings'
-import { MATERIALS } from './materials'
+import { MATERIALS, type MaterialId } from './materials'
 import { VESSELS } from './vessels'
 
 /** What a price is for, as the price book lists them. */
@@ -38,7 +38,7 @@ export interface CostPart {
 }
 
 /** Materials, money per m³. */
-const MATERIAL: Readonly<Record<string, number>> = {
+const MATERIAL: Readonly<Record<MaterialId, number>> = {
   'eps': 110,
   'xps': 240,
   'pir': 260,
@@ -136,7 +136,7 @@ const items = (group: PriceGroup, rows: readonly Row[]): PriceItem[] =>
 export const PRICE_ITEMS: readonly PriceItem[] = [
   ...items(
     'material',
-    MATERIALS.map(m => [m.id, m.name, 'm³', MATERIAL[m.id] ?? OWN_MATERIAL] as const),
+    MATERIALS.map(m => [m.id, m.name, 'm³', MATERIAL[m.id as MaterialId]] as const),
   ),
   ...items('material', [['own', 'Material of one’s own', 'm³', OWN_MATERIAL]]),
   ...items(
