@@ -5,8 +5,8 @@ import { bodyName, kindOf } from '../bodies/registry'
 import { entry, GLAZINGS, isBlown } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
 import { roomObjects, type RoomObject } from '../geometry/objects'
-import { isSlope, stretches } from '../geometry/parts'
-import { clearHeightAt, makeOutline } from '../geometry/section'
+import { isHouseWall, isSlope, liningsOn, madeOf, partsOf, stretches } from '../geometry/parts'
+import { clearHeightAt, makeOutline, type Outline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
 import { blockedDoors, blockedOpenings, lowOpenings } from '../geometry/before-openings'
 import { openingKind, openingName } from '../openings/registry'
@@ -104,20 +104,17 @@ export function designCautions(
   }
   if (answers && answers.bodies.some(b => b.iceMost > 0))
     add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
-  const foam = (layers: Layer[]) => FOAMS.includes(layers[layers.length - 1]?.material ?? '')
-  if (foam(design.skin.wall) || (hasSolidRoof(design) && foam(design.skin.roof)))
+  const { glazings, overhead, builds } = madeOfAll(design, outline)
+  if (builds.some(layers => FOAMS.includes(layers[layers.length - 1]?.material ?? '')))
     add('skin', 'Bare foam burns and gives off poison: line it inside as your local code asks.')
-  for (const text of new Set(
-    [...dampFaults(design.skin.wall), ...(hasSolidRoof(design) ? dampFaults(design.skin.roof) : [])].map(f => f.text),
-  ))
-    add('skin', text)
-  if (entry(GLAZINGS, design.skin.glazing).optics.kind === 'diffusing' && design.skin.glazing.includes('wall'))
+  for (const text of new Set(builds.flatMap(dampFaults).map(f => f.text))) add('skin', text)
+  if (glazings.some(g => g.uvFace))
     add(
       'skin',
-      'Multiwall sheet has an outside face that bears the sun: fitted the wrong way round it goes brittle ' +
-        'within a few years. Mark it before the film comes off.',
+      'Sheet with an outside face that bears the sun, fitted the wrong way round, goes brittle within a few years. ' +
+        'Mark it before the film comes off.',
     )
-  if (design.skin.glazing.startsWith('glass'))
+  if (overhead.some(g => g.sold === 'panes'))
     add('skin', 'Glass overhead falls on people: ask which glass your local code allows above heads.')
   const { startC, freeM2 } = breathing(design)
   const floor = outline.widthM * design.shape.lengthM
@@ -176,6 +173,32 @@ export function designCautions(
   const kept = keptAirC(sources)
   if (kept !== null && kept >= startC) add('topUp', 'A heater is set above the vents’ start: it would heat the garden.')
   return out
+}
+
+/** What the parts of a house are made of: all their glazings, those over heads, and the layers of what is solid. */
+function madeOfAll({ shape, skin, store }: Design, outline: Outline) {
+  const parts = partsOf({ shape, skin }, outline).filter(p => !isHouseWall(shape, p))
+  const panes = parts.flatMap(id => {
+    const { glazing } = madeOf(skin, id)
+    const own = skin.parts[id]
+    return own.kind === 'glazed' || ('glazedShare' in own && own.glazedShare > 0) ? [{ id, glazing }] : []
+  })
+  const leaves = skin.openings.flatMap(o => {
+    const leaf = openingKind(o).leaf(o)
+    const isPane = leaf !== null && (leaf.made === 'glazed' || leaf.glazedShare > 0)
+    return isPane && parts.includes(o.part)
+      ? [{ id: o.part, glazing: entry(GLAZINGS, leaf.glazing ?? skin.glazing) }]
+      : []
+  })
+  const all = [...panes, ...leaves]
+  const builds = parts.flatMap((id): Layer[][] => {
+    const { kind, layers, topLayers } = madeOf(skin, id)
+    const own = skin.parts[id]
+    // A lining covers what is behind it.
+    if (kind === 'solid') return [[...layers, ...liningsOn(store, id)]]
+    return 'solidTopM' in own && own.solidTopM > 0 ? [topLayers] : []
+  })
+  return { glazings: all.map(g => g.glazing), overhead: all.filter(g => isSlope(g.id)).map(g => g.glazing), builds }
 }
 
 /** Whether film on it is kept apart by a blower. */

@@ -162,6 +162,22 @@ describe('cautions of what is added', () => {
     expect(says(withSources(offGrid, aSource('stove')), /no power/)).toBe(false)
   })
 
+  test('each part is looked at: glass falls from slopes alone, sheet has its face wherever it is, foam is bare or lined', () => {
+    const all = (glazing: string): Design => ({ ...bare, skin: { ...bare.skin, glazing, openings: [] } })
+    const withPart = (d: Design, part: 'sunnySlope' | 'front', glazing: string): Design => ({
+      ...d,
+      skin: { ...d.skin, parts: { ...d.skin.parts, [part]: { ...d.skin.parts[part], glazing } } },
+    })
+    const film = all('film-1')
+    expect(says(film, /Glass overhead/)).toBe(false)
+    expect(says(withPart(film, 'sunnySlope', 'glass-1'), /Glass overhead/)).toBe(true)
+    expect(says(withPart(all('glass-1'), 'sunnySlope', 'film-1'), /Glass overhead/)).toBe(false)
+    expect(says(withPart(film, 'sunnySlope', 'multiwall-16'), /outside face/)).toBe(true)
+    expect(says(film, /outside face/)).toBe(false)
+    const foam = { ...film, skin: { ...film.skin, wall: [{ material: 'eps', thicknessM: 0.1 }] } }
+    expect(says(foam, /Bare foam/)).toBe(true)
+  })
+
   test('a heater set above the vents’ start heats the garden; pipes in the ground are to be drained', () => {
     expect(says(heated(bare, { setPointC: 22 }), /heat the garden/)).toBe(true)
     expect(says(heated(bare, { setPointC: 8 }), /heat the garden/)).toBe(false)
