@@ -73,6 +73,9 @@ const LEWIS = 0.9
  * shut or died: from about 50 °C on.
  */
 const SEARED = 6
+/** Saturation is looked for no further: below there is none, and above it rises no more, °C. */
+const COLDEST_C = -100
+const BOILS_C = 95
 /** The driest air that is reckoned with, kg/kg. */
 const DRIEST = 1e-8
 /** So near to as damp as it may be, mist dries the slower, kg/kg. */
@@ -187,8 +190,9 @@ export function makeMoisture(memory: Memory) {
 
   /** Rise of the saturated humidity ratio between two temperatures, 1/K. */
   function chord(fromC: number, at: number, toC: number): number {
-    if (abs(toC - fromC) < 1) return saturatedSlope(fromC, at)
-    return (humidityRatio(saturationPressurePa(max(-100, toC)), v[PRESSURE]!) - at) / (toC - fromC)
+    const to = max(COLDEST_C, min(toC, max(BOILS_C, fromC)))
+    if (abs(to - fromC) < 1) return saturatedSlope(fromC, at)
+    return (humidityRatio(saturationPressurePa(to), v[PRESSURE]!) - at) / (to - fromC)
   }
 
   /** Reckons with the exchange as it came to be. */
