@@ -86,10 +86,7 @@ export default defineNuxtConfig({
       })
     },
   },
-  vite: {
-    plugins: [tailwindcss(), withoutAbouts()],
-    worker: { format: 'es', plugins: () => [withoutAbouts()] },
-  },
+  vite: { plugins: [tailwindcss(), withoutAbouts()], worker: { format: 'es', plugins: () => [withoutAbouts()] } },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, ...remembered('app') } },

@@ -162,7 +162,7 @@ describe('cautions of what is added', () => {
     expect(says(withSources(offGrid, aSource('stove')), /no power/)).toBe(false)
   })
 
-  test('each part is looked at: glass falls from slopes alone, sheet has its face wherever it is, foam is bare or lined', () => {
+  test('each part is looked at: glass falls from slopes alone, sheet has its face wherever it is, foam is bare', () => {
     const all = (glazing: string): Design => ({ ...bare, skin: { ...bare.skin, glazing, openings: [] } })
     const withPart = (d: Design, part: 'sunnySlope' | 'front', glazing: string): Design => ({
       ...d,
