@@ -19,6 +19,7 @@ export function valuesOf(field: AnyField, given: (path: string) => unknown, path
             .string({ minLength: Math.max(1, field.least), maxLength: Math.min(12, field.longest) })
             .map(t => t.replaceAll(/^\s|\s$/g, '-')),
           fc.integer({ min: 0, max: 40_000 }).map(day => new Date(day * 86_400_000).toISOString().slice(0, 10)),
+          fc.integer({ min: 0, max: 364 }).map(day => new Date((day + 365) * 86_400_000).toISOString().slice(5, 10)),
         )
         .map(texts => texts.find(t => field.check(t) === null) ?? given(path))
     case 'list':

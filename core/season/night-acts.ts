@@ -2,6 +2,7 @@ import { fittedCover } from '../catalog'
 import type { Design } from '../design/types'
 import type { Patch } from '../editing'
 import { WATER_SPECIFIC_HEAT } from '../physics/constants'
+import { aSource } from '../sources/registry'
 import type { Show } from '../units'
 
 /** What is known of the evening and the morning of a night: o'clock by the site's standard clock. */
@@ -74,16 +75,15 @@ export const NIGHT_ACTS: readonly NightAct[] = [
         'topUp.sources',
         [
           ...topUp.sources,
-          {
-            kind: 'stove',
-            on: true,
+          aSource('stove', {
+            lit: 'always',
             belowC: Math.min(20, Math.max(-40, outsideMinC + 0.5)),
             litAtH: CARRIED_AT_H,
             burnsH: COOLS_H,
             powerW: (WARM_L * WATER_SPECIFIC_HEAT * (WARM_C - COOLED_C)) / (COOLS_H * 3600),
             fuel: 'electricity',
             pricePerKWh: 0,
-          },
+          }),
         ],
       ],
     ],

@@ -13,6 +13,7 @@ import { curvePath, rise } from '../../core/season/pictures'
 import { houseYear, seasonTasks } from '../../core/season/season-tasks'
 import { forecastDays, tonight, type Forecast } from '../../core/season/tonight'
 import { fullness, RUNS_OFF, tanksInsideL, waterYear } from '../../core/season/water'
+import { aSource } from '../../core/sources/registry'
 import { formatQuantity } from '../../core/units'
 import { readingsOf } from '../season-log'
 import { engine } from '../shared/years'
@@ -178,16 +179,7 @@ describe('tonight', () => {
   })
 
   test('a row cover is felt at the leaves; a stove warms the air and has its caution', () => {
-    const stove = {
-      kind: 'stove',
-      on: true,
-      belowC: -5,
-      litAtH: 20,
-      burnsH: 9,
-      powerW: 4000,
-      fuel: 'wood',
-      pricePerKWh: 0.08,
-    }
+    const stove = aSource('stove', { belowC: -5, litAtH: 20, burnsH: 9, powerW: 4000, pricePerKWh: 0.08 })
     const heated = patchDesign(ash, [['topUp.sources', [stove]]])
     const [night] = tonight(engine, heated, year.site, forecast, none).nights
     const row = night!.do.find(d => d.id === 'row-cover')!
