@@ -137,7 +137,9 @@ export function withoutCorner(shape: Shape, index: number): Shape {
 export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = []): Shape {
   const was = tiedShape(shape)
   const { kneeWallM, ridgeHeightM } = shape.form === 'own' ? was : shape
-  const next = { ...shape, form, kneeWallM, ridgeHeightM, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM }
+  // What lies round a dome lies along any other house.
+  const beds = form === 'dome' ? shape.beds : shape.beds.map(b => (bedKind(b).notRound?.(b) ?? b) as Bed)
+  const next = { ...shape, form, beds, kneeWallM, ridgeHeightM, ridgeAtM: was.ridgeAtM, backWallM: was.backWallM }
   if (form === 'own') {
     const known = [...earlier].reverse().find(s => s.form === 'own')
     return withCorners(next, known?.corners ?? cornersOf(shape))
@@ -156,7 +158,6 @@ export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = [
     if (known) Object.assign(next, { [field]: known[field] })
   }
   if (form === 'a-frame') next.sunkM = 0
-  if (form !== 'dome') next.beds = shape.beds.map(b => (bedKind(b).notRound?.(b) ?? b) as Bed)
   if (form === 'lean-to')
     next.house = { ...shape.house, heightM: Math.max(shape.house.heightM, cm(shape.ridgeHeightM)) }
   if (form === 'dome') {
