@@ -43,7 +43,7 @@ export function lifeAnswers(design: Design, line: AimLine, series: YearSeries): 
     add({ of: 'leaf', index: null, name: 'Leaves', side: 'lowest' }, series.leafC, h => line.lowC[month(h)]!)
   const soils = shape.beds.flatMap((_, index): LifeAnswer[] => {
     const found = against(series.bedsC[index]!, h => line.soilC[month(h)]!, 'lowest')
-    return found ? [{ of: 'soil', index, name: `Soil of ${bedName(shape.beds, index)}`, side: 'lowest', ...found }] : []
+    return found ? [{ of: 'soil', index, name: soilName(shape.beds, index), side: 'lowest', ...found }] : []
   })
   const worst = soils.sort((a, b) => a.marginK - b.marginK)[0]
   if (worst) out.push(worst)
@@ -56,6 +56,10 @@ export function lifeAnswers(design: Design, line: AimLine, series: YearSeries): 
   })
   return out
 }
+
+/** “Soil of bed 2”, or of the only one. */
+const soilName = (beds: Design['shape']['beds'], index: number): string =>
+  `Soil of ${beds.length > 1 ? bedName(beds, index).toLowerCase() : 'the bed'}`
 
 /** A series against a bound by the hour; null where it has none in any. */
 function against(series: Float32Array, bound: (h: number) => number | null, side: LifeAnswer['side']) {

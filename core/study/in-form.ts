@@ -2,6 +2,7 @@ import type { Design, Form } from '../design'
 import {
   designFaults,
   documentFaults,
+  freeOpening,
   madeToStand,
   withDoorsFree,
   withForm,
@@ -9,7 +10,9 @@ import {
   withOpeningsCarried,
   withWays,
 } from '../editing'
+import { accessOf } from '../geometry/access'
 import { makeOutline } from '../geometry/section'
+import { openingKind } from '../openings/registry'
 
 /**
  * A design in another form that can be built: at the same size where that stands up, else with the ridge at the nearest
@@ -62,8 +65,20 @@ const lifted = (shape: Design['shape']): Design['shape'] => ({
   backWallM: shape.backWallM + 3,
 })
 
-/** The same with ways laid to what nobody would get to: as a form is taken. */
+/** The same with a door, and ways laid to what nobody would get to: as a form is taken. */
 export function builtInForm(...asked: Parameters<typeof inForm>): Design | null {
   const house = inForm(...asked)
-  return house && house !== asked[0] ? withWays(house) : house
+  return house && house !== asked[0] ? withWays(withWayIn(house)) : house
+}
+
+/** A house whose door is in a part that its form does not have gets it where the form has room for it. */
+function withWayIn(design: Design): Design {
+  const { openings } = design.skin
+  const index = openings.findIndex(o => openingKind(o).traffic(o) !== null)
+  if (index < 0 || accessOf(design).hasDoor) return design
+  const put = (list: Design['skin']['openings']): Design => ({ ...design, skin: { ...design.skin, openings: list } })
+  const door = openings[index]!
+  const made = freeOpening(put(openings.filter((_, i) => i !== index)), openingKind(door), 'kneeWall', door)
+  const house = made && withDoorsFree(put(openings.map((o, i) => (i === index ? made : o))))
+  return house && designFaults(house).length === 0 ? house : design
 }

@@ -15,6 +15,7 @@ import {
   withForm,
   withWidth,
 } from '../../core/editing'
+import { accessOf } from '../../core/geometry/access'
 import { bedSide, bedFace } from '../../core/geometry/faces'
 import {
   footprintM2,
@@ -316,6 +317,8 @@ describe('by hand', () => {
       const round = builtInForm(design, 'dome')!
       expect(designFaults(round)).toEqual([])
       expect(round.shape.beds.map(b => b.kind)).toEqual(['rim bed', 'bed'])
+      // Its door was in an end: it is in the riser now.
+      expect(accessOf(round).hasDoor).toBe(true)
       expect(round.shape.beds[0]!.soilCover).toBe(design.shape.beds[0]!.soilCover)
     }
     expect(withForm({ ...garden.shape, beds: [] }, 'dome').beds).toEqual([])
