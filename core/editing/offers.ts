@@ -58,6 +58,8 @@ function nearest(design: Design, patches: readonly Patch[], fits: (house: Design
     if (fits(tried(k))) good = k
     else bad = k
   }
+  // What touches by a hair still stands; what is offered is what the sentence allows.
+  if (good > 1 && !field.whole) good--
   const house = tried(good)
   return good > 0 && fits(house) ? { value: at(good), quantity: field.quantity, design: house } : null
 }
