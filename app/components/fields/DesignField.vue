@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { fieldAt, valueAt } from '../../../core/design'
+import { MONTH_NAMES } from '../../../core/climate'
+import { bedName, fieldAt, valueAt } from '../../../core/design'
 import { isBedNumbers, isMonths, type NumberField } from '../../../core/design/field'
 
 /**
@@ -31,6 +32,13 @@ const number = computed(() => value.value as number | null)
 const take = (v: unknown): string | null => (props.set ? props.set(v as never) : bench.edit([[props.path, v]]))
 const label = computed(() => props.label ?? field.value.label)
 const hint = computed(() => props.hint ?? (field.value.hint || undefined))
+/** Of a list of months or of beds, what there is. */
+const some = computed(() => {
+  const { beds } = bench.current.shape
+  if (isMonths(field.value)) return MONTH_NAMES.map((name, i) => ({ id: i + 1, name, short: name.slice(0, 3) }))
+  if (!isBedNumbers(field.value)) return null
+  return beds.map((_, id) => ({ id, name: bedName(beds, id), short: bedName(beds, id) }))
+})
 /** A number as it was typed, with either sign and either point. */
 function takeNumber(typed: string): string | null {
   const { low, high, none } = field.value as NumberField
@@ -94,18 +102,11 @@ function takeNumber(typed: string): string | null {
     :hint="hint"
     :set="take"
   />
-  <MonthsField
-    v-else-if="isMonths(field)"
+  <SomeField
+    v-else-if="some"
     :label="label"
     :why="path"
-    :value="value as number[]"
-    :hint="hint"
-    :set="(v: number[]) => take(v)"
-  />
-  <BedsField
-    v-else-if="isBedNumbers(field)"
-    :label="label"
-    :why="path"
+    :options="some"
     :value="value as number[]"
     :hint="hint"
     :set="(v: number[]) => take(v)"
