@@ -5,7 +5,7 @@ import { edgeLength } from '../geometry/section'
 import type { Stretch } from '../geometry/parts'
 import type { Surface } from '../geometry/surfaces'
 import { mainInsulation } from '../materials/assembly'
-import { isMasonry } from '../takeoff/members'
+import { isMasonry } from '../frame/spacing'
 import { extentOf, line, mm, rectangle, words, type At, type Drawing, type Drawn, type Item } from './drawing'
 import { footing } from './foundation'
 

@@ -1,6 +1,6 @@
 import type { Design } from '../design/types'
 import { foundationOf } from '../takeoff/foundations'
-import { alongLength } from '../takeoff/members'
+import { baysOf } from '../frame/spacing'
 import { FOUNDATION_CHOICES } from '../design/fields/build'
 import {
   dimension,
@@ -51,7 +51,7 @@ export function drawFoundation(drawn: Drawn): Drawing {
   const around = corners.map((p, i): [At, At] => [p, corners[(i + 1) % corners.length]!])
   if (ON_POINTS.includes(kind)) {
     const spots = around.flatMap(([a, b]): At[] => {
-      const count = alongLength(Math.hypot(b[0] - a[0], b[1] - a[1]) / 1000, build.foundation.apartM) - 1
+      const count = baysOf(Math.hypot(b[0] - a[0], b[1] - a[1]) / 1000, build.foundation.apartM)
       return Array.from(
         { length: count },
         (_, k): At => [a[0] + ((b[0] - a[0]) * k) / count, a[1] + ((b[1] - a[1]) * k) / count],

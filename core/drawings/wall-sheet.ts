@@ -1,6 +1,7 @@
 import { TASKS } from '../plan/tasks'
 import { cutList } from '../takeoff/cuts'
-import type { EndCut, Member } from '../takeoff/member'
+import type { EndCut, Member } from '../frame/member'
+import { spacingWords } from '../frame/spacing'
 import { extentOf, rectangle, words, type Drawing, type Drawn, type Item } from './drawing'
 import { drawSection } from './section'
 import { nameIn } from '../units'
@@ -43,7 +44,8 @@ function list(drawn: Drawn): string[] {
       ? `section ${show(thickM, 'thickness')} × ${show(deepM, 'thickness')}, as entered`
       : 'section to be told by the engineer'
   return [
-    `Members, ${length(design.build.frame.apartM)} apart; ${section}; ends square unless said:`,
+    spacingWords(design, building.outline, show),
+    `Members, ${section}; ends square unless said:`,
     ...[...alike].map(([text, its]) => `– ${text}: ${its.map(m => `${m.count} × ${length(m.lengthM)}`).join(', ')}`),
     ...corners.map(
       c => `– ${c.count} corners of the foot at ${show(c.angleDeg, 'angle')}: saw at ${show(c.sawDeg, 'angle')}`,

@@ -115,15 +115,36 @@ export function dampFaults(layers: readonly Layer[]): DampFault[] {
   return out
 }
 
+/** An own material that passes less heat than this insulates, W/m·K: ISO 9229 calls so what is below 0.065 to 0.1. */
+const INSULATES = 0.1
+const isInsulation = ({ material, own }: Layer): boolean =>
+  material === 'own'
+    ? own !== undefined && own.conductivity < INSULATES
+    : MATERIALS.find(m => m.id === material)?.group === 'insulation'
+
 /** The layer of a wall that is insulation and thickest; −1 where there is none. */
 export function mainInsulation(layers: readonly Layer[]): number {
   let best = -1
   layers.forEach((l, i) => {
-    if (
-      MATERIALS.find(m => m.id === l.material)?.group === 'insulation' &&
-      (best < 0 || l.thicknessM > layers[best]!.thicknessM)
-    )
-      best = i
+    if (isInsulation(l) && (best < 0 || l.thicknessM > layers[best]!.thicknessM)) best = i
   })
   return best
+}
+
+/**
+ * Layers with a frame's timber through the insulation that it stands in. Where that layer says its own share of timber
+ * it is left as it is.
+ * @param share of the face, 0–0.4
+ * @param deepM members so deep, m, let what is thicker go on beside them; null: as deep as the layer
+ */
+export function withTimber(layers: readonly Layer[], share: number, deepM: number | null): Layer[] {
+  const i = mainInsulation(layers)
+  const main = layers[i]
+  if (!main || share <= 0 || main.framing !== undefined || main.thicknessM <= 0) return [...layers]
+  const { conductivity: fill } = materialOf(main)
+  // The share that runs through all of the layer with the same resistance.
+  const deep = Math.min(1, (deepM ?? Infinity) / main.thicknessM)
+  const mixed = 1 / (deep / ((1 - share) * fill + share * TIMBER.conductivity) + (1 - deep) / fill)
+  const framing = TIMBER.conductivity > fill ? (mixed - fill) / (TIMBER.conductivity - fill) : share
+  return layers.map((l, k) => (k === i ? { ...l, framing } : l))
 }

@@ -6,7 +6,8 @@ import type { Design, Layer, PartId } from '../design/types'
 import { footprintOf } from '../geometry/footprint'
 import { bedSidesM2, pathStrip, standsOnM2 } from '../geometry/objects'
 import { bedFace, bedSide, bodyFace, leafFace, type FaceId } from '../geometry/faces'
-import { surfaceName } from '../geometry/parts'
+import { framedBy } from '../frame/timber'
+import { isLeaf, surfaceName } from '../geometry/parts'
 import type { Building, SurfaceId } from '../geometry/surfaces'
 import {
   LEAST_SUNK_M,
@@ -139,8 +140,9 @@ export interface SkinPart {
 }
 
 /** The skin by parts; what lies against the ground is parted from what stands above it. */
-export function skinParts(building: Building): SkinPart[] {
+export function skinParts(design: Design, building: Building): SkinPart[] {
   const parts: SkinPart[] = []
+  const framed = framedBy(design, building.outline)
   for (const s of building.surfaces) {
     if (s.kind === 'floor') continue
     const up = s.normal[2]
@@ -172,7 +174,7 @@ export function skinParts(building: Building): SkinPart[] {
           areaM2,
           up,
           tiltDeg: s.tiltDeg,
-          layers: s.layers,
+          layers: s.kind === 'opaque' && !isLeaf(s) ? framed(s.part!, s.layers) : s.layers,
           finish: s.finish,
           part: s.part!,
           glazing: s.glazing,
@@ -203,7 +205,7 @@ function buriedShare(
 export function makeFabric(design: Design, building: Building): Fabric {
   const chains: Chain[] = []
   const faceArea = new Map<SurfaceId, number>()
-  const parts = skinParts(building)
+  const parts = skinParts(design, building)
   for (const p of parts) if (p.kind === 'opaque') faceArea.set(p.id, (faceArea.get(p.id) ?? 0) + p.areaM2)
   for (const p of parts) {
     if (p.kind === 'glazed') {
@@ -459,7 +461,7 @@ export interface ElementLoss {
  */
 export function elementLosses(design: Design, building: Building): ElementLoss[] {
   const films = FILM_INSIDE + FILM_OUTSIDE
-  const rows = skinParts(building)
+  const rows = skinParts(design, building)
     .filter(p => p.boundary !== 'ground')
     .map((p): ElementLoss => {
       const cover = p.glazing ? building.covers[p.cover]! : null

@@ -1,6 +1,6 @@
 import { RAD } from '../physics/constants'
-import type { Facet, FootCorner } from './dome'
-import type { Member } from './member'
+import type { Facet, FootCorner } from '../frame/dome'
+import type { Member } from '../frame/member'
 import type { Piece } from './sheets'
 
 /** Steeper cuts are drawn no further out than this for a depth of 1: their angle stands in words. */

@@ -1,10 +1,11 @@
 import type { Design } from '../design/types'
 import { makeBuilding, type Building } from '../geometry/surfaces'
-import { facets, footCorners, type Facet, type FootCorner } from './dome'
-import type { Member } from './member'
-import { jig, members, rakes, type Rake } from './members'
+import { facets, footCorners, type Facet, type FootCorner } from '../frame/dome'
+import type { Member } from '../frame/member'
+import { jig, members, rakes, type Rake } from '../frame/members'
 import { glazingCuts, type GlazingCuts } from './sheets'
-import { cutFromStock, STOCKS, type StockCut } from './stock'
+import { stockOf } from '../frame/spacing'
+import { cutFromStock, type StockCut } from './stock'
 
 /** What is cut, from what, and how. */
 export interface CutList {
@@ -27,7 +28,7 @@ export function cutList(design: Design, building: Building = makeBuilding(design
     members: all,
     lumber: cutFromStock(
       all.filter(m => !m.bent).flatMap(m => Array.from({ length: m.count }, () => m.lengthM)),
-      STOCKS[design.build.stock].lumberM,
+      stockOf(design.build).lumberM,
     ),
     glazing: glazingCuts(design, building),
     facets: design.shape.form === 'dome' ? facets(building) : [],

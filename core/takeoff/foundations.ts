@@ -1,6 +1,6 @@
 import type { FoundationId } from '../design/fields/build'
 import type { Design } from '../design/types'
-import { alongLength } from './members'
+import { baysOf } from '../frame/spacing'
 import type { Need } from './lines'
 
 /** What a foundation is asked to carry: length round the house, its floor, and what its builder says. */
@@ -52,7 +52,7 @@ const anchors = (f: Footing): Need => ({
   unit: 'pieces',
   price: 'stock.anchor',
 })
-const stands = (f: Footing) => Math.round(alongLength(f.perimeterM, f.apartM) - 1)
+const stands = (f: Footing) => baysOf(f.perimeterM, f.apartM)
 
 export const FOUNDATIONS: readonly Foundation[] = [
   {

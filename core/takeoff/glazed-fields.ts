@@ -18,6 +18,12 @@ export interface GlazedField {
   surfaces: Surface[]
   corners: OnField[]
   acrossM: number
+  /**
+   * Where its left edge lies along its part, counted from the house's west end (on an end from the sunny foot) where
+   * `way` is 1, towards it where it is −1: a place at `p` along the part is at `way · p − fromM` across.
+   */
+  fromM: number
+  way: 1 | -1
   /** That is to be covered, m². */
   areaM2: number
 }
@@ -25,7 +31,7 @@ export interface GlazedField {
 const dot = (p: Vec, q: Vec) => p[0] * q[0] + p[1] * q[1] + p[2] * q[2]
 
 /** A surface in its own plane, as it is seen from outside: the room's axes are left-handed in the north. */
-function flattened({ polygon, normal }: Surface, northern: boolean): OnField[] {
+function flattened({ polygon, normal }: Surface, northern: boolean): Pick<GlazedField, 'corners' | 'fromM' | 'way'> {
   const level = Math.hypot(normal[0], normal[1])
   const hand = northern ? 1 : -1
   const along: Vec = level > 1e-9 ? [(hand * normal[1]) / level, (-hand * normal[0]) / level, 0] : [0, hand, 0]
@@ -36,7 +42,7 @@ function flattened({ polygon, normal }: Surface, northern: boolean): OnField[] {
   ]
   const flat = polygon.map(p => ({ u: dot(p, along), v: dot(p, up) }))
   const [u0, v0] = [Math.min(...flat.map(p => p.u)), Math.min(...flat.map(p => p.v))]
-  return flat.map(p => ({ u: p.u - u0, v: p.v - v0 }))
+  return { corners: flat.map(p => ({ u: p.u - u0, v: p.v - v0 })), fromM: u0, way: along[0] + along[1] > 0 ? 1 : -1 }
 }
 
 const reach = (flat: readonly OnField[], of: 'u' | 'v') => Math.max(...flat.map(p => p[of]))
@@ -52,7 +58,7 @@ export function glazedFields(design: Design, { surfaces }: Pick<Building, 'surfa
   const out: GlazedField[] = []
   for (const s of surfaces) {
     if (s.kind !== 'glazed' || s.id.startsWith('opening')) continue
-    const corners = flattened(s, northern)
+    const { corners, fromM, way } = flattened(s, northern)
     const before = out.at(-1)
     const glazing = s.glazing!
     if (before && isCurved(design, s) && before.surfaces[0]!.part === s.part && before.glazing === glazing) {
@@ -73,10 +79,18 @@ export function glazedFields(design: Design, { surfaces }: Pick<Building, 'surfa
         surfaces: [s],
         corners,
         acrossM: reach(corners, 'u'),
+        fromM,
+        way,
         areaM2: s.areaM2,
       })
   }
   return out
+}
+
+/** Places along a part as they lie across one of its fields, rising, the field's own edges among them, m. */
+export function acrossField({ acrossM, fromM, way }: GlazedField, places: readonly number[]): number[] {
+  const within = places.map(p => way * p - fromM).filter(u => u > 1e-6 && u < acrossM - 1e-6)
+  return [0, ...within.sort((a, b) => a - b), acrossM]
 }
 
 /** How far a field reaches within a strip of its width: from so far up to so far up, m. */

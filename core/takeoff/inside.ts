@@ -10,7 +10,7 @@ import type { Building } from '../geometry/surfaces'
 import type { Show } from '../units'
 import { sourceKind, sourceName } from '../sources/registry'
 import type { Need, PartNeeds } from './lines'
-import { STOCKS } from './stock'
+import { stockOf } from '../frame/spacing'
 
 /** A lorry carries so much, t. */
 const LORRY_T = 10
@@ -67,7 +67,7 @@ function airStoreNeeds(design: Design, index: number, show: Show): PartNeeds {
         ...fan,
       ],
     }
-  const stockM = STOCKS[design.build.stock].pipeM
+  const stockM = stockOf(design.build).pipeM
   const lay = layPipes(design, s)
   const runM = lay.runs.length > 0 ? lay.runs[0]!.y1 - lay.runs[0]!.y0 : 0
   const couplers = lay.runs.length * Math.max(0, Math.ceil(runM / stockM - 1e-9) - 1)

@@ -1,5 +1,5 @@
 import { formatNumber, type Quantity, type Show } from '../units'
-import type { Stock } from './stock'
+import type { Stock } from '../catalog/stock'
 
 /** When it is wanted on the site. */
 export const BUILD_STAGES = {

@@ -1,9 +1,10 @@
 import type { Glazing } from '../catalog'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
-import { extentOver, glazedFields, type GlazedField, type OnField } from './glazed-fields'
-import { facets } from './dome'
-import { STOCKS, type Stock } from './stock'
+import { acrossField, extentOver, glazedFields, type GlazedField, type OnField } from './glazed-fields'
+import { facets } from '../frame/dome'
+import { linesAlong, linesOfEnd, membersAt, stockOf, stripEdges } from '../frame/spacing'
+import type { Stock } from '../catalog/stock'
 
 /** A rectangle that is cut out of a sheet, or ordered as a pane; a slope or a facet is cut from it. */
 export interface Piece {
@@ -53,9 +54,21 @@ const PANE_M = 2
 /** Film is held beyond each edge by so much, m. */
 const HELD_M = 0.3
 
+const ENDS = ['eastEnd', 'westEnd'] as const
+
 /** All glazing, kind by kind: how it is cut, and from what. */
 export function glazingCuts(design: Design, building: Building): GlazingCuts[] {
-  const stock: Stock = STOCKS[design.build.stock]
+  const stock = stockOf(design.build)
+  const { outline } = building
+  const isDome = design.shape.form === 'dome'
+  const endOf = ({ surfaces: [s] }: GlazedField) => ENDS.find(end => end === s!.part)
+  const edgesOf = (f: GlazedField) =>
+    acrossField(f, stripEdges(endOf(f) ? outline.widthM : design.shape.lengthM, stock.sheetWidthM))
+  const membersOn = (f: GlazedField) => {
+    const end = endOf(f)
+    if (isDome) return membersAt(f.acrossM, design.build.frame.apartM, null)
+    return acrossField(f, end ? linesOfEnd(design, outline, end) : linesAlong(design, outline))
+  }
   const fields = glazedFields(design, building)
   const kinds = [...new Set(fields.map(f => f.glazing))]
   return kinds.map(glazing => {
@@ -65,10 +78,10 @@ export function glazingCuts(design: Design, building: Building): GlazingCuts[] {
       glazing.sold === 'roll'
         ? offRolls(its, stock)
         : glazing.sold === 'panes'
-          ? panes(its, design.build.frame.apartM)
-          : design.shape.form === 'dome'
+          ? panes(its, membersOn)
+          : isDome
             ? facetSheets(its, building, stock)
-            : inSheets(its, stock)
+            : inSheets(its, stock, edgesOf)
     return { glazing, areaM2, fields: its, ...cut }
   })
 }
@@ -77,16 +90,16 @@ type Cut = Omit<GlazingCuts, 'glazing' | 'areaM2' | 'fields'>
 const areaOf = (pieces: readonly { widthM: number; lengthM: number }[]) =>
   pieces.reduce((sum, p) => sum + p.widthM * p.lengthM, 0)
 
-function inSheets(fields: readonly GlazedField[], stock: Stock): Cut {
+/** @param edgesOf where sheets are joined across a field, its own edges among them, m */
+function inSheets(fields: readonly GlazedField[], stock: Stock, edgesOf: (f: GlazedField) => number[]): Cut {
   const longest = stock.sheetLengthsM.at(-1)!
-  const wide = stock.sheetWidthM
   const pieces: Piece[] = []
   let jointsM = 0
   let openEndsM = 0
   for (const f of fields) {
-    const columns = Math.max(1, Math.ceil(f.acrossM / wide - 1e-9))
-    for (let k = 0; k < columns; k++) {
-      const [from, to] = [k * wide, Math.min(f.acrossM, (k + 1) * wide)]
+    const edges = edgesOf(f)
+    for (const [k, to] of edges.slice(1).entries()) {
+      const from = edges[k]!
       const [low, high] = extentOver(f, from, to)
       const run = high - low + DRIP_M
       const rows = run <= longest + 1e-9 ? 1 : Math.ceil((run - LAP_M) / (longest - LAP_M))
@@ -147,6 +160,7 @@ function facetSheets(fields: readonly GlazedField[], building: Building, stock: 
   const strips = inSheets(
     flat.filter(({ lying }) => !lying).map(({ f }) => f),
     stock,
+    f => stripEdges(f.acrossM, stock.sheetWidthM),
   )
   const pairs: Piece[] = []
   const waiting = new Map<string, Piece>()
@@ -222,19 +236,20 @@ function paired([, b, c]: Triangle): Pick<Piece, 'widthM' | 'lengthM' | 'shapes'
   }
 }
 
-function panes(fields: readonly GlazedField[], apartM: number): Cut {
+/** @param membersOn where members stand across a field, its own edges among them, m */
+function panes(fields: readonly GlazedField[], membersOn: (f: GlazedField) => number[]): Cut {
   const pieces = fields.flatMap(f => {
-    const bays = Math.max(1, Math.ceil(f.acrossM / apartM - 1e-9))
-    const bay = f.acrossM / bays
-    return Array.from({ length: bays }, (_, k) => k).flatMap(k => {
-      const [low, high] = extentOver(f, k * bay, (k + 1) * bay)
+    const members = membersOn(f)
+    return members.slice(1).flatMap((to, k) => {
+      const from = members[k]!
+      const [low, high] = extentOver(f, from, to)
       const rows = Math.max(1, Math.ceil((high - low) / PANE_M - 1e-9))
       const lengthM = (high - low) / rows
       return Array.from({ length: rows }, (_, r) => ({
         part: f.part,
-        widthM: bay - PLAY_M,
+        widthM: to - from - PLAY_M,
         lengthM,
-        at: { on: f, u: k * bay + PLAY_M / 2, v: low + r * lengthM },
+        at: { on: f, u: from + PLAY_M / 2, v: low + r * lengthM },
       }))
     })
   })

@@ -7,11 +7,12 @@ import { mainInsulation } from '../materials/assembly'
 import type { Show } from '../units'
 import { openingKind, openingName } from '../openings/registry'
 import type { Need, PartNeeds } from './lines'
-import type { Member } from './member'
-import { isMasonry, members } from './members'
+import type { Member } from '../frame/member'
+import { members } from '../frame/members'
 import { glazingCuts, type GlazingCuts } from './sheets'
 import { leakHalvings } from './cost'
-import { cutFromStock, STOCKS } from './stock'
+import { isMasonry, stockOf } from '../frame/spacing'
+import { cutFromStock } from './stock'
 
 /** A can of foam fills so many metres of joint. */
 const CAN_M = 12
@@ -44,7 +45,7 @@ function frameNeeds(design: Design, building: Building, show: Show): Need[] {
       : 'section to be told by the engineer'
   const bars = cutFromStock(
     straight.flatMap(m => Array.from({ length: m.count }, () => m.lengthM)),
-    STOCKS[design.build.stock].lumberM,
+    stockOf(design.build).lumberM,
   )
   const byLength = new Map<number, number>()
   for (const bar of bars) byLength.set(bar.lengthM, (byLength.get(bar.lengthM) ?? 0) + 1)

@@ -6,7 +6,7 @@ import { insideNeeds } from './inside'
 import { BUILD_STAGES, toBuy, type PartNeeds, type TakeoffLine } from './lines'
 import { pricesOf } from './price-book'
 import { shellNeeds } from './shell'
-import { STOCKS } from './stock'
+import { stockOf } from '../frame/spacing'
 
 /** All that a design takes, line by line. */
 export interface Takeoff extends Dug {
@@ -31,7 +31,7 @@ const slug = (...words: string[]) =>
 export function takeoff(design: Design, show: Show = inMetric): Takeoff {
   const building = makeBuilding(design)
   const price = pricesOf(design)
-  const stock = STOCKS[design.build.stock]
+  const stock = stockOf(design.build)
   const ground = groundNeeds(design, building, show)
   const parts: PartNeeds[] = [
     ...ground.parts,

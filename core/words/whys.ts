@@ -309,6 +309,7 @@ const WHYS: Record<string, string> = {
   'foundation.widthM': 'Soft ground wants it wider.',
   'apartM': 'Closer ones carry more each.',
   'drain': 'A dry foot is a warm foot, and frost cannot lift what is dry.',
+  'sheetM': 'Each joint of two sheets wants a member under it: the frame follows the sheets.',
   'purlinM': 'What the roof and the panes rest on.',
   'thickM': 'Told by a span table or an engineer, never by Tierra.',
   'deepM': 'Told by a span table or an engineer, never by Tierra.',

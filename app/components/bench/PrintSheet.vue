@@ -12,6 +12,7 @@ import { roomObjects } from '../../../core/geometry/objects'
 import { madeOf, partName, partsOf } from '../../../core/geometry/parts'
 import { HOWS } from '../../../core/openings/common'
 import { openingKind, openingName } from '../../../core/openings/registry'
+import { layersAsBuilt } from '../../../core/frame/timber'
 import { makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { layersResistance, materialOf } from '../../../core/materials/assembly'
@@ -36,8 +37,12 @@ const t = (v: number) => settings.show(v, 'temperature')
 const layer = (l: Layer) =>
   `${materialOf(l).name} ${settings.show(l.thicknessM, 'thickness')}` +
   (l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : '')
-const layers = (list: Layer[]) =>
-  `${list.map(layer).join(', ')}; ` + `${settings.show(layersResistance(list) + FILMS, 'resistance')} with its films`
+/** Layers of the document at a path, with the frame's timber through them. */
+function layers(path: string, list: Layer[]): string {
+  const built = layersAsBuilt(d.value, path, list)
+  const whole = settings.show(layersResistance(built) + FILMS, 'resistance')
+  return `${built.map(layer).join(', ')}; ${whole} with its films`
+}
 /** Mass, openings and sources, as far as there are any. */
 const stores = computed((): [string, string][] => {
   const { store, skin, topUp, breathe } = d.value
@@ -79,7 +84,7 @@ const special = computed((): [string, string][] => {
     const words = [
       ...(own.glazing ? [settings.named(made.glazing.name)] : []),
       ...(own.cover ? [settings.named(entry(NIGHT_COVERS, own.cover.id).name)] : []),
-      ...(own.layers && made.kind === 'solid' ? [layers(own.layers)] : []),
+      ...(own.layers && made.kind === 'solid' ? [layers(`skin.parts.${id}.layers`, own.layers)] : []),
       ...('solidTopM' in own && own.solidTopM > 0 && made.kind === 'glazed'
         ? [`solid for ${m(own.solidTopM)} at its top`]
         : []),
@@ -108,8 +113,8 @@ const rows = computed((): [string, string][] => {
       `${settings.named(entry(GLAZINGS, skin.glazing).name)} at ${o.glazingAngleDeg.toFixed(1)}° from level, ` +
         `slope ${m(o.sunnySlopeM)}`,
     ],
-    ['Walls', layers(skin.wall)],
-    ...(hasSolidRoof(d.value) ? [['Solid roof', layers(skin.roof)] as [string, string]] : []),
+    ['Walls', layers('skin.wall', skin.wall)],
+    ...(hasSolidRoof(d.value) ? [['Solid roof', layers('skin.roof', skin.roof)] as [string, string]] : []),
     ...special.value,
     ...stores.value,
     [
@@ -121,7 +126,7 @@ const rows = computed((): [string, string][] => {
     [
       'Ground edge',
       skin.edge.thicknessM > 0
-        ? `${layers([skin.edge]).split(';')[0]}, ${m(skin.edge.depthM)} ` +
+        ? `${layer(skin.edge)}, ${m(skin.edge.depthM)} ` +
           `deep${skin.edge.skirtM > 0 ? `, skirt ${m(skin.edge.skirtM)}` : ''}; floor ${m(shape.sunkM)} below ` +
           `the ground`
         : 'no board',

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { spacingWords } from '../../../core/frame/spacing'
+import { makeOutline } from '../../../core/geometry/section'
 import { cutList } from '../../../core/takeoff/cuts'
-import type { EndCut, Member } from '../../../core/takeoff/member'
+import type { EndCut, Member } from '../../../core/frame/member'
 import {
   cornerMitre,
   cornerOutline,
@@ -16,6 +18,7 @@ const bench = useDesign()
 const settings = useSettings()
 const cuts = computed(() => cutList(bench.current))
 const m = (v: number) => settings.show(v, 'length')
+const spacing = computed(() => spacingWords(bench.current, makeOutline(bench.current.shape), settings.show))
 const deg = (v: number) => settings.show(v, 'angle')
 const NAMES: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
 const end = ({ cut, sawDeg }: EndCut) => (cut === 'square' ? 'square' : `${NAMES[cut]}, saw at ${deg(sawDeg)}`)
@@ -57,15 +60,16 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
 <template>
   <div class="px-4 py-3">
     <div class="flex flex-wrap items-end gap-x-4">
-      <DesignField path="build.frame.apartM" class="w-52" />
+      <DesignField path="build.frame.apartM" class="w-60" />
+      <DesignField path="build.frame.sheetM" class="w-48" />
       <DesignField path="build.frame.purlinM" class="w-36" />
       <DesignField path="build.frame.thickM" class="w-44" />
       <DesignField path="build.frame.deepM" class="w-44" />
     </div>
+    <p class="mt-1" data-test="spacing">{{ spacing }}</p>
     <p class="caution" role="note">
       Spans and sections are entered, or told by an engineer: they are not worked out here. Lengths are those of the
-      inner edge between the lines of the cuts; cut one, try it on the frame, then cut the rest. Studs and rafters that
-      an opening interrupts are counted whole.
+      inner edge between the lines of the cuts; cut one, try it on the frame, then cut the rest.
     </p>
     <h2 class="group-title mt-2">
       Members <span class="hint font-sans font-normal">section {{ section }}</span>

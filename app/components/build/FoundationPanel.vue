@@ -2,7 +2,7 @@
 import { patchDesign } from '../../../core/editing'
 import { againstFoundation, FOUNDATIONS } from '../../../core/takeoff/foundations'
 import { FOUNDATION_CHOICES } from '../../../core/design/fields/build'
-import { isMasonry } from '../../../core/takeoff/members'
+import { isMasonry } from '../../../core/frame/spacing'
 import { takeoff } from '../../../core/takeoff/takeoff'
 import { formatNumber } from '../../../core/units'
 

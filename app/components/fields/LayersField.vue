@@ -2,7 +2,8 @@
 import { FILMS } from '../../../core/physics/constants'
 import { MATERIALS } from '../../../core/catalog'
 import { rangeOf, type Layer, type OwnMaterial } from '../../../core/design'
-import { dampFaults, layersResistance, materialOf } from '../../../core/materials/assembly'
+import { layersAsBuilt } from '../../../core/frame/timber'
+import { dampFaults, layersResistance, mainInsulation, materialOf } from '../../../core/materials/assembly'
 import { layersPrice } from '../../../core/takeoff/cost'
 import { pricesOf } from '../../../core/takeoff/price-book'
 
@@ -17,13 +18,16 @@ const bench = useDesign()
 const settings = useSettings()
 
 const [low, high] = rangeOf('skin.wall.0.thicknessM')
-const whole = computed(() => layersResistance(props.layers) + FILMS)
+/** With the frame's timber through the layer that it stands in. */
+const built = computed(() => (props.onGround ? props.layers : layersAsBuilt(bench.current, props.path, props.layers)))
+const main = computed(() => mainInsulation(props.layers))
+const whole = computed(() => layersResistance(built.value) + FILMS)
 /** Of a square metre, at the design's prices. */
 const price = computed(() => layersPrice(props.layers, pricesOf(bench.current)))
 const resistance = computed(() => settings.show(whole.value, 'resistance'))
 const damp = computed(() => (props.onGround ? [] : dampFaults(props.layers)))
 const unframed = computed(
-  () => layersResistance(props.layers.map(l => ({ ...l, framing: 0 }))) - layersResistance(props.layers),
+  () => layersResistance(props.layers.map(l => ({ ...l, framing: 0 }))) - layersResistance(built.value),
 )
 const total = computed(() =>
   Math.max(
@@ -50,15 +54,23 @@ const START: OwnMaterial = {
 }
 function setMaterial(i: number, material: string): void {
   const { thicknessM, framing } = props.layers[i]!
-  put(
-    i,
-    { material, thicknessM, ...(framing ? { framing } : {}), ...(material === 'own' ? { own: START } : {}) },
-    `${props.path} material`,
-  )
+  const given = framing === undefined ? {} : { framing }
+  put(i, { material, thicknessM, ...given, ...(material === 'own' ? { own: START } : {}) }, `${props.path} material`)
 }
 function setFraming(i: number, share: number): string | null {
   return put(i, { ...props.layers[i]!, framing: share }, `${props.path} framing`)
 }
+/** Back to what follows from the frame. */
+function clearFraming(i: number): string | null {
+  const layer = { ...props.layers[i]! }
+  delete layer.framing
+  return put(i, layer, `${props.path} framing`)
+}
+/** Left empty, the layer that the frame stands in has as much timber as the frame. */
+const fromFrame = (i: number) =>
+  i === main.value
+    ? { none: `frame: ${settings.show(built.value[i]!.framing ?? 0, 'share')}`, clear: () => clearFraming(i) }
+    : {}
 function setName(i: number, name: string): void {
   const l = props.layers[i]!
   if (l.own) put(i, { ...l, own: { ...l.own, name } }, `${props.path} own`)
@@ -93,7 +105,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
         "
         data-test="layers-drawn"
       >
-        <g v-for="(l, i) in layers" :key="i">
+        <g v-for="(l, i) in built" :key="i">
           <rect
             :x="(layers.slice(0, i).reduce((s, k) => s + k.thicknessM, 0) / total) * 86 + 1"
             y="1"
@@ -147,7 +159,8 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
               class="hide-label"
               :label="`${title}, ${name(layer)}, share of timber framing`"
               quantity="share"
-              :value="layer.framing ?? 0"
+              v-bind="fromFrame(i)"
+              :value="layer.framing ?? (i === main ? null : 0)"
               :min="0"
               :max="rangeOf('skin.wall.0.framing')[1]"
               :set="v => setFraming(i, v)"

@@ -7,6 +7,7 @@ import { isSlope, madeOf, partName, partsOf } from '../../../core/geometry/parts
 import { canHaveFront, hasFront, makeOutline } from '../../../core/geometry/section'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { OPENING_KINDS, openingKind, openingName } from '../../../core/openings/registry'
+import { framedBy } from '../../../core/frame/timber'
 import { layersResistance } from '../../../core/materials/assembly'
 import { partCost } from '../../../core/takeoff/cost'
 import { FILMS } from '../../../core/physics/constants'
@@ -48,6 +49,7 @@ const glazed = computed(
 )
 const solid = computed(() => part.value.kind === 'solid' || ('solidTopM' in part.value && part.value.solidTopM > 0))
 
+const framed = computed(() => framedBy(design.value, building.value.outline))
 const rows = computed(() =>
   ids.value.map(id => {
     const made = madeOf(design.value.skin, id)
@@ -72,7 +74,7 @@ const rows = computed(() =>
       line:
         made.kind === 'glazed'
           ? `${short(made.glazing.name)}${cover}`
-          : `solid, ${settings.show(layersResistance(made.layers) + FILMS, 'resistance')}`,
+          : `solid, ${settings.show(layersResistance(framed.value(id, made.layers)) + FILMS, 'resistance')}`,
       facts: [settings.show(area, 'area'), ...facts].join(' · '),
     }
   }),

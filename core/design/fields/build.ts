@@ -77,7 +77,16 @@ export const BUILD = group(
     ),
     frame: group(
       {
-        apartM: length(0.3, 3, { start: 0.6, label: 'Rafters and studs apart', hint: 'From middle to middle.' }),
+        apartM: length(0.3, 3, {
+          start: 0.6,
+          label: 'Rafters and studs apart, at most',
+          hint: 'From middle to middle.',
+          about: 'bays are alike between the edges of sheets, and no wider',
+        }),
+        sheetM: orNull(length(0.4, 2.5, { none: 'as usually sold', label: 'Glazing sheets, wide' }), {
+          start: null,
+          about: 'every joint of sheets lies on a member; `null`: 1.05 m, or 48 in',
+        }),
         purlinM: orNull(length(0.2, 3, { none: 'none', label: 'Purlins apart' }), {
           start: null,
           about: 'from middle to middle up the slope; `null`: none',

@@ -40,7 +40,12 @@ export const layer = (words: string) =>
         about: 'of the catalogue, or `own` with `own` beside it',
       }),
       thicknessM: thickness(0, 1.5, { label: 'Thickness' }),
-      framing: optional(share(0, 0.4, { label: 'Share of timber framing', about: 'none where it is left out' })),
+      framing: optional(
+        share(0, 0.4, {
+          label: 'Share of timber framing',
+          about: 'left out: in a wall or roof the insulation has as much as the frame that stands in it, all else none',
+        }),
+      ),
       own: optional(OWN_MATERIAL),
     },
     { label: words },
