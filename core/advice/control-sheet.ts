@@ -46,6 +46,7 @@ const NOT_OF_RULE: Record<string, readonly string[]> = {
   gain: ['fromH', 'untilH', 'afterSunsetH', 'afterSunriseH'],
 }
 const OWN_HOURS = ['thereFromH', 'thereUntilH']
+const VISIT_HOURS = ['fromH', 'untilH']
 const BY_HAND = ['days', ...OWN_HOURS, 'forgotten']
 
 /** A field that is set, in words or as a number; null where it is none of these. */
@@ -127,7 +128,9 @@ export function controlSheet(design: Design): ControlLine[] {
     ...Object.entries(skin.parts).flatMap(([part, own]) =>
       own.cover ? coverLines(`Night cover, ${partName(part as never, shape.form)}`, own.cover) : [],
     ),
-    ...(breathe.rowCover.on ? settings('Row cover', rowCover, breathe.rowCover) : []),
+    ...(breathe.rowCover.on
+      ? settings('Row cover', rowCover, breathe.rowCover, breathe.rowCover.days === 'house' ? VISIT_HOURS : [])
+      : []),
     ...openings,
     ...(breathe.misting.on ? settings('Misting', misting, breathe.misting) : []),
     ...(breathe.airing.on ? settings('Winter airing', airing, breathe.airing) : []),

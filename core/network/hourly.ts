@@ -27,6 +27,8 @@ import {
   OUT,
   PRESSURE,
   ROW_DRAWN,
+  ROW_LOW,
+  ROW_OUT_LOW,
   ROW_TIE,
   STAR_SKY_G,
   STAR_SKY_W,
@@ -299,10 +301,24 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     v[DOOR_G] = open + min(1, lobby / LOBBY_ROOM) * (between - open)
   }
 
+  /**
+   * While somebody is there it lies on cold beds in the dark. Who leaves lays it where the room would fall below its
+   * limit before the next one comes, as far under the air outside as it last did; in between it stays as it was left.
+   */
   function rowCover(h: number): void {
-    const drawn = m.rowCover.on && globalWm2[h]! < 30 && v[AIR]! < m.rowCover.belowC
-    v[ROW_DRAWN] = drawn ? 1 : 0
-    v[ROW_TIE] = m.bedAreaM2 * (drawn ? ROW_CLOSED : ROW_OPEN)
+    const { on, belowC, there, awayLowC } = m.rowCover
+    v[ROW_LOW] = min(v[ROW_LOW]!, v[AIR]!)
+    v[ROW_OUT_LOW] = min(v[ROW_OUT_LOW]!, v[OUT]!)
+    if (on && there[h] === 1) {
+      const stays = there[h + 1 < there.length ? h + 1 : 0] === 1
+      const coming = v[ROW_LOW]! + awayLowC[h]! - v[ROW_OUT_LOW]!
+      v[ROW_DRAWN] = (stays ? globalWm2[h]! < 30 && v[AIR]! < belowC : coming < belowC) ? 1 : 0
+      if (!stays) {
+        v[ROW_LOW] = v[AIR]!
+        v[ROW_OUT_LOW] = v[OUT]!
+      }
+    }
+    v[ROW_TIE] = m.bedAreaM2 * (v[ROW_DRAWN] === 1 ? ROW_CLOSED : ROW_OPEN)
   }
 
   /** Mist by the air as the hour begins, half-way from the hour before: what it cools shuts its nozzles again. */

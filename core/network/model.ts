@@ -11,7 +11,7 @@ import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, coveredResistance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
-import { comings, type People } from '../people/presence'
+import { comings, hoursFor, type People } from '../people/presence'
 import { bankedShares, snowBanks, type Banked } from '../optics/snow'
 import { makeAdded, type Added } from './added'
 import { makeAirs, type Airs } from './airs'
@@ -19,7 +19,7 @@ import { makeAirways, type Airways } from './airways'
 import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
 import { makeFans, type Fans } from './fans'
-import { coverDrawn, goesByGain, movable } from './schedule'
+import { coverDrawn, goesByGain, lowestWhileAway, movable } from './schedule'
 import { LOSS_NAMES } from './series'
 
 /** Air, leaves, twine and frames warm and cool together: this many times the air alone. */
@@ -137,7 +137,8 @@ export interface NetworkModel {
   /** By hour, its share of the day's comings and goings. */
   comings: Float64Array
   lobby: { areaM2: number }
-  rowCover: { on: boolean; belowC: number }
+  /** Row cover: below what air of the room it is laid; hours in which somebody is there, and what comes after each. */
+  rowCover: { on: boolean; belowC: number; there: Uint8Array; awayLowC: Float32Array }
   /** Water that mist takes with all nozzles, 0 for none; where it begins, and relative humidity that it may bring. */
   misting: { kgPerS: number; startC: number; upTo: number }
   exchangers: Exchanger[]
@@ -200,6 +201,12 @@ export function ach50Of(breathe: Design['breathe']): number {
 }
 
 /** Lays the network of a design out for the loop. */
+function rowCoverOf({ rowCover, people }: Design['breathe'], { dryBulbC }: SiteYear): NetworkModel['rowCover'] {
+  const { on, belowC } = rowCover
+  const there = on ? hoursFor(rowCover, people) : new Uint8Array(HOURS)
+  return { on, belowC, there, awayLowC: lowestWhileAway(there, dryBulbC) }
+}
+
 export function makeModel(design: Design, site: SiteYear, building: Building, gains: SolarGains): NetworkModel {
   const { chains, slice } = makeFabric(design, building)
   const count = chains.length
@@ -323,7 +330,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     leakHeightM: building.outline.ridgeHeightM / 2,
     comings: comings(breathe.people),
     lobby: { areaM2: breathe.lobby.areaM2 },
-    rowCover: { on: breathe.rowCover.on, belowC: breathe.rowCover.belowC },
+    rowCover: rowCoverOf(breathe, site),
     misting: misting(breathe),
     exchangers,
     airStores: design.store.airStores.length,

@@ -76,6 +76,9 @@ export const PATH_TIE = place()
 /** Row cover drawn, 0 or 1, and its tie to the room, W/K. Written by `hourly.rowCover`. */
 export const ROW_DRAWN = place()
 export const ROW_TIE = place()
+/** The lowest air of the room, and outside, since somebody left last, °C. */
+export const ROW_LOW = place()
+export const ROW_OUT_LOW = place()
 /** Leaks of the house in this season, m² at 4 Pa. Written by `vents.hour`. */
 export const LEAK_AREA = place()
 /** The coolest air at which an opening starts to open, °C. Written by `vents.hour`, read by sources. */

@@ -101,6 +101,27 @@ function movedByHand(there: Uint8Array, nights: Float32Array, wanted: Float32Arr
   return drawn
 }
 
+/**
+ * By hour in which somebody leaves, the lowest air outside before the next one comes, °C; infinite for who stays, or
+ * leaves for longer than a day.
+ */
+export function lowestWhileAway(there: Uint8Array, outsideC: ArrayLike<number>): Float32Array {
+  const out = new Float32Array(HOURS).fill(Infinity)
+  for (let h = 0; h < HOURS; h++) {
+    if (!there[h]) continue
+    let low = Infinity
+    for (let k = 1; k <= LONG_AWAY_H; k++) {
+      const next = (h + k) % HOURS
+      if (there[next]) {
+        out[h] = low
+        break
+      }
+      low = Math.min(low, outsideC[next]!)
+    }
+  }
+  return out
+}
+
 function wantedWhileAway(there: Uint8Array, nights: Float32Array, from: number): boolean {
   let wanted = false
   for (let k = 1; k <= LONG_AWAY_H; k++) {

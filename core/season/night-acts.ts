@@ -60,6 +60,10 @@ export const NIGHT_ACTS: readonly NightAct[] = [
     done: () => [
       ['breathe.rowCover.on', true],
       ['breathe.rowCover.belowC', 25],
+      // Whoever does it is there for it.
+      ['breathe.rowCover.days', 'every day'],
+      ['breathe.rowCover.fromH', 0],
+      ['breathe.rowCover.untilH', 24],
     ],
     left: () => [['breathe.rowCover.on', false]],
     words: () => 'Row cover over the beds',

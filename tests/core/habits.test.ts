@@ -15,6 +15,9 @@ const cover = (patch: Partial<Design['skin']['cover']>): Design => ({
   ...demo,
   skin: { ...demo.skin, cover: { ...demo.skin.cover, ...patch } },
 })
+/** With a sheet over the beds, laid by hand. */
+const sheets = (patch: Partial<Design['breathe']['rowCover']>, people = demo.breathe.people): Design =>
+  breathe({ people, rowCover: { ...demo.breathe.rowCover, on: true, ...patch } })
 const base = run(demo)
 
 test('fans come on by stages and hold the heat down where vents are small', () => {
@@ -66,10 +69,7 @@ test('doors let heat out, a lobby keeps much of it in', () => {
 })
 
 test('under a row cover the beds’ air stays warmer than the room on cold nights', () => {
-  const design: Design = {
-    ...breathe({ rowCover: { on: true, belowC: 8 } }),
-    skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } },
-  }
+  const design: Design = { ...sheets({ belowC: 8 }), skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
   const { series, answers } = run(design)
   const h = answers.coldestNight.hour
   expect(series.rowC[h]!).toBeGreaterThan(series.airC[h]! + 0.5)
@@ -192,7 +192,7 @@ describe('misting', () => {
 })
 
 test('a row cover’s space is a small part of the room’s air, and warmer in its coldest hour', () => {
-  const { answers, series } = run(breathe({ rowCover: { on: true, belowC: 8 } }))
+  const { answers, series } = run(sheets({ belowC: 8 }))
   const h = answers.coldestNight.hour
   for (const b of answers.beds) {
     expect(b.underCover!.spaceShare).toBeGreaterThan(0.005)
@@ -201,4 +201,40 @@ test('a row cover’s space is a small part of the room’s air, and warmer in i
     expect(b.underCover!.airC).toBeGreaterThan(answers.coldestNight.insideC)
   }
   expect(run(demo).answers.beds.every(b => b.underCover === null)).toBe(true)
+})
+
+describe('a row cover laid by hand', () => {
+  const bare = { ...demo, skin: { ...demo.skin, cover: { ...demo.skin.cover, id: 'none' } } }
+  const under = (design: Design) => {
+    const { series, answers } = run({ ...design, skin: bare.skin })
+    return Math.min(...series.rowC) - answers.coldestNight.insideC
+  }
+  const always = { days: 'every day', fromH: 0, untilH: 24 } as const
+
+  const nobody = { visits: [], spans: [] }
+  // Air over warm soil is warmer than the room's as it is.
+  const never = under(sheets({ belowC: 8 }, nobody))
+
+  test('who leaves at six lays it before a cold night: it keeps as much as where somebody is always there', () => {
+    const kept = under(sheets({ ...always, belowC: 8 })) - never
+    expect(kept).toBeGreaterThan(0.5)
+    expect(under(sheets({ belowC: 8 })) - never).toBeGreaterThan(0.8 * kept)
+  })
+
+  test('where nobody comes it never lies; by hours of its own it does', () => {
+    const { series } = run({ ...sheets({ belowC: 25 }, nobody), skin: bare.skin })
+    expect(Math.min(...series.rowC) - Math.min(...series.airC)).toBeCloseTo(never, 6)
+    expect(under(sheets({ days: 'every day', fromH: 16, untilH: 18, belowC: 8 }, nobody))).toBeGreaterThan(never + 0.5)
+  })
+
+  test('from Friday to Monday it is left off: plants want their light', () => {
+    const school = { visits: [{ who: '', days: 'weekdays' as const, fromH: 8, untilH: 16 }], spans: [] }
+    const { series } = run({ ...sheets({ belowC: 25 }, school), skin: bare.skin })
+    // 1 January counts as a Monday: five days in January and in February each, in the small hours.
+    const over = (weekday: number) =>
+      [0, 1, 2, 3, 4, 5, 6, 7]
+        .map(week => (week * 7 + weekday) * 24 + 4)
+        .reduce((sum, h) => sum + series.rowC[h]! - series.airC[h]!, 0) / 8
+    expect(over(3)).toBeGreaterThan(over(6) + 0.5)
+  })
 })

@@ -17,8 +17,10 @@ const HABITS = [
   {
     path: 'breathe.rowCover',
     title: 'Row covers',
-    hint: 'A sheet on hoops over every bed, at night: a second, smaller space to keep warm.',
-    fields: ['belowC'],
+    hint:
+      'A sheet on hoops over every bed, laid by hand: a second, smaller space to keep warm. Who leaves lays it where ' +
+      'the room would get colder than this before somebody comes.',
+    fields: ['belowC', 'days', 'fromH', 'untilH'],
   },
   {
     path: 'breathe.misting',
@@ -29,6 +31,15 @@ const HABITS = [
 ] as const
 type Habit = (typeof HABITS)[number]
 const isOn = ({ path }: Habit) => bench.current.breathe[path.slice(8) as 'airing' | 'rowCover' | 'misting'].on
+/** By the calendar of the house it has no hours of its own. */
+const used = (h: Habit) =>
+  h.fields.filter(
+    f =>
+      h.path !== 'breathe.rowCover' ||
+      f === 'belowC' ||
+      f === 'days' ||
+      bench.current.breathe.rowCover.days !== 'house',
+  )
 const turned = (h: Habit) => (design: Design) => patchDesign(design, [[`${h.path}.on`, !isOn(h)]])
 const misting = computed(() => year.view?.answers.misting ?? null)
 const beds = computed(() => (year.view?.answers.beds ?? []).filter(b => b.underCover))
@@ -42,7 +53,7 @@ const t = (c: number) => settings.show(c, 'temperature')
       <DesignField :path="`${h.path}.on`" />
       <p class="hint">{{ h.hint }}</p>
       <div v-if="isOn(h)" class="grid grid-cols-2 items-end gap-x-4 gap-y-1">
-        <DesignField v-for="f in h.fields" :key="f" :path="`${h.path}.${f}`" />
+        <DesignField v-for="f in used(h)" :key="f" :path="`${h.path}.${f}`" />
       </div>
       <template v-if="h.path === 'breathe.rowCover' && isOn(h) && beds.length > 0">
         <table class="mt-2 text-sm" data-test="row-spaces">

@@ -1,6 +1,6 @@
 import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
 import { FAN } from '../../fans/registry'
-import { PEOPLE } from '../../people/presence'
+import { PEOPLE, presenceDays, presenceFrom, presenceUntil } from '../../people/presence'
 import { area, entryOf, flag, group, hours, list, number, plain, share, temperature } from '../field'
 
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
@@ -55,8 +55,14 @@ export const BREATHE = group(
       { label: 'Entry lobby' },
     ),
     rowCover: group(
-      { on: flag({ start: false, label: 'Row cover' }), belowC: air(4, 'Drawn below') },
-      { label: 'Row cover', about: 'a sheet over the beds on cold nights' },
+      {
+        on: flag({ start: false, label: 'Row cover' }),
+        belowC: air(4, 'Drawn below'),
+        days: presenceDays,
+        fromH: presenceFrom,
+        untilH: presenceUntil,
+      },
+      { label: 'Row cover', about: 'a sheet over the beds on cold nights, laid by hand' },
     ),
     misting: group(
       {
