@@ -141,13 +141,18 @@ export function leafMakes(house: House, outline: Outline): LeafMake[] {
   return laidLeaves(house, outline).flatMap((laid): LeafMake[] => {
     const o = skin.openings[laid.index]!
     const leaf = openingKind(o).leaf(o)
-    // A house's own wall is not ours to let light or cold through.
-    if (!leaf || leaf.made === 'sheet' || isHouseWall(house.shape, o.part)) return []
-    const part = madeOf(skin, o.part)
-    const glazing = entry(GLAZINGS, leaf.glazing ?? skin.glazing)
     const board = boardsFor(o, bare)
+    // A house's own wall is not ours to let light or cold through; a piece of its part is no other make, but boarded.
+    if (!leaf || (leaf.made === 'sheet' && !board) || isHouseWall(house.shape, o.part)) return []
+    const part = madeOf(skin, o.part)
     const { v0, v1 } = laid.rect
-    const share = leaf.made === 'glazed' ? 1 : leaf.glazedShare
+    const { kind, solidTopM = 0 } = skin.parts[o.part] as { kind: string; solidTopM?: number }
+    const inTop = solidTopM > 0 && (v0 + v1) / 2 > laid.planes.at(-1)!.to - solidTopM
+    const asPart = leaf.made === 'sheet'
+    const glazing = asPart ? part.glazing : entry(GLAZINGS, leaf.glazing ?? skin.glazing)
+    const isPane = asPart ? kind === 'glazed' && !inTop : leaf.made === 'glazed'
+    const layers = leafLayers(leaf.made) ?? (inTop ? part.topLayers : part.layers)
+    const share = isPane ? 1 : leaf.glazedShare
     const middle = v1 - share * (v1 - v0)
     const piece = (from: number, to: number, pane: boolean): LeafMake[] =>
       to - from < 1e-6
@@ -156,12 +161,11 @@ export function leafMakes(house: House, outline: Outline): LeafMake[] {
             index: laid.index,
             part: o.part,
             glazing: pane ? glazing : null,
-            layers: pane ? [] : (leafLayers(leaf.made) ?? part.layers),
+            layers: pane ? [] : layers,
             cover: board ?? (leaf.covered ? part.cover : bare),
             polygon,
           }))
     // In glazing of its own kind it is that glazing, under the same cover.
-    const { kind, solidTopM = 0 } = skin.parts[o.part] as { kind: string; solidTopM?: number }
     const isSame = kind === 'glazed' && solidTopM === 0 && glazing === part.glazing && leaf.made === 'glazed' && !board
     return isSame ? [] : [...piece(v0, middle, false), ...piece(middle, v1, true)]
   })

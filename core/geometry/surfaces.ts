@@ -49,9 +49,10 @@ export interface Surface {
   boundary: 'outside' | 'ground' | 'house'
   /** Which part of the skin it is of; null for the floor. */
   part: PartId | null
-  /** Glazed only: what it is glazed with, in what condition, and which of the building's covers is drawn over it. */
+  /** Glazed only: what it is glazed with, and in what condition. */
   glazing: Glazing | null
   condition: Design['skin']['condition']
+  /** Which of the building's covers is drawn over it: of panes, and of leaves that are boarded up; −1 for none. */
   cover: number
   /** Opaque only: layers from outside to inside, and the finishes of its faces. */
   layers: Layer[]
@@ -157,7 +158,7 @@ export function makeBuilding(design: Pick<Design, 'shape' | 'skin' | 'store' | '
       part,
       glazing: glazed ? made!.glazing : null,
       condition: made?.condition ?? design.skin.condition,
-      cover: glazed ? coverOf(made!.cover) : -1,
+      cover: glazed || made?.cover.boards ? coverOf(made!.cover) : -1,
       layers:
         floor || glazed
           ? []

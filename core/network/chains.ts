@@ -46,8 +46,9 @@ export interface Chain {
   /** Which piece of skin it is; null for what stands inside. */
   skin: SurfaceId | null
   pane: SurfaceId | null
-  /** Glazing only: of its sheets from face to face, m²K/W, and which of the building's covers is drawn over it. */
+  /** Glazing only: of its sheets from face to face, m²K/W. */
   resistance: number
+  /** Which of the building's covers is drawn over it; −1 for none. Over what is not glazed these are boards. */
   cover: number
   outer: SurfaceId | null
   /** Ground only: index of its floor column. */
@@ -244,6 +245,7 @@ export function makeFabric(design: Design, building: Building): Fabric {
       between: cells.between.map(c => c * p.areaM2),
       skin: p.id,
       outer: p.boundary === 'outside' ? p.id : null,
+      cover: p.cover,
     })
   }
   const slice = groundSlice(design, building)

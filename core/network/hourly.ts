@@ -577,6 +577,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     const skyFilm = radiativeFilm((outside + sky) / 2, EMISSIVITY)
     let starSky = 0
     let starSkyT = 0
+    for (const { link, cover, openWK, drawnWK } of m.boarded) between[link] = covered[cover]! > 0 ? drawnWK : openWK
     for (let k = 0; k < outsides.length; k++) {
       const c = outsides[k]!
       const i0 = offset[c]!

@@ -114,6 +114,8 @@ export interface NetworkModel {
   byGain: (ByGain | null)[]
   /** Which cover a chain's glazing is under; 0 for what is not glazed. */
   coverOf: Int32Array
+  /** Leaves that are no panes and boarded up: their last link, W/K, open and with the boards of a cover before it. */
+  boarded: readonly { link: number; cover: number; openWK: number; drawnWK: number }[]
   bedAreaM2: number
   /** Sunlight on the beds by what cover it comes past, W/m², as `drawn`. */
   bedLight: Float32Array
@@ -305,6 +307,13 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     byGain: makeByGain(building, chains, gains, breathe.people),
     coverOutside: Uint8Array.from(building.covers, c => Number(c.place === 'outside')),
     coverOf: Int32Array.from(chains, c => Math.max(0, c.cover)),
+    boarded: chains.flatMap((c, i) => {
+      if (c.kind === 'glazing' || c.cover < 0) return []
+      const openWK = c.between.at(-1)!
+      const boardsWK = coverConductance(fittedCover(building.covers[c.cover]!)) * c.areaM2
+      const drawnWK = 1 / (1 / openWK + 1 / boardsWK)
+      return [{ link: offset[i + 1]! - 2, cover: c.cover, openWK, drawnWK }]
+    }),
     bedAreaM2: chains.filter(c => c.bed).reduce((s, c) => s + c.areaM2, 0),
     bedLight: inTurns(gains.byCover.map(c => c.bedLightWm2)),
     rootCell: Int32Array.from(chains, (c, i) => (c.bed ? offset[i]! + c.rootCell : -1)),

@@ -76,6 +76,7 @@ export function smallModel(house: SmallHouse): NetworkModel {
     rootCell: new Int32Array(chains.length),
     soilBare: none,
     coverOf: new Int32Array(chains.length),
+    boarded: [],
     buried: { g: new Float64Array(0), cell: new Int32Array(0), share: none },
     start: new Float64Array(cellCount).fill(NaN),
     sun: {

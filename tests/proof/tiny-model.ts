@@ -91,6 +91,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     coverOutside: new Uint8Array(1),
     byGain: [null],
     coverOf: new Int32Array(2),
+    boarded: [],
     bedAreaM2: 0,
     bedLight: none,
     leafArea: NONE,
