@@ -114,7 +114,7 @@ module.exports = {
       name: 'no-arrow-up',
       comment: 'What is worked out knows neither editing nor advice.',
       severity: 'error',
-      from: { path: '^core/(catalog|units|physics|sun|climate|geometry|optics|ground|air|materials|network)/' },
+      from: { path: '^core/(catalog|units|physics|sun|climate|geometry|frame|optics|ground|air|materials|network)/' },
       to: { path: '^core/(editing|advice|study|takeoff|sums)/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
