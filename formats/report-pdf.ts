@@ -10,9 +10,10 @@ import { makeBuilding } from '../core/geometry/surfaces'
 import { makeOutline, sunnyAzimuthDeg } from '../core/geometry/section'
 import type { Rung } from '../core/study/ladder'
 import { winterDli } from '../core/study/figures'
-import { roughCost } from '../core/takeoff/cost'
+import { takeoff } from '../core/takeoff/takeoff'
 import { CLAIMS, GROUNDS } from '../core/trust'
-import { formatNumber, type Quantity } from '../core/units'
+import { amountWords } from '../core/takeoff/lines'
+import { formatNumber, nameIn, type Quantity } from '../core/units'
 import type { YearView } from '../core/view'
 import { INK, LINE, type FontFiles } from './pdf-fonts'
 import { makePaper, type Paper } from './pdf-page'
@@ -165,7 +166,7 @@ export async function writeReportPdf(
   )
   section(paper, parts)
   const { coldestNight, hottestAfternoon, aim } = answers
-  const cost = roughCost(design)
+  const cost = takeoff(design, show)
   paper.heading(`Coldest night: ${t(coldestNight.insideC)}`, 18)
   const aimed = aim.tightest
     ? `Aim ${t(aim.tightest.aimC)}: ${aim.tightest.marginK >= 0 ? 'kept' : 'missed'} by ` +
@@ -242,17 +243,24 @@ export async function writeReportPdf(
   }
   paper.heading('What it is made of, and costs')
   paper.table(
-    cost.lines.map(l => [
-      l.name,
-      l.unit === 'pieces' && l.amount % 1 === 0 ? formatNumber(l.amount, 0) : `${formatNumber(l.amount, 1)} ${l.unit}`,
-      `${currency} ${formatNumber(l.cost, 0)}`,
-    ]),
-    [100, 100],
+    [
+      ...cost.lines
+        .filter(l => l.priced !== null)
+        .map(l => [
+          `${l.part}: ${nameIn(l.item, show)}`,
+          amountWords(l.buy, l.unit, show),
+          `${currency} ${formatNumber(l.cost, 0)}`,
+        ]),
+      ['all that is bought', '', `${currency} ${formatNumber(cost.total, 0)}`],
+    ],
+    [80, 90],
   )
-  paper.paragraph('Prices are rough until somebody who builds it has put in their own; fittings are left out.', {
-    size: 8,
-    soft: true,
-  })
+  paper.paragraph(
+    `Prices are rough until somebody who builds it has put in their own; transport is left out. Work is apart: about ` +
+      `${show(cost.hands.hours, 'hours')} by people who have done it before` +
+      `${cost.hands.cost > 0 ? `, ${currency} ${formatNumber(cost.hands.cost, 0)}` : ''}.`,
+    { size: 8, soft: true },
+  )
   paper.heading('Sums by hand')
   paper.table(
     view.sums.map(s => {

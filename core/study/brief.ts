@@ -3,7 +3,7 @@ import type { Design } from '../design/types'
 import { withoutBody } from '../editing/bodies'
 import { patchDesign, type Patch } from '../editing/edit'
 import { winterDli } from './figures'
-import { roughCost } from '../takeoff/cost'
+import { takeoff } from '../takeoff/takeoff'
 
 /** A year in the few figures that designs are held against each other by, as the design itself is run. */
 export interface Brief {
@@ -28,10 +28,13 @@ export interface Brief {
   winterDli: number
   electricKWh: number
   cost: number
+  /** Work on it, in its currency; 0 where an hour has no price. */
+  hands: number
 }
 
 export function briefOf(design: Design, answers: Answers): Brief {
   const { electricity } = answers
+  const { total, hands } = takeoff(design)
   return {
     coldestC: answers.coldestNight.insideC,
     leafC: answers.leaf.coldestC,
@@ -45,7 +48,8 @@ export function briefOf(design: Design, answers: Answers): Brief {
     heatKWh: answers.topUp.kWh,
     winterDli: winterDli(design, answers),
     electricKWh: Object.values(electricity).reduce((sum, kWh) => sum + kWh, 0),
-    cost: roughCost(design).total,
+    cost: total,
+    hands: hands.cost,
   }
 }
 

@@ -4,7 +4,7 @@ import type { Design, Source } from '../design/types'
 import { isHeated, keptAirC, mainHeater } from '../sources/registry'
 import { HOURS } from '../climate'
 import { makeBuilding } from '../geometry/surfaces'
-import { roughCost } from '../takeoff/cost'
+import { housePrice } from '../takeoff/takeoff'
 import type { createYearEngine } from '../year'
 
 /** What a study shows of each variant's year. */
@@ -84,7 +84,7 @@ export function figuresOf(design: Design, engine: ReturnType<typeof createYearEn
     glazedM2: makeBuilding(design)
       .surfaces.filter(s => s.kind === 'glazed')
       .reduce((s, x) => s + x.areaM2, 0),
-    cost: roughCost(design).total,
+    cost: housePrice(design),
   }
 }
 

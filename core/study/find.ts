@@ -1,7 +1,7 @@
 import type { Design } from '../design/types'
 import { designFaults, patchDesign } from '../editing'
 import { MOVES, type Move } from '../moves/registry'
-import { roughCost } from '../takeoff/cost'
+import { housePrice } from '../takeoff/takeoff'
 import type { Brief } from './brief'
 import type { Rung } from './ladder'
 
@@ -60,7 +60,7 @@ async function setsOf(
   moves: readonly Move[],
   rest?: Rest,
 ): Promise<{ moves: Move[]; design: Design; cost: number }[]> {
-  const base = roughCost(design).total
+  const base = housePrice(design)
   const known = new Set(designFaults(design).map(f => f.path + f.message))
   const out: { moves: Move[]; design: Design; cost: number }[] = []
   for (let bits = 0; bits < 1 << moves.length; bits++) {
@@ -68,7 +68,7 @@ async function setsOf(
     const chosen = moves.filter((_, i) => bits & (1 << i))
     const made = withMoves(design, chosen)
     if (!made || designFaults(made).some(f => !known.has(f.path + f.message))) continue
-    out.push({ moves: chosen, design: made, cost: chosen.length === 0 ? 0 : roughCost(made).total - base })
+    out.push({ moves: chosen, design: made, cost: chosen.length === 0 ? 0 : housePrice(made) - base })
   }
   return out.sort((a, b) => a.cost - b.cost || a.moves.length - b.moves.length)
 }

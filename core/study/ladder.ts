@@ -97,6 +97,7 @@ export function usefulKWhPrice({ topUp }: Pick<Design, 'topUp'>): number {
 export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid, changed: Brief): Rung {
   const { move, words, patches } = laid
   const cost = changed.cost - now.cost
+  const paid = cost + changed.hands - now.hands
   const savedKWh = now.heatKWh - changed.heatKWh
   const weeksWon = (changed.growingDays - now.growingDays) / 7
   const yearly = savedKWh * usefulKWhPrice(design) + weeksWon * design.aim.cropWeek
@@ -116,7 +117,7 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
     hoursDamp: changed.hoursDamp,
     weeksWon,
     cost,
-    paybackYears: yearly > 0.01 && cost > 0 ? cost / yearly : null,
+    paybackYears: yearly > 0.01 && paid > 0 ? paid / yearly : null,
   }
   return { ...rung, why: whyOf(now, answers, move.group, rung) }
 }

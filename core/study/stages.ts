@@ -1,7 +1,7 @@
 import type { Design } from '../design/types'
 import { MOVES, type Before } from '../moves/registry'
 import { designFaults } from '../editing'
-import { roughCost } from '../takeoff/cost'
+import { housePrice } from '../takeoff/takeoff'
 import { withMoves } from './find'
 
 /** What is to be built when, by moves' ids: the first stage is built before the ground is filled and glass goes on. */
@@ -35,12 +35,12 @@ export class StageFailed extends Error {
 export function planStages(design: Design, when: Readonly<Record<string, StageName>>): Stage[] {
   const stages: Stage[] = []
   let at = design
-  let paid = roughCost(design).total
+  let paid = housePrice(design)
   for (const name of STAGE_NAMES) {
     const moves = MOVES.filter(m => when[m.id] === name)
     const next = withMoves(at, moves)
     if (!next || (moves.length > 0 && designFaults(next).length > designFaults(at).length)) throw new StageFailed(name)
-    const cost = roughCost(next).total
+    const cost = housePrice(next)
     const tooLate = name === 'now' ? [] : moves.flatMap(m => (m.before ? [{ id: m.id, before: m.before }] : []))
     stages.push({ name, moves: moves.map(m => m.id), design: next, cost: cost - paid, tooLate })
     at = next

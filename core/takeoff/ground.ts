@@ -1,5 +1,5 @@
 import { airStoreKind } from '../air-stores/registry'
-import type { Design } from '../design/types'
+import type { Design, Layer } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import type { Show } from '../units'
 import { foundationOf, type Footing } from './foundations'
@@ -38,7 +38,10 @@ export function digging(design: Design, building: Building): { what: string; m3:
   const footing = footingOf(design, building)
   const { floorAreaM2, sunkM } = building
   const { perimeterM } = footing
-  const floorM = store.floor.rest.reduce((sum, l) => sum + l.thicknessM, 0)
+  const thick = (layers: readonly Layer[]) => layers.reduce((sum, l) => sum + l.thicknessM, 0)
+  const floorM = thick(store.floor.rest)
+  const pathM2 = store.floor.path ? building.pathM2 : 0
+  const bareM2 = floorAreaM2 - building.bedAreaM2 - pathM2
   const drainM = build.foundation.drain ?? 0
   // A trench for the foundation takes the board as well.
   const trenchM = foundationOf(design)?.inTrench ? footing.depthM : 0
@@ -46,7 +49,7 @@ export function digging(design: Design, building: Building): { what: string; m3:
   const all = [
     { what: 'the sunk floor', m3: floorAreaM2 * sunkM, backM3: 0 },
     { what: 'room to work in round it', m3: perimeterM * WORKING_M * sunkM, backM3: perimeterM * WORKING_M * sunkM },
-    { what: 'the floor’s layers', m3: (floorAreaM2 - building.bedAreaM2) * floorM, backM3: 0 },
+    { what: 'the floor’s layers', m3: bareM2 * floorM + pathM2 * thick(store.floor.path ?? []), backM3: 0 },
     { what: 'the foundation', m3: foundationOf(design)?.digM3(footing) ?? 0, backM3: 0 },
     {
       what: 'the edge board',

@@ -155,6 +155,7 @@ const liningNeeds = ({ store, shape }: Design, building: Building, show: Show): 
 
 function floorNeeds({ store }: Design, building: Building, show: Show): Need[] {
   const { bedAreaM2, floorAreaM2 } = building
+  const pathM2 = store.floor.path ? building.pathM2 : 0
   const zone = (name: string, layers: readonly Layer[], areaM2: number) =>
     layers.map((l): Need => {
       const material = MATERIALS.find(m => m.id === l.material)
@@ -168,7 +169,8 @@ function floorNeeds({ store }: Design, building: Building, show: Show): Need[] {
       }
     })
   return [
-    ...zone('floor and paths', store.floor.rest, floorAreaM2 - bedAreaM2),
+    ...zone('floor', store.floor.rest, floorAreaM2 - bedAreaM2 - pathM2),
+    ...zone('path', store.floor.path ?? [], pathM2),
     ...zone('under the beds', store.floor.beds, bedAreaM2),
   ]
 }

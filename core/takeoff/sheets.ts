@@ -125,27 +125,32 @@ export function layOnSheets(pieces: readonly Piece[], stock: Pick<Stock, 'sheetW
   const { sheetWidthM, sheetLengthsM } = stock
   const inOrder = [...pieces].sort((a, b) => b.lengthM - a.lengthM || b.widthM - a.widthM)
   const trial = (long: number): SheetCut[] => {
-    const sheets: (SheetCut & { rows: { acrossM: number; atM: number; lengthM: number }[] })[] = []
+    const sheets: (SheetCut & { usedM: number })[] = []
+    const rows: { on: (typeof sheets)[number]; acrossM: number; atM: number; lengthM: number }[] = []
     for (const piece of inOrder) {
-      const used = (s: (typeof sheets)[number]) => s.rows.reduce((sum, r) => sum + r.lengthM, 0)
-      const inRow = sheets
-        .flatMap(s => s.rows.map(r => ({ s, r })))
-        .find(({ r }) => {
-          return r.acrossM + piece.widthM <= sheetWidthM + 1e-9 && piece.lengthM <= r.lengthM + 1e-9
-        })
-      const sheet = inRow?.s ?? sheets.find(s => used(s) + piece.lengthM <= s.lengthM + 1e-9)
-      const on = sheet ?? { widthM: sheetWidthM, lengthM: Math.max(long, piece.lengthM), pieces: [], rows: [] }
-      if (!sheet) sheets.push(on)
-      const row = inRow?.r ?? { acrossM: 0, atM: used(on), lengthM: piece.lengthM }
-      if (!inRow) on.rows.push(row)
-      on.pieces.push({ ...piece, xM: row.acrossM, yM: row.atM })
-      row.acrossM += piece.widthM
+      const { widthM, lengthM } = piece
+      let row = rows.find(r => r.acrossM + widthM <= sheetWidthM + 1e-9 && lengthM <= r.lengthM + 1e-9)
+      if (!row) {
+        let on = sheets.find(s => s.usedM + lengthM <= s.lengthM + 1e-9)
+        if (!on) {
+          on = { widthM: sheetWidthM, lengthM: Math.max(long, lengthM), pieces: [], usedM: 0 }
+          sheets.push(on)
+        }
+        row = { on, acrossM: 0, atM: on.usedM, lengthM }
+        rows.push(row)
+        on.usedM += lengthM
+      }
+      row.on.pieces.push({ ...piece, xM: row.acrossM, yM: row.atM })
+      row.acrossM += widthM
     }
     // Each sheet no longer than it has to be.
-    return sheets.map(({ rows, ...s }) => {
-      const needed = rows.reduce((sum, r) => sum + r.lengthM, 0)
-      return { ...s, lengthM: sheetLengthsM.find(l => l >= needed - 1e-9) ?? needed }
-    })
+    return sheets.map(
+      ({ widthM, pieces: its, usedM }): SheetCut => ({
+        widthM,
+        lengthM: sheetLengthsM.find(l => l >= usedM - 1e-9) ?? usedM,
+        pieces: its,
+      }),
+    )
   }
   const tried = sheetLengthsM.map(trial)
   return tried.reduce((best, t) => (areaOf(t) < areaOf(best) - 1e-9 ? t : best), tried[0] ?? [])

@@ -225,9 +225,18 @@ function glazingNeeds(cuts: GlazingCuts, show: Show): Need[] {
 function coverNeeds(design: Design, building: Building): PartNeeds[] {
   const { shape } = design
   return building.covers.flatMap((cover, k): PartNeeds[] => {
-    if (cover.id === 'none' || cover.boards) return []
-    const over = building.surfaces.filter(s => s.kind === 'glazed' && s.cover === k)
+    if (cover.id === 'none') return []
+    const over = building.surfaces.filter(s => s.cover === k && (s.kind === 'glazed' || cover.boards))
     const areaM2 = over.reduce((sum, s) => sum + s.areaM2, 0)
+    if (cover.boards) {
+      const boards: Need = {
+        item: `${entry(NIGHT_COVERS, cover.id).name}, for the winter`,
+        amount: areaM2,
+        unit: 'm²',
+        price: `cover.${cover.id}`,
+      }
+      return [{ stage: 'openings', part: 'boards for the winter', needs: [boards] }]
+    }
     const run = building.outline.edges
       .filter(e => over.some(s => s.part === e.part))
       .reduce((sum, e) => sum + edgeLength(e), 0)

@@ -18,25 +18,25 @@ const LEAST_M = 0.3
  */
 export function cutFromStock(pieces: readonly number[], sold: readonly number[]): StockCut[] {
   const longest = sold.at(-1)!
-  const whole = pieces.flatMap(p => joined(p, longest))
-  const used = (b: StockCut) => b.pieces.reduce((sum, p) => sum + p + KERF_M, 0)
+  const whole = pieces.flatMap(p => joined(p, longest)).sort((a, b) => b - a)
   const trial = (length: number) => {
-    const out: StockCut[] = []
-    for (const piece of [...whole].sort((a, b) => b - a)) {
-      const fits = out.find(b => used(b) + piece <= b.lengthM + 1e-9)
-      if (fits) fits.pieces.push(piece)
-      else out.push({ lengthM: Math.max(length, piece), pieces: [piece] })
+    const bars: (StockCut & { usedM: number })[] = []
+    for (const piece of whole) {
+      const fits = bars.find(b => b.usedM + piece <= b.lengthM + 1e-9)
+      if (fits) {
+        fits.pieces.push(piece)
+        fits.usedM += piece + KERF_M
+      } else bars.push({ lengthM: Math.max(length, piece), pieces: [piece], usedM: piece + KERF_M })
     }
     // Each bar no longer than it has to be.
-    return out.map(b => ({ ...b, lengthM: sold.find(s => s >= used(b) - KERF_M - 1e-9) ?? longest }))
+    return bars.map(({ pieces: its, usedM }): StockCut => {
+      const lengthM = sold.find(s => s >= usedM - KERF_M - 1e-9) ?? longest
+      return { lengthM, pieces: its }
+    })
   }
   const total = (of: readonly StockCut[]) => of.reduce((sum, b) => sum + b.lengthM, 0)
-  let best: StockCut[] | null = null
-  for (const length of sold) {
-    const cut = trial(length)
-    if (!best || total(cut) < total(best) - 1e-9) best = cut
-  }
-  return best ?? []
+  const tried = sold.map(trial)
+  return tried.reduce((best, cut) => (total(cut) < total(best) - 1e-9 ? cut : best), tried[0] ?? [])
 }
 
 /** A piece as those it is joined from: as few as there can be, none too short to nail. */

@@ -2,6 +2,7 @@ import type { Design } from '../design/types'
 import { makeBuilding } from '../geometry/surfaces'
 import { inMetric, type Show } from '../units'
 import { groundNeeds, type Dug } from './ground'
+import { handsH } from './hands'
 import { insideNeeds } from './inside'
 import { BUILD_STAGES, toBuy, type PartNeeds, type TakeoffLine } from './lines'
 import { pricesOf } from './price-book'
@@ -11,7 +12,10 @@ import { stockOf } from '../frame/spacing'
 /** All that a design takes, line by line. */
 export interface Takeoff extends Dug {
   lines: TakeoffLine[]
+  /** What is bought costs so much, at the design's prices: the one price of the house. */
   total: number
+  /** Work apart: hours on its main parts, and what they cost where an hour has a price. */
+  hands: { hours: number; cost: number }
   currency: string
 }
 
@@ -24,8 +28,7 @@ const slug = (...words: string[]) =>
     .replaceAll(/^-|-$/g, '')
 
 /**
- * The take-off of a design: what is to be bought, by stage and part, at the design's prices. Work is left out. The
- * design must be sound.
+ * The take-off of a design: what is to be bought, by stage and part, at the design's prices. The design must be sound.
  * @param show writes sizes in items and notes in the reader's units
  */
 export function takeoff(design: Design, show: Show = inMetric): Takeoff {
@@ -38,6 +41,7 @@ export function takeoff(design: Design, show: Show = inMetric): Takeoff {
     ...shellNeeds(design, building, show),
     ...insideNeeds(design, building, show),
   ]
+  const hours = handsH(design, building)
   const order = Object.keys(BUILD_STAGES)
   const seen = new Map<string, number>()
   const own = new Map(design.build.notes.map(n => [n.line, n.mine]))
@@ -79,8 +83,12 @@ export function takeoff(design: Design, show: Show = inMetric): Takeoff {
   return {
     lines,
     total: lines.reduce((sum, l) => sum + l.cost, 0),
+    hands: { hours, cost: hours * price('work.hour') },
     currency: design.topUp.currency,
     digM3: ground.digM3,
     spoilM3: ground.spoilM3,
   }
 }
+
+/** The price of a house: of all that its take-off buys, in its own currency. */
+export const housePrice = (design: Design): number => takeoff(design).total

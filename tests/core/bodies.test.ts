@@ -16,7 +16,7 @@ import {
 import { roomObjects, roomOf } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeFabric } from '../../core/network/chains'
-import { roughCost } from '../../core/takeoff/cost'
+import { housePrice, takeoff } from '../../core/takeoff/takeoff'
 import { barrelsOf, pond, tank, wall } from '../bodies'
 import { hourly as engine } from '../shared/years'
 
@@ -39,7 +39,7 @@ describe.each(BODY_KINDS.map(k => [k.kind, k] as const))('a body of the kind %s'
     expect(chains.reduce((sum, c) => sum + c.faceShare, 0)).toBeCloseTo(1, 9)
     const kg = chains.reduce((sum, c) => sum + c.waterKg, 0)
     expect(kg).toBeCloseTo(kind.waterM3(fresh, box) * 1000, 6)
-    expect(roughCost(house).total).toBeGreaterThan(roughCost(bare).total)
+    expect(housePrice(house)).toBeGreaterThan(housePrice(bare))
     expect(kind.line(fresh, box, v => v.toFixed(2))).toMatch(/\w/)
   })
 
@@ -296,10 +296,10 @@ describe('linings', () => {
   })
 
   test('cost what they are made of, by the area that they line, and leave the wall’s own price', () => {
-    const cost = (d: Design) => roughCost(d).lines
+    const cost = (d: Design) => takeoff(d).lines
     const [before, after] = [cost(bare), cost(lined(bare, brick('backWall')))]
-    const own = after.find(l => l.name === 'lining of the back wall')!
-    expect(own.amount).toBeGreaterThan(5)
+    const own = after.find(l => l.part === 'lining of the back wall')!
+    expect(own.amount).toBeGreaterThan(0.5)
     expect(after.filter(l => l !== own)).toEqual(before)
   })
 })

@@ -4,7 +4,7 @@ import { laidOn, MOVES } from '../../core/moves/registry'
 import { withMoves } from '../../core/study/find'
 import { digest, readStudies, sameYear, type KeptStudies } from '../../core/study/kept'
 import { planStages, StageFailed } from '../../core/study/stages'
-import { roughCost } from '../../core/takeoff/cost'
+import { housePrice } from '../../core/takeoff/takeoff'
 import { readDesign, writeDesign } from '../../formats/design-json'
 import { unheated } from '../added'
 import { plain } from '../plain'
@@ -76,7 +76,7 @@ describe('stages', () => {
     expect(stages[0]!.design).toEqual(last)
     expect(stages[2]!.design.skin.cover).toMatchObject({ id: 'quilt', fit: 'tight' })
     const all = stages.reduce((sum, s) => sum + s.cost, 0)
-    expect(all).toBeCloseTo(roughCost(stages[2]!.design).total - roughCost(bare).total, 6)
+    expect(all).toBeCloseTo(housePrice(stages[2]!.design) - housePrice(bare), 6)
   })
 
   test('what belongs in the ground or the frame is told where it comes too late, and only there', () => {

@@ -2,7 +2,7 @@ import { DEMOS, type Design } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { laidOn, MOVE_GROUPS, MOVES, moveWords, QUICK_MOVES } from '../../core/moves/registry'
 import { differences } from '../../core/study/differences'
-import { roughCost } from '../../core/takeoff/cost'
+import { housePrice } from '../../core/takeoff/takeoff'
 import { formatQuantity, type Quantity, type Show } from '../../core/units'
 import { plain } from '../plain'
 import { unheated } from '../added'
@@ -80,7 +80,7 @@ describe('every move', () => {
         bare,
         MOVES.filter(m => m.id === id),
       )
-      return roughCost(laid!.design).total - roughCost(bare).total
+      return housePrice(laid!.design) - housePrice(bare)
     }
     for (const id of [
       'cover',

@@ -25,7 +25,7 @@ import {
 import { inForm } from '../../core/study/in-form'
 import { rayInSection, shadeStrip } from '../../core/sums'
 import { profileAngleDeg } from '../../core/sun'
-import { roughCost } from '../../core/takeoff/cost'
+import { housePrice, takeoff } from '../../core/takeoff/takeoff'
 import { designDays } from '../../core/climate'
 import { yearView } from '../../core/view'
 import { createYearEngine } from '../../core/year'
@@ -102,15 +102,19 @@ describe('variants', () => {
 
 describe('money', () => {
   test('rough cost adds up, and each part moves with what it is made of', () => {
-    const cost = roughCost(demo)
-    expect(cost.lines.reduce((s, l) => s + l.cost, 0)).toBeCloseTo(cost.total, 6)
-    const glazed = cost.lines.find(l => l.name === 'glazing')!
-    expect(glazed.cost).toBeCloseTo(glazed.amount * entry(GLAZINGS, demo.skin.glazing).pricePerM2, 6)
-    expect(
-      roughCost(skin({ cover: { ...demo.skin.cover, id: 'none' } })).lines.some(l => l.name === 'night cover'),
-    ).toBe(false)
-    expect(roughCost(shape({ sunkM: 0.5 })).lines.find(l => l.name === 'digging')!.amount).toBeCloseTo(4.6 * 9 * 0.5, 1)
-    for (const d of DEMOS) expect(roughCost(d).total).toBeGreaterThan(500)
+    const { lines, total } = takeoff(demo)
+    expect(lines.reduce((s, l) => s + l.cost, 0)).toBeCloseTo(total, 6)
+    const sheets = lines.filter(l => l.priced === `glazing.${demo.skin.glazing}`)
+    const boughtM2 = sheets.reduce((s, l) => s + l.buy, 0)
+    expect(sheets.reduce((s, l) => s + l.cost, 0)).toBeCloseTo(
+      boughtM2 * entry(GLAZINGS, demo.skin.glazing).pricePerM2,
+      6,
+    )
+    const bare = takeoff(skin({ cover: { ...demo.skin.cover, id: 'none' } }))
+    expect([lines, bare.lines].map(all => all.some(l => l.part === 'night cover'))).toEqual([true, false])
+    const sunk = takeoff(shape({ sunkM: 0.5 })).lines.find(l => l.item === 'Dig for the sunk floor')!
+    expect(sunk.amount).toBeCloseTo(4.6 * 9 * 0.5, 1)
+    for (const d of DEMOS) expect(housePrice(d)).toBeGreaterThan(500)
   })
 
   test('pay-back: steps in order, years are money over money, what saves nothing never pays', () => {

@@ -8,7 +8,7 @@ import { findCheapest, promising, withMoves, type Wanted } from '../../core/stud
 import { ranked, ranksByHeat, RANKS, rungOf, usefulKWhPrice, type Rank } from '../../core/study/ladder'
 import { byLight, readVary, stepped, sweepDesigns, sweepPoint } from '../../core/study/sweep'
 import { doubted, UNKNOWNS } from '../../core/study/unknowns'
-import { roughCost } from '../../core/takeoff/cost'
+import { housePrice, takeoff } from '../../core/takeoff/takeoff'
 import { pricesOf, withPrice } from '../../core/takeoff/price-book'
 import { createYearEngine } from '../../core/year'
 import { plain } from '../plain'
@@ -35,7 +35,7 @@ describe('ladder', () => {
       expect(r.coldestC).toBe(again.coldestNight.insideC)
       expect(r.heatKWh).toBe(again.topUp.kWh)
       expect(r.gainK).toBeCloseTo(again.coldestNight.insideC - answers.coldestNight.insideC, 9)
-      expect(r.cost).toBeCloseTo(roughCost(patched).total - roughCost(design).total, 6)
+      expect(r.cost).toBeCloseTo(housePrice(patched) - housePrice(design), 6)
       expect(r.hottestC).toBe(again.hottestAfternoon.insideC)
     }
   })
@@ -105,11 +105,11 @@ describe('find', () => {
     const together = ids.includes('cover') && ids.includes('earth-store') ? -0.7 : 0
     const coldestC = ids.reduce((sum, id) => sum + lifts[id]!, together)
     const winterDli = ids.includes('more-barrels') ? 4 : 5
-    made.set(JSON.stringify(design), { ids, year: { ...base, coldestC, winterDli, cost: roughCost(design).total } })
+    made.set(JSON.stringify(design), { ids, year: { ...base, coldestC, winterDli, cost: housePrice(design) } })
   }
   const yearOf = (d: Design) => made.get(JSON.stringify(d))!.year
   const evaluate = (designs: readonly Design[]) => Promise.resolve(designs.map(yearOf))
-  const every = [...made.values()].map(({ ids, year }) => ({ ids, year, cost: year.cost - roughCost(bare).total }))
+  const every = [...made.values()].map(({ ids, year }) => ({ ids, year, cost: year.cost - housePrice(bare) }))
   const ask = (wanted: Partial<Wanted>) =>
     findCheapest(bare, moves, { coldestC: 3.2, budget: null, winterDli: 0, ...wanted }, evaluate)
 
@@ -250,8 +250,8 @@ describe('prices', () => {
     expect(designFaults(owned)).toEqual([])
     expect(pricesOf(owned)('vessel.barrel-200')).toBe(99)
     expect(patchDesign(owned, withPrice(owned, 'vessel.barrel-200', null)).topUp.prices).toEqual([])
-    const barrels = (d: Design) => roughCost(d).lines.find(l => l.name === 'barrels')!
-    expect(barrels(owned).cost).toBeCloseTo(barrels(owned).amount * 99, 6)
+    const barrels = (d: Design) => takeoff(d).lines.find(l => l.part === 'barrels')!
+    expect(barrels(owned).cost).toBeCloseTo(barrels(owned).buy * 99, 6)
   })
 
   test('a price of what is in no book is refused', () => {
@@ -260,16 +260,20 @@ describe('prices', () => {
   })
 
   test('an hour of work costs nothing until it has a price, and then by the house’s size', () => {
-    const work = (d: Design) => roughCost(d).lines.find(l => l.name === 'work')
-    expect(work(plain)).toBeUndefined()
+    expect(takeoff(plain).hands.cost).toBe(0)
     const paid = patchDesign(plain, withPrice(plain, 'work.hour', 30))
-    expect(work(paid)!.cost).toBeCloseTo(work(paid)!.amount * 30, 6)
-    expect(work(paid)!.amount).toBeGreaterThan(100)
+    const { hours, cost } = takeoff(paid).hands
+    expect(cost).toBeCloseTo(hours * 30, 6)
+    expect(hours).toBeGreaterThan(100)
+    // It is apart: the list costs what it did.
+    expect(housePrice(paid)).toBe(housePrice(plain))
+    const longer = patchDesign(paid, [['shape.lengthM', paid.shape.lengthM + 2]])
+    expect(takeoff(longer).hands.hours).toBeGreaterThan(hours)
   })
 
   test('devices and habits are paid for: each of these moves costs something', () => {
     for (const id of ['stove', 'heater', 'earth-store', 'row-cover', 'misting', 'tighter-still', 'more-vents', 'lobby'])
       for (const { design } of laidOn(bare, named(id)))
-        expect([id, roughCost(design).total > roughCost(bare).total]).toEqual([id, true])
+        expect([id, housePrice(design) > housePrice(bare)]).toEqual([id, true])
   })
 })

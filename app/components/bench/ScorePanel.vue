@@ -6,7 +6,7 @@ import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
 import { WINTERS } from '../../../core/design/fields/aim'
 import { isHeated } from '../../../core/sources/registry'
-import { roughCost } from '../../../core/takeoff/cost'
+import { housePrice } from '../../../core/takeoff/takeoff'
 import { formatNumber, type Quantity } from '../../../core/units'
 
 const props = defineProps<{ step: string }>()
@@ -66,7 +66,7 @@ const every = useCautions()
 const cautions = computed(() => every.value.filter(c => c.step === (props.step as StepId)))
 const elsewhere = computed(() => every.value.length - cautions.value.length)
 const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
-const cost = computed(() => roughCost(bench.current).total)
+const cost = computed(() => housePrice(bench.current))
 const budget = computed(() => bench.current.aim.practical.budget)
 
 /** A figure of the year, beside the pinned design's; more of it is bad unless said. */

@@ -65,8 +65,13 @@ const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.curren
       people come first. Frame sections, loads and anchors are for an engineer to say.
     </p>
     <p class="hint">
-      Prices are those of the price book under Weigh up, rough until you type your own. The score’s rough cost goes by
-      areas, so that designs can be compared as they change; this list goes by pieces.
+      Prices are those of the price book under Weigh up, rough until you type your own; the sum is what the score, the
+      ladder and the report call the cost. Work is apart: about {{ settings.show(all.hands.hours, 'hours') }} by people
+      who have done it before{{
+        all.hands.cost > 0
+          ? `, ${all.currency} ${formatNumber(all.hands.cost, 0)}`
+          : ', which costs nothing by your own hands'
+      }}.
     </p>
     <div class="overflow-x-auto" v-sideways>
       <table class="mt-2 w-full text-sm" data-test="takeoff">

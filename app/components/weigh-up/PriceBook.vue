@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { PRICE_GROUPS, PRICE_ITEMS, type PriceGroup } from '../../../core/catalog'
-import { roughCost, type CostLine } from '../../../core/takeoff/cost'
-import { amountWords, PRICED } from '../../../core/takeoff/lines'
+import { BUILD_STAGES, PRICED } from '../../../core/takeoff/lines'
+import { takeoff } from '../../../core/takeoff/takeoff'
 import { pricesOf, withPrice } from '../../../core/takeoff/price-book'
 import { formatNumber } from '../../../core/units'
 import { readPricesCsv, writePricesCsv } from '../../../formats/prices-csv'
@@ -14,7 +14,19 @@ const settings = useSettings()
 const currency = computed(() => bench.current.topUp.currency)
 const price = computed(() => pricesOf(bench.current))
 const own = computed(() => new Set(bench.current.topUp.prices.map(p => p.id)))
-const cost = computed(() => roughCost(bench.current))
+const cost = computed(() => takeoff(bench.current))
+/** By stage and part, as the list under Build has them. */
+const parts = computed(() => {
+  const { lines } = cost.value
+  const stages = Object.entries(BUILD_STAGES).map(([id, name]) => ({ name, lines: lines.filter(l => l.stage === id) }))
+  return stages.flatMap(({ name, lines }) =>
+    [...new Set(lines.map(l => l.part))].map((part, i) => ({
+      stage: i === 0 ? name : '',
+      part,
+      cost: lines.filter(l => l.part === part).reduce((sum, l) => sum + l.cost, 0),
+    })),
+  )
+})
 const group = ref<PriceGroup>('part')
 const items = computed(() => PRICE_ITEMS.filter(p => p.group === group.value))
 const GROUPS = Object.entries(PRICE_GROUPS).map(([id, name]) => ({ id, name }))
@@ -30,8 +42,6 @@ const save = () =>
     writePricesCsv(price.value, id => own.value.has(id), currency.value),
     'text/csv',
   )
-const amount = ({ amount, unit }: CostLine) =>
-  unit === 'h' ? settings.show(amount, 'hours') : amountWords(amount, unit, settings.show)
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 async function load(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -100,21 +110,24 @@ async function load(event: Event): Promise<void> {
       <DesignField path="aim.cropWeek" class="mb-3 w-64" />
       <h2 class="group-title">
         What they make of this house
-        <span class="hint font-sans font-normal">fittings and transport are left out</span>
+        <span class="hint font-sans font-normal">line by line under Build; transport is left out</span>
       </h2>
       <table class="w-full" data-test="cost-lines">
         <tbody>
-          <tr v-for="(l, i) in cost.lines" :key="i" class="border-t border-line">
-            <th scope="row" class="text-left font-normal">{{ l.name }}</th>
-            <td class="text-right tabular-nums">
-              {{ amount(l) }}
-            </td>
-            <td class="pl-4 text-right tabular-nums">{{ formatNumber(l.cost, 0) }}</td>
+          <tr v-for="p in parts" :key="`${p.stage} ${p.part}`" class="border-t border-line">
+            <td class="pr-3 font-semibold">{{ p.stage }}</td>
+            <th scope="row" class="text-left font-normal">{{ settings.named(p.part) }}</th>
+            <td class="pl-4 text-right tabular-nums">{{ formatNumber(p.cost, 0) }}</td>
           </tr>
           <tr class="border-t border-ink">
-            <th scope="row" class="text-left">all</th>
-            <td></td>
+            <th scope="row" colspan="2" class="text-left">all that is bought</th>
             <td class="pl-4 text-right font-semibold tabular-nums">{{ currency }} {{ formatNumber(cost.total, 0) }}</td>
+          </tr>
+          <tr class="border-t border-line">
+            <th scope="row" colspan="2" class="text-left font-normal">
+              work, apart: {{ settings.show(cost.hands.hours, 'hours') }} by people who have done it before
+            </th>
+            <td class="pl-4 text-right tabular-nums">{{ formatNumber(cost.hands.cost, 0) }}</td>
           </tr>
         </tbody>
       </table>
