@@ -20,7 +20,7 @@ export function writePricesCsv(price: PriceOf, isOwn: (id: string) => boolean, c
 export type PricesRead = { ok: true; prices: { id: string; each: number }[] } | { ok: false; message: string }
 
 /** So much money at most for one of anything. */
-const MOST = 1e6
+const MOST = 1e10
 
 /** A price as it is written: 12.5, or 12,5 where commas are decimal; thousands parted by commas or spaces. */
 function priceOf(cell: string, decimalComma: boolean): number | null {

@@ -3,6 +3,7 @@ import { leafNames } from '../../core/design'
 import type { GroupField } from '../../core/design/field'
 import type { Show } from '../../core/fans/kind'
 import { useKindList } from './useKindList'
+import { pricedHere } from '../../core/editing/currency'
 import { inSeason } from '../../core/editing/season'
 import { useDesign } from '../stores/design'
 import { useSettings } from '../stores/settings'
@@ -55,8 +56,11 @@ export function useDevices<T extends { kind: string }, A extends { kind: string 
     return pathsOf(leafNames(devices.of(one).fields).filter(name => !without.has(name)))
   })
   const FULL = ['There are as many as there can be.', 'Take one out first.'] as const
-  const add = (kind: string) =>
-    put(inSeason(devices.fresh(kind as never), bench.current.site.latitudeDeg), `add ${kind}`, ...FULL)
+  function add(kind: string): void {
+    const { current } = bench
+    const fresh = inSeason(devices.fresh(kind as never), current.site.latitudeDeg)
+    put(pricedHere(current, devices.of(fresh).fields, fresh), `add ${kind}`, ...FULL)
+  }
   const duplicate = (i: number) => put(structuredClone(toRaw(things.value[i]!)), `duplicate ${thing}`, ...FULL)
   return { things, open, listed, fields, add, duplicate, takeOut, set }
 }

@@ -1,6 +1,7 @@
 import { aimLine } from '../aim/aim-line'
 import type { Design } from '../design/types'
-import { aSource, isHeated, sourceKind, type Source, type SourceKindId } from '../sources/registry'
+import { pricedHere } from '../editing/currency'
+import { aSource, isHeated, SOURCE, sourceKind, type Source, type SourceKindId } from '../sources/registry'
 import type { Move } from './move'
 
 /** The lowest air that is asked for in any month, °C; 0 where nothing is asked. */
@@ -10,7 +11,8 @@ export function lowestAsked({ aim }: Pick<Design, 'aim'>): number {
 }
 
 const has = ({ topUp }: Design, kind: SourceKindId) => topUp.sources.some(s => s.on && s.kind === kind)
-const withSource = ({ topUp }: Design, source: Source) => [['topUp.sources', [...topUp.sources, source]]] as const
+const withSource = (design: Design, source: Source) =>
+  [['topUp.sources', [...design.topUp.sources, pricedHere(design, SOURCE, source)]]] as const
 const PANEL_M2 = 4
 
 /** Moves that bring heat and light in. */
@@ -19,31 +21,19 @@ export const HEAT_MOVES: readonly Move[] = [
     id: 'stove',
     group: 'heat',
     words: 'Light a stove on the nights that are forecast to freeze hard',
-    of: ({ topUp, aim }) =>
-      topUp.sources.some(s => s.on && s.kind === 'stove')
-        ? null
-        : [['topUp.sources', [...topUp.sources, aSource('stove', { belowC: Math.min(0, lowestAsked({ aim }) - 8) })]]],
+    of: d => (has(d, 'stove') ? null : withSource(d, aSource('stove', { belowC: Math.min(0, lowestAsked(d) - 8) }))),
   },
   {
     id: 'heater',
     group: 'heat',
     words: 'Put in a small electric heater',
-    of: ({ topUp, aim }) =>
-      isHeated(topUp.sources.filter(s => s.on && sourceKind(s).thermostat(s) !== null))
+    of: d =>
+      isHeated(d.topUp.sources.filter(s => s.on && sourceKind(s).thermostat(s) !== null))
         ? null
-        : [
-            [
-              'topUp.sources',
-              [
-                ...topUp.sources,
-                aSource('heater', {
-                  capacityW: 2000,
-                  setPointC: Math.max(2, lowestAsked({ aim })),
-                  fuel: 'electricity',
-                }),
-              ],
-            ],
-          ],
+        : withSource(
+            d,
+            aSource('heater', { capacityW: 2000, setPointC: Math.max(2, lowestAsked(d)), fuel: 'electricity' }),
+          ),
   },
   {
     id: 'air-panel',

@@ -12,7 +12,7 @@ export const body = orNull(
 )
 export const fuelFields = (fuel: string) => ({
   fuel: entryOf(FUELS, { start: fuel, label: 'Fuel', hint: 'Its rough price comes along: put your own.' }),
-  pricePerKWh: money(0, 100, { start: entry(FUELS, fuel).roughPrice, label: 'For each kWh of fuel' }),
+  pricePerKWh: money(0, 1e5, { start: entry(FUELS, fuel).roughPrice, label: 'For each kWh of fuel' }),
 })
 export const panelFields = (tiltDeg: number) => ({
   areaM2: area(0, 200, { start: 2, usual: [0, 20], step: 0.5, label: 'Area' }),

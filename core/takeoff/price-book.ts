@@ -6,13 +6,13 @@ export type PriceOf = (id: string) => number
 
 const ROUGH = new Map(PRICE_ITEMS.map(item => [item.id, item.rough]))
 
-/** The prices of a design: those that somebody knows, and rough ones for the rest. */
-export function pricesOf({ topUp }: { topUp: Pick<Design['topUp'], 'prices'> }): PriceOf {
+/** The prices of a design: those that somebody knows, and for the rest rough ones at the ratio of its currency. */
+export function pricesOf({ topUp }: { topUp: Pick<Design['topUp'], 'prices' | 'ratio'> }): PriceOf {
   const own = new Map(topUp.prices.map(p => [p.id, p.each]))
   return id => {
-    const price = own.get(id) ?? ROUGH.get(id)
-    if (price === undefined) throw new RangeError(`There is no price of ${id}.`)
-    return price
+    const rough = ROUGH.get(id)
+    if (rough === undefined) throw new RangeError(`There is no price of ${id}.`)
+    return own.get(id) ?? rough * topUp.ratio
   }
 }
 

@@ -258,6 +258,9 @@ const WHYS: Record<string, string> = {
   'upTo': 'Damper than this, mould begins.',
   // Top-up
   'currency': 'All prices of the design are in it.',
+  'ratio': 'Rough prices are worth no more than the ratio that they are turned by.',
+  'books.currency': 'As it was left.',
+  'books.ratio': 'As it was left.',
   'sources.on': 'Out of use it costs nothing and gives nothing.',
   'into': 'Warm air rises to the ridge; warm soil and radiant heat stay with the plants.',
   'heater.setPointC': 'Each degree warmer costs a good deal more heat: keep what lives, not what is pleasant.',

@@ -7,11 +7,6 @@ const TABS = [
   { id: 'light', name: 'Light' },
   { id: 'sums', name: 'Rules and sums' },
 ] as const
-const bench = useDesign()
-const currencyId = useId()
-function setCurrency(event: Event): void {
-  bench.edit([['topUp.currency', (event.target as HTMLInputElement).value.trim().toUpperCase()]])
-}
 </script>
 
 <template>
@@ -23,14 +18,7 @@ function setCurrency(event: Event): void {
         </div>
         <div>
           <h2 class="group-title">Money</h2>
-          <label :for="currencyId" class="mr-2">Currency</label>
-          <input
-            :id="currencyId"
-            class="input !w-20"
-            maxlength="3"
-            :value="bench.current.topUp.currency"
-            @change="setCurrency"
-          />
+          <CurrencyBook />
           <p class="hint">A kWh is energy; a kW is how fast it flows.</p>
         </div>
       </div>

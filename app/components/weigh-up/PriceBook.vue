@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { rangeOf } from '../../../core/design'
 import { PRICE_GROUPS, PRICE_ITEMS, type PriceGroup } from '../../../core/catalog'
 import { BUILD_STAGES, PRICED } from '../../../core/takeoff/lines'
 import { takeoff } from '../../../core/takeoff/takeoff'
@@ -60,7 +61,11 @@ async function load(event: Event): Promise<void> {
   <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-2">
     <section>
       <h2 class="group-title">
-        Price book <span class="hint font-sans font-normal">in {{ currency }}; rough until you type your own</span>
+        Price book
+        <span class="hint font-sans font-normal"
+          >in {{ currency }}, at {{ formatNumber(bench.current.topUp.ratio, 2) }} for one of the rough book, until you
+          type your own</span
+        >
       </h2>
       <div class="flex flex-wrap items-end gap-2">
         <ChoiceField label="Prices of" :value="group" :options="GROUPS" :set="setGroup" class="w-44" />
@@ -86,7 +91,7 @@ async function load(event: Event): Promise<void> {
                 :quantity="PRICED[p.unit] ?? 'money'"
                 :value="price(p.id)"
                 :min="0"
-                :max="1e6"
+                :max="rangeOf('topUp.prices.0.each')[1]"
                 :set="set(p.id)"
               />
             </td>

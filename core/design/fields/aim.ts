@@ -78,7 +78,7 @@ export const AIM = group(
       hint: 'How hard a winter it must stand: the score says what such a one brings.',
       about: 'the winter that the aim is read for',
     }),
-    cropWeek: money(0, 1e6, {
+    cropWeek: money(0, 1e10, {
       start: 0,
       label: 'A week of crops is worth',
       hint: 'Your own figure for the whole house: a week more in which crops grow helps a change to pay for itself.',
@@ -86,7 +86,7 @@ export const AIM = group(
     }),
     practical: group(
       {
-        budget: money(0, 1e8, {
+        budget: money(0, 1e11, {
           start: 0,
           label: 'Budget',
           about: 'in the design’s currency; 0 while it is not known',

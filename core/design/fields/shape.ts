@@ -94,7 +94,7 @@ export const SHAPE = group(
         heightM: length(1, 20, { start: 6, label: 'House wall, height', about: 'above the greenhouse floor' }),
         beyondM: length(0, 30, { start: 3, label: 'House wall, beyond each end' }),
         airC: temperature(-5, 30, { start: 18, label: 'Air in the house' }),
-        pricePerKWh: money(0, 10, { start: 0, label: 'A kWh of its heat costs', about: '0 while it is not known' }),
+        pricePerKWh: money(0, 1e5, { start: 0, label: 'A kWh of its heat costs', about: '0 while it is not known' }),
       },
       { label: 'House', about: 'lean-to: the house that it leans on' },
     ),
