@@ -2,7 +2,7 @@ import type { Answers } from '../answers'
 import type { Design } from '../design/types'
 import { withoutBody } from '../editing/bodies'
 import { patchDesign, type Patch } from '../editing/edit'
-import { winterDli } from './figures'
+import { boughtAYear, winterDli } from './figures'
 import { takeoff } from '../takeoff/takeoff'
 
 /** A year in the few figures that designs are held against each other by, as the design itself is run. */
@@ -28,6 +28,8 @@ export interface Brief {
   winterDli: number
   electricKWh: number
   cost: number
+  /** Bought in a year: heat and electricity, in its currency. */
+  aYear: number
   /** Work on it, in its currency; 0 where an hour has no price. */
   hands: number
 }
@@ -49,6 +51,7 @@ export function briefOf(design: Design, answers: Answers): Brief {
     winterDli: winterDli(design, answers),
     electricKWh: Object.values(electricity).reduce((sum, kWh) => sum + kWh, 0),
     cost: total,
+    aYear: boughtAYear(design, answers),
     hands: hands.cost,
   }
 }

@@ -4,6 +4,7 @@ import type { Design, Source } from '../design/types'
 import { isHeated, keptAirC, mainHeater } from '../sources/registry'
 import { HOURS } from '../climate'
 import { makeBuilding } from '../geometry/surfaces'
+import { pricesOf } from '../takeoff/price-book'
 import { housePrice } from '../takeoff/takeoff'
 import type { createYearEngine } from '../year'
 
@@ -23,6 +24,8 @@ export interface Figures {
   heatNights: number
   glazedM2: number
   cost: number
+  /** Bought in a year to hold that air, in the design's currency. */
+  aYear: number
 }
 
 /** A heater that never falls short, W. */
@@ -68,6 +71,12 @@ export function winterDli({ site }: Pick<Design, 'site'>, { months }: Pick<Answe
   return winter.reduce((sum, m) => sum + months[m]!.dli / 6, 0)
 }
 
+/** What a year's heat and electricity cost, in the currency of the design, at its own prices. */
+export function boughtAYear(design: Design, { topUp, electricity }: Pick<Answers, 'topUp' | 'electricity'>): number {
+  const kWh = Object.values(electricity).reduce((sum, v) => sum + v, 0)
+  return topUp.cost + kWh * pricesOf(design)('fuel.electricity')
+}
+
 /** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
 export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
   const { answers, series } = engine.run(heldDesign(design), {
@@ -85,6 +94,7 @@ export function figuresOf(design: Design, engine: ReturnType<typeof createYearEn
       .surfaces.filter(s => s.kind === 'glazed')
       .reduce((s, x) => s + x.areaM2, 0),
     cost: housePrice(design),
+    aYear: boughtAYear(design, answers),
   }
 }
 

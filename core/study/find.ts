@@ -20,6 +20,8 @@ export interface FoundSet {
   moves: string[]
   /** More than the house as it is. */
   cost: number
+  /** Bought in a year. */
+  aYear: number
   coldestC: number
   winterDli: number
 }
@@ -105,6 +107,7 @@ export async function findCheapest(
     (s, i): FoundSet => ({
       moves: s.moves.map(m => m.id),
       cost: s.cost,
+      aYear: briefs[i]!.aYear,
       coldestC: briefs[i]!.coldestC,
       winterDli: briefs[i]!.winterDli,
     }),

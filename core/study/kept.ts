@@ -66,12 +66,19 @@ export function readStudies(given: unknown): KeptStudies | null {
     isWord(ladder.of) &&
     isList(
       ladder.rungs,
-      r => isWord(r.id) && isWord(r.words) && isNumber(r.gainK) && isNumber(r.cost) && Array.isArray(r.patch),
+      r =>
+        isWord(r.id) &&
+        isWord(r.words) &&
+        isNumber(r.gainK) &&
+        isNumber(r.cost) &&
+        isNumber(r.aYear) &&
+        Array.isArray(r.patch),
     )
   )
     out.ladder = ladder as never
   if (isObject(found) && isWord(found.of) && isObject(found.wanted) && isObject(found.found))
-    if (isList(found.found.front, f => isNumber(f.cost) && isNumber(f.coldestC))) out.found = found as never
+    if (isList(found.found.front, f => isNumber(f.cost) && isNumber(f.aYear) && isNumber(f.coldestC)))
+      out.found = found as never
   if (
     isObject(sweep) &&
     isWord(sweep.of) &&

@@ -28,9 +28,10 @@ export interface Rung {
   hoursDamp: number
   /** Weeks in which crops grow, more than in this house. */
   weeksWon: number
-  /** More than this house costs, in its currency; below 0 it costs less. */
+  /** More than this house costs, and more that is bought in a year, in its currency; below 0 it costs less. */
   cost: number
-  /** Until fuel that is not burned and weeks that are won have paid for it; null where nothing does. */
+  aYear: number
+  /** Until what is not bought and weeks that are won have paid for it; null where nothing does. */
   paybackYears: number | null
   /** Why it stands where it does, from the numbers. */
   why: string
@@ -100,7 +101,8 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
   const paid = cost + changed.hands - now.hands
   const savedKWh = now.heatKWh - changed.heatKWh
   const weeksWon = (changed.growingDays - now.growingDays) / 7
-  const yearly = savedKWh * usefulKWhPrice(design) + weeksWon * design.aim.cropWeek
+  const aYear = changed.aYear - now.aYear
+  const yearly = weeksWon * design.aim.cropWeek - aYear
   const rung = {
     id: move.id,
     group: move.group,
@@ -117,6 +119,7 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
     hoursDamp: changed.hoursDamp,
     weeksWon,
     cost,
+    aYear,
     paybackYears: yearly > 0.01 && paid > 0 ? paid / yearly : null,
   }
   return { ...rung, why: whyOf(now, answers, move.group, rung) }

@@ -87,7 +87,7 @@ export function byLight<T extends { design: Design }>(all: readonly T[]): T[] {
 }
 
 /** A point of a sweep: what was varied, and what the year says of it as the house is run. */
-export interface SweepPoint extends Pick<Brief, 'coldestC' | 'heatKWh' | 'winterDli' | 'hottestC' | 'cost'> {
+export interface SweepPoint extends Pick<Brief, 'coldestC' | 'heatKWh' | 'winterDli' | 'hottestC' | 'cost' | 'aYear'> {
   values: Record<string, number | string | boolean>
 }
 
@@ -98,4 +98,5 @@ export const sweepPoint = (values: SweepPoint['values'], b: Brief): SweepPoint =
   winterDli: b.winterDli,
   hottestC: b.hottestC,
   cost: b.cost,
+  aYear: b.aYear,
 })

@@ -14,11 +14,13 @@ const bare: Design = { ...unheated(plain), skin: { ...plain.skin, cover: { ...pl
 
 describe('studies that are kept', () => {
   const kept: KeptStudies = {
-    ladder: { of: digest(ash), rungs: [{ id: 'cover', words: 'Draw it', gainK: 1, cost: 2, patch: [] } as never] },
+    ladder: { of: digest(ash), rungs: [{ id: 'cover', words: 'Draw it', gainK: 1, cost: 2, aYear: 0, patch: [] } as never] },
     sweep: {
       of: digest(ash),
       varied: [{ path: 'shape.turnDeg', values: [0, 10] }],
-      points: [{ values: { 'shape.turnDeg': 0 }, coldestC: 1, hottestC: 30, heatKWh: 0, winterDli: 5, cost: 100 }],
+      points: [
+        { values: { 'shape.turnDeg': 0 }, coldestC: 1, hottestC: 30, heatKWh: 0, winterDli: 5, aYear: 0, cost: 100 },
+      ],
     },
     winters: { of: digest(ash), winters: [{ seed: 1, insideC: 2, outsideC: -9, marginK: null }] },
     stages: { cover: 'now' },

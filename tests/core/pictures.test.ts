@@ -104,6 +104,7 @@ describe('a sweep as it is drawn', () => {
     heatKWh: 0,
     winterDli: 5,
     hottestC: 30,
+    aYear: 0,
     cost: 100,
   })
   const varied = [

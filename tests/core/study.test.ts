@@ -124,6 +124,7 @@ describe('money', () => {
       winterDli: 0,
       ...SPARE,
       glazedM2: 0,
+      aYear: 0,
       cost,
     })
     const steps = paybackSteps(
@@ -147,6 +148,7 @@ describe('money', () => {
       winterDli: 0,
       ...SPARE,
       glazedM2: 0,
+      aYear: 0,
       cost,
     })
     const m = matchMoney(f(-4, 1000), f(1, 1400, 40), [

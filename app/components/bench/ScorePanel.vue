@@ -231,7 +231,7 @@ function showColdest(): void {
           >
             <template v-if="!heated">none</template>
           </ScoreRow>
-          <ScoreRow name="Cost, roughly" :hint="budget > 0 ? `of ${money(budget, a.topUp.currency)}` : ''">
+          <ScoreRow name="Cost" :hint="budget > 0 ? `of ${money(budget, a.topUp.currency)}` : ''">
             <span :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost"
               >{{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}</span
             >

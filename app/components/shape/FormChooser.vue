@@ -5,6 +5,7 @@ import { stretches } from '../../../core/geometry/parts'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
 import { heldC, heldWhy } from '../../../core/study/figures'
 import { builtInForm, inForm } from '../../../core/study/in-form'
+import { formatNumber } from '../../../core/units'
 
 /** Every form drawn to one scale at the size of the design, with what the year says of it. */
 const bench = useDesign()
@@ -132,6 +133,8 @@ const currency = computed(() => bench.current.topUp.currency)
               <dd :class="best.cost === o.form ? 'best' : ''">
                 {{ currency }} {{ Math.round(o.figures.cost / 100) * 100 }}
               </dd>
+              <dt>a year</dt>
+              <dd>{{ currency }} {{ formatNumber(o.figures.aYear, 0) }}</dd>
             </dl>
             <p class="hint leading-tight">
               {{ o.own ? `+ ${WORDS[o.form][1]}` : 'does not stand at this size' }}<br />
@@ -143,7 +146,8 @@ const currency = computed(() => bench.current.topUp.currency)
     </RadioGroup>
     <p v-if="studies.all.forms.points.length > 0" class="hint">
       Coldest night without heat; heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}; light at the
-      beds in the winter half, mol/m² a day; cost of materials at rough prices, to compare by. ★ marks the best.
+      beds in the winter half, mol/m² a day; cost of all that the list buys, and what a year's heat and electricity
+      cost. ★ marks the best.
       {{ heldWhy(bench.current) }}
     </p>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { floorChoices } from '../../../core/study/floors'
+import { formatNumber } from '../../../core/units'
 
 /** Floors side by side for the year: what foam under a slab saves, and what it takes away. */
 const bench = useDesign()
@@ -12,8 +13,10 @@ const HEADS = [
   'its coldest month',
   'hottest afternoon',
   'heat bought',
-  'cost, roughly',
+  'bought a year',
+  'costs',
 ]
+const money = (v: number) => `${bench.current.topUp.currency} ${formatNumber(v, 0)}`
 const rows = computed(() => briefs.found.value)
 </script>
 
@@ -49,7 +52,8 @@ const rows = computed(() => briefs.found.value)
             <td class="pl-5">{{ t(f.brief.soilMonthC) }}</td>
             <td class="pl-5">{{ t(f.brief.hottestC) }}</td>
             <td class="pl-5">{{ settings.show(f.brief.heatKWh * 3.6e6, 'energy') }}</td>
-            <td class="pl-5">{{ bench.current.topUp.currency }} {{ Math.round(f.brief.cost) }}</td>
+            <td class="pl-5">{{ money(f.brief.aYear) }}</td>
+            <td class="pl-5">{{ money(f.brief.cost) }}</td>
             <td class="pl-5">
               <button class="button quiet" @click="bench.replace(f.design, 'take floor')">Lay it</button>
             </td>
@@ -61,7 +65,8 @@ const rows = computed(() => briefs.found.value)
             <td class="pl-5">{{ t(briefs.now.value.soilMonthC) }}</td>
             <td class="pl-5">{{ t(briefs.now.value.hottestC) }}</td>
             <td class="pl-5">{{ settings.show(briefs.now.value.heatKWh * 3.6e6, 'energy') }}</td>
-            <td class="pl-5">{{ bench.current.topUp.currency }} {{ Math.round(briefs.now.value.cost) }}</td>
+            <td class="pl-5">{{ money(briefs.now.value.aYear) }}</td>
+            <td class="pl-5">{{ money(briefs.now.value.cost) }}</td>
             <td></td>
           </tr>
         </tbody>

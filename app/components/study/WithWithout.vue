@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Design } from '../../../core/design'
 import type { Brief } from '../../../core/study/brief'
+import { formatNumber } from '../../../core/units'
 
 /** One thing's worth: the year of this house, and of the one that differs in that thing alone. */
 const props = withDefaults(
@@ -19,6 +20,7 @@ watch(
   () => props.ask,
   () => briefs.clear(),
 )
+const money = (v: number) => `${bench.current.topUp.currency} ${formatNumber(v, 0)}`
 const energy = (kWh: number) => settings.show(kWh * 3.6e6, 'energy')
 const t = (c: number | null) => (c === null ? '' : settings.show(c, 'temperature'))
 const ROWS: { name: string; say: (b: Brief) => string; of: (b: Brief) => number }[] = [
@@ -32,7 +34,8 @@ const ROWS: { name: string; say: (b: Brief) => string; of: (b: Brief) => number 
   { name: 'damp', say: b => settings.show(b.hoursDamp, 'hours'), of: b => b.hoursDamp },
   { name: 'heat bought', say: b => energy(b.heatKWh), of: b => b.heatKWh },
   { name: 'electricity', say: b => energy(b.electricKWh), of: b => b.electricKWh },
-  { name: 'cost, roughly', say: b => `${bench.current.topUp.currency} ${Math.round(b.cost)}`, of: b => b.cost },
+  { name: 'bought a year', say: b => money(b.aYear), of: b => b.aYear },
+  { name: 'costs', say: b => money(b.cost), of: b => b.cost },
 ]
 const rows = computed(() => {
   const [other] = briefs.found.value

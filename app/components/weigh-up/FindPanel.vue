@@ -176,9 +176,18 @@ const plot = computed(() => {
       <details>
         <summary class="cursor-pointer">As a table</summary>
         <table class="text-sm" data-test="front">
+          <thead>
+            <tr>
+              <th scope="col" class="pr-4 text-right font-normal">costs</th>
+              <th scope="col" class="pr-4 text-right font-normal">bought a year</th>
+              <th scope="col" class="pr-4 text-right font-normal">coldest</th>
+              <td></td>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="s in found.front" :key="s.cost" class="border-t border-line align-baseline">
               <td class="pr-4 text-right whitespace-nowrap">{{ money(s.cost) }}</td>
+              <td class="pr-4 text-right whitespace-nowrap">{{ money(s.aYear) }}</td>
               <td class="pr-4 text-right whitespace-nowrap">{{ t(s.coldestC) }}</td>
               <td>{{ list(s).join('; ') }}</td>
             </tr>

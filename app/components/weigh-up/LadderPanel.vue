@@ -37,6 +37,8 @@ const cost = ({ cost }: Rung) =>
   Math.abs(cost) < 0.5
     ? 'free'
     : `${cost < 0 ? 'saves ' : ''}${bench.current.topUp.currency} ${formatNumber(Math.abs(cost), 0)}`
+/** What is bought in a year, more or less. */
+const aYear = ({ aYear: money }: Rung) => (Math.abs(money) < 0.5 ? '0' : formatNumber(money, 0, true))
 const light = (r: Rung) => {
   const percent = Math.round((r.lightShare - 1) * 100)
   return percent === 0 ? '0' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`
@@ -78,6 +80,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
             {{ byHeat ? 'heat saved a year' : ladder.rank === 'light' ? 'winter light' : 'coldest night' }}
           </th>
           <th scope="col" class="pl-3 text-right font-normal">cost</th>
+          <th scope="col" class="pl-3 text-right font-normal">a year</th>
           <th v-if="withPayback" scope="col" class="pl-3 text-right font-normal">
             <TermLink id="payback">pays in</TermLink>
           </th>
@@ -114,6 +117,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
             </div>
           </td>
           <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ cost(r) }}</td>
+          <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ aYear(r) }}</td>
           <td v-if="withPayback" class="pl-3 text-right whitespace-nowrap tabular-nums">{{ pays(r) }}</td>
           <td
             class="pl-3 text-right whitespace-nowrap tabular-nums"

@@ -54,10 +54,11 @@ const ROWS: { name: string; say: (b: Brief, d: Design) => string; of: (b: Brief)
   { name: 'winter light, mol/m²·d', say: b => b.winterDli.toFixed(1), of: b => b.winterDli, more: 'good' },
   { name: 'damp hours', say: b => settings.show(b.hoursDamp, 'hours'), of: b => b.hoursDamp, more: 'bad' },
   { name: 'heat bought', say: b => settings.show(b.heatKWh * 3.6e6, 'energy'), of: b => b.heatKWh, more: 'bad' },
+  { name: 'costs', say: (b, d) => `${d.topUp.currency} ${formatNumber(b.cost, 0)}`, of: b => b.cost, more: 'bad' },
   {
-    name: 'cost, roughly',
-    say: (b, d) => `${d.topUp.currency} ${formatNumber(b.cost, 0)}`,
-    of: b => b.cost,
+    name: 'bought a year',
+    say: (b, d) => `${d.topUp.currency} ${formatNumber(b.aYear, 0)}`,
+    of: b => b.aYear,
     more: 'bad',
   },
 ]
