@@ -14,7 +14,10 @@ const bare: Design = { ...unheated(plain), skin: { ...plain.skin, cover: { ...pl
 
 describe('studies that are kept', () => {
   const kept: KeptStudies = {
-    ladder: { of: digest(ash), rungs: [{ id: 'cover', words: 'Draw it', gainK: 1, cost: 2, aYear: 0, patch: [] } as never] },
+    ladder: {
+      of: digest(ash),
+      rungs: [{ id: 'cover', words: 'Draw it', gainK: 1, cost: 2, aYear: 0, patch: [] } as never],
+    },
     sweep: {
       of: digest(ash),
       varied: [{ path: 'shape.turnDeg', values: [0, 10] }],

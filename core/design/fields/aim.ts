@@ -99,7 +99,7 @@ export const AIM = group(
         reachM: length(0.3, 1.2, { start: 0.75, label: 'Reach over a bed' }),
         permits: choice(PERMITS, { start: 'unknown', label: 'Permits' }),
       },
-      { label: 'What is at hand', about: 'looked at for cautions and, the budget, beside the rough cost' },
+      { label: 'What is at hand', about: 'looked at for cautions and, the budget, beside what the house costs' },
     ),
   },
   { label: 'Aim' },
