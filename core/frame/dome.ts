@@ -76,7 +76,7 @@ export function struts(building: Building): Member[] {
       ends: e.foot ? [mitre, mitre] : [SQUARE, SQUARE],
       bevelDeg: e.foot ? 0 : (180 - e.dihedralDeg) / 2,
       bent: false,
-      runs: false,
+      over: null,
     }),
   )
 }

@@ -25,8 +25,8 @@ export interface Member {
   bent: boolean
   /** Long sides of a dome's strut are ripped to this, degrees from square: half of what its faces turn by. */
   bevelDeg?: number
-  /** May be joined over a support: sills, plates, purlins. */
-  runs: boolean
+  /** What carries it along its length, m from its beginning, where it may be joined; null for what spans. */
+  over: readonly number[] | null
 }
 
 /** Straight across. */

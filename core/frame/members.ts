@@ -55,9 +55,9 @@ function merged(all: readonly Member[]): Member[] {
         Math.abs((o.bevelDeg ?? 0) - (m.bevelDeg ?? 0)) < 0.05 &&
         o.ends.every((e, i) => e.cut === m.ends[i]!.cut && Math.abs(e.sawDeg - m.ends[i]!.sawDeg) < 0.05),
     )
-    const { member, part, count, lengthM, ends, bent, bevelDeg, runs } = m
+    const { member, part, count, lengthM, ends, bent, bevelDeg, over } = m
     if (like) like.count += count
-    else out.push({ member, part, count, lengthM, ends, bent, bevelDeg, runs })
+    else out.push({ member, part, count, lengthM, ends, bent, bevelDeg, over })
   }
   return out
 }
@@ -66,14 +66,16 @@ function merged(all: readonly Member[]): Member[] {
 export function sectionMembers(design: FramedHouse, outline: Outline): PlacedMember[] {
   const { shape, build } = design
   const { purlinM } = build.frame
+  // Studs stand between sill and plate, and end at headers; nothing is taken off before a section is entered.
+  const thickM = build.frame.thickM ?? 0
   const L = shape.lengthM
   const lines = linesAlong(design, outline)
   // A side that is rolled up has no frame of its own.
   const leaves = laidLeaves(design, outline).filter(l => design.skin.openings[l.index]!.kind !== 'roll-up side')
   const out: PlacedMember[] = []
   const name = (e: Edge) => partName(e.part, shape.form)
-  const run = (member: string, on: PartId, part: string, lengthM = L, count = 1) =>
-    out.push({ member, on, part, count, lengthM, ends: [SQUARE, SQUARE], bent: false, runs: true })
+  const run = (member: string, on: PartId, part: string, count = 1, over = lines) =>
+    out.push({ member, on, part, count, lengthM: over.at(-1)!, ends: [SQUARE, SQUARE], bent: false, over })
   const isHouse = (e: Edge) => isHouseWall(shape, e.part)
   const isCurve = (e: Edge) =>
     (shape.form === 'arch' && e.part === 'sunnySlope') ||
@@ -89,18 +91,19 @@ export function sectionMembers(design: FramedHouse, outline: Outline): PlacedMem
       lengthM: ribM,
       ends: [SQUARE, SQUARE],
       bent: true,
-      runs: false,
+      over: null,
     })
   edges.forEach((e, i) => {
     if (isHouse(e)) return void run('ledger', e.part, name(e))
     if (isCurve(e)) return
     const [before, after] = [edges[i - 1], edges[i + 1]]
-    const each = (member: string, [low, high]: Member['ends']) => {
-      const [from, to] = alongPart(edges, i)
+    const each = (member: string, [low, high]: Member['ends'], lessM = [0, 0]) => {
+      const [foot, top] = alongPart(edges, i)
+      const [from, to] = [foot + lessM[0]!, top - lessM[1]!]
       const its = leaves.filter(l => l.part === e.part && l.rect.v0 < to && l.rect.v1 > from)
       const middle = lines.map(y => y - L / 2)
       for (const { at, trims } of uprights(its, middle))
-        for (const [v0, v1] of besideLeaves(its, at, from, to))
+        for (const [v0, v1] of besideLeaves(its, at, from, to, thickM))
           out.push({
             member: trims ? 'trimmer' : member,
             on: e.part,
@@ -109,19 +112,20 @@ export function sectionMembers(design: FramedHouse, outline: Outline): PlacedMem
             lengthM: v1 - v0,
             ends: [v0 > from ? SQUARE : low, v1 < to ? SQUARE : high],
             bent: false,
-            runs: false,
+            over: null,
           })
     }
     if (stands(e)) {
       if (carriesItself(design, e.part)) return void run('plate on the wall', e.part, name(e))
-      each('stud', [SQUARE, SQUARE])
+      const onSill = i === 0 || i === edges.length - 1
+      each('stud', [SQUARE, SQUARE], [onSill ? thickM : 0, thickM])
       run('plate', e.part, name(e))
       return
     }
     const first = endCut(e, before)
     const second: EndCut = after && isHouse(after) ? { cut: 'plumb', sawDeg: tiltOf(e) } : endCut(e, after)
     each('rafter', rises(e) ? [first, second] : [second, first])
-    if (purlinM !== null) run('purlin', e.part, name(e), L, Math.max(0, Math.ceil(edgeLength(e) / purlinM - 1e-9) - 1))
+    if (purlinM !== null) run('purlin', e.part, name(e), Math.max(0, Math.ceil(edgeLength(e) / purlinM - 1e-9) - 1))
     // Where two slopes meet a board lies along: the ridge, or the break.
     if (after && !stands(after) && !isHouse(after) && !isCurve(after))
       run(rises(e) && !rises(after) ? 'ridge board' : 'beam at the break', e.part, name(e))
@@ -130,7 +134,7 @@ export function sectionMembers(design: FramedHouse, outline: Outline): PlacedMem
   run('sill', edges[0]!.part, foot)
   if (shape.form !== 'lean-to') run('sill', edges.at(-1)!.part, foot)
   for (const part of ['eastEnd', 'westEnd'] as const) {
-    run('sill', part, foot, outline.widthM)
+    run('sill', part, foot, 1, linesOfEnd(design, outline, part))
     const its = leaves.filter(l => l.part === part)
     if (!carriesItself(design, part)) out.push(...endStuds(design, outline, part, its))
   }
@@ -169,13 +173,19 @@ function uprights(leaves: readonly LaidLeaf[], commons: readonly number[]): { at
   return [...commons.map(at => ({ at, trims: false })), ...free.map(at => ({ at, trims: true }))]
 }
 
-/** What no leaf interrupts of a line up a part, so far across from its middle: from where to where, m. */
-function besideLeaves(leaves: readonly LaidLeaf[], across: number, from: number, to: number): [number, number][] {
+/** What no leaf and header interrupts of a line up a part, so far across from its middle: from where to where, m. */
+function besideLeaves(
+  leaves: readonly LaidLeaf[],
+  across: number,
+  from: number,
+  to: number,
+  headerM: number,
+): [number, number][] {
   let left: [number, number][] = [[from, to]]
   for (const { rect } of leaves.filter(l => across > l.rect.u0 + 1e-6 && across < l.rect.u1 - 1e-6))
     left = left.flatMap(([a, b]): [number, number][] => [
-      [a, Math.min(b, rect.v0)],
-      [Math.max(a, rect.v1), b],
+      [a, Math.min(b, rect.v0 - headerM)],
+      [Math.max(a, rect.v1 + headerM), b],
     ])
   return left.filter(([a, b]) => b - a > SHORTEST_M)
 }
@@ -198,7 +208,7 @@ function headers(design: FramedHouse, leaves: readonly LaidLeaf[]): PlacedMember
         lengthM: rect.u1 - rect.u0 + (isWall ? 2 * BEARING_M : 0),
         ends: [SQUARE, SQUARE],
         bent: false,
-        runs: false,
+        over: null,
       },
     ]
   })
@@ -250,7 +260,8 @@ function endStuds(
     const over = outline.edges.find(e => e.b.x - e.a.x > 1e-9 && x >= e.a.x - 1e-9 && x <= e.b.x + 1e-9)
     const top: EndCut = over && tiltOf(over) > 0.05 ? { cut: 'mitre', sawDeg: tiltOf(over) } : SQUARE
     const high = clearHeightAt(outline, x)
-    return besideLeaves(leaves, at, 0, high).map(
+    const thickM = design.build.frame.thickM ?? 0
+    return besideLeaves(leaves, at, thickM, high, thickM).map(
       ([from, to]): PlacedMember => ({
         member: trims ? 'trimmer' : 'end stud',
         on,
@@ -259,7 +270,7 @@ function endStuds(
         lengthM: to - from,
         ends: [SQUARE, to < high ? SQUARE : top],
         bent: false,
-        runs: false,
+        over: null,
       }),
     )
   })

@@ -28,6 +28,7 @@ export interface PartTimber {
  */
 export function partTimber(design: FramedHouse, outline: Outline): Partial<Record<PartId, PartTimber>> {
   const thickM = design.build.frame.thickM ?? USUAL_THICK_M
+  const framed = { ...design, build: { ...design.build, frame: { ...design.build.frame, thickM } } }
   const timberM = new Map<PartId, number>()
   const areaM2 = new Map<PartId, number>()
   const add = (to: Map<PartId, number>, part: PartId, value: number) => to.set(part, (to.get(part) ?? 0) + value)
@@ -41,7 +42,7 @@ export function partTimber(design: FramedHouse, outline: Outline): Partial<Recor
       add(areaM2, part, planeOf(polygon).areaM2)
     }
   else {
-    for (const m of sectionMembers(design, outline))
+    for (const m of sectionMembers(framed, outline))
       if (m.on && m.member !== 'purlin') add(timberM, m.on, m.count * m.lengthM)
     for (const e of outline.edges) add(areaM2, e.part, edgeLength(e) * design.shape.lengthM)
     for (const end of ['eastEnd', 'westEnd'] as const) add(areaM2, end, outline.areaM2)

@@ -12,7 +12,7 @@ import { members } from '../frame/members'
 import { glazingCuts, type GlazingCuts } from './sheets'
 import { leakHalvings } from './cost'
 import { isMasonry, stockOf } from '../frame/spacing'
-import { cutFromStock } from './stock'
+import { cutFromStock, piecesOf } from './stock'
 
 /** A can of foam fills so many metres of joint. */
 const CAN_M = 12
@@ -33,7 +33,7 @@ export function shellNeeds(design: Design, building: Building, show: Show): Part
 }
 
 /** Where members meet others: two ends each, and a run over each support. */
-const joints = (all: readonly Member[]) => all.reduce((sum, m) => sum + (m.runs ? 0 : 2 * m.count), 0)
+const joints = (all: readonly Member[]) => all.reduce((sum, m) => sum + (m.over ? 0 : 2 * m.count), 0)
 
 function frameNeeds(design: Design, building: Building, show: Show): Need[] {
   const all = members(design, building)
@@ -43,10 +43,8 @@ function frameNeeds(design: Design, building: Building, show: Show): Need[] {
     thickM !== null && deepM !== null
       ? `${show(thickM, 'thickness')} × ${show(deepM, 'thickness')}, as entered`
       : 'section to be told by the engineer'
-  const bars = cutFromStock(
-    straight.flatMap(m => Array.from({ length: m.count }, () => m.lengthM)),
-    stockOf(design.build).lumberM,
-  )
+  const { lumberM } = stockOf(design.build)
+  const bars = cutFromStock(piecesOf(straight, lumberM.at(-1)!), lumberM)
   const byLength = new Map<number, number>()
   for (const bar of bars) byLength.set(bar.lengthM, (byLength.get(bar.lengthM) ?? 0) + 1)
   const bent = all.filter(m => m.bent)

@@ -1,3 +1,5 @@
+import type { Member } from '../frame/member'
+
 /** A saw takes so much, m. */
 export const KERF_M = 0.004
 
@@ -12,13 +14,13 @@ const LEAST_M = 0.3
 
 /**
  * Cuts pieces from lengths as sold: the longest first, each from the first length that still has room, and each length
- * the one of those sold that leaves least over. What is longer than any is joined from several.
- * @param pieces lengths, m, each above 0
+ * the one of those sold that leaves least over.
+ * @param pieces lengths, m, each above 0 and no longer than the longest that is sold
  * @param sold lengths, m, rising
  */
 export function cutFromStock(pieces: readonly number[], sold: readonly number[]): StockCut[] {
   const longest = sold.at(-1)!
-  const whole = pieces.flatMap(p => joined(p, longest)).sort((a, b) => b - a)
+  const whole = [...pieces].sort((a, b) => b - a)
   const trial = (length: number) => {
     const bars: (StockCut & { usedM: number })[] = []
     for (const piece of whole) {
@@ -39,11 +41,25 @@ export function cutFromStock(pieces: readonly number[], sold: readonly number[])
   return tried.reduce((best, cut) => (total(cut) < total(best) - 1e-9 ? cut : best), tried[0] ?? [])
 }
 
-/** A piece as those it is joined from: as few as there can be, none too short to nail. */
-function joined(lengthM: number, longest: number): number[] {
+/**
+ * A piece as those it is joined from: each as long as it may be and ends on what carries it, the last none too short to
+ * nail. What nothing carries in between is parted alike.
+ */
+function joined(lengthM: number, longest: number, over: readonly number[] | null): number[] {
   if (lengthM <= longest + 1e-9) return [lengthM]
-  const count = Math.ceil(lengthM / longest)
-  const last = lengthM - (count - 1) * longest
-  if (last >= LEAST_M) return [...Array.from({ length: count - 1 }, () => longest), last]
-  return Array.from({ length: count }, () => lengthM / count)
+  const out: number[] = []
+  let from = 0
+  while (lengthM - from > longest + 1e-9) {
+    const at = over?.filter(p => p > from + 1e-9 && p - from <= longest + 1e-9 && lengthM - p >= LEAST_M).at(-1)
+    if (at === undefined) break
+    out.push(at - from)
+    from = at
+  }
+  const rest = lengthM - from
+  const parts = Math.ceil(rest / longest - 1e-9)
+  return [...out, ...Array.from({ length: parts }, () => rest / parts)]
 }
+
+/** The pieces that members are joined from, m: those that run along are joined over what carries them. */
+export const piecesOf = (members: readonly Pick<Member, 'count' | 'lengthM' | 'over'>[], longest: number): number[] =>
+  members.flatMap(m => Array.from({ length: m.count }, () => joined(m.lengthM, longest, m.over)).flat())

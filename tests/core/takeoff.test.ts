@@ -15,7 +15,7 @@ import { baysOf } from '../../core/frame/spacing'
 import { glazedFields } from '../../core/takeoff/glazed-fields'
 import { layOnSheets, lyingTriangle } from '../../core/takeoff/sheets'
 import { STOCKS } from '../../core/catalog/stock'
-import { cutFromStock, KERF_M } from '../../core/takeoff/stock'
+import { cutFromStock, KERF_M, piecesOf } from '../../core/takeoff/stock'
 import { withMine } from '../../core/start/mine'
 import { takeoff } from '../../core/takeoff/takeoff'
 import { engine } from '../shared/years'
@@ -255,7 +255,7 @@ describe('lumber from stock', () => {
     fc.assert(
       fc.property(
         fc.array(
-          fc.integer({ min: 40, max: 900 }).map(cm => cm / 100),
+          fc.integer({ min: 40, max: 600 }).map(cm => cm / 100),
           { maxLength: 60 },
         ),
         pieces => {
@@ -270,12 +270,16 @@ describe('lumber from stock', () => {
     )
   })
 
-  test('three of 1.9 m come from one of 6 m; one longer than any is joined', () => {
+  test('three of 1.9 m come from one of 6 m; one longer than any is joined where it is carried', () => {
     expect(cutFromStock([1.9, 1.9, 1.9], sold)).toEqual([{ lengthM: 6, pieces: [1.9, 1.9, 1.9] }])
-    expect(cutFromStock([9], sold).map(b => b.lengthM)).toEqual([6, 3])
     expect(cutFromStock([], sold)).toEqual([])
-    // A rest too short to nail: two halves.
-    expect(cutFromStock([6.1], sold).flatMap(b => b.pieces)).toEqual([3.05, 3.05])
+    const pieces = (lengthM: number, over: number[] | null) => piecesOf([{ count: 1, lengthM, over }], 6)
+    // Nothing carries it: halves. A plate is joined on a stud, and its last piece none too short to nail.
+    expect(pieces(6.1, null)).toEqual([3.05, 3.05])
+    const studs = Array.from({ length: 16 }, (_, i) => 0.6 * i)
+    expect(pieces(9, studs).map(p => Math.round(p * 1e6) / 1e6)).toEqual([6, 3])
+    expect(pieces(6.2, [0, 2, 4, 6, 6.2])).toEqual([4, expect.closeTo(2.2, 9)])
+    expect(cutFromStock(pieces(9, studs), sold).map(b => b.lengthM)).toEqual([6, 3])
   })
 
   test('sixteen feet and inches: a 15 foot rafter comes from a 16 foot board', () => {

@@ -70,6 +70,15 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
     <p class="caution" role="note">
       Spans and sections are entered, or told by an engineer: they are not worked out here. Lengths are those of the
       inner edge between the lines of the cuts; cut one, try it on the frame, then cut the rest.
+      {{
+        bench.current.build.frame.thickM === null
+          ? 'Once members have a thickness, studs are given less sill and plate.'
+          : ''
+      }}
+    </p>
+    <p v-for="(one, i) in cuts.tooLong" :key="`long${i}`" class="caution" role="note" data-test="too-long">
+      {{ one.member }}, {{ one.part }}: {{ m(one.lengthM) }} is longer than any length that is sold here. Order it, or
+      have an engineer say where it is joined; the lists count it in parts alike.
     </p>
     <h2 class="group-title mt-2">
       Members <span class="hint font-sans font-normal">section {{ section }}</span>
