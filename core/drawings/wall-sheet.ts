@@ -8,7 +8,7 @@ import { nameIn } from '../units'
 
 /** The list beside the section: how wide it is, how far its lines stand apart, and how many letters go on one, mm. */
 const LIST_MM = 112
-const LINE_MM = 3.7
+const LINE_MM = 3.5
 const LETTERS = 72
 const HEIGHT_MM = 1.9
 const CUTS: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
@@ -44,8 +44,8 @@ function list(drawn: Drawn): string[] {
       ? `section ${show(thickM, 'thickness')} × ${show(deepM, 'thickness')}, as entered`
       : 'section to be told by the engineer'
   return [
-    spacingWords(design, building.outline, show),
-    `Members, ${section}; ends square unless said:`,
+    `${spacingWords(design, building.outline, show).said};`,
+    `${section}; ends square unless said:`,
     ...[...alike].map(([text, its]) => `– ${text}: ${its.map(m => `${m.count} × ${length(m.lengthM)}`).join(', ')}`),
     ...corners.map(
       c => `– ${c.count} corners of the foot at ${show(c.angleDeg, 'angle')}: saw at ${show(c.sawDeg, 'angle')}`,

@@ -13,7 +13,7 @@ export type FramedHouse = Pick<Design, 'shape' | 'skin' | 'build'>
 /** Steeper than this it stands, degrees from level. */
 const UPRIGHT_DEG = 85
 /** What would be shorter is packed out, m. */
-const SHORTEST_M = 0.1
+const SHORTEST_M = 0.12
 
 const tiltOf = ({ a, b }: Edge) => Math.atan2(Math.abs(b.z - a.z), b.x - a.x) * DEG
 const stands = (e: Edge) => tiltOf(e) > UPRIGHT_DEG

@@ -87,20 +87,18 @@ export const linesAlong = (house: House, outline: Outline): number[] =>
 export const linesOfEnd = (house: House, outline: Outline, part: 'eastEnd' | 'westEnd'): number[] =>
   membersAt(outline.widthM, house.build.frame.apartM, sheetOfEnd(house, part))
 
-/** How far members stand apart, and what they follow or why they follow nothing, as a sentence. */
-export function spacingWords(house: House, outline: Outline, show: Show): string {
+/** How far members stand apart and what they follow; and why that, or why they follow nothing. */
+export function spacingWords(house: House, outline: Outline, show: Show): { said: string; why: string } {
   const { apartM } = house.build.frame
-  if (outline.form === 'dome') return 'Struts stand on the edges of the facets, whatever sheets are laid on them.'
+  if (outline.form === 'dome')
+    return { said: 'Struts stand on the edges of the facets', why: 'Sheets are cut to them.' }
   const wideM = sheetAlong(house, outline)
-  const m = (v: number) => show(v, 'length')
-  if (wideM === null) {
-    const bays = baysOf(house.shape.lengthM, apartM)
-    const apart = m(house.shape.lengthM / bays)
-    return `Members stand ${apart} apart: ${bays} bays alike, as no sheets are joined on them here.`
+  const bays = baysOf(wideM ?? house.shape.lengthM, apartM)
+  const apart = show((wideM ?? house.shape.lengthM) / bays, 'length')
+  if (wideM === null)
+    return { said: `Members ${apart} apart: ${bays} bays alike`, why: 'No sheets are joined on them here.' }
+  return {
+    said: `Members ${apart} apart: ${bays === 1 ? 'one bay' : `${bays} bays`} to a sheet of ${show(wideM, 'length')}`,
+    why: 'So every joint lies on one; what is left at the end of the house has bays of its own.',
   }
-  const bays = baysOf(wideM, apartM)
-  return (
-    `Members stand ${m(wideM / bays)} apart: ${bays === 1 ? 'one bay' : `${bays} bays`} to a sheet of ${m(wideM)}, ` +
-    'so that every joint lies on one; what is left at the end of the house has bays of its own.'
-  )
 }

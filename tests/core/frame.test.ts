@@ -78,11 +78,11 @@ describe('where members stand', () => {
   })
 
   test('it says what it follows, or why it follows nothing', () => {
-    const words = (d: Design) => spacingWords(d, makeOutline(d.shape), inMetric)
+    const words = (d: Design) => Object.values(spacingWords(d, makeOutline(d.shape), inMetric)).join('. ')
     expect(words(ash)).toMatch(/0\.53\sm apart: 2 bays to a sheet of 1\.05\sm/)
     expect(words(patchDesign(ash, [['build.frame.sheetM', 0.98]]))).toMatch(/2 bays to a sheet of 0\.98\sm/)
     expect(words(patchDesign(ash, [['build.stock', 'us']]))).toMatch(/sheet of 1\.22\sm/)
-    expect(words(fjellro)).toMatch(/12 bays alike, as no sheets/)
+    expect(words(fjellro)).toMatch(/12 bays alike\. No sheets/)
     expect(words(saritas)).toMatch(/edges of the facets/)
     expect(words(growers)).toMatch(/1\.50\sm apart: 20 bays alike/)
   })

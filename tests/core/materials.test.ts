@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { entry, GLAZINGS, MATERIALS, NIGHT_COVERS } from '../../core/catalog'
 import { DEMOS, type Layer } from '../../core/design'
+import { framedBy } from '../../core/frame/timber'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { cutWall, layersResistance } from '../../core/materials/assembly'
 import { elementLosses, makeFabric } from '../../core/network/chains'
@@ -32,7 +33,8 @@ test(
   'nominal U-values: layers with standard films, glazing as the catalogue has it, a cover in series ' + 'with its leak',
   () => {
     const rows = Object.fromEntries(elementLosses(demo, makeBuilding(demo)).map(r => [r.name, r]))
-    expect(rows['knee wall']!.uDay).toBeCloseTo(1 / (0.17 + layersResistance(demo.skin.wall)), 9)
+    const framed = framedBy(demo, makeBuilding(demo).outline)('kneeWall', demo.skin.wall)
+    expect(rows['knee wall']!.uDay).toBeCloseTo(1 / (0.17 + layersResistance(framed)), 9)
     const glazing = entry(GLAZINGS, demo.skin.glazing)
     expect(rows['sunny slope']!.uDay).toBeGreaterThanOrEqual(glazing.uValue - 1e-9)
     expect(rows['east end glazing']!.uDay).toBeCloseTo(glazing.uValue, 9)

@@ -66,7 +66,9 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
       <DesignField path="build.frame.thickM" class="w-44" />
       <DesignField path="build.frame.deepM" class="w-44" />
     </div>
-    <p class="mt-1" data-test="spacing">{{ spacing }}</p>
+    <p class="mt-1" data-test="spacing">
+      {{ spacing.said }}. <span class="hint">{{ spacing.why }}</span>
+    </p>
     <p class="caution" role="note">
       Spans and sections are entered, or told by an engineer: they are not worked out here. Lengths are those of the
       inner edge between the lines of the cuts; cut one, try it on the frame, then cut the rest.
