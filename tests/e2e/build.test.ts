@@ -59,12 +59,15 @@ describe('build', () => {
   test('cuts with their saw angles, in feet too; a dome’s facets by kind', async () => {
     await fresh('/?step=build')
     await click(driver, 'tab-cuts')
-    const rafter = (await rows('[data-test="members"] tbody tr')).find(r => /^rafter\s+sunny slope/.test(r))!
-    expect(rafter).toMatch(/16\s+4\.07.m\s+seat, saw at 58\.1°; plumb, saw at 31\.9°/)
-    await type(driver, 'Rafters and studs apart', '1.2')
-    expect((await rows('[data-test="members"] tbody tr')).find(r => /^rafter\s+sunny slope/.test(r))).toMatch(/\s9\s/)
+    const member = async (name: RegExp) => (await rows('[data-test="members"] tbody tr')).find(r => name.test(r))!
+    const rafter = /^rafter\s+sunny slope/
+    expect(await member(rafter)).toMatch(/4\.07.m\s+seat, saw at 58\.1°; plumb, saw at 31\.9°/)
+    expect(await member(/^stud\s+back wall/)).toMatch(/\s18\s+2\.30/)
+    expect(await text('[data-test="spacing"]')).toMatch(/2 bays to a sheet of 1\.05/)
+    await type(driver, 'Rafters and studs apart, at most', '1.2')
+    expect(await member(/^stud\s+back wall/)).toMatch(/\s10\s+2\.30/)
     await chooseUnits('us')
-    expect((await rows('[data-test="members"] tbody tr')).find(r => /^rafter\s+sunny slope/.test(r))).toMatch(/13.ft 4/)
+    expect(await member(rafter)).toMatch(/13.ft 4/)
     // Sheets keep the name that they are sold by.
     const words = (await text('[data-test="panel-build"]')).replaceAll(/polycarbonate, \d+ mm/g, '')
     expect(words).not.toMatch(/\d\s?(m|mm|m²)\b/)

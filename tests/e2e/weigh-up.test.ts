@@ -223,15 +223,15 @@ describe('weigh up', () => {
     await click(driver, 'tab-prices')
     const cost = async () => number((await text('[data-test="cost"]')).replaceAll(/[^\d]/g, ''))
     const before = await cost()
-    const label = 'Price of Foundation, a m'
+    const label = 'Price of Digging and carting, a m³'
     const input = await field(driver, label)
     await input.sendKeys(Key.chord(Key.CONTROL, 'a'), '-5', Key.ENTER)
     expect(await input.getAttribute('aria-invalid')).toBe('true')
     await input.sendKeys(Key.ESCAPE)
-    await type(driver, label, '155')
+    await type(driver, label, '355')
     await settled(driver)
     expect(await cost()).toBeGreaterThan(before + 1000)
-    await element(By.css('[aria-label="Foundation: back to the rough price"]')).click()
+    await element(By.css('[aria-label="Digging and carting: back to the rough price"]')).click()
     await settled(driver)
     expect(await cost()).toBe(before)
   })
