@@ -3,7 +3,6 @@ import { leafNames } from '../../core/design'
 import type { GroupField } from '../../core/design/field'
 import type { Show } from '../../core/fans/kind'
 import { useKindList } from './useKindList'
-import { pricedHere } from '../../core/editing/currency'
 import { inSeason } from '../../core/editing/season'
 import { useDesign } from '../stores/design'
 import { useSettings } from '../stores/settings'
@@ -17,7 +16,7 @@ interface Devices<T extends { kind: string }> {
 
 /**
  * A list of devices as its panel shows it: air stores, fans, sources. Each has its line and, of the year, its figures;
- * any can be added, since none takes room.
+ * any can be added; how one is made fresh, in this house, `devices.fresh` says.
  * @param path of the list, as in `breathe.fans`
  * @param thing as drawings call one
  * @param figures one's year in a sentence
@@ -56,11 +55,8 @@ export function useDevices<T extends { kind: string }, A extends { kind: string 
     return pathsOf(leafNames(devices.of(one).fields).filter(name => !without.has(name)))
   })
   const FULL = ['There are as many as there can be.', 'Take one out first.'] as const
-  function add(kind: string): void {
-    const { current } = bench
-    const fresh = inSeason(devices.fresh(kind as never), current.site.latitudeDeg)
-    put(pricedHere(current, devices.of(fresh).fields, fresh), `add ${kind}`, ...FULL)
-  }
+  const add = (kind: string) =>
+    put(inSeason(devices.fresh(kind as never), bench.current.site.latitudeDeg), `add ${kind}`, ...FULL)
   const duplicate = (i: number) => put(structuredClone(toRaw(things.value[i]!)), `duplicate ${thing}`, ...FULL)
   return { things, open, listed, fields, add, duplicate, takeOut, set }
 }

@@ -1,6 +1,6 @@
 import { choice, count, group, length, type Value } from '../design/field'
 import { airPath, rectangularChannel } from './air-path'
-import { controls, fan, fanCost, intake, on, startK, throughGround } from './common'
+import { controls, fan, intake, on, startK, throughGround } from './common'
 import type { AirStoreKind } from './kind'
 
 /** Air channels or gravel ducts under the beds, as long as the house. */
@@ -43,6 +43,5 @@ export const BED_CHANNELS: AirStoreKind<BedChannels> & { fields: typeof fields }
     })
     return throughGround(s, path)
   },
-  cost: (s, lengthM) => [{ amount: s.count * lengthM, unit: 'm', price: 'device.channel' }, fanCost(s.fan)],
   line: (s, show) => `${s.count} of ${show(s.widthM, 'thickness')} × ${show(s.heightM, 'thickness')}`,
 }

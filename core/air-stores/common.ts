@@ -1,4 +1,3 @@
-import type { CostPart } from '../catalog'
 import type { AirPath } from './air-path'
 import { NO_WORK, type AirWork, type Intake } from './kind'
 import { choice, difference, flag, group, number, orNull, power, temperature, type Value } from '../design/field'
@@ -17,15 +16,6 @@ export const fan = (freeFlowM3h: number, shutOffPa: number, powerW: number) =>
     { label: 'Fan' },
   )
 export type Fan = Value<ReturnType<typeof fan>>
-
-/** A duct fan by its free flow. */
-export const fanCost = ({ freeFlowM3h }: Fan): CostPart => ({
-  amount: freeFlowM3h / 100,
-  unit: 'pieces',
-  price: 'device.duct-fan',
-})
-/** Pipes are paid for by the width of 100 mm ones, m. */
-export const PIPE_M = 0.1
 
 export const startK = difference(0.5, 20, { start: 4, label: 'Runs from', about: 'when air and store differ by this' })
 

@@ -1,6 +1,6 @@
 import { choice, count, flag, group, length, orNull, share, thickness, type Value } from '../design/field'
 import { airPath, CORRUGATION_M, roundPipe, type PipeBundle } from './air-path'
-import { controls, fan, fanCost, intake, on, PIPE_M, startK, throughGround } from './common'
+import { controls, fan, intake, on, startK, throughGround } from './common'
 import type { AirStoreKind } from './kind'
 
 /** How pipes lie: how often each runs the length of the house, and in how many layers. */
@@ -91,16 +91,6 @@ export const EARTH_STORE: AirStoreKind<EarthStore> & { fields: typeof fields } =
   depthsM: depthsOf,
   footM2: () => 0,
   work: (s, { soilConductivity }) => throughGround(s, airPath(bundleOf(s, soilConductivity))),
-  cost: s => [
-    { amount: (s.pipes * s.pipeLengthM * s.pipeDiameterM) / PIPE_M, unit: 'm', price: 'device.pipe' },
-    // One pit for all layers, as wide as the pipes lie apart.
-    {
-      amount: (s.pipes / LAYOUTS[s.layout].layers) * s.pipeLengthM * s.spacingM * s.depthM,
-      unit: 'm³',
-      price: 'part.dig',
-    },
-    fanCost(s.fan),
-  ],
   line: (s, show) =>
     `${s.pipes} pipes of ${show(s.pipeLengthM, 'length')}, ${show(s.pipeDiameterM, 'thickness')} wide, ` +
     `${show(s.depthM, 'length')} deep`,

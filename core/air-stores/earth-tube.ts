@@ -1,6 +1,6 @@
 import { choice, group, length, temperature, thickness, type Value } from '../design/field'
 import { airPath, roundPipe } from './air-path'
-import { fan, fanCost, on, PIPE_M } from './common'
+import { fan, on } from './common'
 import { NO_WORK, type AirStoreKind } from './kind'
 
 /** Outside air drawn in through a pipe in the ground beside the house. */
@@ -19,8 +19,6 @@ const fields = group(
 )
 type EarthTube = Value<typeof fields>
 
-/** A trench is dug so wide, m. */
-const TRENCH_M = 0.5
 /** Roughness of a smooth pipe, m. */
 const ROUGHNESS_M = 0.0005
 
@@ -53,11 +51,6 @@ export const EARTH_TUBE: AirStoreKind<EarthTube> & { fields: typeof fields } = {
       aboveC: s.aboveC,
     }
   },
-  cost: s => [
-    { amount: (s.lengthM * s.diameterM) / PIPE_M, unit: 'm', price: 'device.pipe' },
-    { amount: s.lengthM * TRENCH_M * s.depthM, unit: 'm³', price: 'part.dig' },
-    fanCost(s.fan),
-  ],
   line: (s, show) =>
     `${show(s.lengthM, 'length')} long, ${show(s.diameterM, 'thickness')} wide, ${show(s.depthM, 'length')} deep`,
 }

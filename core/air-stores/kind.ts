@@ -1,4 +1,3 @@
-import type { CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 import type { Quantity } from '../units'
 
@@ -67,8 +66,6 @@ export interface AirStoreKind<S extends Blown = Blown> {
   /** Floor that it takes up beneath, m²; 0 for pipes. */
   footM2: (s: S) => number
   work: (s: S, under: Under) => AirWork
-  /** What it is made of, to be paid for, under a house so long, m. */
-  cost: (s: S, lengthM: number) => readonly CostPart[]
   /** What it is, in a few words for print and lists. */
   line: (s: S, show: Show) => string
 }

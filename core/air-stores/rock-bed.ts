@@ -1,5 +1,5 @@
 import { area, choice, group, length, thickness, type Value } from '../design/field'
-import { controlled, controls, fan, fanCost, intake, on, startK } from './common'
+import { controlled, controls, fan, intake, on, startK } from './common'
 import { NO_WORK, type AirStoreKind } from './kind'
 import { packedBed } from './packed-bed'
 
@@ -49,12 +49,6 @@ export const ROCK_BED: AirStoreKind<RockBed> & { fields: typeof fields } = {
       ...controlled(s),
     }
   },
-  cost: s => [
-    { amount: s.areaM2 * s.depthM, unit: 'm³', price: 'part.dig' },
-    { amount: s.areaM2 * s.depthM, unit: 'm³', price: 'material.gravel' },
-    { amount: (2 * s.areaM2 + 4 * Math.sqrt(s.areaM2) * s.depthM) * s.insulationM, unit: 'm³', price: 'material.xps' },
-    fanCost(s.fan),
-  ],
   line: (s, show) =>
     `${show(s.areaM2, 'area')}, ${show(s.depthM, 'length')} of ${show(s.rockM, 'thickness')} rock, ` +
     `${show(s.insulationM, 'thickness')} insulation`,

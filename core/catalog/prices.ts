@@ -112,6 +112,10 @@ const STOCK: readonly Row[] = [
   ['manifold', 'Manifold, large pipe', 'm', 24],
   ['crank', 'Crank with its shaft', 'piece', 160],
   ['cable', 'Steel cable with its rings', 'm', 1.5],
+  ['hinge', 'Hinge with its screws', 'piece', 6],
+  ['seal', 'Seal of a leaf, by its length', 'm', 2],
+  ['flashing', 'Flashing, bent', 'm', 11],
+  ['drip', 'Sill or threshold with a drip', 'm', 9],
 ]
 const DEVICES: readonly Row[] = [
   ['fan', 'Fan in the skin, each 1000 m³/h', 'piece', 110],
@@ -120,6 +124,7 @@ const DEVICES: readonly Row[] = [
   ['pipe', 'Drain pipe, 100 mm, by its length', 'm', 4],
   ['channel', 'Channel under a bed', 'm', 6],
   ['misting', 'Misting, all its nozzles', 'piece', 180],
+  ['blower', 'Blower between sheets of film', 'piece', 85],
   ['heater', 'Heater, each kW', 'piece', 70],
   ['stove', 'Stove with its flue', 'piece', 900],
   ['loop', 'Warm-water loop with its pump', 'piece', 350],

@@ -33,6 +33,12 @@ export interface PipeLay {
 /** Kept free at the walls, m. */
 const MARGIN_M = 0.2
 
+/** Ground under a floor that pipes and rock may take, m: less what is kept free at the walls. */
+export const freeRoomM = ({ widthM, lengthM }: Pick<Design['shape'], 'widthM' | 'lengthM'>) => ({
+  acrossM: widthM - 2 * MARGIN_M,
+  alongM: lengthM - 2 * MARGIN_M,
+})
+
 /**
  * Where the pipes of an earth store lie under a house: run by run side by side from the middle, in one layer or two, as
  * long as their runs are or the house is.

@@ -1,4 +1,5 @@
-import { anAirStore, type AirStoreKindId } from '../air-stores/registry'
+import type { AirStoreKindId } from '../air-stores/registry'
+import { airStoreFor } from '../editing/air-stores'
 import { BODY_KINDS } from '../bodies/registry'
 import type { Body, Design } from '../design/types'
 import { changedBody, freeBody } from '../editing'
@@ -16,18 +17,7 @@ const firstOf = (design: Design, name: Body['kind']) => design.store.bodies.find
 const withStore = (design: Design, name: AirStoreKindId): [string, unknown][] | null => {
   const { airStores } = design.store
   if (airStores.some(s => s.on && s.kind === name)) return null
-  const made = anAirStore(name)
-  const fitted =
-    made.kind === 'earth store'
-      ? {
-          ...made,
-          pipeLengthM: Math.max(1, Math.round((design.shape.lengthM - 0.6) * 10) / 10),
-          pipes: Math.max(2, Math.min(made.pipes, Math.floor((design.shape.widthM - 0.4) / made.spacingM))),
-        }
-      : made.kind === 'rock bed'
-        ? { ...made, areaM2: Math.min(made.areaM2, Math.round(design.shape.widthM * design.shape.lengthM * 2) / 10) }
-        : made
-  return [['store.airStores', [...airStores, fitted]]]
+  return [['store.airStores', [...airStores, airStoreFor(design, name)]]]
 }
 const floored = ({ store }: Design) => [store.floor.rest, store.floor.path ?? []].some(l => l.length > 0)
 

@@ -1,7 +1,7 @@
-import { airStoreKind } from '../air-stores/registry'
 import type { Design, Layer } from '../design/types'
 import type { Building } from '../geometry/surfaces'
-import type { Show } from '../units'
+import { inMetric, type Show } from '../units'
+import { airStoreDigging } from './air-stores'
 import { foundationOf, type Footing } from './foundations'
 import type { Need, PartNeeds } from './lines'
 
@@ -62,16 +62,7 @@ export function digging(design: Design, building: Building): { what: string; m3:
       m3: perimeterM * drainM * TRENCH_M,
       backM3: perimeterM * Math.max(0, drainM - GRAVEL_M) * TRENCH_M,
     },
-    ...store.airStores
-      .filter(s => s.on)
-      .map(s => {
-        const m3 = airStoreKind(s)
-          .cost(s, shape.lengthM)
-          .filter(p => p.price === 'part.dig')
-          .reduce((sum, p) => sum + p.amount, 0)
-        // Ground goes back over pipes; a rock bed stays full of rock.
-        return { what: `the ${airStoreKind(s).name.toLowerCase()}`, m3, backM3: s.kind === 'rock bed' ? 0 : m3 * 0.95 }
-      }),
+    ...airStoreDigging(design, inMetric),
   ]
   return all.filter(d => d.m3 > 1e-6)
 }

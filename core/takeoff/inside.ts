@@ -1,26 +1,19 @@
-import { airStoreKind, airStoreName } from '../air-stores/registry'
 import { bodyName, kindOf } from '../bodies/registry'
-import { entry, MATERIALS, PRICE_ITEMS, type CostPart } from '../catalog'
+import { MATERIALS, PRICE_ITEMS, type CostPart } from '../catalog'
 import type { Design, Layer } from '../design/types'
 import { fanKind, fanName } from '../fans/registry'
 import { sidesM2, standsOnM2 } from '../geometry/objects'
 import { partName } from '../geometry/parts'
-import { layPipes } from '../geometry/pipes'
 import type { Building } from '../geometry/surfaces'
 import type { Show } from '../units'
 import { sourceKind, sourceName } from '../sources/registry'
-import type { Need, PartNeeds } from './lines'
-import { stockOf } from '../frame/spacing'
-
-/** A lorry carries so much, t. */
-const LORRY_T = 10
-/** A pin holds so much pipe, m. */
-const PIN_M = 1
+import { airStoreNeeds } from './air-stores'
+import { heavy, type Need, type PartNeeds } from './lines'
 
 /** Mass, beds, floor and pipes, then what is driven by power. */
 export function insideNeeds(design: Design, building: Building, show: Show): PartNeeds[] {
   return [
-    ...design.store.airStores.map((_, i): PartNeeds => airStoreNeeds(design, i, show)),
+    ...airStoreNeeds(design, show),
     ...bodyNeeds(design, building, show),
     ...liningNeeds(design, building, show),
     { stage: 'inside', part: 'floor', needs: floorNeeds(design, building, show) },
@@ -29,87 +22,8 @@ export function insideNeeds(design: Design, building: Building, show: Show): Par
   ]
 }
 
-const heavy = (kg: number, show: Show) =>
-  `${show(kg, 'mass')}${kg > 3000 ? `, ${loads(kg)} of ${show(LORRY_T * 1000, 'mass')}` : ''}`
-const loads = (kg: number) => {
-  const count = Math.ceil(kg / 1000 / LORRY_T)
-  return count === 1 ? 'a lorry load' : `${count} lorry loads`
-}
-
 /** A priced part of a device as a line. */
 const asNeed = (item: string, { amount, unit, price }: CostPart): Need => ({ item, amount, unit, price, cut: true })
-
-function airStoreNeeds(design: Design, index: number, show: Show): PartNeeds {
-  const s = design.store.airStores[index]!
-  const part = airStoreName(design.store.airStores, index).toLowerCase()
-  const lengthM = design.shape.lengthM
-  if (!s.on) return { stage: 'ground', part, needs: [] }
-  const bought = airStoreKind(s)
-    .cost(s, lengthM)
-    .filter(p => p.price !== 'part.dig')
-  const fan = bought.filter(p => p.price === 'device.duct-fan').map(p => asNeed('Duct fan, each 100 m³/h', p))
-  if (s.kind !== 'earth store')
-    return {
-      stage: 'ground',
-      part,
-      needs: [
-        ...bought
-          .filter(p => p.price !== 'device.duct-fan')
-          .map((p): Need => {
-            const rock = p.price === 'material.gravel'
-            const { name } = PRICE_ITEMS.find(i => i.id === p.price)!
-            return {
-              ...asNeed(rock ? 'Washed rock' : name, p),
-              cut: false,
-              note: rock ? heavy(p.amount * entry(MATERIALS, 'gravel').density, show) : '',
-            }
-          }),
-        ...fan,
-      ],
-    }
-  const stockM = stockOf(design.build).pipeM
-  const lay = layPipes(design, s)
-  const runM = lay.runs.length > 0 ? lay.runs[0]!.y1 - lay.runs[0]!.y0 : 0
-  const couplers = lay.runs.length * Math.max(0, Math.ceil(runM / stockM - 1e-9) - 1)
-  const manifoldM = lay.manifolds.reduce((sum, m) => sum + Math.abs(m.x1 - m.x0), 0)
-  const pipesM = lay.runs.reduce((sum, r) => sum + r.y1 - r.y0, 0)
-  return {
-    stage: 'ground',
-    part,
-    needs: [
-      {
-        item: `Pipe, ${show(s.pipeDiameterM, 'thickness')}`,
-        word: 'pipe',
-        amount: pipesM,
-        unit: 'm',
-        price: 'device.pipe',
-        times: s.pipeDiameterM / 0.1,
-        pack: 'pipeM',
-      },
-      { item: 'Couplers', amount: couplers, unit: 'pieces', price: 'stock.coupler' },
-      { item: 'Bends where pipes return', amount: 2 * lay.returns.length, unit: 'pieces', price: 'stock.coupler' },
-      s.manifold === 'barrel'
-        ? { item: 'Barrels as manifolds', amount: 2, unit: 'pieces', price: 'vessel.barrel-200' }
-        : { item: 'Manifolds', amount: manifoldM, unit: 'm', price: 'stock.manifold' },
-      {
-        item: 'Caps',
-        amount: s.manifold === 'pipe' ? 2 * lay.manifolds.length : 0,
-        unit: 'pieces',
-        price: 'stock.cap',
-      },
-      { item: 'Pins', amount: Math.ceil(pipesM / PIN_M), unit: 'pieces', price: 'stock.pin' },
-      {
-        item: 'Filter cloth round it',
-        amount: s.perforated ? Math.PI * s.pipeDiameterM * pipesM : 0,
-        unit: 'm²',
-        price: 'stock.cloth',
-        pack: 'rollM2',
-      },
-      { item: 'Drain at its low end', amount: s.drained ? 1 : 0, unit: 'pieces', price: 'stock.coupler' },
-      ...fan,
-    ],
-  }
-}
 
 const bodyNeeds = ({ store }: Design, building: Building, show: Show): PartNeeds[] =>
   store.bodies.map((b, i) => {

@@ -81,3 +81,14 @@ export function toBuy(amount: number, waste: number, pack: number | null, whole:
   const step = pack ?? (whole ? 1 : 0)
   return step > 0 ? Math.ceil(wanted / step - 1e-9) * step : wanted
 }
+
+/** A lorry carries so much, t. */
+const LORRY_T = 10
+
+/** A weight, and how often a lorry comes for it. */
+export function heavy(kg: number, show: Show): string {
+  if (kg <= 3000) return show(kg, 'mass')
+  const count = Math.ceil(kg / 1000 / LORRY_T)
+  const loads = count === 1 ? 'a lorry load' : `${count} lorry loads`
+  return `${show(kg, 'mass')}, ${loads} of ${show(LORRY_T * 1000, 'mass')}`
+}

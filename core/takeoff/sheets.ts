@@ -1,4 +1,4 @@
-import type { Glazing } from '../catalog'
+import { isBlown, type Glazing } from '../catalog'
 import type { Design } from '../design/types'
 import type { Building } from '../geometry/surfaces'
 import { acrossField, extentOver, glazedFields, type GlazedField, type OnField } from './glazed-fields'
@@ -43,6 +43,8 @@ export interface GlazingCuts {
   jointsM: number
   openEndsM: number
   edgesM: number
+  /** Film whose sheets are blown apart has one. */
+  blowers: number
 }
 
 /** Sheets hang over the foot so far, and lap each other, m. */
@@ -82,11 +84,12 @@ export function glazingCuts(design: Design, building: Building): GlazingCuts[] {
           : isDome
             ? facetSheets(its, building, stock)
             : inSheets(its, stock, edgesOf)
-    return { glazing, areaM2, fields: its, ...cut }
+    const blown = its.some(f => f.surfaces.some(s => isBlown(glazing.id) && s.condition.blowerW > 0))
+    return { glazing, areaM2, fields: its, blowers: Number(blown), ...cut }
   })
 }
 
-type Cut = Omit<GlazingCuts, 'glazing' | 'areaM2' | 'fields'>
+type Cut = Omit<GlazingCuts, 'glazing' | 'areaM2' | 'fields' | 'blowers'>
 const areaOf = (pieces: readonly { widthM: number; lengthM: number }[]) =>
   pieces.reduce((sum, p) => sum + p.widthM * p.lengthM, 0)
 

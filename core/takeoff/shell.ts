@@ -1,6 +1,7 @@
 import { entry, MATERIALS, NIGHT_COVERS } from '../catalog'
 import type { Design, Layer } from '../design/types'
 import { isSlope, partName, isLeaf } from '../geometry/parts'
+import { laidLeaves } from '../geometry/leaves'
 import { edgeLength } from '../geometry/section'
 import type { Building, Surface } from '../geometry/surfaces'
 import { mainInsulation } from '../materials/assembly'
@@ -28,7 +29,8 @@ export function shellNeeds(design: Design, building: Building, show: Show): Part
       (cuts): PartNeeds => ({ stage: 'glazing', part: cuts.glazing.name, needs: glazingNeeds(cuts, show) }),
     ),
     ...coverNeeds(design, building),
-    ...openingNeeds(design),
+    ...openingNeeds(design, building),
+    ...houseJointNeeds(design, building),
   ]
 }
 
@@ -182,6 +184,13 @@ function glazingNeeds(cuts: GlazingCuts, show: Show): Need[] {
         }),
       ),
       { item: 'Channel and wire round its edges', amount: cuts.edgesM, unit: 'm', price: 'stock.film-channel' },
+      {
+        item: 'Blower that keeps the sheets apart',
+        amount: cuts.blowers,
+        unit: 'pieces',
+        price: 'device.blower',
+        note: 'with its hose from sheet to sheet',
+      },
     ]
   if (glazing.sold === 'panes')
     return [
@@ -263,11 +272,19 @@ const UNIT_NAMES: Readonly<Record<string, string>> = {
   'part.roll-up': 'Roll-up side',
 }
 
-const openingNeeds = ({ skin }: Design): PartNeeds[] =>
-  skin.openings.map((o, i) => ({
-    stage: 'openings',
-    part: openingName(skin.openings, i).toLowerCase(),
-    needs: openingKind(o)
+/** Flashing goes so far past an opening at each side, m. */
+const PAST_M = 0.15
+/** A leaf wider or higher than this has a third hinge, m. */
+const HEAVY_LEAF_M = 1.2
+
+/** Leaves and what opens them, and what hangs, shuts and sheds water from them. */
+function openingNeeds(design: Design, { outline }: Building): PartNeeds[] {
+  const { skin } = design
+  const all = laidLeaves(design, outline)
+  return skin.openings.map((o, i): PartNeeds => {
+    const leaves = all.filter(l => l.index === i).map(({ rect: { u0, u1, v0, v1 } }) => [u1 - u0, v1 - v0] as const)
+    const total = (of: (wide: number, high: number) => number) => leaves.reduce((sum, [w, h]) => sum + of(w, h), 0)
+    const priced = openingKind(o)
       .cost(o)
       .map(
         (p): Need => ({
@@ -277,5 +294,54 @@ const openingNeeds = ({ skin }: Design): PartNeeds[] =>
           price: p.price,
           cut: true,
         }),
-      ),
-  }))
+      )
+    const rolls = o.kind === 'roll-up side'
+    const isDoor = openingKind(o).traffic(o) !== null
+    const fittings: Need[] = [
+      {
+        item: 'Hinges',
+        amount: total((w, h) => (isDoor || Math.max(w, h) > HEAVY_LEAF_M ? 3 : 2)),
+        unit: 'pieces',
+        price: 'stock.hinge',
+      },
+      { item: 'Seal round its leaves', amount: total((w, h) => 2 * (w + h)), unit: 'm', price: 'stock.seal' },
+      {
+        item: isSlope(o.part) ? 'Flashing over and beside it' : 'Flashing over it',
+        word: 'flashing',
+        amount: total((w, h) => w + 2 * PAST_M + (isSlope(o.part) ? 2 * h : 0)),
+        unit: 'm',
+        price: 'stock.flashing',
+      },
+      {
+        item: isDoor ? 'Threshold with a drip' : 'Sill with a drip',
+        word: 'sill',
+        amount: total(w => w),
+        unit: 'm',
+        price: 'stock.drip',
+      },
+    ]
+    const part = openingName(skin.openings, i).toLowerCase()
+    return { stage: 'openings', part, needs: rolls ? priced : [...priced, ...fittings] }
+  })
+}
+
+/** Where a lean-to meets its house: flashing over the ledger, and a joint up both sides. */
+function houseJointNeeds({ shape }: Design, { outline }: Building): PartNeeds[] {
+  if (shape.form !== 'lean-to') return []
+  return [
+    {
+      stage: 'shell',
+      part: 'joint to the house',
+      needs: [
+        {
+          item: 'Flashing over the ledger, let into the house’s wall',
+          word: 'flashing',
+          amount: shape.lengthM,
+          unit: 'm',
+          price: 'stock.flashing',
+        },
+        { item: 'Seal up both sides', amount: 2 * outline.backWallM, unit: 'm', price: 'stock.seal' },
+      ],
+    },
+  ]
+}

@@ -14,6 +14,9 @@ import { jig, members, quarterEllipse, rakes } from '../../core/frame/members'
 import { baysOf } from '../../core/frame/spacing'
 import { glazedFields } from '../../core/takeoff/glazed-fields'
 import { layOnSheets, lyingTriangle } from '../../core/takeoff/sheets'
+import { AIR_STORE_KINDS, anAirStore, type AirStore, type AirStoreKindId } from '../../core/air-stores/registry'
+import { airStoreFor } from '../../core/editing/air-stores'
+import { layPipes } from '../../core/geometry/pipes'
 import { STOCKS } from '../../core/catalog/stock'
 import { cutFromStock, KERF_M, piecesOf } from '../../core/takeoff/stock'
 import { withMine } from '../../core/start/mine'
@@ -518,5 +521,82 @@ describe('what is already mine', () => {
     expect(mineOf(needed + 5)).toBe(needed)
     expect(mineOf(2)).toBe(2)
     expect(withMine(ash, { atHand: { ...atHand, drums: 0 } })).toBe(ash)
+  })
+})
+
+describe('air stores from real parts', () => {
+  const [, ribera] = DEMOS as [Design, Design]
+  const withStore = (store: AirStore): Design => ({ ...ash, store: { ...ash.store, airStores: [store] } })
+  const line = (d: Design, item: RegExp, part: RegExp) => find(d, item, part)[0]!
+
+  test('pipes of Ribera Alta: as long as they lie, risers, saddles, caps and a fan that is sold', () => {
+    const s = ribera.store.airStores[0] as Extract<AirStore, { kind: 'earth store' }>
+    const lay = layPipes(ribera, s)
+    const of = (item: RegExp) => line(ribera, item, /earth store/)
+    expect(of(/^Pipe,/).amount).toBeCloseTo(sum(lay.runs.map(r => r.y1 - r.y0)), 6)
+    expect(of(/^Saddles/).buy).toBe(2 * s.pipes)
+    expect(of(/^Risers/).amount).toBeCloseTo(2 * (s.depthM + 1), 6)
+    expect(of(/^Caps/).buy).toBe(2)
+    expect(of(/^Duct fan/).note).toMatch(/m³\/h free.*(such as: \S+|none of those known)/)
+    // What is dug is the pit that they lie in, and all but the pipes goes back.
+    const dig = find(ribera, /^Dig for the earth store/)[0]!
+    const wide = lay.manifolds[0]!.x1 - lay.manifolds[0]!.x0 + s.spacingM
+    const long = lay.runs[0]!.y1 - lay.runs[0]!.y0 + s.spacingM
+    expect(dig.amount).toBeCloseTo(wide * long * s.depthM, 6)
+  })
+
+  test('a rock bed of 6 m² by hand: 8.6 × 0.70 × 0.6 m, foam all round, a pit for both, cloth and feeds', () => {
+    const bed = withStore(anAirStore('rock bed'))
+    const of = (item: RegExp) => line(bed, item, /rock bed/)
+    // The house is 9 m long and 0.2 m stay free at each wall: 8.6 × 0.6977 m.
+    const [along, across, deep, ins] = [8.6, 6 / 8.6, 0.6, 0.1]
+    expect(of(/Washed rock/).amount).toBeCloseTo(6 * deep, 6)
+    expect(of(/^Foam/).amount).toBeCloseTo(2 * 6 + 2 * (along + across) * deep, 6)
+    expect(of(/^Cloth/).amount).toBeCloseTo(6 + 2 * (along + across) * deep, 6)
+    expect(of(/^Slotted/).amount).toBeCloseTo(2 * along, 6)
+    expect(find(bed, /^Dig for the rock bed/)[0]!.amount).toBeCloseTo(
+      (across + 2 * ins) * (along + 2 * ins) * (deep + 2 * ins + 0.15),
+      6,
+    )
+  })
+
+  test('what is put in fits the house that it is put into', () => {
+    for (const demo of DEMOS)
+      for (const { kind } of AIR_STORE_KINDS) {
+        const made = airStoreFor(demo, kind as AirStoreKindId)
+        const house = { ...demo, store: { ...demo.store, airStores: [made] } }
+        expect([demo.name, kind, designFaults(house)]).toEqual([demo.name, kind, []])
+        if (made.kind === 'earth store') expect([demo.name, layPipes(demo, made).fits]).toEqual([demo.name, true])
+        // All that it takes has a price.
+        for (const l of takeoff(house).lines.filter(l => l.stage === 'ground')) expect(l.price).toBeGreaterThan(0)
+      }
+  })
+})
+
+describe('openings and joints from real parts', () => {
+  test('the door of Hollow Ash, 0.9 × 2 m: three hinges, its seal, a threshold; flashing past it on both sides', () => {
+    const of = (item: RegExp) => find(ash, item, /^door$/)[0]!
+    expect(of(/^Hinges/).buy).toBe(3)
+    expect(of(/^Seal/).amount).toBeCloseTo(2 * (0.9 + 2), 6)
+    expect(of(/^Threshold/).amount).toBeCloseTo(0.9, 6)
+    expect(of(/^Flashing/).amount).toBeCloseTo(0.9 + 2 * 0.15, 6)
+  })
+
+  test('a roof vent is flashed up its sides too, leaf by leaf; a side that rolls up has none of it', () => {
+    // Eleven leaves of 0.71 × 0.5 m at the ridge.
+    const [roof] = find(ash, /^Flashing over and beside/)
+    expect(roof!.amount).toBeCloseTo(11 * (0.71 + 0.3 + 2 * 0.5), 6)
+    expect(find(growers, /Hinges|Seal|drip/, /roll-up/)).toEqual([])
+    expect(find(growers, /Roll-up side/).length).toBeGreaterThan(0)
+  })
+
+  test('a lean-to is flashed to its house; film that is blown apart has a blower, limp film none', () => {
+    expect(find(fjellro, /Flashing over the ledger/)[0]!.amount).toBeCloseTo(7, 9)
+    expect(find(fjellro, /^Seal up both sides/)[0]!.amount).toBeCloseTo(2 * 3.4, 6)
+    expect(find(ash, /Flashing over the ledger/)).toEqual([])
+    const blown = patchDesign(growers, [['skin.glazing', 'film-2']])
+    expect(blown.skin.condition.blowerW).toBeGreaterThan(0)
+    expect(find(blown, /^Blower/)[0]!.buy).toBe(1)
+    expect(find(patchDesign(blown, [['skin.condition.blowerW', 0]]), /^Blower/)).toEqual([])
   })
 })

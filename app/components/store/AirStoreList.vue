@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { AirStoreAnswer } from '../../../core/air-store-answers'
-import { AIR_STORES } from '../../../core/air-stores/registry'
+import { AIR_STORES, type AirStoreKindId } from '../../../core/air-stores/registry'
+import { airStoreFor } from '../../../core/editing/air-stores'
 
 /** Ground and rock that a fan blows air through. */
+const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const t = (c: number) => settings.show(c, 'temperature')
@@ -15,7 +17,7 @@ function figures(a: AirStoreAnswer): string {
 const { open, listed, fields, add, duplicate, takeOut, set } = useDevices(
   'store.airStores',
   'air store',
-  AIR_STORES,
+  { ...AIR_STORES, fresh: (kind: AirStoreKindId) => airStoreFor(bench.current, kind) },
   () => year.view?.answers.airStores,
   figures,
 )

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { bodyName } from '../../../core/bodies/registry'
 import { pricesOf } from '../../../core/takeoff/price-book'
-import { SOURCES, sourceKind } from '../../../core/sources/registry'
+import { pricedHere } from '../../../core/editing/currency'
+import { aSource, SOURCE, SOURCES, sourceKind, type SourceKindId } from '../../../core/sources/registry'
 import type { SourceAnswer } from '../../../core/source-answers'
 
 /** Heaters and whatever else adds heat and light. */
@@ -27,7 +28,7 @@ function figures({ kWh, movedKWh, peakW, hours, bought }: SourceAnswer): string 
 const { open, listed, fields, add, duplicate, takeOut, set } = useDevices(
   'topUp.sources',
   'source',
-  SOURCES,
+  { ...SOURCES, fresh: (kind: SourceKindId) => pricedHere(bench.current, SOURCE, aSource(kind)) },
   () => year.view?.answers.sources,
   figures,
   s => sourceKind(s).idle(s),
