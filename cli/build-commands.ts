@@ -6,6 +6,7 @@ import { cutList } from '../core/takeoff/cuts'
 import type { Piece } from '../core/takeoff/sheets'
 import { takeoff } from '../core/takeoff/takeoff'
 import { createYearEngine } from '../core/year'
+import { writeCutsCsv } from '../formats/cuts-csv'
 import { writeDrawingDxf } from '../formats/drawing-dxf'
 import { writeDrawingPdf } from '../formats/drawing-pdf'
 import { writeDrawingSvg } from '../formats/drawing-svg'
@@ -30,9 +31,11 @@ const size = ({ part, widthM, lengthM, shapes }: Piece) => ({ part, widthM, leng
 
 /** `cuts`: members, sheets and facets as they are cut. */
 export function cutsCommand(args: string[]): unknown {
-  const { words } = readOptions(args, [], ['design.json'])
+  const { options, words } = readOptions(args, ['csv'], ['design.json'])
   const design = loadDesign(words[0]!)
-  const { members, lumber, glazing, facets, corners, rakes, jig } = cutList(design)
+  const all = cutList(design)
+  const { members, lumber, glazing, facets, corners, rakes, jig } = all
+  if (options.csv !== undefined) writeWhole(options.csv, writeCutsCsv(all), words)
   const { thickM, deepM } = design.build.frame
   const section = thickM === null || deepM === null ? null : [thickM, deepM]
   return [

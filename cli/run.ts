@@ -135,7 +135,7 @@ const COMMANDS: Record<string, Command> = {
     run: takeoffCommand,
   },
   cuts: {
-    usage: 'cuts <design.json>',
+    usage: 'cuts <design.json> [--csv out.csv]',
     about: 'Members with their lengths and saw angles, and how lumber and sheets are cut from what is sold.',
     run: cutsCommand,
   },

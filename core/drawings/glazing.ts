@@ -43,7 +43,7 @@ function said(one: Shown, { show }: Drawn): { over: string[]; under: string[] } 
   const { field, cuts, count } = one
   const runs: { from: number; to: number; size: string }[] = []
   inOrder(one).forEach((p, i) => {
-    const size = `${show(p.widthM, 'length')} × ${show(p.lengthM, 'length')}`
+    const size = `${show(p.widthM, 'cutLength')} × ${show(p.lengthM, 'cutLength')}`
     const last = runs.at(-1)
     if (last?.size === size) last.to = i + 1
     else runs.push({ from: i + 1, to: i + 1, size })

@@ -1,6 +1,7 @@
 import { TASKS } from '../plan/tasks'
 import { cutList } from '../takeoff/cuts'
 import type { EndCut, Member } from '../frame/member'
+import { sectionWords } from '../frame/section-words'
 import { spacingWords } from '../frame/spacing'
 import { extentOf, rectangle, words, type Drawing, type Drawn, type Item } from './drawing'
 import { drawSection } from './section'
@@ -28,8 +29,7 @@ export function broken(text: string, letters: number): string[] {
 function list(drawn: Drawn): string[] {
   const { design, building, show } = drawn
   const { members, glazing, corners } = cutList(design, building)
-  const { thickM, deepM } = design.build.frame
-  const length = (v: number) => show(v, 'length')
+  const length = (v: number) => show(v, 'cutLength')
   const end = ({ cut, sawDeg }: EndCut) => (cut === 'square' ? '' : `${CUTS[cut]} ${show(sawDeg, 'angle')}`)
   const cutWords = (m: Member) =>
     m.bent ? ['on the jig'] : m.bevelDeg ? [`sides bevelled ${show(m.bevelDeg, 'angle')}`] : m.ends.map(end)
@@ -39,13 +39,9 @@ function list(drawn: Drawn): string[] {
     const text = [m.member, m.part, ...cutWords(m)].filter(Boolean).join(', ')
     alike.set(text, [...(alike.get(text) ?? []), m])
   }
-  const section =
-    thickM !== null && deepM !== null
-      ? `section ${show(thickM, 'thickness')} × ${show(deepM, 'thickness')}, as entered`
-      : 'section to be told by the engineer'
   return [
     `${spacingWords(design, building.outline, show).said};`,
-    `${section}; ends square unless said:`,
+    `${sectionWords(design.build, show)}; ends square unless said:`,
     ...[...alike].map(([text, its]) => `– ${text}: ${its.map(m => `${m.count} × ${length(m.lengthM)}`).join(', ')}`),
     ...corners.map(
       c => `– ${c.count} corners of the foot at ${show(c.angleDeg, 'angle')}: saw at ${show(c.sawDeg, 'angle')}`,

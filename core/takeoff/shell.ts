@@ -12,6 +12,7 @@ import type { Member } from '../frame/member'
 import { members } from '../frame/members'
 import { glazingCuts, type GlazingCuts } from './sheets'
 import { leakHalvings } from './cost'
+import { sectionWords } from '../frame/section-words'
 import { isMasonry, stockOf } from '../frame/spacing'
 import { cutFromStock, piecesOf } from './stock'
 
@@ -40,11 +41,7 @@ const joints = (all: readonly Member[]) => all.reduce((sum, m) => sum + (m.over 
 function frameNeeds(design: Design, building: Building, show: Show): Need[] {
   const all = members(design, building)
   const straight = all.filter(m => !m.bent)
-  const { thickM, deepM } = design.build.frame
-  const section =
-    thickM !== null && deepM !== null
-      ? `${show(thickM, 'thickness')} × ${show(deepM, 'thickness')}, as entered`
-      : 'section to be told by the engineer'
+  const section = sectionWords(design.build, show)
   const { lumberM } = stockOf(design.build)
   const bars = cutFromStock(piecesOf(straight, lumberM.at(-1)!), lumberM)
   const byLength = new Map<number, number>()
@@ -71,7 +68,7 @@ function frameNeeds(design: Design, building: Building, show: Show): Need[] {
         unit: 'm',
         price: 'stock.rib',
         cut: true,
-        note: `${m.count} of ${show(m.lengthM, 'length')}; ${section}`,
+        note: `${m.count} of ${show(m.lengthM, 'cutLength')}; ${section}`,
       }),
     ),
     { item: 'Straps, hangers and screws, by joints', amount: joints(all), unit: 'pieces', price: 'stock.connector' },

@@ -15,6 +15,7 @@ export function fromShown(shown: number, quantity: Quantity, system: UnitSystem)
 const DECIMALS: Partial<Record<Quantity, number>> = {
   length: 2,
   thickness: 0,
+  cutLength: 0,
   area: 1,
   volume: 0,
   bulk: 2,
@@ -81,7 +82,7 @@ export function formatNumber(value: number, decimals: number, sign = false): str
 
 /**
  * A value for reading, in the unit of the system: `4.60 m`, `15 ft 1 in`, `−3.4 °C`.
- * Feet are shown with whole inches unless `decimals` is given.
+ * Feet are shown with whole inches unless `decimals` is given; what is cut, in sixteenths of an inch.
  */
 export function formatQuantity(
   value: number,
@@ -91,7 +92,8 @@ export function formatQuantity(
 ): string {
   const u = shownUnit(quantity, system)
   if (!Number.isFinite(value)) return '–'
-  if (u.symbol === 'ft' && options.decimals === undefined) return feetAndInches(value, options.sign)
+  if (u.symbol === 'ft' && options.decimals === undefined)
+    return feetAndInches(value, quantity === 'cutLength' ? 16 : 1, options.sign)
   const shown = toShown(value, quantity, system)
   const text = formatNumber(shown, options.decimals ?? decimalsOf(shown, quantity, u.symbol), options.sign)
   if (options.unit === false || u.symbol === '') return text
@@ -110,13 +112,23 @@ function decimalsOf(shown: number, quantity: Quantity, symbol: string): number {
   return UNIT_DECIMALS[symbol] ?? DECIMALS[quantity] ?? 1
 }
 
-function feetAndInches(metres: number, sign = false): string {
-  const inches = Math.round(Math.abs(metres) / 0.0254)
+/** @param parts of an inch that are told */
+function feetAndInches(metres: number, parts: 1 | 16, sign = false): string {
+  const inches = Math.round((Math.abs(metres) / 0.0254) * parts) / parts
   const lead = metres < 0 && inches > 0 ? MINUS : sign && inches > 0 ? '+' : ''
   const feet = Math.floor(inches / 12)
-  const rest = inches % 12
-  if (feet === 0) return `${lead}${rest}\u00a0in`
-  return rest === 0 ? `${lead}${feet}\u00a0ft` : `${lead}${feet}\u00a0ft ${rest}\u00a0in`
+  const rest = inches - 12 * feet
+  if (feet === 0) return `${lead}${withFraction(rest)}\u00a0in`
+  return rest === 0 ? `${lead}${feet}\u00a0ft` : `${lead}${feet}\u00a0ft ${withFraction(rest)}\u00a0in`
+}
+
+/** Sixteenths in their lowest terms: `4 3/8`. */
+function withFraction(inches: number): string {
+  const whole = Math.floor(inches)
+  let [over, under] = [Math.round((inches - whole) * 16), 16]
+  if (over === 0) return String(whole)
+  while (over % 2 === 0) [over, under] = [over / 2, under / 2]
+  return whole === 0 ? `${over}/${under}` : `${whole} ${over}/${under}`
 }
 
 /** Amounts that stand in the names of goods and in remarks, and what they are. */

@@ -23,6 +23,15 @@ export function parseNumber(text: string): Parsed {
   return Number.isFinite(value) ? { ok: true, value } : { ok: false, message: `“${text.trim()}” is too large` }
 }
 
+/** Quantities that are told in feet and inches. */
+const LENGTHS: readonly Quantity[] = ['length', 'thickness', 'cutLength']
+
+/** Fractions as decimals: `9 1/2`, `9-1/2` and `1/2` as a rule gives them. */
+const withoutFractions = (text: string): string =>
+  text.replace(/(?:(\d+)[\u00a0 -])?(\d{1,2})\/(\d{1,2})(?!\d)/g, (as, whole: string | undefined, over, under) =>
+    Number(under) === 0 ? as : String(Number(whole ?? 0) + Number(over) / Number(under)),
+  )
+
 function findUnit(quantity: Quantity, word: string): Unit | undefined {
   const w = word.trim().toLowerCase()
   return UNITS[quantity].find(u => u.spellings.includes(w))
@@ -30,13 +39,14 @@ function findUnit(quantity: Quantity, word: string): Unit | undefined {
 
 /**
  * Reads what a person typed into an SI value. A bare number is in the unit that `system` shows; any unit of the
- * quantity may follow it (`1.9m`, `-10F`, `55gal`), lengths may have two parts (`6ft 4in`, `6' 4"`), and R-values may
- * lead with their letter (`R20`, `RSI 3.5`). Temperatures come back in °C, angles in degrees, shares as 0–1, energy in
- * joules, all else in plain SI.
+ * quantity may follow it (`1.9m`, `-10F`, `55gal`), lengths may have two parts and fractions (`6ft 4in`, `2' 9 1/2"`),
+ * and R-values may lead with their letter (`R20`, `RSI 3.5`). Temperatures come back in °C, angles in degrees, shares
+ * as 0–1, energy in joules, all else in plain SI.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Parsed {
   // Thousands may stand apart, as they do where we show them.
-  let rest = text.trim().replace(/(?<=\d)[\u00a0\u202f ](?=\d{3}(?!\d))/g, '')
+  const isLong = LENGTHS.includes(quantity)
+  let rest = (isLong ? withoutFractions(text) : text).trim().replace(/(?<=\d)[\u00a0\u202f ](?=\d{3}(?!\d))/g, '')
   if (rest === '') return { ok: false, message: 'Nothing is typed here' }
   if (quantity === 'resistance') {
     const led = /^(rsi|r)[\s-]*([\d.,]+)$/i.exec(rest)
@@ -64,8 +74,7 @@ export function parseQuantity(text: string, quantity: Quantity, system: UnitSyst
         ok: false,
         message: `“${word.trim() || rest || text.trim()}” is not a unit for this: use ${examples(quantity)}`,
       }
-    if (parts > 0 && quantity !== 'length' && quantity !== 'thickness')
-      return { ok: false, message: `“${text.trim()}” has more than one number` }
+    if (parts > 0 && !isLong) return { ok: false, message: `“${text.trim()}” has more than one number` }
     if (parts === 0 && /^[-−]/.test(found[0])) sign = -1
     total += parts === 0 ? number.value * chosen.factor + (chosen.offset ?? 0) : sign * number.value * chosen.factor
     parts++

@@ -5,6 +5,7 @@
 export type Quantity =
   | 'length'
   | 'thickness'
+  | 'cutLength'
   | 'area'
   | 'volume'
   | 'bulk'
@@ -81,6 +82,7 @@ const K = unit('K', 1, ['k', 'kelvin'], -273.15)
 export const UNITS: Record<Quantity, readonly Unit[]> = {
   length: [M, FT, IN, CM, MM],
   thickness: [MM, IN, CM, M, FT],
+  cutLength: [MM, FT, IN, CM, M],
   area: [unit('m²', 1, ['m2', 'sqm', 'm^2']), unit('ft²', FOOT * FOOT, ['ft2', 'sqft', 'sq ft', 'ft^2'])],
   volume: [
     unit('L', 0.001, ['l', 'litre', 'litres', 'liter', 'liters']),
@@ -152,6 +154,7 @@ export const siSymbol = (quantity: Quantity): string =>
 const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   length: { metric: 'm', us: 'ft', mixed: 'ft' },
   thickness: { metric: 'mm', us: 'in', mixed: 'in' },
+  cutLength: { metric: 'mm', us: 'ft', mixed: 'ft' },
   area: { metric: 'm²', us: 'ft²', mixed: 'ft²' },
   volume: { metric: 'L', us: 'gal', mixed: 'gal' },
   bulk: { metric: 'm³', us: 'yd³', mixed: 'yd³' },

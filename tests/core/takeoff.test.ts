@@ -19,6 +19,9 @@ import { airStoreFor } from '../../core/editing/air-stores'
 import { layPipes } from '../../core/geometry/pipes'
 import { STOCKS } from '../../core/catalog/stock'
 import { cutFromStock, KERF_M, piecesOf } from '../../core/takeoff/stock'
+import { sectionWords } from '../../core/frame/section-words'
+import { inMetric } from '../../core/units'
+import { writeCutsCsv } from '../../formats/cuts-csv'
 import { withMine } from '../../core/start/mine'
 import { takeoff } from '../../core/takeoff/takeoff'
 import { engine } from '../shared/years'
@@ -598,5 +601,62 @@ describe('openings and joints from real parts', () => {
     expect(blown.skin.condition.blowerW).toBeGreaterThan(0)
     expect(find(blown, /^Blower/)[0]!.buy).toBe(1)
     expect(find(patchDesign(blown, [['skin.condition.blowerW', 0]]), /^Blower/)).toEqual([])
+  })
+})
+
+describe('cuts as a table', () => {
+  const table = (d: Design) => {
+    const [head, ...rows] = writeCutsCsv(cutList(d))
+      .split('\n')
+      .map(l => l.split(','))
+    return rows.map(r => Object.fromEntries(head!.map((h, i) => [h, r[i] ?? ''])))
+  }
+
+  test('members to the millimetre and in sixteenths, with their ends; bars with what comes out, what is left', () => {
+    const all = table(ash)
+    const stud = all.find(r => r.name === 'stud' && r.part === 'back wall')!
+    // 2.3 m are 90.55 in: 7 ft 6 9/16 in.
+    expect(stud).toMatchObject({ count: '18', length_mm: '2300', length_ft_in: '7 ft 6 9/16 in', lower_end: 'square' })
+    const bars = all.filter(r => r.what === 'lumber as sold')
+    for (const b of bars) {
+      const used = b
+        .pieces_mm!.split(' + ')
+        .map(Number)
+        .reduce((a, v) => a + v, 0)
+      expect(Math.abs(used + Number(b.left_mm) - Number(b.length_mm))).toBeLessThanOrEqual(8)
+    }
+    const cutM = sum(
+      cutList(ash)
+        .members.filter(m => !m.bent)
+        .map(m => m.count * m.lengthM),
+    )
+    const inBars = sum(
+      bars.map(
+        b =>
+          Number(b.count) *
+          b
+            .pieces_mm!.split(' + ')
+            .map(Number)
+            .reduce((a, v) => a + v, 0),
+      ),
+    )
+    expect(inBars / 1000).toBeCloseTo(cutM, 0)
+    expect(table(saritas).some(r => r.what === 'facet')).toBe(true)
+    expect(table(growers).some(r => r.what === 'film off a roll')).toBe(true)
+  })
+
+  test('an entered section is called as it is sold: 38 × 140 mm is 2×6 where lumber comes in feet', () => {
+    const told = (stock: string) =>
+      sectionWords(
+        patchDesign(ash, [
+          ['build.stock', stock],
+          ['build.frame.thickM', 0.038],
+          ['build.frame.deepM', 0.14],
+        ]).build,
+        inMetric,
+      )
+    expect(told('us')).toMatch(/^section 2×6, /)
+    expect(told('metric')).toMatch(/^section 38/)
+    expect(sectionWords(ash.build, inMetric)).toMatch(/told by the engineer/)
   })
 })

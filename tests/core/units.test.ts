@@ -23,6 +23,9 @@ const si = (text: string, quantity: Quantity, system: UnitSystem = 'metric') => 
 test.each([
   ['6ft 4in', 'length', 1.9304],
   ['6\' 4"', 'length', 1.9304],
+  ['2\' 9 1/2"', 'length', 0.8509],
+  ['9-1/2 in', 'thickness', 0.2413],
+  ['3/4 in', 'thickness', 0.01905],
   ['1.9m', 'length', 1.9],
   ['1,9 m', 'length', 1.9],
   ['190 cm', 'length', 1.9],
@@ -204,4 +207,19 @@ test('a sentence of the core is told as the reader measures it; what no unit fol
     'Bed 1: runs through the wall by 9 in, at 134.5 ft² and 26.6 °F. Allowed: 0 to 4 of 20 W.',
   )
   expect(sentenceIn('by 0.23 m', inMetric)).toBe('by 0.23 m')
+})
+
+test('what is cut is told to the millimetre, or to a sixteenth of an inch in its lowest terms', () => {
+  const cut = (m: number, system: UnitSystem) => formatQuantity(m, 'cutLength', system).replaceAll('\u00a0', ' ')
+  expect(cut(2.3, 'metric')).toMatch(/^2.?300 mm$/)
+  expect(cut(1.2192, 'us')).toBe('4 ft')
+  expect(cut(0.0254 * 40.375, 'us')).toBe('3 ft 4 3/8 in')
+  expect(cut(0.0254 * 11.99, 'us')).toBe('1 ft')
+  expect(cut(0.0254 * 0.5, 'us')).toBe('1/2 in')
+  fc.assert(
+    fc.property(fc.double({ min: 0.01, max: 20, noNaN: true }), m => {
+      const read = parseQuantity(cut(m, 'us'), 'cutLength', 'us')
+      expect(read.ok && Math.abs(read.value - m)).toBeLessThanOrEqual(0.0254 / 32 + 1e-9)
+    }),
+  )
 })

@@ -61,11 +61,11 @@ describe('build', () => {
     await click(driver, 'tab-cuts')
     const member = async (name: RegExp) => (await rows('[data-test="members"] tbody tr')).find(r => name.test(r))!
     const rafter = /^rafter\s+sunny slope/
-    expect(await member(rafter)).toMatch(/4\.07.m\s+seat, saw at 58\.1°; plumb, saw at 31\.9°/)
-    expect(await member(/^stud\s+back wall/)).toMatch(/\s18\s+2\.30/)
+    expect(await member(rafter)).toMatch(/4.065.mm\s+seat, saw at 58\.1°; plumb, saw at 31\.9°/)
+    expect(await member(/^stud\s+back wall/)).toMatch(/\s18\s+2.300/)
     expect(await text('[data-test="spacing"]')).toMatch(/2 bays to a sheet of 1\.05/)
     await type(driver, 'Rafters and studs apart, at most', '1.2')
-    expect(await member(/^stud\s+back wall/)).toMatch(/\s10\s+2\.30/)
+    expect(await member(/^stud\s+back wall/)).toMatch(/\s10\s+2.300/)
     await chooseUnits('us')
     expect(await member(rafter)).toMatch(/13.ft 4/)
     // Sheets keep the name that they are sold by.

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { writeCutsCsv } from '../../../formats/cuts-csv'
+import { saveText } from '~/composables/saveText'
+import { sectionWords } from '../../../core/frame/section-words'
 import { spacingWords } from '../../../core/frame/spacing'
 import { makeOutline } from '../../../core/geometry/section'
 import { cutList } from '../../../core/takeoff/cuts'
@@ -17,7 +20,15 @@ import {
 const bench = useDesign()
 const settings = useSettings()
 const cuts = computed(() => cutList(bench.current))
-const m = (v: number) => settings.show(v, 'length')
+const m = (v: number) => settings.show(v, 'cutLength')
+const sold = (v: number) => settings.show(v, 'length')
+const save = () => saveText('cuts.csv', writeCutsCsv(cuts.value), 'text/csv')
+/** Lumber: what is cut, and what is left over of what is bought. */
+const lumber = computed(() => {
+  const boughtM = cuts.value.lumber.reduce((sum, b) => sum + b.lengthM, 0)
+  const cutM = cuts.value.lumber.reduce((sum, b) => sum + b.pieces.reduce((a, p) => a + p, 0), 0)
+  return { boughtM, cutM, left: boughtM > 0 ? 1 - cutM / boughtM : 0 }
+})
 const spacing = computed(() => spacingWords(bench.current, makeOutline(bench.current.shape), settings.show))
 const deg = (v: number) => settings.show(v, 'angle')
 const NAMES: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
@@ -28,12 +39,7 @@ const cutWords = (one: Member) =>
     : one.bevelDeg
       ? `corner to corner, ends to suit the hub; long sides bevelled, saw at ${deg(one.bevelDeg)}`
       : one.ends.map(end).join('; ')
-const section = computed(() => {
-  const { thickM, deepM } = bench.current.build.frame
-  return thickM !== null && deepM !== null
-    ? `${settings.show(thickM, 'thickness')} × ${settings.show(deepM, 'thickness')}`
-    : 'to be told by the engineer'
-})
+const section = computed(() => sectionWords(bench.current.build, settings.show))
 /** Members are drawn so long and so deep, px; their ends at their true angles. */
 const DRAWN = { longPx: 150, deepPx: 18 }
 const outline = (one: Member) => memberOutline(one, DRAWN.longPx, DRAWN.deepPx)
@@ -65,6 +71,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
       <DesignField path="build.frame.purlinM" class="w-36" />
       <DesignField path="build.frame.thickM" class="w-44" />
       <DesignField path="build.frame.deepM" class="w-44" />
+      <button class="button mb-1" data-test="save-cuts" @click="save">Save as CSV</button>
     </div>
     <p class="mt-1" data-test="spacing">
       {{ spacing.said }}. <span class="hint">{{ spacing.why }}</span>
@@ -83,7 +90,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
       have an engineer say where it is joined; the lists count it in parts alike.
     </p>
     <h2 class="group-title mt-2">
-      Members <span class="hint font-sans font-normal">section {{ section }}</span>
+      Members <span class="hint font-sans font-normal">{{ section }}</span>
     </h2>
     <div class="overflow-x-auto" v-sideways>
       <table class="text-sm" data-test="members">
@@ -157,10 +164,16 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
       </ul>
     </section>
     <section v-if="bars.length > 0" class="mt-3">
-      <h2 class="group-title">Lumber <span class="hint font-sans font-normal">what comes out of each length</span></h2>
+      <h2 class="group-title">
+        Lumber
+        <span class="hint font-sans font-normal">
+          what comes out of each length: {{ sold(lumber.cutM) }} of {{ sold(lumber.boughtM) }} bought,
+          {{ settings.show(lumber.left, 'share') }} left over
+        </span>
+      </h2>
       <ul class="text-sm" data-test="bars">
         <li v-for="(b, i) in bars" :key="i" class="flex flex-wrap items-center gap-x-3 border-t border-line py-0.5">
-          <span class="w-28 whitespace-nowrap tabular-nums">{{ b.count }} × {{ m(b.of.lengthM) }}</span>
+          <span class="w-28 whitespace-nowrap tabular-nums">{{ b.count }} × {{ sold(b.of.lengthM) }}</span>
           <span class="flex h-4 min-w-40 flex-1" aria-hidden="true">
             <span class="flex border border-ink" :style="{ width: `${(b.of.lengthM / longest) * 100}%` }">
               <span
@@ -209,7 +222,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
               <title>{{ p.part }}: {{ m(p.widthM) }} × {{ m(p.lengthM) }}</title>
             </g>
           </svg>
-          <p class="tabular-nums">{{ s.count }} × {{ m(s.of.lengthM) }}</p>
+          <p class="tabular-nums">{{ s.count }} × {{ sold(s.of.lengthM) }}</p>
         </li>
       </ul>
       <table v-if="g.orders.length > 0" class="text-sm">
@@ -222,7 +235,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
         </tbody>
       </table>
       <p v-for="(r, i) in g.rolls" :key="i" class="text-sm tabular-nums">
-        {{ m(r.lengthM) }} off a roll {{ m(r.widthM) }} wide
+        {{ sold(r.lengthM) }} off a roll {{ sold(r.widthM) }} wide
       </p>
     </section>
     <svg width="0" height="0" aria-hidden="true">
