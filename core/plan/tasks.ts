@@ -177,6 +177,33 @@ export const TASKS: readonly Task[] = [
     has: site => solid(site).some(s => s.layers.length > 1),
   },
   {
+    id: 'mass',
+    name: 'Mass',
+    stage: 'inside',
+    hours: ({ design, building }) =>
+      design.store.bodies.length * 4 +
+      design.store.linings.reduce(
+        (sum, l) =>
+          sum +
+          building.surfaces
+            .filter(s => (s.layers as readonly object[]).includes(l))
+            .reduce((m3, s) => m3 + s.areaM2 * l.thicknessM, 0) *
+            6,
+        0,
+      ),
+    caution:
+      'It comes in while the sunny side is open: later it would have to pass the door. Stand full vessels on firm ' +
+      'ground, tied so that none can fall on a child.',
+    has: ({ design }) => design.store.bodies.length + design.store.linings.length > 0,
+  },
+  {
+    id: 'beds',
+    name: 'Floor, beds and soil',
+    stage: 'inside',
+    hours: ({ building }) => building.floorAreaM2 * 0.3 + building.bedAreaM2 * 0.9,
+    has: always,
+  },
+  {
     id: 'face-looked-at',
     name: 'Marked face of sheets looked at',
     stage: 'glazing',
@@ -217,31 +244,6 @@ export const TASKS: readonly Task[] = [
     caution: 'By a licensed electrician: water and power stand close together here.',
     has: ({ design }) =>
       design.breathe.fans.length > 0 || design.topUp.sources.some(s => s.on) || stores({ design } as Site).length > 0,
-  },
-  {
-    id: 'mass',
-    name: 'Mass',
-    stage: 'inside',
-    hours: ({ design, building }) =>
-      design.store.bodies.length * 4 +
-      design.store.linings.reduce(
-        (sum, l) =>
-          sum +
-          building.surfaces
-            .filter(s => (s.layers as readonly object[]).includes(l))
-            .reduce((m3, s) => m3 + s.areaM2 * l.thicknessM, 0) *
-            6,
-        0,
-      ),
-    caution: 'Stand full vessels on firm ground, tied so that none can fall on a child.',
-    has: ({ design }) => design.store.bodies.length + design.store.linings.length > 0,
-  },
-  {
-    id: 'beds',
-    name: 'Floor, beds and soil',
-    stage: 'inside',
-    hours: ({ building }) => building.floorAreaM2 * 0.3 + building.bedAreaM2 * 0.9,
-    has: always,
   },
   {
     id: 'leak-test',

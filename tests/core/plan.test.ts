@@ -58,6 +58,8 @@ describe('the order of work', () => {
         ['lines-marked', 'dig'],
         ['pipes-tested', 'backfill'],
         ['drains-run', 'backfill'],
+        ['mass', 'glazing'],
+        ['beds', 'glazing'],
         ['face-looked-at', 'glazing'],
         ['vapour-whole', 'glazing'],
       ])
