@@ -6,7 +6,8 @@ import { roomObjects } from '../geometry/objects'
 import { mainInsulation } from '../materials/assembly'
 import { openingKind } from '../openings/registry'
 import { builtInForm } from './in-form'
-import { heldDesign, type Figures } from './figures'
+import type { Figures } from './figures'
+import { heldDesign } from './held'
 
 /** One point of a study: the design, and where it stands on the study's axes. */
 export interface Variant {

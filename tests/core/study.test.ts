@@ -10,7 +10,8 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { dampFaults, layersResistance, materialOf } from '../../core/materials/assembly'
 import { elementLosses } from '../../core/network/chains'
 import { sunHours } from '../../core/optics/sun-hours'
-import { figuresOf, heldC, type Figures } from '../../core/study/figures'
+import { figuresOf, type Figures } from '../../core/study/figures'
+import { heldC } from '../../core/study/held'
 import {
   angleVariants,
   coverVariants,

@@ -1,4 +1,5 @@
-import { figuresOf, heldC } from '../../core/study/figures'
+import { figuresOf } from '../../core/study/figures'
+import { heldC } from '../../core/study/held'
 import { spellAnswer, usualStart, withSpellDays } from '../../core/study/spell'
 import { heldVariants } from '../../core/study/variants'
 import { createYearEngine } from '../../core/year'

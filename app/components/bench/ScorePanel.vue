@@ -6,7 +6,6 @@ import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
 import { WINTERS } from '../../../core/design/fields/aim'
 import { isHeated } from '../../../core/sources/registry'
-import { housePrice } from '../../../core/takeoff/takeoff'
 import { formatNumber, type Quantity } from '../../../core/units'
 
 const props = defineProps<{ step: string }>()
@@ -66,7 +65,7 @@ const every = useCautions()
 const cautions = computed(() => every.value.filter(c => c.step === (props.step as StepId)))
 const elsewhere = computed(() => every.value.length - cautions.value.length)
 const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
-const cost = computed(() => housePrice(bench.current))
+const cost = useHousePrice()
 const budget = computed(() => bench.current.aim.practical.budget)
 
 /** A figure of the year, beside the pinned design's; more of it is bad unless said. */
@@ -232,7 +231,7 @@ function showColdest(): void {
             <template v-if="!heated">none</template>
           </ScoreRow>
           <ScoreRow name="Cost" :hint="budget > 0 ? `of ${money(budget, a.topUp.currency)}` : ''">
-            <span :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost"
+            <span v-if="cost !== null" :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost"
               >{{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}</span
             >
           </ScoreRow>

@@ -3,7 +3,7 @@ import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { FORMS, type Design, type Form } from '../../../core/design'
 import { stretches } from '../../../core/geometry/parts'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
-import { heldC, heldWhy } from '../../../core/study/figures'
+import { heldC, heldWhy } from '../../../core/study/held'
 import { builtInForm, inForm } from '../../../core/study/in-form'
 import { formatNumber } from '../../../core/units'
 

@@ -2,7 +2,7 @@
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { entry, GLAZINGS } from '../../../core/catalog'
-import { heldC } from '../../../core/study/figures'
+import { heldC } from '../../../core/study/held'
 import { shownUnit } from '../../../core/units'
 import { glazingAt } from '../../../core/optics/glazing-light'
 import { pricesOf } from '../../../core/takeoff/price-book'

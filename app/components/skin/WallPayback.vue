@@ -3,7 +3,7 @@ import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { entry, FUELS } from '../../../core/catalog'
 import { mainHeater } from '../../../core/sources/registry'
-import { heldC } from '../../../core/study/figures'
+import { heldC } from '../../../core/study/held'
 import { mainInsulation } from '../../../core/materials/assembly'
 import { paybackSteps } from '../../../core/study/variants'
 

@@ -4,7 +4,7 @@ import { GLAZING_ANGLE_RANGE } from '../../../core/design'
 import { withGlazingAngle } from '../../../core/editing'
 import { makeOutline } from '../../../core/geometry/section'
 import { linear } from '../../../core/scale'
-import { heldC } from '../../../core/study/figures'
+import { heldC } from '../../../core/study/held'
 import { angleSchools } from '../../../core/sums/glazing-angle'
 import type { StudyPoint } from '../../stores/studies'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { turnWords } from '../../../core/geometry/compass'
-import { heldC } from '../../../core/study/figures'
+import { heldC } from '../../../core/study/held'
 
 const bench = useDesign()
 const studies = useStudies()

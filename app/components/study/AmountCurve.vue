@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { heldC } from '../../../core/study/figures'
+import { heldC } from '../../../core/study/held'
 import type { Quantity } from '../../../core/units'
 import type { StudyKind, StudyPoint } from '~/stores/studies'
 

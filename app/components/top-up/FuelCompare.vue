@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { entry, FUELS } from '../../../core/catalog'
 import type { Patch } from '../../../core/editing'
-import { heldC } from '../../../core/study/figures'
+import { heldC } from '../../../core/study/held'
 import { costPerUsefulKWh, woodHeatJkg, woodlandFor, woodPerWinter, WOODS } from '../../../core/sums'
 import { mainHeater } from '../../../core/sources/registry'
 import { pricesOf, withPrice } from '../../../core/takeoff/price-book'

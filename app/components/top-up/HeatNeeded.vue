@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { heldC } from '../../../core/study/figures'
+import { heldC } from '../../../core/study/held'
 
 /** What the year needs for each lowest air that one might hold. */
 const bench = useDesign()

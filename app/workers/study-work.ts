@@ -1,0 +1,38 @@
+import type { Design } from '../../core/design'
+import { makeBuilding } from '../../core/geometry/surfaces'
+import { heatDay, type HeatDay } from '../../core/heat-view'
+import { sunHours, type SunHours } from '../../core/optics/sun-hours'
+import { briefOf, type Brief } from '../../core/study/brief'
+import { figuresOf, type Figures } from '../../core/study/figures'
+import { flowsOf, type WeekFlow } from '../../core/study/runs'
+import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
+import type { YearEngine } from '../../core/year'
+import { writeEpw } from '../../formats/epw-write'
+import { writeHourlyCsv } from '../../formats/hourly-csv'
+
+/** What a worker does beside the score: studies, pictures of the heat, files. Loaded when it is first asked for. */
+export function studyWork(engine: YearEngine) {
+  const year = (design: Design) => engine.run(design, { unheated: false })
+  return {
+    brief: (design: Design): Brief => briefOf(design, year(design).answers),
+    figures: (design: Design): Figures => figuresOf(design, engine),
+    /** A design in a spell of its own; without a first day it ends in the middle of the coldest month. */
+    spell(design: Design, asked: AskedSpell): SpellAnswer {
+      const days = asked.dullDays + asked.clearDays
+      const startDay = asked.startDay ?? usualStart(engine.site(design).dryBulbC, days)
+      const spell = { ...asked, startDay }
+      return spellAnswer(design, year(withSpellDays(design, spell)), spell)
+    },
+    /** The year as files: its hours as CSV, and its weather as EPW. */
+    file(design: Design, kind: 'csv' | 'epw'): string {
+      const result = year(design)
+      return kind === 'csv' ? writeHourlyCsv(result) : writeEpw(design.site, result.site)
+    },
+    /** Flows of some hours on end. */
+    flows: (design: Design, first: number, hours: number): WeekFlow[] => flowsOf(year(design).series, first, hours),
+    heat: (design: Design, day: number): HeatDay => heatDay(design, engine.site(design), day),
+    sunHours: (design: Design): SunHours[] => sunHours(design, makeBuilding(design), engine.site(design)),
+  }
+}
+
+export type StudyWork = ReturnType<typeof studyWork>
