@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { PRICE_GROUPS, PRICE_ITEMS } from '../core/catalog'
+import { PRICE_GROUPS, PRICE_ITEMS, RETIRED_PRICES } from '../core/catalog'
 import type { PriceOf } from '../core/takeoff/price-book'
 
 /** A price book as CSV: every item, with what it costs here and whether that is rough. */
@@ -54,6 +54,7 @@ export function readPricesCsv(text: string): PricesRead {
   const prices: { id: string; each: number }[] = []
   for (const [i, row] of data.entries()) {
     const id = (row.id ?? '').trim()
+    if (RETIRED_PRICES.includes(id)) continue
     if (!PRICE_ITEMS.some(p => p.id === id))
       return no(`Line ${i + 2}: “${id}” is in no price book. Allowed: the ids as they are saved here.`)
     if (row.known?.trim() === 'rough') continue

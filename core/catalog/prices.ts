@@ -63,12 +63,10 @@ const OWN_MATERIAL = 250
 
 type Row = readonly [name: string, label: string, unit: string, rough: number]
 const PARTS: readonly Row[] = [
-  ['frame', 'Frame under glazing and roof', 'm²', 32],
-  ['bent-frame', 'Frame, curved or broken', 'm²', 43],
+  ['frame', 'Eave, with what carries it', 'm²', 32],
   ['foundation', 'Foundation', 'm', 55],
   ['dig', 'Digging and carting', 'm³', 35],
   ['lobby', 'Entry lobby, by its floor', 'm²', 220],
-  ['bed', 'Beds', 'm²', 30],
   ['paint', 'Paint or foil on inner faces', 'm²', 3],
   ['shade', 'Shade strip', 'm²', 6],
   ['soil-film', 'Film or mulch over soil', 'm²', 1],
@@ -136,6 +134,9 @@ const DEVICES: readonly Row[] = [
 
 const items = (group: PriceGroup, rows: readonly Row[]): PriceItem[] =>
   rows.map(([name, label, unit, rough]) => ({ id: `${group}.${name}`, group, name: label, unit, rough }))
+
+/** Items that the book had once: what was typed for them goes for nothing any more. */
+export const RETIRED_PRICES: readonly string[] = ['part.bent-frame', 'part.bed']
 
 /** Every price of the book. */
 export const PRICE_ITEMS: readonly PriceItem[] = [

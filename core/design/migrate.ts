@@ -2,7 +2,7 @@ import type { AirStoreKindId } from '../air-stores/registry'
 import type { BedKindId } from '../beds/registry'
 import { type Drums, layDrums } from '../bodies/drums'
 import { LEAST_WALL_M } from '../bodies/wall'
-import { entry, VESSELS } from '../catalog'
+import { entry, RETIRED_PRICES, VESSELS } from '../catalog'
 import type { FanKindId } from '../fans/registry'
 import type { SourceKindId } from '../sources/registry'
 import { filled, isTree, type Tree } from './complete'
@@ -35,7 +35,16 @@ const STEPS: readonly ((document: Tree) => Tree)[] = [
   withBeds,
   withBedKinds,
   withFloor,
+  withoutRetiredPrices,
 ]
+
+/** Prices of one's own for what is in the book no more. */
+function withoutRetiredPrices(document: Tree): Tree {
+  const topUp = tree(document.topUp)
+  const prices = Array.isArray(topUp.prices) ? topUp.prices : []
+  const kept = prices.filter(p => !RETIRED_PRICES.includes(tree(p).id as string))
+  return kept.length === prices.length ? document : { ...document, topUp: { ...topUp, prices: kept } }
+}
 
 const num = (v: unknown, otherwise: number) => (typeof v === 'number' && Number.isFinite(v) ? v : otherwise)
 const tree = (v: unknown): Tree => (isTree(v) ? v : {})

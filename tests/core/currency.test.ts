@@ -1,4 +1,4 @@
-import { DEMOS, type Design } from '../../core/design'
+import { DEMOS, migrateDesign, type Design } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { withCurrency } from '../../core/editing/currency'
 import { MOVES } from '../../core/moves/registry'
@@ -102,4 +102,15 @@ const rest = ({ breathe, build, schemaVersion, id, name, decided, madeToFit }: D
   name,
   decided,
   madeToFit,
+})
+
+test('a price for what the book has no more goes for nothing, and the design is sound', () => {
+  const old = JSON.parse(JSON.stringify(ash)) as { topUp: { prices: unknown[] } }
+  old.topUp.prices = [
+    { id: 'part.bed', each: 12 },
+    { id: 'part.dig', each: 50 },
+  ]
+  const read = migrateDesign(old) as Design
+  expect(designFaults(read)).toEqual([])
+  expect(read.topUp.prices).toEqual([{ id: 'part.dig', each: 50 }])
 })

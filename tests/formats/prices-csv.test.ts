@@ -28,7 +28,7 @@ test.each([
   ['what,price\na,1', /no columns/],
   ['id,price\npart.gold,3', /Line 2.*part.gold/],
   ['id,price\npart.frame,-3', /Line 2.*no price/],
-  ['id,price\npart.frame,30\npart.bed,cheap', /Line 3.*no price/],
+  ['id,price\npart.frame,30\npart.dig,cheap', /Line 3.*no price/],
 ])('“%s” is refused with its line', (text, words) => {
   const read = readPricesCsv(text)
   expect(read.ok ? '' : read.message).toMatch(words)

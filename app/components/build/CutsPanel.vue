@@ -65,13 +65,13 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
 
 <template>
   <div class="px-4 py-3">
-    <div class="flex flex-wrap items-end gap-x-4">
+    <div class="flex flex-wrap items-start gap-x-4">
       <DesignField path="build.frame.apartM" class="w-60" />
       <DesignField path="build.frame.sheetM" class="w-48" />
       <DesignField path="build.frame.purlinM" class="w-36" />
       <DesignField path="build.frame.thickM" class="w-44" />
       <DesignField path="build.frame.deepM" class="w-44" />
-      <button class="button mb-1" data-test="save-cuts" @click="save">Save as CSV</button>
+      <button class="button mt-6" data-test="save-cuts" @click="save">Save as CSV</button>
     </div>
     <p class="mt-1" data-test="spacing">
       {{ spacing.said }}. <span class="hint">{{ spacing.why }}</span>

@@ -205,7 +205,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
 
 <style scoped>
 .layer-row {
-  grid-template-columns: 1fr 6.5rem 5rem auto;
+  grid-template-columns: 1fr 6.5rem 6.75rem auto;
 }
 .layer-row.on-ground {
   grid-template-columns: 1fr 6.5rem auto;
