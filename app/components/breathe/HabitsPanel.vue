@@ -18,8 +18,8 @@ const HABITS = [
     path: 'breathe.rowCover',
     title: 'Row covers',
     hint:
-      'A sheet on hoops over every bed, laid by hand: a smaller space to keep warm. Who leaves lays it before a night ' +
-      'that takes the room below its limit.',
+      'A sheet on hoops over every bed, laid by hand: a smaller space to keep warm. ' +
+      'Who leaves lays it before a night that takes the room below its limit.',
     fields: ['belowC', 'days', 'fromH', 'untilH'],
   },
   {
