@@ -32,10 +32,14 @@ interface RoomPlane {
   insets: Inset[]
 }
 
-/** Another face in the same plane: its polygon as half-planes. */
+/** Another face in the same plane: its polygon as half-planes, and how far it goes across and along the house. */
 interface Inset {
   face: number
   edges: Float64Array
+  x0: number
+  x1: number
+  y0: number
+  y1: number
 }
 
 /** An object as the rays meet it. Beds take light on the top as one face and on their sides as another. */
@@ -244,9 +248,15 @@ function makeCaster(room: number) {
       } else {
         const p = planes[planeOf[plane]!]!
         face = p.face
-        for (let i = 0; i < p.insets.length; i++) {
+        const endX = x + dx * near
+        const endY = y + dy * near
+        // The last that it lies in: leaves come after what they are let into.
+        for (let i = p.insets.length - 1; i >= 0; i--) {
           const inset = p.insets[i]!
-          if (isWithin(inset.edges, x + dx * near, y + dy * near, z + dz * near)) face = inset.face
+          if (endY < inset.y0 || endY > inset.y1 || endX < inset.x0 || endX > inset.x1) continue
+          if (!isWithin(inset.edges, endX, endY, z + dz * near)) continue
+          face = inset.face
+          break
         }
       }
       if (canopies.length === 0) out[face]! += weight
@@ -266,6 +276,21 @@ function awayFromZero(v: number): number {
 /** The whole of a plane first, then the glazed middle of an end, then the leaves of openings. */
 const depth = (s: Surface) => (isLeaf(s) ? 2 : s.letIn ? 1 : 0)
 
+/** What lies a hair outside of an edge is looked at all the same, m. */
+const HAIR = 1e-6
+
+function insetOf(face: number, { polygon, normal }: Pick<Surface, 'polygon' | 'normal'>): Inset {
+  const [xs, ys] = [polygon.map(p => p[0]), polygon.map(p => p[1])]
+  return {
+    face,
+    edges: halfPlanes(polygon, normal),
+    x0: min(...xs) - HAIR,
+    x1: max(...xs) + HAIR,
+    y0: min(...ys) - HAIR,
+    y1: max(...ys) + HAIR,
+  }
+}
+
 /** The planes that close the room in. Into a dormer one looks as into a niche: what is in its way is its own face. */
 function roomPlanes({ surfaces, taken }: Building, placeOf: (id: FaceId) => number): RoomPlane[] {
   const planes: RoomPlane[] = []
@@ -276,7 +301,7 @@ function roomPlanes({ surfaces, taken }: Building, placeOf: (id: FaceId) => numb
     const p = s.polygon[0]!
     const d = nx * p[0] + ny * p[1] + nz * p[2]
     const same = planes.find(q => abs(q.nx - nx) + abs(q.ny - ny) + abs(q.nz - nz) < 1e-7 && abs(q.d - d) < 1e-6)
-    if (same) same.insets.push({ face: placeOf(s.id), edges: halfPlanes(s.polygon, s.normal) })
+    if (same) same.insets.push(insetOf(placeOf(s.id), s))
     else planes.push({ nx, ny, nz, d, face: placeOf(s.id), insets: [] })
   }
   return planes

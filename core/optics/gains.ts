@@ -7,7 +7,7 @@ import { tablePlace, type Landing } from './landing'
 import type { LightTable } from './light-table'
 import { facing, fallOn, lightOfHour, makeHourLight, type Facing } from './outdoors'
 import { skyHours } from './sky'
-import { bankedShares, glazingSnow, shareUnder, snowBanks } from './snow'
+import { bankedShares, glazingSnow, shareUnder, snowBanks, type Banked } from './snow'
 
 /** Sunlight taken in by outer walls and roofs of middling colour: those whose outer face is bare. */
 const OUTSIDE_ABSORPTANCE = 0.55
@@ -75,22 +75,27 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   for (const { surface } of landings)
     if (!snowAt.has(surface.tiltDeg)) snowAt.set(surface.tiltDeg, glazingSnow(site, surface.tiltDeg))
   const snowOn = landings.map(l => snowAt.get(l.surface.tiltDeg)!)
-  const solids = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
-  const outer = names(solids.map(s => s.id)).map(id => ({ id, watts: blank() }))
-  const outerTakes = solids.map(s => (entry(FINISHES, s.outside).solarAbsorptance ?? OUTSIDE_ABSORPTANCE) * s.areaM2)
+  const opaque = building.surfaces.filter(s => s.kind === 'opaque' && s.boundary === 'outside')
+  const outer = names(opaque.map(s => s.id)).map(id => ({ id, watts: blank() }))
   // What stands in a bank of snow gets no light.
   const snowy = site.snowM.some(depth => depth > 0)
   const banks = snowy ? snowBanks(site, building.outline, cleared) : []
   const banked = (s: Surface) => (snowy ? bankedShares(building, [s]) : null)
   const paneBanked = landings.map(l => banked(l.surface))
-  const outerBanked = solids.map(banked)
-  const outerShadow = solids.map(s => shadows.find(x => x.surface.polygon === s.polygon) ?? null)
+  const solids = solidFaces(
+    opaque.map(s => ({
+      id: s.id,
+      on: facingOf(s),
+      takes: (entry(FINISHES, s.outside).solarAbsorptance ?? OUTSIDE_ABSORPTANCE) * s.areaM2,
+      bank: banked(s),
+      shadow: shadows.find(x => x.surface.polygon === s.polygon) ?? null,
+      watts: outer.find(o => o.id === s.id)!.watts,
+    })),
+  )
   const under = (b: ReturnType<typeof banked>, h: number) => {
     const heightM = b ? banks[b.bank]![h]! : 0
     return heightM > 0 ? shareUnder(b!.shares, heightM) : 0
   }
-  const outerOf = solids.map(s => outer.find(o => o.id === s.id)!.watts)
-  const outerFacing = solids.map(facingOf)
   const planes = [...facings.values()]
   const transmittedW = new Float32Array(HOURS)
   // Where plants grow, or might: where leaves stand, a meter sees what the bed itself no longer does.
@@ -139,8 +144,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
       paneOf[g]!.watts[h]! += taken * area * paneShare
     }
     for (let o = 0; o < solids.length; o++) {
-      const on = outerFacing[o]!
-      const shadow = outerShadow[o]
+      const { on, shadow, takes, bank, watts } = solids[o]!
       let { fromSun, fromSky } = on
       if (shadow) {
         fromSky *= shadow.sky
@@ -152,7 +156,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
           fromSun *= free
         }
       }
-      outerOf[o]![h]! += (fromSun + fromSky + on.fromGround) * outerTakes[o]! * (1 - under(outerBanked[o]!, h))
+      watts[h]! += (fromSun + fromSky + on.fromGround) * takes * (1 - under(bank, h))
     }
     transmittedW[h] = transmitted
     for (let c = 0; c < covers; c++) {
@@ -175,6 +179,32 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
     bedLightWm2: summed(byCover.map(c => c.bedLightWm2)),
     transmittedW,
   }
+}
+
+/** An opaque face outdoors: how it lies, W that it takes of each W/m², what banks and shades it, where that is noted. */
+interface SolidFace {
+  id: SurfaceId
+  on: Facing
+  takes: number
+  bank: Banked | null
+  shadow: LightTable['shadows'][number] | null
+  watts: Float32Array
+}
+
+const sameBank = (a: Banked | null, b: Banked | null) =>
+  a === b || (!!a && !!b && a.bank === b.bank && a.shares.every((share, k) => Math.abs(share - b.shares[k]!) < 1e-9))
+
+/** Faces that lie alike, in no shadow, as one: the leaves of a row are worked out once. */
+function solidFaces(all: readonly SolidFace[]): SolidFace[] {
+  const out: SolidFace[] = []
+  for (const face of all) {
+    const like = out.find(
+      o => !face.shadow && !o.shadow && o.id === face.id && o.on === face.on && sameBank(o.bank, face.bank),
+    )
+    if (like) like.takes += face.takes
+    else out.push({ ...face })
+  }
+  return out
 }
 
 /** Sum of some series, hour by hour; of one, itself. */
