@@ -181,7 +181,7 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
   }
 }
 
-/** An opaque face outdoors: how it lies, W that it takes of each W/m², what banks and shades it, where that is noted. */
+/** An opaque face outdoors: how it lies, W that it takes of each W/m², and what banks and shades it. */
 interface SolidFace {
   id: SurfaceId
   on: Facing
