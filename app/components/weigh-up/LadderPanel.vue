@@ -80,7 +80,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
             {{ byHeat ? 'heat saved a year' : ladder.rank === 'light' ? 'winter light' : 'coldest night' }}
           </th>
           <th scope="col" class="pl-3 text-right font-normal">cost</th>
-          <th scope="col" class="pl-3 text-right font-normal">a year</th>
+          <th scope="col" class="pl-3 text-right font-normal whitespace-nowrap">a year</th>
           <th v-if="withPayback" scope="col" class="pl-3 text-right font-normal">
             <TermLink id="payback">pays in</TermLink>
           </th>
