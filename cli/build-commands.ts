@@ -1,41 +1,34 @@
 import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../core/drawings/sheet'
-import { drawView, VIEW_CHOICES, type ViewId } from '../core/drawings/views'
+import { VIEW_CHOICES, type ViewId } from '../core/drawings/views'
 import { isDate } from '../core/design/fields/build'
 import { schedule } from '../core/plan/schedule'
 import { cutList } from '../core/takeoff/cuts'
 import type { Piece } from '../core/takeoff/sheets'
 import { takeoff } from '../core/takeoff/takeoff'
 import { createYearEngine } from '../core/year'
-import { writeCutsCsv } from '../formats/cuts-csv'
-import { writeDrawingDxf } from '../formats/drawing-dxf'
-import { writeDrawingPdf } from '../formats/drawing-pdf'
-import { writeDrawingSvg } from '../formats/drawing-svg'
-import { writePlanIcs } from '../formats/plan-ics'
-import { writeTakeoffCsv } from '../formats/takeoff-csv'
 import { BadInput } from './bad-input'
 import { loadDesign } from './design-commands'
-import { shippedFonts } from './fonts'
+import { exportOptions, writeExports } from './exports'
 import { numberOption, readOptions } from './options'
-import { writeWhole } from './output'
 
 /** `takeoff`: what is to be bought, line by line. */
-export function takeoffCommand(args: string[]): unknown {
-  const { options, words } = readOptions(args, ['csv'], ['design.json'])
+export async function takeoffCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, exportOptions('take-off'), ['design.json'])
   const design = loadDesign(words[0]!)
   const all = takeoff(design)
-  if (options.csv !== undefined) writeWhole(options.csv, writeTakeoffCsv(all, design), words)
+  await writeExports('take-off', { takeoff: all, design }, options, words)
   return all
 }
 
 const size = ({ part, widthM, lengthM, shapes }: Piece) => ({ part, widthM, lengthM, ...(shapes ? { shapes } : {}) })
 
 /** `cuts`: members, sheets and facets as they are cut. */
-export function cutsCommand(args: string[]): unknown {
-  const { options, words } = readOptions(args, ['csv'], ['design.json'])
+export async function cutsCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, exportOptions('cuts'), ['design.json'])
   const design = loadDesign(words[0]!)
   const all = cutList(design)
   const { members, lumber, glazing, facets, corners, rakes, jig } = all
-  if (options.csv !== undefined) writeWhole(options.csv, writeCutsCsv(all), words)
+  await writeExports('cuts', all, options, words)
   const { thickM, deepM } = design.build.frame
   const section = thickM === null || deepM === null ? null : [thickM, deepM]
   return [
@@ -75,14 +68,17 @@ function oneOf<T extends string>(name: string, given: string | undefined, allowe
 
 /** `draw`: a view to scale, with dimensions, as SVG, DXF or PDF. */
 export async function drawCommand(args: string[]): Promise<unknown> {
-  const { options, words } = readOptions(args, ['view', 'svg', 'dxf', 'pdf', 'paper', 'scale'], ['design.json'])
+  const outs = exportOptions('drawing')
+  const { options, words } = readOptions(args, ['view', 'paper', 'scale', ...outs], ['design.json'])
   const views = VIEW_CHOICES.map(v => v.id)
   // An elevation is of one side: of the sunny one, unless another is named.
   const view = options.view === 'elevation' ? 'sunny' : oneOf<ViewId>('view', options.view, views)
   const paper = options.paper === undefined ? 'A4' : oneOf('paper', options.paper, Object.keys(PAPERS) as PaperId[])
   const scale = options.scale === undefined ? null : numberOption('scale', options.scale, SCALES[0], 1000)
-  if (options.svg === undefined && options.dxf === undefined && options.pdf === undefined)
-    throw new BadInput(['arguments: nothing to write; allowed: one or more of --svg, --dxf and --pdf with a file'])
+  if (outs.every(out => options[out] === undefined))
+    throw new BadInput([
+      `arguments: nothing to write; allowed: one or more of ${outs.map(out => `--${out}`).join(', ')} with a file`,
+    ])
   const design = loadDesign(words[0]!)
   let sheet: Sheet
   try {
@@ -91,24 +87,21 @@ export async function drawCommand(args: string[]): Promise<unknown> {
     if (error instanceof RangeError) throw new BadInput([`draw: ${error.message}`])
     throw error
   }
-  if (options.svg !== undefined) writeWhole(options.svg, writeDrawingSvg(sheet), words)
-  if (options.dxf !== undefined)
-    writeWhole(options.dxf, writeDrawingDxf(drawView(design, view, sheet.scale)!, sheet.scale), words)
-  if (options.pdf !== undefined) writeWhole(options.pdf, await writeDrawingPdf([sheet], shippedFonts()), words)
+  await writeExports('drawing', { design, view, sheet }, options, words)
   const { title, scale: drawnAt } = sheet
-  return { view, title, paper, scale: drawnAt, svg: options.svg, dxf: options.dxf, pdf: options.pdf }
+  return { view, title, paper, scale: drawnAt, ...Object.fromEntries(outs.map(out => [out, options[out]])) }
 }
 
 /** `plan`: the work in order on days of the calendar. */
-export function planCommand(args: string[]): unknown {
-  const { options, words } = readOptions(args, ['start', 'ics'], ['design.json'])
-  const { start, ics } = options
+export async function planCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, ['start', ...exportOptions('plan')], ['design.json'])
+  const { start } = options
   if (start === undefined || !isDate(start))
     throw new BadInput([
       `--start: ${start === undefined ? 'is missing' : `“${start}” is not a day`}; allowed: a day such as 2027-04-05`,
     ])
   const design = loadDesign(words[0]!)
   const plan = schedule(design, start, createYearEngine().site(design).dryBulbC)
-  if (ics !== undefined) writeWhole(ics, writePlanIcs(plan, design), words)
+  await writeExports('plan', { plan, design }, options, words)
   return plan
 }

@@ -12,9 +12,9 @@ import { createYearEngine } from '../core/year'
 import { LARGEST_DESIGN, readDesign } from '../formats/design-json'
 import { readEpw } from '../formats/epw'
 import { writeEpw } from '../formats/epw-write'
-import { writeHourlyCsv } from '../formats/hourly-csv'
 import { textOfBytes } from '../formats/logger/table'
 import { BadInput } from './bad-input'
+import { writeExports } from './exports'
 import { numberOption, readOptions } from './options'
 import { writeWhole } from './output'
 
@@ -63,7 +63,7 @@ export function checkCommand(args: string[]): unknown {
 }
 
 /** `simulate`: the answers; with `--hourly`, the year as CSV beside them, written whole or not at all. */
-export function simulateCommand(args: string[]): unknown {
+export async function simulateCommand(args: string[]): Promise<unknown> {
   const { options, words } = readOptions(args, ['weather', 'seed', 'steps-per-hour', 'hourly'], ['design.json'])
   let design = loadDesign(words[0]!)
   if (options.seed !== undefined)
@@ -77,7 +77,7 @@ export function simulateCommand(args: string[]): unknown {
     weather = unpackHourly(read.epw.climate)
   }
   const result = createYearEngine(() => performance.now()).run(design, { stepsPerHour, weather })
-  if (options.hourly !== undefined) writeWhole(options.hourly, writeHourlyCsv(result), [words[0]!, options.weather])
+  await writeExports('year', { design, result }, { hourly: options.hourly }, [words[0]!, options.weather])
   return result.answers
 }
 

@@ -10,11 +10,10 @@ import { tonight } from '../core/season/tonight'
 import { createYearEngine } from '../core/year'
 import { readForecast } from '../formats/forecast-json'
 import { readLoggerFile, type LoggerRead } from '../formats/logger/read'
-import { writeTasksIcs } from '../formats/tasks-ics'
 import { BadInput } from './bad-input'
 import { loadDesign, readText } from './design-commands'
+import { exportOptions, writeExports } from './exports'
 import { readOptions } from './options'
-import { writeWhole } from './output'
 
 /** Longest log that is read, bytes. */
 const LONGEST_LOG = 40_000_000
@@ -32,13 +31,13 @@ function loadLog(path: string, { site }: Design): LoggerRead {
 }
 
 /** `tasks`: what the season asks, with dates from the climate and the house's own year. */
-export function tasksCommand(args: string[]): unknown {
-  const { options, words } = readOptions(args, ['from', 'ics'], ['design.json'])
+export async function tasksCommand(args: string[]): Promise<unknown> {
+  const { options, words } = readOptions(args, ['from', ...exportOptions('tasks')], ['design.json'])
   const from = options.from ?? new Date().toISOString().slice(0, 10)
   if (!isDate(from)) throw new BadInput([`--from: “${from}” is not a day; allowed: a day such as 2027-04-05`])
   const design = loadDesign(words[0]!)
   const tasks = seasonTasks(houseYear(design, createYearEngine().run(design)), from)
-  if (options.ics !== undefined) writeWhole(options.ics, writeTasksIcs(tasks, design), words)
+  await writeExports('tasks', { tasks, design }, options, words)
   return tasks
 }
 

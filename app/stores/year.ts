@@ -88,8 +88,8 @@ export const useYear = defineStore('year', () => {
   /** The day of the year body by body, and how long the sun stands on each thing. */
   const heat = (design: Design, on: number): Promise<HeatDay> => pool().once(worker => worker.heat(design, on))
   /** The year as files. */
-  const file = (design: Design, kind: 'csv' | 'epw'): Promise<string> =>
-    pool().once(worker => worker.file(design, kind))
+  const file = (design: Design, format: string): Promise<string | Uint8Array> =>
+    pool().once(async worker => (await worker.file(design, format)) as string | Uint8Array)
   const flows = (design: Design, first: number, hours: number): Promise<WeekFlow[]> =>
     pool().once(worker => worker.flows(design, first, hours))
   const sunHours = (design: Design): Promise<SunHours[]> => pool().once(worker => worker.sunHours(design))

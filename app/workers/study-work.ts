@@ -7,8 +7,12 @@ import { figuresOf, type Figures } from '../../core/study/figures'
 import { flowsOf, type WeekFlow } from '../../core/study/runs'
 import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
 import type { YearEngine } from '../../core/year'
-import { writeEpw } from '../../formats/epw-write'
-import { writeHourlyCsv } from '../../formats/hourly-csv'
+import { exportsOf } from '../../formats/exports'
+
+/** Years are text. */
+const noFonts = (): never => {
+  throw new Error('A year is written without fonts.')
+}
 
 /** What a worker does beside the score: studies, pictures of the heat, files. Loaded when it is first asked for. */
 export function studyWork(engine: YearEngine) {
@@ -23,10 +27,10 @@ export function studyWork(engine: YearEngine) {
       const spell = { ...asked, startDay }
       return spellAnswer(design, year(withSpellDays(design, spell)), spell)
     },
-    /** The year as files: its hours as CSV, and its weather as EPW. */
-    file(design: Design, kind: 'csv' | 'epw'): string {
-      const result = year(design)
-      return kind === 'csv' ? writeHourlyCsv(result) : writeEpw(design.site, result.site)
+    /** The year as a file, in one of its formats. */
+    file(design: Design, id: string): Promise<string | Uint8Array> {
+      const format = exportsOf('year').find(f => f.id === id)!
+      return format.write({ design, result: year(design) }, noFonts)
     },
     /** Flows of some hours on end. */
     flows: (design: Design, first: number, hours: number): WeekFlow[] => flowsOf(year(design).series, first, hours),

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { controlSheet, type ControlLine } from '../../../core/advice/control-sheet'
-import { writeControlCsv } from '../../../formats/control-csv'
-import { saveText } from '~/composables/saveText'
 
 /** Every set-point that the year was run with, to be copied into thermostats and timers. */
 const bench = useDesign()
@@ -15,7 +13,6 @@ const devices = computed(() => {
 })
 const say = ({ value, quantity }: ControlLine) =>
   typeof value === 'string' ? value : quantity ? settings.show(value, quantity) : String(value)
-const save = () => saveText('control-sheet.csv', writeControlCsv(lines.value), 'text/csv')
 </script>
 
 <template>
@@ -26,7 +23,7 @@ const save = () => saveText('control-sheet.csv', writeControlCsv(lines.value), '
         <span class="hint font-sans font-normal">what the year was run with, for thermostats, timers and hands</span>
       </h2>
       <button class="button" data-test="print-controls" @click="sheet?.print()">Print it</button>
-      <button class="button" data-test="save-controls" @click="save">Save as CSV</button>
+      <ExportButtons of="control sheet" :input="() => lines" />
     </div>
     <p v-if="lines.length === 0" class="hint">Nothing is set: no opening, cover, fan or heater works by itself.</p>
     <PrintedSheet ref="sheet">

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { writeCutsCsv } from '../../../formats/cuts-csv'
-import { saveText } from '~/composables/saveText'
 import { sectionWords } from '../../../core/frame/section-words'
 import { spacingWords } from '../../../core/frame/spacing'
 import { makeOutline } from '../../../core/geometry/section'
@@ -22,7 +20,6 @@ const settings = useSettings()
 const cuts = computed(() => cutList(bench.current))
 const m = (v: number) => settings.show(v, 'cutLength')
 const sold = (v: number) => settings.show(v, 'length')
-const save = () => saveText('cuts.csv', writeCutsCsv(cuts.value), 'text/csv')
 /** Lumber: what is cut, and what is left over of what is bought. */
 const lumber = computed(() => {
   const boughtM = cuts.value.lumber.reduce((sum, b) => sum + b.lengthM, 0)
@@ -71,7 +68,7 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
       <DesignField path="build.frame.purlinM" class="w-36" />
       <DesignField path="build.frame.thickM" class="w-44" />
       <DesignField path="build.frame.deepM" class="w-44" />
-      <button class="button mt-6" data-test="save-cuts" @click="save">Save as CSV</button>
+      <ExportButtons of="cuts" :input="() => cuts" class="mt-6" />
     </div>
     <p class="mt-1" data-test="spacing">
       {{ spacing.said }}. <span class="hint">{{ spacing.why }}</span>

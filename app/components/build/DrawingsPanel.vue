@@ -1,14 +1,11 @@
 <script setup lang="ts">
 import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../../../core/drawings/sheet'
-import { drawView, VIEW_CHOICES, type ViewId } from '../../../core/drawings/views'
+import { VIEW_CHOICES, type ViewId } from '../../../core/drawings/views'
 import { writeDrawingSvg } from '../../../formats/drawing-svg'
-import { saveText } from '~/composables/saveText'
-import { shippedFonts } from '~/composables/shippedFonts'
 
 /** Drawings to scale for the office and the wall, as they come out of the printer. */
 const bench = useDesign()
 const settings = useSettings()
-const notices = useNotices()
 const view = ref<ViewId>('section')
 const paper = ref<PaperId>(settings.units === 'metric' ? 'A4' : 'letter')
 /** 1 to so many; empty for the largest that fits. */
@@ -39,30 +36,10 @@ const laid = computed((): { sheet: Sheet | null; fault: string } => {
 })
 const svg = computed(() => (laid.value.sheet ? writeDrawingSvg(laid.value.sheet) : ''))
 const picture = computed(() => `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg.value)}`)
-const file = computed(() => `${bench.current.name}, ${VIEW_CHOICES.find(v => v.id === view.value)!.name.toLowerCase()}`)
-const saveSvg = () => saveText(`${file.value}.svg`, svg.value, 'image/svg+xml')
-const busy = ref(false)
-async function saved(make: () => Promise<void>): Promise<void> {
-  busy.value = true
-  try {
-    await make()
-  } catch (error) {
-    notices.tell('error', `The file could not be made: ${error instanceof Error ? error.message : String(error)}`)
-  } finally {
-    busy.value = false
-  }
-}
-const saveDxf = () =>
-  saved(async () => {
-    const { writeDrawingDxf } = await import('../../../formats/drawing-dxf')
-    const { scale } = laid.value.sheet!
-    saveText(`${file.value}.dxf`, writeDrawingDxf(drawView(bench.current, view.value, scale)!, scale), 'image/vnd.dxf')
-  })
-const savePdf = () =>
-  saved(async () => {
-    const { writeDrawingPdf } = await import('../../../formats/drawing-pdf')
-    saveText(`${file.value}.pdf`, await writeDrawingPdf([laid.value.sheet!], await shippedFonts()), 'application/pdf')
-  })
+const called = computed(
+  () => `${bench.current.name}, ${VIEW_CHOICES.find(v => v.id === view.value)!.name.toLowerCase()}`,
+)
+const input = () => ({ design: bench.current, view: view.value, sheet: laid.value.sheet! })
 </script>
 
 <template>
@@ -72,9 +49,7 @@ const savePdf = () =>
       <ChoiceField label="Paper" :value="paper" :options="PAPER_CHOICES" :set="take('paper')" class="w-28" />
       <ChoiceField label="Scale" :value="scale" :options="SCALE_CHOICES" :set="take('scale')" class="w-44" />
       <template v-if="laid.sheet">
-        <button class="button mb-1" :disabled="busy" data-test="save-pdf" @click="savePdf">PDF</button>
-        <button class="button mb-1" data-test="save-svg" @click="saveSvg">SVG</button>
-        <button class="button mb-1" :disabled="busy" data-test="save-dxf" @click="saveDxf">DXF</button>
+        <ExportButtons of="drawing" :input="input" :called="called" class="mb-1" />
       </template>
     </div>
     <p v-if="laid.fault" class="fault mt-2" role="alert">{{ laid.fault }}</p>

@@ -4,7 +4,6 @@ import { isDate, WEEKDAY_CHOICES } from '../../../core/design/fields/build'
 import { dayNumber, isoDay } from '../../../core/plan/calendar'
 import { schedule, type Planned } from '../../../core/plan/schedule'
 import { dayStrip } from '../../../core/plan/strip'
-import { saveText } from '~/composables/saveText'
 
 /** The work in its order on days of the calendar: a strip whose bars are moved, and a list that is ticked. */
 const bench = useDesign()
@@ -73,14 +72,7 @@ function key(t: Planned, event: KeyboardEvent): void {
   event.preventDefault()
   move(t.id, isoDay(dayNumber(t.from) + KEYS[event.key]!))
 }
-async function save(): Promise<void> {
-  try {
-    const { writePlanIcs } = await import('../../../formats/plan-ics')
-    saveText(`${bench.current.name}, order of work.ics`, writePlanIcs(plan.value, bench.current), 'text/calendar')
-  } catch (error) {
-    notices.tell('error', `The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`)
-  }
-}
+const input = () => ({ plan: plan.value, design: bench.current })
 </script>
 
 <template>
@@ -108,9 +100,7 @@ async function save(): Promise<void> {
           {{ d.name.slice(0, 2) }}<span class="sr-only">{{ d.name.slice(2) }}</span>
         </button>
       </fieldset>
-      <button class="button mb-1" :disabled="plan.length === 0" data-test="save-ics" @click="save">
-        Calendar file
-      </button>
+      <ExportButtons of="plan" :input="input" :disabled="plan.length === 0" class="mb-1" />
     </div>
     <p v-if="wrong" class="fault" role="alert">{{ wrong }}</p>
     <div ref="frame" class="strip mt-2" data-test="strip">

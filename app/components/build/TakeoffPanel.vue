@@ -9,8 +9,6 @@ import {
 } from '../../../core/takeoff/lines'
 import { takeoff } from '../../../core/takeoff/takeoff'
 import { formatNumber } from '../../../core/units'
-import { writeTakeoffCsv } from '../../../formats/takeoff-csv'
-import { saveText } from '~/composables/saveText'
 
 /** What is to be bought, stage by stage: it follows the drawing, and takes a supplier and a note for each line. */
 const bench = useDesign()
@@ -40,7 +38,7 @@ const price = (l: TakeoffLine) => {
 const bulk = (m3: number) => settings.show(m3, 'bulk')
 /** The line whose words are being written. */
 const open = ref('')
-const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.current), bench.current), 'text/csv')
+const input = () => ({ takeoff: takeoff(bench.current), design: bench.current })
 </script>
 
 <template>
@@ -57,7 +55,7 @@ const save = () => saveText('take-off.csv', writeTakeoffCsv(takeoff(bench.curren
       </p>
       <DesignField path="build.stock" class="w-48" />
       <DesignField path="build.wasteShare" class="w-44" hint="" />
-      <button class="button mb-1" data-test="save-takeoff" @click="save">Save as CSV</button>
+      <ExportButtons of="take-off" :input="input" class="mb-1" />
     </div>
     <p class="caution" role="note">
       Before anything is dug, have lines and pipes in the ground marked. Sheets are lifted by two, and not in wind.

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { isDate } from '../../../core/design/fields/build'
 import { isSoon, putOff, taskStates, ticked, type TaskState } from '../../../core/season/task-state'
-import { saveText } from '~/composables/saveText'
 import { todayHere } from '~/stores/season'
 import { useSeasonYear } from '~/composables/useSeasonYear'
 
 /** What the season asks, by the climate and the house's own year: ticked, put off, and out as a calendar. */
 const season = useSeason()
 const bench = useDesign()
-const notices = useNotices()
 const found = useSeasonYear()
 const today = todayHere()
 const tasks = computed(() => taskStates(found.value?.tasks ?? [], season.book.written, today))
@@ -23,14 +21,7 @@ async function move(t: TaskState, to: string): Promise<void> {
   if (isDate(to)) fault.value = (await season.edit(w => putOff(w, t.id, to))) ?? ''
 }
 const said = (iso: string) => new Date(`${iso}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
-async function save(): Promise<void> {
-  try {
-    const { writeTasksIcs } = await import('../../../formats/tasks-ics')
-    saveText(`${bench.current.name}, season.ics`, writeTasksIcs(tasks.value, bench.current), 'text/calendar')
-  } catch (error) {
-    notices.tell('error', `The calendar could not be made: ${error instanceof Error ? error.message : String(error)}`)
-  }
-}
+const input = () => ({ tasks: tasks.value, design: bench.current })
 </script>
 
 <template>
@@ -40,9 +31,7 @@ async function save(): Promise<void> {
         Dates come from this climate and this house’s own year, not from a fixed calendar: change the design, and they
         move.
       </p>
-      <button class="button" :disabled="tasks.length === 0" data-test="save-season-ics" @click="save">
-        Calendar file
-      </button>
+      <ExportButtons of="tasks" :input="input" :disabled="tasks.length === 0" />
     </div>
     <p v-if="!found" class="hint" role="status">Working out the year …</p>
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>

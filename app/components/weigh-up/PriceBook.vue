@@ -5,8 +5,7 @@ import { BUILD_STAGES, PRICED } from '../../../core/takeoff/lines'
 import { takeoff } from '../../../core/takeoff/takeoff'
 import { pricesOf, withPrice } from '../../../core/takeoff/price-book'
 import { formatNumber } from '../../../core/units'
-import { readPricesCsv, writePricesCsv } from '../../../formats/prices-csv'
-import { saveText } from '~/composables/saveText'
+import { readPricesCsv } from '../../../formats/prices-csv'
 
 /** Prices of everything, rough until the reader owns them; what of this house they make. */
 const bench = useDesign()
@@ -37,12 +36,7 @@ const setGroup = (id: string) => {
 }
 const set = (id: string) => (v: number) => bench.edit(withPrice(bench.current, id, v), `price ${id}`)
 const forget = (id: string) => bench.edit(withPrice(bench.current, id, null), `price ${id}`)
-const save = () =>
-  saveText(
-    'prices.csv',
-    writePricesCsv(price.value, id => own.value.has(id), currency.value),
-    'text/csv',
-  )
+const book = () => ({ price: price.value, isOwn: (id: string) => own.value.has(id), currency: currency.value })
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 async function load(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -69,7 +63,7 @@ async function load(event: Event): Promise<void> {
       </h2>
       <div class="flex flex-wrap items-end gap-2">
         <ChoiceField label="Prices of" :value="group" :options="GROUPS" :set="setGroup" class="w-44" />
-        <button class="button" data-test="save-prices" @click="save">Save as CSV</button>
+        <ExportButtons of="prices" :input="book" />
         <button class="button" data-test="load-prices" @click="chooser?.click()">Take from CSV</button>
         <input
           ref="chooser"

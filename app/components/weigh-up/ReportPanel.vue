@@ -3,8 +3,14 @@
 const bench = useDesign()
 const year = useYear()
 const ladder = useLadder()
-const report = useReport()
+const settings = useSettings()
 const withLadder = computed(() => ladder.order.length > 0 && !ladder.stale)
+const parts = () => ({
+  design: bench.current,
+  view: year.view!,
+  rungs: withLadder.value ? ladder.order : [],
+  show: settings.show,
+})
 </script>
 
 <template>
@@ -21,13 +27,12 @@ const withLadder = computed(() => ladder.order.length > 0 && !ladder.stale)
           : 'Work the ladder out first, and what the next money buys goes in as well.'
       }}
     </p>
-    <button
-      class="button mt-3"
-      :disabled="!year.view || year.running || report.busy.value"
-      data-test="save-report"
-      @click="report.save"
-    >
-      {{ report.busy.value ? 'Setting the pages …' : 'Save as PDF' }}
-    </button>
+    <ExportButtons
+      of="report"
+      :input="parts"
+      :disabled="!year.view || year.running"
+      waiting="Setting the pages …"
+      class="mt-3"
+    />
   </div>
 </template>

@@ -148,7 +148,6 @@ const told = computed(() => {
   ].join(', ')
 })
 const table = computed(() => (shown.value ? slotMeans(shown.value.hours) : []))
-const files = useYearFiles()
 </script>
 
 <template>
@@ -159,12 +158,7 @@ const files = useYearFiles()
         {{ say(range.low) }} to {{ say(range.high) }}; a column a day, a row an hour, midnight above.
         <template v-if="shown?.parted">Blue, striped across: too cold; red, striped upright: too hot.</template>
       </p>
-      <button class="button mb-1" :disabled="files.busy.value" data-test="save-hours" @click="files.save('csv')">
-        Hours as CSV
-      </button>
-      <button class="button mb-1" :disabled="files.busy.value" data-test="save-epw" @click="files.save('epw')">
-        Weather as EPW
-      </button>
+      <ExportButtons of="year" :by="f => year.file(bench.current, f.id)" class="mb-1" />
     </div>
     <div
       ref="frame"
