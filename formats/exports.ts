@@ -1,34 +1,18 @@
 import type { ControlLine } from '../core/advice/control-sheet'
 import type { Design } from '../core/design/types'
 import type { Sheet } from '../core/drawings/sheet'
-import { drawView, type ViewId } from '../core/drawings/views'
+import type { ViewId } from '../core/drawings/views'
 import type { Planned } from '../core/plan/schedule'
 import type { DatedTask } from '../core/season/season-tasks'
 import type { CutList } from '../core/takeoff/cuts'
 import type { PriceOf } from '../core/takeoff/price-book'
 import type { Takeoff } from '../core/takeoff/takeoff'
-import type { YearResult } from '../core/year'
-import type { FontFiles } from './pdf-fonts'
+import { CSV, type ExportFormat } from './export-format'
 import type { ReportParts } from './report-pdf'
+import { YEAR_EXPORTS } from './year-exports'
 
-/** A way in which something goes out as a file. */
-export interface ExportFormat<I> {
-  /** As buttons and tests call it. */
-  id: string
-  /** On its button. */
-  button: string
-  /** Ending of its files. */
-  ending: string
-  /** Option of the command line that writes it. */
-  option: string
-  type: string
-  /** Name of its file, less the ending, of what is called so. */
-  name: (called: string) => string
-  /** The writer is loaded when it is first asked for; fonts are handed in by who has them. */
-  write: (of: I, fonts: () => FontFiles | Promise<FontFiles>) => Promise<string | Uint8Array>
-}
+export type { ExportFormat }
 
-const CSV = { ending: 'csv', type: 'text/csv' }
 const ICS = { ending: 'ics', type: 'text/calendar' }
 const PDF = { ending: 'pdf', type: 'application/pdf' }
 
@@ -79,8 +63,13 @@ export const EXPORTS = {
       option: 'dxf',
       type: 'image/vnd.dxf',
       name: called => called,
-      write: async ({ design, view, sheet: { scale } }) =>
-        (await import('./drawing-dxf')).writeDrawingDxf(drawView(design, view, scale)!, scale),
+      write: async ({ design, view, sheet: { scale } }) => {
+        const [{ writeDrawingDxf }, { drawView }] = await Promise.all([
+          import('./drawing-dxf'),
+          import('../core/drawings/views'),
+        ])
+        return writeDrawingDxf(drawView(design, view, scale)!, scale)
+      },
     },
   ] satisfies ExportFormat<{ design: Design; view: ViewId; sheet: Sheet }>[],
   'plan': [
@@ -103,25 +92,7 @@ export const EXPORTS = {
       write: async ({ tasks, design }) => (await import('./tasks-ics')).writeTasksIcs(tasks, design),
     },
   ] satisfies ExportFormat<{ tasks: readonly DatedTask[]; design: Design }>[],
-  'year': [
-    {
-      ...CSV,
-      id: 'hours',
-      button: 'Hours as CSV',
-      option: 'hourly',
-      name: called => `${called}, year`,
-      write: async ({ result }) => (await import('./hourly-csv')).writeHourlyCsv(result),
-    },
-    {
-      id: 'epw',
-      button: 'Weather as EPW',
-      ending: 'epw',
-      option: 'out',
-      type: 'text/plain',
-      name: called => `${called}, year`,
-      write: async ({ design, result }) => (await import('./epw-write')).writeEpw(design.site, result.site),
-    },
-  ] satisfies ExportFormat<{ design: Design; result: YearResult }>[],
+  'year': YEAR_EXPORTS,
   'control sheet': [
     {
       ...CSV,

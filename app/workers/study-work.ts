@@ -7,12 +7,7 @@ import { figuresOf, type Figures } from '../../core/study/figures'
 import { flowsOf, type WeekFlow } from '../../core/study/runs'
 import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
 import type { YearEngine } from '../../core/year'
-import { exportsOf } from '../../formats/exports'
-
-/** Years are text. */
-const noFonts = (): never => {
-  throw new Error('A year is written without fonts.')
-}
+import { YEAR_EXPORTS } from '../../formats/year-exports'
 
 /** What a worker does beside the score: studies, pictures of the heat, files. Loaded when it is first asked for. */
 export function studyWork(engine: YearEngine) {
@@ -29,8 +24,8 @@ export function studyWork(engine: YearEngine) {
     },
     /** The year as a file, in one of its formats. */
     file(design: Design, id: string): Promise<string | Uint8Array> {
-      const format = exportsOf('year').find(f => f.id === id)!
-      return format.write({ design, result: year(design) }, noFonts)
+      const format = YEAR_EXPORTS.find(f => f.id === id)!
+      return format.write({ design, result: year(design) })
     },
     /** Flows of some hours on end. */
     flows: (design: Design, first: number, hours: number): WeekFlow[] => flowsOf(year(design).series, first, hours),

@@ -104,8 +104,9 @@ describe('bodies of the store', () => {
     const demo = DEMOS[0]!
     const design = { ...demo, id: 'twenty', name: 'Twenty', store: { ...demo.store, bodies: bodies20 } }
     await dropFile('twenty.json', JSON.stringify(design))
+    // What is dropped is read first: until then the score is another house's.
+    await driver.wait(async () => (await bodies()) === 20, 20000)
     await settled(driver)
-    expect(await bodies()).toBe(20)
     await (await find(driver, 'thing-body-19')).sendKeys(Key.ARROW_UP)
     await settled(driver)
     expect(await there('[data-test="body-tank"]')).toBe(20)
