@@ -89,7 +89,7 @@ export interface RockLay {
 /** No rock bed is narrower, m. */
 const LEAST_ACROSS_M = 0.5
 /** Soil over the cloth on a rock bed, m. */
-const OVER_ROCK_M = 0.15
+export const OVER_ROCK_M = 0.15
 
 /** Where a rock bed lies: in the middle, as long as the house or as its area asks, whichever is less. */
 export function layRockBed({ shape }: Pick<Design, 'shape'>, { areaM2, depthM }: RockBed): RockLay {

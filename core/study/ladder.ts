@@ -3,8 +3,7 @@ import type { Design } from '../design/types'
 import type { Patch } from '../editing'
 import type { Before, Laid, MoveGroup } from '../moves/registry'
 import type { LossName } from '../network/series'
-import { isHeated, mainHeater } from '../sources/registry'
-import { entry, FUELS } from '../catalog'
+import { isHeated } from '../sources/registry'
 import type { Brief } from './brief'
 
 /** A single change to a design, with what its year says of it. */
@@ -82,12 +81,6 @@ function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 
   if (rung.before === 'glazing') said.push('it can’t be added once the glazing is on')
   const all = said.join('; ')
   return all === '' ? '' : `${all.charAt(0).toUpperCase()}${all.slice(1)}.`
-}
-
-/** Money for a useful kWh of what this house is heated with, or would be. */
-export function usefulKWhPrice({ topUp }: Pick<Design, 'topUp'>): number {
-  const { fuel, pricePerKWh } = mainHeater(topUp.sources)
-  return pricePerKWh / entry(FUELS, fuel).efficiency
 }
 
 /**

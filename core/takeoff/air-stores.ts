@@ -2,7 +2,7 @@ import { airStoreKind, airStoreName, type AirStore, type AirStoreKindId } from '
 import { DUCT_FANS, entry, MATERIALS } from '../catalog'
 import type { Design } from '../design/types'
 import { stockOf } from '../frame/spacing'
-import { layChannels, layPipes, layRockBed } from '../geometry/pipes'
+import { layChannels, layPipes, layRockBed, OVER_ROCK_M } from '../geometry/pipes'
 import type { Show } from '../units'
 import { heavy, type Need, type PartNeeds } from './lines'
 
@@ -19,8 +19,7 @@ const OVER_FLOOR_M = 1
 const HEAD_M = 1.2
 /** An earth tube's trench is dug so wide, m. */
 const TRENCH_M = 0.5
-/** Soil over the cloth on a rock bed, m, and how fast air may go in the pipes that feed it, m/s. */
-const OVER_ROCK_M = 0.15
+/** Air goes no faster in the pipes that feed a rock bed, m/s. */
 const FEED_MS = 4
 /** A fan that is sold does for one that is entered where it blows as much at half its pressure, or so much more. */
 const ALIKE = 1.35

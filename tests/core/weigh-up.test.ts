@@ -1,11 +1,12 @@
 import fc from 'fast-check'
-import { PRICE_ITEMS } from '../../core/catalog'
+import { entry, FUELS, PRICE_ITEMS } from '../../core/catalog'
+import { mainHeater } from '../../core/sources/registry'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { laidOn, MOVES } from '../../core/moves/registry'
 import { briefOf } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Wanted } from '../../core/study/find'
-import { ranked, ranksByHeat, RANKS, rungOf, usefulKWhPrice, type Rank } from '../../core/study/ladder'
+import { ranked, ranksByHeat, RANKS, rungOf, type Rank } from '../../core/study/ladder'
 import { byLight, readVary, stepped, sweepDesigns, sweepPoint } from '../../core/study/sweep'
 import { doubted, UNKNOWNS } from '../../core/study/unknowns'
 import { housePrice, takeoff } from '../../core/takeoff/takeoff'
@@ -65,7 +66,10 @@ describe('ladder', () => {
     const [cover] = laidOn(warm, named('cover'))
     const rung = rungOf(warm, briefOf(warm, its), its, cover!, brief(cover!.design))
     expect(rung.savedKWh).toBeGreaterThan(0.2 * its.topUp.kWh)
-    expect(rung.paybackYears!).toBeCloseTo(rung.cost / (rung.savedKWh * usefulKWhPrice(warm)), 9)
+    const { fuel, pricePerKWh } = mainHeater(warm.topUp.sources)
+    const usefulKWh = pricePerKWh / entry(FUELS, fuel).efficiency
+    expect(-rung.aYear).toBeCloseTo(rung.savedKWh * usefulKWh, 6)
+    expect(rung.paybackYears!).toBeCloseTo(rung.cost / -rung.aYear, 9)
   })
 
   test('weeks in which crops grow pay as much as the reader says that one is worth', () => {

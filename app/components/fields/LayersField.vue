@@ -195,7 +195,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
     <p class="hint">
       <template v-if="!onGround">Columns: material, thickness, share of timber that runs through it.</template
       ><template v-if="unframed > 0.005"> Framing takes {{ settings.show(unframed, 'resistance') }} off. </template>
-      About {{ bench.current.topUp.currency }} {{ settings.show(price, 'arealPrice') }} at rough prices.
+      About {{ bench.current.topUp.currency }} {{ settings.show(price, 'arealPrice') }} at this design’s prices.
     </p>
     <button v-if="layers.length < 8" class="button mt-1" @click="add">
       {{ onGround ? 'Add a layer on top' : 'Add a layer inside' }}

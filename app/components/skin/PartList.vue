@@ -323,7 +323,8 @@ const asHouse = () =>
           }}.
         </li>
         <li v-if="cost > 0">
-          Sheets, layers and cover at rough prices: {{ currency }} {{ Math.round(cost / 10) * 10 }}.
+          Sheets, layers and cover at this design’s prices, nothing bought over: {{ currency }}
+          {{ Math.round(cost / 10) * 10 }}.
         </li>
       </ul>
     </fieldset>
