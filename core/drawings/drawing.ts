@@ -7,10 +7,12 @@ export const LAYERS = {
   skin: { name: 'SKIN', weightMm: 0.5 },
   glazing: { name: 'GLAZING', weightMm: 0.35 },
   openings: { name: 'OPENINGS', weightMm: 0.35 },
+  frame: { name: 'FRAME', weightMm: 0.25 },
   ground: { name: 'GROUND', weightMm: 0.35 },
   foundation: { name: 'FOUNDATION', weightMm: 0.5 },
   inside: { name: 'INSIDE', weightMm: 0.25 },
   pipes: { name: 'PIPES', weightMm: 0.25 },
+  sun: { name: 'SUN', weightMm: 0.18 },
   dimensions: { name: 'DIMENSIONS', weightMm: 0.18 },
   words: { name: 'WORDS', weightMm: 0.18 },
 } as const
@@ -19,20 +21,45 @@ export type DrawingLayer = keyof typeof LAYERS
 /** A point of a drawing: across and up, mm of the real house. */
 export type At = readonly [x: number, y: number]
 
-/** A line through points, or words at a place. */
-export type Item =
-  | { kind: 'path'; layer: DrawingLayer; points: readonly At[]; closed?: boolean; dashed?: boolean }
-  | {
-      kind: 'words'
-      layer: DrawingLayer
-      at: At
-      text: string
-      /** Height of its capitals on paper, mm. */
-      heightMm: number
-      align: 'left' | 'middle' | 'right'
-      /** Turned to the left, degrees. */
-      turnDeg?: number
-    }
+/** A line through points. */
+export interface Path {
+  kind: 'path'
+  layer: DrawingLayer
+  points: readonly At[]
+  closed?: boolean
+  dashed?: boolean
+}
+
+/** Words at a place. */
+export interface Words {
+  kind: 'words'
+  layer: DrawingLayer
+  at: At
+  text: string
+  /** Height of its capitals on paper, mm. */
+  heightMm: number
+  align: 'left' | 'middle' | 'right'
+  /** Turned to the left, degrees. */
+  turnDeg?: number
+  /** They stand where they are, whatever crosses them: in a table, on a shelf. */
+  fixed?: boolean
+  /** What they speak of: words that had to move away are led back to it. */
+  of?: At
+}
+
+/** A dimension: what it stands between, its line beside that, and all as it is drawn. */
+export interface Dimension {
+  kind: 'dimension'
+  layer: DrawingLayer
+  from: At
+  to: At
+  /** Ends of its own line. */
+  line: readonly [At, At]
+  strokes: readonly Path[]
+  words: Words
+}
+
+export type Item = Path | Words | Dimension
 
 /** A view of the house in its own size, mm. */
 export interface Drawing {
@@ -62,7 +89,7 @@ export const rectangle = (
   x1: number,
   y1: number,
   dashed = false,
-): Item => ({
+): Path => ({
   kind: 'path',
   layer,
   closed: true,
@@ -74,7 +101,7 @@ export const rectangle = (
     [x0, y1],
   ],
 })
-export const line = (layer: DrawingLayer, from: At, to: At, dashed = false): Item => ({
+export const line = (layer: DrawingLayer, from: At, to: At, dashed = false): Path => ({
   kind: 'path',
   layer,
   points: [from, to],
@@ -86,7 +113,10 @@ export const words = (
   align: 'left' | 'middle' | 'right' = 'middle',
   heightMm = WORDS_MM,
   turnDeg = 0,
-): Item => ({ kind: 'words', layer: 'words', at, text, align, heightMm, turnDeg })
+): Words => ({ kind: 'words', layer: 'words', at, text, align, heightMm, turnDeg })
+
+/** A size as it stands on a drawing: millimetres bare, as the sheet says; feet, inches and sixteenths with their signs. */
+export const sizeText = (show: Show, metres: number): string => show(metres, 'cutLength').replace(/\u00a0mm$/, '')
 
 /**
  * A dimension between two points, drawn so many rows to the left of the way from one to the other: its line, the lines
@@ -95,38 +125,44 @@ export const words = (
 export function dimension({ scale, show }: Pick<Drawn, 'scale' | 'show'>, from: At, to: At, row = 1): Item[] {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
   const long = Math.hypot(dx, dy)
-  if (long < 1e-6) return []
+  if (long < 1) return []
   const [ux, uy] = [dx / long, dy / long]
   const [nx, ny] = [-uy, ux]
   const off = OFF_MM * scale * row
   const at = (p: At, by: number): At => [p[0] + nx * by, p[1] + ny * by]
   const [a, b] = [at(from, off), at(to, off)]
   const t = TICK_MM * scale
-  const tick = (p: At): Item =>
+  const tick = (p: At) =>
     line('dimensions', [p[0] - (ux + nx) * t, p[1] - (uy + ny) * t], [p[0] + (ux + nx) * t, p[1] + (uy + ny) * t])
   const sign = Math.sign(row)
+  const leads = (p: At) => line('dimensions', at(p, 1.5 * scale * sign), at(p, off + 1.5 * scale * sign))
   const turn = (Math.atan2(dy, dx) * 180) / Math.PI
   // Words stand on the line, and are never upside down.
   const upright = turn > 90.01 || turn <= -89.99 ? turn + 180 : turn
   const over = upright === turn ? 1 : -1
   const middle: At = [(a[0] + b[0]) / 2 + nx * over * scale, (a[1] + b[1]) / 2 + ny * over * scale]
-  return [
-    line('dimensions', at(from, 1.5 * scale * sign), at(from, off + 1.5 * scale * sign)),
-    line('dimensions', at(to, 1.5 * scale * sign), at(to, off + 1.5 * scale * sign)),
-    line('dimensions', a, b),
-    tick(a),
-    tick(b),
-    {
-      kind: 'words',
-      layer: 'dimensions',
-      at: middle,
-      text: show(long / 1000, 'length'),
-      align: 'middle',
-      heightMm: WORDS_MM,
-      turnDeg: upright,
-    },
-  ]
+  const words: Words = {
+    kind: 'words',
+    layer: 'dimensions',
+    at: middle,
+    text: sizeText(show, long / 1000),
+    align: 'middle',
+    heightMm: WORDS_MM,
+    turnDeg: upright,
+    of: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2],
+  }
+  const strokes = [...(row === 0 ? [] : [leads(from), leads(to)]), line('dimensions', a, b), tick(a), tick(b)]
+  return [{ kind: 'dimension', layer: 'dimensions', from, to, line: [a, b], strokes, words }]
 }
+
+/** Dimensions end to end along a line: between each place and the next, places too near to each other left out. */
+export function chain(drawn: Pick<Drawn, 'scale' | 'show'>, places: readonly At[], row = 1): Item[] {
+  return places.slice(1).flatMap((p, k) => dimension(drawn, places[k]!, p, row))
+}
+
+/** A drawing as lines and words alone. */
+export const flat = (items: readonly Item[]): (Path | Words)[] =>
+  items.flatMap(i => (i.kind === 'dimension' ? [...i.strokes, i.words] : [i]))
 
 /** Whether the sunny side faces south. */
 export const isNorthern = ({ design }: Pick<Drawn, 'design'>): boolean => design.site.latitudeDeg >= 0
@@ -140,9 +176,9 @@ export function fromAbove(drawn: Pick<Drawn, 'design'>): (xM: number, yM: number
   return isNorthern(drawn) ? (xM, yM) => [mm(yM), mm(xM)] : (xM, yM) => [mm(lengthM - yM), mm(xM)]
 }
 
-/** How far a drawing reaches, mm of the house: its lines; words are not counted. */
+/** How far a drawing reaches, mm of the house: its lines, and where its words are placed. */
 export function extentOf(items: readonly Item[]): { x0: number; y0: number; x1: number; y1: number } {
-  const points = items.flatMap(i => (i.kind === 'path' ? i.points : [i.at]))
+  const points = flat(items).flatMap(i => (i.kind === 'path' ? i.points : [i.at]))
   return {
     x0: Math.min(...points.map(p => p[0])),
     x1: Math.max(...points.map(p => p[0])),

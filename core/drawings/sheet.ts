@@ -1,7 +1,8 @@
 import type { Design } from '../design/types'
 import { inMetric, type Show } from '../units'
-import { extentOf, LAYERS, type At, type Drawing, type Item } from './drawing'
-import { drawView, type ViewId } from './views'
+import { flat, LAYERS, type At, type Drawing, type Path, type Words } from './drawing'
+import { extentWithWords, withRoomForWords } from './place'
+import { roughView, type ViewId } from './views'
 
 /** Papers laid across, mm. */
 export const PAPERS = {
@@ -60,12 +61,12 @@ export interface SheetAsked {
 
 const MARGIN_MM = 10
 const BLOCK_MM = 22
-/** Words stand beyond lines by about so much, mm. */
-const AIR_MM = 6
+/** Kept free within the frame, mm. */
+const AIR_MM = 3
 
-/** What a drawing needs of paper at a scale, mm. */
+/** What a drawing needs of paper at a scale with its words, mm. */
 function needed(drawing: Drawing, scale: number) {
-  const e = extentOf(drawing.items)
+  const e = extentWithWords(drawing.items, scale)
   return { ...e, wideMm: (e.x1 - e.x0) / scale + 2 * AIR_MM, highMm: (e.y1 - e.y0) / scale + 2 * AIR_MM }
 }
 
@@ -78,10 +79,15 @@ export function layOut(design: Design, asked: SheetAsked): Sheet {
   const { wideMm, highMm } = PAPERS[paper]
   const room = { wide: wideMm - 2 * MARGIN_MM, high: highMm - 2 * MARGIN_MM - BLOCK_MM }
   const at = (scale: number) => {
-    const drawing = drawView(design, view, scale, show)
-    if (!drawing || drawing.items.length === 0) throw new RangeError(`this house has no ${view} to draw`)
+    const rough = roughView(design, view, scale, show)
+    if (!rough || rough.items.length === 0) throw new RangeError(`this house has no ${view} to draw`)
+    const isIn = ({ wideMm: w, highMm: h }: ReturnType<typeof needed>) => w <= room.wide && h <= room.high
+    // Words that are moved to where there is room may come to need more of it.
+    const drawing = isIn(needed(rough, scale))
+      ? { ...rough, items: withRoomForWords(rough.items, scale) }
+      : rough
     const size = needed(drawing, scale)
-    return { drawing, size, fits: size.wideMm <= room.wide && size.highMm <= room.high }
+    return { drawing, size, fits: isIn(size) }
   }
   const fitting = () => SCALES.find(s => at(s).fits)
   const scale = asked.scale ?? fitting() ?? SCALES.at(-1)!
@@ -95,12 +101,12 @@ export function layOut(design: Design, asked: SheetAsked): Sheet {
   const low = MARGIN_MM + BLOCK_MM + (room.high - size.highMm) / 2 + AIR_MM
   const onPaper = ([x, y]: At): At => [left + (x - size.x0) / scale, low + (y - size.y0) / scale]
   const sheet: Sheet = { paper, wideMm, highMm, scale, title: `${design.name}: ${drawing.title}`, lines: [], words: [] }
-  for (const item of drawing.items) put(sheet, item, onPaper)
+  for (const item of flat(drawing.items)) put(sheet, item, onPaper)
   titleBlock(sheet, design, drawing.title, date, show, feet)
   return sheet
 }
 
-function put(sheet: Sheet, item: Item, onPaper: (p: At) => At): void {
+function put(sheet: Sheet, item: Path | Words, onPaper: (p: At) => At): void {
   if (item.kind === 'path')
     sheet.lines.push({
       points: item.points.map(onPaper),

@@ -6,6 +6,7 @@ import { drawEdgeDetail, drawSillDetail, drawWallDetail } from './details'
 import { drawElevation, SIDES, type Side } from './elevation'
 import { drawFoundation } from './foundation'
 import { drawGlazing } from './glazing'
+import { withRoomForWords } from './place'
 import { drawPipes, drawPlan } from './plan'
 import { drawSection } from './section'
 import { drawWallSheet } from './wall-sheet'
@@ -31,6 +32,12 @@ const VIEWS = {
 export type ViewId = keyof typeof VIEWS
 export const VIEW_CHOICES = (Object.keys(VIEWS) as ViewId[]).map(id => ({ id, name: VIEWS[id].name }))
 
-/** A view of a design, its words sized for paper at a scale of 1 to so many; null where the house has no such view. */
-export const drawView = (design: Design, view: ViewId, scale: number, show: Show = inMetric): Drawing | null =>
+/** A view of a design as it is drawn, its words where they are wanted; null where the house has no such view. */
+export const roughView = (design: Design, view: ViewId, scale: number, show: Show = inMetric): Drawing | null =>
   VIEWS[view].draw({ design, building: makeBuilding(design), scale, show })
+
+/** A view of a design, its words sized for paper at a scale of 1 to so many, and moved to where there is room. */
+export function drawView(design: Design, view: ViewId, scale: number, show: Show = inMetric): Drawing | null {
+  const drawing = roughView(design, view, scale, show)
+  return drawing && { ...drawing, items: withRoomForWords(drawing.items, scale) }
+}
