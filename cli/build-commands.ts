@@ -1,3 +1,4 @@
+import { factsOf } from '../core/drawings/site-facts'
 import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../core/drawings/sheet'
 import { VIEW_CHOICES, type ViewId } from '../core/drawings/views'
 import { isDate } from '../core/design/fields/build'
@@ -82,12 +83,13 @@ export async function drawCommand(args: string[]): Promise<unknown> {
   const design = loadDesign(words[0]!)
   let sheet: Sheet
   try {
-    sheet = layOut(design, { view, paper, scale, date: new Date().toISOString().slice(0, 10) })
+    const site = factsOf(design, createYearEngine().site(design))
+    sheet = layOut(design, { view, paper, scale, site, date: new Date().toISOString().slice(0, 10) })
   } catch (error) {
     if (error instanceof RangeError) throw new BadInput([`draw: ${error.message}`])
     throw error
   }
-  await writeExports('drawing', { design, view, sheet }, options, words)
+  await writeExports('drawing', sheet, options, words)
   const { title, scale: drawnAt } = sheet
   return { view, title, paper, scale: drawnAt, ...Object.fromEntries(outs.map(out => [out, options[out]])) }
 }

@@ -29,6 +29,7 @@ const COLOURS: Record<DrawingLayer, number> = {
   skin: Colors.White,
   glazing: Colors.Cyan,
   openings: Colors.Green,
+  joints: 9,
   frame: 42,
   ground: 34,
   foundation: 8,

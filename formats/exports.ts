@@ -1,7 +1,6 @@
 import type { ControlLine } from '../core/advice/control-sheet'
 import type { Design } from '../core/design/types'
 import type { Sheet } from '../core/drawings/sheet'
-import type { ViewId } from '../core/drawings/views'
 import type { Planned } from '../core/plan/schedule'
 import type { DatedTask } from '../core/season/season-tasks'
 import type { CutList } from '../core/takeoff/cuts'
@@ -45,7 +44,7 @@ export const EXPORTS = {
       button: 'PDF',
       option: 'pdf',
       name: called => called,
-      write: async ({ sheet }, fonts) => (await import('./drawing-pdf')).writeDrawingPdf([sheet], await fonts()),
+      write: async (sheet, fonts) => (await import('./drawing-pdf')).writeDrawingPdf([sheet], await fonts()),
     },
     {
       id: 'svg',
@@ -54,7 +53,7 @@ export const EXPORTS = {
       option: 'svg',
       type: 'image/svg+xml',
       name: called => called,
-      write: async ({ sheet }) => (await import('./drawing-svg')).writeDrawingSvg(sheet),
+      write: async sheet => (await import('./drawing-svg')).writeDrawingSvg(sheet),
     },
     {
       id: 'dxf',
@@ -63,15 +62,9 @@ export const EXPORTS = {
       option: 'dxf',
       type: 'image/vnd.dxf',
       name: called => called,
-      write: async ({ design, view, sheet: { scale } }) => {
-        const [{ writeDrawingDxf }, { drawView }] = await Promise.all([
-          import('./drawing-dxf'),
-          import('../core/drawings/views'),
-        ])
-        return writeDrawingDxf(drawView(design, view, scale)!, scale)
-      },
+      write: async ({ drawing, scale }) => (await import('./drawing-dxf')).writeDrawingDxf(drawing, scale),
     },
-  ] satisfies ExportFormat<{ design: Design; view: ViewId; sheet: Sheet }>[],
+  ] satisfies ExportFormat<Sheet>[],
   'plan': [
     {
       ...ICS,

@@ -1,60 +1,25 @@
-import { isLeaf } from '../geometry/parts'
 import { entry, MATERIALS } from '../catalog'
 import type { Layer } from '../design/types'
-import { edgeLength } from '../geometry/section'
-import type { Stretch } from '../geometry/parts'
-import type { Surface } from '../geometry/surfaces'
-import { mainInsulation } from '../materials/assembly'
 import { isMasonry } from '../frame/spacing'
-import { extentOf, line, mm, rectangle, words, type At, type Drawing, type Drawn, type Item } from './drawing'
+import { isLeaf, type Stretch } from '../geometry/parts'
+import { edgeLength } from '../geometry/section'
+import type { Surface } from '../geometry/surfaces'
+import { MEMBER_M, partThickM } from '../geometry/wall-line'
+import { mainInsulation } from '../materials/assembly'
+import { annotated, layersAcross, SHEET_MM, type Detail } from './detail'
+import { line, mm, rectangle, words, type At, type Drawing, type Drawn, type Item } from './drawing'
 import { footing } from './foundation'
+import { layerText } from './layers-text'
 
-/** Words beside it on the paper: so wide, so high their capitals, their lines so far apart, and so far off, mm. */
-const WORDS_WIDE_MM = 96
-const HEIGHT_MM = 2.2
-const LINE_MM = 6
-const AIR_MM = 10
 /** So much of a wall, of a slope and of the ground is shown, mm of the house. */
 const WALL_MM = 450
 const SLOPE_MM = 420
 const GROUND_MM = 450
-/** A sheet is drawn so thick, hangs over so far, and a sill board is so thick, mm. */
-const SHEET_MM = 20
+/** A sheet hangs over so far, and a sill board is so thick, mm. */
 const DRIP_MM = 50
 const SILL_MM = 40
-/** Depth that a member is drawn with where nobody has told it, mm. */
-const MEMBER_MM = 120
-
-/** A detail in the making: its lines, and what is pointed at in it. */
-interface Detail {
-  title: string
-  items: Item[]
-  notes: { at: At; text: string }[]
-}
-
-const nameOf = (l: Layer) =>
-  l.material === 'own' ? (l.own?.name ?? 'own material') : entry(MATERIALS, l.material).name
-const layerText = (l: Layer, { show }: Drawn) => `${nameOf(l)}, ${show(l.thicknessM, 'thickness')}`
-
-/** Layers side by side from the outer face at x, towards the inside. */
-function layersAcross(
-  layers: readonly Layer[],
-  drawn: Drawn,
-  x: number,
-  y0: number,
-  y1: number,
-): Omit<Detail, 'title'> {
-  const items: Item[] = []
-  const notes: Detail['notes'] = []
-  let at = x
-  layers.forEach((l, i) => {
-    const next = at + mm(l.thicknessM)
-    items.push(rectangle('skin', at, y0, next, y1))
-    notes.push({ at: [(at + next) / 2, y1 - ((i + 0.5) * (y1 - y0)) / (layers.length + 1)], text: layerText(l, drawn) })
-    at = next
-  })
-  return { items, notes }
-}
+/** An anchor is drawn so far into what is below, mm. */
+const ANCHOR_MM = 180
 
 /** A wall cut level, its outer face on the left; null where nothing solid stands. */
 function wall(drawn: Drawn): Detail | null {
@@ -86,12 +51,13 @@ function edge(drawn: Drawn): Detail {
   const ground = mm(building.groundAt(0))
   const first = building.stretches[0]!
   const thick = first.glazed ? SHEET_MM : thickOf(layersOf(drawn, first)) || SHEET_MM
+  const middle = -mm(partThickM(design, first.part)) / 2
   const top = Math.max(ground, 0) + GROUND_MM / 2
   const items: Item[] = [
     rectangle(first.glazed ? 'glazing' : 'skin', -thick, 0, 0, top),
     line('ground', [-thick - GROUND_MM, ground], [-thick, ground]),
     line('skin', [0, 0], [GROUND_MM, 0]),
-    ...footing(design, 0, ground, -1),
+    ...footing(design, middle, ground, -1),
   ]
   const notes: Detail['notes'] = [{ at: [-thick / 2, top * 0.9], text: first.id }]
   let low = 0
@@ -100,17 +66,17 @@ function edge(drawn: Drawn): Detail {
   for (const l of [...floor].reverse()) {
     const next = low - mm(l.thicknessM)
     items.push(rectangle('ground', 0, next, GROUND_MM, low))
-    notes.push({ at: [GROUND_MM * 0.8, (low + next) / 2], text: `floor: ${layerText(l, drawn)}` })
+    notes.push({ at: [GROUND_MM * 0.8, (low + next) / 2], text: `floor: ${layerText(l, drawn.show)}` })
     low = next
   }
   const { kind, depthM, widthM, drain } = build.foundation
   if (kind === 'undecided') notes.push({ at: [0, ground - 60], text: 'foundation not decided yet' })
   else
     notes.push({
-      at: [0, ground - mm(depthM) * 0.7],
+      at: [middle, ground - mm(depthM) * 0.7],
       text: `${kind}, ${show(widthM, 'length')} wide, ${show(depthM, 'length')} down`,
     })
-  const beyond = kind === 'undecided' ? 0 : mm(widthM) / 2
+  const beyond = (kind === 'undecided' ? 0 : mm(widthM) / 2) - middle
   if (skin.edge.thicknessM > 0 && skin.edge.depthM > 0) {
     const board = `${entry(MATERIALS, skin.edge.material).name}, ${show(skin.edge.thicknessM, 'thickness')}`
     const at: At = [-beyond - mm(skin.edge.thicknessM) / 2, ground - mm(skin.edge.depthM) * 0.4]
@@ -145,7 +111,7 @@ function sill(drawn: Drawn): Detail | null {
   const [ux, uy] = [(glazed.b.x - glazed.a.x) / long, (glazed.b.z - glazed.a.z) / long]
   const [nx, ny] = [-uy, ux]
   const along = (s: number, out: number): At => [ux * s + nx * out, uy * s + ny * out]
-  const deep = design.build.frame.deepM === null ? MEMBER_MM : mm(design.build.frame.deepM)
+  const deep = design.build.frame.deepM === null ? mm(MEMBER_M) : mm(design.build.frame.deepM)
   const slope = Math.min(SLOPE_MM, mm(long))
   const wallThick = below ? thickOf(layersOf(drawn, below)) || deep : deep
   const sillWide = Math.max(wallThick, deep)
@@ -199,31 +165,15 @@ function sill(drawn: Drawn): Detail | null {
     { at: along(slope * 0.5, deep / 2), text: memberText },
     { at: along(endS - drip, deep + SHEET_MM / 2), text: closing },
     { at: [-sillWide / 2, -SILL_MM * 0.6], text: 'sill, sloping outwards, sealed to what is below' },
-    { at: [-wallThick / 2, -SLOPE_MM * 0.5], text: below ? below.id : 'foundation, with an anchor for the sill' },
+    { at: [-wallThick / 2, -SLOPE_MM * 0.5], text: below ? `${below.id}, its plate under the sill` : 'foundation' },
   ]
+  const anchorX = -sillWide / 2
+  items.push(line('foundation', [anchorX, -SILL_MM / 2], [anchorX, -SILL_MM - ANCHOR_MM]))
+  notes.push({
+    at: [anchorX, -SILL_MM - ANCHOR_MM * 0.8],
+    text: below ? 'sill screwed to the plate; the plate tied down' : 'anchor of the sill, as the engineer says',
+  })
   return { title: `Detail: sill under the ${glazed.id}`, items, notes }
-}
-
-/** A detail with its words beside it; the frame round them makes room for words on the paper. */
-function annotated(detail: Detail | null, { scale }: Drawn): Drawing | null {
-  if (!detail) return null
-  const { x1, y0, y1 } = extentOf(detail.items)
-  const left = x1 + AIR_MM * scale
-  const rows = [...detail.notes].sort((a, b) => b.at[1] - a.at[1])
-  const step = Math.max(LINE_MM * scale, (y1 - y0) / (rows.length + 1))
-  const top = (y0 + y1) / 2 + ((rows.length - 1) * step) / 2
-  return {
-    title: detail.title,
-    items: [
-      ...detail.items,
-      ...rows.flatMap(({ at, text }, i): Item[] => {
-        const y = top - i * step
-        // Words stand on a shelf, which makes room for them on the paper.
-        const shelf = line('dimensions', [left, y], [left + WORDS_WIDE_MM * scale, y])
-        return [line('dimensions', at, [left, y]), shelf, words([left + scale, y + scale], text, 'left', HEIGHT_MM)]
-      }),
-    ],
-  }
 }
 
 export const drawWallDetail = (drawn: Drawn): Drawing | null => annotated(wall(drawn), drawn)

@@ -7,6 +7,7 @@ export const LAYERS = {
   skin: { name: 'SKIN', weightMm: 0.5 },
   glazing: { name: 'GLAZING', weightMm: 0.35 },
   openings: { name: 'OPENINGS', weightMm: 0.35 },
+  joints: { name: 'JOINTS', weightMm: 0.18 },
   frame: { name: 'FRAME', weightMm: 0.25 },
   ground: { name: 'GROUND', weightMm: 0.35 },
   foundation: { name: 'FOUNDATION', weightMm: 0.5 },
@@ -64,16 +65,35 @@ export type Item = Path | Words | Dimension
 /** A view of the house in its own size, mm. */
 export interface Drawing {
   title: string
+  /** What its sizes are measured from, where that is not the house's datum. */
+  measured?: string
   items: Item[]
 }
 
+/** What of its site a house is drawn with. */
+export interface SiteFacts {
+  /** How deep the ground freezes, by local rule or as estimated, m; null where nobody has worked it out. */
+  frostM: number | null
+  /** Height of the noon sun in the section on the two design days, degrees; none where nobody has worked it out. */
+  noons: readonly { day: 'cold' | 'hot'; profileDeg: number }[]
+}
+export const NO_SITE: SiteFacts = { frostM: null, noons: [] }
+
 /** What a view is drawn from. */
-export interface Drawn {
+export interface Drawn extends SiteFacts {
   design: Design
   building: Building
   /** Millimetres of the house that lie under one of the paper: dimensions and words keep their size on paper. */
   scale: number
   show: Show
+  /** What the paper has room for, mm: words beside a drawing go where it stays largest. */
+  room: Room
+}
+
+/** So much of a sheet is free, mm. */
+export interface Room {
+  wideMm: number
+  highMm: number
 }
 
 /** Heights of words on paper, and how far dimensions stand off, mm. */
@@ -116,13 +136,23 @@ export const words = (
 ): Words => ({ kind: 'words', layer: 'words', at, text, align, heightMm, turnDeg })
 
 /** A size as it stands on a drawing: millimetres bare, as the sheet says; feet, inches and sixteenths with their signs. */
-export const sizeText = (show: Show, metres: number): string => show(metres, 'cutLength').replace(/\u00a0mm$/, '')
+export const sizeText = (show: Show, metres: number): string =>
+  show(metres, 'cutLength')
+    .replace(/\sft\b/, "'")
+    .replace(/\sin$/, '"')
+    .replace(/\smm$/, '')
 
 /**
  * A dimension between two points, drawn so many rows to the left of the way from one to the other: its line, the lines
  * that lead to it, a tick at each end and what it measures, which is the distance between the points.
  */
-export function dimension({ scale, show }: Pick<Drawn, 'scale' | 'show'>, from: At, to: At, row = 1): Item[] {
+export function dimension(
+  { scale, show }: Pick<Drawn, 'scale' | 'show'>,
+  from: At,
+  to: At,
+  row = 1,
+  text?: string,
+): Item[] {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
   const long = Math.hypot(dx, dy)
   if (long < 1) return []
@@ -145,7 +175,7 @@ export function dimension({ scale, show }: Pick<Drawn, 'scale' | 'show'>, from: 
     kind: 'words',
     layer: 'dimensions',
     at: middle,
-    text: sizeText(show, long / 1000),
+    text: text ?? sizeText(show, long / 1000),
     align: 'middle',
     heightMm: WORDS_MM,
     turnDeg: upright,
@@ -155,14 +185,45 @@ export function dimension({ scale, show }: Pick<Drawn, 'scale' | 'show'>, from: 
   return [{ kind: 'dimension', layer: 'dimensions', from, to, line: [a, b], strokes, words }]
 }
 
-/** Dimensions end to end along a line: between each place and the next, places too near to each other left out. */
+/** From so many gaps alike on they are one dimension, of places no nearer together than so much, mm. */
+const ALIKE = 3
+const NEAR_MM = 5
+
+/** Dimensions end to end along a line of places in their order; a run of gaps alike is told as so many of so much. */
 export function chain(drawn: Pick<Drawn, 'scale' | 'show'>, places: readonly At[], row = 1): Item[] {
-  return places.slice(1).flatMap((p, k) => dimension(drawn, places[k]!, p, row))
+  const gap = (p: At, q: At) => Math.hypot(q[0] - p[0], q[1] - p[1])
+  const apart = places.filter((p, k) => k === 0 || gap(places[k - 1]!, p) > NEAR_MM)
+  const out: Item[] = []
+  for (let k = 0; k + 1 < apart.length; ) {
+    const one = gap(apart[k]!, apart[k + 1]!)
+    let n = 1
+    while (k + n + 1 < apart.length && Math.abs(gap(apart[k + n]!, apart[k + n + 1]!) - one) < 1) n++
+    if (n < ALIKE) n = 1
+    const size = (by: number) => sizeText(drawn.show, by / 1000)
+    const text = n > 1 ? `${n} × ${size(one)} = ${size(gap(apart[k]!, apart[k + n]!))}` : undefined
+    out.push(...dimension(drawn, apart[k]!, apart[k + n]!, row, text))
+    k += n
+  }
+  return out
 }
 
 /** A drawing as lines and words alone. */
 export const flat = (items: readonly Item[]): (Path | Words)[] =>
   items.flatMap(i => (i.kind === 'dimension' ? [...i.strokes, i.words] : [i]))
+
+/** A letter takes about so much of a line, for capitals of 1: figures and small letters of usual faces. */
+export const LETTER = 0.85
+
+/** Words in lines of so many letters at most, the second and on set in. */
+export function broken(text: string, letters: number): string[] {
+  const lines: string[] = []
+  for (const word of text.split(' ')) {
+    const last = lines.at(-1)
+    if (last !== undefined && last.length + 1 + word.length <= letters) lines[lines.length - 1] = `${last} ${word}`
+    else lines.push(lines.length === 0 ? word : `   ${word}`)
+  }
+  return lines
+}
 
 /** Whether the sunny side faces south. */
 export const isNorthern = ({ design }: Pick<Drawn, 'design'>): boolean => design.site.latitudeDeg >= 0

@@ -1,17 +1,18 @@
-import { flat, line, type At, type Item, type Path, type Words } from './drawing'
+import { flat, LETTER, line, type At, type Item, type Path, type Words } from './drawing'
 
-/** A letter is so wide, and reaches so far under its line and over it, for capitals of 1. */
-const LETTER = 0.78
+/** A letter reaches so far under its line and over it, for capitals of 1. */
 const BELOW = 0.3
 const ABOVE = 1.1
 /** Kept clear round words, mm on paper. */
 const CLEAR_MM = 0.35
 /** Words look for room this far from where they are wanted, in steps, mm on paper; and in so many directions. */
-const FARTHEST_MM = 70
+const FARTHEST_MM = 110
 const STEP_MM = 1.2
-const DIRECTIONS = 16
+const DIRECTIONS = 24
 /** Moved further than this they are led back to what they speak of, mm on paper. */
 const LED_MM = 4
+/** Beyond this words that no line can lead to take the nearest room that they saw, mm on paper. */
+const UNLED_MM = 30
 
 /** A rectangle that lies aslant: its middle, its way along, half its length and half its height. */
 export interface Box {
@@ -120,29 +121,39 @@ const TRIED: At[] = [
   ).flat(),
 ]
 
-/** Where a line that leads words back ends on their box: the middle of the side that looks there. */
-function edgeTowards({ at, along, half }: Box, of: At): At {
-  const sides: At[] = [
-    [half[0], 0],
-    [-half[0], 0],
-    [0, half[1]],
-    [0, -half[1]],
-  ].map(([u, v]): At => [at[0] + along[0] * u! - along[1] * v!, at[1] + along[1] * u! + along[0] * v!])
-  return sides.reduce((best, p) =>
-    Math.hypot(p[0] - of[0], p[1] - of[1]) < Math.hypot(best[0] - of[0], best[1] - of[1]) ? p : best,
-  )
+/** Where a line that leads words back ends, a little off their box: at its nearest place. */
+function edgeTowards({ at, along, half }: Box, of: At, off: number): At {
+  const [dx, dy] = [of[0] - at[0], of[1] - at[1]]
+  const own = [dx * along[0] + dy * along[1], dy * along[0] - dx * along[1]]
+  const [u, v] = own.map((k, i) => Math.max(-half[i]! - off, Math.min(half[i]! + off, k)))
+  return [at[0] + along[0] * u! - along[1] * v!, at[1] + along[1] * u! + along[0] * v!]
 }
+
+/** A rectangle of a drawing, mm of the house. */
+export interface Reach {
+  x0: number
+  y0: number
+  x1: number
+  y1: number
+}
+const ANYWHERE: Reach = { x0: -Infinity, y0: -Infinity, x1: Infinity, y1: Infinity }
 
 /**
  * A drawing whose words cross no line and no other words: each stands as near as there is room to where it is wanted,
- * and where that is further away a line leads back to what it speaks of. Words that find no room stay where they are.
+ * and where that is further away a line leads back to what it speaks of. Where no line can lead there past other words
+ * it does without; words that find no room at all stay where they are.
  * @param scale millimetres of the house under one of the paper, which words are sized for
+ * @param within what words may not leave
  */
-export function withRoomForWords(items: readonly Item[], scale: number): Item[] {
+export function withRoomForWords(items: readonly Item[], scale: number, within = ANYWHERE): Item[] {
   const grid = makeGrid(6 * scale)
   const boxes: Box[] = []
   const leaders: Path[] = []
-  const isClear = (box: Box) => grid.isFree(box, CLEAR_MM * scale) && !boxes.some(b => overlap(b, box))
+  const isIn = (box: Box) =>
+    within === ANYWHERE ||
+    cornersOf(box).every(([x, y]) => x >= within.x0 && x <= within.x1 && y >= within.y0 && y <= within.y1)
+  const isClear = (box: Box) =>
+    isIn(box) && grid.isFree(box, CLEAR_MM * scale) && !boxes.some(b => overlap(b, box))
   for (const i of flat(items))
     if (i.kind === 'path') {
       i.points.forEach((p, k) => k > 0 && grid.add(i.points[k - 1]!, p))
@@ -154,22 +165,29 @@ export function withRoomForWords(items: readonly Item[], scale: number): Item[] 
     const turn = ((w.turnDeg ?? 0) * Math.PI) / 180
     const [cos, sin] = [Math.cos(turn) * scale, Math.sin(turn) * scale]
     const wanted = boxOf(w, scale)
+    const of = w.of ?? wanted.at
+    const take = (box: Box, by: At): Words => {
+      boxes.push(box)
+      return { ...w, at: [w.at[0] + by[0], w.at[1] + by[1]] }
+    }
+    let unled: [Box, At] | null = null
     for (const [u, v] of TRIED) {
       const by: At = [u * cos - v * sin, u * sin + v * cos]
       const box: Box = { ...wanted, at: [wanted.at[0] + by[0], wanted.at[1] + by[1]] }
       if (!isClear(box)) continue
-      if (Math.hypot(u, v) > LED_MM) {
-        const of = w.of ?? wanted.at
-        const end = edgeTowards(box, of)
-        if (boxes.some(b => crosses(b, of, end))) continue
-        leaders.push(line('words', of, end))
-        grid.add(of, end)
+      // Near enough, or words lie over what they speak of, these or others: nothing leads there.
+      if (Math.hypot(u, v) <= LED_MM || [box, ...boxes].some(b => crosses(b, of, of))) return take(box, by)
+      const end = edgeTowards(box, of, (CLEAR_MM * scale) / 2)
+      if (boxes.some(b => crosses(b, of, end))) {
+        unled ??= [box, by]
+        if (Math.hypot(u, v) > UNLED_MM) break
+        continue
       }
-      boxes.push(box)
-      return { ...w, at: [w.at[0] + by[0], w.at[1] + by[1]] }
+      leaders.push(line('words', of, end))
+      grid.add(of, end)
+      return take(box, by)
     }
-    boxes.push(wanted)
-    return w
+    return unled ? take(...unled) : take(wanted, [0, 0])
   }
   const settled = items.map((i): Item => {
     if (i.kind === 'words') return settle(i)
@@ -179,10 +197,7 @@ export function withRoomForWords(items: readonly Item[], scale: number): Item[] 
 }
 
 /** How far a drawing reaches with its words, mm of the house. */
-export function extentWithWords(
-  items: readonly Item[],
-  scale: number,
-): { x0: number; y0: number; x1: number; y1: number } {
+export function extentWithWords(items: readonly Item[], scale: number): Reach {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
   for (const i of flat(items))
     for (const [x, y] of i.kind === 'path' ? i.points : cornersOf(boxOf(i, scale))) {

@@ -3,27 +3,16 @@ import { cutList } from '../takeoff/cuts'
 import type { EndCut, Member } from '../frame/member'
 import { sectionWords } from '../frame/section-words'
 import { spacingWords } from '../frame/spacing'
-import { extentOf, rectangle, words, type Drawing, type Drawn, type Item } from './drawing'
-import { drawSection } from './section'
+import { broken, type Drawing, type Drawn } from './drawing'
+import { linesBlock, withBlocks } from './blocks'
+import { bareSection } from './section'
 import { nameIn } from '../units'
 
-/** The list beside the section: how wide it is, how far its lines stand apart, and how many letters go on one, mm. */
-const LIST_MM = 112
-const LINE_MM = 3.5
-const LETTERS = 72
-const HEIGHT_MM = 1.9
+/** Capitals of the list, its lines apart, mm on paper, and so many letters on one. */
+const HEIGHT_MM = 1.8
+const LINE_MM = 3.3
+const LETTERS = 62
 const CUTS: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
-
-/** Words in lines of so many letters at most, the second and on set in. */
-export function broken(text: string, letters: number): string[] {
-  const lines: string[] = []
-  for (const word of text.split(' ')) {
-    const last = lines.at(-1)
-    if (last !== undefined && last.length + 1 + word.length <= letters) lines[lines.length - 1] = `${last} ${word}`
-    else lines.push(lines.length === 0 ? word : `   ${word}`)
-  }
-  return lines
-}
 
 /** What a builder looks up while the saw is running, and what is looked at before the work goes on. */
 function list(drawn: Drawn): string[] {
@@ -64,17 +53,9 @@ function list(drawn: Drawn): string[] {
 
 /** A sheet to hang on the wall of the workshop: the section, what is cut to which angle, and where to hold. */
 export function drawWallSheet(drawn: Drawn): Drawing {
-  const { scale } = drawn
-  const items: Item[] = [...drawSection(drawn).items]
-  const { x1, y0, y1 } = extentOf(items)
   const lines = list(drawn).flatMap(l => broken(l, LETTERS))
-  const high = (lines.length + 2) * LINE_MM * scale
-  const middle = (y0 + y1) / 2
-  const [left, top] = [x1 + 6 * scale, Math.max(y1, middle + high / 2)]
-  items.push(rectangle('words', left, top - high, left + LIST_MM * scale, top))
-  lines.forEach((l, i) => {
-    const y = top - (i + 1.5) * LINE_MM * scale
-    items.push(words([left + 3 * scale, y], l, 'left', HEIGHT_MM))
-  })
-  return { title: 'Sheet for the wall', items }
+  // As many columns as the paper is high for.
+  const most = Math.max(1, Math.floor(drawn.room.highMm / LINE_MM) - 2)
+  const columns = Array.from({ length: Math.ceil(lines.length / most) }, (_, k) => lines.slice(k * most, (k + 1) * most))
+  return { title: 'Sheet for the wall', items: withBlocks(drawn, bareSection(drawn), columns.map(c => linesBlock(c, HEIGHT_MM, LINE_MM))) }
 }

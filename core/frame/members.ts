@@ -32,6 +32,14 @@ export function quarterEllipse(a: number, b: number): number {
 /** A member, and the part of the skin that it is of; a dome's are at the edges of two. */
 export interface PlacedMember extends Member {
   on: PartId | null
+  /** Where it lies on that part; none of what lies on no part's face: a dome's struts. */
+  lies?: OnPart
+}
+
+/** A straight line on a part: across it from its middle, and up it from its foot, m. */
+export interface OnPart {
+  u: readonly [from: number, to: number]
+  v: readonly [from: number, to: number]
 }
 
 /**
@@ -74,8 +82,15 @@ export function sectionMembers(design: FramedHouse, outline: Outline): PlacedMem
   const leaves = laidLeaves(design, outline).filter(l => design.skin.openings[l.index]!.kind !== 'roll-up side')
   const out: PlacedMember[] = []
   const name = (e: Edge) => partName(e.part, shape.form)
-  const run = (member: string, on: PartId, part: string, count = 1, over = lines) =>
-    out.push({ member, on, part, count, lengthM: over.at(-1)!, ends: [SQUARE, SQUARE], bent: false, over })
+  /** What runs along a part, so far up it. */
+  const run = (member: string, on: PartId, part: string, up: number, over = lines) => {
+    const lengthM = over.at(-1)!
+    const u = [-lengthM / 2, lengthM / 2] as const
+    out.push({
+      ...{ member, on, part, count: 1, lengthM, ends: [SQUARE, SQUARE], bent: false, over },
+      lies: { u, v: [up, up] },
+    })
+  }
   const isHouse = (e: Edge) => isHouseWall(shape, e.part)
   const isCurve = (e: Edge) =>
     (shape.form === 'arch' && e.part === 'sunnySlope') ||
@@ -83,22 +98,24 @@ export function sectionMembers(design: FramedHouse, outline: Outline): PlacedMem
   const { edges } = outline
   const ribM = curveM(outline)
   if (ribM > 0)
-    out.push({
-      member: shape.form === 'hoop' ? 'hoop' : 'rib',
-      on: 'sunnySlope',
-      part: partName('sunnySlope', shape.form),
-      count: lines.length,
-      lengthM: ribM,
-      ends: [SQUARE, SQUARE],
-      bent: true,
-      over: null,
-    })
+    for (const y of lines)
+      out.push({
+        member: shape.form === 'hoop' ? 'hoop' : 'rib',
+        on: 'sunnySlope',
+        part: partName('sunnySlope', shape.form),
+        count: 1,
+        lengthM: ribM,
+        ends: [SQUARE, SQUARE],
+        bent: true,
+        over: null,
+        lies: { u: [y - L / 2, y - L / 2], v: [0, ribM] },
+      })
   edges.forEach((e, i) => {
-    if (isHouse(e)) return void run('ledger', e.part, name(e))
+    const [foot, top] = alongPart(edges, i)
+    if (isHouse(e)) return void run('ledger', e.part, name(e), top)
     if (isCurve(e)) return
     const [before, after] = [edges[i - 1], edges[i + 1]]
     const each = (member: string, [low, high]: Member['ends'], lessM = [0, 0]) => {
-      const [foot, top] = alongPart(edges, i)
       const [from, to] = [foot + lessM[0]!, top - lessM[1]!]
       const its = leaves.filter(l => l.part === e.part && l.rect.v0 < to && l.rect.v1 > from)
       const middle = lines.map(y => y - L / 2)
@@ -113,28 +130,35 @@ export function sectionMembers(design: FramedHouse, outline: Outline): PlacedMem
             ends: [v0 > from ? SQUARE : low, v1 < to ? SQUARE : high],
             bent: false,
             over: null,
+            lies: { u: [at, at], v: [v0, v1] },
           })
     }
     if (stands(e)) {
-      if (carriesItself(design, e.part)) return void run('plate on the wall', e.part, name(e))
+      if (carriesItself(design, e.part)) return void run('plate on the wall', e.part, name(e), top)
       const onSill = i === 0 || i === edges.length - 1
       each('stud', [SQUARE, SQUARE], [onSill ? thickM : 0, thickM])
-      run('plate', e.part, name(e))
+      run('plate', e.part, name(e), top)
       return
     }
     const first = endCut(e, before)
     const second: EndCut = after && isHouse(after) ? { cut: 'plumb', sawDeg: tiltOf(e) } : endCut(e, after)
     each('rafter', rises(e) ? [first, second] : [second, first])
-    if (purlinM !== null) run('purlin', e.part, name(e), Math.max(0, Math.ceil(edgeLength(e) / purlinM - 1e-9) - 1))
+    const purlins = purlinM === null ? 0 : Math.max(0, Math.ceil(edgeLength(e) / purlinM - 1e-9) - 1)
+    for (let k = 1; k <= purlins; k++) run('purlin', e.part, name(e), foot + ((top - foot) * k) / (purlins + 1))
     // Where two slopes meet a board lies along: the ridge, or the break.
     if (after && !stands(after) && !isHouse(after) && !isCurve(after))
-      run(rises(e) && !rises(after) ? 'ridge board' : 'beam at the break', e.part, name(e))
+      run(
+        rises(e) && !rises(after) ? 'ridge board' : 'beam at the break',
+        e.part,
+        name(e),
+        RISING.includes(e.part) ? top : foot,
+      )
   })
   const foot = 'foot of the house'
-  run('sill', edges[0]!.part, foot)
-  if (shape.form !== 'lean-to') run('sill', edges.at(-1)!.part, foot)
+  run('sill', edges[0]!.part, foot, 0)
+  if (shape.form !== 'lean-to') run('sill', edges.at(-1)!.part, foot, 0)
   for (const part of ['eastEnd', 'westEnd'] as const) {
-    run('sill', part, foot, 1, linesOfEnd(design, outline, part))
+    run('sill', part, foot, 0, linesOfEnd(design, outline, part))
     const its = leaves.filter(l => l.part === part)
     if (!carriesItself(design, part)) out.push(...endStuds(design, outline, part, its))
   }
@@ -199,18 +223,20 @@ function headers(design: FramedHouse, leaves: readonly LaidLeaf[]): PlacedMember
   return leaves.flatMap(({ index, part, rect }): PlacedMember[] => {
     if (isHouseWall(shape, part)) return []
     const isWall = carriesItself(design, part)
-    return [
-      {
-        member: isWall ? 'lintel' : 'header',
-        on: part,
-        part: partName(part, shape.form),
-        count: isWall || openingKind(skin.openings[index]!).traffic(skin.openings[index]!) ? 1 : 2,
-        lengthM: rect.u1 - rect.u0 + (isWall ? 2 * BEARING_M : 0),
-        ends: [SQUARE, SQUARE],
-        bent: false,
-        over: null,
-      },
-    ]
+    const bearingM = isWall ? BEARING_M : 0
+    const u = [rect.u0 - bearingM, rect.u1 + bearingM] as const
+    const isOver = isWall || openingKind(skin.openings[index]!).traffic(skin.openings[index]!)
+    return (isOver ? [rect.v1] : [rect.v1, rect.v0]).map(up => ({
+      member: isWall ? 'lintel' : 'header',
+      on: part,
+      part: partName(part, shape.form),
+      count: 1,
+      lengthM: u[1] - u[0],
+      ends: [SQUARE, SQUARE],
+      bent: false,
+      over: null,
+      lies: { u, v: [up, up] },
+    }))
   })
 }
 
@@ -271,6 +297,7 @@ function endStuds(
         ends: [SQUARE, to < high ? SQUARE : top],
         bent: false,
         over: null,
+        lies: { u: [at, at], v: [from, to] },
       }),
     )
   })

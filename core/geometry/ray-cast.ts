@@ -273,7 +273,7 @@ function awayFromZero(v: number): number {
   return abs(v) < 1e-12 ? 1e-12 : v
 }
 
-/** The whole of a plane first, then the glazed middle of an end, then the leaves of openings. */
+/** The whole of a plane first, then the glazing of an end, then the leaves of openings. */
 const depth = (s: Surface) => (isLeaf(s) ? 2 : s.letIn ? 1 : 0)
 
 /** What lies a hair outside of an edge is looked at all the same, m. */

@@ -42,7 +42,7 @@ export interface Surface {
   polygon: Vec[]
   /** What is let into it, each by its corners; its area is less theirs. */
   cuts: Vec[][]
-  /** Whether it is let into another itself: a leaf of an opening, the glazed middle of an end. */
+  /** Whether it is let into another itself: a leaf of an opening, the glazing of an end. */
   letIn: boolean
   /** Whether it stands out over the skin: a cheek or the roof of a door's dormer. */
   standsOut: boolean
@@ -235,7 +235,7 @@ interface Piece {
   glazed?: boolean
   /** The solid upper stretch of its part. */
   top?: boolean
-  /** The glazed middle of a solid end, which is cut out of it. */
+  /** The glazing of a solid end, which is cut out of it. */
   pane?: Vec[]
   letIn?: boolean
   standsOut?: boolean
@@ -274,7 +274,7 @@ function extrudedSkin(
       add(`${id} glazing`, polygon, { part, made, glazed: true })
       continue
     }
-    const pane = glazedMiddle(
+    const pane = glazedTop(
       polygon,
       skin.parts[part].glazedShare,
       leaves.filter(l => l.part === part).map(l => l.polygon),
@@ -311,32 +311,29 @@ function domeSkin({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outl
 const areaOf = (polygon: readonly Vec[]) => (polygon.length > 2 ? planeOf(polygon).areaM2 : 0)
 
 /**
- * The glazed middle of an end: its own outline, smaller, so large that what the leaves let into it leave of it is a
- * share of the end. Empty for none.
+ * The glazing of an end that is not all glazed, as it is framed: from a level sill up to the slopes, its sheets joined
+ * on the end's own studs; so low that what the leaves let into it leave of it is a share of the end. Empty for none.
  */
-function glazedMiddle(end: readonly Vec[], share: number, leaves: readonly (readonly Vec[])[]): Vec[] {
+function glazedTop(end: readonly Vec[], share: number, leaves: readonly (readonly Vec[])[]): Vec[] {
   if (share <= 0) return []
   const { normal, areaM2 } = planeOf(end)
-  const glass = (by: number) => {
-    const pane = shrunk(end, by)
+  const over = (sillM: number): Vec[] => partOn(end, p => p[2] - sillM)
+  const glass = (sillM: number) => {
+    const pane = over(sillM)
     return areaOf(pane) - leaves.reduce((sum, leaf) => sum + areaOf(clipped(leaf, pane, normal)), 0)
   }
-  let [low, high] = [Math.sqrt(share), 0.995]
-  if (glass(low) >= share * areaM2 - 1e-9) return shrunk(end, low)
+  const heights = end.map(p => p[2])
+  // Something is left of the wall under it.
+  let [low, high] = [Math.min(...heights) + LEAST_WALL_M, Math.max(...heights)]
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2
-    if (glass(middle) < share * areaM2) low = middle
-    else high = middle
+    if (glass(middle) < share * areaM2) high = middle
+    else low = middle
   }
-  return shrunk(end, high)
+  return over(low)
 }
-
-/** A polygon made smaller about its middle. */
-function shrunk(polygon: readonly Vec[], by: number): Vec[] {
-  const n = polygon.length
-  const middle = [0, 1, 2].map(k => polygon.reduce((sum, p) => sum + p[k]!, 0) / n)
-  return polygon.map(p => [0, 1, 2].map(k => middle[k]! + (p[k]! - middle[k]!) * by) as unknown as Vec)
-}
+/** Under the glazing of an end at least so much is wall, m. */
+const LEAST_WALL_M = 0.02
 
 /** Volume that the surfaces close in, m³, by the divergence theorem. */
 function volumeM3(surfaces: readonly Surface[]): number {

@@ -15,7 +15,7 @@ const PIN_M = 1
 /** Pipes are paid for by the width of 100 mm ones, m. */
 const PIPE_M = 0.1
 /** A riser stands so far over the floor, and a tube's head over the ground, m. */
-const OVER_FLOOR_M = 1
+export const OVER_FLOOR_M = 1
 const HEAD_M = 1.2
 /** An earth tube's trench is dug so wide, m. */
 const TRENCH_M = 0.5

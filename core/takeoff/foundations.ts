@@ -1,15 +1,19 @@
 import type { FoundationId } from '../design/fields/build'
 import type { Design } from '../design/types'
-import { baysOf } from '../frame/spacing'
 import type { Need } from './lines'
 
-/** What a foundation is asked to carry: length round the house, its floor, and what its builder says. */
+/** Anchors of the sill no further apart, m: as builders usually set them; an engineer says what holds. */
+export const ANCHORED_M = 1.2
+
+/** What a foundation is asked to carry: length under its walls, its floor, and what its builder says. */
 export interface Footing {
   perimeterM: number
   floorAreaM2: number
   depthM: number
   widthM: number
-  apartM: number
+  /** Places of blocks, piles or posts, and of the sill's anchors. */
+  spots: number
+  anchors: number
 }
 
 /** How a foundation is built, what it is good for, and what it takes. Practice of builders' handbooks. */
@@ -48,11 +52,10 @@ const bars = (amount: number): Need => ({ item: 'Reinforcing bar', amount, unit:
 const forms = (amount: number): Need => ({ item: 'Form boards, used again', amount, unit: 'm²', price: 'stock.forms' })
 const anchors = (f: Footing): Need => ({
   item: 'Anchors of the sill',
-  amount: Math.ceil(f.perimeterM / 1.2),
+  amount: f.anchors,
   unit: 'pieces',
   price: 'stock.anchor',
 })
-const stands = (f: Footing) => baysOf(f.perimeterM, f.apartM)
 
 export const FOUNDATIONS: readonly Foundation[] = [
   {
@@ -133,11 +136,11 @@ export const FOUNDATIONS: readonly Foundation[] = [
     reachesDown: false,
     inTrench: false,
     wants: ['bearing ground', 'level ground'],
-    digM3: f => stands(f) * f.widthM ** 2 * BEDDING_M,
+    digM3: f => f.spots * f.widthM ** 2 * BEDDING_M,
     needs: f => [
-      gravel(stands(f) * f.widthM ** 2 * BEDDING_M),
-      { item: 'Concrete blocks', amount: stands(f), unit: 'pieces', price: 'stock.block' },
-      { item: 'Ground anchors with straps', amount: Math.max(4, stands(f) / 2), unit: 'pieces', price: 'stock.anchor' },
+      gravel(f.spots * f.widthM ** 2 * BEDDING_M),
+      { item: 'Concrete blocks', amount: f.spots, unit: 'pieces', price: 'stock.block' },
+      { item: 'Ground anchors with straps', amount: Math.max(4, f.spots / 2), unit: 'pieces', price: 'stock.anchor' },
     ],
   },
   {
@@ -148,7 +151,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     inTrench: false,
     wants: ['machine'],
     digM3: () => 0,
-    needs: f => [{ item: 'Screw piles', amount: stands(f), unit: 'pieces', price: 'stock.pile' }],
+    needs: f => [{ item: 'Screw piles', amount: f.spots, unit: 'pieces', price: 'stock.pile' }],
   },
   {
     id: 'posts',
@@ -159,7 +162,7 @@ export const FOUNDATIONS: readonly Foundation[] = [
     wants: ['bearing ground'],
     digM3: () => 0,
     needs: f => [
-      { item: 'Posts or ground pipes', amount: stands(f), unit: 'pieces', price: 'stock.post' },
+      { item: 'Posts or ground pipes', amount: f.spots, unit: 'pieces', price: 'stock.post' },
       { item: 'Base rail', amount: f.perimeterM, unit: 'm', price: 'stock.lumber' },
     ],
   },

@@ -30,8 +30,8 @@ export interface GlazedField {
 
 const dot = (p: Vec, q: Vec) => p[0] * q[0] + p[1] * q[1] + p[2] * q[2]
 
-/** A surface in its own plane, as it is seen from outside: the room's axes are left-handed in the north. */
-function flattened({ polygon, normal }: Surface, northern: boolean): Pick<GlazedField, 'corners' | 'fromM' | 'way'> {
+/** Ways across a surface and up it as it is seen from outside: the room's axes are left-handed in the north. */
+function axesOf({ normal }: Surface, northern: boolean): { along: Vec; up: Vec } {
   const level = Math.hypot(normal[0], normal[1])
   const hand = northern ? 1 : -1
   const along: Vec = level > 1e-9 ? [(hand * normal[1]) / level, (-hand * normal[0]) / level, 0] : [0, hand, 0]
@@ -40,9 +40,33 @@ function flattened({ polygon, normal }: Surface, northern: boolean): Pick<Glazed
     hand * (along[2] * normal[0] - along[0] * normal[2]),
     hand * (along[0] * normal[1] - along[1] * normal[0]),
   ]
-  const flat = polygon.map(p => ({ u: dot(p, along), v: dot(p, up) }))
+  return { along, up }
+}
+
+/** A surface in its own plane. */
+function flattened(surface: Surface, northern: boolean): Pick<GlazedField, 'corners' | 'fromM' | 'way'> {
+  const { along, up } = axesOf(surface, northern)
+  const flat = surface.polygon.map(p => ({ u: dot(p, along), v: dot(p, up) }))
   const [u0, v0] = [Math.min(...flat.map(p => p.u)), Math.min(...flat.map(p => p.v))]
   return { corners: flat.map(p => ({ u: p.u - u0, v: p.v - v0 })), fromM: u0, way: along[0] + along[1] > 0 ? 1 : -1 }
+}
+
+/** Where a place on a field is in the room, on the last of its pieces where it lies beyond them. */
+export function placeOnField({ surfaces, fromM }: GlazedField, northern: boolean, { u, v }: OnField): Vec {
+  let left = v
+  for (const [k, surface] of surfaces.entries()) {
+    const { along, up } = axesOf(surface, northern)
+    const ups = surface.polygon.map(p => dot(p, up))
+    const [low, high] = [Math.min(...ups), Math.max(...ups)]
+    if (left > high - low + 1e-9 && k < surfaces.length - 1) {
+      left -= high - low
+      continue
+    }
+    const off = dot(surface.polygon[0]!, surface.normal)
+    const at = (i: 0 | 1 | 2) => along[i] * (u + fromM) + up[i] * (left + low) + surface.normal[i] * off
+    return [at(0), at(1), at(2)]
+  }
+  throw new RangeError('a field has no pieces')
 }
 
 const reach = (flat: readonly OnField[], of: 'u' | 'v') => Math.max(...flat.map(p => p[of]))

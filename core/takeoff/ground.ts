@@ -1,8 +1,9 @@
 import type { Design, Layer } from '../design/types'
 import type { Building } from '../geometry/surfaces'
+import { builtLines, placesAlong, wallFeet } from '../geometry/wall-line'
 import { inMetric, type Show } from '../units'
 import { airStoreDigging } from './air-stores'
-import { foundationOf, type Footing } from './foundations'
+import { ANCHORED_M, foundationOf, type Footing } from './foundations'
 import type { Need, PartNeeds } from './lines'
 
 /** Ground that is dug, as it lies, and what of it has to go, loose, m³. */
@@ -19,18 +20,19 @@ const GRAVEL_M = 0.3
 /** Room to work in round a dug floor, m. */
 const WORKING_M = 0.3
 
-/** Length round the foot that is built, m: the wall of a house stands already. */
-const footM = ({ shape }: Design, { perimeterM }: Building): number =>
-  perimeterM - (shape.form === 'lean-to' ? shape.lengthM : 0)
-
-/** A design's footing as its builder says. */
-export const footingOf = (design: Design, building: Building): Footing => ({
-  perimeterM: footM(design, building),
-  floorAreaM2: building.floorAreaM2,
-  depthM: design.build.foundation.depthM,
-  widthM: design.build.foundation.widthM,
-  apartM: design.build.foundation.apartM,
-})
+/** A design's footing as its builder says, under the middle of the walls that are built. */
+export function footingOf(design: Design, building: Building): Footing {
+  const { depthM, widthM, apartM } = design.build.foundation
+  const lines = builtLines(wallFeet(design, building))
+  return {
+    perimeterM: lines.reduce((sum, l) => sum + l.longM, 0),
+    floorAreaM2: building.floorAreaM2,
+    depthM,
+    widthM,
+    spots: placesAlong(lines, apartM).length,
+    anchors: placesAlong(lines, ANCHORED_M).length,
+  }
+}
 
 /** All digging of a design by what it is for, m³ in the ground. */
 export function digging(design: Design, building: Building): { what: string; m3: number; backM3: number }[] {
@@ -70,7 +72,7 @@ export function digging(design: Design, building: Building): { what: string; m3:
 /** The ground's work and the foundation. */
 export function groundNeeds(design: Design, building: Building, show: Show): Dug & { parts: PartNeeds[] } {
   const { build, skin } = design
-  const perimeterM = footM(design, building)
+  const { perimeterM } = footingOf(design, building)
   const dug = digging(design, building)
   const digM3 = dug.reduce((sum, d) => sum + d.m3, 0)
   const spoilM3 = (digM3 - dug.reduce((sum, d) => sum + d.backM3, 0)) * BULKING

@@ -53,7 +53,7 @@ test('any text becomes one line that holds none; what holds none is handed on as
 
 test('a name that got in all the same steers no file: DXF, SVG and calendars stay what they are', () => {
   const steering = named('Mill\n  0\nLINE\n  8\n<script>&\u0000\u2028"')
-  const plan = drawView(steering, 'section', 50)!
+  const plan = drawView(steering, { view: 'section', scale: 50 })!
   const word = words([0, 0], steering.name)
   const drawing = { ...plan, items: [...plan.items, word] }
   const lines = (d: typeof plan) => new DxfParser().parseSync(writeDrawingDxf(d, 50))!.entities

@@ -17,7 +17,7 @@ const result = engine.run(design)
 const inputs: { [K in Exported]: ExportInput<K> } = {
   'take-off': { takeoff: takeoff(design), design },
   'cuts': cutList(design),
-  'drawing': { design, view: 'section', sheet: layOut(design, { view: 'section', paper: 'A4', scale: 50, date: '' }) },
+  'drawing': layOut(design, { view: 'section', paper: 'A4', scale: 50, date: '' }),
   'plan': { plan: schedule(design, '2027-04-05', result.site.dryBulbC), design },
   'tasks': { tasks: seasonTasks(houseYear(design, result), '2027-01-01'), design },
   'year': { design, result },

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../../../core/drawings/sheet'
+import { siteFacts } from '../../../core/drawings/site-facts'
 import { VIEW_CHOICES, type ViewId } from '../../../core/drawings/views'
 import { writeDrawingSvg } from '../../../formats/drawing-svg'
 
 /** Drawings to scale for the office and the wall, as they come out of the printer. */
 const bench = useDesign()
 const settings = useSettings()
+const year = useYear()
 const view = ref<ViewId>('section')
 const paper = ref<PaperId>(settings.units === 'metric' ? 'A4' : 'letter')
 /** 1 to so many; empty for the largest that fits. */
@@ -27,6 +29,7 @@ const laid = computed((): { sheet: Sheet | null; fault: string } => {
       date: new Date().toLocaleDateString(undefined, { dateStyle: 'medium' }),
       show: settings.show,
       feet: settings.units !== 'metric',
+      ...(year.view ? { site: siteFacts(bench.current, year.view) } : {}),
     })
     return { sheet, fault: '' }
   } catch (error) {
@@ -39,7 +42,7 @@ const picture = computed(() => `data:image/svg+xml;charset=utf-8,${encodeURIComp
 const called = computed(
   () => `${bench.current.name}, ${VIEW_CHOICES.find(v => v.id === view.value)!.name.toLowerCase()}`,
 )
-const input = () => ({ design: bench.current, view: view.value, sheet: laid.value.sheet! })
+const input = () => laid.value.sheet!
 </script>
 
 <template>
@@ -48,6 +51,7 @@ const input = () => ({ design: bench.current, view: view.value, sheet: laid.valu
       <ChoiceField label="Drawing" :value="view" :options="VIEW_CHOICES" :set="take('view')" class="w-44" />
       <ChoiceField label="Paper" :value="paper" :options="PAPER_CHOICES" :set="take('paper')" class="w-28" />
       <ChoiceField label="Scale" :value="scale" :options="SCALE_CHOICES" :set="take('scale')" class="w-44" />
+      <DesignField path="build.revision" class="w-28" />
       <template v-if="laid.sheet">
         <ExportButtons of="drawing" :input="input" :called="called" class="mb-1" />
       </template>

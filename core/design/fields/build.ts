@@ -62,6 +62,12 @@ export const BUILD = group(
       hint: 'For what is cut off, split or dropped.',
       about: 'of what is not cut from a list of its own',
     }),
+    revision: text(12, {
+      least: 0,
+      start: '',
+      label: 'Revision',
+      hint: 'On every sheet: A new one after each change that others have to know.',
+    }),
     foundation: group(
       {
         kind: choice(FOUNDATION_CHOICES, { start: 'undecided', label: 'Foundation' }),
