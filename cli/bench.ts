@@ -3,6 +3,7 @@ import { aFan } from '../core/fans/registry'
 import { aSource } from '../core/sources/registry'
 import { Worker } from 'node:worker_threads'
 import { benchAt, DEMOS, type Design } from '../core/design'
+import { housePrice } from '../core/takeoff/takeoff'
 import { createYearEngine } from '../core/year'
 import { numberOption, readOptions } from './options'
 
@@ -64,7 +65,10 @@ export function everythingOn(index: number): Design {
   }
 }
 
-/** `bench [--runs n]`: milliseconds of a year, by stage, and runs a second with one and two workers. */
+/**
+ * `bench [--runs n]`: milliseconds of a year, by stage, and of a house’s price, and runs a second with one and two
+ * workers.
+ */
 export async function benchCommand(args: string[]): Promise<unknown> {
   const { options } = readOptions(args, ['runs'], [])
   const runs = options.runs === undefined ? 300 : numberOption('runs', options.runs, 2, 1000, true)
@@ -75,6 +79,7 @@ export async function benchCommand(args: string[]): Promise<unknown> {
   const sweep = { runs, perSecond1: await sweepPerSecond(1, runs), perSecond2: await sweepPerSecond(2, runs) }
   return {
     yearMs: full.year,
+    priceMs: priced(clock),
     withUnheatedTwinMs: full.withTwin,
     stagesMs: full.stages,
     networkOnlyMs: full.networkOnly,
@@ -82,6 +87,19 @@ export async function benchCommand(args: string[]): Promise<unknown> {
     memoryMB: full.memoryMB,
     sweep,
   }
+}
+
+/** Milliseconds that the price of a house takes: each demo’s in turn, each time of another house. */
+function priced(clock: () => number) {
+  const times: number[] = []
+  for (let k = 0; k < WARM + YEARS; k++)
+    for (const demo of DEMOS) {
+      const house = { ...demo, shape: { ...demo.shape, lengthM: demo.shape.lengthM * (1 + k / 500) } }
+      const from = clock()
+      housePrice(house)
+      if (k >= WARM) times.push(clock() - from)
+    }
+  return { median: median(times), min: Math.min(...times), max: Math.max(...times) }
 }
 
 /** Years of a kind that are timed, where the sweep is no shorter, and those before them that warm the compiler up. */

@@ -5,11 +5,13 @@ import type { FontFiles } from '../formats/pdf-fonts'
 /** The fonts that ship with the app. */
 export function shippedFonts(): FontFiles {
   const { resolve } = createRequire(import.meta.url)
-  const files = (family: string, weight: number) =>
+  const files = (family: string, weight: number, sets = ['latin', 'latin-ext']) =>
     // A copy: a file that is read lies amid a larger buffer.
-    ['latin', 'latin-ext'].map(
+    sets.map(
       set =>
         new Uint8Array(readFileSync(resolve(`@fontsource/${family}/files/${family}-${set}-${weight}-normal.woff`))),
     )
-  return { text: files('source-sans-3', 400), strong: files('source-sans-3', 600), heading: files('zilla-slab', 600) }
+  // Sums are written with Greek letters, too.
+  const text = files('source-sans-3', 400, ['latin', 'latin-ext', 'greek'])
+  return { text, strong: files('source-sans-3', 600), heading: files('zilla-slab', 600) }
 }

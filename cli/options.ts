@@ -2,13 +2,14 @@ import { parseArgs } from 'node:util'
 import { BadInput } from './bad-input'
 
 /**
- * Named options with their values, and the words that stand alone. Throws BadInput for an option that is not known or
- * has no value.
+ * Named options with their values, and the words that stand alone; flags have none, and are “yes”.
+ * Throws BadInput for an option that is not known or has no value.
  */
 export function readOptions(
   args: string[],
   names: readonly string[],
   words: readonly string[],
+  flags: readonly string[] = [],
 ): { options: Record<string, string | undefined>; words: string[] } {
   try {
     // A value such as -70.4 would read as an option: join it to its name.
@@ -21,15 +22,19 @@ export function readOptions(
     const { values, positionals } = parseArgs({
       args: joined,
       allowPositionals: true,
-      options: Object.fromEntries(names.map(n => [n, { type: 'string' as const }])),
+      options: {
+        ...Object.fromEntries(names.map(n => [n, { type: 'string' as const }])),
+        ...Object.fromEntries(flags.map(n => [n, { type: 'boolean' as const }])),
+      },
     })
     if (positionals.length !== words.length)
       throw new Error(words.length === 0 ? 'takes no words' : `needs ${words.map(w => `<${w}>`).join(' ')}`)
-    return { options: values as Record<string, string | undefined>, words: positionals }
+    const options = Object.fromEntries(Object.entries(values).map(([name, v]) => [name, v === true ? 'yes' : v]))
+    return { options: options as Record<string, string | undefined>, words: positionals }
   } catch (error) {
     throw new BadInput([
       `arguments: ${(error as Error).message.split('\n')[0]}; allowed: ` +
-        `${[...words.map(w => `<${w}>`), ...names.map(n => `--${n}`)].join(' ') || 'nothing more'}`,
+        `${[...words.map(w => `<${w}>`), ...[...names, ...flags].map(n => `--${n}`)].join(' ') || 'nothing more'}`,
     ])
   }
 }

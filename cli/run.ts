@@ -123,7 +123,7 @@ const COMMANDS: Record<string, Command> = {
     run: tonightCommand,
   },
   report: {
-    usage: 'report <design.json> --pdf out.pdf [--ladder yes]',
+    usage: 'report <design.json> --pdf out.pdf [--ladder yes] [--set] [--paper A4] [--units metric|us|mixed]',
     about:
       'The design as a printed report: section and plan to scale, the months, heat in and out, costs, sums, ' +
       'assumptions, cautions and how far to trust it; with the ladder of changes where it is asked for.',

@@ -8,6 +8,7 @@ import type { PriceOf } from '../core/takeoff/price-book'
 import type { Takeoff } from '../core/takeoff/takeoff'
 import { CSV, type ExportFormat } from './export-format'
 import type { ReportParts } from './report-pdf'
+import type { SetParts } from './set-pdf'
 import { YEAR_EXPORTS } from './year-exports'
 
 export type { ExportFormat }
@@ -117,6 +118,16 @@ export const EXPORTS = {
       write: async (parts, fonts) => (await (await import('./report-pdf')).writeReportPdf(parts, await fonts())).bytes,
     },
   ] satisfies ExportFormat<ReportParts>[],
+  'set': [
+    {
+      ...PDF,
+      id: 'set',
+      button: 'Builder’s set as PDF',
+      option: 'pdf',
+      name: called => `${called}, builders set`,
+      write: async (parts, fonts) => (await (await import('./set-pdf')).writeSetPdf(parts, await fonts())).bytes,
+    },
+  ] satisfies ExportFormat<SetParts>[],
 } as const
 export type Exported = keyof typeof EXPORTS
 /** What a thing's formats are written from. */

@@ -15,7 +15,13 @@ export const INK = rgb(0.16, 0.15, 0.13)
 export const SOFT = rgb(0.39, 0.35, 0.3)
 export const LINE = rgb(0.85, 0.8, 0.71)
 /** Written in place of what a font does not have. */
-const OTHERWISE: Readonly<Record<string, string>> = { '→': '>', '◂': '<', '\u202f': '\u00a0', '₂': '2', '′': "'" }
+const OTHERWISE: Readonly<Record<string, string>> = {
+  '→': '>',
+  '◂': '<',
+  '\u202f': '\u00a0',
+  ...Object.fromEntries([...'₀₁₂₃₄₅₆₇₈₉'].map((c, k) => [c, String(k)])),
+  '′': "'",
+}
 
 export interface Style {
   face?: Face

@@ -1,4 +1,6 @@
 import { PDFDocument, type PDFPage } from 'pdf-lib'
+import type { Sheet } from '../core/drawings/sheet'
+import { drawSheet, PT } from './drawing-pdf'
 import { LINE, setFonts, type FontFiles, type Style } from './pdf-fonts'
 
 /** A4, pt; and the margin round it. */
@@ -77,15 +79,22 @@ export async function makePaper(title: string, files: FontFiles) {
     })
   }
   /**
-   * Rows under each other, the first column to the left and wrapped, the others to the right.
+   * Rows under each other, the first column to the left and wrapped, the others to the right. A table that goes on over
+   * the page breaks between rows, and its head stands on the next page again.
    * @param widths of the columns after the first, pt
    */
   function table(rows: readonly (readonly string[])[], widths: readonly number[], head = false, size = 9): void {
     const first = wide - widths.reduce((a, b) => a + b, 0)
-    rows.forEach((row, k) => {
-      const style: Style = { size, face: head && k === 0 ? 'strong' : 'text' }
+    const highOf = (row: readonly string[], style: Style) => wrap(row[0]!, first - 8, style).length * size * 1.3 + 4
+    const set = (row: readonly string[], isHead: boolean): void => {
+      const style: Style = { size, face: isHead ? 'strong' : 'text' }
       const lines = wrap(row[0]!, first - 8, style)
-      keep(lines.length * size * 1.3 + 4)
+      // A head is not left alone at the foot of a page.
+      const high = highOf(row, style) + (isHead && rows[1] ? highOf(rows[1], { size }) : 0)
+      if (y - high < PAGE.margin) {
+        turn()
+        if (head && !isHead) set(rows[0]!, true)
+      }
       let x = PAGE.margin + first
       row.slice(1).forEach((cell, c) => {
         x += widths[c]!
@@ -98,7 +107,52 @@ export async function makePaper(title: string, files: FontFiles) {
       y -= 2
       rule()
       y -= 2
-    })
+    }
+    rows.forEach((row, k) => set(row, head && k === 0))
+  }
+  /** Rows of two columns, both wrapped: what it is, and what is said of it. */
+  function pairs(rows: readonly (readonly [string, string])[], firstPt = 130, size = 9): void {
+    for (const [name, text] of rows) {
+      const names = wrap(name, firstPt - 8, { size })
+      const lines = wrap(text, wide - firstPt, { size })
+      const tall = Math.max(names.length, lines.length)
+      keep(tall * size * 1.3 + 4)
+      for (let k = 0; k < tall; k++) {
+        y -= size * 1.3
+        if (names[k] !== undefined) write(names[k]!, PAGE.margin, y, { size })
+        if (lines[k] !== undefined) write(lines[k]!, PAGE.margin + firstPt, y, { size })
+      }
+      y -= 2
+      rule()
+      y -= 2
+    }
+  }
+  /** Chapters by the page that each begins on, counted from 1. */
+  const chapters: { title: string; page: number }[] = []
+  /** A page of its own for a chapter, or the page that a sheet is on. */
+  function chapter(title: string): void {
+    turn()
+    chapters.push({ title, page: pdf.getPageCount() })
+    heading(title, 18)
+  }
+  /** A sheet as a page that is as large as its paper; text goes on after it on a page of its own. */
+  function sheet(of: Sheet, title: string): void {
+    const on = pdf.addPage([of.wideMm * PT, of.highMm * PT])
+    sheets.add(on)
+    drawSheet(on, of, writeOn)
+    chapters.push({ title, page: pdf.getPageCount() })
+    y = 0
+  }
+  const sheets = new Set<PDFPage>()
+  /** The chapters with their pages, on a page that was left for them. */
+  function contents(at: number): void {
+    page = pdf.getPages()[at]!
+    y = PAGE.height - PAGE.margin
+    heading('Contents', 18)
+    table(
+      chapters.map(c => [c.title, String(c.page)]),
+      [40],
+    )
   }
   /** Room of a height for a picture; gives back where its foot is. */
   function picture(height: number): { page: PDFPage; left: number; foot: number; width: number } {
@@ -111,12 +165,17 @@ export async function makePaper(title: string, files: FontFiles) {
     const pages = pdf.getPages()
     pages.forEach((p, i) => {
       page = p
+      if (sheets.has(p)) {
+        // Sheets have their own foot: the number alone, in the margin.
+        write(`${i + 1}`, p.getWidth() - 14, 8, { size: 7, soft: true }, 'right')
+        return
+      }
       write(foot, PAGE.margin, 26, { size: 8, soft: true })
       write(`${i + 1} of ${pages.length}`, PAGE.width - PAGE.margin, 26, { size: 8, soft: true }, 'right')
     })
     return { bytes: await pdf.save(), pages: pages.length }
   }
   turn()
-  return { write, paragraph, heading, table, picture, turn, bytes }
+  return { write, paragraph, heading, table, pairs, picture, turn, chapter, chapters, sheet, contents, bytes }
 }
 export type Paper = Awaited<ReturnType<typeof makePaper>>

@@ -1,30 +1,20 @@
 import { rgb, type PDFPage } from 'pdf-lib'
-import { allCautions } from '../core/advice/access'
-import { whyWorst } from '../core/advice/worst-night'
-import { MONTH_NAMES } from '../core/climate'
-import type { Design } from '../core/design'
 import { compassPoint } from '../core/geometry/compass'
 import { footprintOf, type Footprint } from '../core/geometry/footprint'
 import { inSection, roomObjects } from '../core/geometry/objects'
 import { makeBuilding } from '../core/geometry/surfaces'
 import { makeOutline, sunnyAzimuthDeg } from '../core/geometry/section'
 import type { Rung } from '../core/study/ladder'
-import { winterDli } from '../core/study/figures'
 import { takeoff } from '../core/takeoff/takeoff'
-import { CLAIMS, GROUNDS } from '../core/trust'
-import { amountWords } from '../core/takeoff/lines'
-import { formatNumber, nameIn, type Quantity } from '../core/units'
-import type { YearView } from '../core/view'
-import { INK, LINE, type FontFiles } from './pdf-fonts'
+import { formatNumber } from '../core/units'
+import { assumptions, besidesTheList, cautions, figures, months, takeoffRow, trust, type Told } from './pdf-chapters'
+import { INK, type FontFiles } from './pdf-fonts'
 import { makePaper, type Paper } from './pdf-page'
 
 /** What a report is made of. */
-export interface ReportParts {
-  design: Design
-  view: YearView
+export interface ReportParts extends Told {
   /** Rungs of a ladder of this design, the best first; none where it was not worked out. */
   rungs: readonly Rung[]
-  show: (value: number, quantity: Quantity) => string
 }
 
 const MM = 72 / 25.4
@@ -120,43 +110,14 @@ function plan(paper: Paper, { design, show }: ReportParts): void {
   paper.write(`Plan, sunny side below, 1 : ${n} on A4`, left + width, foot + 8, { size: 9, soft: true }, 'right')
 }
 
-/** Months as bands of inside low to high, outside low as a line. */
-function monthBands(paper: Paper, { view, show }: ReportParts): void {
-  const { months } = view.answers
-  const { page, left, foot, width } = paper.picture(120)
-  const all = months.flatMap(m => [m.insideMinC, m.insideMaxC, m.outsideMinC])
-  const [low, high] = [Math.min(...all), Math.max(...all)]
-  const x = (m: number) => left + 44 + ((width - 50) * (m + 0.5)) / 12
-  const y = (c: number) => foot + 18 + ((c - low) / (high - low)) * 94
-  if (low < 0) page.drawLine({ start: { x: left + 44, y: y(0) }, end: { x: left + width, y: y(0) }, color: LINE })
-  months.forEach((m, i) => {
-    page.drawRectangle({
-      x: x(i) - 9,
-      y: y(m.insideMinC),
-      width: 18,
-      height: y(m.insideMaxC) - y(m.insideMinC),
-      color: rgb(0.75, 0.8, 0.65),
-      borderColor: INK,
-      borderWidth: 0.5,
-    })
-    line(page, x(i) - 9, y(m.outsideMinC), x(i) + 9, y(m.outsideMinC), 1.4)
-    paper.write(MONTH_NAMES[i]!.slice(0, 3), x(i), foot + 4, { size: 8, soft: true }, 'middle')
-  })
-  paper.write(show(high, 'temperature'), left, y(high) - 6, { size: 8, soft: true })
-  paper.write(show(low, 'temperature'), left, y(low), { size: 8, soft: true })
-}
-
 /** The whole design as a printed report, pages of A4. */
 export async function writeReportPdf(
   parts: ReportParts,
   fonts: FontFiles,
 ): Promise<{ bytes: Uint8Array; pages: number }> {
   const { design, view, rungs, show } = parts
-  const { answers } = view
   const { currency } = design.topUp
   const paper = await makePaper(design.name, fonts)
-  const t = (c: number) => show(c, 'temperature')
-  const kWh = (v: number) => show(v * 3.6e6, 'energy')
   const { latitudeDeg, longitudeDeg, elevationM } = design.site
   paper.heading(design.name, 22)
   paper.paragraph(
@@ -165,64 +126,12 @@ export async function writeReportPdf(
     { soft: true },
   )
   section(paper, parts)
-  const { coldestNight, hottestAfternoon, aim } = answers
   const cost = takeoff(design, show)
-  paper.heading(`Coldest night: ${t(coldestNight.insideC)}`, 18)
-  const aimed = aim.tightest
-    ? `Aim ${t(aim.tightest.aimC)}: ${aim.tightest.marginK >= 0 ? 'kept' : 'missed'} by ` +
-      `${show(Math.abs(aim.tightest.marginK), 'temperatureDifference')}. `
-    : ''
-  paper.paragraph(`${aimed}${whyWorst(answers, view, show, null).join(' ')}`)
-  paper.table(
-    [
-      ['Hottest afternoon', t(hottestAfternoon.insideC)],
-      ['The leaf’s own coldest hour', t(answers.leaf.coldestC)],
-      ['Frost inside', show(answers.hoursBelow0, 'hours')],
-      ['Below the aim', show(answers.hoursBelowAim, 'hours')],
-      ['Too hot', show(answers.hoursAboveLimit, 'hours')],
-      ['Damp, above 90 % humidity', show(answers.hoursDamp, 'hours')],
-      ['Heat bought in a year', kWh(answers.topUp.kWh)],
-      ['Light of the winter half at the beds', `${winterDli(design, answers).toFixed(1)} mol/m²·d`],
-      ['Materials and devices, roughly', `${currency} ${formatNumber(cost.total, 0)}`],
-    ],
-    [140],
-  )
+  figures(paper, parts, cost)
   paper.turn()
   paper.heading('From above')
   plan(paper, parts)
-  paper.heading('The months')
-  monthBands(paper, parts)
-  paper.paragraph('Bars: inside, lowest to highest of the month. Lines: lowest outside.', { size: 8, soft: true })
-  const cell = (of: (m: (typeof answers.months)[number]) => string) => answers.months.map(of)
-  const bare = (c: number) => t(c).replace(/[^\d.,−-]/g, '')
-  paper.table(
-    [
-      [
-        t(0)
-          .replace(/[\d.,]/g, '')
-          .trim(),
-        ...MONTH_NAMES.map(m => m.slice(0, 3)),
-      ],
-      ['inside low', ...cell(m => bare(m.insideMinC))],
-      ['inside mean', ...cell(m => bare(m.insideMeanC))],
-      ['inside high', ...cell(m => bare(m.insideMaxC))],
-      ['outside low', ...cell(m => bare(m.outsideMinC))],
-      ['soil', ...cell(m => bare(m.soilC))],
-      ['light, mol', ...cell(m => m.dli.toFixed(0))],
-      ['heat, kWh', ...cell(m => Math.round(m.topUpKWh).toString())],
-    ],
-    Array.from({ length: 12 }, () => 34),
-    true,
-    8,
-  )
-  paper.heading('Heat in and out, a year')
-  const flows = [
-    ...Object.entries(answers.ledger.gains).map(([name, v]) => [name, kWh(v)]),
-    ...Object.entries(answers.ledger.losses)
-      .sort((a, b) => b[1] - a[1])
-      .map(([name, v]) => [name, kWh(-v)]),
-  ]
-  paper.table(flows, [120])
+  months(paper, parts)
   if (rungs.length > 0) {
     paper.heading('What the next money buys')
     paper.table(
@@ -244,23 +153,12 @@ export async function writeReportPdf(
   paper.heading('What it is made of, and costs')
   paper.table(
     [
-      ...cost.lines
-        .filter(l => l.priced !== null)
-        .map(l => [
-          `${l.part}: ${nameIn(l.item, show)}`,
-          amountWords(l.buy, l.unit, show),
-          `${currency} ${formatNumber(l.cost, 0)}`,
-        ]),
+      ...cost.lines.filter(l => l.priced !== null).map(l => takeoffRow(l, currency, show)),
       ['all that is bought', '', `${currency} ${formatNumber(cost.total, 0)}`],
     ],
     [80, 90],
   )
-  paper.paragraph(
-    `Prices are rough until somebody who builds it has put in their own; transport is left out. Work is apart: about ` +
-      `${show(cost.hands.hours, 'hours')} by people who have done it before` +
-      `${cost.hands.cost > 0 ? `, ${currency} ${formatNumber(cost.hands.cost, 0)}` : ''}.`,
-    { size: 8, soft: true },
-  )
+  besidesTheList(paper, cost, show)
   paper.heading('Sums by hand')
   paper.table(
     view.sums.map(s => {
@@ -273,22 +171,10 @@ export async function writeReportPdf(
     [120, 80],
   )
   paper.heading('Assumptions')
-  paper.paragraph(
-    [
-      ...answers.notes,
-      design.site.climate.kind === 'normals'
-        ? `The year is one of many made from the same figures (seed ${answers.seed}); winters differ by a few degrees.`
-        : 'The weather is one year, hour by hour, from a file; other winters differ by a few degrees.',
-      `Worked out by version ${answers.version}.`,
-    ].join(' '),
-  )
+  assumptions(paper, parts)
   paper.heading('Cautions')
-  for (const c of allCautions(design, answers, show)) paper.paragraph(`– ${c.text}`)
-  paper.paragraph(
-    'Snow, wind, anchorage and glass overhead are an engineer’s or the building office’s. Local codes and licensed ' +
-      'people go before anything that stands here.',
-  )
+  cautions(paper, parts)
   paper.heading('How far to trust it')
-  for (const c of CLAIMS) paper.paragraph(`${c.claim}. ${GROUNDS[c.rests]} ${c.bias}`, { size: 9 })
+  trust(paper)
   return paper.bytes(`${design.name}: made by Tierra from the design alone`)
 }

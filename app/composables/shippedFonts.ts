@@ -1,3 +1,4 @@
+import greek400 from '@fontsource/source-sans-3/files/source-sans-3-greek-400-normal.woff?url'
 import ext400 from '@fontsource/source-sans-3/files/source-sans-3-latin-ext-400-normal.woff?url'
 import text400 from '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url'
 import ext600 from '@fontsource/source-sans-3/files/source-sans-3-latin-ext-600-normal.woff?url'
@@ -11,7 +12,7 @@ const load = async (urls: readonly string[]) =>
 
 /** The fonts that ship with the app, for files that are set in them. */
 export const shippedFonts = async (): Promise<FontFiles> => ({
-  text: await load([text400, ext400]),
+  text: await load([text400, ext400, greek400]),
   strong: await load([text600, ext600]),
   heading: await load([slab, slabExt]),
 })

@@ -31,6 +31,16 @@ const plainHouse = completeDesign({
       lowC: [-8.2, -6.9, -2.6, 1.8, 6.4, 10.1, 11.8, 11.4, 7.6, 3.1, -1.9, -6.3],
       highC: [0.4, 3.6, 9.1, 14.3, 19.2, 22.8, 25.1, 24.4, 19.6, 13.3, 5.8, 0.9],
     },
+    survey: {
+      plot: {
+        sunnyM: 14,
+        poleM: 4.5,
+        eastM: 11,
+        westM: 3.2,
+        buildingM: 18,
+        drainNote: 'into the tank, and on to the pond',
+      },
+    },
   },
   shape: {
     form: 'saltbox',

@@ -43,7 +43,12 @@ export function tableBlock(rows: readonly (readonly string[])[]): Block {
     at: ([x, top], scale) => {
       let left = x
       const cells = widths.flatMap((wide, k) => {
-        const its = column([left, top], rows.map(r => r[k]!), scale, { lineMm: ROW_MM })
+        const its = column(
+          [left, top],
+          rows.map(r => r[k]!),
+          scale,
+          { lineMm: ROW_MM },
+        )
         left += wide * scale
         return its.filter(w => w.text !== '')
       })
@@ -54,7 +59,11 @@ export function tableBlock(rows: readonly (readonly string[])[]): Block {
 }
 
 /** A drawing with blocks of words on its right or under it, in a row or in a column: where it stays largest. */
-export function withBlocks({ scale, room }: Pick<Drawn, 'scale' | 'room'>, items: readonly Item[], blocks: readonly Block[]): Item[] {
+export function withBlocks(
+  { scale, room }: Pick<Drawn, 'scale' | 'room'>,
+  items: readonly Item[],
+  blocks: readonly Block[],
+): Item[] {
   const there = blocks.filter(b => b.highMm > 0)
   if (there.length === 0) return [...items]
   const { x0, x1, y0, y1 } = extentWithWords(items, scale)
@@ -62,9 +71,24 @@ export function withBlocks({ scale, room }: Pick<Drawn, 'scale' | 'room'>, items
   const most = (of: 'wideMm' | 'highMm') => Math.max(...there.map(b => b[of]))
   const sum = (of: 'wideMm' | 'highMm') => there.reduce((total, b) => total + b[of] + AIR_MM, 0)
   const ways = [
-    { from: [x1 + AIR_MM * scale, y1] as At, isDown: true, w: wide + AIR_MM + most('wideMm'), h: Math.max(high, sum('highMm')) },
-    { from: [x1 + AIR_MM * scale, y1] as At, isDown: false, w: wide + sum('wideMm'), h: Math.max(high, most('highMm')) },
-    { from: [x0, y0 - AIR_MM * scale] as At, isDown: false, w: Math.max(wide, sum('wideMm')), h: high + AIR_MM + most('highMm') },
+    {
+      from: [x1 + AIR_MM * scale, y1] as At,
+      isDown: true,
+      w: wide + AIR_MM + most('wideMm'),
+      h: Math.max(high, sum('highMm')),
+    },
+    {
+      from: [x1 + AIR_MM * scale, y1] as At,
+      isDown: false,
+      w: wide + sum('wideMm'),
+      h: Math.max(high, most('highMm')),
+    },
+    {
+      from: [x0, y0 - AIR_MM * scale] as At,
+      isDown: false,
+      w: Math.max(wide, sum('wideMm')),
+      h: high + AIR_MM + most('highMm'),
+    },
     { from: [x0, y0 - AIR_MM * scale] as At, isDown: true, w: Math.max(wide, most('wideMm')), h: high + sum('highMm') },
   ]
   const need = (w: (typeof ways)[number]) => Math.max(w.w / room.wideMm, w.h / room.highMm)

@@ -31,7 +31,10 @@ export function layersAcross(
   layers.forEach((l, i) => {
     const next = at + mm(l.thicknessM)
     items.push(rectangle('skin', at, y0, next, y1))
-    notes.push({ at: [(at + next) / 2, y1 - ((i + 0.5) * (y1 - y0)) / (layers.length + 1)], text: layerText(l, drawn.show) })
+    notes.push({
+      at: [(at + next) / 2, y1 - ((i + 0.5) * (y1 - y0)) / (layers.length + 1)],
+      text: layerText(l, drawn.show),
+    })
     at = next
   })
   return { items, notes }
@@ -53,9 +56,12 @@ export function annotated(detail: Detail | null, { scale }: Drawn): Drawing | nu
         const y = top - i * step
         // Words stand on a shelf, which makes room for them on the paper.
         const shelf = line('dimensions', [left, y], [left + WORDS_WIDE_MM * scale, y])
-        return [line('dimensions', at, [left, y]), shelf, { ...words([left + scale, y + scale], text, 'left', HEIGHT_MM), fixed: true }]
+        return [
+          line('dimensions', at, [left, y]),
+          shelf,
+          { ...words([left + scale, y + scale], text, 'left', HEIGHT_MM), fixed: true },
+        ]
       }),
     ],
   }
 }
-

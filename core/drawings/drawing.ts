@@ -135,7 +135,7 @@ export const words = (
   turnDeg = 0,
 ): Words => ({ kind: 'words', layer: 'words', at, text, align, heightMm, turnDeg })
 
-/** A size as it stands on a drawing: millimetres bare, as the sheet says; feet, inches and sixteenths with their signs. */
+/** A size as it stands on a drawing: millimetres bare, as the sheet says; feet and inches with their signs. */
 export const sizeText = (show: Show, metres: number): string =>
   show(metres, 'cutLength')
     .replace(/\sft\b/, "'")
@@ -220,7 +220,7 @@ export function broken(text: string, letters: number): string[] {
   for (const word of text.split(' ')) {
     const last = lines.at(-1)
     if (last !== undefined && last.length + 1 + word.length <= letters) lines[lines.length - 1] = `${last} ${word}`
-    else lines.push(lines.length === 0 ? word : `   ${word}`)
+    else lines.push(lines.length === 0 ? word : `\u00a0\u00a0\u00a0${word}`)
   }
   return lines
 }

@@ -87,13 +87,24 @@ export function drawElevation(drawn: Drawn, side: Side): Drawing {
     // Of several alike their middles, of one both sides.
     const places = its.length > 1 ? reach.map(r => (r.x0 + r.x1) / 2) : [first!.x0, first!.x1]
     const across = [...new Set([...places, x0, x1])].sort((a, b) => b - a)
-    items.push(...chain(drawn, across.map((x): At => [x, low]), 0.4 + 0.9 * chains))
+    items.push(
+      ...chain(
+        drawn,
+        across.map((x): At => [x, low]),
+        0.4 + 0.9 * chains,
+      ),
+    )
   }
   const up = [...heights].sort((a, b) => b - a)
   const outer = x1 + 300
   items.push(
     ...dimension(drawn, [x1, low], [x0, low], 1.3 + 0.9 * Math.min(chains, MOST_CHAINS)),
-    ...(up.length > 1 ? chain(drawn, up.map((y): At => [outer, y])) : []),
+    ...(up.length > 1
+      ? chain(
+          drawn,
+          up.map((y): At => [outer, y]),
+        )
+      : []),
     ...dimension(drawn, [outer, y1], [outer, ground], 1.9),
     words([x0 - 700, ground - 4 * scale], 'ground'),
   )

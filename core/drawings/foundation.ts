@@ -56,10 +56,7 @@ const ringPath = (layer: 'skin' | 'foundation', ring: readonly At[], dashed = fa
 /** A cross where something is set. */
 function cross([x, y]: At, scale: number): Item[] {
   const r = CROSS_MM * scale
-  return [
-    line('foundation', [x - r, y - r], [x + r, y + r]),
-    line('foundation', [x - r, y + r], [x + r, y - r]),
-  ]
+  return [line('foundation', [x - r, y - r], [x + r, y + r]), line('foundation', [x - r, y + r], [x + r, y - r])]
 }
 
 /** What is set out from what: the wall's line, the trench, the beam, points or anchors, and what passes through. */
@@ -131,8 +128,20 @@ export function drawFoundation(drawn: Drawn): Drawing {
     const up = foundation.kind === 'undecided' ? [] : places.filter(p => Math.abs(p[0] - x1) < 1).map(p => p[1])
     const down = (list: number[]) => [...list].sort((a, b) => b - a)
     const [xs, ys] = [extentOf([ringPath('skin', inner)]), outer]
-    if (along.length > 1) items.push(...chain(drawn, down(along).map((x): At => [x, ys.y0])))
-    if (up.length > 1) items.push(...chain(drawn, down(up).map((y): At => [ys.x1, y])))
+    if (along.length > 1)
+      items.push(
+        ...chain(
+          drawn,
+          down(along).map((x): At => [x, ys.y0]),
+        ),
+      )
+    if (up.length > 1)
+      items.push(
+        ...chain(
+          drawn,
+          down(up).map((y): At => [ys.x1, y]),
+        ),
+      )
     items.push(
       ...dimension(drawn, [x1, ys.y0], [x0, ys.y0], 1.9),
       ...dimension(drawn, [xs.x1, ys.y0], [xs.x0, ys.y0], 2.8),

@@ -86,10 +86,7 @@ function corner(drawn: Drawn, before: Stretch, after: Stretch): Omit<Detail, 'ti
       items.push({ kind: 'path', layer, closed: true, dashed, points: [cut(off), end(off), end(next), cut(next)] })
       const share = 0.45 + (0.45 * (k + 0.5)) / bands.length
       const middle = (off + next) / 2
-      notes.push({
-        at: [far[0] * reach * share + n[0] * middle, far[1] * reach * share + n[1] * middle],
-        text,
-      })
+      notes.push({ at: [far[0] * reach * share + n[0] * middle, far[1] * reach * share + n[1] * middle], text })
       off = next
     })
   }
@@ -190,7 +187,11 @@ function joint(drawn: Drawn): Detail | null {
       `panes ${sizeText(drawn.show, PLAY_MM / 1000)} apart and on setting blocks, free to move`,
       'seal under the panes, on the member',
     ],
-    roll: ['film in one piece: no joint on a member', 'smooth, rounded face under the film', 'tape on what gets hot in the sun'],
+    roll: [
+      'film in one piece: no joint on a member',
+      'smooth, rounded face under the film',
+      'tape on what gets hot in the sun',
+    ],
   }
   const [bar, gap, under] = over[sold]
   return {
@@ -198,7 +199,10 @@ function joint(drawn: Drawn): Detail | null {
     items: [...items, words([-210, 2 + SHEET_MM + 3 * drawn.scale], 'outside', 'left')],
     notes: [
       { at: [half, 2 + SHEET_MM + 4], text: bar! },
-      { at: [120, 2 + SHEET_MM / 2], text: `${nameIn(name, drawn.show)}${surface.glazing!.uvFace ? ', marked face out' : ''}` },
+      {
+        at: [120, 2 + SHEET_MM / 2],
+        text: `${nameIn(name, drawn.show)}${surface.glazing!.uvFace ? ', marked face out' : ''}`,
+      },
       { at: [0, 2 + SHEET_MM / 2], text: gap! },
       { at: [half * 0.8, 1], text: under! },
       { at: [0, -deep / 2], text: frame.text },
@@ -214,11 +218,16 @@ function dormer(drawn: Drawn): Detail | null {
   if (!first || !leaf || first.depthM === Infinity) return null
   const plane = leaf.planes.at(-1)!
   const out = outwardOf(plane)
+  const size = (m: number) => sizeText(show, m)
   const at = (p: Vec): At => [mm(dot(minus(p, plane.origin), out)), mm(p[2])]
-  const pieces = first.sides.map((polygon): Item => ({ kind: 'path', layer: 'skin', closed: true, points: polygon.map(at) }))
+  const pieces = first.sides.map(
+    (polygon): Item => ({ kind: 'path', layer: 'skin', closed: true, points: polygon.map(at) }),
+  )
   const high = mm(leaf.rect.v1 - plane.from + plane.origin[2])
   const back = -mm(first.depthM)
-  const skin = first.taken.map((polygon): Item => ({ kind: 'path', layer: 'glazing', closed: true, dashed: true, points: polygon.map(at) }))
+  const skin = first.taken.map(
+    (polygon): Item => ({ kind: 'path', layer: 'glazing', closed: true, dashed: true, points: polygon.map(at) }),
+  )
   return {
     title: 'Detail: door in its dormer, from the side',
     items: [
@@ -229,10 +238,22 @@ function dormer(drawn: Drawn): Detail | null {
       line('ground', [0, mm(building.groundAt(0))], [900, mm(building.groundAt(0))]),
     ],
     notes: [
-      { at: [-20, high * 0.5], text: `door, ${sizeText(show, leaf.rect.u1 - leaf.rect.u0)} × ${sizeText(show, leaf.rect.v1 - leaf.rect.v0)}, in a frame of its own` },
-      { at: [back * 0.5, high], text: `roof of the dormer, level over ${sizeText(show, first.depthM)}; give it a fall outwards` },
-      { at: [back * 0.25, high * 0.75], text: 'cheeks on both sides, insulated as the wall; their foot flashed onto the facets' },
-      { at: [back * 0.8, high * 0.9], text: 'facet cut out behind the door; struts round the hole doubled, as the engineer says' },
+      {
+        at: [-20, high * 0.5],
+        text: `door, ${size(leaf.rect.u1 - leaf.rect.u0)} × ${size(leaf.rect.v1 - leaf.rect.v0)}, in its own frame`,
+      },
+      {
+        at: [back * 0.5, high],
+        text: `roof of the dormer, level over ${sizeText(show, first.depthM)}; give it a fall outwards`,
+      },
+      {
+        at: [back * 0.25, high * 0.75],
+        text: 'cheeks on both sides, insulated as the wall; their foot flashed onto the facets',
+      },
+      {
+        at: [back * 0.8, high * 0.9],
+        text: 'facet cut out behind the door; struts round the hole doubled, as the engineer says',
+      },
       { at: [0, 0], text: 'threshold, sealed; its foam meets the edge board' },
     ],
   }

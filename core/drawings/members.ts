@@ -6,9 +6,23 @@ import { facetCorners, shapesOf, together } from '../takeoff/cut-drawings'
 import { cutList } from '../takeoff/cuts'
 import { nameIn } from '../units'
 import { column, linesBlock, withBlocks } from './blocks'
-import { broken, dimension, extentOf, LETTER, mm, rectangle, sizeText, words, type At, type Drawing, type Drawn, type Item, type Room } from './drawing'
+import {
+  broken,
+  dimension,
+  extentOf,
+  LETTER,
+  mm,
+  rectangle,
+  sizeText,
+  words,
+  type At,
+  type Drawing,
+  type Drawn,
+  type Item,
+  type Room,
+} from './drawing'
 
-/** On paper, mm: capitals and a line of words, under a member and beside a column of them, and for what stands below. */
+/** On paper, mm: capitals, a line of words, under a member, beside a column of them, and for what stands below. */
 const HEIGHT_MM = 2
 const LINE_MM = 3.6
 const UNDER_MM = 9
@@ -63,7 +77,10 @@ function memberRows(drawn: Drawn, straight: readonly Member[], deep: number, hig
   const { scale, room, show } = drawn
   const rows = alike(straight, drawn).map(({ what, its }) => ({
     its,
-    lines: broken(`${what}: ${its.map(m => `${m.count}\u00a0×\u00a0${sizeText(show, m.lengthM)}`).join(', ')}`, lettersOn(room)),
+    lines: broken(
+      `${what}: ${its.map(m => `${m.count}\u00a0×\u00a0${sizeText(show, m.lengthM)}`).join(', ')}`,
+      lettersOn(room),
+    ),
   }))
   const items: Item[] = []
   let [left, y, wide] = [0, 0, 0]
@@ -127,7 +144,12 @@ export function drawMembers(drawn: Drawn): Drawing | null {
     Math.max(0, ...jig.map(p => p.zM)),
   ].map(m => (m > 0 ? mm(m) / scale + BELOW_MM : 0)) as [number, number]
   const highMm = Math.max(room.highMm / 3, room.highMm - NOTES_MM - tallest - rise)
-  const items = memberRows(drawn, members.filter(m => !m.bent), deep, highMm)
+  const items = memberRows(
+    drawn,
+    members.filter(m => !m.bent),
+    deep,
+    highMm,
+  )
   const { x0, y0 } = extentOf(items)
   items.push(...facetRows(drawn, facets, [x0, y0 - 10 * scale], room.wideMm * scale))
   if (jig.length > 0) {
@@ -172,7 +194,12 @@ export function drawSheets(drawn: Drawn): Drawing | null {
       for (const p of sheet.pieces) {
         const [x, y] = [left + mm(p.xM), mm(p.yM)]
         for (const ring of shapesOf(p))
-          items.push({ kind: 'path', layer: 'joints', closed: true, points: ring.map(q => [x + mm(q.x), y + mm(q.y)] as At) })
+          items.push({
+            kind: 'path',
+            layer: 'joints',
+            closed: true,
+            points: ring.map(q => [x + mm(q.x), y + mm(q.y)] as At),
+          })
         const size = `${p.part}, ${show(p.widthM, 'cutLength')} × ${show(p.lengthM, 'cutLength')}`
         if (!sizes.includes(size)) sizes.push(size)
         const of: At = [x + mm(p.widthM) / 2, y + mm(p.lengthM) / 2]

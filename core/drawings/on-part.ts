@@ -38,7 +38,10 @@ export function laidMembers({ design, building }: Pick<Drawn, 'design' | 'buildi
 }
 
 /** Joints between sheets or panes as they lie: up a field between two side by side, and across it between two rows. */
-export function sheetJoints(all: readonly GlazingCuts[], northern: boolean): { surfaces: GlazedField['surfaces']; line: Vec[] }[] {
+export function sheetJoints(
+  all: readonly GlazingCuts[],
+  northern: boolean,
+): { surfaces: GlazedField['surfaces']; line: Vec[] }[] {
   const isOn = (field: GlazedField) => (p: Piece) => p.at?.on === field
   return all.flatMap(({ fields, pieces }) =>
     fields.flatMap(field => {
@@ -48,7 +51,9 @@ export function sheetJoints(all: readonly GlazingCuts[], northern: boolean): { s
       const up = sides.map(u => {
         const [low, high] = extentOver(field, u, u)
         const steps = field.surfaces.length > 1 ? 24 : 1
-        return Array.from({ length: steps + 1 }, (_, k) => placeOnField(field, northern, { u, v: low + ((high - low) * k) / steps }))
+        return Array.from({ length: steps + 1 }, (_, k) =>
+          placeOnField(field, northern, { u, v: low + ((high - low) * k) / steps }),
+        )
       })
       const rows = its.flatMap(p => {
         const { u, v } = p.at!

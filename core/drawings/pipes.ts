@@ -5,7 +5,6 @@ import { linesBlock, withBlocks } from './blocks'
 import {
   broken,
   chain,
-  dimension,
   extentOf,
   fromAbove,
   line,
@@ -53,7 +52,9 @@ function earthStore(drawn: Drawn, s: Store<'earth store'>): Laid {
   const first = lay.runs[0]!
   const runM = first.y1 - first.y0
   // A riser in the middle of each manifold.
-  const ends = lay.manifolds.map((m, k) => at((m.x0 + m.x1) / 2, m.y + (k === 1 && lay.manifolds[0]!.y === m.y ? 0.3 : 0)))
+  const ends = lay.manifolds.map((m, k) =>
+    at((m.x0 + m.x1) / 2, m.y + (k === 1 && lay.manifolds[0]!.y === m.y ? 0.3 : 0)),
+  )
   const named = ends.flatMap((p, k): Item[] => [
     circle(p, mm(Math.max(LEAST_M, riserM) / 2)),
     { ...words(p, k === 0 ? 'riser, inlet' : 'riser, outlet'), of: p },
@@ -67,8 +68,14 @@ function earthStore(drawn: Drawn, s: Store<'earth store'>): Laid {
     items: [
       ...items,
       ...named,
-      ...chain(drawn, places.map((y): At => [x1, y])),
-      ...chain(drawn, lengthways.map((x): At => [x, y0])),
+      ...chain(
+        drawn,
+        places.map((y): At => [x1, y]),
+      ),
+      ...chain(
+        drawn,
+        lengthways.map((x): At => [x, y0]),
+      ),
     ],
     notes: [
       `${s.pipes} pipes of ${show(s.pipeDiameterM, 'thickness')}, ${perforated}; ${lay.runs.length} runs of ` +
@@ -102,8 +109,14 @@ function rockBed(drawn: Drawn, s: Store<'rock bed'>): Laid {
       line('pipes', feeds[0]!, feeds[1]!, true),
       ...feeds.map(p => circle(p, mm(LEAST_M))),
       { ...words(at(middle, (y0 + y1) / 2), 'slotted pipe over the rock and under it'), of: at(middle, (y0 + y1) / 2) },
-      ...chain(drawn, across.map((y): At => [right, y])),
-      ...chain(drawn, along.map((x): At => [x, low])),
+      ...chain(
+        drawn,
+        across.map((y): At => [right, y]),
+      ),
+      ...chain(
+        drawn,
+        along.map((x): At => [x, low]),
+      ),
     ],
     notes: [
       `rock of ${show(s.rockM, 'thickness')}, ${show(x1 - x0, 'length')} × ${show(y1 - y0, 'length')}, ` +

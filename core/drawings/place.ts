@@ -152,8 +152,7 @@ export function withRoomForWords(items: readonly Item[], scale: number, within =
   const isIn = (box: Box) =>
     within === ANYWHERE ||
     cornersOf(box).every(([x, y]) => x >= within.x0 && x <= within.x1 && y >= within.y0 && y <= within.y1)
-  const isClear = (box: Box) =>
-    isIn(box) && grid.isFree(box, CLEAR_MM * scale) && !boxes.some(b => overlap(b, box))
+  const isClear = (box: Box) => isIn(box) && grid.isFree(box, CLEAR_MM * scale) && !boxes.some(b => overlap(b, box))
   for (const i of flat(items))
     if (i.kind === 'path') {
       i.points.forEach((p, k) => k > 0 && grid.add(i.points[k - 1]!, p))
@@ -214,7 +213,9 @@ export function crossedWords(items: readonly Item[], scale: number): string[] {
   const all = flat(items)
   const lines = all.flatMap(i =>
     i.kind === 'path'
-      ? i.points.flatMap((p, k): [At, At][] => (k > 0 ? [[i.points[k - 1]!, p]] : i.closed ? [[i.points.at(-1)!, p]] : []))
+      ? i.points.flatMap((p, k): [At, At][] =>
+          k > 0 ? [[i.points[k - 1]!, p]] : i.closed ? [[i.points.at(-1)!, p]] : [],
+        )
       : [],
   )
   const words = all.filter(i => i.kind === 'words').map(w => ({ text: w.text, box: boxOf(w, scale) }))

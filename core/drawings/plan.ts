@@ -83,7 +83,11 @@ function datum(drawn: Drawn): Item[] {
 const leafAbove = (leaf: LaidLeaf, at: ReturnType<typeof fromAbove>) =>
   extentOf(
     leaf.planes.map((plane): Item => {
-      const corners = rectPolygon(plane, { ...leaf.rect, v0: Math.max(leaf.rect.v0, plane.from), v1: Math.min(leaf.rect.v1, plane.to) })
+      const corners = rectPolygon(plane, {
+        ...leaf.rect,
+        v0: Math.max(leaf.rect.v0, plane.from),
+        v1: Math.min(leaf.rect.v1, plane.to),
+      })
       return { kind: 'path', layer: 'openings', points: corners.map(p => at(p[0], p[1])) }
     }),
   )
@@ -117,7 +121,10 @@ function openings(drawn: Drawn): Item[] {
   return laidLeaves(design, building.outline).flatMap((leaf): Item[] => {
     const { x0, x1, y0, y1 } = leafAbove(leaf, at)
     const isOver = Math.min(x1 - x0, y1 - y0) > IN_WALL_MM
-    const items: Item[] = [rectangle('openings', x0 - 30, y0 - 30, x1 + 30, y1 + 30, isOver), ...swing(design, leaf, at)]
+    const items: Item[] = [
+      rectangle('openings', x0 - 30, y0 - 30, x1 + 30, y1 + 30, isOver),
+      ...swing(design, leaf, at),
+    ]
     if (!named.has(leaf.index)) {
       named.add(leaf.index)
       const middle: At = [(x0 + x1) / 2, (y0 + y1) / 2]
@@ -206,10 +213,30 @@ function sizes(drawn: Drawn): Item[] {
     up(building.objects.flatMap(o => (k === 'x' ? [o.x0, o.x1] : [o.y0, o.y1])).map(v => Number(v.toFixed(3))))
   const across = edges('x').map(x => at(x, 0)[1])
   const along = edges('y').map(y => at(0, y)[0])
-  const bottom = (list: number[], row: number) => chain(drawn, down(list).map((x): At => [x, outer.y0]), row)
-  const top = (list: number[], row: number) => chain(drawn, up(list).map((x): At => [x, outer.y1]), row)
-  const onRight = (list: number[], row: number) => chain(drawn, down(list).map((y): At => [outer.x1, y]), row)
-  const onLeft = (list: number[], row: number) => chain(drawn, up(list).map((y): At => [outer.x0, y]), row)
+  const bottom = (list: number[], row: number) =>
+    chain(
+      drawn,
+      down(list).map((x): At => [x, outer.y0]),
+      row,
+    )
+  const top = (list: number[], row: number) =>
+    chain(
+      drawn,
+      up(list).map((x): At => [x, outer.y1]),
+      row,
+    )
+  const onRight = (list: number[], row: number) =>
+    chain(
+      drawn,
+      down(list).map((y): At => [outer.x1, y]),
+      row,
+    )
+  const onLeft = (list: number[], row: number) =>
+    chain(
+      drawn,
+      up(list).map((y): At => [outer.x0, y]),
+      row,
+    )
   const things = (places: number[]) => !isRound && places.length > 0 && places.length <= MOST_PLACES
   return [
     ...(sunny.length > 0 ? bottom([...sunny, ...whole.x], 1) : []),
@@ -290,4 +317,3 @@ export function drawPlan(drawn: Drawn): Drawing {
     ...(design.shape.form === 'dome' ? { measured: 'from inner faces; datum: the middle of the floor.' } : {}),
   }
 }
-

@@ -81,7 +81,8 @@ function ground(drawn: Drawn): Item[] {
     ] as const) {
       const at = y - mm(frostM)
       items.push(line('ground', [x0, at], [x1, at], true))
-      if (x0 < 0) items.push(words([x0, at - 4 * drawn.scale], `frost to about ${sizeText(drawn.show, frostM)}`, 'left'))
+      if (x0 < 0)
+        items.push(words([x0, at - 4 * drawn.scale], `frost to about ${sizeText(drawn.show, frostM)}`, 'left'))
     }
   const { kind, depthM } = design.build.foundation
   if (kind !== 'undecided' && depthM > 0) {
@@ -112,7 +113,7 @@ function below({ design }: Drawn): Item[] {
   })
 }
 
-/** Beds, benches and bodies, those beyond the cut dashed, each with its height; and their places from the sunny wall. */
+/** Beds, benches and bodies, those beyond the cut dashed, each with its height; and their places across. */
 function things(drawn: Drawn): Item[] {
   const { design, building, show } = drawn
   const items: Item[] = []

@@ -11,6 +11,7 @@ import { drawDormerDetail, drawEaveDetail, drawJointDetail, drawRidgeDetail } fr
 import { drawMembers, drawSheets } from './members'
 import { drawPipes } from './pipes'
 import { drawPlan } from './plan'
+import { drawPlot } from './plot'
 import { drawSection } from './section'
 import { drawWallSheet } from './wall-sheet'
 
@@ -36,6 +37,7 @@ const VIEWS = {
   ridge: { name: 'Detail of the ridge', draw: drawRidgeDetail },
   joint: { name: 'Detail of a glazing joint', draw: drawJointDetail },
   dormer: { name: 'Detail of a door’s dormer', draw: drawDormerDetail },
+  plot: { name: 'Plot plan for the office', draw: drawPlot },
   workshop: { name: 'Sheet for the wall of the workshop', draw: drawWallSheet },
 } satisfies Record<string, { name: string; draw: (drawn: Drawn) => Drawing | null }>
 export type ViewId = keyof typeof VIEWS

@@ -56,6 +56,15 @@ export function drawWallSheet(drawn: Drawn): Drawing {
   const lines = list(drawn).flatMap(l => broken(l, LETTERS))
   // As many columns as the paper is high for.
   const most = Math.max(1, Math.floor(drawn.room.highMm / LINE_MM) - 2)
-  const columns = Array.from({ length: Math.ceil(lines.length / most) }, (_, k) => lines.slice(k * most, (k + 1) * most))
-  return { title: 'Sheet for the wall', items: withBlocks(drawn, bareSection(drawn), columns.map(c => linesBlock(c, HEIGHT_MM, LINE_MM))) }
+  const columns = Array.from({ length: Math.ceil(lines.length / most) }, (_, k) =>
+    lines.slice(k * most, (k + 1) * most),
+  )
+  return {
+    title: 'Sheet for the wall',
+    items: withBlocks(
+      drawn,
+      bareSection(drawn),
+      columns.map(c => linesBlock(c, HEIGHT_MM, LINE_MM)),
+    ),
+  }
 }

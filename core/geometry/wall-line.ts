@@ -79,12 +79,14 @@ export const builtLines = (feet: readonly WallFoot[]): { from: PlanPoint; to: Pl
 
 /** Places in bays alike along lines, none wider than so much: at each line's beginning, and at the end of the last. */
 export function placesAlong(lines: ReturnType<typeof builtLines>, apartM: number): PlanPoint[] {
-  const spots = lines.flatMap(({ from, to, longM }) => {
+  const isOne = (p: PlanPoint, q: PlanPoint) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6
+  return lines.flatMap(({ from, to, longM }, i) => {
     const bays = Math.max(1, Math.ceil(longM / apartM - 1e-9))
-    return Array.from({ length: bays + 1 }, (_, k): PlanPoint => {
+    // Where the next line begins, the round closes or a wall of a house stands.
+    const isShared = isOne(to, lines[(i + 1) % lines.length]!.from)
+    return Array.from({ length: isShared ? bays : bays + 1 }, (_, k): PlanPoint => {
       const t = k / bays
       return [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t]
     })
   })
-  return spots.filter((p, i) => !spots.some((q, j) => j < i && Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6))
 }

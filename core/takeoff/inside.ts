@@ -1,9 +1,10 @@
 import { bodyName, kindOf } from '../bodies/registry'
 import { MATERIALS, PRICE_ITEMS, type CostPart } from '../catalog'
-import type { Design, Layer } from '../design/types'
+import type { Design, Layer, PartId } from '../design/types'
 import { fanKind, fanName } from '../fans/registry'
+import { laidLeaves } from '../geometry/leaves'
 import { sidesM2, standsOnM2 } from '../geometry/objects'
-import { partName } from '../geometry/parts'
+import { isHouseWall, partName } from '../geometry/parts'
 import type { Building } from '../geometry/surfaces'
 import type { Show } from '../units'
 import { sourceKind, sourceName } from '../sources/registry'
@@ -44,12 +45,21 @@ const bodyNeeds = ({ store }: Design, building: Building, show: Show): PartNeeds
     }
   })
 
-const liningNeeds = ({ store, shape }: Design, building: Building, show: Show): PartNeeds[] =>
-  store.linings.map((lining, i) => {
+/** What a house’s own wall has let into it, m²: it is not cut, as it is not ours, but there it is not lined either. */
+const ownDoorsM2 = (design: Design, { outline }: Building, part: PartId): number =>
+  isHouseWall(design.shape, part)
+    ? laidLeaves(design, outline)
+        .filter(l => l.part === part)
+        .reduce((sum, { rect }) => sum + (rect.u1 - rect.u0) * (rect.v1 - rect.v0), 0)
+    : 0
+
+const liningNeeds = (design: Design, building: Building, show: Show): PartNeeds[] =>
+  design.store.linings.map((lining, i) => {
+    const { shape } = design
     const areaM2 = building.surfaces
       .filter(s => (s.layers as readonly object[]).includes(lining))
       .reduce((sum, s) => sum + s.areaM2, 0)
-    const m3 = areaM2 * lining.thicknessM
+    const m3 = Math.max(0, areaM2 - ownDoorsM2(design, building, lining.part)) * lining.thicknessM
     const material = MATERIALS.find(m => m.id === lining.material)
     return {
       stage: 'inside',

@@ -47,6 +47,12 @@ const WHYS: Record<string, string> = {
   'survey.slopeDeg': 'Ground that falls to the sun is warmer and drains; one that falls away is dug into.',
   'slopeTowardsDeg': 'Which way water, and cold air at night, run off.',
   'frostPocket': 'Cold air gathers in hollows: nights there can be several degrees colder than a station says.',
+  'sunnyM': 'Offices ask how far a house stands off the boundary; a neighbour’s trees may stand there one day.',
+  'poleM': 'Offices ask how far a house stands off the boundary; snow and water from the roof need room there.',
+  'eastM': 'Offices ask how far a house stands off the boundary, and fire services for a way round it.',
+  'westM': 'Offices ask how far a house stands off the boundary, and fire services for a way round it.',
+  'buildingM': 'Fire spreads, and buildings shade: both are asked about by distance.',
+  'drainNote': 'Water off the roof may not run onto a neighbour’s ground. A tank, a soakaway or a drain takes it.',
   'snowNote': 'What an engineer or the building office says of snow here. Tierra works out no loads.',
   'windNote': 'What an engineer or the building office says of wind here. Tierra works out no loads.',
   // Shape
@@ -307,6 +313,7 @@ const WHYS: Record<string, string> = {
   'lengthM': 'How far it goes along.',
   // Build
   'stock': 'Cutting lists are laid on what is sold where you live.',
+  'revision': 'Whoever holds an older sheet sees that it is one. Change it with each change that others must know.',
   'foundation.kind': 'What carries it, and keeps frost from lifting it. Your ground and your office have a say.',
   'foundation.depthM': 'Below frost, or insulated against it.',
   'foundation.widthM': 'Soft ground wants it wider.',

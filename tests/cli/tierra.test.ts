@@ -352,6 +352,13 @@ describe('weigh up', () => {
     expect(readFileSync(out, 'latin1').startsWith('%PDF-')).toBe(true)
     expect(readFileSync(out, 'latin1').trimEnd().endsWith('%%EOF')).toBe(true)
     expect((await tierra('report', house())).code).toBe(2)
+    expect((await tierra('report', house(), '--pdf', out, '--paper', 'A3')).code).toBe(2)
+    expect((await tierra('report', house(), '--set', '--pdf', out, '--paper', 'A9')).code).toBe(2)
+    const set = await tierra('report', house(), '--set', '--pdf', out, '--units', 'us')
+    expect(set.code).toBe(0)
+    const { pages, chapters } = set.json() as { pages: number; chapters: { title: string; page: number }[] }
+    expect(pages).toBeGreaterThanOrEqual(20)
+    expect(chapters.at(-1)).toEqual({ title: 'Notes', page: expect.any(Number) })
     expect((await tierra('report', house(), '--pdf', folder)).code).toBe(2)
   })
 })

@@ -173,7 +173,17 @@ describe('the sheet for the office', () => {
   test('it says what the design knows: size, height, frost, foundation, glazing overhead', () => {
     // Walls of 22 + 100 + 15 mm: 4.6 + 2 × 0.137 by 9 + 2 × 0.137.
     expect(of(ash, 'Size outside, about').answer).toMatch(/^4\.87\sm × 9\.27\sm; floor 41\.4\sm²/)
-    expect(of(ash, 'Height over the ground').answer).toBe('3.60\u00a0m')
+    expect(of(ash, 'Footprint over outer walls').answer).toMatch(/^45\.2\sm²/)
+    expect(of(ash, 'Height of the ridge over the ground').answer).toBe('3.60\u00a0m')
+    expect(of(ash, 'Heights of the walls over the ground').answer).toBe('sunny 1.45\u00a0m, pole 2.30\u00a0m')
+    expect(of(ash, 'From the west end to the boundary').answer).toBe('3.20\u00a0m')
+    // A lean-to has its house behind it, and nobody has measured the rest of its plot.
+    expect(
+      sheet(DEMOS[2]!)
+        .filter(l => /to the boundary/.test(l.asked))
+        .map(l => l.answer),
+    ).toEqual([null, null, null])
+    expect(of(ash, 'Roof').answer).toMatch(/Twin-wall polycarbonate, 10\smm \/ Steel sheet/)
     expect(of(ash, 'Frost depth').answer).toMatch(/0\.95\sm, estimated/)
     expect(of(ash, 'Foundation').answer).toMatch(/rubble trench/)
     // Glass stands upright in its front; over heads there is none of it.
@@ -183,14 +193,15 @@ describe('the sheet for the office', () => {
     expect(of(DEMOS[2]!, 'Drains').answer).toMatch(/^round the foot/)
   })
 
-  test('what others have to say stays open; what the engineer said is named', () => {
-    for (const asked of ['Snow load', 'Wind load', 'Anchors against uplift', 'Sections and spans of the frame'])
+  test('what others have to say stays open; what the office or an engineer gave stands there', () => {
+    const [snow, wind] = ['Snow', 'Wind'].map(of => `${of} load, as given by the office or an engineer`) as [
+      string,
+      string,
+    ]
+    for (const asked of [snow, wind, 'Anchors against uplift', 'Sections and spans of the frame'])
       expect(of(ash, asked)).toMatchObject({ answer: null, by: expect.stringMatching(/engineer/) })
     const noted = patchDesign(ash, [['site.survey.snowNote', '2.1 kN/m² at the office']])
-    expect(of(noted, 'Snow load')).toMatchObject({
-      answer: null,
-      by: 'the engineer, by the local code; noted: 2.1 kN/m² at the office',
-    })
+    expect(of(noted, snow)).toMatchObject({ answer: '2.1 kN/m² at the office', by: '' })
     expect(of(patchDesign(ash, [['build.foundation.kind', 'undecided']]), 'Foundation').answer).toBeNull()
   })
 })

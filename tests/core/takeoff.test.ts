@@ -87,12 +87,14 @@ describe('the saltbox Hollow Ash by hand', () => {
     expect(find(ash, /^Sheets/).every(l => /marked face to the sun/.test(l.note))).toBe(true)
   })
 
-  test('foundation: a trench 1 m deep and 0.35 m wide round 27.2 m, 0.3 m of it beam', () => {
-    expect(find(ash, /Dig for the foundation/)[0]!.amount).toBeCloseTo(27.2 * 1 * 0.35, 6)
-    expect(find(ash, /Washed stone/)[0]!.amount).toBeCloseTo(27.2 * 0.35 * 0.7, 6)
+  test('foundation: a trench 1 m deep and 0.35 m wide under the middle of the walls, 27.75 m, 0.3 m of it beam', () => {
+    // Walls 0.137 m thick: 9.137 and 4.737 m from middle to middle.
+    const longM = 2 * (9.137 + 4.737)
+    expect(find(ash, /Dig for the foundation/)[0]!.amount).toBeCloseTo(longM * 1 * 0.35, 6)
+    expect(find(ash, /Washed stone/)[0]!.amount).toBeCloseTo(longM * 0.35 * 0.7, 6)
     const concrete = find(ash, /^Concrete$/)[0]!
-    // 2.856 m³ and a tenth: 3.14, in quarters 3.25
-    expect([concrete.amount, concrete.buy]).toEqual([expect.closeTo(2.856, 3), 3.25])
+    // 2.914 m³ and a tenth: 3.20, in quarters 3.25
+    expect([concrete.amount, concrete.buy]).toEqual([expect.closeTo(2.914, 3), 3.25])
   })
 
   test('mass and ground: 14 barrels, blocks 0.2 m thick on 9 × 2.3 m, spoil a quarter more than was dug', () => {
@@ -101,7 +103,7 @@ describe('the saltbox Hollow Ash by hand', () => {
     const { digM3, spoilM3 } = takeoff(ash)
     // Nothing but the gravel of the floor that no bed is on (0.08 m) and the trench.
     const bedsM2 = 1.1 * 8.2 - 4 * 0.5 * 0.7 + 0.95 * 8.2
-    expect(digM3).toBeCloseTo((9 * 4.6 - bedsM2) * 0.08 + 27.2 * 0.35, 1)
+    expect(digM3).toBeCloseTo((9 * 4.6 - bedsM2) * 0.08 + 27.748 * 0.35, 1)
     expect(spoilM3).toBeCloseTo(digM3 * BULKING, 6)
   })
 })
@@ -178,10 +180,10 @@ describe('the lean-to Fjellro by hand: 7 m × 3.2 m, from 1 m to 3.4 m up a hous
     expect(slope).toHaveLength(24)
     expect(sum(slope.map(p => p.widthM * p.lengthM))).toBeCloseTo(24 * bay * 2, 6)
     expect(panes!.amount).toBeGreaterThan(24 * bay * 2)
-    // 7 + 2 × 3.2 m, none along the house, and a tenth: 14.7, in lengths of 6 m
-    expect(find(fjellro, /Drain pipe/, /drains/)[0]!).toMatchObject({ amount: expect.closeTo(13.4, 6), buy: 18 })
+    // 7.187 + 2 × 3.2935 m under the middle of the walls, none along the house, and a tenth, in lengths of 6 m
+    expect(find(fjellro, /Drain pipe/, /drains/)[0]!).toMatchObject({ amount: expect.closeTo(13.774, 6), buy: 18 })
     // Forms 1.7 m deep, round those three sides.
-    expect(find(fjellro, /Insulated forms/)[0]!.amount).toBeCloseTo(13.4 * 1.7, 6)
+    expect(find(fjellro, /Insulated forms/)[0]!.amount).toBeCloseTo(13.774 * 1.7, 6)
   })
 })
 
@@ -208,8 +210,8 @@ describe('the hoop house by hand: 30 m × 8 m', () => {
     const [film] = find(growers, /Film/)
     expect(film!.amount).toBeCloseTo(12 * 30.6, 6)
     expect(film!.note).toBe('30.60\u00a0m of it, 2 sheets')
-    // Posts: 76 m at 1.5 m is 51 places round.
-    expect(find(growers, /Posts/)[0]!.buy).toBe(51)
+    // Posts no more than 1.5 m apart: 30.12 m in 21 bays, 8.12 m in six, twice round.
+    expect(find(growers, /Posts/)[0]!.buy).toBe(2 * (21 + 6))
   })
 })
 
@@ -441,8 +443,8 @@ describe('foundations', () => {
     const dig = (kind: string) =>
       sum(find(patchDesign(ash, [['build.foundation.kind', kind]]), /Dig for the edge/).map(l => l.amount))
     expect(dig('grade beam')).toBe(0)
-    // 27.2 m round, 0.8 m deep, a trench of 0.3 m
-    expect(dig('piles')).toBeCloseTo(27.2 * 0.8 * 0.3, 6)
+    // 27.748 m round, 0.8 m deep, a trench of 0.3 m
+    expect(dig('piles')).toBeCloseTo(27.748 * 0.8 * 0.3, 6)
   })
 
   test('each gives a take-off of its own, and says what speaks against it', () => {

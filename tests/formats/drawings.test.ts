@@ -5,7 +5,16 @@ import { inflateSync } from 'node:zlib'
 import { shippedFonts } from '../../cli/fonts'
 import { DEMOS, type Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
-import { broken, chain, dimension, extentOf, flat, type At, type Dimension, type Drawing } from '../../core/drawings/drawing'
+import {
+  broken,
+  chain,
+  dimension,
+  extentOf,
+  flat,
+  type At,
+  type Dimension,
+  type Drawing,
+} from '../../core/drawings/drawing'
 import { crossedWords } from '../../core/drawings/place'
 import { factsOf } from '../../core/drawings/site-facts'
 import { movedOut } from '../../core/geometry/wall-line'
@@ -20,7 +29,7 @@ import { writeDrawingDxf } from '../../formats/drawing-dxf'
 import { writeDrawingPdf } from '../../formats/drawing-pdf'
 import { writeDrawingSvg } from '../../formats/drawing-svg'
 
-const [ash, ribera, fjellro, saritas] = DEMOS as [Design, Design, Design, Design]
+const [ash, ribera] = DEMOS as [Design, Design]
 const sheet = (design: Design, view: ViewId, more = {}) =>
   layOut(design, { view, paper: 'A4', scale: null, date: '5 April 2027', ...more })
 
@@ -45,8 +54,7 @@ const NONE: Partial<Record<ViewId, (d: Design) => boolean>> = {
   ridge: d => ['dome', 'hoop'].includes(formOf(d)),
   dormer: d => formOf(d) !== 'dome',
 }
-const hasView = (d: Design, id: ViewId) =>
-  !NONE[id]?.(d) && !(id === 'pole' && formOf(d) === 'lean-to')
+const hasView = (d: Design, id: ViewId) => !NONE[id]?.(d) && !(id === 'pole' && formOf(d) === 'lean-to')
 const wordsIn = (drawing: Drawing) => flat(drawing.items).flatMap(i => (i.kind === 'words' ? [i] : []))
 
 describe('views', () => {
@@ -93,15 +101,15 @@ describe('views', () => {
         expect(said).toContain(text)
       // What comes to one point at its top.
       const isGable = (i: (typeof items)[number]) =>
-        i.kind === 'path' &&
-        i.layer === 'glazing' &&
-        i.points.filter(p => p[1] > extentOf([i]).y1 - 1).length === 1
+        i.kind === 'path' && i.layer === 'glazing' && i.points.filter(p => p[1] > extentOf([i]).y1 - 1).length === 1
       const gable = items.filter(isGable)
       const elevation = drawView(demo, { view: 'east', scale: 50 })!.items.filter(isGable)
       // The ridge of the east end lies as far from its left edge in both.
       const ridgeShare = (item: (typeof items)[number]) => {
         const { x0, x1, y1 } = extentOf([item])
-        const top = flat([item]).flatMap(i => (i.kind === 'path' ? i.points : [])).find(p => p[1] === y1)!
+        const top = flat([item])
+          .flatMap(i => (i.kind === 'path' ? i.points : []))
+          .find(p => p[1] === y1)!
         return (top[0] - x0) / (x1 - x0)
       }
       expect(ridgeShare(gable[0]!)).toBeCloseTo(ridgeShare(elevation[0]!), 6)
@@ -121,19 +129,25 @@ describe('views', () => {
     expect(edge.join('\n')).toMatch(/rubble trench, 0.35\sm wide, 1.00\sm down/)
     const skirted = drawView(patchDesign(ash, [['skin.edge.skirtM', 0.6]]), { view: 'edge', scale: 10 })!
     expect(skirted.items.some(i => i.kind === 'words' && /^skirt, 0.60/.test(i.text))).toBe(true)
-    expect(drawView(patchDesign(ash, [['build.foundation.kind', 'undecided']]), { view: 'edge', scale: 10 })!.items).toContainEqual(
-      expect.objectContaining({ text: 'foundation not decided yet' }),
-    )
+    expect(
+      drawView(patchDesign(ash, [['build.foundation.kind', 'undecided']]), { view: 'edge', scale: 10 })!.items,
+    ).toContainEqual(expect.objectContaining({ text: 'foundation not decided yet' }))
   })
 
   test('the sheet for the wall lists every length once and every hold of this house', () => {
-    const words = drawView(ash, { view: 'workshop', scale: 50 })!.items.flatMap(i => (i.kind === 'words' ? [i.text] : []))
+    const words = drawView(ash, { view: 'workshop', scale: 50 })!.items.flatMap(i =>
+      i.kind === 'words' ? [i.text] : [],
+    )
     const all = words.join(' ')
     expect(all).toMatch(/rafter, sunny slope, seat 58.1°, plumb 31.9°: 4 × 4.065/)
     expect(all).toMatch(/Hold, until it is so/)
     expect(all).not.toMatch(/Each pipe is open/)
-    expect(drawView(ribera, { view: 'workshop', scale: 50 })!.items.some(i => i.kind === 'words' && /Each pipe/.test(i.text))).toBe(true)
-    expect(broken('one two three', 7)).toEqual(['one two', '   three'])
+    expect(
+      drawView(ribera, { view: 'workshop', scale: 50 })!.items.some(
+        i => i.kind === 'words' && /Each pipe/.test(i.text),
+      ),
+    ).toBe(true)
+    expect(broken('one two three', 7)).toEqual(['one two', '\u00a0\u00a0\u00a0three'])
   })
 
   test('a dimension measures what it stands between, its words never upside down', () => {
@@ -221,9 +235,13 @@ describe('views', () => {
     expect(said.some(t => /^noon of the cold day, \d/.test(t))).toBe(true)
     expect(said.some(t => /^noon of the hot day, \d/.test(t))).toBe(true)
     expect(said.some(t => t === 'frost to about 950')).toBe(true)
-    expect(said).toEqual(expect.arrayContaining(['1\u202f000', 'bed 1, top 600', 'headroom asked 1\u202f900', '4\u202f600']))
+    expect(said).toEqual(
+      expect.arrayContaining(['1\u202f000', 'bed 1, top 600', 'headroom asked 1\u202f900', '4\u202f600']),
+    )
     // The noon sun of midwinter at this latitude stands about as high as geometry says.
-    expect(site.noons.find(n => n.day === 'cold')!.profileDeg).toBeGreaterThan(90 - Math.abs(ash.site.latitudeDeg) - 23.5)
+    expect(site.noons.find(n => n.day === 'cold')!.profileDeg).toBeGreaterThan(
+      90 - Math.abs(ash.site.latitudeDeg) - 23.5,
+    )
     expect(site.noons.find(n => n.day === 'hot')!.profileDeg).toBeLessThan(90 - Math.abs(ash.site.latitudeDeg) + 23.5)
   })
 
@@ -233,7 +251,9 @@ describe('views', () => {
         i => i.kind === 'path' && i.layer === 'foundation' && !i.closed,
       ).length / 2
     const bought = (d: Design, item: RegExp) =>
-      takeoff(d).lines.filter(l => item.test(l.item)).reduce((sum, l) => sum + l.amount, 0)
+      takeoff(d)
+        .lines.filter(l => item.test(l.item))
+        .reduce((sum, l) => sum + l.amount, 0)
     expect(crosses(ash)).toBe(bought(ash, /^Anchors of the sill/))
     const growers = DEMOS[4]!
     expect(crosses(growers)).toBe(bought(growers, /^Posts/))
@@ -375,7 +395,9 @@ describe('DXF, read by others', () => {
           const turn = ((rotation ?? 0) * Math.PI) / 180
           const long = Math.abs((b.x - a.x) * Math.cos(turn) + (b.y - a.y) * Math.sin(turn))
           const words = said[k]!.replaceAll('\u202f', '')
-          const size = Number(/^[\d]+$/.exec(words)?.[0] ?? / = (\d+)$/.exec(words)?.[1] ?? /^path (\d+)$/.exec(words)?.[1])
+          const size = Number(
+            /^[\d]+$/.exec(words)?.[0] ?? / = (\d+)$/.exec(words)?.[1] ?? /^path (\d+)$/.exec(words)?.[1],
+          )
           expect(Math.abs(long - size)).toBeLessThan(0.51)
           expect(blocks.get(d.block)!.entities.length).toBeGreaterThan(3)
           measured++

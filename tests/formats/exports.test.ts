@@ -24,6 +24,15 @@ const inputs: { [K in Exported]: ExportInput<K> } = {
   'control sheet': controlSheet(design),
   'prices': { price: pricesOf(design), isOwn: () => false, currency: 'EUR' },
   'report': { design, view: yearView(design, result), rungs: [], show: inMetric },
+  'set': {
+    design,
+    view: yearView(design, result),
+    show: inMetric,
+    paper: 'A4',
+    date: '5 April 2027',
+    today: '2027-04-05',
+    feet: false,
+  },
 }
 /** How a file of an ending begins. */
 const BEGINS: Record<string, RegExp> = {

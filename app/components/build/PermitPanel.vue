@@ -7,6 +7,7 @@ const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const sheet = useTemplateRef<{ print: () => Promise<void> }>('sheet')
+const PLOT = ['sunnyM', 'poleM', 'eastM', 'westM', 'buildingM', 'drainNote'] as const
 const lines = computed(() => {
   const { current } = bench
   const frostM = current.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)
@@ -24,6 +25,10 @@ const lines = computed(() => {
       <DesignField path="aim.practical.permits" class="w-40" />
       <button class="button" data-test="print-permit" @click="sheet?.print()">Print it</button>
     </div>
+    <div class="my-2 grid grid-cols-2 gap-x-4 gap-y-1 md:grid-cols-3" data-test="plot">
+      <DesignField v-for="key in PLOT" :key="key" :path="`site.survey.plot.${key}`" />
+    </div>
+    <p class="hint mb-2">The plot plan among the drawings shows these; snow and wind are noted at the site.</p>
     <PrintedSheet ref="sheet">
       <figcaption class="slab text-lg">{{ bench.current.name }}</figcaption>
       <dl data-test="permit">

@@ -40,6 +40,12 @@ export const SPELL = group({
 
 const note = (label: string) => text(400, { least: 0, start: '', label })
 
+const toBoundary = (side: string) =>
+  orNull(length(0, 500, { none: 'not measured', label: `From the ${side} to the boundary` }), {
+    start: null,
+    about: '`null`: not measured yet',
+  })
+
 /** Where the house stands. */
 export const SITE = group(
   {
@@ -114,6 +120,20 @@ export const SITE = group(
         slopeDeg: angle(0, 45, { start: 0, label: 'Fall of the ground' }),
         slopeTowardsDeg: angle(0, 360, { start: 180, label: 'It falls towards azimuth' }),
         frostPocket: flag({ start: false, label: 'Cold air gathers here on still nights' }),
+        plot: group(
+          {
+            sunnyM: toBoundary('sunny side'),
+            poleM: toBoundary('pole side'),
+            eastM: toBoundary('east end'),
+            westM: toBoundary('west end'),
+            buildingM: orNull(length(0, 500, { none: 'not measured', label: 'To the nearest building' }), {
+              start: null,
+              about: '`null`: not measured yet',
+            }),
+            drainNote: note('Where roof and drain water goes'),
+          },
+          { label: 'Plot', about: 'distances from outer walls; they are drawn for the office, and change no sum' },
+        ),
         snowNote: note('Snow, as the building office or an engineer says'),
         windNote: note('Wind, as the building office or an engineer says'),
       },
