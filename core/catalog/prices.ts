@@ -84,6 +84,7 @@ const PARTS: readonly Row[] = [
 ]
 const STOCK: readonly Row[] = [
   ['lumber', 'Rafters, studs, plates and purlins', 'm', 4.5],
+  ['metal', 'Rafters, studs, plates and purlins of metal', 'm', 8],
   ['rib', 'Ribs and hoops, bent', 'm', 9],
   ['connector', 'Straps, hangers and screws, each joint', 'piece', 2.5],
   ['anchor', 'Anchor of the sill or into the ground', 'piece', 9],

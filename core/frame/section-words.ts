@@ -18,9 +18,11 @@ const MEANT_M = 0.0025
 const nominal = (m: number) => NOMINAL.find(([actual]) => Math.abs(m - actual * INCH) < MEANT_M)?.[1]
 
 /** The section of members as it is entered, by the name that lumber is sold under; or that it is not told yet. */
-export function sectionWords({ stock, frame: { thickM, deepM } }: Design['build'], show: Show): string {
+export function sectionWords({ stock, frame: { thickM, deepM, made } }: Design['build'], show: Show): string {
   if (thickM === null || deepM === null) return 'section to be told by the engineer'
   const [thin, deep] = [nominal(thickM), nominal(deepM)]
-  const named = stock === 'us' && thin !== undefined && deep !== undefined ? `${thin}×${deep}, ` : ''
-  return `section ${named}${show(thickM, 'thickness')} × ${show(deepM, 'thickness')}, as entered`
+  const named =
+    made === 'timber' && stock === 'us' && thin !== undefined && deep !== undefined ? `${thin}×${deep}, ` : ''
+  const section = made === 'metal' ? 'metal section' : 'section'
+  return `${section} ${named}${show(thickM, 'thickness')} × ${show(deepM, 'thickness')}, as entered`
 }

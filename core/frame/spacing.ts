@@ -79,17 +79,29 @@ export function sheetOfEnd(house: House, part: 'eastEnd' | 'westEnd'): number | 
     : null
 }
 
+/** Members no further apart, m: where film is stretched over them, as its class says. */
+const apartOn = (house: House, pieces: readonly { part: PartId; glazed: boolean }[]): number => {
+  const { apartM, filmM } = house.build.frame
+  const isFilmed = pieces.some(({ part, glazed }) => glazed && madeOf(house.skin, part).glazing.sold === 'roll')
+  return isFilmed && filmM !== null ? Math.min(apartM, filmM) : apartM
+}
+const apartAlong = (house: House, outline: Outline): number =>
+  outline.form === 'dome' ? house.build.frame.apartM : apartOn(house, stretches(house, outline))
+
 /** Where rafters, studs, ribs and hoops stand along the house from its west end, m. */
 export const linesAlong = (house: House, outline: Outline): number[] =>
-  membersAt(house.shape.lengthM, house.build.frame.apartM, sheetAlong(house, outline))
+  membersAt(house.shape.lengthM, apartAlong(house, outline), sheetAlong(house, outline))
 
 /** Where studs of an end stand from the sunny foot, its corners among them, m. */
-export const linesOfEnd = (house: House, outline: Outline, part: 'eastEnd' | 'westEnd'): number[] =>
-  membersAt(outline.widthM, house.build.frame.apartM, sheetOfEnd(house, part))
+export function linesOfEnd(house: House, outline: Outline, part: 'eastEnd' | 'westEnd'): number[] {
+  const { kind, glazedShare } = house.skin.parts[part]
+  const apartM = apartOn(house, [{ part, glazed: kind === 'glazed' || glazedShare > 0 }])
+  return membersAt(outline.widthM, apartM, sheetOfEnd(house, part))
+}
 
 /** How far members stand apart and what they follow; and why that, or why they follow nothing. */
 export function spacingWords(house: House, outline: Outline, show: Show): { said: string; why: string } {
-  const { apartM } = house.build.frame
+  const apartM = apartAlong(house, outline)
   if (outline.form === 'dome')
     return { said: 'Struts stand on the edges of the facets', why: 'Sheets are cut to them.' }
   const wideM = sheetAlong(house, outline)

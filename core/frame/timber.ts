@@ -4,7 +4,7 @@ import { laidLeaves } from '../geometry/leaves'
 import { isHouseWall, madeOf, partsOf, stretches } from '../geometry/parts'
 import { edgeLength, makeOutline, type Outline } from '../geometry/section'
 import { planeOf } from '../geometry/vec'
-import { withTimber } from '../materials/assembly'
+import { withFrame } from '../materials/assembly'
 import { sectionMembers, type FramedHouse } from './members'
 import { carriesItself } from './spacing'
 
@@ -69,7 +69,7 @@ export function framedBy(
   const linings = design.store.linings as readonly Layer[]
   return (part, layers) => {
     const own = layers.filter(l => !linings.includes(l))
-    const framed = withTimber(own, timber[part]?.share ?? 0, design.build.frame.deepM)
+    const framed = withFrame(own, timber[part]?.share ?? 0, design.build.frame)
     return [...framed, ...layers.filter(l => linings.includes(l))]
   }
 }
@@ -106,5 +106,5 @@ export function layersAsBuilt(design: FramedHouse, path: string, layers: readonl
   const all = parts.flatMap(p => timber[p] ?? [])
   const areaM2 = all.reduce((sum, t) => sum + t.areaM2, 0)
   const share = areaM2 > 0 ? all.reduce((sum, t) => sum + t.share * t.areaM2, 0) / areaM2 : 0
-  return withTimber(layers, share, design.build.frame.deepM)
+  return withFrame(layers, share, design.build.frame)
 }

@@ -42,6 +42,7 @@ function frameNeeds(design: Design, building: Building, show: Show): Need[] {
   const all = members(design, building)
   const straight = all.filter(m => !m.bent)
   const section = sectionWords(design.build, show)
+  const isMetal = design.build.frame.made === 'metal'
   const { lumberM } = stockOf(design.build)
   const bars = cutFromStock(piecesOf(straight, lumberM.at(-1)!), lumberM)
   const byLength = new Map<number, number>()
@@ -52,11 +53,11 @@ function frameNeeds(design: Design, building: Building, show: Show): Need[] {
       .sort(([a], [b]) => a - b)
       .map(
         ([lengthM, count]): Need => ({
-          item: `Lumber in lengths of ${show(lengthM, 'length')}`,
-          word: `lumber ${lengthM.toFixed(2)}`,
+          item: `${isMetal ? 'Metal sections' : 'Lumber'} in lengths of ${show(lengthM, 'length')}`,
+          word: `${isMetal ? 'metal' : 'lumber'} ${lengthM.toFixed(2)}`,
           amount: lengthM * count,
           unit: 'm',
-          price: 'stock.lumber',
+          price: isMetal ? 'stock.metal' : 'stock.lumber',
           cut: true,
           note: `${count} of them; ${section}`,
         }),

@@ -320,6 +320,8 @@ const WHYS: Record<string, string> = {
   'apartM': 'Closer ones carry more each.',
   'drain': 'A dry foot is a warm foot, and frost cannot lift what is dry.',
   'sheetM': 'Each joint of two sheets wants a member under it: the frame follows the sheets.',
+  'frame.made': 'Metal through insulation halves it; over it, or where all is glazed, it costs no warmth.',
+  'filmM': 'Film is stretched from hoop to hoop: wind and snow, by its class, say how far they may stand apart.',
   'purlinM': 'What the roof and the panes rest on.',
   'thickM': 'Told by a span table or an engineer, never by Tierra.',
   'deepM': 'Told by a span table or an engineer, never by Tierra.',

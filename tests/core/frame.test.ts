@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { DEMOS, type Design } from '../../core/design'
+import { DEMOS, type Design, type Layer } from '../../core/design'
 import { patchDesign } from '../../core/editing'
 import { domeEdges, facets } from '../../core/frame/dome'
 import { members, sectionMembers } from '../../core/frame/members'
@@ -7,9 +7,10 @@ import { baysOf, linesAlong, linesOfEnd, membersAt, spacingWords, stripEdges } f
 import { framedBy, partTimber, USUAL_THICK_M } from '../../core/frame/timber'
 import { makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { layersResistance } from '../../core/materials/assembly'
+import { layersResistance, withFrame } from '../../core/materials/assembly'
 import { elementLosses } from '../../core/network/chains'
 import { glazingCuts } from '../../core/takeoff/sheets'
+import { takeoff } from '../../core/takeoff/takeoff'
 import { inMetric } from '../../core/units'
 import { randomHouses } from '../proof/let-in'
 import { engine } from '../shared/years'
@@ -169,4 +170,32 @@ describe('timber in the walls', () => {
     expect(apart).toBeGreaterThan(0.05)
     expect(apart).toBeLessThan(0.5)
   })
+})
+
+test('metal members halve the insulation that they stand in, as far as they are deep', () => {
+  const layers: Layer[] = [
+    { material: 'softwood', thicknessM: 0.022 },
+    { material: 'eps', thicknessM: 0.1 },
+    { material: 'plywood', thicknessM: 0.015 },
+  ]
+  const r = (l: readonly Layer[]) => layersResistance(l)
+  const eps = r([layers[1]!])
+  const metal = (deepM: number | null) => r(withFrame(layers, 0.12, { deepM, made: 'metal' }))
+  expect(metal(null)).toBeCloseTo(r(layers) - eps / 2, 3)
+  expect(metal(0.05)).toBeCloseTo(r(layers) - eps / 4, 3)
+  // Timber takes less of it away, and no members nothing.
+  expect(r(withFrame(layers, 0.12, { deepM: null, made: 'timber' }))).toBeGreaterThan(metal(null) + 0.3)
+  expect(withFrame(layers, 0, { deepM: null, made: 'metal' })).toEqual(layers)
+  const steel = patchDesign(ash, [['build.frame.made', 'metal']])
+  expect(takeoff(steel).lines.some(l => /^Metal sections/.test(l.item) && l.priced === 'stock.metal')).toBe(true)
+  expect(takeoff(steel).lines.some(l => /^Lumber/.test(l.item))).toBe(false)
+})
+
+test('under film hoops stand as close as its class says, and sheets know nothing of it', () => {
+  const at = (d: Design) => linesAlong(d, makeOutline(d.shape))
+  const close = patchDesign(growers, [['build.frame.filmM', 1]])
+  expect(at(growers)).toHaveLength(21)
+  expect(at(close)).toHaveLength(31)
+  expect(at(patchDesign(growers, [['build.frame.filmM', 3]]))).toHaveLength(21)
+  expect(at(patchDesign(ash, [['build.frame.filmM', 0.4]]))).toEqual(at(ash))
 })

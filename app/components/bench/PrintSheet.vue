@@ -34,9 +34,10 @@ const rays = computed(() => sectionRays(d.value, year.view, null, 12))
 const a = computed(() => year.view?.answers ?? null)
 const m = (v: number) => settings.show(v, 'length')
 const t = (v: number) => settings.show(v, 'temperature')
+const isMetal = computed(() => d.value.build.frame.made === 'metal')
 const layer = (l: Layer) =>
   `${materialOf(l).name} ${settings.show(l.thicknessM, 'thickness')}` +
-  (l.framing ? ` with ${Math.round(l.framing * 100)} % timber` : '')
+  (l.framing ? (isMetal.value ? ', halved by its metal members' : ` with ${Math.round(l.framing * 100)} % timber`) : '')
 /** Layers of the document at a path, with the frame's timber through them. */
 function layers(path: string, list: Layer[]): string {
   const built = layersAsBuilt(d.value, path, list)

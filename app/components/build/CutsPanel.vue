@@ -63,8 +63,10 @@ const covers = (g: { areaM2: number; boughtM2: number; left: number }) =>
 <template>
   <div class="px-4 py-3">
     <div class="flex flex-wrap items-start gap-x-4">
+      <DesignField path="build.frame.made" class="w-32" />
       <DesignField path="build.frame.apartM" class="w-60" />
       <DesignField path="build.frame.sheetM" class="w-48" />
+      <DesignField path="build.frame.filmM" class="w-48" />
       <DesignField path="build.frame.purlinM" class="w-36" />
       <DesignField path="build.frame.thickM" class="w-44" />
       <DesignField path="build.frame.deepM" class="w-44" />

@@ -66,10 +66,14 @@ function clearFraming(i: number): string | null {
   delete layer.framing
   return put(i, layer, `${props.path} framing`)
 }
+const FRAME = { timber: 'frame', metal: 'as metal' } as const
 /** Left empty, the layer that the frame stands in has as much timber as the frame. */
 const fromFrame = (i: number) =>
   i === main.value
-    ? { none: `frame: ${settings.show(built.value[i]!.framing ?? 0, 'share')}`, clear: () => clearFraming(i) }
+    ? {
+        none: `${FRAME[bench.current.build.frame.made]}: ${settings.show(built.value[i]!.framing ?? 0, 'share')}`,
+        clear: () => clearFraming(i),
+      }
     : {}
 function setName(i: number, name: string): void {
   const l = props.layers[i]!

@@ -19,6 +19,13 @@ export const FOUNDATION_CHOICES = [
 ] as const
 export type FoundationId = (typeof FOUNDATION_CHOICES)[number]['id']
 
+/** What members are of. */
+const FRAME_CHOICES = [
+  { id: 'timber', name: 'timber' },
+  { id: 'metal', name: 'metal' },
+] as const
+export type FrameMade = (typeof FRAME_CHOICES)[number]['id']
+
 /** So many lines may have a word of the reader's own. */
 const MOST_NOTES = 300
 
@@ -83,6 +90,7 @@ export const BUILD = group(
     ),
     frame: group(
       {
+        made: choice(FRAME_CHOICES, { start: 'timber', label: 'Members are of' }),
         apartM: length(0.3, 3, {
           start: 0.6,
           label: 'Rafters and studs apart, at most',
@@ -92,6 +100,10 @@ export const BUILD = group(
         sheetM: orNull(length(0.4, 2.5, { none: 'as usually sold', label: 'Glazing sheets, wide' }), {
           start: null,
           about: 'every joint of sheets lies on a member; `null`: 1.05 m, or 48 in',
+        }),
+        filmM: orNull(length(0.4, 4, { none: 'as all members', label: 'Under film apart, at most' }), {
+          start: null,
+          about: 'by the load class that the film’s maker or an engineer gives; `null`: as all members',
         }),
         purlinM: orNull(length(0.2, 3, { none: 'none', label: 'Purlins apart' }), {
           start: null,
