@@ -1,3 +1,4 @@
+import { PDFDocument } from 'pdf-lib'
 import { Key } from 'selenium-webdriver'
 import { choose, click, consoleErrors, field, find, number, settled, type } from './browser'
 import { chooseUnits, drag, driver, fresh, rows, savedFile, savedText, text } from './session'
@@ -99,6 +100,12 @@ describe('build', () => {
       const saved = await savedFile(`Hollow Ash Seed Library, foundation plan.${kind}`)
       expect(saved.toString('latin1').startsWith(start)).toBe(true)
     }
+    expect((await savedFile('Hollow Ash Seed Library, foundation plan.dxf')).toString('latin1')).toMatch(/DIMENSION/)
+    await type(driver, 'Revision', 'C')
+    expect(decodeURIComponent((await (await find(driver, 'drawing')).getAttribute('src'))!)).toMatch(/revision C,/)
+    await click(driver, 'save-set')
+    const set = await savedFile('Hollow Ash Seed Library, builders set.pdf')
+    expect((await PDFDocument.load(set)).getPageCount()).toBeGreaterThanOrEqual(20)
     expect(await consoleErrors(driver)).toEqual([])
   })
 
@@ -155,10 +162,12 @@ describe('build', () => {
     await fresh('/?step=build')
     await click(driver, 'tab-permit')
     const sheet = await text('[data-test="permit"]')
-    expect(sheet).toMatch(/Height over the ground\s+3\.60.m/)
-    expect(sheet).toMatch(/Snow load\s+open: the engineer/)
+    expect(sheet).toMatch(/Height of the ridge over the ground\s+3\.60.m/)
+    expect(sheet).toMatch(/Snow load, as given by the office or an engineer\s+open: the engineer/)
+    await type(driver, 'From the east end to the boundary', '7.5')
+    expect(await text('[data-test="permit"]')).toMatch(/From the east end to the boundary\s+7\.50.m/)
     await chooseUnits('us')
-    expect(await text('[data-test="permit"]')).toMatch(/Height over the ground\s+11.ft 10.in/)
+    expect(await text('[data-test="permit"]')).toMatch(/Height of the ridge over the ground\s+11.ft 10.in/)
     await chooseUnits('metric')
   })
 })

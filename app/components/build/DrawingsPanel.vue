@@ -20,15 +20,17 @@ const take = (key: 'view' | 'paper' | 'scale') => (id: string) => {
   else scale.value = id
   return null
 }
+const isFeet = computed(() => settings.units !== 'metric')
+const today = () => new Date().toLocaleDateString(undefined, { dateStyle: 'medium' })
 const laid = computed((): { sheet: Sheet | null; fault: string } => {
   try {
     const sheet = layOut(bench.current, {
       view: view.value,
       paper: paper.value,
       scale: scale.value === '' ? null : Number(scale.value),
-      date: new Date().toLocaleDateString(undefined, { dateStyle: 'medium' }),
+      date: today(),
       show: settings.show,
-      feet: settings.units !== 'metric',
+      feet: isFeet.value,
       ...(year.view ? { site: siteFacts(bench.current, year.view) } : {}),
     })
     return { sheet, fault: '' }
@@ -43,6 +45,16 @@ const called = computed(
   () => `${bench.current.name}, ${VIEW_CHOICES.find(v => v.id === view.value)!.name.toLowerCase()}`,
 )
 const input = () => laid.value.sheet!
+/** All that goes to the site, its sheets on the paper that is chosen. */
+const set = () => ({
+  design: bench.current,
+  view: year.view!,
+  show: settings.show,
+  paper: paper.value,
+  date: today(),
+  today: new Date().toISOString().slice(0, 10),
+  feet: isFeet.value,
+})
 </script>
 
 <template>
@@ -66,8 +78,20 @@ const input = () => laid.value.sheet!
       />
       <p class="hint mt-1">
         1:{{ laid.sheet.scale }} on {{ laid.sheet.paper }}: print at full size, and measure the bar before you measure
-        anything else. The DXF is in millimetres at true size, its layers by part.
+        anything else. The DXF is in millimetres at true size, its layers by part, its dimensions as dimensions.
       </p>
     </template>
+    <h2 class="group-title mt-5">The builder’s set</h2>
+    <p class="max-w-prose">
+      All that goes to the site in one file with its contents: picture, figures, every drawing to scale, the list stage
+      by stage, cuts, order of work with dates, control sheet, cautions, sums laid open, how sure it is, and notes.
+    </p>
+    <ExportButtons
+      of="set"
+      :input="set"
+      :disabled="!year.view || year.running"
+      waiting="Drawing the sheets …"
+      class="mt-2"
+    />
   </div>
 </template>

@@ -11,15 +11,6 @@ const parts = () => ({
   rungs: withLadder.value ? ladder.order : [],
   show: settings.show,
 })
-const set = () => ({
-  design: bench.current,
-  view: year.view!,
-  show: settings.show,
-  paper: settings.units === 'metric' ? ('A4' as const) : ('letter' as const),
-  date: new Date().toLocaleDateString(undefined, { dateStyle: 'medium' }),
-  today: new Date().toISOString().slice(0, 10),
-  feet: settings.units !== 'metric',
-})
 </script>
 
 <template>
@@ -41,18 +32,6 @@ const set = () => ({
       :input="parts"
       :disabled="!year.view || year.running"
       waiting="Setting the pages …"
-      class="mt-3"
-    />
-    <h2 class="group-title mt-6">The builder’s set</h2>
-    <p>
-      All that goes to the site in one file with its contents: picture, figures, every drawing to scale, the list stage
-      by stage, cuts, order of work with dates, control sheet, cautions, sums laid open, how sure it is, and notes.
-    </p>
-    <ExportButtons
-      of="set"
-      :input="set"
-      :disabled="!year.view || year.running"
-      waiting="Drawing the sheets …"
       class="mt-3"
     />
   </div>

@@ -73,7 +73,6 @@ export const BUILD = group(
       least: 0,
       start: '',
       label: 'Revision',
-      hint: 'On every sheet: A new one after each change that others have to know.',
     }),
     foundation: group(
       {
