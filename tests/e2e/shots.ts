@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { By, Key } from 'selenium-webdriver'
-import { AS_NEWER, click, find, openBrowser, settled, studied, type Size } from './browser'
+import { choose, click, find, openBrowser, settled, studied, type Size } from './browser'
 
 interface Shot {
   name: string
@@ -18,8 +18,9 @@ interface Shot {
   theme?: 'day' | 'night'
   units?: string
   size?: Size
-  /** A design that is shown as if a newer version of Tierra had written it. */
-  newer?: string
+  /** A choice by its label, and what is chosen there; and what is scrolled to. */
+  chosen?: [label: string, value: string]
+  shown?: string
 }
 
 const SHOTS: Shot[] = [
@@ -45,10 +46,16 @@ const SHOTS: Shot[] = [
   { name: 'model', path: '/?d=saritas&step=shape&day=110&hour=9', clicks: ['view-model'] },
   { name: 'store-us-units', path: '/?step=store', clicks: ['body-0', 'more-room'], units: 'us', studies: ['amount'] },
   { name: 'take-off', path: '/?step=build' },
-  { name: 'drawing', path: '/?step=build', clicks: ['tab-drawings'] },
+  { name: 'plan-drawn', path: '/?step=build', clicks: ['tab-drawings'], chosen: ['Drawing', 'plan'], shown: 'drawing' },
+  {
+    name: 'elevation-drawn',
+    path: '/?d=saritas&step=build',
+    clicks: ['tab-drawings'],
+    chosen: ['Drawing', 'east'],
+    shown: 'drawing',
+  },
   { name: 'season-tonight', path: '/?step=season', until: 'nights' },
   { name: 'season-compare', path: '/?step=season', wait: 'nights', clicks: ['tab-designed', 'find'], until: 'found' },
-  { name: 'kept-apart', path: '/designs', newer: 'fjellro', until: 'unreadable' },
   {
     name: 'season-phone',
     path: '/?step=season',
@@ -75,20 +82,17 @@ for (const shot of SHOTS.filter(s => asked.length === 0 || asked.includes(s.name
     shot.theme ?? 'day',
   )
   await driver.get(process.env.TIERRA_ADDRESS + shot.path)
-  if (shot.newer) {
-    await find(driver, 'design-list')
-    await driver.executeAsyncScript(AS_NEWER, shot.newer)
-    await driver.navigate().refresh()
-  }
-  if (shot.path.startsWith('/designs')) await find(driver, 'design-list')
-  else await settled(driver)
+  await settled(driver)
   if (shot.wait) await find(driver, shot.wait)
   for (const name of shot.clicks ?? []) {
     await click(driver, name)
     await driver.sleep(500)
   }
   for (const [selector, text] of shot.typed ?? []) await driver.findElement(By.css(selector)).sendKeys(text, Key.ENTER)
+  if (shot.chosen) await choose(driver, ...shot.chosen)
   if (shot.until) await find(driver, shot.until)
+  if (shot.shown)
+    await driver.executeScript('arguments[0].scrollIntoView({ block: "start" })', await find(driver, shot.shown))
   for (const kind of shot.studies ?? []) {
     await click(driver, `start-${kind}`)
     await studied(driver, kind)
