@@ -1,4 +1,4 @@
-import { HOURS, MONTH_OF_DAY, MONTH_START, NOMINAL_YEAR, saturationPressurePa, type SiteYear } from '../core/climate'
+import { HOURS, MONTH_OF_DAY, MONTH_START, NOMINAL_YEAR, vapourAtDewPointPa, type SiteYear } from '../core/climate'
 import type { Design } from '../core/design'
 import { asciiText } from './ascii'
 import { formatEpwTable, type EpwTable } from './epw-table'
@@ -45,7 +45,7 @@ export function writeEpw(
     const month = MONTH_OF_DAY[day]!
     const t = year.dryBulbC[h]!
     const dew = year.dewPointC[h]!
-    const humidity = Math.min(100, Math.max(1, (100 * saturationPressurePa(dew)) / saturationPressurePa(t)))
+    const humidity = Math.min(100, Math.max(1, (100 * vapourAtDewPointPa(dew)) / vapourAtDewPointPa(t)))
     const up = Math.max(0, Math.sin((year.sunAltitudeDeg[h]! * Math.PI) / 180))
     const tenths = Math.round(year.cloud[h]! * 10)
     table.rows.push(

@@ -14,6 +14,12 @@ export interface Fuel {
   source: string
 }
 
+/** Water in wood that has dried for two years, as a share of the whole. */
+export const DRIED = 0.2
+
+/** Heat of a kilogram of wood, J, by its water as a share of the whole (0–0.6): 18.5 MJ dry, less what boils it off. */
+export const woodHeatJkg = (moisture: number): number => 18.5e6 * (1 - moisture) - 2.44e6 * moisture
+
 export const FUELS: readonly Fuel[] = [
   {
     id: 'electricity',
@@ -50,7 +56,7 @@ export const FUELS: readonly Fuel[] = [
     name: 'Wood stove',
     efficiency: 0.7,
     waterKg: 0,
-    perUnitKWh: 4.1,
+    perUnitKWh: woodHeatJkg(DRIED) / 3.6e6,
     roughPrice: 0.06,
     unit: 'kg',
     source: 'typical closed stove',

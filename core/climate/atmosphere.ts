@@ -13,8 +13,35 @@ export function standardPressurePa(elevationM: number): number {
  */
 export function saturationPressurePa(temperatureC: number): number {
   return temperatureC >= 0
-    ? 610.94 * exp((17.625 * temperatureC) / (temperatureC + 243.04))
+    ? vapourAtDewPointPa(temperatureC)
     : 611.21 * exp((22.587 * temperatureC) / (temperatureC + 273.86))
+}
+
+/**
+ * Vapour pressure at a dew point, Pa: over water at any temperature, as weather services and weather files mean it.
+ * Magnus form, Alduchov & Eskridge 1996.
+ */
+export const vapourAtDewPointPa = (dewPointC: number): number =>
+  610.94 * exp((17.625 * dewPointC) / (dewPointC + 243.04))
+
+/** Air that a ray passes for each that one from straight above does. Kasten & Young 1989. */
+export const airMass = (altitudeDeg: number): number =>
+  1 / (Math.sin((altitudeDeg * Math.PI) / 180) + 0.50572 * (altitudeDeg + 6.07995) ** -1.6364)
+
+/** Linke's turbidity of a very clean sky. */
+const CLEANEST = 2
+
+/**
+ * Share of what arrives above the air that reaches a plane parallel to its top under a very clean, clear sky, by the
+ * height of the sun above the horizon, degrees, at a pressure, Pa. Ineichen & Perez 2002, without their correction for
+ * circumsolar light.
+ */
+export function clearestShare(altitudeDeg: number, pressurePa: number): number {
+  if (altitudeDeg <= 0) return 0
+  const elevationM = (1 - (pressurePa / 101325) ** (1 / 5.25588)) / 2.25577e-5
+  const low = exp(-elevationM / 8000) + exp(-elevationM / 1250) * (CLEANEST - 1)
+  const passed = airMass(altitudeDeg) * (pressurePa / 101325)
+  return (5.09e-5 * elevationM + 0.868) * exp(-(3.92e-5 * elevationM + 0.0387) * passed * low)
 }
 
 /** Saturation pressure from −60 to 80 °C in steps of a quarter: the time loop asks for it a million times a year. */
@@ -70,7 +97,7 @@ export function skyInfraredWm2(
   return emissivity * STEFAN_BOLTZMANN * square * square
 }
 
-/** Dew point from relative humidity (0–1], inverse of the Magnus form over water. */
+/** Dew point from relative humidity (0–1], both over water: the inverse of {@link vapourAtDewPointPa}. */
 export function dewPointC(temperatureC: number, relativeHumidity: number): number {
   const g = log(max(0.01, relativeHumidity)) + (17.625 * temperatureC) / (temperatureC + 243.04)
   return (243.04 * g) / (17.625 - g)

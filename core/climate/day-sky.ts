@@ -1,4 +1,4 @@
-import { dewPointC } from './atmosphere'
+import { clearestShare, dewPointC } from './atmosphere'
 import { radiationWeight, sunSine } from './diurnal'
 import { extraterrestrialWm2, splitGlobal } from './radiation'
 import type { SunYear } from './sun-year'
@@ -17,9 +17,6 @@ export const SUN_PER_CLEAR = 0.42
 export const LEAST_RANGE = 0.25
 const STRANGEST = 2.2
 
-/** No hour is brighter than this share of what arrives above the air. */
-export const CLEAREST_HOUR = 0.85
-
 /** Cloud cover of a day, 0–1. */
 export const cloudOfDay = (clear: number): number => max(0, min(1, 0.5 - 0.36 * clear))
 
@@ -36,6 +33,10 @@ export const dewOfDayC = (lowC: number, highC: number, clear: number, humidity: 
     ? lowC - 0.5 - 1.6 * max(0, clear)
     : dewPointC((lowC + highC) / 2, max(0.15, min(0.99, humidity - 0.05 * clear)))
 
+/** The most that an hour's horizontal can have of the sun, W/m². */
+export const clearestWm2 = (sun: SunYear, hour: number, ext: number, pressurePa: number): number =>
+  ext * max(0, sunSine(sun, hour)) * sun.upShare[hour]! * clearestShare(sun.altitudeDeg[hour]!, pressurePa)
+
 /**
  * Lays a day's sun into a year, hour by hour: its sum on the horizontal, J/m², spread by the sun's height, and split
  * into beam and diffuse. No hour is brighter than the clearest sky.
@@ -46,13 +47,14 @@ export function fillDaySun(
   sun: SunYear,
   day: number,
   dayJm2: number,
+  pressurePa: number,
 ): void {
   const ext = extraterrestrialWm2(day)
   let sum = 0
   for (let k = 0; k < 24; k++) sum += radiationWeight(sun, day, k)
   for (let k = 0; k < 24; k++) {
     const h = day * 24 + k
-    const ceiling = CLEAREST_HOUR * ext * max(0, sunSine(sun, h)) * sun.upShare[h]!
+    const ceiling = clearestWm2(sun, h, ext, pressurePa)
     const global = sum > 0 ? min(((dayJm2 / 3600) * radiationWeight(sun, day, k)) / sum, ceiling) : 0
     const split = splitGlobal(global, sun.altitudeDeg[h]!, ext)
     year.globalWm2[h] = global

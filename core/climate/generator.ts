@@ -1,6 +1,6 @@
 import { skyInfraredWm2, standardPressurePa } from './atmosphere'
-import { CLEAREST_HOUR, cloudOfDay, dewOfDayC, LEAST_RANGE, RANGE_PER_CLEAR, SUN_PER_CLEAR } from './day-sky'
-import { fillTemperatures, radiationWeight, sunSine } from './diurnal'
+import { clearestWm2, cloudOfDay, dewOfDayC, LEAST_RANGE, RANGE_PER_CLEAR, SUN_PER_CLEAR } from './day-sky'
+import { fillTemperatures, radiationWeight } from './diurnal'
 import { monthlyMeans, monthlyNormals, smoothDaily } from './monthly'
 import {
   clearnessFromRange,
@@ -270,7 +270,7 @@ function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: 
   }
   if (normals.windMs) scaleMonths(year.windMs, normals.windMs)
   for (let h = 0; h < HOURS; h++) year.windMs[h] = max(0.2, year.windMs[h]!)
-  fillRadiation(year, clear, wanted, sun)
+  fillRadiation(year, clear, wanted, sun, pressurePa)
 }
 
 function scaleMonths(hourly: Float32Array, means: readonly number[]): void {
@@ -288,7 +288,13 @@ function scaleMonths(hourly: Float32Array, means: readonly number[]): void {
  * Hourly radiation: each month's mean spread over its days by clearness and over their hours by the sun, the mean kept
  * though no hour passes the clearest sky.
  */
-function fillRadiation(year: WeatherYear, clear: Float64Array, wanted: readonly number[], sun: SunYear): void {
+function fillRadiation(
+  year: WeatherYear,
+  clear: Float64Array,
+  wanted: readonly number[],
+  sun: SunYear,
+  pressurePa: number,
+): void {
   const weight = new Float64Array(HOURS)
   const ceiling = new Float64Array(HOURS)
   const day = new Float64Array(DAYS)
@@ -302,7 +308,7 @@ function fillRadiation(year: WeatherYear, clear: Float64Array, wanted: readonly 
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k
       weight[h] = radiationWeight(sun, d, k)
-      ceiling[h] = CLEAREST_HOUR * ext * max(0, sunSine(sun, h)) * sun.upShare[h]!
+      ceiling[h] = clearestWm2(sun, h, ext, pressurePa)
       sum += weight[h]!
     }
     for (let k = 0; k < 24; k++) if (sum > 0) weight[d * 24 + k]! /= sum

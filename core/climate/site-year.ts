@@ -1,6 +1,6 @@
 import { STEFAN_BOLTZMANN, ZERO_C_K } from '../physics/constants'
 import type { HorizonPoint, Spell } from '../design/types'
-import { humidityRatio, saturationPressurePa } from './atmosphere'
+import { humidityRatio, vapourAtDewPointPa } from './atmosphere'
 import { fitGroundClimate } from './ground-climate'
 import { makeHorizon } from './horizon'
 import { withSpell } from './spell'
@@ -62,7 +62,7 @@ export function derivedHours(weather: Pick<WeatherYear, 'skyInfraredWm2' | 'dewP
   const humidity = new Float32Array(HOURS)
   for (let h = 0; h < HOURS; h++) {
     skyC[h] = Math.sqrt(Math.sqrt(weather.skyInfraredWm2[h]! / STEFAN_BOLTZMANN)) - ZERO_C_K
-    humidity[h] = humidityRatio(saturationPressurePa(weather.dewPointC[h]!), weather.pressurePa[h]!)
+    humidity[h] = humidityRatio(vapourAtDewPointPa(weather.dewPointC[h]!), weather.pressurePa[h]!)
   }
   return { skyC, humidity }
 }

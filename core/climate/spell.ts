@@ -51,7 +51,13 @@ export function withSpell(weather: WeatherYear, spell: Spell, sun: SunYear): Wea
   days.forEach((d, i) => {
     const dull = i < spell.dullDays
     const cloud = dull ? 1 : 0
-    fillDaySun(year, sun, d, (dull ? DULL : CLEAR) * extraterrestrialDayJm2(d, sun.latitudeDeg))
+    fillDaySun(
+      year,
+      sun,
+      d,
+      (dull ? DULL : CLEAR) * extraterrestrialDayJm2(d, sun.latitudeDeg),
+      year.pressurePa[d * 24]!,
+    )
     for (let k = 0; k < 24; k++) {
       const h = d * 24 + k
       year.cloud[h] = cloud

@@ -25,8 +25,10 @@ export interface GroundInput {
   beds: readonly (readonly Footprint[])[]
   /** The strip of it that is path where that is made otherwise than the rest, m from the sunny wall. */
   path: { x0: number; x1: number } | null
-  /** Length round the floor, m: the slice's edges stand for it. */
+  /** Length round the floor towards open ground, m: the slice's edges stand for it. */
   perimeterM: number
+  /** Whether a heated house stands along its pole side: no heat goes out there. */
+  againstHouse: boolean
   sunkM: number
   soil: Pick<Material, 'conductivity' | 'density' | 'specificHeat'>
   /** Board down the foundation: resistance m²K/W and foot below the ground outside, m. */
@@ -149,7 +151,7 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
   const boarded = (from: number, dz: number) => min(1, max(0, (input.edge.depthM - from) / dz))
   const first = floor[0]!
   const last = floor[floor.length - 1]!
-  const inner = (first.x1 - first.x0 + (last.x1 - last.x0)) / 4
+  const inner = input.againstHouse ? (first.x1 - first.x0) / 2 : (first.x1 - first.x0 + (last.x1 - last.x0)) / 4
   for (let r = 0; r < rows; r++) {
     const dz = ROWS[r]!
     const path = (inner + input.wallM + OUTSIDE_COLUMNS[0]! / 2) / k
@@ -272,7 +274,7 @@ function skirtRow(depthM: readonly number[], rows: readonly number[]): number {
 const alongBetween = (a: FloorColumn, b: FloorColumn) => (a.areaM2 / (a.x1 - a.x0) + b.areaM2 / (b.x1 - b.x0)) / 2
 
 /** Columns of floor: broken where beds begin and end, fine beside the walls. */
-function cutFloor({ floor, beds, path }: GroundInput): FloorColumn[] {
+function cutFloor({ floor, beds, path, againstHouse }: GroundInput): FloorColumn[] {
   const widthM = Math.max(...floor.map(([x]) => x))
   // Where a bed's side runs along the house, the floor changes for all of its length.
   const breaks = beds.flatMap(pieces => pieces.filter(isRectangle).map(p => [p[0]![0], p[1]![0]] as const))
@@ -295,7 +297,9 @@ function cutFloor({ floor, beds, path }: GroundInput): FloorColumn[] {
   return at.map((x0, i): FloorColumn => {
     const x1 = bounds[i + 1]!
     const areaM2 = footprintM2(sharedPiece(floor, stripOf(floor, x0, x1)))
-    const ended = (i === 0 ? 0.5 : 0) + (i + 1 === at.length ? 0.5 : 0)
+    // Half of the edge is on each side; all of it on the sunny one where a house stands along the other.
+    const atPole = againstHouse ? 0 : 0.5
+    const ended = (i === 0 ? 1 - atPole : 0) + (i + 1 === at.length ? atPole : 0)
     return { x0, x1, areaM2, edgeShare: isRectangle(floor) ? ended : edgeWithin(floor, x0, x1) / perimeterM }
   })
 }

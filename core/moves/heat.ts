@@ -1,6 +1,7 @@
 import { aimLine } from '../aim/aim-line'
 import type { Design } from '../design/types'
 import { pricedHere } from '../editing/currency'
+import { inSeason } from '../editing/season'
 import { aSource, isHeated, SOURCE, sourceKind, type Source, type SourceKindId } from '../sources/registry'
 import type { Move } from './move'
 
@@ -11,8 +12,11 @@ export function lowestAsked({ aim }: Pick<Design, 'aim'>): number {
 }
 
 const has = ({ topUp }: Design, kind: SourceKindId) => topUp.sources.some(s => s.on && s.kind === kind)
-const withSource = (design: Design, source: Source) =>
-  [['topUp.sources', [...design.topUp.sources, pricedHere(design, SOURCE, source)]]] as const
+/** A source comes with its dates as the seasons of the place have them. */
+const withSource = (design: Design, source: Source) => {
+  const here = inSeason(pricedHere(design, SOURCE, source), design.site.latitudeDeg)
+  return [['topUp.sources', [...design.topUp.sources, here]]] as const
+}
 const PANEL_M2 = 4
 
 /** Moves that bring heat and light in. */

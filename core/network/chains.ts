@@ -265,11 +265,14 @@ export const OPEN_COVER = 2000
 export function groundSlice(design: Design, building: Building): GroundSlice {
   const { edge } = design.skin
   const resistance = edge.thicknessM / entry(MATERIALS, edge.material).conductivity
+  // Along the wall of a house there is no open ground.
+  const isLeanTo = design.shape.form === 'lean-to'
   return makeGroundSlice({
     floor: footprintOf(building.surfaces.find(s => s.kind === 'floor')!.polygon),
     beds: building.objects.filter(o => o.kind === 'bed').map(o => o.pieces),
     path: design.store.floor.path || design.shape.pathM < 0 ? pathStrip(design) : null,
-    perimeterM: building.perimeterM,
+    perimeterM: building.perimeterM - (isLeanTo ? design.shape.lengthM : 0),
+    againstHouse: isLeanTo,
     sunkM: building.sunkM,
     soil: groundOf(design.site),
     edge: { resistance, depthM: edge.depthM },

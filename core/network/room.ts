@@ -57,7 +57,10 @@ export const TIE_W = place()
 /** Earth tubes' air, and its temperature, °C. Written by `store-air`. */
 export const SUPPLY_G = place()
 export const SUPPLY_C = place()
-/** Pipes that condense or dry: kg/s per unit of humidity ratio, and the same times their saturation. */
+/**
+ * Pipes that condense or dry: kg/s per unit of humidity ratio, and the same times their saturation, less what earth
+ * tubes drain from the air that they bring, kg/s.
+ */
 export const PIPE_DRAW = place()
 export const PIPE_DRAW_T = place()
 /** Air through doors to the outside, and to the house. Written by `hourly.doors`. */

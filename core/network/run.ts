@@ -291,6 +291,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     if (h % 24 === 0 && options.stop?.()) throw new RunStopped()
     prepareHour(h, dt)
     let airSum = 0
+    let airLow = Infinity
+    let airHigh = -Infinity
     let starSum = 0
     let rowSum = 0
     let glassSum = 0
@@ -304,6 +306,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
       step(dt)
       const air = state[AIR]!
       airSum += air
+      if (air < airLow) airLow = air
+      if (air > airHigh) airHigh = air
       starSum += state[STAR]!
       rowSum += state[ROW]!
       ridgeSum += state[RIDGE]!
@@ -317,6 +321,8 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     endHour()
     mustBePossible(h, airSum / steps)
     series.airC[h] = airSum / steps
+    series.airLowC[h] = airLow
+    series.airHighC[h] = airHigh
     series.radiantC[h] = starSum / steps
     const leafC = coldestLeaf(month, airSum / steps, starSum / steps, rowSum / steps)
     series.leafC[h] = Number.isNaN(leafC) ? darkLeafC(airSum / steps, starSum / steps) : leafC

@@ -31,6 +31,9 @@ export const GAIN: Readonly<Record<string, number>> = Object.fromEntries(GAIN_NA
 export interface YearSeries {
   /** Round the beds. */
   airC: Float32Array
+  /** Lowest and highest of the hour's steps. */
+  airLowC: Float32Array
+  airHighC: Float32Array
   radiantC: Float32Array
   /** Air above, up to the ridge, and in paths that are dug lower; the beds' own where there is none. */
   ridgeC: Float32Array
@@ -117,6 +120,8 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
   const s = () => new Float32Array(HOURS)
   return {
     airC: s(),
+    airLowC: s(),
+    airHighC: s(),
     radiantC: s(),
     ridgeC: s(),
     pathC: s(),

@@ -9,6 +9,7 @@ import {
   FAN_W,
   LATENT,
   MOISTURE,
+  MOIST_OUT,
   OUT,
   PIPE_DRAW,
   PIPE_DRAW_T,
@@ -53,6 +54,7 @@ export function makeStoreAir(memory: Memory) {
   const tieG = memory.doubles(stores)
   const tieTarget = memory.doubles(stores)
   const offset = memory.doubles(stores)
+  /** Of pipes, kg/s per unit of humidity ratio; of an earth tube, what its air leaves in it, kg/s. */
   const draw = memory.doubles(stores)
   const saturated = memory.doubles(stores)
   const waterKg = memory.doubles(stores)
@@ -146,6 +148,10 @@ export function makeStoreAir(memory: Memory) {
         v[SUPPLY_C] = (v[SUPPLY_G]! * v[SUPPLY_C]! + tieG[x]! * brings) / (v[SUPPLY_G]! + tieG[x]!)
         v[SUPPLY_G]! += tieG[x]!
         v[FAN_W]! += runs * e.fanW
+        // What the air that it brings can't hold stays in the tube, and runs to its drain.
+        const holds = humidityRatio(tabledSaturationPa(brings), v[PRESSURE]!)
+        draw[x] = (tieG[x]! / AIR_SPECIFIC_HEAT) * max(0, v[MOIST_OUT]! - holds)
+        v[PIPE_DRAW_T]! -= draw[x]!
         continue
       }
       let target = 0
@@ -214,7 +220,9 @@ export function makeStoreAir(memory: Memory) {
     for (let x = 0; x < exchangers.length; x++) {
       const e = exchangers[x]!
       if (e.as === 'tube') {
-        const heat = tieG[x]! * (tieTarget[x]! - v[OUT]!) * span
+        const water = draw[x]! * span
+        condensedKg[x]! += water
+        const heat = tieG[x]! * (tieTarget[x]! - v[OUT]!) * span - LATENT * water
         takenJ[x]! -= heat
         fetched += heat
         give(x, -heat)

@@ -1,7 +1,7 @@
-import { HOURS, type SiteYear } from '../climate'
+import { airMass, HOURS, type SiteYear } from '../climate'
 import { dot, skyVector, type Vector3 } from '../sun'
 
-const { max, sin, sqrt } = Math
+const { max, sqrt } = Math
 
 /** Perez et al. 1990, table 6: circumsolar and horizon brightening by clearness bin. */
 const BIN_TOP = [1.065, 1.23, 1.5, 1.95, 2.8, 4.5, 6.2, Infinity]
@@ -36,8 +36,7 @@ export function skyShape(diffuse: number, beam: number, sunAltitudeDeg: number, 
   const z = Math.PI / 2 - (sunAltitudeDeg * Math.PI) / 180
   const cube = 1.041 * z * z * z
   const clearness = ((diffuse + beam) / diffuse + cube) / (1 + cube)
-  const airMass = 1 / (sin((sunAltitudeDeg * Math.PI) / 180) + 0.50572 * (sunAltitudeDeg + 6.07995) ** -1.6364)
-  const brightness = (diffuse * airMass) / extraterrestrial
+  const brightness = (diffuse * airMass(sunAltitudeDeg)) / extraterrestrial
   let bin = 0
   while (clearness >= BIN_TOP[bin]!) bin++
   const f = F[bin]!

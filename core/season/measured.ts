@@ -189,6 +189,7 @@ export function layDays(
         sun,
         d,
         max(0.08 * above, min(0.76 * above, sunOfMonth[month]! * (1 + SUN_PER_CLEAR * clear))),
+        weather.pressurePa[d * 24]!,
       )
     }
     const dew = dewOfDayC(low[d]!, high[d]!, clear, humidity ? humidity[month]! : null)

@@ -1,4 +1,4 @@
-import { entry, FUELS } from '../catalog'
+import { entry, FUELS, woodHeatJkg } from '../catalog'
 import { line, need, plain, type Sum } from './sum'
 
 /** Wood species: heat of a kilogram, dry, and weight of a stacked cubic metre, air-dry. */
@@ -15,15 +15,6 @@ export const WOODS = [
   },
 ] as const
 
-/**
- * Heat of a kilogram of wood, J, by its water as a share of the whole (0–0.6). 18.5 MJ/kg dry, less the heat that boils
- * the water off.
- */
-export function woodHeatJkg(moisture: number): number {
-  need('moisture', moisture, 0, 0.6)
-  return 18.5e6 * (1 - moisture) - 2.44e6 * moisture
-}
-
 /** Wood for a winter: kg and stacked m³. @param efficiency of the stove, 0.05–1 */
 export function woodPerWinter(
   usefulJ: number,
@@ -33,6 +24,7 @@ export function woodPerWinter(
 ): Sum<{ kg: number; stackedM3: number }> {
   need('heat', usefulJ, 0)
   need('efficiency', efficiency, 0.05, 1)
+  need('moisture', moisture, 0, 0.6)
   const wood = entry(WOODS, species)
   const perKg = woodHeatJkg(moisture)
   const kg = usefulJ / perKg / efficiency

@@ -6,10 +6,16 @@ export interface LossPart {
   name: string
   areaM2: number
   uValue: number
+  /** It lies against the ground, which follows the mean of the year and not the night. */
+  ground?: boolean
 }
 
+/** Ground gives and takes so much more in the middle of winter than by the year's mean. EN 12831-1:2017, default. */
+const GROUND_BY_SEASON = 1.45
+
 /**
- * Heat loss at design temperatures: UA·ΔT of each part, and the air that leaks.
+ * Heat loss at design temperatures: UA·ΔT of each part, and the air that leaks. What lies against the ground is weighed
+ * by how far the inside is over the year's mean outside, and counts for nothing where it is under it.
  * @param parts areas m² and U-values W/m²K, 0 or more
  * @param volumeM3 of the house; @param airChangesPerHour 0–20
  */
@@ -19,6 +25,7 @@ export function designHeatLoss(
   airChangesPerHour: number,
   insideC: number,
   outsideC: number,
+  yearMeanC: number,
 ): Sum<{ watts: number; uaWK: number }> {
   need('volume', volumeM3, 0)
   need('air changes', airChangesPerHour, 0, 20)
@@ -28,13 +35,18 @@ export function designHeatLoss(
   }
   const difference = insideC - outsideC
   const leak = (airChangesPerHour * volumeM3 * AIR_HEAT_M3) / 3600
-  const uaWK = parts.reduce((s, p) => s + p.areaM2 * p.uValue, leak)
+  const byYear = difference > 0 ? (GROUND_BY_SEASON * Math.max(0, insideC - yearMeanC)) / difference : 1
+  const ua = (p: LossPart) => p.areaM2 * p.uValue * (p.ground ? byYear : 1)
+  const uaWK = parts.reduce((s, p) => s + ua(p), leak)
   return {
     result: { watts: uaWK * difference, uaWK },
-    rule: 'UA·ΔT, steady, as in EN 12831. Storage is left out: a real night is milder.',
+    rule:
+      'UA·ΔT, steady, as in EN 12831-1:2017; the ground by the mean of the year, 1.45 × (inside − year) ÷ ΔT, none ' +
+      'where the inside is under it. Storage is left out: a real night is milder.',
+
     lines: [
       line('ΔT', 'inside less outside', difference, 'temperatureDifference'),
-      ...parts.map(p => line('U·A', p.name, p.areaM2 * p.uValue, 'conductance')),
+      ...parts.map(p => line('U·A', p.ground ? `${p.name}, by the year’s mean` : p.name, ua(p), 'conductance')),
       line('n·V·ρc', 'air leaks', leak, 'conductance'),
       line('UA', 'all together', uaWK, 'conductance'),
       line('Q', 'UA × ΔT', uaWK * difference, 'power'),

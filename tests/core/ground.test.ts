@@ -37,6 +37,7 @@ const input: GroundInput = {
   beds: [],
   path: null,
   perimeterM: 30,
+  againstHouse: false,
   sunkM: 0,
   soil: { conductivity: 1.5, density: 1800, specificHeat: 1670 },
   edge: { resistance: 0, depthM: 0 },

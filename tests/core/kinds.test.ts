@@ -1,3 +1,4 @@
+import { woodHeatJkg } from '../../core/catalog'
 import fc from 'fast-check'
 import { AIR_STORE_KINDS, airStoreKind, airStoreName, anAirStore } from '../../core/air-stores/registry'
 import { BODY_KINDS } from '../../core/bodies/registry'
@@ -111,7 +112,7 @@ describe('sources', () => {
 
   test('fuel bought: heat over efficiency, in the unit that it is sold in; fumes are no heat of the fuel’s', () => {
     expect(boughtFor({ fuel: 'wood', pricePerKWh: 0.06 }, 700)).toEqual({
-      amount: expect.closeTo(1000 / 4.1, 9),
+      amount: expect.closeTo(1000 / (woodHeatJkg(0.2) / 3.6e6), 9),
       unit: 'kg',
       cost: expect.closeTo(60, 9),
     })

@@ -1,3 +1,4 @@
+import { woodHeatJkg } from '../../core/catalog'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { DEMOS, type Design, type Source } from '../../core/design'
 import { airPanelWm2 } from '../../core/sources/air-panel'
@@ -166,7 +167,7 @@ describe('a stove that someone lights', () => {
     expect(it!.kWh).toBeCloseTo(3 * it!.hours, 3)
     expect(it!.hours % 8).toBe(0)
     expect(a.ledger.gains.stove).toBeCloseTo(it!.kWh, 6)
-    expect(it!.bought!.amount).toBeCloseTo(it!.kWh / 0.7 / 4.1, 6)
+    expect(it!.bought!.amount).toBeCloseTo(it!.kWh / 0.7 / (woodHeatJkg(0.2) / 3.6e6), 6)
     expect(a.freeRunning!.coldestNight.insideC).toBeCloseTo(run(bare).coldestNight.insideC, 1)
     expect(a.coldestNight.insideC).toBeGreaterThan(a.freeRunning!.coldestNight.insideC + 0.3)
   })

@@ -153,7 +153,8 @@ describe('without a network or a server', () => {
       await (await find(other, 'place-search')).sendKeys('lisb', Key.ENTER)
       expect(await (await find(other, 'places')).getText()).toMatch(/Lisbon/)
       await other.get(`${address}/designs`)
-      expect(await (await find(other, 'design-list')).getText()).toMatch(/Hollow Ash/)
+      const list = await find(other, 'design-list')
+      await other.wait(async () => /Hollow Ash/.test(await list.getText()), WAIT_MS, 'the designs are not listed')
       await other.get(`${address}/?step=year`)
       await settled(other)
       // What the browser asks for itself, and the service that is tried first, are not the page's files.

@@ -75,11 +75,18 @@ test('the hourly CSV has a row an hour, stamped in standard time', () => {
   // Each thing has columns of its own, under its own name.
   expect(new Set(heads).size).toBe(heads.length)
   expect(heads).toEqual(
-    expect.arrayContaining(['barrels_C', 'vent_1_open', 'vent_2_open', 'stove_W', 'earth_store_C', 'back_wall_lost_W']),
+    expect.arrayContaining([
+      'barrels_C',
+      'vent_1_open',
+      'vent_2_open',
+      'source_stove_W',
+      'earth_store_C',
+      'back_wall_lost_W',
+    ]),
   )
   const at = (name: string, h: number) => Number(lines[h + 1]!.split(',')[heads.indexOf(name)])
   const { hour } = year.answers.coldestNight
-  expect(at('stove_W', hour)).toBeCloseTo(year.series.sources[0]![hour]!, 0)
+  expect(at('source_stove_W', hour)).toBeCloseTo(year.series.sources[0]![hour]!, 0)
   expect(at('earth_store_C', hour)).toBeCloseTo(year.series.airStores[0]!.storeC[hour]!, 2)
 })
 

@@ -9,6 +9,7 @@ const blank: GroundInput = {
   beds: [],
   path: null,
   perimeterM: 2,
+  againstHouse: false,
   sunkM: 0,
   soil: SOIL,
   edge: { resistance: 0, depthM: 0 },

@@ -69,11 +69,7 @@ export const BUILD = group(
       hint: 'For what is cut off, split or dropped.',
       about: 'of what is not cut from a list of its own',
     }),
-    revision: text(12, {
-      least: 0,
-      start: '',
-      label: 'Revision',
-    }),
+    revision: text(12, { least: 0, start: '', label: 'Revision' }),
     foundation: group(
       {
         kind: choice(FOUNDATION_CHOICES, { start: 'undecided', label: 'Foundation' }),

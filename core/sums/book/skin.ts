@@ -9,14 +9,15 @@ const LAYER_TAKES = { clear: 0.08, diffusing: 0.09 } as const
 
 /** The steady loss of a design on its coldest night, by its skin with covers drawn and its leaks. */
 export function heatLoss(c: SumContext, insideC: number): Sum<{ watts: number; uaWK: number }> {
-  const { answers, building } = c
+  const { answers, building, site } = c
   const { volumeM3 } = building
   return designHeatLoss(
-    answers.ua.byElement.map(e => ({ name: e.name, areaM2: e.areaM2, uValue: e.uNight })),
+    answers.ua.byElement.map(e => ({ name: e.name, areaM2: e.areaM2, uValue: e.uNight, ground: e.id === 'ground' })),
     volumeM3,
     Math.min(20, (answers.ua.infiltrationWK * 3600) / (1200 * volumeM3)),
     insideC,
     answers.outside.coldestC,
+    site.dryBulbC.reduce((sum, t) => sum + t, 0) / site.dryBulbC.length,
   )
 }
 

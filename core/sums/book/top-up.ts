@@ -1,4 +1,4 @@
-import { entry, FUELS } from '../../catalog'
+import { DRIED, entry, FUELS } from '../../catalog'
 import { aimLine } from '../../aim/aim-line'
 import { standsOnM2 } from '../../geometry/objects'
 import { tenHourDays, dailyLight, lampCount } from '../light'
@@ -11,7 +11,7 @@ import { coldestNight, type BookEntry, type SumContext, type YearSays } from './
 import { heatLoss } from './skin'
 
 /** Wood as it is burned by those who dry it, and what managed woodland grows, kg of dry wood to a square metre. */
-const WOOD = { species: 'beech', moisture: 0.2, growthKgM2: 0.4 } as const
+const WOOD = { species: 'beech', moisture: DRIED, growthKgM2: 0.4 } as const
 /** Where nothing is asked, leaf crops want so much light, mol/m² a day. */
 const LEAF_DLI = 12
 
