@@ -1,3 +1,4 @@
+import { costOf } from '../core/study/figures'
 import { readFileSync, statSync } from 'node:fs'
 import { accessFaults } from '../core/advice/access'
 import { DAYS, makeSiteYear, monthlyMeans, monthlyNormals, monthlyRadiation } from '../core/climate'
@@ -78,7 +79,7 @@ export async function simulateCommand(args: string[]): Promise<unknown> {
   }
   const result = createYearEngine(() => performance.now()).run(design, { stepsPerHour, weather })
   await writeExports('year', { design, result }, { hourly: options.hourly }, [words[0]!, options.weather])
-  return result.answers
+  return { ...result.answers, cost: costOf(design, result.answers) }
 }
 
 /** `sums`: every sum by hand with the design's own numbers, and what its year says beside them. */

@@ -421,7 +421,7 @@ export function makeAnswers(
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
     beds: bedAnswers(design, building, light, series, coldest.hour, MOL_PER_JOULE),
     bodies: bodyAnswers(design, building, light, series, coldest.hour, nightLossW),
-    openings: openingAnswers(design, series),
+    openings: openingAnswers(design, building, byElement, series),
     parts: partAnswers(building, byElement, light, series, coldest.hour),
     soilMinC,
     dimDays,

@@ -1,4 +1,4 @@
-import { laidLeaves } from '../geometry/leaves'
+import { laidLeaves, openingPolygons } from '../geometry/leaves'
 import type { Surface, Vec } from '../geometry/surfaces'
 import { openingName } from '../openings/registry'
 import { glazingCuts } from '../takeoff/sheets'
@@ -17,7 +17,6 @@ import {
   type Item,
 } from './drawing'
 import { laidMembers, sheetJoints } from './on-part'
-import { shownOpenings } from './openings'
 
 /** Sides that the house is looked at from: their ways in the room, and what is then on the right in the north. */
 export const SIDES = {
@@ -68,7 +67,7 @@ export function drawElevation(drawn: Drawn, side: Side): Drawing {
   items.push(line('ground', [x0 - 900, ground], [x1 + 900, ground]))
 
   const leaves = laidLeaves(design, building.outline)
-  const shown = shownOpenings(design, building.outline).filter(o => parts.has(design.skin.openings[o.index]!.part))
+  const shown = openingPolygons(design, building.outline).filter(o => parts.has(design.skin.openings[o.index]!.part))
   const heights = new Set([low, 0])
   let chains = 0
   for (const index of [...new Set(shown.map(o => o.index))]) {

@@ -94,8 +94,7 @@ function corner(drawn: Drawn, before: Stretch, after: Stretch): Omit<Detail, 'ti
 }
 
 /** Flashing over a corner: along both outer faces, a little off them. */
-function flashing({ building }: Drawn, outer: At, before: Stretch, after: Stretch): Item {
-  void building
+function flashing(outer: At, before: Stretch, after: Stretch): Item {
   const dir = (s: Stretch, back: boolean): At => {
     const long = edgeLength(s)
     const [x, y] = [(s.b.x - s.a.x) / long, (s.b.z - s.a.z) / long]
@@ -124,7 +123,7 @@ function eave(drawn: Drawn): Detail | null {
   const seat = drawn.show((Math.atan2(before.b.x - before.a.x, before.a.z - before.b.z) * 180) / Math.PI, 'angle')
   return {
     title: `Detail: eave, ${before.id} on the ${after.id}`,
-    items: [...items, flashing(drawn, outer, before, after)],
+    items: [...items, flashing(outer, before, after)],
     notes: [
       ...notes,
       { at: [outer[0] * 0.5, outer[1] * 0.5], text: `rafter sits on the plate, seat cut ${seat}; tied down` },
@@ -148,7 +147,7 @@ function ridge(drawn: Drawn): Detail | null {
   const plumb = show((Math.atan2(before.b.z - before.a.z, before.b.x - before.a.x) * 180) / Math.PI, 'angle')
   return {
     title: isHouse ? 'Detail: top, against the house' : 'Detail: ridge',
-    items: [...items, flashing(drawn, outer, before, after)],
+    items: [...items, flashing(outer, before, after)],
     notes: [
       ...notes,
       { at: outer, text: `flashing, ${sizeText(show, LAP_MM / 1000)} over each side, breathing tape under it` },

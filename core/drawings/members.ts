@@ -1,8 +1,8 @@
 import type { Facet } from '../frame/dome'
-import type { EndCut, Member } from '../frame/member'
+import { CUT_NAMES, type EndCut, type Member } from '../frame/member'
 import { sectionWords } from '../frame/section-words'
 import { MEMBER_M } from '../geometry/wall-line'
-import { facetCorners, shapesOf, together } from '../takeoff/cut-drawings'
+import { facetCorners, memberCorners, shapesOf, together } from '../takeoff/cut-drawings'
 import { cutList } from '../takeoff/cuts'
 import { nameIn } from '../units'
 import { column, linesBlock, withBlocks } from './blocks'
@@ -31,34 +31,20 @@ const NOTES_MM = 24
 const BELOW_MM = 26
 /** Letters on a line over a member: fewer on narrow paper, so that columns stand side by side. */
 const lettersOn = ({ wideMm }: Room) => (wideMm > 300 ? 56 : 42)
-/** Steeper cuts are drawn no further out than this for a depth of 1: their angle stands in words. */
-const DRAWN_TAN = 1.6
 /** On the sheets of stock, mm on paper: between them. */
 const GAP_MM = 12
 
-const CUTS: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
 /** How an end is cut, in words. */
 export const endWords = ({ show }: Pick<Drawn, 'show'>, { cut, sawDeg }: EndCut): string =>
-  cut === 'square' ? 'square' : `${CUTS[cut]} ${show(sawDeg, 'angle')}`
+  cut === 'square' ? 'square' : `${CUT_NAMES[cut]} ${show(sawDeg, 'angle')}`
 
 /** A member from the side, its lower end on the left, its outer edge above, from a corner. */
-function outline({ ends, lengthM }: Member, [x, y]: At, deep: number): Item {
-  const out = (i: 0 | 1) => Math.min(DRAWN_TAN, Math.tan((ends[i].sawDeg * Math.PI) / 180)) * deep
-  const low = ends[0].cut === 'level' ? out(0) : -out(0)
-  const high = ends[1].cut === 'plumb' || ends[1].cut === 'mitre' ? out(1) : -out(1)
-  const long = mm(lengthM)
-  return {
-    kind: 'path',
-    layer: 'frame',
-    closed: true,
-    points: [
-      [x, y],
-      [x + long, y],
-      [x + long + high, y + deep],
-      [x + low, y + deep],
-    ],
-  }
-}
+const outline = (member: Member, [x, y]: At, deep: number): Item => ({
+  kind: 'path',
+  layer: 'frame',
+  closed: true,
+  points: memberCorners(member, mm(member.lengthM), deep).map((p): At => [x + p.x, y + p.y]),
+})
 
 /** Members that differ in their length alone, the longest first. */
 function alike(members: readonly Member[], drawn: Drawn): { what: string; its: Member[] }[] {

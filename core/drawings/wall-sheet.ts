@@ -5,6 +5,7 @@ import { sectionWords } from '../frame/section-words'
 import { spacingWords } from '../frame/spacing'
 import { broken, type Drawing, type Drawn } from './drawing'
 import { linesBlock, withBlocks } from './blocks'
+import { endWords } from './members'
 import { bareSection } from './section'
 import { nameIn } from '../units'
 
@@ -12,14 +13,13 @@ import { nameIn } from '../units'
 const HEIGHT_MM = 1.8
 const LINE_MM = 3.3
 const LETTERS = 62
-const CUTS: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
 
 /** What a builder looks up while the saw is running, and what is looked at before the work goes on. */
 function list(drawn: Drawn): string[] {
   const { design, building, show } = drawn
   const { members, glazing, corners } = cutList(design, building)
   const length = (v: number) => show(v, 'cutLength')
-  const end = ({ cut, sawDeg }: EndCut) => (cut === 'square' ? '' : `${CUTS[cut]} ${show(sawDeg, 'angle')}`)
+  const end = (e: EndCut) => (e.cut === 'square' ? '' : endWords(drawn, e))
   const cutWords = (m: Member) =>
     m.bent ? ['on the jig'] : m.bevelDeg ? [`sides bevelled ${show(m.bevelDeg, 'angle')}`] : m.ends.map(end)
   // Members that differ in length alone share a line.

@@ -11,6 +11,14 @@ export interface EndCut {
   sawDeg: number
 }
 
+/** As builders call the cuts. */
+export const CUT_NAMES: Record<EndCut['cut'], string> = {
+  square: 'square',
+  plumb: 'plumb',
+  level: 'seat',
+  mitre: 'mitre',
+}
+
 /** Members of one kind and length. */
 export interface Member {
   member: string

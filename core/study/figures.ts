@@ -40,6 +40,16 @@ export function boughtAYear(design: Design, { topUp, electricity }: Pick<Answers
   return topUp.cost + kWh * pricesOf(design)('fuel.electricity')
 }
 
+/** What a house costs to build, by its list, and to run for a year, in its own currency. */
+export const costOf = (
+  design: Design,
+  answers: Pick<Answers, 'topUp' | 'electricity'>,
+): { build: number; running: number; currency: string } => ({
+  build: housePrice(design),
+  running: boughtAYear(design, answers),
+  currency: design.topUp.currency,
+})
+
 /** The figures of a design: one heated year, whose unheated twin gives the coldest night. The design must be sound. */
 export function figuresOf(design: Design, engine: ReturnType<typeof createYearEngine>): Figures {
   const { answers, series } = engine.run(heldDesign(design), {

@@ -6,21 +6,25 @@ import type { Piece } from './sheets'
 /** Steeper cuts are drawn no further out than this for a depth of 1: their angle stands in words. */
 const DRAWN_TAN = 1.6
 
-/** A member from the side, its ends at their angles, as points of an SVG polygon: inner edge below. */
-export function memberOutline({ ends }: Pick<Member, 'ends'>, longPx: number, deepPx: number): string {
-  const out = (i: 0 | 1) => Math.min(DRAWN_TAN, Math.tan(ends[i].sawDeg * RAD)) * deepPx
+/** A member from the side, so long along its inner edge and so deep: its corners from the lower inner one round. */
+export function memberCorners({ ends }: Pick<Member, 'ends'>, long: number, deep: number): { x: number; y: number }[] {
+  const out = (i: 0 | 1) => Math.min(DRAWN_TAN, Math.tan(ends[i].sawDeg * RAD)) * deep
   // At the foot the outer edge is the shorter where it sits, at the ridge the longer where it is plumb.
   const low = ends[0].cut === 'level' ? out(0) : -out(0)
   const high = ends[1].cut === 'plumb' || ends[1].cut === 'mitre' ? out(1) : -out(1)
   return [
-    [0, deepPx],
-    [longPx, deepPx],
-    [longPx + high, 0],
-    [low, 0],
+    { x: 0, y: 0 },
+    { x: long, y: 0 },
+    { x: long + high, y: deep },
+    { x: low, y: deep },
   ]
-    .map(([x, y]) => `${x!.toFixed(1)},${y!.toFixed(1)}`)
-    .join(' ')
 }
+
+/** The same as points of an SVG polygon: inner edge below. */
+export const memberOutline = (member: Pick<Member, 'ends'>, longPx: number, deepPx: number): string =>
+  memberCorners(member, longPx, deepPx)
+    .map(({ x, y }) => `${x.toFixed(1)},${(deepPx - y).toFixed(1)}`)
+    .join(' ')
 
 /** Corners of a facet in its own plane, the first side along x, m. */
 export function facetCorners({ sidesM, anglesDeg }: Pick<Facet, 'sidesM' | 'anglesDeg'>): { x: number; y: number }[] {

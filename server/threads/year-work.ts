@@ -1,5 +1,6 @@
 import { simulatedForecast } from '../../core/climate'
 import { faultLine } from '../../core/design/validate'
+import { costOf } from '../../core/study/figures'
 import { createYearEngine } from '../../core/year'
 import { readDesign } from '../../formats/design-json'
 
@@ -30,7 +31,8 @@ export default function work({ kind, text, day = 0 }: Task): Reply {
       body: { ok: true, simulated: true, days: simulatedForecast(engine.site(design), day, 7, design.site.seed) },
     }
   try {
-    return { status: 200, body: engine.run(design).answers }
+    const { answers } = engine.run(design)
+    return { status: 200, body: { ...answers, cost: costOf(design, answers) } }
   } catch (error) {
     if (error instanceof Error && error.name === 'YearFailed')
       return { status: 422, body: { ok: false, faults: [], lines: [error.message] } }

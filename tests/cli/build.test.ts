@@ -14,6 +14,21 @@ const at = (name: string) => join(folder, name)
 const design = at('ash.json')
 writeFileSync(design, JSON.stringify(ash))
 
+test('simulate tells what the house costs by its list, and each opening by its leaves', async () => {
+  const { json } = await tierra('simulate', design)
+  const { cost, openings } = json() as {
+    cost: { build: number; running: number; currency: string }
+    openings: { name: string; count: number; clearM2: number; freeM2: number; uShut: number }[]
+  }
+  const { total, currency } = (await tierra('takeoff', design)).json() as { total: number; currency: string }
+  expect(cost).toEqual({ build: total, running: expect.any(Number), currency })
+  // Thirteen sheets of 0.59 × 0.45 m in double glass; a door of panel.
+  expect(openings[0]).toMatchObject({ count: 13, clearM2: expect.closeTo(13 * 0.59 * 0.45, 6), uShut: 2.8 })
+  const door = openings.find(o => o.name === 'Door')!
+  expect([door.count, door.clearM2]).toEqual([1, expect.closeTo(1.8, 6)])
+  expect(door.uShut).toBeLessThan(1)
+})
+
 test('takeoff: every line with what it costs, and the same as CSV', async () => {
   const { code, json } = await tierra('takeoff', design, '--csv', at('lines.csv'))
   expect(code).toBe(0)

@@ -3,7 +3,7 @@ import { sectionWords } from '../../../core/frame/section-words'
 import { spacingWords } from '../../../core/frame/spacing'
 import { makeOutline } from '../../../core/geometry/section'
 import { cutList } from '../../../core/takeoff/cuts'
-import type { EndCut, Member } from '../../../core/frame/member'
+import { CUT_NAMES, type EndCut, type Member } from '../../../core/frame/member'
 import {
   cornerMitre,
   cornerOutline,
@@ -28,8 +28,7 @@ const lumber = computed(() => {
 })
 const spacing = computed(() => spacingWords(bench.current, makeOutline(bench.current.shape), settings.show))
 const deg = (v: number) => settings.show(v, 'angle')
-const NAMES: Record<EndCut['cut'], string> = { square: 'square', plumb: 'plumb', level: 'seat', mitre: 'mitre' }
-const end = ({ cut, sawDeg }: EndCut) => (cut === 'square' ? 'square' : `${NAMES[cut]}, saw at ${deg(sawDeg)}`)
+const end = ({ cut, sawDeg }: EndCut) => (cut === 'square' ? 'square' : `${CUT_NAMES[cut]}, saw at ${deg(sawDeg)}`)
 const cutWords = (one: Member) =>
   one.bent
     ? 'bent on the jig'

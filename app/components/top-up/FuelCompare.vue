@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { entry, FUELS } from '../../../core/catalog'
+import { entry, FUELS, woodHeatJkg } from '../../../core/catalog'
 import type { Patch } from '../../../core/editing'
 import { heldC } from '../../../core/study/held'
-import { costPerUsefulKWh, woodHeatJkg, woodlandFor, woodPerWinter, WOODS } from '../../../core/sums'
+import { costPerUsefulKWh, woodlandFor, woodPerWinter, WOODS } from '../../../core/sums'
 import { mainHeater } from '../../../core/sources/registry'
 import { pricesOf, withPrice } from '../../../core/takeoff/price-book'
 
