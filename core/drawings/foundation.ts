@@ -45,13 +45,7 @@ export function footing({ build, skin }: Design, footX: number, groundY: number,
   return items
 }
 
-const ringPath = (layer: 'skin' | 'foundation', ring: readonly At[], dashed = false): Item => ({
-  kind: 'path',
-  layer,
-  closed: true,
-  points: ring,
-  dashed,
-})
+const ringPath = (ring: readonly At[]): Item => ({ kind: 'path', layer: 'skin', closed: true, points: ring })
 
 /** A cross where something is set. */
 function cross([x, y]: At, scale: number): Item[] {
@@ -96,7 +90,7 @@ export function drawFoundation(drawn: Drawn): Drawing {
   const shown = (ring: Footprint) => ring.map(([x, y]) => at(x, y))
   const lines = builtLines(feet)
   const inner = shown(ringIn(feet, 0))
-  const items: Item[] = [ringPath('skin', inner), ringPath('skin', shown(ringIn(feet, 1)))]
+  const items: Item[] = [ringPath(inner), ringPath(shown(ringIn(feet, 1)))]
   const isOnPoints = ON_POINTS.includes(foundation.kind)
   const spots = placesAlong(lines, foundation.apartM)
   const anchors = placesAlong(lines, ANCHORED_M)
@@ -108,12 +102,18 @@ export function drawFoundation(drawn: Drawn): Drawing {
       items.push(rectangle('foundation', x - r, y - r, x + r, y + r), ...cross([x, y], scale))
     }
   } else if (foundation.kind !== 'undecided') {
-    for (const beyond of [halfM, -halfM]) items.push(ringPath('foundation', shown(ringIn(feet, 0.5, beyond)), true))
+    for (const beyond of [halfM, -halfM]) {
+      const edge = shown(ringIn(feet, 0.5, beyond))
+      // None along a house, which stands already.
+      edge.forEach((p, i) => {
+        if (!feet[i]!.isHouse) items.push(line('foundation', p, edge[(i + 1) % edge.length]!, true))
+      })
+    }
     for (const p of anchors) items.push(...cross(at(...p), scale))
   }
   const middle = shown(ringIn(feet, 0.5))
   items.push({ kind: 'path', layer: 'dimensions', closed: true, points: middle, dashed: true })
-  const { x0, x1, y0, y1 } = extentOf([ringPath('skin', middle)])
+  const { x0, x1, y0, y1 } = extentOf([ringPath(middle)])
   const outer = extentOf(items)
   if (design.shape.form !== 'dome') {
     const diagonal = Math.hypot(x1 - x0, y1 - y0) / 1000
@@ -127,7 +127,7 @@ export function drawFoundation(drawn: Drawn): Drawing {
     const along = foundation.kind === 'undecided' ? [] : places.filter(p => Math.abs(p[1] - y0) < 1).map(p => p[0])
     const up = foundation.kind === 'undecided' ? [] : places.filter(p => Math.abs(p[0] - x1) < 1).map(p => p[1])
     const down = (list: number[]) => [...list].sort((a, b) => b - a)
-    const [xs, ys] = [extentOf([ringPath('skin', inner)]), outer]
+    const [xs, ys] = [extentOf([ringPath(inner)]), outer]
     if (along.length > 1)
       items.push(
         ...chain(

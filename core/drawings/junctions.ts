@@ -15,6 +15,8 @@ const SHOWN_MM = 520
 /** Flashing laps each side by so much, and is drawn so far off it, mm. */
 const LAP_MM = 150
 const OFF_MM = 8
+/** The wall of a house is drawn so thick, mm. */
+const HOUSE_WALL_MM = 300
 /** A member is drawn so wide, and sheets stand so far apart on it, mm. */
 const WIDE_MM = 45
 const PLAY_MM = 6
@@ -45,6 +47,7 @@ function bandsOf(drawn: Drawn, stretch: Stretch): Band[] {
     const member = Math.abs(stretch.b.x - stretch.a.x) < 1e-6 ? 'stud' : 'rafter'
     return [frameBand(drawn, member), { layer: 'glazing', thickMm: SHEET_MM, text: name }]
   }
+  if (surface?.boundary === 'house') return [{ layer: 'skin', thickMm: HOUSE_WALL_MM, text: 'the wall of the house' }]
   return [...(surface?.layers ?? [])]
     .reverse()
     .filter(l => l.thicknessM > 0)
