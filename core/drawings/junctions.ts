@@ -121,7 +121,8 @@ function eave(drawn: Drawn): Detail | null {
   const { stretches } = drawn.building
   const k = stretches.findIndex((s, i) => falls(s) && !stands(s) && stretches[i + 1] && stands(stretches[i + 1]!))
   const [before, after] = [stretches[k], stretches[k + 1]]
-  if (!before || !after || drawn.design.shape.form === 'dome') return null
+  // A hoop goes down to its wall in one curve: it has no rafter that sits there.
+  if (!before || !after || ['dome', 'hoop'].includes(drawn.design.shape.form)) return null
   const { items, notes, outer } = corner(drawn, before, after)
   const seat = drawn.show((Math.atan2(before.b.x - before.a.x, before.a.z - before.b.z) * 180) / Math.PI, 'angle')
   return {
@@ -130,7 +131,14 @@ function eave(drawn: Drawn): Detail | null {
     notes: [
       ...notes,
       { at: [outer[0] * 0.5, outer[1] * 0.5], text: `rafter sits on the plate, seat cut ${seat}; tied down` },
-      { at: [0, 0], text: 'insulation of roof and wall meet without a gap; vapour layers taped to each other' },
+      ...(before.glazed || after.glazed
+        ? []
+        : [
+            {
+              at: [0, 0] as At,
+              text: 'insulation of roof and wall meet without a gap; vapour layers taped to each other',
+            },
+          ]),
       { at: outer, text: `drip edge; the roofing stands ${sizeText(drawn.show, 0.05)} over it, a gutter under it` },
     ],
   }

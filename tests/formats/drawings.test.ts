@@ -50,7 +50,7 @@ const formOf = (d: Design) => d.shape.form
 const NONE: Partial<Record<ViewId, (d: Design) => boolean>> = {
   pipes: d => !d.store.airStores.some(s => s.on),
   sheets: d => !['gable', 'saltbox', 'dome'].includes(formOf(d)),
-  eave: d => ['lean-to', 'dome'].includes(formOf(d)),
+  eave: d => ['lean-to', 'dome', 'hoop'].includes(formOf(d)),
   ridge: d => ['dome', 'hoop'].includes(formOf(d)),
   dormer: d => formOf(d) !== 'dome',
 }
