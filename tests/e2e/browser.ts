@@ -1,7 +1,7 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, Key, logging, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
 
 export interface Size {
@@ -120,8 +120,11 @@ export async function choose(driver: WebDriver, label: string, id: string): Prom
   await select.findElement(By.css(`option[value="${id}"]`)).click()
 }
 
+/** Presses a button once it may be pressed: a press on one that waits for a year is lost. */
 export async function click(driver: WebDriver, name: string): Promise<void> {
-  await (await find(driver, name)).click()
+  const it = await find(driver, name)
+  await driver.wait(until.elementIsEnabled(it), WAIT_MS, `${name} may not be pressed`)
+  await it.click()
 }
 
 /** Errors that the page wrote to its console. */
