@@ -1,7 +1,7 @@
 import type { Design } from '../core/design'
 import { laidOn, MOVES, type Move } from '../core/moves/registry'
 import { briefOf } from '../core/study/brief'
-import { inSeed, seedsFrom, summarise } from '../core/study/ensemble'
+import { summarise, wintersOf } from '../core/study/ensemble'
 import { findCheapest, MOST_COMBINED, promising } from '../core/study/find'
 import { ranked, ranksByHeat, rungOf, type Rung } from '../core/study/ladder'
 import { MOST_SWEPT, readVary, sweepDesigns, sweepPoint, type Vary } from '../core/study/sweep'
@@ -19,14 +19,22 @@ export async function wintersCommand(args: string[]): Promise<unknown> {
   const { options, words } = readOptions(args, ['n', 'workers'], ['design.json'])
   const design = loadDesign(words[0]!)
   const count = options.n === undefined ? 20 : numberOption('n', options.n, 1, 1000, true)
-  const seeds = seedsFrom(design.site.seed, count)
+  const winters = wintersOf(design, count)
+  if (winters.length < count)
+    process.stderr.write(
+      `There ${winters.length === 1 ? 'is one measured winter' : `are ${winters.length} measured winters`}, and no ` +
+        'others of it: site.varyMeasured makes them.\n',
+    )
   const years = await workOut(
     'winter',
-    seeds.map(seed => inSeed(design, seed)),
+    winters.map(w => w.design),
     workersOption(options.workers),
   )
   const { years: coldest, ...rest } = summarise(years)
-  return { coldest: coldest.map(({ seed, insideC, outsideC }) => ({ seed, insideC, outsideC })), ...rest }
+  return {
+    coldest: coldest.map(({ insideC, outsideC }, i) => ({ seed: winters[i]!.seed, insideC, outsideC })),
+    ...rest,
+  }
 }
 
 /** `sweep`: one or two decisions over a range; what can't be built is told and left out. */

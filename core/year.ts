@@ -186,6 +186,7 @@ export const onSite = (site: Design['site'], weather?: WeatherYear): readonly un
   site.elevationM,
   site.timeZone,
   site.seed,
+  site.months,
   weather ?? site.climate,
   site.spell,
   site.horizon,

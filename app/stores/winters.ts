@@ -5,19 +5,17 @@ import { MONTH_OF_DAY } from '../../core/climate'
 import type { Design } from '../../core/design'
 import { sameYear } from '../../core/study/kept'
 import type { Winter } from '../../core/study/winter'
-import { COLDER, inSeed, quantile, seedsFrom } from '../../core/study/ensemble'
+import { COLDER, quantile, quantileRange, WINTERS_FOR, wintersOf } from '../../core/study/ensemble'
 import { useDesign } from './design'
 import { useYear } from './year'
 
-/** Winters that are looked at, the design's own among them. */
-export const WINTERS = 20
 /** They begin once the design has been at rest for so long, ms. */
 const REST_MS = 3000
 
 /**
- * How far the coldest night differs from winter to winter of the same climate. Worked out in the background, one year
- * at a time, while the design is at rest; an hourly climate is one year and has no others. What was known of the design
- * before an edit stays until the new winters are there.
+ * How far the coldest night differs from winter to winter of the same climate: made winters, or those that were
+ * measured. Worked out in the background, one year at a time, while the design is at rest; one measured winter has no
+ * others, unless they are made from it. What was known of the design before an edit stays until the new ones are there.
  */
 export const useWinters = defineStore('winters', () => {
   const bench = useDesign()
@@ -25,6 +23,7 @@ export const useWinters = defineStore('winters', () => {
   const all = shallowRef<Winter[]>([])
   const of = shallowRef<Design | null>(null)
   const known = ref(0)
+  const total = ref(0)
   const failure = ref('')
   const stale = computed(() => of.value === null || !sameYear(of.value, bench.current))
   /** Coldest nights of eight winters in ten, and of the winter that the aim is meant for, °C; null until known. */
@@ -37,11 +36,15 @@ export const useWinters = defineStore('winters', () => {
       leastC: quantile(coldest, 0.1),
       mostC: quantile(coldest, 0.9),
       meantC: quantile(coldest, share),
+      meantRangeC: quantileRange(coldest, share),
       meantMarginK: margins.length > 0 ? quantile(margins, share) : null,
       withFrost: coldest.filter(c => c < 0).length,
       missed: margins.filter(k => k < 0).length,
     }
   })
+  const onlyOne = (design: Design) => wintersOf(design, 2).length < 2
+  /** The climate is one measured winter, and no others are made from it. */
+  const single = computed(() => onlyOne(bench.current))
   let timer: ReturnType<typeof setTimeout> | undefined
   let turn = 0
 
@@ -49,12 +52,14 @@ export const useWinters = defineStore('winters', () => {
     const mine = ++turn
     const found: Winter[] = []
     const line = aimLine(design.aim)
+    const ahead = wintersOf(design, WINTERS_FOR[design.aim.winter])
     known.value = 0
-    for (const seed of seedsFrom(design.site.seed, WINTERS)) {
-      const { hour, insideC, outsideC } = await year.coldestHour(inSeed(design, seed))
+    total.value = ahead.length
+    for (const { name, seed, design: its } of ahead) {
+      const { hour, insideC, outsideC } = await year.coldestHour(its)
       if (mine !== turn) return
       const lowC = line.lowC[MONTH_OF_DAY[Math.floor(hour / 24)]!]!
-      found.push({ seed, insideC, outsideC, marginK: lowC === null ? null : insideC - lowC })
+      found.push({ name, seed, insideC, outsideC, marginK: lowC === null ? null : insideC - lowC })
       known.value = found.length
     }
     all.value = found
@@ -71,8 +76,8 @@ export const useWinters = defineStore('winters', () => {
         if (of.value && sameYear(design, of.value)) return
         turn++
         failure.value = ''
-        if (design.site.climate.kind !== 'normals' || design.id !== of.value?.id) all.value = []
-        if (design.site.climate.kind !== 'normals') return
+        if (onlyOne(design) || design.id !== of.value?.id) all.value = []
+        if (onlyOne(design)) return
         timer = setTimeout(() => {
           if (design !== bench.current) return
           // A year that can't be worked out is told by the score itself.
@@ -93,5 +98,5 @@ export const useWinters = defineStore('winters', () => {
     of.value = bench.current
   }
 
-  return { all, of, spread, known, stale, failure, look, take }
+  return { all, of, spread, known, total, single, stale, failure, look, take }
 })

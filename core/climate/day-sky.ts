@@ -1,20 +1,18 @@
 import { clearestShare, dewPointC } from './atmosphere'
+import { clearOfRange } from './made-days'
 import { radiationWeight, sunSine } from './diurnal'
 import { extraterrestrialWm2, splitGlobal } from './radiation'
 import type { SunYear } from './sun-year'
-import type { WeatherYear } from './types'
+import { DAYS, HOURS, type WeatherYear } from './types'
 
 const { max, min } = Math
 
 /**
- * What a day's clearness, a standard deviate, does to it. Clear days swing more: the day's range goes with it, and the
- * day's sun (Richardson 1981; Bristow & Campbell 1984 find the sun from the range).
+ * What a day's clearness, a standard deviate, does to its sun, as a share of the month's.
  */
-export const RANGE_PER_CLEAR = 0.34
 export const SUN_PER_CLEAR = 0.42
 
-/** No range is less than this share of the usual one, and no sky stranger than so many deviates. */
-export const LEAST_RANGE = 0.25
+/** No sky is stranger than so many deviates. */
 const STRANGEST = 2.2
 
 /** Cloud cover of a day, 0–1. */
@@ -22,7 +20,7 @@ export const cloudOfDay = (clear: number): number => max(0, min(1, 0.5 - 0.36 * 
 
 /** Clearness of a day from its range and the usual one of its month, K: the sky that such a range tells of. */
 export const clearFromRange = (rangeK: number, usualK: number): number =>
-  max(-STRANGEST, min(STRANGEST, (rangeK / max(0.5, usualK) - 1) / RANGE_PER_CLEAR))
+  max(-STRANGEST, min(STRANGEST, clearOfRange(rangeK / max(0.5, usualK))))
 
 /**
  * Dew point of a day, °C, from its low and high, °C, its clearness, and the usual relative humidity, 0–1 (null where
@@ -33,9 +31,36 @@ export const dewOfDayC = (lowC: number, highC: number, clear: number, humidity: 
     ? lowC - 0.5 - 1.6 * max(0, clear)
     : dewPointC((lowC + highC) / 2, max(0.15, min(0.99, humidity - 0.05 * clear)))
 
-/** The most that an hour's horizontal can have of the sun, W/m². */
-export const clearestWm2 = (sun: SunYear, hour: number, ext: number, pressurePa: number): number =>
-  ext * max(0, sunSine(sun, hour)) * sun.upShare[hour]! * clearestShare(sun.altitudeDeg[hour]!, pressurePa)
+/** By hour: the most that the horizontal can have, W/m², and the hour's share of its day's sum, 0–1. */
+interface SunShape {
+  pressurePa: number
+  ceilingWm2: Float64Array
+  share: Float64Array
+}
+
+/** Every made winter of a place is laid out by the same shape. */
+const shapes = new WeakMap<SunYear, SunShape>()
+
+/** How the sun of a place's days is spread over their hours, under air of a pressure, Pa. */
+export function sunShape(sun: SunYear, pressurePa: number): SunShape {
+  const known = shapes.get(sun)
+  if (known?.pressurePa === pressurePa) return known
+  const ceilingWm2 = new Float64Array(HOURS)
+  const share = new Float64Array(HOURS)
+  for (let d = 0; d < DAYS; d++) {
+    const ext = extraterrestrialWm2(d)
+    let sum = 0
+    for (let k = 0; k < 24; k++) {
+      const h = d * 24 + k
+      ceilingWm2[h] = ext * max(0, sunSine(sun, h)) * sun.upShare[h]! * clearestShare(sun.altitudeDeg[h]!, pressurePa)
+      sum += share[h] = radiationWeight(sun, d, k)
+    }
+    if (sum > 0) for (let k = 0; k < 24; k++) share[d * 24 + k]! /= sum
+  }
+  const shape = { pressurePa, ceilingWm2, share }
+  shapes.set(sun, shape)
+  return shape
+}
 
 /**
  * Lays a day's sun into a year, hour by hour: its sum on the horizontal, J/m², spread by the sun's height, and split
@@ -49,15 +74,20 @@ export function fillDaySun(
   dayJm2: number,
   pressurePa: number,
 ): void {
+  const { ceilingWm2, share } = sunShape(sun, pressurePa)
+  for (let h = day * 24; h < day * 24 + 24; h++) year.globalWm2[h] = min((dayJm2 / 3600) * share[h]!, ceilingWm2[h]!)
+  splitDay(year, sun, day)
+}
+
+/** Splits the sun that a day's hours have on the horizontal into beam and diffuse. */
+export function splitDay(
+  year: Pick<WeatherYear, 'globalWm2' | 'beamWm2' | 'diffuseWm2'>,
+  sun: SunYear,
+  day: number,
+): void {
   const ext = extraterrestrialWm2(day)
-  let sum = 0
-  for (let k = 0; k < 24; k++) sum += radiationWeight(sun, day, k)
-  for (let k = 0; k < 24; k++) {
-    const h = day * 24 + k
-    const ceiling = clearestWm2(sun, h, ext, pressurePa)
-    const global = sum > 0 ? min(((dayJm2 / 3600) * radiationWeight(sun, day, k)) / sum, ceiling) : 0
-    const split = splitGlobal(global, sun.altitudeDeg[h]!, ext)
-    year.globalWm2[h] = global
+  for (let h = day * 24; h < day * 24 + 24; h++) {
+    const split = splitGlobal(year.globalWm2[h]!, sun.altitudeDeg[h]!, ext)
     year.beamWm2[h] = split.beam
     year.diffuseWm2[h] = split.diffuse
   }

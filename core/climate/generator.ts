@@ -1,210 +1,113 @@
-import { skyInfraredWm2, standardPressurePa } from './atmosphere'
-import { clearestWm2, cloudOfDay, dewOfDayC, LEAST_RANGE, RANGE_PER_CLEAR, SUN_PER_CLEAR } from './day-sky'
-import { fillTemperatures, radiationWeight } from './diurnal'
-import { monthlyMeans, monthlyNormals, smoothDaily } from './monthly'
-import {
-  clearnessFromRange,
-  clearnessFromSunshine,
-  dayLengthH,
-  extraterrestrialDayJm2,
-  extraterrestrialWm2,
-  splitGlobal,
-} from './radiation'
-import { normalDeviates, seededRandom } from './random'
+import { skyInfraredWm2, standardPressurePa, vapourAtDewPointPa } from './atmosphere'
+import { cloudOfDay, dewOfDayC, splitDay, SUN_PER_CLEAR, sunShape } from './day-sky'
+import { fillTemperatures } from './diurnal'
+import { extremesOf, type LayExtremes } from './extremes'
+import { keepWithin, makeDays, type MadeDays } from './made-days'
+import { monthlyMeans, monthlyNormals, shiftMonths, smoothDaily } from './monthly'
+import { clearnessFromRange, clearnessFromSunshine, dayLengthH, extraterrestrialDayJm2 } from './radiation'
 import type { SunYear } from './sun-year'
-import { DAYS, HOURS, MONTH_DAYS, MONTH_OF_DAY, MONTH_START, type Normals, type WeatherYear } from './types'
+import {
+  DAYS,
+  HOURS,
+  MONTH_DAYS,
+  MONTH_NAMES,
+  MONTH_OF_DAY,
+  MONTH_START,
+  type Normals,
+  type WeatherYear,
+} from './types'
+import { variedMonths } from './year-to-year'
 
-const { abs, exp, max, min, sin, sqrt } = Math
+const { abs, max, min, sin } = Math
 
-/**
- * Day-to-day memory of weather: a spell lasts about four days (Richardson 1981 finds 0.5–0.75 for temperature, 0.2–0.4
- * for radiation).
- */
-const TEMPERATURE_MEMORY = 0.72
-/** Cloudiness has a quick part and a slow one, so that dull spells of a week come round. */
-const QUICK_MEMORY = 0.35
-const SLOW_MEMORY = 0.88
-const QUICK_SHARE = 0.75
 const USUAL_WIND = 2.5
 
-/** The days of a made year. */
-export interface GeneratedDays {
-  low: Float64Array
-  high: Float64Array
-  /** Standard deviates: positive is clear. */
-  clear: Float64Array
-  wind: Float64Array
-}
+/** Months as the normals have them, or as they came in one winter. */
+export type Months = 'usual' | 'varied'
 
 /**
  * A year of weather from monthly normals, the same for the same seed.
- * Daily clearness and temperature anomalies are autocorrelated; clear days swing more and clear nights are colder.
+ * Daily clearness and temperature anomalies are autocorrelated; clear days swing more, and are cold in winter.
  * Monthly means of the hourly year's daily lows and highs meet the normals within 0.1 K, its radiation the normal or
- * its estimate within 3 %; design extremes are reached, each at the end of a spell, and not passed. What is estimated
- * is said in `notes`.
+ * its estimate within 3 %, its humidity the normal within 0.01; with months as they came, each strays from its normal
+ * as {@link variedMonths} says, and these are met. Design extremes are reached, each at the end of a spell, and not
+ * passed. What is estimated is said in `notes`.
  * @param normals twelve lows and highs, °C, low below high; the rest optional
  * @param sun the sun's hours at the site
  * @param elevationM −430 to 9000 m
  * Sources: Richardson 1981 for the structure; Hargreaves & Samani 1982; Ångström 1924, Prescott 1940; Erbs et al. 1982;
  * Berdahl & Martin 1984.
  */
-export function generateWeather(normals: Normals, sun: SunYear, elevationM: number, seed: number): WeatherYear {
-  const days = generateDays(normals, seed)
+export function generateWeather(
+  usual: Normals,
+  sun: SunYear,
+  elevationM: number,
+  seed: number,
+  months: Months = 'usual',
+): WeatherYear {
+  const varied =
+    months === 'varied' ? variedMonths(usual, sun.latitudeDeg, wantedRadiation(usual, sun.latitudeDeg), seed) : null
+  const normals = varied?.normals ?? usual
+  const days = makeDays(normals, seed)
   const year = emptyWeather()
-  meetNormals(year.dryBulbC, days, normals, sun, seed)
+  meetNormals(year.dryBulbC, days, normals, sun, extremesOf(days, normals, seed, varied?.coldest ?? null))
   fillSky(year, days, normals, sun, standardPressurePa(elevationM))
   fillSnow(year, normals)
+  const { ceilingWm2 } = sunShape(sun, year.pressurePa[0]!)
+  const reached = usual.globalJm2 && withinReach(usual.globalJm2, ceilingWm2)
+  const cut = reached ? MONTH_NAMES.filter((_, m) => reached[m]! < usual.globalJm2![m]!) : []
+  if (cut.length > 0)
+    year.notes.push(`More sun is given than clear skies bring: ${cut.join(', ')} have that of clear skies.`)
   year.notes.push(
-    normals.globalJm2
+    usual.globalJm2
       ? 'Radiation meets the monthly means given.'
-      : normals.sunshineH
+      : usual.sunshineH
         ? 'Radiation is estimated from sunshine hours (Ångström–Prescott).'
         : 'Radiation is estimated from the daily range of temperature (Hargreaves–Samani).',
   )
-  if (!normals.humidity) year.notes.push('Humidity is estimated from the daily low.')
-  if (!normals.windMs) year.notes.push(`Wind is a typical breeze of ${USUAL_WIND} m/s.`)
+  if (!usual.humidity) year.notes.push('Humidity is estimated from the daily low.')
+  if (!usual.windMs) year.notes.push(`Wind is a typical breeze of ${USUAL_WIND} m/s.`)
+  if (varied) year.notes.push('Its months stray from the normals as those of one winter do.')
   return year
 }
 
-function generateDays(normals: Normals, seed: number): GeneratedDays {
-  const normal = normalDeviates(seededRandom(seed))
-  const meanLow = smoothDaily(normals.lowC)
-  const meanHigh = smoothDaily(normals.highC)
-  const yearMean = average(normals.lowC.map((l, m) => (l + normals.highC[m]!) / 2))
-  const seasonal = max(...normals.highC) - min(...normals.lowC)
-  const blank = () => new Float64Array(DAYS)
-  const days: GeneratedDays = { low: blank(), high: blank(), clear: blank(), wind: blank() }
-  let quick = normal()
-  let slow = normal()
-  let a = normal()
-  let w = normal()
-  const next = (x: number, memory: number) => memory * x + sqrt(1 - memory ** 2) * normal()
-  for (let d = -20; d < DAYS; d++) {
-    quick = next(quick, QUICK_MEMORY)
-    slow = next(slow, SLOW_MEMORY)
-    a = next(a, TEMPERATURE_MEMORY)
-    w = next(w, 0.4)
-    if (d < 0) continue
-    const c = QUICK_SHARE * quick + sqrt(1 - QUICK_SHARE ** 2) * slow
-    const middle = (meanLow[d]! + meanHigh[d]!) / 2
-    // Winters vary more than summers, and continental climates more than coasts.
-    const coldness = max(0, min(1, (yearMean + 0.25 * seasonal - middle) / (0.6 * seasonal + 1)))
-    const spread = 1.4 + 0.055 * seasonal * (0.6 + 0.9 * coldness)
-    const anomaly = spread * a - 0.5 * spread * coldness * max(0, c) * 0.6
-    const range = (meanHigh[d]! - meanLow[d]!) * max(LEAST_RANGE, 1 + RANGE_PER_CLEAR * c)
-    days.clear[d] = c
-    days.low[d] = middle + anomaly - range / 2
-    days.high[d] = max(middle + anomaly + range / 2, days.low[d]! + 0.5)
-    days.wind[d] = exp(0.45 * w)
-  }
-  return days
-}
-
-/** A cold snap, or a wave of heat: its days one after the other, and how far each goes towards the extreme, 0–1. */
-interface Spell {
-  days: number[]
-  share: number[]
-}
-
-/** Days of a spell after its extreme: so far from the season's mean. */
-const AFTER = [0.6, 0.3]
-/** From this share on, the sky of a spell is clear: nights shine their warmth away, and days are bright. */
-const CLEAR_FROM = 0.6
-const CLEAR = 0.9
-/** What the other end of the day goes along with an extreme. */
-const DAYS_FOLLOW = 0.85
-/** Days of a quarter of the year. */
-const QUARTER = 91
+/** No mean of a month is further from its normal than this once it is met, K. */
+const MET_K = 0.03
 
 /**
- * Where an extreme of the year comes: at the end of a spell, on the day of the coldest quarter (sign 1) or the hottest
- * (−1) that was the most extreme by itself. Spells are the longer the more continental the climate.
+ * Shifts the days, by turns, until the hourly year has the monthly means and the extremes asked of it. A day's hours
+ * reach a little beyond its own low and high, where the next night begins before midnight: by how much is read off the
+ * hours, and a few readings do.
  */
-function spellOf(values: Float64Array, season: Float64Array, swingK: number, sign: 1 | -1): Spell {
-  const around = (d: number) => (d + DAYS) % DAYS
-  const edge = season.map(t => sign * t).sort()[QUARTER]!
-  let extreme = -1
-  for (let d = 0; d < DAYS; d++)
-    if (sign * season[d]! <= edge && (extreme < 0 || sign * values[d]! < sign * values[extreme]!)) extreme = d
-  const before = Math.round(max(2, min(6, 2 + swingK / 12)))
-  const days: number[] = []
-  const share: number[] = []
-  for (let k = before; k >= 0; k--) {
-    days.push(around(extreme - k))
-    share.push(k === 0 ? 1 : 0.9 - (0.5 * (k - 1)) / before)
-  }
-  AFTER.forEach((s, k) => {
-    days.push(around(extreme + k + 1))
-    share.push(s)
-  })
-  return { days, share }
-}
-
-/** Winters' coldest hours scatter round their mean by this, K, the more the more continental the climate. */
-const winterSpread = (swingK: number) => 1.5 + 0.05 * swingK
-/** No winter lies further from the mean than so many of those. */
-const FURTHEST = 2
-
-/** The lowest air of this one year, °C: as it is given, or by the mean yearly low and the year's own luck. */
-function lowestOfYear(normals: Normals, swingK: number, seed: number): number | undefined {
-  const { designLowC, meanYearlyLowC } = normals
-  if (designLowC !== undefined || meanYearlyLowC === undefined) return designLowC
-  const luck = normalDeviates(seededRandom((seed ^ 0x5eed) >>> 0))()
-  const low = meanYearlyLowC + winterSpread(swingK) * max(-FURTHEST, min(FURTHEST, luck))
-  return min(low, min(...normals.lowC) - 1)
-}
-
-/**
- * Fills the hours and shifts the days, by turns, until the hourly year has the monthly means and the extremes asked of
- * it: each at the end of a spell, under a clear sky.
- */
-function meetNormals(hours: Float32Array, days: GeneratedDays, normals: Normals, sun: SunYear, seed: number): void {
-  const { low, high, clear } = days
-  const meanLow = smoothDaily(normals.lowC)
-  const meanHigh = smoothDaily(normals.highC)
-  const season = meanLow.map((l, d) => (l + meanHigh[d]!) / 2)
-  const swingK = max(...normals.highC) - min(...normals.lowC)
-  const coldest = lowestOfYear(normals, swingK, seed)
-  const hottest = normals.designHighC
-  const snap = coldest === undefined ? null : spellOf(low, season, swingK, 1)
-  const wave = hottest === undefined ? null : spellOf(high, season, swingK, -1)
-  for (const spell of [snap, wave])
-    spell?.days.forEach((d, k) => {
-      if (spell.share[k]! >= CLEAR_FROM) clear[d] = max(clear[d]!, CLEAR)
-    })
-  for (let turn = 0; turn < 12; turn++) {
+function meetNormals(
+  hours: Float32Array,
+  days: MadeDays,
+  normals: Normals,
+  sun: SunYear,
+  layExtremes: LayExtremes,
+): void {
+  const { low, high } = days
+  const beyond = { low: new Array<number>(12).fill(0), high: new Array<number>(12).fill(0) }
+  const off = (daily: Float64Array, more: readonly number[], wanted: readonly number[]) =>
+    monthlyMeans(daily).map((v, m) => wanted[m]! - v - more[m]!)
+  for (let reading = 0; reading < 4; reading++) {
+    for (let turn = 0; turn < 12; turn++) {
+      const offLow = off(low, beyond.low, normals.lowC)
+      const offHigh = off(high, beyond.high, normals.highC)
+      if (turn + reading > 0 && max(...offLow.map(abs), ...offHigh.map(abs)) < MET_K) break
+      shiftMonths(low, offLow)
+      shiftMonths(high, offHigh)
+      layExtremes(days)
+      keepWithin(days)
+    }
     fillTemperatures(hours, low, high, sun)
     const got = monthlyNormals(hours)
-    const offLow = got.lowC.map((g, m) => normals.lowC[m]! - g)
-    const offHigh = got.highC.map((g, m) => normals.highC[m]! - g)
-    if (max(...offLow.map(abs), ...offHigh.map(abs)) < 0.03 && turn > 0) return
-    shift(low, offLow)
-    shift(high, offHigh)
-    if (snap) {
-      for (let d = 0; d < DAYS; d++) low[d] = max(low[d]!, coldest! + 0.4)
-      snap.days.forEach((d, k) => {
-        const falls = snap.share[k]! * (coldest! - meanLow[d]!)
-        low[d] = snap.share[k] === 1 ? coldest! : max(coldest! + 0.4, min(low[d]!, meanLow[d]! + falls))
-        high[d] = min(high[d]!, meanHigh[d]! + DAYS_FOLLOW * falls)
-      })
-    }
-    if (wave) {
-      for (let d = 0; d < DAYS; d++) high[d] = min(high[d]!, hottest! - 0.4)
-      wave.days.forEach((d, k) => {
-        const rises = wave.share[k]! * (hottest! - meanHigh[d]!)
-        high[d] = wave.share[k] === 1 ? hottest! : min(hottest! - 0.4, max(high[d]!, meanHigh[d]! + rises))
-        low[d] = max(low[d]!, meanLow[d]! + DAYS_FOLLOW * rises * 0.7)
-      })
-    }
-    for (let d = 0; d < DAYS; d++) if (high[d]! < low[d]! + 0.5) high[d] = low[d]! + 0.5
+    const missed = max(...[...got.lowC, ...got.highC].map((v, i) => abs(v - [...normals.lowC, ...normals.highC][i]!)))
+    if (missed < 2 * MET_K) return
+    const [meanLow, meanHigh] = [monthlyMeans(low), monthlyMeans(high)]
+    beyond.low = got.lowC.map((v, m) => v - meanLow[m]!)
+    beyond.high = got.highC.map((v, m) => v - meanHigh[m]!)
   }
-  fillTemperatures(hours, low, high, sun)
-}
-
-/** Adds to each day what its month lacks: smoothly from month to month, and the rest to the month as a whole. */
-function shift(daily: Float64Array, off: readonly number[]): void {
-  const smooth = smoothDaily(off)
-  for (let d = 0; d < DAYS; d++) daily[d] = daily[d]! + smooth[d]!
 }
 
 function average(values: readonly number[]): number {
@@ -249,7 +152,7 @@ export function wantedRadiation(normals: Normals, latitudeDeg: number): number[]
   )
 }
 
-function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: SunYear, pressurePa: number): void {
+function fillSky(year: WeatherYear, days: MadeDays, normals: Normals, sun: SunYear, pressurePa: number): void {
   const { low, high, clear, wind } = days
   const wanted = wantedRadiation(normals, sun.latitudeDeg)
   const humidity = normals.humidity && smoothDaily(normals.humidity)
@@ -261,16 +164,49 @@ function fillSky(year: WeatherYear, days: GeneratedDays, normals: Normals, sun: 
       const h = d * 24 + k
       const t = year.dryBulbC[h]!
       year.pressurePa[h] = pressurePa
-      year.dewPointC[h] = min(dew, t - 0.2)
+      year.dewPointC[h] = min(dew, t - DEW_BELOW_K)
       year.cloud[h] = cloud
       year.windMs[h] =
         (breeze ? breeze[d]! : USUAL_WIND) * wind[d]! * (0.75 + 0.5 * max(0, sin((Math.PI * (k - 8)) / 12)))
-      year.skyInfraredWm2[h] = skyInfraredWm2(t, year.dewPointC[h]!, cloud, k + 0.5, pressurePa)
     }
   }
+  if (normals.humidity) meetHumidity(year, normals.humidity)
+  for (let h = 0; h < HOURS; h++)
+    year.skyInfraredWm2[h] = skyInfraredWm2(
+      year.dryBulbC[h]!,
+      year.dewPointC[h]!,
+      year.cloud[h]!,
+      (h % 24) + 0.5,
+      pressurePa,
+    )
   if (normals.windMs) scaleMonths(year.windMs, normals.windMs)
   for (let h = 0; h < HOURS; h++) year.windMs[h] = max(0.2, year.windMs[h]!)
   fillRadiation(year, clear, wanted, sun, pressurePa)
+}
+
+/** The air outside is never damper than this much below its own temperature, K. */
+const DEW_BELOW_K = 0.2
+
+/** Shifts each month's dew points until its mean relative humidity is the one that was given. */
+function meetHumidity(year: WeatherYear, wanted: readonly number[]): void {
+  const { dryBulbC, dewPointC } = year
+  const full = dryBulbC.map(vapourAtDewPointPa)
+  const drawn = dewPointC.slice()
+  for (let m = 0; m < 12; m++) {
+    const [from, to] = [MONTH_START[m]! * 24, MONTH_START[m + 1]! * 24]
+    let byK = 0
+    for (let turn = 0; turn < 8; turn++) {
+      let sum = 0
+      for (let h = from; h < to; h++) {
+        dewPointC[h] = min(drawn[h]! + byK, dryBulbC[h]! - DEW_BELOW_K)
+        sum += vapourAtDewPointPa(dewPointC[h]!) / full[h]!
+      }
+      const off = wanted[m]! - sum / (to - from)
+      if (abs(off) < 0.003) break
+      // A kelvin of dew point is about a fifteenth of the vapour.
+      byK += max(-6, min(6, (15 * off) / wanted[m]!))
+    }
+  }
 }
 
 function scaleMonths(hourly: Float32Array, means: readonly number[]): void {
@@ -295,52 +231,50 @@ function fillRadiation(
   sun: SunYear,
   pressurePa: number,
 ): void {
-  const weight = new Float64Array(HOURS)
-  const ceiling = new Float64Array(HOURS)
-  const day = new Float64Array(DAYS)
+  const { ceilingWm2, share } = sunShape(sun, pressurePa)
+  const reached = withinReach(wanted, ceilingWm2)
+  const dayWm2 = new Float64Array(DAYS)
   for (let d = 0; d < DAYS; d++) {
     const above = extraterrestrialDayJm2(d, sun.latitudeDeg)
-    const ext = extraterrestrialWm2(d)
     // Clearness is bounded and leans to the clear side in dry climates, to the dull side in wet ones.
-    const month = wanted[MONTH_OF_DAY[d]!]!
-    day[d] = above > 0 ? max(0.08 * above, min(0.76 * above, month * (1 + SUN_PER_CLEAR * clear[d]!))) : 0
-    let sum = 0
-    for (let k = 0; k < 24; k++) {
-      const h = d * 24 + k
-      weight[h] = radiationWeight(sun, d, k)
-      ceiling[h] = clearestWm2(sun, h, ext, pressurePa)
-      sum += weight[h]!
-    }
-    for (let k = 0; k < 24; k++) if (sum > 0) weight[d * 24 + k]! /= sum
+    const month = reached[MONTH_OF_DAY[d]!]!
+    const drawn = max(0.08 * above, min(0.76 * above, month * (1 + SUN_PER_CLEAR * clear[d]!)))
+    dayWm2[d] = above > 0 ? drawn / 3600 : 0
   }
   const factor = new Float64Array(12).fill(1)
-  for (let turn = 0; turn < 8; turn++) {
+  for (let turn = 0; turn < 24; turn++) {
     const got = new Float64Array(12)
     for (let d = 0; d < DAYS; d++) {
       const m = MONTH_OF_DAY[d]!
-      for (let k = 0; k < 24; k++) {
-        const h = d * 24 + k
-        year.globalWm2[h] = min(((day[d]! * factor[m]!) / 3600) * weight[h]!, ceiling[h]!)
-        got[m]! += (year.globalWm2[h]! * 3600) / MONTH_DAYS[m]!
-      }
+      let sum = 0
+      for (let h = d * 24; h < d * 24 + 24; h++)
+        sum += year.globalWm2[h] = min(dayWm2[d]! * factor[m]! * share[h]!, ceilingWm2[h]!)
+      got[m]! += (sum * 3600) / MONTH_DAYS[m]!
     }
     let off = 0
     for (let m = 0; m < 12; m++) {
       if (got[m]! <= 0) continue
-      factor[m]! *= wanted[m]! / got[m]!
-      off = max(off, abs(wanted[m]! / got[m]! - 1))
+      const lacks = reached[m]! / got[m]!
+      // What is at its brightest takes no more of it: the others must take twice as much.
+      factor[m]! *= lacks > 1 ? lacks * lacks : lacks
+      off = max(off, abs(lacks - 1))
     }
     if (off < 0.005) break
   }
-  for (let d = 0; d < DAYS; d++) {
-    const ext = extraterrestrialWm2(d)
-    for (let h = d * 24; h < d * 24 + 24; h++) {
-      if (year.globalWm2[h]! <= 0) continue
-      const split = splitGlobal(year.globalWm2[h]!, sun.altitudeDeg[h]!, ext)
-      year.beamWm2[h] = split.beam
-      year.diffuseWm2[h] = split.diffuse
-    }
-  }
+  for (let d = 0; d < DAYS; d++) splitDay(year, sun, d)
+}
+
+/** No month is brighter than this share of one clear sky after the other. */
+const CLEAREST_MONTH = 0.93
+
+/** Mean daily radiation of months, J/m², as far as the sun there reaches under clear skies. */
+function withinReach(wanted: readonly number[], ceilingWm2: Float64Array): number[] {
+  const most = new Float64Array(12)
+  ceilingWm2.forEach((v, h) => {
+    const m = MONTH_OF_DAY[(h / 24) | 0]!
+    most[m]! += (v * 3600) / MONTH_DAYS[m]!
+  })
+  return wanted.map((v, m) => min(v, CLEAREST_MONTH * most[m]!))
 }
 
 /** Snow lies on the coldest days of each month, as many as its normal says; it deepens while it lies. */

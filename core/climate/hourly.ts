@@ -1,8 +1,8 @@
-import type { HourlyClimate } from '../design/types'
+import type { MeasuredYear } from '../design/types'
 import { HOURS, type WeatherYear } from './types'
 
 /** The document's hourly year as arrays for the core. The document is checked, so every series is full. */
-export function unpackHourly(climate: HourlyClimate): WeatherYear {
+export function unpackHourly(climate: MeasuredYear): WeatherYear {
   const { dryBulbC, dewPointC, pressurePa, globalWm2, beamWm2, diffuseWm2, skyInfraredWm2, windMs, cloud } = climate
   const f = (a: number[]) => Float32Array.from(a)
   return {

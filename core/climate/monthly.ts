@@ -19,6 +19,10 @@ export function monthlyNormals(dryBulbC: ArrayLike<number>): { lowC: number[]; h
   return { lowC: monthlyMeans(low), highC: monthlyMeans(high) }
 }
 
+/** Mean temperature of each month, °C, from its mean daily low and high. */
+export const monthMeans = ({ lowC, highC }: { lowC: readonly number[]; highC: readonly number[] }): number[] =>
+  lowC.map((low, m) => (low + highC[m]!) / 2)
+
 function throughKnots(knots: readonly number[]): Float64Array {
   const daily = new Float64Array(DAYS)
   for (let d = 0; d < DAYS; d++) {
@@ -41,6 +45,12 @@ export function smoothDaily(means: readonly number[]): Float64Array {
   unmixed ??= unmix()
   const weights = unmixed
   return throughKnots(means.map((_, m) => means.reduce((sum, mean, k) => sum + weights[k]![m]! * mean, 0)))
+}
+
+/** Adds to each day what its month lacks: smoothly from month to month, and the rest to the month as a whole. */
+export function shiftMonths(daily: Float64Array, off: readonly number[]): void {
+  const smooth = smoothDaily(off)
+  for (let d = 0; d < DAYS; d++) daily[d] = daily[d]! + smooth[d]!
 }
 
 /** Knots for a mean of one in each month by itself: what they are for other means is their sum. */

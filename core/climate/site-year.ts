@@ -3,8 +3,9 @@ import type { HorizonPoint, Spell } from '../design/types'
 import { humidityRatio, vapourAtDewPointPa } from './atmosphere'
 import { fitGroundClimate } from './ground-climate'
 import { makeHorizon } from './horizon'
+import { variedMeasured } from './measured-winters'
 import { withSpell } from './spell'
-import { generateWeather } from './generator'
+import { generateWeather, type Months } from './generator'
 import { extraterrestrialWm2 } from './radiation'
 import { makeSunYear } from './sun-year'
 import { standardOffsetH } from './time-zone'
@@ -19,6 +20,8 @@ export interface SiteInput {
   /** IANA name. */
   timeZone: string
   seed: number
+  /** Those of the normals unless said. */
+  months?: Months
   climate: ({ kind: 'normals' } & Normals) | { kind: 'hourly'; weather: WeatherYear }
   spell: Spell | null
   horizon: readonly HorizonPoint[]
@@ -32,8 +35,10 @@ export function makeSiteYear(site: SiteInput): SiteYear {
   const sun = makeSunYear(site.latitudeDeg, site.longitudeDeg, offset)
   const plain =
     site.climate.kind === 'hourly'
-      ? site.climate.weather
-      : generateWeather(site.climate, sun, site.elevationM, site.seed)
+      ? site.months === 'varied'
+        ? variedMeasured(site.climate.weather, sun, site.seed)
+        : site.climate.weather
+      : generateWeather(site.climate, sun, site.elevationM, site.seed, site.months)
   const weather = site.spell ? withSpell(plain, site.spell, sun) : plain
   const extraterrestrial = new Float32Array(HOURS)
   for (let d = 0; d < DAYS; d++) extraterrestrial.fill(extraterrestrialWm2(d), d * 24, d * 24 + 24)

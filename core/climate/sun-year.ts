@@ -19,8 +19,19 @@ export function yearStartUtc(standardOffsetH: number): number {
   return Date.UTC(NOMINAL_YEAR, 0, 1) - standardOffsetH * 3600000
 }
 
-/** Sun positions for every hour of the nominal year. Latitude −90 to 90°, longitude −180 to 180°. */
+let lately: { of: string; sun: SunYear } | null = null
+
+/**
+ * Sun positions for every hour of the nominal year. Latitude −90 to 90°, longitude −180 to 180°. That of the place
+ * asked for last is kept: winters of one place share it, and nobody writes into it.
+ */
 export function makeSunYear(latitudeDeg: number, longitudeDeg: number, standardOffsetH: number): SunYear {
+  const of = `${latitudeDeg} ${longitudeDeg} ${standardOffsetH}`
+  if (lately?.of !== of) lately = { of, sun: workedOut(latitudeDeg, longitudeDeg, standardOffsetH) }
+  return lately.sun
+}
+
+function workedOut(latitudeDeg: number, longitudeDeg: number, standardOffsetH: number): SunYear {
   const start = yearStartUtc(standardOffsetH)
   const year: SunYear = {
     latitudeDeg,

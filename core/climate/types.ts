@@ -46,6 +46,7 @@ export interface Normals {
   designLowC?: number
   meanYearlyLowC?: number
   designHighC?: number
+  coldestMonthC?: number
 }
 
 /**

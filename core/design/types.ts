@@ -86,7 +86,7 @@ export type { AirStore, AirStoreKindId } from '../air-stores/registry'
 export type { Bed, BedKindId } from '../beds/registry'
 export type { Body, BodyKindId } from '../bodies/registry'
 export type { Layer } from './fields/skin'
-export type { ClimatePlace, HourlyClimate, NormalsClimate } from './fields/climate'
+export type { ClimatePlace, HourlyClimate, MeasuredYear, NormalsClimate } from './fields/climate'
 
 /** What is wrong with a document, where, and what is allowed. */
 export interface Fault {

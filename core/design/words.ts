@@ -6,6 +6,8 @@ import type { Design, Fault } from './types'
 const CLIMATE: Record<string, string> = {
   designLowC: 'Coldest night of the year',
   meanYearlyLowC: 'Mean of each winter’s coldest hour',
+  coldestMonthC: 'Mean of the coldest month remembered',
+  others: 'Other measured years',
   designHighC: 'Hottest afternoon of the year',
 }
 

@@ -28,6 +28,7 @@ export function demoBook(design: Design, today: string): Book {
   const { series, site } = createYearEngine().run(
     patchDesign(design, [
       ['site.seed', (design.site.seed + OTHER_DAYS) % 4294967296],
+      ['site.months', 'varied'],
       ['breathe.leakage', 'measured'],
       ['breathe.ach50', Math.min(200, ach50Of(design.breathe) * LEAKIER)],
       ['skin.cover.fit', 'loose'],

@@ -324,12 +324,14 @@ export function withWinter(
   return { lowC: lowC.map((v, m) => rounded(v + more[m]!)), highC: highC.map((v, m) => rounded(v + more[m]!)) }
 }
 
-/** A known figure as a climate takes it: below its coldest month, and not without end. */
+/**
+ * A known figure as a climate takes it: below its coldest month, and not without end. A record stands for the year that
+ * is worked out, and other winters scatter about what most of them bring.
+ */
 function extreme(known: KnownLow | null, lowC: readonly number[]): Partial<NormalsClimate> {
   if (!known) return {}
   const coldest = Math.min(...lowC)
-  const within = (v: number) => rounded(Math.max(coldest - 40, Math.min(v, coldest - 1)))
-  return known.meanYearlyLowC === undefined
-    ? { designLowC: within(known.designLowC) }
-    : { meanYearlyLowC: within(known.meanYearlyLowC) }
+  const within = (v: number) => rounded(Math.max(coldest - 39.9, Math.min(v, coldest - 1.1)))
+  const meanYearlyLowC = within(lowOf(known))
+  return known.designLowC === undefined ? { meanYearlyLowC } : { designLowC: within(known.designLowC), meanYearlyLowC }
 }

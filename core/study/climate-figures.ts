@@ -74,7 +74,7 @@ export const CLIMATE_FIGURES: readonly Unknown[] = [
     ends: design =>
       ends(design, climate => {
         if (climate.globalJm2 !== undefined) return null
-        const { globalJm2 } = seriesOfYear(makeSiteYear({ ...design.site, climate }))
+        const { globalJm2 } = seriesOfYear(makeSiteYear({ ...design.site, months: 'usual', climate }))
         return [
           ['a fifth less sun', { globalJm2: globalJm2.map(v => v * (1 - SUN_OFF)) }],
           ['a fifth more sun', { globalJm2: globalJm2.map(v => v * (1 + SUN_OFF)) }],

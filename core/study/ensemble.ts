@@ -10,7 +10,7 @@ export interface EnsembleYear {
   hoursBelowAim: number
 }
 
-/** The same normals with other days: what a claim about one year is worth. */
+/** The winters of one climate: what a claim about one year is worth. */
 export interface Ensemble {
   years: EnsembleYear[]
   /** Shares of the years with frost inside, and with any hour below the aim, 0–1. */
@@ -22,13 +22,47 @@ export interface Ensemble {
   p90C: number
 }
 
+/** A winter of a design's climate: what it is called, the seed of its days, and the design in it. */
+export interface AWinter {
+  name: string
+  seed: number
+  design: Design
+}
+
 /** Seeds of an ensemble: `first` and those after it. */
 export function seedsFrom(first: number, count: number): number[] {
   return Array.from({ length: count }, (_, i) => (first + i) % 4294967296)
 }
 
-/** A design in the weather of another seed. A design with an hourly year has only the one: all its runs are alike. */
-export const inSeed = (design: Design, seed: number): Design => ({ ...design, site: { ...design.site, seed } })
+/** A design in another winter of its climate: other days, and months that stray as they do from year to year. */
+export const inSeed = (design: Design, seed: number): Design => ({
+  ...design,
+  site: { ...design.site, seed, months: 'varied' },
+})
+
+/**
+ * Winters of a design's climate, at most `count`: made from its normals; or those that were measured, the one that it
+ * is worked out in first, and, where it says so, others made from them.
+ */
+export function wintersOf(design: Design, count: number): AWinter[] {
+  const { climate, seed, varyMeasured } = design.site
+  const seeds = seedsFrom(seed, count)
+  if (climate.kind === 'normals') return seeds.map(s => ({ name: String(s), seed: s, design: inSeed(design, s) }))
+  const { others = [], ...own } = climate
+  const measured = [own, ...others.map(year => ({ ...own, ...year, snowM: year.snowM }))].map(year => ({
+    name: year.source,
+    seed,
+    design: { ...design, site: { ...design.site, months: 'usual' as const, climate: year } },
+  }))
+  const made = varyMeasured ? seeds.slice(measured.length) : []
+  return [
+    ...measured.slice(0, count),
+    ...made.map((s, i) => {
+      const from = measured[i % measured.length]!
+      return { name: `${from.name}, made ${i + 1}`, seed: s, design: inSeed(from.design, s) }
+    }),
+  ]
+}
 
 /** A year of an ensemble from its answers. */
 export function ensembleYear(answers: Answers): EnsembleYear {
@@ -49,6 +83,27 @@ export function quantile(values: readonly number[], share: number): number {
   return sorted[low]! + (at - low) * (sorted[high]! - sorted[low]!)
 }
 
+/**
+ * Between which of some values the one lies that a share of all there could be are below, nine times in ten: by their
+ * order (binomial). Where there are too few of them for an end, that is infinite.
+ * @param share 0–1, its ends left out
+ */
+export function quantileRange(values: readonly number[], share: number): [low: number, high: number] {
+  const sorted = [...values].sort((a, b) => a - b)
+  const n = sorted.length
+  let range: [number, number] = [-Infinity, Infinity]
+  // The chance that so many of them, or fewer, lie below it.
+  let chance = 0
+  let term = (1 - share) ** n
+  for (let k = 0; k < n; k++) {
+    chance += term
+    if (chance <= 0.05) range = [sorted[k]!, Infinity]
+    else if (chance >= 0.95) return [range[0], sorted[k]!]
+    term *= ((n - k) / (k + 1)) * (share / (1 - share))
+  }
+  return range
+}
+
 /** Sums an ensemble up. At least one year. */
 export function summarise(years: readonly EnsembleYear[]): Ensemble {
   const share = (of: (y: EnsembleYear) => boolean) => years.filter(of).length / years.length
@@ -61,6 +116,13 @@ export function summarise(years: readonly EnsembleYear[]): Ensemble {
     medianC: quantile(coldest, 0.5),
     p90C: quantile(coldest, 0.9),
   }
+}
+
+/** So many winters are looked at, by the winter that an aim is meant for: a rare one is told by more of them. */
+export const WINTERS_FOR: Record<Design['aim']['winter'], number> = {
+  'usual': 20,
+  'one in five': 20,
+  'one in twenty': 60,
 }
 
 /** Of the years' coldest nights, the share that is colder than the winter that an aim is meant for. */

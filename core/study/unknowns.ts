@@ -106,7 +106,10 @@ export const UNKNOWNS: readonly Unknown[] = [
       site.climate.kind === 'normals'
         ? [7, 31, 53, 71].map(k => ({
             words: `another winter`,
-            patches: [['site.seed', (site.seed + k) % 4294967296]],
+            patches: [
+              ['site.seed', (site.seed + k) % 4294967296],
+              ['site.months', 'varied'],
+            ],
           }))
         : null,
   },

@@ -35,6 +35,8 @@ const WHYS: Record<string, string> = {
   'site.soil': 'What lies under and around the floor stores and carries heat: wet clay three times what dry sand does.',
   'soilConductivity': 'Found from readings, or measured; it then counts in place of what the kind of soil would say.',
   'climate': 'The year outside. Every answer can only be as good as this.',
+  'site.months': 'A year of normals is no year that ever was: a real winter strays from it, and the house with it.',
+  'varyMeasured': 'One measured winter tells nothing of how far others stray; made ones stray as such a climate does.',
   'spell.startDay': 'When the spell begins: it is worst in the darkest weeks.',
   'dullDays': 'Days without sun empty the store; this is what it is sized for.',
   'clearDays': 'Clear nights after dull days are the hardest: the store is empty and the sky takes most.',

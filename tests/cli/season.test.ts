@@ -14,7 +14,7 @@ const design = at('ash.json')
 writeFileSync(design, JSON.stringify(ash))
 /** As a logger would write it. */
 function csv(days: number, sensor = (v: number) => v): string {
-  const log = readingsOf(ash, { seed: 77, from: '2026-11-20', days })
+  const log = readingsOf(ash, { seed: 79, from: '2026-11-20', days })
   const rows = Array.from(log.values.insideC, (v, i) => {
     const h = log.startH + i
     const stamp = `${isoDay(Math.floor(h / 24))}T${String(h % 24).padStart(2, '0')}:00:00+01:00`

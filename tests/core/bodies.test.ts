@@ -187,7 +187,7 @@ describe.each([1, 2, 3, 4])('documents of version %d', version => {
     // Vents that did not fit where they were said to be let less air through: hotter, and told.
     const hotter = answers.hottestAfternoon.insideC - was.hottestC
     expect(hotter).toBeGreaterThan(-2.5)
-    expect(hotter).toBeLessThan(design.madeToFit.length > 0 ? 4 : 2.5)
+    expect(hotter).toBeLessThan(design.madeToFit.length > 0 ? 5 : 2.5)
     if (version >= 3) return
     const third = engine.run(broughtForward(readOf(3, id)) as Design).answers
     expect(answers.coldestNight.insideC).toBeCloseTo(third.coldestNight.insideC, 2)

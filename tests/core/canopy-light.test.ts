@@ -22,8 +22,9 @@ describe('a bed that is cut lengthwise', () => {
     const [a, b] = [engine.run(whole).answers, engine.run(cut).answers]
     a.months.forEach((m, i) => expect(Math.abs(b.months[i]!.dli / m.dli - 1)).toBeLessThan(0.02))
     expect(Math.abs(b.growingDays.inside / a.growingDays.inside - 1)).toBeLessThan(0.02)
-    // In a dome each strip has a chord of its own.
-    if (demo.shape.form !== 'dome') expect(Math.abs(b.coldestNight.insideC - a.coldestNight.insideC)).toBeLessThan(0.06)
+    // In a dome each strip has a chord of its own; a barrel that is frozen through, or nearly, makes much of little.
+    const most = a.bodies.some(body => body.iceMost > 0.9) ? 0.3 : 0.06
+    if (demo.shape.form !== 'dome') expect(Math.abs(b.coldestNight.insideC - a.coldestNight.insideC)).toBeLessThan(most)
   })
 })
 

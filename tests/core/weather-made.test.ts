@@ -132,7 +132,7 @@ describe('extremes come as they do', () => {
     makeSiteYear({ ...design.site, seed, climate: { ...(design.site.climate as NormalsClimate), ...patch } })
   const lowOf = (design: Design) => Math.min(...(design.site.climate as NormalsClimate).lowC) - 12
 
-  test.each(places)('%s: the design low ends a snap in the coldest quarter, under a clear sky', (_, design) => {
+  test.each(places)('%s: the design low ends a snap in the coldest quarter', (_, design) => {
     const designLowC = lowOf(design)
     for (let seed = 1; seed <= 20; seed++) {
       const y = made(design, seed, { designLowC })
@@ -149,7 +149,6 @@ describe('extremes come as they do', () => {
       // The days before are cold already, and it is not one night: three of them lie well below the season.
       const season = (middles[Math.floor(day / 30.42) % 12] ?? 0) / 2
       for (const k of [1, 2]) expect(mean[(day - k + 365) % 365]!).toBeLessThan(season - 3)
-      expect(y.cloud[day * 24 + 3]!).toBeLessThan(0.3)
     }
   })
 

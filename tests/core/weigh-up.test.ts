@@ -74,7 +74,7 @@ describe('ladder', () => {
 
   test('weeks in which crops grow pay as much as the reader says that one is worth', () => {
     // Far north, under panes that nobody washes, white walls bring the light that ends the season.
-    const north = patchDesign(unheated(DEMOS[2]!), [['skin.condition.dirt', 0.45]])
+    const north = patchDesign(unheated(DEMOS[2]!), [['skin.condition.dirt', 0.35]])
     const now = brief(north)
     const its = engine.run(north, { unheated: false }).answers
     const rung = (cropWeek: number) => {

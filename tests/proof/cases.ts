@@ -35,6 +35,7 @@ import { designOfForm, lightError } from './light-error'
 import { insideRows } from './inside-cases'
 import { proof, type ProofRow } from './row'
 import { letInRows } from './let-in'
+import { stationRows } from './station-winters'
 import { steadyLoss } from './steady-room'
 import { steadySite, waterRoom } from './tiny-model'
 import { heated, unheated } from '../added'
@@ -55,6 +56,7 @@ export function proofRows(): ProofRow[] {
     ...letInRows(),
     ...yearRows(),
     ...insideRows(),
+    ...stationRows(),
   ]
 }
 

@@ -163,8 +163,9 @@ function showColdest(): void {
           {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at
           {{ a.coldestNight.untilOpened.clock }}.
         </p>
+        <OneWinter v-if="winters.single" class="mt-1" />
         <p v-if="winters.spread" class="hint mt-1" :class="winters.stale ? 'opacity-55' : ''" data-test="winters">
-          One winter of many: in eight of ten like it, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
+          Winters differ: in eight of ten, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
           <template v-if="bench.current.aim.winter !== 'usual'">
             {{ capital(WINTER_NAMES[bench.current.aim.winter]) }} brings <strong>{{ t(winters.spread.meantC) }}</strong
             ><template v-if="winters.spread.meantMarginK !== null"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MONTH_NAMES, makeSiteYear, seriesOfYear, type OptionalSeries } from '../../../core/climate'
+import { MONTH_NAMES, makeSiteYear, monthMeans, seriesOfYear, type OptionalSeries } from '../../../core/climate'
 import type { NormalsClimate } from '../../../core/design'
 import { formatNumber, parseQuantity, shownUnit, toShown, type Quantity } from '../../../core/units'
 
@@ -112,7 +112,7 @@ function type(row: Row, m: number, event: Event): void {
 
 function give(row: Row): void {
   const { site } = bench.current
-  const figures = seriesOfYear(makeSiteYear({ ...site, climate: site.climate as NormalsClimate }))
+  const figures = seriesOfYear(makeSiteYear({ ...site, months: 'usual', climate: site.climate as NormalsClimate }))
   bench.edit([['site.climate', { ...climate.value, [row.key]: figures[row.key as OptionalSeries] }]], `give ${row.key}`)
 }
 function estimate(row: Row): void {
@@ -126,10 +126,15 @@ const EXTREMES = [
   ['designLowC', 'Coldest night of the year', -12],
   ['meanYearlyLowC', 'Mean of each winter’s coldest hour', -12],
   ['designHighC', 'Hottest afternoon of the year', 8],
+  ['coldestMonthC', 'Mean of the coldest month you remember', -5],
 ] as const
 type Extreme = (typeof EXTREMES)[number][0]
 function giveExtreme(key: Extreme, beyond: number): void {
-  const edge = key === 'designHighC' ? Math.max(...climate.value.highC) : Math.min(...climate.value.lowC)
+  const { lowC, highC } = climate.value
+  const edge =
+    key === 'designHighC'
+      ? Math.max(...highC)
+      : Math.min(...(key === 'coldestMonthC' ? monthMeans(climate.value) : lowC))
   bench.edit([['site.climate', { ...climate.value, [key]: Math.round(edge + beyond) }]], `give ${key}`)
 }
 function estimateExtreme(key: Extreme): void {

@@ -130,6 +130,10 @@ const csvSite = computed(() => ({
 function takeCsv(climate: HourlyClimate): void {
   const name = csv.value?.name ?? 'the table'
   csv.value = null
+  if (adding.value) {
+    files.addYears([climate])
+    return
+  }
   const refused = setClimate(climate, `csv ${name}`)
   if (refused) notices.tell('error', `${name} was not taken; nothing has changed.`, { lines: [refused] })
   else notices.tell('info', `${name}: a year of 8760 hours is in use.`, { lines: climate.notes })
@@ -168,11 +172,18 @@ function usePaste(): void {
   notices.tell('info', `Taken from the table: ${table.took.join(', ')}.`)
 }
 
+/** What is picked comes beside the measured years that are there. */
+const adding = ref(false)
+function pick(kind: 'epw' | 'csv', beside: boolean): void {
+  adding.value = beside
+  const picker = kind === 'epw' ? filePicker : csvPicker
+  picker.value?.click()
+}
 async function useFile(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (file) await files.importWeather(file)
+  const [...picked] = input.files ?? []
   input.value = ''
+  await files.importWeather(picked, adding.value)
 }
 
 function backToNormals(): void {
@@ -237,12 +248,13 @@ function backToNormals(): void {
                   </option>
                 </select>
               </div>
-              <button class="button" data-test="load-epw" @click="filePicker?.click()">Load an EPW file</button>
-              <button class="button" data-test="load-csv" @click="csvPicker?.click()">Load hourly CSV</button>
+              <button class="button" data-test="load-epw" @click="pick('epw', false)">Load an EPW file</button>
+              <button class="button" data-test="load-csv" @click="pick('csv', false)">Load hourly CSV</button>
               <input
                 ref="filePicker"
                 type="file"
                 accept=".epw,text/plain"
+                multiple
                 class="hidden"
                 data-test="epw-file"
                 @change="useFile"
@@ -296,8 +308,9 @@ function backToNormals(): void {
                 </p>
                 <button class="button mt-1" data-test="use-paste" @click="usePaste">Use these</button>
               </details>
-              <div class="mt-2 max-w-60">
+              <div class="mt-2 flex max-w-lg gap-x-4">
                 <DesignField path="site.seed" />
+                <DesignField path="site.months" />
               </div>
             </template>
             <template v-else>
@@ -309,6 +322,7 @@ function backToNormals(): void {
                   {{ note }}
                 </li>
               </ul>
+              <MeasuredYears :climate="site.climate" @add="kind => pick(kind, true)" />
               <button class="button mt-2" @click="backToNormals">Use its monthly means instead</button>
             </template>
           </div>

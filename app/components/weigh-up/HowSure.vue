@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import { quantile } from '../../../core/study/ensemble'
 import { UNKNOWNS } from '../../../core/study/unknowns'
-import { WINTERS } from '~/stores/winters'
 
 /** How sure the coldest night is: twenty winters, and what nobody has measured, each between its plausible ends. */
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const winters = useWinters()
+const measured = computed(() => bench.current.site.climate.kind === 'hourly')
+const winter = computed(() => bench.current.aim.winter)
 const t = (c: number) => settings.show(c, 'temperature')
 const sorted = computed(() => [...winters.all].sort((a, b) => a.insideC - b.insideC))
 const own = computed(() => year.view?.answers.coldestNight.insideC ?? 0)
@@ -23,13 +25,18 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
   <div class="grid gap-x-8 gap-y-4 px-4 py-3 lg:grid-cols-2">
     <section>
       <h2 class="group-title">
-        {{ WINTERS }} winters <span class="hint font-sans font-normal">of the same climate, each with other days</span>
+        {{ winters.single ? 'One winter' : `${winters.all.length || winters.total || ''} winters` }}
+        <span class="hint font-sans font-normal">{{
+          winters.single
+            ? 'as it was measured'
+            : measured
+              ? 'of the same place'
+              : 'of the same climate: other days, and months that stray as they do from year to year'
+        }}</span>
       </h2>
-      <p v-if="bench.current.site.climate.kind !== 'normals'" class="hint">
-        The climate is one measured year: there are no others of it.
-      </p>
+      <OneWinter v-if="winters.single" />
       <p v-else-if="winters.all.length === 0" class="hint" role="status">
-        {{ winters.failure || `Worked out while the design is at rest: ${winters.known} of ${WINTERS}.` }}
+        {{ winters.failure || `Worked out while the design is at rest: ${winters.known} of ${winters.total}.` }}
       </p>
       <div v-else :class="winters.stale ? 'opacity-60' : ''" data-test="twenty-winters">
         <div
@@ -44,7 +51,7 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
           />
           <span
             v-for="(w, i) in sorted"
-            :key="w.seed"
+            :key="i"
             class="absolute size-3 -translate-x-1/2 rounded-full border-2 border-ink"
             :class="w.insideC < 0 ? 'bg-slate' : w.marginK !== null && w.marginK < 0 ? 'bg-paper' : 'bg-moss'"
             :style="{ left: axis.place(w.insideC), bottom: `${4 + (i % 3) * 15}px` }"
@@ -58,13 +65,34 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
         </p>
         <dl class="grid grid-cols-[1fr_auto] gap-x-4">
           <dt>A usual winter’s coldest night</dt>
-          <dd class="text-right font-semibold">{{ t(sorted[Math.floor((WINTERS - 1) / 2)]!.insideC) }}</dd>
+          <dd class="text-right font-semibold">
+            {{
+              t(
+                quantile(
+                  winters.all.map(w => w.insideC),
+                  0.5,
+                ),
+              )
+            }}
+          </dd>
           <dt>Eight of ten lie between</dt>
           <dd class="text-right font-semibold">{{ t(winters.spread!.leastC) }} and {{ t(winters.spread!.mostC) }}</dd>
+          <template v-if="winter !== 'usual'">
+            <dt>{{ winter === 'one in five' ? 'One in five is colder than' : 'One in twenty is colder than' }}</dt>
+            <dd class="text-right font-semibold" data-test="meant-winter">{{ t(winters.spread!.meantC) }}</dd>
+            <dt class="hint">by so many winters, told no closer than</dt>
+            <dd class="hint text-right">
+              {{
+                Number.isFinite(winters.spread!.meantRangeC[0])
+                  ? `${t(winters.spread!.meantRangeC[0])} to ${t(winters.spread!.meantRangeC[1])}`
+                  : `below ${t(winters.spread!.meantRangeC[1])}`
+              }}
+            </dd>
+          </template>
           <dt>Frost inside</dt>
-          <dd class="text-right font-semibold">{{ winters.spread!.withFrost }} of {{ WINTERS }}</dd>
+          <dd class="text-right font-semibold">{{ winters.spread!.withFrost }} of {{ winters.all.length }}</dd>
           <dt>The aim is missed</dt>
-          <dd class="text-right font-semibold">{{ winters.spread!.missed }} of {{ WINTERS }}</dd>
+          <dd class="text-right font-semibold">{{ winters.spread!.missed }} of {{ winters.all.length }}</dd>
         </dl>
         <p class="hint">Blue dots freeze, empty ones miss the aim, green ones keep it.</p>
         <details>
@@ -78,8 +106,8 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
               </tr>
             </thead>
             <tbody>
-              <tr v-for="w in sorted" :key="w.seed" class="text-right tabular-nums">
-                <th scope="row" class="pr-6 font-normal">{{ w.seed }}</th>
+              <tr v-for="(w, i) in sorted" :key="i" class="text-right tabular-nums">
+                <th scope="row" class="pr-6 font-normal">{{ w.name ?? w.seed }}</th>
                 <td class="pr-6">{{ t(w.insideC) }}</td>
                 <td>{{ t(w.outsideC) }}</td>
               </tr>

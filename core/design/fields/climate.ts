@@ -12,10 +12,7 @@ export interface ClimatePlace {
  * A year of measured weather in the document, 8760 values each, from 1 January 00:00 local standard time. Units as in
  * `WeatherYear`.
  */
-export interface HourlyClimate {
-  kind: 'hourly'
-  /** Left out, it is of the site. */
-  at?: ClimatePlace
+export interface MeasuredYear {
   source: string
   notes: string[]
   dryBulbC: number[]
@@ -30,6 +27,17 @@ export interface HourlyClimate {
   /** Depth of snow lying, m; left out where the source has none. */
   snowM?: number[]
 }
+
+/** The measured year that the house is worked out in, and other measured years of the same place. */
+export interface HourlyClimate extends MeasuredYear {
+  kind: 'hourly'
+  /** Left out, it is of the site. */
+  at?: ClimatePlace
+  others?: MeasuredYear[]
+}
+
+/** So many years may stand beside the one that a design is worked out in: with it, as many as a normal is made of. */
+export const MOST_OTHER_YEARS = 29
 
 /** Monthly normals, January first. What is left out is estimated, and said to be. */
 export interface NormalsClimate {
@@ -56,6 +64,8 @@ export interface NormalsClimate {
   /** Mean of each winter's coldest hour, °C, where the lowest of this one year is left open. */
   meanYearlyLowC?: number
   designHighC?: number
+  /** Mean of the coldest month that anybody remembers, °C: how far winters stray there. */
+  coldestMonthC?: number
 }
 
 const HOURLY: Record<string, readonly [number, number]> = {
@@ -105,27 +115,50 @@ export function climateFaults(value: unknown): Complaint[] {
     return faults.length > 0 ? faults : optionalNormalsFaults(climate)
   }
   if (climate.kind !== 'hourly') return [{ at: '.kind', message: 'is not known', allowed: 'normals or hourly' }]
+  const out = yearFaults(climate)
+  const { others } = climate
+  if (others === undefined || out.length > 0) return out
+  if (
+    !Array.isArray(others) ||
+    others.length > MOST_OTHER_YEARS ||
+    others.some(o => typeof o !== 'object' || o === null)
+  )
+    return [{ at: '.others', message: 'is no list of years', allowed: `up to ${MOST_OTHER_YEARS} measured years` }]
+  return others.flatMap((year: Record<string, unknown>, i) =>
+    yearFaults(year).map(fault => ({ ...fault, at: `.others[${i}]${fault.at}` })),
+  )
+}
+
+/** Series that were found sound, and as what: nobody writes into a document, and many years are looked at each edit. */
+const SOUND = new WeakMap<object, string>()
+/** Series of air without a jump. */
+const EVEN = new WeakSet<number[]>()
+
+/** What is wrong with one measured year. */
+function yearFaults(year: Record<string, unknown>): Complaint[] {
   const out: Complaint[] = []
-  if (typeof climate.source !== 'string') out.push({ at: '.source', message: 'is missing', allowed: 'text' })
-  if (!Array.isArray(climate.notes) || climate.notes.length > 50 || climate.notes.some(n => typeof n !== 'string'))
+  if (typeof year.source !== 'string') out.push({ at: '.source', message: 'is missing', allowed: 'text' })
+  if (!Array.isArray(year.notes) || year.notes.length > 50 || year.notes.some(n => typeof n !== 'string'))
     out.push({ at: '.notes', message: 'is missing or too long', allowed: 'a list of up to 50 sentences' })
   for (const [name, [low, high]] of Object.entries(HOURLY)) {
-    const series = climate[name]
+    const series = year[name]
     if (name === 'snowM' && series === undefined) continue
     if (!Array.isArray(series) || series.length !== HOURS) {
       out.push({ at: `.${name}`, message: 'is not a full year', allowed: `${HOURS} hourly numbers` })
       continue
     }
+    if (SOUND.get(series) === name) continue
     const bad = series.findIndex(v => typeof v !== 'number' || !Number.isFinite(v) || v < low || v > high)
-    if (bad >= 0)
+    if (bad < 0) SOUND.set(series, name)
+    else
       out.push({
         at: `.${name}[${bad}]`,
         message: `is ${shown(series[bad])}`,
         allowed: `a number from ${low} to ${high}`,
       })
   }
-  if (out.length > 0) return out
-  const air = climate.dryBulbC as number[]
+  if (out.length > 0 || EVEN.has(year.dryBulbC as number[])) return out
+  const air = year.dryBulbC as number[]
   const jump = air.findIndex((t, h) => h > 0 && Math.abs(t - air[h - 1]!) > FASTEST_K)
   if (jump >= 0)
     out.push({
@@ -133,6 +166,7 @@ export function climateFaults(value: unknown): Complaint[] {
       message: `is ${air[jump]}, after ${air[jump - 1]} an hour before`,
       allowed: `a change of at most ${FASTEST_K} K from hour to hour`,
     })
+  else EVEN.add(air)
   return out
 }
 
@@ -165,18 +199,19 @@ function optionalNormalsFaults(climate: Record<string, unknown>): Complaint[] {
         allowed: `a number from ${low} to ${high}`,
       })
   }
-  for (const name of ['designLowC', 'meanYearlyLowC', 'designHighC']) {
+  for (const name of ['designLowC', 'meanYearlyLowC', 'designHighC', 'coldestMonthC']) {
     const v = climate[name]
     if (v !== undefined && (typeof v !== 'number' || !Number.isFinite(v) || v < -75 || v > 60))
       out.push({ at: `.${name}`, message: `is ${shown(v)}`, allowed: 'a temperature from −75 to 60 °C' })
   }
   if (out.length > 0) return out
-  const { lowC, highC, designLowC, meanYearlyLowC, designHighC } = climate as {
+  const { lowC, highC, designLowC, meanYearlyLowC, designHighC, coldestMonthC } = climate as {
     lowC: number[]
     highC: number[]
     designLowC?: number
     meanYearlyLowC?: number
     designHighC?: number
+    coldestMonthC?: number
   }
   const coldest = Math.min(...lowC)
   const warmest = Math.max(...highC)
@@ -192,6 +227,13 @@ function optionalNormalsFaults(climate: Record<string, unknown>): Complaint[] {
       at: '.designHighC',
       message: `is ${designHighC}`,
       allowed: `1 to 30 K above the warmest month’s high of ${warmest} °C`,
+    })
+  const usual = Math.min(...lowC.map((low, m) => (low + highC[m]!) / 2))
+  if (coldestMonthC !== undefined && (coldestMonthC > usual - 0.5 || coldestMonthC < usual - 15))
+    out.push({
+      at: '.coldestMonthC',
+      message: `is ${coldestMonthC}`,
+      allowed: `0.5 to 15 K below the coldest month’s usual mean of ${Math.round(usual * 10) / 10} °C`,
     })
   return out
 }

@@ -71,16 +71,34 @@ export const SITE = group(
       hint: 'Each number gives other days of the same climate.',
       about: 'seed of the weather that is made from normals',
     }),
+    months: choice(
+      [
+        { id: 'usual', name: 'as the normals have them' },
+        { id: 'varied', name: 'as they come in one winter' },
+      ],
+      {
+        start: 'usual',
+        label: 'Months of this year',
+        hint: 'Winters differ by kelvins: as many of them as you like are under How sure.',
+        about: 'what the months of a made year come to; other winters of the climate always vary',
+      },
+    ),
+    varyMeasured: flag({
+      start: false,
+      label: 'Make other winters from the measured one',
+      about: 'a measured year is one winter; with this, others are it with months that stray as the climate’s do',
+    }),
     climate: checked<NormalsClimate | HourlyClimate>(climateFaults, {
       label: 'Climate',
       about:
         'normals: `{ "kind": "normals", "lowC": [12], "highC": [12] }`, optionally `sunshineH`, `globalJm2` ' +
         '(a day), `humidity` (0–1), `windMs`, `snowDays`, each of twelve, and `designLowC` (or ' +
-        '`meanYearlyLowC`), `designHighC`; what is ' +
-        'left out is estimated; `illustrative` names the kind of climate that stands in for its own ' +
-        'figures. Or `{ "kind": "hourly", "source", "notes", … }` with nine series of 8760: ' +
+        '`meanYearlyLowC`), `designHighC`, `coldestMonthC` (mean of the coldest month that anybody ' +
+        'remembers); what is left out is estimated; `illustrative` names the kind of climate that stands in for its ' +
+        'own figures. Or `{ "kind": "hourly", "source", "notes", … }` with nine series of 8760: ' +
         '`dryBulbC dewPointC pressurePa globalWm2 beamWm2 diffuseWm2 skyInfraredWm2 windMs cloud`, optionally ' +
-        '`snowM`; the air changes by at most 40 K from hour to hour. Either may say `at`: `place latitudeDeg ' +
+        '`snowM`; the air changes by at most 40 K from hour to hour; `others`: more such years, each with ' +
+        '`source` and `notes`, that are the place’s other winters. Either may say `at`: `place latitudeDeg ' +
         'longitudeDeg`, where it is of another place than the site',
     }),
     spell: orNull(SPELL, {
