@@ -1,6 +1,9 @@
 import { laidOn } from '../core/moves/registry'
 import { briefOf } from '../core/study/brief'
+import { WINTERS_FOR, wintersOf } from '../core/study/ensemble'
 import { ranked, ranksByHeat, rungOf } from '../core/study/ladder'
+import { winterOf, type Winter } from '../core/study/winter'
+import type { Design } from '../core/design'
 import { PAPERS, type PaperId } from '../core/drawings/sheet'
 import { formatQuantity, type Show, type UnitSystem } from '../core/units'
 import { yearView } from '../core/view'
@@ -14,13 +17,25 @@ import { readOptions } from './options'
 import { writeWhole } from './output'
 import { workOut } from './study-pool'
 
+/** The winters that a report tells of; none where there is but one that was measured. */
+async function wintersAhead(design: Design): Promise<Winter[]> {
+  const ahead = wintersOf(design, WINTERS_FOR[design.aim.winter])
+  if (ahead.length < 2) return []
+  const years = await workOut(
+    'winter',
+    ahead.map(w => w.design),
+  )
+  return ahead.map((w, i) => winterOf(design.aim, w, years[i]!))
+}
+
 /** `report --set`: all that a builder takes to the site. */
 async function writeSet(file: string, word: string, paper: PaperId, units: UnitSystem): Promise<unknown> {
   const design = loadDesign(word)
   const view = yearView(design, createYearEngine().run(design))
   const today = new Date().toISOString().slice(0, 10)
   const show: Show = (v, quantity) => formatQuantity(v, quantity, units)
-  const parts = { design, view, show, paper, date: today, today, feet: units !== 'metric' }
+  const winters = await wintersAhead(design)
+  const parts = { design, view, show, winters, paper, date: today, today, feet: units !== 'metric' }
   const { bytes, pages, chapters } = await writeSetPdf(parts, shippedFonts())
   writeWhole(file, bytes, [word])
   return { pdf: file, pages, chapters }
@@ -56,6 +71,7 @@ export async function reportCommand(args: string[]): Promise<unknown> {
     {
       design,
       view,
+      winters: await wintersAhead(design),
       rungs: ranked(rungs, 'money', ranksByHeat(design)),
       show: (v, quantity) => formatQuantity(v, quantity, units),
     },

@@ -75,7 +75,10 @@ export const CLAIMS: readonly Claim[] = [
   {
     claim: 'The weather',
     rests: 'measured',
-    bias: 'A made year is one of many: the score says how far winters differ. The next thirty may be milder or wilder.',
+    bias:
+      'A made year is one of many: the score says how far winters differ, months and all. Their falls, snaps, ranges ' +
+      'and spreads lie within the daily records of two stations; other places were not held against theirs. The next ' +
+      'thirty may be milder or wilder.',
     logger: 'Your own lows beside the station’s: cold air gathers in hollows.',
   },
 ]

@@ -4,6 +4,7 @@ import { whyWorst } from '../core/advice/worst-night'
 import { MONTH_NAMES } from '../core/climate'
 import type { Design } from '../core/design'
 import { winterDli } from '../core/study/figures'
+import { winterSpread, wintersTold, type Winter } from '../core/study/winter'
 import { amountWords, type TakeoffLine } from '../core/takeoff/lines'
 import type { Takeoff } from '../core/takeoff/takeoff'
 import { CLAIMS, GROUNDS } from '../core/trust'
@@ -17,6 +18,8 @@ export interface Told {
   design: Design
   view: YearView
   show: Show
+  /** As far as they are known. */
+  winters: readonly Winter[]
 }
 
 /** The figures that matter, and why the worst night was the worst. */
@@ -119,13 +122,16 @@ export function months(paper: Paper, told: Told): void {
 }
 
 /** What was taken for granted. */
-export function assumptions(paper: Paper, { design, view: { answers } }: Told): void {
+export function assumptions(paper: Paper, { design, view: { answers }, winters, show }: Told): void {
+  const spread = winterSpread(winters, design.aim)
+  if (spread) paper.paragraph(wintersTold(spread, design.aim, show))
   paper.paragraph(
     [
       ...answers.notes,
       design.site.climate.kind === 'normals'
-        ? `The year is one of many made from the same figures (seed ${answers.seed}); winters differ by a few degrees.`
-        : 'The weather is one year, hour by hour, from a file; other winters differ by a few degrees.',
+        ? `The year is one of many made from the same figures (seed ${answers.seed}).`
+        : 'The weather is one year, hour by hour, from a file.',
+      ...(spread ? [] : ['Other winters differ by kelvins.']),
       `Worked out by version ${answers.version}.`,
     ].join(' '),
   )

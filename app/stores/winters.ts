@@ -1,11 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { aimLine } from '../../core/aim/aim-line'
-import { MONTH_OF_DAY } from '../../core/climate'
 import type { Design } from '../../core/design'
 import { sameYear } from '../../core/study/kept'
-import type { Winter } from '../../core/study/winter'
-import { COLDER, quantile, quantileRange, WINTERS_FOR, wintersOf } from '../../core/study/ensemble'
+import { winterOf, winterSpread, type Winter } from '../../core/study/winter'
+import { WINTERS_FOR, wintersOf } from '../../core/study/ensemble'
 import { useDesign } from './design'
 import { useYear } from './year'
 
@@ -26,22 +24,8 @@ export const useWinters = defineStore('winters', () => {
   const total = ref(0)
   const failure = ref('')
   const stale = computed(() => of.value === null || !sameYear(of.value, bench.current))
-  /** Coldest nights of eight winters in ten, and of the winter that the aim is meant for, °C; null until known. */
-  const spread = computed(() => {
-    if (all.value.length === 0) return null
-    const coldest = all.value.map(w => w.insideC)
-    const share = COLDER[bench.current.aim.winter]
-    const margins = all.value.flatMap(w => (w.marginK === null ? [] : [w.marginK]))
-    return {
-      leastC: quantile(coldest, 0.1),
-      mostC: quantile(coldest, 0.9),
-      meantC: quantile(coldest, share),
-      meantRangeC: quantileRange(coldest, share),
-      meantMarginK: margins.length > 0 ? quantile(margins, share) : null,
-      withFrost: coldest.filter(c => c < 0).length,
-      missed: margins.filter(k => k < 0).length,
-    }
-  })
+  /** What they come to; null until they are known. */
+  const spread = computed(() => winterSpread(all.value, bench.current.aim))
   const onlyOne = (design: Design) => wintersOf(design, 2).length < 2
   /** The climate is one measured winter, and no others are made from it. */
   const single = computed(() => onlyOne(bench.current))
@@ -51,15 +35,13 @@ export const useWinters = defineStore('winters', () => {
   async function work(design: Design): Promise<void> {
     const mine = ++turn
     const found: Winter[] = []
-    const line = aimLine(design.aim)
     const ahead = wintersOf(design, WINTERS_FOR[design.aim.winter])
     known.value = 0
     total.value = ahead.length
     for (const { name, seed, design: its } of ahead) {
-      const { hour, insideC, outsideC } = await year.coldestHour(its)
+      const coldest = await year.coldestHour(its)
       if (mine !== turn) return
-      const lowC = line.lowC[MONTH_OF_DAY[Math.floor(hour / 24)]!]!
-      found.push({ name, seed, insideC, outsideC, marginK: lowC === null ? null : insideC - lowC })
+      found.push(winterOf(design.aim, { name, seed }, coldest))
       known.value = found.length
     }
     all.value = found

@@ -4,6 +4,8 @@ import type { Design } from '../design/types'
 /** One winter of an ensemble. */
 export interface EnsembleYear {
   seed: number
+  /** Its coldest hour. */
+  hour: number
   insideC: number
   outsideC: number
   hoursBelow0: number
@@ -67,7 +69,8 @@ export function wintersOf(design: Design, count: number): AWinter[] {
 /** A year of an ensemble from its answers. */
 export function ensembleYear(answers: Answers): EnsembleYear {
   const { seed, coldestNight, hoursBelow0, hoursBelowAim } = answers
-  return { seed, insideC: coldestNight.insideC, outsideC: coldestNight.outsideC, hoursBelow0, hoursBelowAim }
+  const { hour, insideC, outsideC } = coldestNight
+  return { seed, hour, insideC, outsideC, hoursBelow0, hoursBelowAim }
 }
 
 /**

@@ -9,6 +9,8 @@ import type { Rung } from './ladder'
 export interface Wanted {
   /** The coldest night is at least so warm, °C. */
   coldestC: number
+  /** The winter that it is asked of is so much warmer than the year that sets are run in, K; 0 unless said. */
+  winterK?: number
   /** No more than so much money more than the house as it is; null for no limit. */
   budget: number | null
   /** Winter light at the beds is at least so much, mol/m²·d; 0 for no limit. */
@@ -116,7 +118,7 @@ export async function findCheapest(
     s => (wanted.budget === null || s.cost <= wanted.budget) && s.winterDli >= wanted.winterDli,
   )
   const warmest = allowed.reduce<FoundSet | null>((a, s) => (a && a.coldestC >= s.coldestC ? a : s), null)
-  const best = allowed.find(s => s.coldestC >= wanted.coldestC) ?? null
+  const best = allowed.find(s => s.coldestC + (wanted.winterK ?? 0) >= wanted.coldestC) ?? null
   const front: FoundSet[] = []
   for (const s of all)
     if (s.winterDli >= wanted.winterDli && s.coldestC > (front.at(-1)?.coldestC ?? -Infinity) + 1e-9) {

@@ -17,6 +17,8 @@ import { DEMOS, type Design, type HourlyClimate, type NormalsClimate } from '../
 import { designFaults, patchDesign } from '../../core/editing'
 import { inYear, measuredYears, withoutYear, withYears } from '../../core/editing/measured-years'
 import { quantileRange, wintersOf } from '../../core/study/ensemble'
+import { winterSpread, wintersTold } from '../../core/study/winter'
+import { inMetric } from '../../core/units'
 
 const mean = (v: readonly number[]) => v.reduce((a, b) => a + b, 0) / v.length
 const spread = (v: readonly number[]) => Math.sqrt(mean(v.map(x => (x - mean(v)) ** 2)))
@@ -268,4 +270,28 @@ test('a quantile is told no closer than its winters tell it', () => {
     }),
     { numRuns: 12 },
   )
+})
+
+test('what winters come to is told alike on the page and on paper, and no closer than they tell it', () => {
+  const winters = Array.from({ length: 60 }, (_, i) => ({
+    seed: i,
+    insideC: i / 10 - 1,
+    outsideC: -9,
+    marginK: i / 10 - 3,
+  }))
+  const aim = { winter: 'one in twenty' as const }
+  const all = winterSpread(winters, aim)!
+  expect([all.withFrost, all.missed, all.isFew]).toEqual([10, 30, false])
+  expect(all.meantC).toBeCloseTo(-0.705, 3)
+  expect(all.meantRangeC[0]).toBeLessThan(all.meantC)
+  expect(all.meantRangeC[1]).toBeGreaterThan(all.meantC)
+  expect(wintersTold(all, aim, inMetric)).toMatch(
+    /^Winters differ: in eight of ten of 60 the coldest night lies between .+ and .+\. One winter in twenty is colder/,
+  )
+  const few = winterSpread(winters.slice(0, 3), { winter: 'usual' })!
+  expect([few.isFew, few.leastC, few.mostC]).toEqual([true, -1, -0.8])
+  expect(wintersTold(few, { winter: 'usual' }, inMetric)).toMatch(/^Winters differ: in the 3 measured ones/)
+  expect(winterSpread([], aim)).toBeNull()
+  // Twenty do not tell one in twenty from below.
+  expect(wintersTold(winterSpread(winters.slice(0, 20), aim)!, aim, inMetric)).not.toMatch(/sure between/)
 })

@@ -23,10 +23,11 @@ const inputs: { [K in Exported]: ExportInput<K> } = {
   'year': { design, result },
   'control sheet': controlSheet(design),
   'prices': { price: pricesOf(design), isOwn: () => false, currency: 'EUR' },
-  'report': { design, view: yearView(design, result), rungs: [], show: inMetric },
+  'report': { design, view: yearView(design, result), winters: [], rungs: [], show: inMetric },
   'set': {
     design,
     view: yearView(design, result),
+    winters: [],
     show: inMetric,
     paper: 'A4',
     date: '5 April 2027',

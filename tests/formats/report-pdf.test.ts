@@ -59,10 +59,24 @@ test('letters of both files of a face, and what neither has; a full page is foll
   expect((await PDFDocument.load(bytes)).getPageCount()).toBe(pages)
 })
 
+/** As a page has them once they are known. */
+const winters = Array.from({ length: 20 }, (_, seed) => ({
+  seed,
+  insideC: seed / 4 - 1,
+  outsideC: -12,
+  marginK: seed - 3,
+}))
+
 test.each(DEMOS.map(d => [d.name, d] as const))('%s: a report of whole pages of A4', async (_, design) => {
   const view = yearView(design, createYearEngine().run(design))
   const { bytes, pages } = await writeReportPdf(
-    { design, view, rungs: [], show: (v, q) => formatQuantity(v, q, design.site.latitudeDeg < 0 ? 'us' : 'metric') },
+    {
+      design,
+      view,
+      winters,
+      rungs: [],
+      show: (v, q) => formatQuantity(v, q, design.site.latitudeDeg < 0 ? 'us' : 'metric'),
+    },
     fonts,
   )
   expect(String.fromCharCode(...bytes.subarray(0, 5))).toBe('%PDF-')
@@ -92,6 +106,7 @@ test.each(DEMOS.map(d => [d.name, d] as const))(
       {
         design,
         view,
+        winters,
         show: (v, q) => formatQuantity(v, q, us ? 'us' : 'metric'),
         paper: us ? 'letter' : 'A4',
         date: '5 April 2027',

@@ -4,7 +4,7 @@ import type { Answers } from '../../../core/answers'
 import type { LifeAnswer } from '../../../core/life-answers'
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
 import { type StepId } from '../../../core/design'
-import { WINTERS } from '../../../core/design/fields/aim'
+import { winterName } from '../../../core/study/winter'
 import { isHeated } from '../../../core/sources/registry'
 import { formatNumber, type Quantity } from '../../../core/units'
 
@@ -17,7 +17,6 @@ onMounted(() => winters.look())
 
 const a = computed(() => year.view?.answers ?? null)
 const was = computed(() => year.pinnedAnswers)
-const WINTER_NAMES = Object.fromEntries(WINTERS.map(w => [w.id, w.name]))
 const capital = (words = '') => words.charAt(0).toUpperCase() + words.slice(1)
 const t = (c: number) => settings.show(c, 'temperature')
 const DULL = [
@@ -165,9 +164,10 @@ function showColdest(): void {
         </p>
         <OneWinter v-if="winters.single" class="mt-1" />
         <p v-if="winters.spread" class="hint mt-1" :class="winters.stale ? 'opacity-55' : ''" data-test="winters">
-          Winters differ: in eight of ten, {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
+          Winters differ: {{ winters.spread.isFew ? `in the ${winters.all.length} measured ones` : 'in eight of ten' }},
+          {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
           <template v-if="bench.current.aim.winter !== 'usual'">
-            {{ capital(WINTER_NAMES[bench.current.aim.winter]) }} brings <strong>{{ t(winters.spread.meantC) }}</strong
+            {{ capital(winterName(bench.current.aim)) }} brings <strong>{{ t(winters.spread.meantC) }}</strong
             ><template v-if="winters.spread.meantMarginK !== null"
               >: aim
               <strong :class="winters.spread.meantMarginK >= 0 ? 'text-moss' : 'text-clay'">{{

@@ -7,6 +7,7 @@ import { writeDrawingSvg } from '../../../formats/drawing-svg'
 /** Drawings to scale for the office and the wall, as they come out of the printer. */
 const bench = useDesign()
 const settings = useSettings()
+const winters = useWinters()
 const year = useYear()
 const view = ref<ViewId>('section')
 const paper = ref<PaperId>(settings.units === 'metric' ? 'A4' : 'letter')
@@ -50,6 +51,7 @@ const set = () => ({
   design: bench.current,
   view: year.view!,
   show: settings.show,
+  winters: winters.stale ? [] : winters.all,
   paper: paper.value,
   date: today(),
   today: new Date().toISOString().slice(0, 10),

@@ -213,7 +213,7 @@ function estimateExtreme(key: Extreme): void {
           </button>
         </template>
         <p v-else class="hint">
-          {{ label }}: as the made days bring it.
+          {{ label }}: {{ key === 'coldestMonthC' ? 'as such climates stray' : 'as the made days bring it' }}.
           <button class="link" :data-test="`give-${key}`" @click="giveExtreme(key, beyond)">give</button>
         </p>
       </div>

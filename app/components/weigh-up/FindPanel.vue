@@ -5,6 +5,7 @@ import { MOVES, moveWords } from '../../../core/moves/registry'
 import { winterDli } from '../../../core/study/figures'
 import type { Found, FoundSet } from '../../../core/study/find'
 import { sameYear } from '../../../core/study/kept'
+import { winterName } from '../../../core/study/winter'
 import { formatNumber } from '../../../core/units'
 
 /** The cheapest set of changes that meets an aim, and how far money goes otherwise. */
@@ -12,6 +13,7 @@ const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const ladder = useLadder()
+const winters = useWinters()
 const keeping = useKeeping()
 /** The answer that was kept as a design of its own. */
 const keptSet = shallowRef<Found | null>(null)
@@ -25,6 +27,7 @@ const lightNow = computed(() => (year.view ? winterDli(bench.current, year.view.
 const start = () =>
   ladder.find({
     coldestC: wanted.coldestC,
+    winterK: winterK.value,
     budget: wanted.budget > 0 ? wanted.budget : null,
     winterDli: wanted.lightShare * lightNow.value,
   })
@@ -35,6 +38,12 @@ const money = (v: number) =>
     ? 'nothing'
     : `${v < 0 ? 'saves ' : ''}${bench.current.topUp.currency} ${formatNumber(Math.abs(v), 0)}`
 const t = (c: number) => settings.show(c, 'temperature')
+/** What the winter that the aim is meant for brings this house, over the year that it is worked out in, K. */
+const winterK = computed(() =>
+  winters.spread && !winters.stale && year.view ? winters.spread.meantC - year.view.answers.coldestNight.insideC : 0,
+)
+/** Coldest nights of sets, in that winter. */
+const coldest = (s: FoundSet) => s.coldestC + (ladder.foundFor?.wanted.winterK ?? 0)
 const wordsOf = (id: string) => moveWords(MOVES.find(m => m.id === id)!, bench.current, settings.show)
 const list = (s: FoundSet) => (s.moves.length === 0 ? ['The house as it is'] : s.moves.map(wordsOf))
 async function keepSet(ids: readonly string[]): Promise<void> {
@@ -51,13 +60,13 @@ const plot = computed(() => {
   const f = found.value
   if (!f || f.front.length < 2 || width.value === 0) return null
   const costs = f.front.map(s => s.cost)
-  const cold = [...f.front.map(s => s.coldestC), ladder.foundFor!.wanted.coldestC]
+  const cold = [...f.front.map(coldest), ladder.foundFor!.wanted.coldestC]
   const [c0, c1] = [Math.min(...costs), Math.max(...costs)]
   const [t0, t1] = [Math.min(...cold) - 0.3, Math.max(...cold) + 0.3]
   const x = linear([c0, Math.max(c0 + 1, c1)], [8, width.value - 8])
   const y = linear([t1, t0], [8, HEIGHT - 22])
   const steps = f.front.map(
-    (s, i) => `${i === 0 ? 'M' : `H${x(s.cost)}V`}${i === 0 ? `${x(s.cost)} ` : ''}${y(s.coldestC)}`,
+    (s, i) => `${i === 0 ? 'M' : `H${x(s.cost)}V`}${i === 0 ? `${x(s.cost)} ` : ''}${y(coldest(s))}`,
   )
   return { x, y, path: steps.join(' '), c0, c1 }
 })
@@ -101,6 +110,11 @@ const plot = computed(() => {
         @start="start"
         @cancel="ladder.cancelSearch"
       />
+      <p v-if="winterK !== 0" class="hint" data-test="find-winter">
+        Asked of {{ winterName(bench.current.aim) }}, which brings this house
+        {{ settings.show(Math.abs(winterK), 'temperatureDifference') }} {{ winterK < 0 ? 'less' : 'more' }} than the
+        year that it is worked out in; other houses are taken to differ by as much.
+      </p>
       <p class="hint">
         Every single change is tried for its year (the ladder), then every set of the eight that promise most.
       </p>
@@ -109,12 +123,12 @@ const plot = computed(() => {
       <p class="text-lg">
         <template v-if="found.feasible">
           <strong class="slab text-2xl">{{ money(found.cost) }}</strong> brings the coldest night to
-          <strong>{{ t(found.coldestC) }}</strong
+          <strong>{{ t(coldest(found)) }}</strong
           >.
         </template>
         <template v-else>
           <strong class="text-clay">No set of these does it.</strong> The nearest comes to
-          <strong>{{ t(found.coldestC) }}</strong
+          <strong>{{ t(coldest(found)) }}</strong
           >, for {{ money(found.cost) }}.
         </template>
       </p>
@@ -163,7 +177,7 @@ const plot = computed(() => {
             v-for="s in found.front"
             :key="s.cost"
             :cx="plot.x(s.cost)"
-            :cy="plot.y(s.coldestC)"
+            :cy="plot.y(coldest(s))"
             :r="s.cost === found.cost ? 6 : 4"
             :fill="s.cost === found.cost ? 'var(--clay)' : 'var(--paper)'"
             stroke="var(--ink)"
@@ -188,7 +202,7 @@ const plot = computed(() => {
             <tr v-for="s in found.front" :key="s.cost" class="border-t border-line align-baseline">
               <td class="pr-4 text-right whitespace-nowrap">{{ money(s.cost) }}</td>
               <td class="pr-4 text-right whitespace-nowrap">{{ money(s.aYear) }}</td>
-              <td class="pr-4 text-right whitespace-nowrap">{{ t(s.coldestC) }}</td>
+              <td class="pr-4 text-right whitespace-nowrap">{{ t(coldest(s)) }}</td>
               <td>{{ list(s).join('; ') }}</td>
             </tr>
           </tbody>

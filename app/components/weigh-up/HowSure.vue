@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { quantile } from '../../../core/study/ensemble'
 import { UNKNOWNS } from '../../../core/study/unknowns'
 
 /** How sure the coldest night is: twenty winters, and what nobody has measured, each between its plausible ends. */
@@ -66,16 +65,9 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
         <dl class="grid grid-cols-[1fr_auto] gap-x-4">
           <dt>A usual winter’s coldest night</dt>
           <dd class="text-right font-semibold">
-            {{
-              t(
-                quantile(
-                  winters.all.map(w => w.insideC),
-                  0.5,
-                ),
-              )
-            }}
+            {{ t(winters.spread!.medianC) }}
           </dd>
-          <dt>Eight of ten lie between</dt>
+          <dt>{{ winters.spread!.isFew ? 'They lie between' : 'Eight of ten lie between' }}</dt>
           <dd class="text-right font-semibold">{{ t(winters.spread!.leastC) }} and {{ t(winters.spread!.mostC) }}</dd>
           <template v-if="winter !== 'usual'">
             <dt>{{ winter === 'one in five' ? 'One in five is colder than' : 'One in twenty is colder than' }}</dt>

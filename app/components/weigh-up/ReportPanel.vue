@@ -4,12 +4,14 @@ const bench = useDesign()
 const year = useYear()
 const ladder = useLadder()
 const settings = useSettings()
+const winters = useWinters()
 const withLadder = computed(() => ladder.order.length > 0 && !ladder.stale)
 const parts = () => ({
   design: bench.current,
   view: year.view!,
   rungs: withLadder.value ? ladder.order : [],
   show: settings.show,
+  winters: winters.stale ? [] : winters.all,
 })
 </script>
 
