@@ -131,6 +131,8 @@ export interface Answers {
   /** Misting: hours in which it ran, and water that it took, kg; null where there is none. */
   misting: { hours: number; waterKg: number } | null
   hoursCovered: number
+  /** A cover outside that is frozen down where it would be open: hours over all panes, and days on which it was. */
+  coverStuck: { hours: number; days: number }
   /** Hours in which some water holds ice, and the most of all water that froze, 0–1; null where there is no water. */
   ice: { hours: number; most: number } | null
   /** What stands in the room and keeps heat, each by itself. */
@@ -230,6 +232,17 @@ function untilOpened(series: YearSeries, hour: number): Answers['coldestNight'][
     }
   }
   return null
+}
+
+/** Hours and days on which a cover is frozen down where it would be open. */
+function stuckOf({ coverStuck }: YearSeries): Answers['coverStuck'] {
+  let [hours, days] = [0, 0]
+  for (let d = 0; d < DAYS; d++) {
+    const its = total(coverStuck.subarray(d * 24, d * 24 + 24))
+    hours += its
+    if (its > 0.5) days++
+  }
+  return { hours: Math.round(hours), days }
 }
 
 /** Days in a row before a day with less than 45 % of the light that its season's clearest days bring. */
@@ -418,6 +431,7 @@ export function makeAnswers(
     hoursVented,
     misting: design.breathe.misting.on ? misted(series) : null,
     hoursCovered: Math.round(hoursCovered),
+    coverStuck: stuckOf(series),
     ice: hasWater ? { hours: iceHours, most: iceMost } : null,
     beds: bedAnswers(design, building, light, series, coldest.hour, MOL_PER_JOULE),
     bodies: bodyAnswers(design, building, light, series, coldest.hour, nightLossW),

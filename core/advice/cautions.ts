@@ -2,7 +2,7 @@ import type { Answers } from '../answers'
 import { airStoreCautions } from './air-stores'
 import { madeToFitLines } from './made-to-fit'
 import { bodyName, kindOf } from '../bodies/registry'
-import { entry, GLAZINGS, isBlown } from '../catalog'
+import { entry, fittedCover, GLAZINGS, isBlown } from '../catalog'
 import { distanceKm } from '../climate/place-climate'
 import { roomObjects, type RoomObject } from '../geometry/objects'
 import { isHouseWall, isSlope, liningsOn, madeOf, partsOf, stretches } from '../geometry/parts'
@@ -10,7 +10,7 @@ import { clearHeightAt, makeOutline, type Outline } from '../geometry/section'
 import { dampFaults } from '../materials/assembly'
 import { blockedDoors, blockedOpenings, lowOpenings } from '../geometry/before-openings'
 import { openingKind, openingName } from '../openings/registry'
-import { formatQuantity, type Quantity } from '../units'
+import { formatNumber, formatQuantity, type Quantity } from '../units'
 import { firedBy, keptAirC, sourceName } from '../sources/registry'
 import type { Design, Layer, StepId } from '../design'
 
@@ -104,6 +104,20 @@ export function designCautions(
   }
   if (answers && answers.bodies.some(b => b.iceMost > 0))
     add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
+  const { coverStuck } = answers ?? { coverStuck: { hours: 0, days: 0 } }
+  if (coverStuck.days > 0) {
+    const { resistance, wetResistance } = fittedCover(design.skin.cover)
+    const wet =
+      resistance > 0
+        ? ` Full of water it keeps ${show(wetResistance, 'resistance')}, dry ${show(resistance, 'resistance')}.`
+        : ''
+    add(
+      'skin',
+      `A cover outside freezes down: on ${coverStuck.days} mornings of this year it lies over the panes ` +
+        `${formatNumber(coverStuck.hours, 0)} hours longer than it should, by hand or by motor, and a motor tears it.` +
+        `${wet} Inside or between two films it stays dry.`,
+    )
+  }
   const { glazings, overhead, builds } = madeOfAll(design, outline)
   if (builds.some(layers => FOAMS.includes(layers[layers.length - 1]?.material ?? '')))
     add('skin', 'Bare foam burns and gives off poison: line it inside as your local code asks.')

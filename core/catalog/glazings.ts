@@ -38,6 +38,10 @@ export interface Glazing {
   source: string
 }
 
+/** A glazing as it hangs with no blower: sheet on sheet. */
+export const limpFilm = <G extends Pick<Glazing, 'limpUValue' | 'uValue' | 'gapM'>>(glazing: G): G =>
+  glazing.limpUValue === undefined ? glazing : { ...glazing, uValue: glazing.limpUValue, gapM: 0 }
+
 /** Whether a glazing is film that a blower keeps apart. */
 export const isBlown = (id: string): boolean => GLAZINGS.some(g => g.id === id && g.limpUValue !== undefined)
 

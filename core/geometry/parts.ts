@@ -1,4 +1,5 @@
 import { entry, GLAZINGS, type Glazing } from '../catalog'
+import { limpFilm } from '../catalog/glazings'
 import {
   PART_NAMES,
   type ChainPart,
@@ -97,8 +98,7 @@ export function partsOf(design: Pick<Design, 'shape' | 'skin'>, outline: Outline
 
 /** A glazing as it hangs: film that nothing blows up lies sheet on sheet. */
 function asBlown(glazing: Glazing, { blowerW }: Made['condition']): Glazing {
-  const { limpUValue } = glazing
-  return limpUValue === undefined || blowerW > 0 ? glazing : { ...glazing, uValue: limpUValue, gapM: 0 }
+  return blowerW > 0 ? glazing : limpFilm(glazing)
 }
 
 /** A part of a skin as it is made. */

@@ -54,7 +54,7 @@ import type { VentSolver } from './vent-solve'
 import { leavesCover } from '../optics/canopy'
 import { leafConvects, leafDraws, LEAF_EMISSIVITY, vapourPressure } from './transpiration'
 
-const { abs, min, sqrt } = Math
+const { abs, max, min, sqrt } = Math
 
 const HOUR = 3600
 const SUN = GAIN.sun!
@@ -127,6 +127,8 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     suns,
     light,
     covered,
+    stuck,
+    coverWet,
     through,
     leftJ,
     leafFilm,
@@ -148,6 +150,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const paneDrawn = memory.doubles(chains)
   const insideDrawn = memory.doubles(chains)
   const outsideDrawn = memory.doubles(chains)
+  const outsideWetter = memory.doubles(chains)
   const lossIndex = memory.ints(chains)
   const slowSource = memory.doubles(cells)
   /** Of a deep cell: how far a joule warms it, K. */
@@ -225,6 +228,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     paneDrawn.set(m.paneDrawn)
     insideDrawn.set(m.insideDrawn)
     outsideDrawn.set(m.outsideDrawn)
+    outsideWetter.set(m.outsideWetter)
     lossIndex.set(m.lossIndex)
     for (let i = m.deepFrom; i < m.cellCount; i++) perJoule[i] = 1 / m.capacity[i]!
     const waiting = new Set([...m.buried.cell, ...m.exchangers.flatMap(e => [...e.cells])])
@@ -381,7 +385,13 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     for (let k = 0; k < covers; k++) {
       const may = drawn[h * covers + k]!
       const gain = m.byGain[k]
-      covered[k] = gain ? byGain(gain, covered[k]!, may, h) : may
+      const stood = covered[k]!
+      const goes = gain ? byGain(gain, stood, may, h) : may
+      const iced = m.iced[k]
+      // What is frozen to the panes stays on them; what is rolled up is drawn all the same.
+      covered[k] = iced && iced.fast[h] === 1 ? max(stood, goes) : goes
+      stuck[k] = covered[k]! - goes
+      coverWet[k] = iced ? iced.wet[h]! : 0
       const past = 1 - covered[k]! * (1 - m.coverLeak[k]!)
       light[k] = past * dry
       onPanes[k] = m.coverOutside[k] === 1 ? past : 1
@@ -599,8 +609,10 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
         const inside = FILM_INSIDE / area[c]!
         between[i0] = mixed(paneOpen[c]!, paneDrawn[c]!, share, inside + 1 / g)
         between[i0 + 1] = mixed(OPEN_COVER * area[c]!, insideDrawn[c]!, share, inside + 1 / g + 1 / paneOpen[c]!)
-        if (share > 0 && outsideDrawn[c]! > 0)
-          g = mixed(g, 1 / (1 / g + 1 / outsideDrawn[c]!), share, inside + 1 / paneOpen[c]!)
+        if (share > 0 && outsideDrawn[c]! > 0) {
+          const blanket = outsideDrawn[c]! + outsideWetter[c]! * coverWet[coverOf[c]!]!
+          g = mixed(g, 1 / (1 / g + 1 / blanket), share, inside + 1 / paneOpen[c]!)
+        }
         through[c] = longwaveThrough[c]! * light[coverOf[c]!]! * longwaveDry * (1 - inSnow)
         const straight = area[c]! * through[c]! * skyFilm
         film[c] = straight

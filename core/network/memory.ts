@@ -64,6 +64,9 @@ export function makeMemory(size: Size) {
     /** Share of light that each cover and the wet glass let through, and share of the block that it is drawn. */
     light: doubles(size.covers),
     covered: doubles(size.covers),
+    /** By cover: the share that is frozen down where it would be open, and how full of water its cloth is. */
+    stuck: doubles(size.covers),
+    coverWet: doubles(size.covers),
     /** How long each opening has stood open in the hour, s: by half, half as long. */
     stoodOpen: doubles(size.openings),
     /**

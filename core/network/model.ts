@@ -6,7 +6,7 @@ import { HOURS, type SiteYear } from '../climate'
 import { leafByMonth } from '../aim/leaf'
 import type { Bed, Design } from '../design/types'
 import { bedSide } from '../geometry/faces'
-import type { Building, SurfaceId } from '../geometry/surfaces'
+import type { Building, PaneCover, SurfaceId } from '../geometry/surfaces'
 import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, coveredResistance, glazingConductance } from '../optics/glazing-heat'
@@ -18,6 +18,7 @@ import { makeAirs, type Airs } from './airs'
 import { makeAirways, type Airways } from './airways'
 import { makeFabric, OPEN_COVER, type Chain } from './chains'
 import { makeExchangers, type Exchanger } from './exchangers'
+import { icedCover } from './iced-cover'
 import { makeFans, type Fans } from './fans'
 import { coverDrawn, goesByGain, lowestWhileAway, movable } from './schedule'
 import { LOSS_NAMES } from './series'
@@ -62,8 +63,9 @@ export interface NetworkModel {
   paneOpen: Float64Array
   paneDrawn: Float64Array
   insideDrawn: Float64Array
-  /** Outside cover, W/K; 0 where there is none. */
+  /** Outside cover, W/K; 0 where there is none. Dry, and what it passes more when its cloth is full of water. */
   outsideDrawn: Float64Array
+  outsideWetter: Float64Array
   lossIndex: Int32Array
   /** 1 where the face breathes under the row cover. */
   underRow: Uint8Array
@@ -110,6 +112,8 @@ export interface NetworkModel {
   coverLeak: Float64Array
   /** 1 where it hangs outside the panes and keeps the sun off them too. */
   coverOutside: Uint8Array
+  /** By cover: what lies on it outside, as a share of what its cloth holds, and 1 where it is frozen fast; else null. */
+  iced: ({ wet: Float32Array; fast: Uint8Array } | null)[]
   /** Covers that go by what light brings and the pane loses; null for all others. */
   byGain: (ByGain | null)[]
   /** Which cover a chain's glazing is under; 0 for what is not glazed. */
@@ -277,6 +281,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     paneDrawn: panes.drawn,
     insideDrawn: panes.insideDrawn,
     outsideDrawn: panes.outsideDrawn,
+    outsideWetter: panes.outsideWetter,
     lossIndex: Int32Array.from(chains, c => LOSS_NAMES.indexOf(c.name)),
     underRow: map(new Uint8Array(count), c => ((c.bed || c.leafOf >= 0) && breathe.rowCover.on ? 1 : 0)),
     waterKg: map(new Float64Array(count), c => c.waterKg),
@@ -306,6 +311,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     coverLeak: Float64Array.from(building.covers, c => fittedCover(c).edgeLeak),
     byGain: makeByGain(building, chains, gains, breathe.people),
     coverOutside: Uint8Array.from(building.covers, c => Number(c.place === 'outside')),
+    iced: building.covers.map(c => icedOf(site, c)),
     coverOf: Int32Array.from(chains, c => Math.max(0, c.cover)),
     boarded: chains.flatMap((c, i) => {
       if (c.kind === 'glazing' || c.cover < 0) return []
@@ -421,9 +427,17 @@ function makeByGain(
   })
 }
 
+/** What lies on a cover outside the panes; null for one that hangs dry. */
+function icedOf(site: SiteYear, cover: PaneCover): NetworkModel['iced'][number] {
+  if (cover.boards || cover.id === 'none' || cover.place !== 'outside') return null
+  const { holdsKgM2 } = fittedCover(cover)
+  const { waterKgM2, fast } = icedCover(site, holdsKgM2)
+  return { wet: waterKgM2.map(kg => Math.min(1, kg / holdsKgM2)), fast }
+}
+
 function glazingArrays(building: Building, chains: readonly Chain[]) {
   const blank = () => new Float64Array(chains.length)
-  const out = { open: blank(), drawn: blank(), insideDrawn: blank(), outsideDrawn: blank() }
+  const out = { open: blank(), drawn: blank(), insideDrawn: blank(), outsideDrawn: blank(), outsideWetter: blank() }
   chains.forEach((c, i) => {
     if (c.kind !== 'glazing') return
     const { place, ...kind } = building.covers[c.cover]!
@@ -432,7 +446,10 @@ function glazingArrays(building: Building, chains: readonly Chain[]) {
     out.open[i] = c.areaM2 / c.resistance
     out.drawn[i] = there && place === 'between' ? glazingConductance(c.resistance, cover) * c.areaM2 : out.open[i]!
     out.insideDrawn[i] = there && place === 'inside' ? coverConductance(cover) * c.areaM2 : OPEN_COVER * c.areaM2
-    out.outsideDrawn[i] = there && place === 'outside' ? coverConductance(cover) * c.areaM2 : 0
+    if (!there || place !== 'outside') return
+    const wet = { ...cover, resistance: cover.wetResistance }
+    out.outsideDrawn[i] = coverConductance(cover) * c.areaM2
+    out.outsideWetter[i] = coverConductance(wet) * c.areaM2 - out.outsideDrawn[i]!
   })
   return out
 }

@@ -65,7 +65,7 @@ const WATER_EVAPORATION = 0.003
 /** A pane holds this much before it runs, kg/m². */
 const WET_GLASS = 0.08
 /** Air that carries a watt for each kelvin, kg/s. */
-const AIR_PER_HEAT = 1 / AIR_SPECIFIC_HEAT
+export const AIR_PER_HEAT = 1 / AIR_SPECIFIC_HEAT
 /**
  * Water vapour passes the more easily through a film of air than heat by the Lewis number of moist air, its thermal
  * diffusivity over the vapour's: 0.86, within 2 % from −10 to 50 °C. Chilton & Colburn 1934; Incropera & DeWitt.

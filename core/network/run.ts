@@ -335,6 +335,7 @@ export function runModel(model: NetworkModel, site: SiteYear, options: RunOption
     for (let k = 0; k < model.covers; k++) {
       series.coverLight[k]![h] = stepper.light[k]!
       series.coverDrawn[h]! += paneShare[k]! * stepper.covered[k]!
+      series.coverStuck[h]! += paneShare[k]! * stepper.stuck[k]!
     }
     series.condensedKg[h] = (condensed / steps) * 3600
     series.mistKg[h] = (misted / steps) * 3600

@@ -76,6 +76,8 @@ export interface YearSeries {
   /** Electricity of their pumps and fans, W. */
   pumpsW: Float32Array
   coverDrawn: Float32Array
+  /** Share of the panes over which a cover is frozen down where it would be open. */
+  coverStuck: Float32Array
   /** Electricity of all fans, of air stores too; and of each in the order of the document, W. */
   fanW: Float32Array
   fans: Float32Array[]
@@ -155,6 +157,7 @@ export function emptySeries({ bodies, beds, covers, skin, openings, sources, air
     sourcesMoved: Array.from({ length: sources }, s),
     pumpsW: s(),
     coverDrawn: s(),
+    coverStuck: s(),
     fanW: s(),
     fans: Array.from({ length: fans }, s),
     condensedKg: s(),

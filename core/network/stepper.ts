@@ -123,6 +123,8 @@ export interface Stepper {
   light: Float64Array
   /** Share of the block that each cover is drawn. */
   covered: Float64Array
+  /** Share of each that is frozen down where it would be open. */
+  stuck: Float64Array
   /** Electricity that each fan has drawn, J. */
   fanJ: Float64Array
   /** By chain of the skin: what of that left through it, J. */
@@ -237,6 +239,7 @@ function makeLoop(size: Size): Loop {
     fanJ,
     light,
     covered,
+    stuck,
     leftJ,
     stoodOpen,
   } = memory
@@ -323,6 +326,7 @@ function makeLoop(size: Size): Loop {
       drawnJ: drawnJ.subarray(0, m.added.count),
       light: light.subarray(0, m.covers),
       covered: covered.subarray(0, m.covers),
+      stuck: stuck.subarray(0, m.covers),
       fanJ: fanJ.subarray(0, m.fans.powerW.length),
       leftJ: leftJ.subarray(0, m.count),
       stoodOpen: stoodOpen.subarray(0, m.airways.openers.length),

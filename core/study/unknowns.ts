@@ -1,4 +1,4 @@
-import { entry, LEAKAGE_CLASSES } from '../catalog'
+import { entry, isBlown, LEAKAGE_CLASSES } from '../catalog'
 import type { Design } from '../design/types'
 import { designFaults, patchDesign, type Patch } from '../editing'
 import { ach50Of } from '../network/model'
@@ -58,6 +58,18 @@ export const UNKNOWNS: readonly Unknown[] = [
             { words: 'never forgotten', patches: [['skin.cover.forgotten', 0]] },
             { words: 'four nights a month forgotten', patches: [['skin.cover.forgotten', 4]] },
           ],
+  },
+  {
+    id: 'blower',
+    words: 'Whether the film stays blown up',
+    measure: 'A hand on the film in the morning, and a spare blower on the shelf.',
+    ends: ({ skin }) =>
+      Object.values(skin.parts).some(p => p.kind === 'glazed' && isBlown(p.glazing ?? skin.glazing))
+        ? [
+            { words: 'it never fails', patches: [['skin.condition.blowerW', Math.max(5, skin.condition.blowerW)]] },
+            { words: 'it stands still all winter', patches: [['skin.condition.blowerW', 0]] },
+          ]
+        : null,
   },
   {
     id: 'soil',

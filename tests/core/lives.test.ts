@@ -1,7 +1,9 @@
 import { DEMOS, type Design } from '../../core/design'
 import { bedsJoined, bedInTwo, patchDesign, withoutBed, type Patch } from '../../core/editing'
 import { aSource } from '../../core/sources/registry'
-import { unheated, withSources } from '../added'
+import { doubted } from '../../core/study/unknowns'
+import { yearView } from '../../core/view'
+import { heated, unheated, withSources } from '../added'
 import { pond, tank } from '../bodies'
 import { plain } from '../plain'
 import { hourly as engine } from '../shared/years'
@@ -90,6 +92,32 @@ test('film that nothing blows up keeps less, and its blower draws power all year
   expect(panes(b) / panes(a)).toBeLessThan(1.4)
   expect(b.coldestNight.insideC).toBeLessThan(a.coldestNight.insideC - 0.02)
   expect(answersOf(unheated(garden)).electricity.blowersKWh).toBe(0)
+  // Held warm, it is the film that counts: the same house burns a tenth to a third more.
+  const warm = (d: Design) => answersOf(heated(d, { setPointC: 8, capacityW: 60000 })).topUp.kWh
+  const more = warm(limp) / warm(blown)
+  expect(more).toBeGreaterThan(1.06)
+  expect(more).toBeLessThan(1.35)
+})
+
+test('what a night without the blower costs, by hand and by two years; and how far one may doubt it', () => {
+  const house = on(heated(growers, { setPointC: 8, capacityW: 60000 }), ['breathe.rowCover.on', false])
+  const result = engine.run(house)
+  const { sums } = yearView(house, result)
+  const its = sums.find(s => s.id === 'blower-night')!
+  const [areaM2 = 0, apart = 0, limp = 0, warmerK = 0, hours = 0, joules = 0] = its.lines.map(l => l.value)
+  expect(joules).toBeCloseTo(areaM2 * (limp - apart) * warmerK * hours * 3600, 3)
+  expect([apart > 3.5, limp / apart > 1.1, limp < 5.2]).toEqual([true, true, true])
+  expect(its.year[0]!.value / 3.6e6).toBeCloseTo(30 * 8.76, 1)
+  // By two years: what the heater brings more in that night, the film having lain so all winter.
+  const bare = engine.run(on(house, ['skin.condition.blowerW', 0]))
+  const coldest = result.site.dryBulbC.indexOf(Math.min(...result.site.dryBulbC))
+  const night = (r: typeof result) =>
+    r.series.heaterW.subarray(coldest - 11, coldest + 1).reduce((a, b) => a + b * 3600, 0)
+  expect((night(bare) - night(result)) / joules).toBeGreaterThan(0.5)
+  expect((night(bare) - night(result)) / joules).toBeLessThan(1.6)
+  expect(doubted(house).filter(d => d.unknown.id === 'blower')).toHaveLength(2)
+  expect(doubted(unheated(garden)).some(d => d.unknown.id === 'blower')).toBe(false)
+  expect(yearView(garden, engine.run(garden)).sums.some(s => s.id === 'blower-night')).toBe(false)
 })
 
 test('what the house behind a lean-to gives is counted at its price', () => {

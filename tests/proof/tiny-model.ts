@@ -68,6 +68,8 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     paneOpen: two(),
     paneDrawn: two(),
     insideDrawn: two(),
+    outsideWetter: two(),
+    iced: [null],
     outsideDrawn: two(),
     lossIndex: new Int32Array(2),
     underRow: new Uint8Array(2),

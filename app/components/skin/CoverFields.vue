@@ -6,10 +6,12 @@ import { valueAt, type Cover } from '../../../core/design'
 const props = defineProps<{ path: string }>()
 const bench = useDesign()
 const cover = computed(() => valueAt(bench.current, props.path) as Cover)
+const year = useYear()
+const stuck = computed(() => year.view?.answers.coverStuck)
 const there = computed(() => fittedCover(cover.value).resistance > 0)
 const WORDS = {
   inside: 'Dry and easy to reach; the glass behind it gets colder and wetter.',
-  outside: 'It gets wet and freezes: a motor cannot see ice, a hand can.',
+  outside: 'It gets wet and freezes to what it lies on: a motor cannot see ice, a hand can.',
   between: 'Out of reach once it jams.',
 } as const
 </script>
@@ -18,6 +20,10 @@ const WORDS = {
   <template v-if="there">
     <div>
       <DesignField :path="`${path}.place`" :hint="WORDS[cover.place]" />
+      <p v-if="cover.place === 'outside' && stuck && stuck.days > 0" class="hint" data-test="cover-stuck">
+        This year it is frozen down on <strong>{{ stuck.days }} mornings</strong>, {{ stuck.hours }} hours longer than it
+        should lie.
+      </p>
       <DesignField :path="`${path}.fit`" />
       <DesignField :path="`${path}.edgeLeak`" />
       <p v-if="bench.refusedPath.startsWith(path)" class="fault" role="alert">

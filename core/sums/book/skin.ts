@@ -1,7 +1,10 @@
 import { entry, GLAZINGS } from '../../catalog'
+import { limpFilm } from '../../catalog/glazings'
+import { HOURS } from '../../climate'
+import { tiltedResistance } from '../../optics/glazing-heat'
 import { FILMS } from '../../physics/constants'
 import { designHeatLoss, insulationSaves, lightThroughLayers } from '../heat'
-import { line, type Sum } from '../sum'
+import { line, plain, type Sum } from '../sum'
 import { coldestNight, type BookEntry, type SumContext } from './entry'
 
 /** What a layer takes of the light that reaches it: clear glass, and plastic as the rule has it. */
@@ -37,6 +40,38 @@ function coveredGlazing({ answers, building }: SumContext): Sum<number> | null {
   }
 }
 
+/** So long is a night in which the blower stands still, h. */
+const NIGHT_H = 12
+
+/** What a night without its blower costs a film house: its panes with both sheets apart, and lying on each other. */
+function blowerNight({ building, series, site }: SumContext): Sum<number> | null {
+  const blown = building.surfaces.flatMap(s =>
+    s.glazing?.limpUValue !== undefined && s.condition.blowerW > 0 ? [{ ...s, glazing: s.glazing }] : [],
+  )
+  if (blown.length === 0) return null
+  const areaM2 = blown.reduce((sum, s) => sum + s.areaM2, 0)
+  const passes = (of: (s: (typeof blown)[number]) => number) =>
+    blown.reduce((sum, s) => sum + s.areaM2 / (FILMS + of(s)), 0) / areaM2
+  const apart = passes(s => tiltedResistance(s.glazing, s.tiltDeg))
+  const limp = passes(s => tiltedResistance(limpFilm(s.glazing), s.tiltDeg))
+  const coldest = site.dryBulbC.indexOf(site.dryBulbC.reduce((a, b) => Math.min(a, b)))
+  const hours = Array.from({ length: NIGHT_H }, (_, k) => (coldest - k + HOURS) % HOURS)
+  const warmerK = hours.reduce((sum, h) => sum + series.airC[h]! - site.dryBulbC[h]!, 0) / NIGHT_H
+  const joules = areaM2 * (limp - apart) * warmerK * NIGHT_H * 3600
+  return {
+    result: joules,
+    rule: 'Without the air between them the sheets touch over about half their area; at the warmth that the house had.',
+    lines: [
+      line('A', 'film that the blower keeps apart', areaM2, 'area'),
+      line('U₁', 'with the sheets apart, as it lies', apart, 'transmittance'),
+      line('U₂', 'with the sheets on each other', limp, 'transmittance'),
+      line('ΔT', 'inside over outside, mean of the night that is coldest outside', warmerK, 'temperatureDifference'),
+      plain('t', 'hours of the night', NIGHT_H, 'h'),
+      line('Q', 'A · (U₂ − U₁) · ΔT · t · 3 600', joules, 'energy'),
+    ],
+  }
+}
+
 /** A wall of boards alone, W/m²K: films, and an inch of wood. */
 const BARE_WALL_U = 1 / (FILMS + 0.025 / 0.13)
 
@@ -68,6 +103,18 @@ export const SKIN_SUMS: readonly BookEntry[] = [
         },
       ]
     },
+  },
+  {
+    id: 'blower-night',
+    step: 'skin',
+    title: 'What a night without the film’s blower costs',
+    evidence: 'thin',
+    formula: () => '=B1*(B3-B2)*B4*B5*3600',
+    of: blowerNight,
+    year: c => [
+      { text: 'its blower draws in a year', value: c.answers.electricity.blowersKWh * 3.6e6, quantity: 'energy' },
+      coldestNight(c),
+    ],
   },
   {
     id: 'cover-u',
