@@ -1,10 +1,14 @@
 import { entry, NIGHT_COVERS } from '../catalog'
+import { MOST_VISITS } from '../people/presence'
 import type { Move } from './move'
 
 /** Drawn over every pane that keeps no cover of its own. */
 const COVER = 'quilt'
 const THICKER = 'thick-quilt'
 const BOARDS = 'shutter'
+
+/** By then the winter sun is up over most of the world. */
+const MORNING_H = 9
 
 const resistance = (id: string) => entry(NIGHT_COVERS, id).resistance
 
@@ -50,6 +54,19 @@ export const COVER_MOVES: readonly Move[] = [
     words: 'Let a motor move the cover, so that no night is forgotten',
     of: ({ skin }) =>
       skin.cover.id === 'none' || skin.cover.moved === 'motor' ? null : [['skin.cover.moved', 'motor']],
+  },
+  {
+    id: 'cover-morning',
+    group: 'cover',
+    words: `Let somebody come for an hour at ${MORNING_H} o’clock to open the cover`,
+    of: ({ skin, breathe: { people } }) => {
+      const { id, moved, days } = skin.cover
+      if (id === 'none' || moved === 'motor' || days !== 'house' || people.visits.length >= MOST_VISITS) return null
+      const isSeen = people.visits.some(v => v.days === 'every day' && v.fromH <= MORNING_H && v.untilH > MORNING_H)
+      if (isSeen) return null
+      const visit = { who: '', days: 'every day' as const, fromH: MORNING_H, untilH: MORNING_H + 1 }
+      return [['breathe.people.visits', [...people.visits, visit]]]
+    },
   },
   {
     id: 'cover-shades',

@@ -37,7 +37,8 @@ export function coverDrawn(site: SiteYear, cover: PaneCover, people: People): Fl
   for (let h = 0; h < HOURS; h++) if (isForgotten(cover.forgotten, h)) nights[h] = 0
   // By gain the loop moves it, while somebody is there.
   if (cover.rule === 'gain') return cover.shades ? withShade(site, cover, nights) : nights
-  return movedByHand(hoursAt(cover, people), nights, cover.shades ? withShade(site, cover, nights) : nights)
+  const wanted = cover.shades ? withShade(site, cover, nights) : nights
+  return movedByHand(hoursAt(cover, people), nights, wanted, cover.leaving)
 }
 
 /**
@@ -85,20 +86,50 @@ function isForgotten(aMonth: number, hour: number): boolean {
 }
 
 /**
- * By hand. While somebody is there the cover goes as it is wanted; who leaves draws it beforehand where it will be
- * wanted before the next one comes, unless that is long; in between it stays as it was left.
+ * By hand. While somebody is there the cover goes as it is wanted; who leaves sets it for as long as nobody is there,
+ * unless that is long; in between it stays as it was left.
  */
-function movedByHand(there: Uint8Array, nights: Float32Array, wanted: Float32Array): Float32Array {
+function movedByHand(
+  there: Uint8Array,
+  nights: Float32Array,
+  wanted: Float32Array,
+  leaving: Cover['leaving'],
+): Float32Array {
   const drawn = new Float32Array(HOURS)
   let left = 0
   // The new year begins as the old one was left.
   for (let h = -HOURS; h < HOURS; h++) {
     const now = (h + HOURS) % HOURS
     if (there[now] && there[(now + 1) % HOURS]) left = wanted[now]!
-    else if (there[now]) left = wantedWhileAway(there, nights, now) ? 1 : 0
+    else if (there[now]) left = leftDrawn(there, nights, now, leaving) ? 1 : 0
     drawn[now] = left
   }
   return drawn
+}
+
+/**
+ * Whether who leaves leaves it drawn. In the light: for a night that is longer than what is left of the day. In the
+ * dark: for the rest of the night, but towards its end as they choose, where light comes before somebody does.
+ */
+function leftDrawn(there: Uint8Array, nights: Float32Array, from: number, leaving: Cover['leaving']): boolean {
+  const dark = (h: number) => nights[(h + HOURS) % HOURS]! > 0.5
+  let next = 1
+  while (next <= LONG_AWAY_H && there[(from + next) % HOURS] === 0) next++
+  if (next > LONG_AWAY_H) return false
+  /** Hours until somebody comes, as long as it stays dark or light. */
+  const stretch = (isDark: boolean, at: number) => {
+    let k = at
+    while (k < next && dark(from + k) === isDark) k++
+    return k - at
+  }
+  if (next === 1) return dark(from)
+  const lightH = stretch(false, 1)
+  if (lightH > 0) return stretch(true, 1 + lightH) > lightH
+  const darkH = stretch(true, 1)
+  if (1 + darkH === next) return true
+  let behindH = 0
+  while (behindH < LONG_AWAY_H && dark(from - behindH)) behindH++
+  return darkH >= behindH || leaving === 'keeps'
 }
 
 /**
@@ -120,14 +151,4 @@ export function lowestWhileAway(there: Uint8Array, outsideC: ArrayLike<number>):
     }
   }
   return out
-}
-
-function wantedWhileAway(there: Uint8Array, nights: Float32Array, from: number): boolean {
-  let wanted = false
-  for (let k = 1; k <= LONG_AWAY_H; k++) {
-    const h = (from + k) % HOURS
-    if (there[h]) return wanted
-    wanted ||= nights[h]! > 0.5
-  }
-  return false
 }

@@ -57,6 +57,7 @@ export const VISIT = group(
   },
   { label: 'Visit #' },
 )
+export const MOST_VISITS = 14
 /** Days of the year in which it is otherwise. */
 export const SPAN = group(
   {
@@ -77,7 +78,7 @@ export const SPAN = group(
 /** When people are in the house: what is done by hand keeps to it, unless it says otherwise of itself. */
 export const PEOPLE = group(
   {
-    visits: list(VISIT, 0, 14, {
+    visits: list(VISIT, 0, MOST_VISITS, {
       start: [{ who: '', days: 'every day', fromH: 8, untilH: 18 }],
       label: 'Who is there, and when',
     }),

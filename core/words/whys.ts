@@ -146,6 +146,8 @@ const WHYS: Record<string, string> = {
   'people.days': 'People warm and dampen the air while they are there.',
   'thereFromH': 'Nobody draws a cover before they come.',
   'thereUntilH': 'Nobody draws a cover after they have gone.',
+  'leaving':
+    'Somebody who goes to work in the dark decides for the whole day: its light, or some warmth until sunrise.',
   'forgotten': 'Real people forget some nights, and the coldest may be one of them.',
   'shades': 'The same cover keeps the hottest sun out.',
   'shadeAboveC': 'It shades only when it is warm enough to matter.',

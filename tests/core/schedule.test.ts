@@ -1,6 +1,8 @@
 import { DAYS, makeSiteYear, yearStartUtc, type SiteYear } from '../../core/climate'
 import { makeSunYear } from '../../core/climate/sun-year'
 import { DEMOS, type Design } from '../../core/design'
+import { patchDesign } from '../../core/editing'
+import { MOVES } from '../../core/moves/registry'
 import { coverDrawn as drawnBy } from '../../core/network/schedule'
 import { clock, clockShares } from '../../core/people/clock'
 import { sunDay } from '../../core/sun'
@@ -98,6 +100,45 @@ describe('moved by hand', () => {
 
   test('somebody who is there all the time moves it as a motor does', () => {
     expect(hand({ thereFromH: 0, thereUntilH: 24 })).toEqual(coverDrawn(site, cover(byClock)))
+  })
+
+  test('people at work, there at dawn and at dusk: open by day, drawn by night, as they leave it in the dark', () => {
+    const bySun = { rule: 'sun', afterSunsetH: 0, afterSunriseH: 0, moved: 'hand', days: 'house' } as const
+    const visits = [
+      { who: '', days: 'every day' as const, fromH: 5, untilH: 6 },
+      { who: '', days: 'every day' as const, fromH: 19, untilH: 20 },
+    ]
+    const work = (leaving: Design['skin']['cover']['leaving']) =>
+      drawnBy(site, cover({ ...bySun, leaving }), { ...demo.breathe.people, visits })
+    const [opens, keeps] = [work('opens'), work('keeps')]
+    // On 11 January the sun is up from eight to half past four: they come and go in the dark.
+    expect(hoursDrawn(opens, 10)).toEqual([0, 1, 2, 3, 4, 19, 20, 21, 22, 23])
+    expect(hoursDrawn(keeps, 10)).toHaveLength(24)
+    // On 20 May they come when it is light already, and draw it for the night as they leave.
+    expect(hoursDrawn(opens, 139)).toEqual(hoursDrawn(keeps, 139))
+    expect(hoursDrawn(opens, 139)).toEqual([0, 1, 2, 3, 4, 19, 20, 21, 22, 23])
+    // Light that a year has: a motor’s, and next to none where it is left on.
+    const lit = (drawn: Float32Array) =>
+      site.globalWm2.subarray(0, 31 * 24).reduce((sum, w, h) => sum + w * (1 - drawn[h]!), 0)
+    expect(lit(opens) / lit(coverDrawn(site, cover({ ...bySun, moved: 'motor' })))).toBeGreaterThan(0.95)
+    expect(lit(keeps)).toBe(0)
+  })
+
+  test('who is there only at dusk has a dark house in winter; an hour in the morning gives it its days', () => {
+    const bySun = { rule: 'sun', afterSunsetH: 0, afterSunriseH: 0, moved: 'hand', days: 'house' } as const
+    const dusk = { who: '', days: 'every day' as const, fromH: 16, untilH: 17 }
+    const design = {
+      ...demo,
+      skin: { ...demo.skin, cover: cover(bySun) },
+      breathe: { ...demo.breathe, people: { ...demo.breathe.people, visits: [dusk] } },
+    }
+    const move = MOVES.find(m => m.id === 'cover-morning')!
+    const mended = patchDesign(design, move.of(design)!)
+    expect(move.of(mended)).toBeNull()
+    expect(move.of({ ...design, skin: { ...design.skin, cover: cover({ ...bySun, moved: 'motor' }) } })).toBeNull()
+    const drawn = (d: Design) => hoursDrawn(drawnBy(site, d.skin.cover, d.breathe.people), 10)
+    expect(drawn(design)).toHaveLength(24)
+    expect(drawn(mended)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 16, 17, 18, 19, 20, 21, 22, 23])
   })
 
   test('nobody leaves a house dark for days: it is left open over the days on which nobody comes', () => {

@@ -21,8 +21,8 @@ const WORDS = {
     <div>
       <DesignField :path="`${path}.place`" :hint="WORDS[cover.place]" />
       <p v-if="cover.place === 'outside' && stuck && stuck.days > 0" class="hint" data-test="cover-stuck">
-        This year it is frozen down on <strong>{{ stuck.days }} mornings</strong>, {{ stuck.hours }} hours longer than it
-        should lie.
+        This year it is frozen down on <strong>{{ stuck.days }} mornings</strong>, {{ stuck.hours }} hours longer than
+        it should lie.
       </p>
       <DesignField :path="`${path}.fit`" />
       <DesignField :path="`${path}.edgeLeak`" />
@@ -50,9 +50,10 @@ const WORDS = {
           <DesignField :path="`${path}.thereFromH`" />
           <DesignField :path="`${path}.thereUntilH`" />
         </template>
+        <DesignField :path="`${path}.leaving`" />
         <DesignField
           :path="`${path}.forgotten`"
-          hint="Who leaves draws it where it will be wanted before the next one comes within a day."
+          hint="Who leaves in the light draws it for the night, unless nobody comes for longer than a day."
         />
       </template>
       <DesignField :path="`${path}.shades`" />

@@ -101,6 +101,11 @@ const COVER_MOVERS = [
   { id: 'hand', name: 'by hand, by somebody who is there' },
 ] as const
 
+const LEAVING = [
+  { id: 'opens', name: 'opens it before they go' },
+  { id: 'keeps', name: 'leaves it drawn' },
+] as const
+
 export const COVER = group(
   {
     id: entryOf(NIGHT_COVERS, { label: 'Kind' }),
@@ -124,6 +129,11 @@ export const COVER = group(
     days: presenceDays,
     thereFromH: presenceFrom,
     thereUntilH: presenceUntil,
+    leaving: choice(LEAVING, {
+      start: 'opens',
+      label: 'Who leaves before the sun is up',
+      about: 'by hand: a house that is left covered is dark all day, one that is left open cools until the sun is up',
+    }),
     forgotten: count(0, 15, {
       start: 0,
       label: 'Nights forgotten a month',
