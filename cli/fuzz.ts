@@ -157,12 +157,12 @@ export function extremes(): Trial[] {
     add(['site.climate', extremeHours(() => 70, random)])
     add(['site.climate', extremeHours(h => (h % 2 ? -90 : 70), random)])
     add(['site.climate', extremeHours(h => (h % 2 ? -10 : 30), random)])
-    // As fast as is allowed, from the coldest to the hottest and back.
+    // As fast and as far as is allowed.
     for (const period of [8, 48, 480])
       add([
         'site.climate',
         extremeHours(
-          h => Math.max(-90, Math.min(70, (Math.abs((h % period) - period / 2) - period / 4) * 40 - 10)),
+          h => Math.max(-35, Math.min(34, (Math.abs((h % period) - period / 2) - period / 4) * 40 - 10)),
           random,
         ),
       ])

@@ -11,6 +11,7 @@ import { edgeLeakM2 } from '../openings/leaf'
 import { openingKind } from '../openings/registry'
 import { winterDays } from '../openings/winter'
 import { hoursFor } from '../people/presence'
+import { lowestWhileAway } from './schedule'
 
 /** What people go through. */
 export interface Doorway {
@@ -30,6 +31,11 @@ export interface Airways {
   winter: Uint8Array[]
   /** By opening that is moved by hand: hours in which somebody is there, 1 each; null for others. */
   there: (Uint8Array | null)[]
+  /**
+   * By opening at which who leaves looks at the evening: lowest air outside that is ahead then, °C, infinite in all
+   * other hours; null for others.
+   */
+  eveningLowC: (Float32Array | null)[]
   plugSavesM2: Float64Array
   /** What the edges of all that opens leak beyond what the house's tightness says, m² at 4 Pa; may be negative. */
   edgesM2: number
@@ -88,6 +94,11 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
       const opener = openingKind(o).opener(o)
       return opener.how === 'hand' ? hoursFor(opener, design.breathe.people) : null
     }),
+    eveningLowC: openings.map(o => {
+      const opener = openingKind(o).opener(o)
+      if (opener.how !== 'hand' || opener.leftAjar) return null
+      return lowestWhileAway(hoursFor(opener, design.breathe.people), dryBulbC, 'as far as a day')
+    }),
     plugSavesM2,
     edgesM2,
     conduct: Float64Array.from(orifices, o => o.conduct),
@@ -100,7 +111,7 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
 
 /** What moves an opening, and nothing else of it, so that those that are moved alike can be told. */
 function openerOf(o: Opener): Opener {
-  const { how, startC, fullC, lagS, hysteresisK, days, fromH, untilH, fromMonth, untilMonth } = o
+  const { how, startC, fullC, lagS, hysteresisK, leftAjar, days, fromH, untilH, fromMonth, untilMonth } = o
   const { winter, winterBy, winterFromMonth, winterUntilMonth, winterBelowC } = o
   return {
     how,
@@ -108,6 +119,7 @@ function openerOf(o: Opener): Opener {
     fullC,
     lagS,
     hysteresisK,
+    leftAjar,
     days,
     fromH,
     untilH,

@@ -1,6 +1,5 @@
-import { outsideFilm, radiativeFilm } from '../air/films'
+import { AIR_PER_HEAT, outsideFilm, radiativeFilm, VAPOUR_PER_HEAT } from '../air/films'
 import { HOURS, humidityRatio, saturationPressurePa, type SiteYear } from '../climate'
-import { AIR_PER_HEAT, VAPOUR_PER_HEAT } from './moisture'
 
 const { max, min } = Math
 
@@ -12,7 +11,7 @@ const DARK_WM2 = 30
 /** Snow that falls on it while it lies, kg/m², of which the rest slides; it deepens by so much outside then, m. */
 const SNOW_STAYS = 0.6
 const SNOWS_M = 0.005
-/** From this much of it on, frozen, it holds the cover, kg/m²: a heavy hoar (Monteith & Unsworth: 0.1 to 0.4 a night). */
+/** From this much of it on, frozen, it holds the cover, kg/m²: a heavy hoar (Monteith & Unsworth: 0.1 to 0.4). */
 const HOLDS_FAST = 0.1
 
 /** What lies on a cover outside the panes, by hour. */

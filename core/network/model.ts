@@ -3,6 +3,7 @@ import { leakageAreaM2 } from '../air/leakage'
 import { kindOf } from '../bodies/registry'
 import { entry, fittedCover, LEAKAGE_CLASSES, MATERIALS, SHELTERS } from '../catalog'
 import { HOURS, type SiteYear } from '../climate'
+import { aimLine } from '../aim/aim-line'
 import { leafByMonth } from '../aim/leaf'
 import type { Bed, Design } from '../design/types'
 import { bedSide } from '../geometry/faces'
@@ -112,7 +113,7 @@ export interface NetworkModel {
   coverLeak: Float64Array
   /** 1 where it hangs outside the panes and keeps the sun off them too. */
   coverOutside: Uint8Array
-  /** By cover: what lies on it outside, as a share of what its cloth holds, and 1 where it is frozen fast; else null. */
+  /** By cover outside: what lies on it, of what its cloth holds, and 1 where it is frozen fast; null for others. */
   iced: ({ wet: Float32Array; fast: Uint8Array } | null)[]
   /** Covers that go by what light brings and the pane loses; null for all others. */
   byGain: (ByGain | null)[]
@@ -136,6 +137,8 @@ export interface NetworkModel {
   /** How hard the wind drives leaks here. */
   leakWind: number
   airways: Airways
+  /** What lives in the room bears at night, °C by month; −∞ where nothing does. */
+  bearsC: Float64Array
   airing: Design['breathe']['airing']
   fans: Fans
   /** Height at which leaks breathe neither in nor out by warmth, m. */
@@ -333,6 +336,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     leakWind: entry(SHELTERS, design.site.shelter).leakWind,
     leakAreaM2: Math.max(0, leakageAreaM2(ach50Of(breathe), building.volumeM3) + airways.edgesM2),
     airways,
+    bearsC: Float64Array.from(aimLine(design.aim).lowC, c => c ?? -Infinity),
     airs: makeAirs(design, building, chains, airways.heightM),
     airing: {
       on: airing.on,

@@ -1,3 +1,4 @@
+import { AIR_PER_HEAT, VAPOUR_PER_HEAT } from '../air/films'
 import { humidityRatio, saturatedSlope, saturationPressurePa, tabledSaturationPa } from '../climate'
 import type { Memory } from './memory'
 import type { NetworkModel } from './model'
@@ -6,7 +7,6 @@ import {
   A32,
   A33,
   AIR,
-  AIR_SPECIFIC_HEAT,
   B3,
   CONDENSED,
   MIST,
@@ -64,15 +64,6 @@ export const soilUnderLeaves = (leafArea: number): number =>
 const WATER_EVAPORATION = 0.003
 /** A pane holds this much before it runs, kg/m². */
 const WET_GLASS = 0.08
-/** Air that carries a watt for each kelvin, kg/s. */
-export const AIR_PER_HEAT = 1 / AIR_SPECIFIC_HEAT
-/**
- * Water vapour passes the more easily through a film of air than heat by the Lewis number of moist air, its thermal
- * diffusivity over the vapour's: 0.86, within 2 % from −10 to 50 °C. Chilton & Colburn 1934; Incropera & DeWitt.
- */
-const LEWIS_NUMBER = 0.86
-/** Vapour for heat in a film. */
-export const VAPOUR_PER_HEAT = LEWIS_NUMBER ** (-2 / 3)
 /**
  * Leaves so hot that their vapour would rise this many times faster with their warmth than what they give the air have
  * shut or died: from about 50 °C on.

@@ -133,22 +133,21 @@ function leftDrawn(there: Uint8Array, nights: Float32Array, from: number, leavin
 }
 
 /**
- * By hour in which somebody leaves, the lowest air outside before the next one comes, °C; infinite for who stays, or
- * leaves for longer than a day.
+ * By hour in which somebody leaves, the lowest air outside before the next one comes, °C; infinite for who stays. Who
+ * leaves for longer than a day sees no further than its end, or, where that is so, does nothing for it: infinite.
  */
-export function lowestWhileAway(there: Uint8Array, outsideC: ArrayLike<number>): Float32Array {
+export function lowestWhileAway(
+  there: Uint8Array,
+  outsideC: ArrayLike<number>,
+  forLonger: 'nothing' | 'as far as a day' = 'nothing',
+): Float32Array {
   const out = new Float32Array(HOURS).fill(Infinity)
   for (let h = 0; h < HOURS; h++) {
     if (!there[h]) continue
     let low = Infinity
-    for (let k = 1; k <= LONG_AWAY_H; k++) {
-      const next = (h + k) % HOURS
-      if (there[next]) {
-        out[h] = low
-        break
-      }
-      low = Math.min(low, outsideC[next]!)
-    }
+    let k = 1
+    while (k <= LONG_AWAY_H && there[(h + k) % HOURS] === 0) low = Math.min(low, outsideC[(h + k++) % HOURS]!)
+    if (k <= LONG_AWAY_H || forLonger === 'as far as a day') out[h] = low
   }
   return out
 }

@@ -36,6 +36,8 @@ const AIRING_FADES_K = 3
  * The balance may stay open by what so many kelvins of the airy room weigh: so near the air is found, however steep.
  */
 const NEAR_K = 1.5e-3
+/** A house that stands open is so much warmer at night than it is outside, K: what one reckons with on leaving. */
+const OPEN_OVER_K = 2
 /** Moved by the air of the step itself, not by a hand or the calendar. */
 const BY_ITSELF = -1
 /** Of a house's leaks, at most this share is round its openings. ASHRAE Fundamentals ch. 16, by component. */
@@ -90,6 +92,8 @@ export function makeVentSolver(memory: Memory) {
   let winters: Uint8Array[] = []
   /** By group moved by hand: hours in which somebody is there. */
   let there: (Uint8Array | null)[] = []
+  /** By group: lowest air of the evening ahead, in the hours in which somebody leaves; null where nobody looks. */
+  let ahead: (Float32Array | null)[] = []
   /** How many groups, and how many orifices. */
   let count = 0
   let holes = 0
@@ -109,6 +113,7 @@ export function makeVentSolver(memory: Memory) {
     movers = []
     winters = []
     there = []
+    ahead = []
     airways.openers.forEach((o, i) => {
       if (airways.freeM2[i] === 0) return
       const up = airways.opening.some((opening, hole) => opening === i && m.airs.orificeAbove[hole] === 1)
@@ -118,6 +123,7 @@ export function makeVentSolver(memory: Memory) {
         feelsRidge[movers.length - 1] = Number(up)
         winters.push(airways.winter[i]!)
         there.push(airways.there[i]!)
+        ahead.push(airways.eveningLowC[i]!)
       }
       groupOf[i] = alike.get(key)!
     })
@@ -183,6 +189,8 @@ export function makeVentSolver(memory: Memory) {
         if (there[k]![h] === 1) {
           if (air > start[k]!) fixed[k] = 1
           else if (air < start[k]! - o.hysteresisK) fixed[k] = 0
+          const evening = ahead[k]
+          if (evening && evening[h]! + OPEN_OVER_K < m.bearsC[month - 1]!) fixed[k] = 0
         }
         v[START] = min(v[START]!, start[k]!)
       } else {

@@ -1,4 +1,4 @@
-import { choice, difference, number, temperature } from '../design/field'
+import { choice, difference, flag, number, temperature } from '../design/field'
 import { PART_CHOICES, type PartId } from '../design/fields/parts'
 import { presenceDays, presenceFrom, presenceUntil } from '../people/presence'
 import type { Host, Opener } from './kind'
@@ -24,6 +24,11 @@ export const openerFields = (how: Opener['how'], startC = 20) => ({
   days: presenceDays,
   fromH: presenceFrom,
   untilH: presenceUntil,
+  leftAjar: flag({
+    start: false,
+    label: 'Left open whatever the evening brings',
+    about: 'by hand: otherwise who leaves shuts what the night would make too cold for what lives there',
+  }),
   fromMonth: month(5, 'Open from the start of month'),
   untilMonth: month(9, 'Open to the end of month'),
   ...winterFields,

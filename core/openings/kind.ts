@@ -56,6 +56,8 @@ export interface Opener extends Presence, WinterHabit {
   fullC: number
   lagS: number
   hysteresisK: number
+  /** By hand: who leaves looks at no evening. */
+  leftAjar: boolean
   fromMonth: number
   untilMonth: number
 }

@@ -4,7 +4,7 @@ import { openingKind, type Opening } from './registry'
 const OF_WAY: Record<string, readonly string[]> = {
   wax: ['startC', 'fullC', 'hysteresisK', 'lagS'],
   motor: ['startC', 'fullC', 'hysteresisK'],
-  hand: ['startC', 'hysteresisK', 'days', 'fromH', 'untilH'],
+  hand: ['startC', 'hysteresisK', 'days', 'fromH', 'untilH', 'leftAjar'],
   season: ['fromMonth', 'untilMonth'],
   shut: [],
 }

@@ -146,6 +146,7 @@ const WHYS: Record<string, string> = {
   'people.days': 'People warm and dampen the air while they are there.',
   'thereFromH': 'Nobody draws a cover before they come.',
   'thereUntilH': 'Nobody draws a cover after they have gone.',
+  'leftAjar': 'People look at the sky before they go home; what they forget stands open all night.',
   'leaving':
     'Somebody who goes to work in the dark decides for the whole day: its light, or some warmth until sunrise.',
   'forgotten': 'Real people forget some nights, and the coldest may be one of them.',

@@ -1,6 +1,9 @@
 import { pond as pondBody, tank as tankBody, wall as wallBody } from '../bodies'
-import { type Design } from '../../core/design'
-import { designFaults } from '../../core/editing'
+import { aimLine } from '../../core/aim/aim-line'
+import { MONTH_OF_DAY } from '../../core/climate'
+import { DEMOS, type Design } from '../../core/design'
+import { designFaults, patchDesign, type Patch } from '../../core/editing'
+import type { YearResult } from '../../core/year'
 import type { Answers } from '../../core/answers'
 import { aFan } from '../../core/fans/registry'
 import { aired, doored } from '../openings'
@@ -237,4 +240,42 @@ describe('a row cover laid by hand', () => {
         .reduce((sum, h) => sum + series.rowC[h]! - series.airC[h]!, 0) / 8
     expect(over(3)).toBeGreaterThan(over(6) + 0.5)
   })
+})
+
+test('who leaves shuts what the night would make too cold for what lives there, unless it is left ajar', () => {
+  const growers = DEMOS[4]!
+  const byHand = (leftAjar: boolean) =>
+    patchDesign(growers, [
+      ['breathe.people.visits', [{ who: '', days: 'every day', fromH: 8, untilH: 18 }]],
+      ...growers.skin.openings.flatMap((o, i): Patch[] =>
+        'how' in o && o.how !== 'shut'
+          ? [
+              [`skin.openings.${i}.how`, 'hand'],
+              [`skin.openings.${i}.startC`, 15],
+              [`skin.openings.${i}.fullC`, 22],
+              [`skin.openings.${i}.days`, 'house'],
+              [`skin.openings.${i}.leftAjar`, leftAjar],
+            ]
+          : [],
+      ),
+    ])
+  const [looks, ajar] = [false, true].map(a => engine.run(byHand(a), { unheated: false })) as [YearResult, YearResult]
+  const bears = aimLine(growers.aim).lowC
+  let [shut, open, more] = [0, 0, 0]
+  for (let d = 60; d < 330; d++) {
+    const night = d * 24 + 26
+    const low = Math.min(...looks.site.dryBulbC.subarray(d * 24 + 18, d * 24 + 32))
+    const stands = (r: YearResult) => r.series.ventOpening[night]! > 0.01
+    if (low + 2 < (bears[MONTH_OF_DAY[d]!] ?? -Infinity)) {
+      expect(stands(looks)).toBe(false)
+      shut++
+      if (stands(ajar)) more++
+    } else if (stands(looks)) open++
+  }
+  expect([shut > 40, open > 20, more > 8]).toEqual([true, true, true])
+  const lows = (r: YearResult) =>
+    Array.from({ length: 61 }, (_, d) => Math.min(...r.series.airC.subarray((120 + d) * 24, (121 + d) * 24)))
+  const mean = (v: number[]) => v.reduce((a, b) => a + b, 0) / v.length
+  // May and June: lows that they keep the warmer for it.
+  expect(mean(lows(looks))).toBeGreaterThan(mean(lows(ajar)) + 0.2)
 })

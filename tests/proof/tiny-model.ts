@@ -70,6 +70,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     insideDrawn: two(),
     outsideWetter: two(),
     iced: [null],
+    bearsC: new Float64Array(12),
     outsideDrawn: two(),
     lossIndex: new Int32Array(2),
     underRow: new Uint8Array(2),
@@ -163,6 +164,7 @@ export function airwaysOf(
       const opener = { ...usual, ...o.opener }
       return opener.how === 'hand' ? hoursFor(opener, DEMOS[0]!.breathe.people) : null
     }),
+    eveningLowC: openings.map(() => null),
     plugSavesM2: new Float64Array(openings.length),
     edgesM2: 0,
     conduct: Float64Array.from(orifices, o => o.conduct),

@@ -83,6 +83,17 @@ const HOURLY: Record<string, readonly [number, number]> = {
 
 /** No air warms or cools faster than this from hour to hour, K. */
 const FASTEST_K = 40
+/** Nor further than this within a day, K: the most that was ever measured is 57. */
+const MOST_A_DAY_K = 70
+/** How far the air goes within the day that ends with an hour, K. */
+function swingOf(air: readonly number[], hour: number): number {
+  let [low, high] = [Infinity, -Infinity]
+  for (let h = hour - 23; h <= hour; h++) {
+    low = Math.min(low, air[h]!)
+    high = Math.max(high, air[h]!)
+  }
+  return high - low
+}
 
 /** A value as a fault names it. */
 const shown = (v: unknown) => (typeof v === 'number' ? String(v) : (JSON.stringify(v)?.slice(0, 40) ?? 'missing'))
@@ -166,7 +177,14 @@ function yearFaults(year: Record<string, unknown>): Complaint[] {
       message: `is ${air[jump]}, after ${air[jump - 1]} an hour before`,
       allowed: `a change of at most ${FASTEST_K} K from hour to hour`,
     })
-  else EVEN.add(air)
+  const day = jump < 0 ? air.findIndex((_, h) => h >= 23 && swingOf(air, h) > MOST_A_DAY_K) : -1
+  if (day >= 0)
+    out.push({
+      at: `.dryBulbC[${day}]`,
+      message: `ends a day in which the air changes by ${Math.round(swingOf(air, day))} K`,
+      allowed: `a change of at most ${MOST_A_DAY_K} K within a day`,
+    })
+  if (out.length === 0) EVEN.add(air)
   return out
 }
 

@@ -97,7 +97,8 @@ export const SITE = group(
         'remembers); what is left out is estimated; `illustrative` names the kind of climate that stands in for its ' +
         'own figures. Or `{ "kind": "hourly", "source", "notes", … }` with nine series of 8760: ' +
         '`dryBulbC dewPointC pressurePa globalWm2 beamWm2 diffuseWm2 skyInfraredWm2 windMs cloud`, optionally ' +
-        '`snowM`; the air changes by at most 40 K from hour to hour; `others`: more such years, each with ' +
+        '`snowM`; the air changes by at most 40 K from hour to ' +
+        'hour and 70 K within a day; `others`: more such years, each with ' +
         '`source` and `notes`, that are the place’s other winters. Either may say `at`: `place latitudeDeg ' +
         'longitudeDeg`, where it is of another place than the site',
     }),
