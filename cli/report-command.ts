@@ -7,7 +7,7 @@ import type { Design } from '../core/design'
 import { PAPERS, type PaperId } from '../core/drawings/sheet'
 import { formatQuantity, type Show, type UnitSystem } from '../core/units'
 import { yearView } from '../core/view'
-import { createYearEngine } from '../core/year'
+import { createYearEngine, type YearEngine } from '../core/year'
 import { writeReportPdf } from '../formats/report-pdf'
 import { writeSetPdf } from '../formats/set-pdf'
 import { BadInput } from './bad-input'
@@ -18,23 +18,19 @@ import { writeWhole } from './output'
 import { workOut } from './study-pool'
 
 /** The winters that a report tells of; none where there is but one that was measured. */
-async function wintersAhead(design: Design): Promise<Winter[]> {
+function wintersAhead(design: Design, engine: YearEngine): Winter[] {
   const ahead = wintersOf(design, WINTERS_FOR[design.aim.winter])
-  if (ahead.length < 2) return []
-  const years = await workOut(
-    'winter',
-    ahead.map(w => w.design),
-  )
-  return ahead.map((w, i) => winterOf(design.aim, w, years[i]!))
+  return ahead.length < 2 ? [] : ahead.map(w => winterOf(design.aim, w, engine.coldest(w.design, { heated: true })))
 }
 
 /** `report --set`: all that a builder takes to the site. */
 async function writeSet(file: string, word: string, paper: PaperId, units: UnitSystem): Promise<unknown> {
   const design = loadDesign(word)
-  const view = yearView(design, createYearEngine().run(design))
+  const engine = createYearEngine()
+  const view = yearView(design, engine.run(design))
   const today = new Date().toISOString().slice(0, 10)
   const show: Show = (v, quantity) => formatQuantity(v, quantity, units)
-  const winters = await wintersAhead(design)
+  const winters = wintersAhead(design, engine)
   const parts = { design, view, show, winters, paper, date: today, today, feet: units !== 'metric' }
   const { bytes, pages, chapters } = await writeSetPdf(parts, shippedFonts())
   writeWhole(file, bytes, [word])
@@ -59,7 +55,8 @@ export async function reportCommand(args: string[]): Promise<unknown> {
   if (options.set) return writeSet(options.pdf, words[0]!, paper, units)
   if (options.paper !== undefined) throw new BadInput(['--paper: is for the builder’s set; allowed: with --set'])
   const design = loadDesign(words[0]!)
-  const view = yearView(design, createYearEngine().run(design))
+  const engine = createYearEngine()
+  const view = yearView(design, engine.run(design))
   const laid = options.ladder === 'yes' ? laidOn(design) : []
   const briefs = await workOut(
     'brief',
@@ -71,7 +68,7 @@ export async function reportCommand(args: string[]): Promise<unknown> {
     {
       design,
       view,
-      winters: await wintersAhead(design),
+      winters: wintersAhead(design, engine),
       rungs: ranked(rungs, 'money', ranksByHeat(design)),
       show: (v, quantity) => formatQuantity(v, quantity, units),
     },

@@ -49,8 +49,8 @@ const FURTHEST_FALL = 3.5
 
 /** A day's range scatters by this share of it in the middle of the seasons. */
 const RANGE_USUAL = (RANGE_SUMMER + RANGE_WINTER) / 2
-/** The sky that a range stands for, in deviates, by how many times the usual one it is: as rare as the range is. */
-export const clearOfRange = (times: number): number => (times - 1) / RANGE_USUAL
+/** The likeliest sky of a day, in deviates, by how many times the usual one its range is. */
+export const clearOfRange = (times: number): number => (RANGE_WITH_SKY * (times - 1)) / RANGE_USUAL
 /** What a clear sky, one deviate, adds to a range, as a share of it. */
 export const RANGE_PER_CLEAR = RANGE_WITH_SKY * RANGE_USUAL
 

@@ -78,7 +78,7 @@ export const winterName = ({ winter }: Pick<Design['aim'], 'winter'>): string =>
 export function wintersTold(spread: WinterSpread, aim: Pick<Design['aim'], 'winter'>, show: Show): string {
   const t = (c: number) => show(c, 'temperature')
   const { count, isFew, leastC, mostC, meantC, meantRangeC, withFrost, missed } = spread
-  const among = isFew ? `in the ${count} measured ones` : `in eight of ten of ${count}`
+  const among = isFew ? `in the ${count} measured ones` : `in eight of ten of ${count} winters`
   const [low, high] = meantRangeC
   const sure = Number.isFinite(low) && Number.isFinite(high) ? ` (sure between ${t(low)} and ${t(high)})` : ''
   const meant = aim.winter === 'usual' ? '' : ` ${winterName(aim)} is colder than ${t(meantC)}${sure}.`

@@ -62,7 +62,7 @@ test('a real house: sixty days find its leaks, and make the weeks after better s
   expect(explains).toMatch(/air leaks .* not 8/)
   expect(rmseAfterK).toBeLessThan(0.5 * rmseBeforeK)
   const error = (design: Design) => compare(after, predict(engine, design, after)).nights.rmseK
-  expect(error(patchDesign(ash, patch))).toBeLessThan(0.6 * error(ash))
+  expect(error(patchDesign(ash, patch))).toBeLessThan(0.65 * error(ash))
 })
 
 test('fifty days find what is hidden: in nine winters of ten each lies within its range', () => {
