@@ -2,8 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Design } from '../../core/design'
 import { sameYear } from '../../core/study/kept'
-import { winterOf, winterSpread, type Winter } from '../../core/study/winter'
-import { WINTERS_FOR, wintersOf } from '../../core/study/ensemble'
+import { isOneWinter, winterSpread, type Winter } from '../../core/study/winter'
 import { useDesign } from './design'
 import { useYear } from './year'
 
@@ -26,15 +25,16 @@ export const useWinters = defineStore('winters', () => {
   const stale = computed(() => of.value === null || !sameYear(of.value, bench.current))
   /** What they come to; null until they are known. */
   const spread = computed(() => winterSpread(all.value, bench.current.aim))
-  const onlyOne = (design: Design) => wintersOf(design, 2).length < 2
   /** The climate is one measured winter, and no others are made from it. */
-  const single = computed(() => onlyOne(bench.current))
+  const single = computed(() => isOneWinter(bench.current.site))
   let timer: ReturnType<typeof setTimeout> | undefined
   let turn = 0
 
   async function work(design: Design): Promise<void> {
     const mine = ++turn
     const found: Winter[] = []
+    const { WINTERS_FOR, wintersOf, winterOf } = await import('../../core/study/winters-ahead')
+    if (mine !== turn) return
     const ahead = wintersOf(design, WINTERS_FOR[design.aim.winter])
     known.value = 0
     total.value = ahead.length
@@ -58,8 +58,8 @@ export const useWinters = defineStore('winters', () => {
         if (of.value && sameYear(design, of.value)) return
         turn++
         failure.value = ''
-        if (onlyOne(design) || design.id !== of.value?.id) all.value = []
-        if (onlyOne(design)) return
+        if (isOneWinter(design.site) || design.id !== of.value?.id) all.value = []
+        if (isOneWinter(design.site)) return
         timer = setTimeout(() => {
           if (design !== bench.current) return
           // A year that can't be worked out is told by the score itself.

@@ -24,13 +24,6 @@ export interface Ensemble {
   p90C: number
 }
 
-/** A winter of a design's climate: what it is called, the seed of its days, and the design in it. */
-export interface AWinter {
-  name: string
-  seed: number
-  design: Design
-}
-
 /** Seeds of an ensemble: `first` and those after it. */
 export function seedsFrom(first: number, count: number): number[] {
   return Array.from({ length: count }, (_, i) => (first + i) % 4294967296)
@@ -41,30 +34,6 @@ export const inSeed = (design: Design, seed: number): Design => ({
   ...design,
   site: { ...design.site, seed, months: 'varied' },
 })
-
-/**
- * Winters of a design's climate, at most `count`: made from its normals; or those that were measured, the one that it
- * is worked out in first, and, where it says so, others made from them.
- */
-export function wintersOf(design: Design, count: number): AWinter[] {
-  const { climate, seed, varyMeasured } = design.site
-  const seeds = seedsFrom(seed, count)
-  if (climate.kind === 'normals') return seeds.map(s => ({ name: String(s), seed: s, design: inSeed(design, s) }))
-  const { others = [], ...own } = climate
-  const measured = [own, ...others.map(year => ({ ...own, ...year, snowM: year.snowM }))].map(year => ({
-    name: year.source,
-    seed,
-    design: { ...design, site: { ...design.site, months: 'usual' as const, climate: year } },
-  }))
-  const made = varyMeasured ? seeds.slice(measured.length) : []
-  return [
-    ...measured.slice(0, count),
-    ...made.map((s, i) => {
-      const from = measured[i % measured.length]!
-      return { name: `${from.name}, made ${i + 1}`, seed: s, design: inSeed(from.design, s) }
-    }),
-  ]
-}
 
 /** A year of an ensemble from its answers. */
 export function ensembleYear(answers: Answers): EnsembleYear {
@@ -119,13 +88,6 @@ export function summarise(years: readonly EnsembleYear[]): Ensemble {
     medianC: quantile(coldest, 0.5),
     p90C: quantile(coldest, 0.9),
   }
-}
-
-/** So many winters are looked at, by the winter that an aim is meant for: a rare one is told by more of them. */
-export const WINTERS_FOR: Record<Design['aim']['winter'], number> = {
-  'usual': 20,
-  'one in five': 20,
-  'one in twenty': 60,
 }
 
 /** Of the years' coldest nights, the share that is colder than the winter that an aim is meant for. */

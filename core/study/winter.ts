@@ -1,8 +1,5 @@
-import { aimLine } from '../aim/aim-line'
-import { MONTH_OF_DAY } from '../climate/types'
 import { WINTERS } from '../design/fields/aim'
 import type { Design } from '../design/types'
-import type { Show } from '../units'
 import { COLDER, quantile, quantileRange } from './ensemble'
 
 /** One winter of many: its coldest hour inside and outside, and how far that was above what lives there bears, K. */
@@ -36,15 +33,9 @@ export interface WinterSpread {
 
 const FEW = 10
 
-/** A winter by its coldest hour, against what lives there in that month. */
-export function winterOf(
-  aim: Design['aim'],
-  { name, seed }: Pick<Winter, 'name' | 'seed'>,
-  { hour, insideC, outsideC }: { hour: number; insideC: number; outsideC: number },
-): Winter {
-  const lowC = aimLine(aim).lowC[MONTH_OF_DAY[Math.floor(hour / 24)]!]!
-  return { name, seed, insideC, outsideC, marginK: lowC === null ? null : insideC - lowC }
-}
+/** Whether a climate is one measured winter, and no others are made from it. */
+export const isOneWinter = ({ climate, varyMeasured }: Design['site']): boolean =>
+  climate.kind === 'hourly' && !varyMeasured && !climate.others
 
 /** Sums winters up for the one that an aim is meant for; null where there are none. */
 export function winterSpread(
@@ -73,18 +64,3 @@ export function winterSpread(
 /** What an aim is meant for, as the reader calls it. */
 export const winterName = ({ winter }: Pick<Design['aim'], 'winter'>): string =>
   WINTERS.find(w => w.id === winter)!.name
-
-/** How far winters differ, in sentences. */
-export function wintersTold(spread: WinterSpread, aim: Pick<Design['aim'], 'winter'>, show: Show): string {
-  const t = (c: number) => show(c, 'temperature')
-  const { count, isFew, leastC, mostC, meantC, meantRangeC, withFrost, missed } = spread
-  const among = isFew ? `in the ${count} measured ones` : `in eight of ten of ${count} winters`
-  const [low, high] = meantRangeC
-  const sure = Number.isFinite(low) && Number.isFinite(high) ? ` (sure between ${t(low)} and ${t(high)})` : ''
-  const meant = aim.winter === 'usual' ? '' : ` ${winterName(aim)} is colder than ${t(meantC)}${sure}.`
-  return (
-    `Winters differ: ${among} the coldest night lies between ${t(leastC)} and ${t(mostC)}.` +
-    meant.replace(/^ ./, c => c.toUpperCase()) +
-    ` There is frost inside in ${withFrost} of ${count}; the aim is missed in ${missed}.`
-  )
-}

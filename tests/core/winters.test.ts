@@ -16,8 +16,10 @@ import { yearToYear } from '../../core/climate/year-to-year'
 import { DEMOS, type Design, type HourlyClimate, type NormalsClimate } from '../../core/design'
 import { designFaults, patchDesign } from '../../core/editing'
 import { inYear, measuredYears, withoutYear, withYears } from '../../core/editing/measured-years'
-import { quantileRange, wintersOf } from '../../core/study/ensemble'
-import { winterSpread, wintersTold } from '../../core/study/winter'
+import { quantileRange } from '../../core/study/ensemble'
+import { winterSpread } from '../../core/study/winter'
+import { wintersOf } from '../../core/study/winters-ahead'
+import { wintersTold } from '../../core/study/winters-told'
 import { inMetric } from '../../core/units'
 
 const mean = (v: readonly number[]) => v.reduce((a, b) => a + b, 0) / v.length

@@ -19,6 +19,7 @@ import { FAR_KM } from '../../../core/advice/cautions'
 import type { Coordinates } from '../../../formats/coordinates'
 import { parseClimateTable } from '../../../formats/climate-table'
 import { readCsvTable, type CsvTable } from '../../../formats/weather-csv'
+import { addYears } from '~/keeping/weather-files'
 
 const bench = useDesign()
 const settings = useSettings()
@@ -131,7 +132,7 @@ function takeCsv(climate: HourlyClimate): void {
   const name = csv.value?.name ?? 'the table'
   csv.value = null
   if (adding.value) {
-    files.addYears([climate])
+    addYears([climate])
     return
   }
   const refused = setClimate(climate, `csv ${name}`)
