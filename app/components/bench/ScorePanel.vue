@@ -162,7 +162,7 @@ function showColdest(): void {
           {{ t(a.coldestNight.untilOpened.insideC) }} until the cover was opened at
           {{ a.coldestNight.untilOpened.clock }}.
         </p>
-        <OneWinter v-if="winters.single" class="mt-1" />
+        <LazyOneWinter v-if="winters.single" class="mt-1" />
         <p v-if="winters.spread" class="hint mt-1" :class="winters.stale ? 'opacity-55' : ''" data-test="winters">
           Winters differ: {{ winters.spread.isFew ? `in the ${winters.all.length} measured ones` : 'in eight of ten' }},
           {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
