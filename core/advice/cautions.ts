@@ -106,7 +106,11 @@ export function designCautions(
     add('store', 'The water freezes in a cold spell: leave room for ice in each vessel, or it splits.')
   const { coverStuck } = answers ?? { coverStuck: { hours: 0, days: 0 } }
   if (coverStuck.days > 0) {
-    const { resistance, wetResistance } = fittedCover(design.skin.cover)
+    const { skin } = design
+    const covers = [skin.cover, ...Object.values(skin.parts).flatMap(p => p.cover ?? [])]
+    // The house's cover, or that of the part which has one outside.
+    const lies = covers.find(c => c.place === 'outside' && c.id !== 'none') ?? skin.cover
+    const { resistance, wetResistance } = fittedCover(lies)
     const wet =
       resistance > 0
         ? ` Full of water it keeps ${show(wetResistance, 'resistance')}, dry ${show(resistance, 'resistance')}.`

@@ -64,7 +64,9 @@ export const UNKNOWNS: readonly Unknown[] = [
     words: 'Whether the film stays blown up',
     measure: 'A hand on the film in the morning, and a spare blower on the shelf.',
     ends: ({ skin }) =>
-      Object.values(skin.parts).some(p => p.kind === 'glazed' && isBlown(p.glazing ?? skin.glazing))
+      Object.values(skin.parts).some(
+        p => p.kind === 'glazed' && p.condition === null && isBlown(p.glazing ?? skin.glazing),
+      )
         ? [
             { words: 'it never fails', patches: [['skin.condition.blowerW', Math.max(5, skin.condition.blowerW)]] },
             { words: 'it stands still all winter', patches: [['skin.condition.blowerW', 0]] },

@@ -21,8 +21,8 @@ const WORDS = {
     <div>
       <DesignField :path="`${path}.place`" :hint="WORDS[cover.place]" />
       <p v-if="cover.place === 'outside' && stuck && stuck.days > 0" class="hint" data-test="cover-stuck">
-        This year it is frozen down on <strong>{{ stuck.days }} mornings</strong>, {{ stuck.hours }} hours longer than
-        it should lie.
+        This year what lies outside is frozen down on <strong>{{ stuck.days }} mornings</strong>,
+        {{ stuck.hours }} hours longer than it should lie.
       </p>
       <DesignField :path="`${path}.fit`" />
       <DesignField :path="`${path}.edgeLeak`" />
