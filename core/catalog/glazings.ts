@@ -2,7 +2,7 @@
 export interface Glazing {
   id: string
   name: string
-  /** Clear sheets follow Fresnel; diffusing ones follow a measured-type angle curve from `transmittance`. */
+  /** Clear sheets follow Fresnel; diffusing ones fall off from `transmittance` as as many clear layers and webs do. */
   optics:
     | {
         kind: 'clear'
@@ -11,15 +11,25 @@ export interface Glazing {
         kl: number
         sheets: number
       }
-    | { kind: 'diffusing'; /** Normal, solar, 0–1. */ transmittance: number; absorptance: number }
+    | {
+        kind: 'diffusing'
+        refractiveIndex: number
+        /** Normal, solar, 0–1. */
+        transmittance: number
+        absorptance: number
+        /** Depth of the whole sheet over the pitch of the webs across it; 0 without webs. */
+        webs: number
+      }
   /** In sheets that are cut, in panes made to order, or off a roll. */
   sold: 'sheets' | 'panes' | 'roll'
   /** One face bears the sun, and is marked: it goes outside. */
   uvFace: boolean
   /** Sheets or walls one behind the other. */
   layers: number
-  /** Share of the transmitted beam that leaves in all directions, 0–1. */
+  /** Share of the transmitted beam that leaves more than 2.5° off its way, 0–1 (ASTM D1003). */
   haze: number
+  /** Mean cosine of one scattering, where it is not that of webs and film. */
+  forward?: number
   /** Centre U-value with standard films (inside 0.13, outside 0.04 m²K/W), W/m²K. */
   uValue: number
   /** Of sheets that a blower keeps apart: the same where none does, and they lie on each other. */
@@ -45,7 +55,12 @@ export const limpFilm = <G extends Pick<Glazing, 'limpUValue' | 'uValue' | 'gapM
 /** Whether a glazing is film that a blower keeps apart. */
 export const isBlown = (id: string): boolean => GLAZINGS.some(g => g.id === id && g.limpUValue !== undefined)
 
+/** Refractive indices in sunlight. */
 const GLASS = 1.526
+const POLYCARBONATE = 1.586
+const ACRYLIC = 1.49
+const POLYETHYLENE = 1.515
+const POLYESTER = 1.54
 
 export const GLAZINGS: readonly Glazing[] = [
   {
@@ -105,7 +120,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: true,
     layers: 2,
     name: 'Twin-wall polycarbonate, 6 mm',
-    optics: { kind: 'diffusing', transmittance: 0.8, absorptance: 0.06 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYCARBONATE, transmittance: 0.8, absorptance: 0.06, webs: 1 },
     haze: 0.5,
     uValue: 3.6,
     longwaveTransmittance: 0.02,
@@ -122,7 +137,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: true,
     layers: 2,
     name: 'Twin-wall polycarbonate, 10 mm',
-    optics: { kind: 'diffusing', transmittance: 0.78, absorptance: 0.07 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYCARBONATE, transmittance: 0.78, absorptance: 0.07, webs: 0.95 },
     haze: 0.5,
     uValue: 3.0,
     longwaveTransmittance: 0.02,
@@ -139,7 +154,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: true,
     layers: 3,
     name: 'Multiwall polycarbonate, 16 mm',
-    optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYCARBONATE, transmittance: 0.69, absorptance: 0.1, webs: 0.8 },
     haze: 0.7,
     uValue: 2.1,
     longwaveTransmittance: 0.01,
@@ -156,7 +171,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: true,
     layers: 5,
     name: 'Multiwall polycarbonate, 25 mm',
-    optics: { kind: 'diffusing', transmittance: 0.6, absorptance: 0.13 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYCARBONATE, transmittance: 0.6, absorptance: 0.13, webs: 1.25 },
     haze: 0.8,
     uValue: 1.6,
     longwaveTransmittance: 0.01,
@@ -173,7 +188,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: false,
     layers: 2,
     name: 'Twin-wall acrylic, 16 mm',
-    optics: { kind: 'diffusing', transmittance: 0.85, absorptance: 0.04 },
+    optics: { kind: 'diffusing', refractiveIndex: ACRYLIC, transmittance: 0.85, absorptance: 0.04, webs: 0.5 },
     haze: 0.2,
     uValue: 2.5,
     longwaveTransmittance: 0.01,
@@ -190,7 +205,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: false,
     layers: 1,
     name: 'Polyethylene film, single',
-    optics: { kind: 'diffusing', transmittance: 0.87, absorptance: 0.04 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYETHYLENE, transmittance: 0.87, absorptance: 0.04, webs: 0 },
     haze: 0.3,
     uValue: 6,
     longwaveTransmittance: 0.35,
@@ -207,7 +222,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: false,
     layers: 2,
     name: 'Polyethylene film, double, inflated',
-    optics: { kind: 'diffusing', transmittance: 0.77, absorptance: 0.07 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYETHYLENE, transmittance: 0.77, absorptance: 0.07, webs: 0 },
     haze: 0.45,
     uValue: 4,
     // They touch over about half of it: between one sheet and two.
@@ -243,7 +258,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: false,
     layers: 2,
     name: 'Glass with a film inside, wide gap',
-    optics: { kind: 'diffusing', transmittance: 0.75, absorptance: 0.07 },
+    optics: { kind: 'diffusing', refractiveIndex: GLASS, transmittance: 0.75, absorptance: 0.07, webs: 0 },
     haze: 0.3,
     uValue: 3.1,
     longwaveTransmittance: 0.02,
@@ -260,7 +275,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: false,
     layers: 3,
     name: 'Polyethylene film, three with air',
-    optics: { kind: 'diffusing', transmittance: 0.69, absorptance: 0.1 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYETHYLENE, transmittance: 0.69, absorptance: 0.1, webs: 0 },
     haze: 0.55,
     uValue: 2.9,
     longwaveTransmittance: 0.1,
@@ -277,7 +292,7 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: true,
     layers: 5,
     name: 'Multiwall polycarbonate, 32 mm',
-    optics: { kind: 'diffusing', transmittance: 0.56, absorptance: 0.15 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYCARBONATE, transmittance: 0.56, absorptance: 0.15, webs: 1.6 },
     haze: 0.85,
     uValue: 1.3,
     longwaveTransmittance: 0.01,
@@ -294,8 +309,10 @@ export const GLAZINGS: readonly Glazing[] = [
     uvFace: true,
     layers: 1,
     name: 'Corrugated fibreglass',
-    optics: { kind: 'diffusing', transmittance: 0.82, absorptance: 0.07 },
+    optics: { kind: 'diffusing', refractiveIndex: POLYESTER, transmittance: 0.82, absorptance: 0.07, webs: 0 },
     haze: 0.7,
+    // Fibres of nearly its own refraction, in all directions of the sheet.
+    forward: 0.6,
     uValue: 5.6,
     longwaveTransmittance: 0.03,
     gapM: 0,

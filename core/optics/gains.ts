@@ -134,8 +134,8 @@ export function makeSolarGains(site: SiteYear, building: Building, table: LightT
         tablePlace(site.latitudeDeg, sun.e, sun.n, sun.u, index, weight)
         placed = true
       }
-      const beamIn = straight > 0 ? addBeam(landing.beam, index, weight, straight, light.haze, to, real) : 0
-      const through = addEven(landing, beamIn, skyIn, groundIn, light.haze, to, real)
+      const beamIn = straight > 0 ? addBeam(landing.beam, index, weight, straight, to, real) : 0
+      const through = beamIn + addEven(landing, skyIn, groundIn, to, real)
       transmitted += through
       paneOf[g]!.throughW[h]! += through
       const taken =
@@ -216,15 +216,14 @@ function summed(series: readonly Float32Array[]): Float32Array {
 }
 
 /**
- * Adds what a beam brings to the faces, less what the sheet scatters; returns all of it, W, as the first `real` faces
- * have it: those after them only meter it.
+ * Adds what a beam brings to the faces; returns all of it, W, as the first `real` faces have it: those after them only
+ * meter it.
  */
 function addBeam(
   table: Float32Array,
   index: Int32Array,
   weight: Float64Array,
-  straight: number,
-  scattered: number,
+  watts: number,
   to: Float64Array,
   real: number,
 ): number {
@@ -233,40 +232,27 @@ function addBeam(
   const b = index[1]! * n
   const c = index[2]! * n
   const d = index[3]! * n
-  const wa = weight[0]!
-  const wb = weight[1]!
-  const wc = weight[2]!
-  const wd = weight[3]!
-  const kept = straight * (1 - scattered)
+  const wa = watts * weight[0]!
+  const wb = watts * weight[1]!
+  const wc = watts * weight[2]!
+  const wd = watts * weight[3]!
   let sum = 0
   for (let i = 0; i < n; i++) {
-    const share = wa * table[a + i]! + wb * table[b + i]! + wc * table[c + i]! + wd * table[d + i]!
-    if (i < real) sum += share
-    to[i]! += kept * share
+    const here = wa * table[a + i]! + wb * table[b + i]! + wc * table[c + i]! + wd * table[d + i]!
+    if (i < real) sum += here
+    to[i]! += here
   }
-  return straight * sum
+  return sum
 }
 
-/**
- * Adds what sky and ground bring, and what the sheet scatters of that and of the beam: that leaves it evenly, from as
- * much of it as is lit. Returns all that came through, W.
- */
-function addEven(
-  { sky, ground, spread }: Landing,
-  beam: number,
-  skyIn: number,
-  groundIn: number,
-  scattered: number,
-  to: Float64Array,
-  real: number,
-): number {
+/** Adds what sky and ground bring to the faces; returns all of it, W, as the first `real` faces have it. */
+function addEven({ sky, ground }: Landing, skyIn: number, groundIn: number, to: Float64Array, real: number): number {
   const n = to.length
-  let sum = beam
+  let sum = 0
   for (let i = 0; i < n; i++) {
-    const direct = skyIn * sky[i]! + groundIn * ground[i]!
-    if (i < real) sum += direct
-    to[i]! += direct * (1 - scattered)
+    const here = skyIn * sky[i]! + groundIn * ground[i]!
+    if (i < real) sum += here
+    to[i]! += here
   }
-  if (scattered > 0) for (let i = 0; i < n; i++) to[i]! += sum * scattered * spread[i]!
   return sum
 }

@@ -1,7 +1,7 @@
 import type { Glazing } from '../catalog'
 import { clearStack, type SheetLight } from './fresnel'
 
-const { floor, max, min, sqrt } = Math
+const { exp, floor, log, max, min, PI, sqrt } = Math
 
 const STEPS = 90
 
@@ -12,19 +12,26 @@ export interface GlazingLight {
   absorptance: Float64Array
   /** For light from all directions alike. */
   diffuse: SheetLight
-  haze: number
 }
 
-/** Light through a glazing at one angle of incidence, as the cosine 0–1. */
-export function glazingAt(glazing: Glazing, cosIncidence: number): SheetLight {
+/** Share of the light that each web takes which it crosses, so that a twin-wall's half sphere comes as measured. */
+const WEB_TAKES = 0.1
+
+/**
+ * Light through a glazing at one angle of incidence, as the cosine 0–1. Clear panes by Fresnel; of diffusing sheets the
+ * light straight on is measured, and falls off with the angle as that of as many clear layers does, and by the webs
+ * that it crosses between them: depth over pitch times the tangent, 2/π of it on average over all ways round.
+ */
+export function glazingAt(glazing: Pick<Glazing, 'optics' | 'layers'>, cosIncidence: number): SheetLight {
   const o = glazing.optics
   if (o.kind === 'clear') return clearStack(o.refractiveIndex, o.kl, o.sheets, cosIncidence)
-  // Angle curve of diffusing sheets: K = 1 − tan⁴(θ/2), which keeps 98 % at 40° and 89 % at 60°. After Souka & Safwat
-  // 1966.
-  const c = min(1, max(0, cosIncidence))
-  const k = 1 - ((1 - c) / (1 + c)) ** 2
-  const transmittance = o.transmittance * k
-  const absorptance = min(o.absorptance * (1 + 0.3 * (1 - c)), 1 - transmittance)
+  const c = min(1, max(1e-6, cosIncidence))
+  const kl = -log(1 - o.absorptance) / glazing.layers
+  const stack = clearStack(o.refractiveIndex, kl, glazing.layers, c)
+  const straight = clearStack(o.refractiveIndex, kl, glazing.layers, 1)
+  const webs = ((2 / PI) * o.webs * sqrt(1 - c * c)) / c
+  const transmittance = o.transmittance * (stack.transmittance / straight.transmittance) * exp(-WEB_TAKES * webs)
+  const absorptance = min(o.absorptance * (stack.absorptance / straight.absorptance), 1 - transmittance)
   return { transmittance, absorptance, reflectance: 1 - transmittance - absorptance }
 }
 
@@ -55,7 +62,7 @@ export function makeGlazingLight(glazing: Glazing): GlazingLight {
   transmittance[0] = 0
   transmittance[STEPS + 1] = transmittance[STEPS]!
   absorptance[STEPS + 1] = absorptance[STEPS]!
-  return { transmittance, absorptance, diffuse: hemispherical(c => glazingAt(glazing, c)), haze: glazing.haze }
+  return { transmittance, absorptance, diffuse: hemispherical(c => glazingAt(glazing, c)) }
 }
 
 /** A table's value between its points, for a cosine 0–1. */

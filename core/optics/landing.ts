@@ -1,4 +1,5 @@
 import { RAD } from '../physics/constants'
+import { addLobe, hazeOf, LEAVING, leavingDirections } from './lobe'
 import { litAreaM2 } from '../geometry/objects'
 import { faceOfObject, type FaceId } from '../geometry/faces'
 import { makeScene, type Scene, type SceneExtras } from '../geometry/ray-cast'
@@ -44,8 +45,8 @@ export interface LightFace {
 }
 
 /**
- * Where light that falls on one glazed surface ends up, as shares of it, one per face. They add up to the share that
- * nothing outside shades.
+ * Where light that falls on one glazed surface ends up, as shares of it, one per face, with what the glazing scatters of
+ * it. They add up to the share that nothing outside shades.
  */
 export interface Landing {
   surface: Surface
@@ -53,8 +54,6 @@ export interface Landing {
   beam: Float32Array
   sky: Float32Array
   ground: Float32Array
-  /** Light that the glazing itself scatters, as if the pane shone evenly; adds up to 1. */
-  spread: Float32Array
 }
 
 /** What the landing table of a building depends on besides its geometry. */
@@ -99,10 +98,11 @@ export function makeLandings({ building, extras, faces: byState, leaves, latitud
     glazed.length <= FEW ? RAYS : min(RAYS, max(LEAST_RAYS, 4 * floor((RAYS_OF_MANY * s.areaM2) / glass / 4)))
   const directions = sunDirections(building, latitudeDeg)
   const landings: Landing[][] = Array.from({ length: states }, () => [])
+  const first = new Float64Array(states * size)
   for (const surface of glazed) {
     const rays = raysOf(surface)
     const sets = Array.from({ length: SETS }, (_, k) => pointsOn(surface, rays, (k + 0.5) / SETS))
-    const first = new Float64Array(states * size)
+    const scatter = scattering(scene, surface, sets, byState, taken)
     const beams = landings.map(() => new Float32Array(DECLINATIONS * HOUR_ANGLES * n))
     for (let i = 0; i < DECLINATIONS * HOUR_ANGLES; i++) {
       const dx = directions[i * 3]!
@@ -112,17 +112,87 @@ export function makeLandings({ building, extras, faces: byState, leaves, latitud
       first.fill(0)
       const set = (2 * floor(i / HOUR_ANGLES) + (i % HOUR_ANGLES)) % SETS
       cast(scene, sets[set]!, surface, dx, dy, dz, 1, first)
-      for (let s = 0; s < states; s++) beams[s]!.set(taken(first, s), i * n)
+      scatter?.toward(dx, dy, dz, 1)
+      for (let s = 0; s < states; s++) {
+        const row = taken(first, s)
+        beams[s]!.set(scatter ? scatter.spread(row, s) : row, i * n)
+      }
+      scatter?.clear()
     }
     const half = pointsOn(surface, max(12, rays / 4))
-    const sky = averageOver(scene, half, surface, 1, states)
-    const ground = averageOver(scene, half, surface, -1, states)
-    const spread = spreadFrom(scene, sets[0]!, surface, states)
-    landings.forEach((list, s) =>
-      list.push({ surface, beam: beams[s]!, sky: taken(sky, s), ground: taken(ground, s), spread: taken(spread, s) }),
-    )
+    const from = (side: 1 | -1) => {
+      const whole = fromAll(surface, side)
+      // A level pane sees no ground: what little there is goes where the sky's goes.
+      const seen = whole.length > 0 ? whole : fromAll(surface, 1)
+      first.fill(0)
+      for (const { x, y, z, weight } of seen) {
+        cast(scene, half, surface, x, y, z, weight, first)
+        scatter?.toward(x, y, z, weight)
+      }
+      const rows = landings.map((_, s) => {
+        const row = taken(first, s)
+        return scatter ? scatter.spread(row, s) : row
+      })
+      scatter?.clear()
+      return rows
+    }
+    const [sky, ground] = [from(1), from(-1)]
+    landings.forEach((list, s) => list.push({ surface, beam: beams[s]!, sky: sky[s]!, ground: ground[s]! }))
   }
   return landings
+}
+
+/** What a hazy pane does to light on its way to the faces. */
+interface Scattering {
+  /** Light comes from there, with a weight. */
+  toward: (sx: number, sy: number, sz: number, weight: number) => void
+  /** Where all of it lands, from where it would land straight, in one state of the leaves. */
+  spread: (straight: Float32Array, state: number) => Float32Array
+  clear: () => void
+}
+
+/**
+ * The scattering of a pane; null where it is clear.
+ * @param taken what the faces take in, in a state of the leaves, of what has landed
+ */
+function scattering(
+  scene: Scene,
+  surface: Surface,
+  sets: readonly Float64Array[],
+  byState: LandingInput['faces'],
+  taken: (landed: Float64Array, state: number) => Float32Array,
+): Scattering | null {
+  const haze = hazeOf(surface.glazing!)
+  if (!haze) return null
+  const faces = byState[0]!
+  const directions = leavingDirections(surface.normal)
+  const landed = landingsByDirection(scene, surface, directions, sets, byState.length)
+  const rows = byState.map((_, state) => landed.map(l => taken(l, state)))
+  const weights = new Float64Array(LEAVING)
+  let core = 0
+  return {
+    toward: (sx, sy, sz, weight) => {
+      const [dx, dy, dz] = bentToPass(surface, sx, sy, sz)
+      core += addLobe(directions, -dx, -dy, -dz, haze.meanCosine, weight, weights)
+    },
+    spread: (straight, state) => {
+      let lit = 0
+      for (let i = 0; i < straight.length; i++) if (!faces[i]!.meter) lit += straight[i]!
+      const kept = 1 - haze.share * (1 - core)
+      for (let i = 0; i < straight.length; i++) straight[i]! *= kept
+      for (let k = 0; k < LEAVING; k++) {
+        const share = haze.share * lit * weights[k]!
+        if (share < LEAST_SHARE) continue
+        const row = rows[state]![k]!
+        for (let i = 0; i < straight.length; i++) straight[i]! += share * row[i]!
+      }
+      return straight
+    },
+    clear: () => {
+      weights.fill(0)
+      core = 0
+    },
+  }
 }
 
 /** What eaves and a house leave free of an outer wall or roof: of the sun, by the table's entries, and of the sky. */
@@ -244,10 +314,16 @@ function triangleArea(p: Vec, q: Vec, r: Vec): number {
   return hypot(ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx) / 2
 }
 
-/**
- * Rays of one direction (towards the light) through all points: adds their weight to the faces where they land. A light
- * behind the pane grazes it.
- */
+/** A direction towards the light as it passes a pane: a light behind the pane grazes it. */
+function bentToPass({ normal: [nx, ny, nz] }: Surface, sx: number, sy: number, sz: number): Vec {
+  const behind = 0.02 - (nx * sx + ny * sy + nz * sz)
+  if (behind <= 0) return [sx, sy, sz]
+  const [dx, dy, dz] = [sx + nx * behind, sy + ny * behind, sz + nz * behind]
+  const length = hypot(dx, dy, dz)
+  return [dx / length, dy / length, dz / length]
+}
+
+/** Rays of one direction (towards the light) through all points: adds their weight to the faces where they land. */
 function cast(
   scene: Scene,
   points: Float64Array,
@@ -259,20 +335,9 @@ function cast(
   out: Float64Array,
 ): void {
   const [nx, ny, nz] = surface.normal
-  const facing = nx * sx + ny * sy + nz * sz
-  let dx = sx
-  let dy = sy
-  let dz = sz
-  if (facing < 0.02) {
-    dx += nx * (0.02 - facing)
-    dy += ny * (0.02 - facing)
-    dz += nz * (0.02 - facing)
-    const length = hypot(dx, dy, dz)
-    dx /= length
-    dy /= length
-    dz /= length
-  }
-  scene.cast(points, -dx, -dy, -dz, -1, (weight * 3) / points.length, out, levelShare(nz, sz, facing))
+  const [dx, dy, dz] = bentToPass(surface, sx, sy, sz)
+  const level = levelShare(nz, sz, nx * sx + ny * sy + nz * sz)
+  scene.cast(points, -dx, -dy, -dz, -1, (weight * 3) / points.length, out, level)
 }
 
 /** Light that grazes a pane counts as this much of a meeting. */
@@ -283,14 +348,12 @@ const GRAZES = 0.1
  */
 const levelShare = (nz: number, up: number, facing: number) => (max(0, nz) * max(0, up)) / max(GRAZES, facing)
 
-/**
- * First landings of light from the whole sky (side 1) or ground (side −1), each direction weighted by what it sends
- * through the surface.
- */
-function averageOver(scene: Scene, points: Float64Array, surface: Surface, side: 1 | -1, states: number): Float64Array {
-  const sum = new Float64Array(states * scene.faces.length)
-  const [nx, ny, nz] = surface.normal
-  let weight = 0
+/** Directions of the whole sky (side 1) or ground (side −1) before a pane, each with its share of what they send. */
+function fromAll(
+  { normal: [nx, ny, nz] }: Surface,
+  side: 1 | -1,
+): { x: number; y: number; z: number; weight: number }[] {
+  const out: { x: number; y: number; z: number; weight: number }[] = []
   for (let az = 15; az < 360; az += 30) {
     for (let alt = 7.5; alt < 90; alt += 15) {
       const c = cos(alt * RAD)
@@ -298,53 +361,46 @@ function averageOver(scene: Scene, points: Float64Array, surface: Surface, side:
       const y = c * sin(az * RAD)
       const z = side * sin(alt * RAD)
       const facing = x * nx + y * ny + z * nz
-      if (facing <= 0) continue
-      cast(scene, points, surface, x, y, z, facing * c, sum)
-      weight += facing * c
+      if (facing > 1e-9) out.push({ x, y, z, weight: facing * c })
     }
   }
-  // A level pane sees no ground: what little there is goes where the pane's own scatter goes.
-  if (weight < 1e-6) return spreadFrom(scene, points, surface, states)
-  return sum.map(s => s / weight)
+  const all = out.reduce((sum, d) => sum + d.weight, 0)
+  return out.map(d => ({ ...d, weight: d.weight / all }))
 }
 
-/**
- * Steps of a sequence that fills three dimensions evenly: powers of 1/1.2207…, the root of x⁴ = x + 1. Roberts 2018.
- */
-const STEP_1 = 0.8191725133961645
-const STEP_2 = 0.6710436067037893
-const STEP_3 = 0.5497004779019703
-/** Directions to each point. */
-const DIRECTIONS = 16
+/** Of a scattered light's shares, less than this goes uncounted. */
+const LEAST_SHARE = 1e-6
+/** One ray in so many of a pane's is cast in each of its leaving directions. */
+const LEAVING_RAYS = 4
 
 /**
- * First landings of light that leaves the pane's inner face evenly (Lambert): places along the pane and directions of
- * the cosine hemisphere, each filling theirs independently.
+ * Where light lands that leaves a pane in each of its leaving directions, a number for each of the scene's faces, state
+ * of the leaves after state: from points that differ from one direction to the next.
  */
-function spreadFrom(scene: Scene, points: Float64Array, surface: Surface, states: number): Float64Array {
-  const out = new Float64Array(states * scene.faces.length)
-  const point = new Float64Array(3)
-  const [nx, ny, nz] = surface.normal
-  // Two directions across the normal.
-  const flat = abs(nz) > 0.9
-  const length = flat ? hypot(nz, ny) : hypot(nx, ny)
-  const [tx, ty, tz] = flat ? [0, nz / length, -ny / length] : [ny / length, -nx / length, 0]
-  const [bx, by, bz] = [ny * tz - nz * ty, nz * tx - nx * tz, nx * ty - ny * tx]
-  const count = points.length / 3
-  const rays = count * DIRECTIONS
-  for (let k = 0; k < rays; k++) {
-    const r = sqrt((0.5 + k * STEP_2) % 1)
-    const turn = 2 * Math.PI * ((0.5 + k * STEP_3) % 1)
-    const up = sqrt(1 - r * r)
-    const a = r * cos(turn)
-    const b = r * sin(turn)
-    const i = floor(((0.5 + k * STEP_1) % 1) * count) * 3
-    for (let axis = 0; axis < 3; axis++) point[axis] = points[i + axis]!
-    const dz = -up * nz + a * tz + b * bz
-    const level = levelShare(nz, -dz, up)
-    scene.cast(point, -up * nx + a * tx + b * bx, -up * ny + a * ty + b * by, dz, 0, 1 / rays, out, level)
-  }
-  return out
+export function landingsByDirection(
+  scene: Scene,
+  { normal }: Surface,
+  directions: Float64Array,
+  sets: readonly Float64Array[],
+  states: number,
+): Float64Array[] {
+  const [nx, ny, nz] = normal
+  const some = sets.flatMap(points => inTurns(points, LEAVING_RAYS))
+  return Array.from({ length: LEAVING }, (_, k) => {
+    const [dx, dy, dz] = [directions[k * 3]!, directions[k * 3 + 1]!, directions[k * 3 + 2]!]
+    const points = some[(k * 7) % some.length]!
+    const out = new Float64Array(states * scene.faces.length)
+    const level = levelShare(nz, -dz, -(dx * nx + dy * ny + dz * nz))
+    scene.cast(points, dx, dy, dz, 0, 3 / points.length, out, level)
+    return out
+  })
+}
+
+/** Points dealt out into so many lots. */
+function inTurns(points: Float64Array, lots: number): Float64Array[] {
+  const out: number[][] = Array.from({ length: lots }, () => [])
+  for (let k = 0; k < points.length; k += 3) out[(k / 3) % lots]!.push(points[k]!, points[k + 1]!, points[k + 2]!)
+  return out.filter(lot => lot.length > 0).map(lot => Float64Array.from(lot))
 }
 
 /**

@@ -4,9 +4,11 @@ import { FORMS, type Design } from '../../core/design'
 import { designFaults, withGlazingAngle } from '../../core/editing'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeSolarGains } from '../../core/optics/gains'
-import { lightFaces, makeLightTable } from '../../core/optics/light-table'
-import { NO_LEAVES } from '../../core/geometry/ray-foliage'
-import { makeLandings } from '../../core/optics/landing'
+import { makeLightTable } from '../../core/optics/light-table'
+import type { FaceId } from '../../core/geometry/faces'
+import { makeScene } from '../../core/geometry/ray-cast'
+import { landingsByDirection, pointsOn } from '../../core/optics/landing'
+import { leavingDirections } from '../../core/optics/lobe'
 import { madeSkin } from '../skin'
 import { plain } from '../plain'
 import { engine } from '../shared/years'
@@ -31,11 +33,12 @@ test(
         fc.constantFrom('solid', 'glazed' as const),
         fc.double({ min: 0, max: 0.9, noNaN: true }),
         fc.integer({ min: 0, max: 12 }),
-        (shape, pole, endsGlazedShare, count) => {
+        fc.constantFrom('glass-2', 'twinwall-10', 'fibreglass'),
+        (shape, pole, endsGlazedShare, count, glazing) => {
           const design = {
             ...demo,
             shape: { ...demo.shape, ...shape, beds: [] },
-            skin: madeSkin(demo.skin, { pole, endsGlazedShare }),
+            skin: { ...madeSkin(demo.skin, { pole, endsGlazedShare }), glazing },
             store: { ...demo.store, bodies: [barrelsOf(demo, { count, stack: 1 })] },
           } as Design
           fc.pre(designFaults(design).length === 0)
@@ -43,12 +46,12 @@ test(
           let least = 0
           let off = 0
           for (const l of landings) {
-            for (const table of [l.spread, l.sky, l.ground]) {
+            for (const table of [l.sky, l.ground]) {
               for (let i = 0; i < table.length; i += faces.length) {
                 const row = table.subarray(i, i + faces.length)
                 least = Math.min(least, ...row)
                 const sum = row.reduce((s, v) => s + v, 0)
-                off = Math.max(off, shape.form === 'lean-to' && table !== l.spread ? sum - 1 : Math.abs(sum - 1))
+                off = Math.max(off, shape.form === 'lean-to' ? sum - 1 : Math.abs(sum - 1))
               }
             }
           }
@@ -91,7 +94,7 @@ test('less light reaches the beds through more sheets, and none makes more than 
 })
 
 test(
-  'light that a pane scatters lands by the view factors of a long room: crossed strings, to floor, ' +
+  'light that leaves a pane in all directions lands by the view factors of a long room: crossed strings, to floor, ' +
     'back wall and roof',
   () => {
     const long: Design = {
@@ -103,10 +106,14 @@ test(
     for (const angle of [30, 40, 50, 57.5, 60]) {
       const design = { ...long, shape: withGlazingAngle(long.shape, angle) }
       const building = makeBuilding(design)
-      // Faces that take everything in show where light lands first.
-      const faces = lightFaces(design, building, () => 0).map(f => ({ ...f, absorptance: 1 }))
-      const input = { building, extras: { strip: null, outside: [] }, faces: [faces], leaves: NO_LEAVES }
-      const { spread } = makeLandings({ ...input, latitudeDeg: 47 })[0]![0]!
+      const pane = building.surfaces.find(s => s.kind === 'glazed')!
+      const directions = leavingDirections(pane.normal)
+      const scene = makeScene(building, { strip: null, outside: [] })
+      const sets = [0.125, 0.375, 0.625, 0.875].map(shift => pointsOn(pane, 128, shift))
+      const landed = landingsByDirection(scene, pane, directions, sets, 1)
+      // As many leave within a direction’s share of the half sphere as its cosine to the pane says.
+      const cosines = landed.map((_, k) => -[0, 1, 2].reduce((s, a) => s + directions[3 * k + a]! * pane.normal[a]!, 0))
+      const all = cosines.reduce((a, b) => a + b, 0)
       const o = building.outline
       type P = { x: number; z: number }
       const away = (a: P, b: P) => Math.hypot(a.x - b.x, a.z - b.z)
@@ -123,7 +130,7 @@ test(
       const floor = strings({ x: 0, z: 0 }, { x: o.widthM, z: 0 })
       const wall = strings({ x: o.widthM, z: 0 }, { x: o.widthM, z: o.backWallM })
       const roof = strings({ x: o.widthM, z: o.backWallM }, ridge)
-      const got = (id: string) => spread[faces.findIndex(f => f.id === id)]!
+      const got = (id: FaceId) => landed.reduce((s, l, k) => s + (l[scene.faces.indexOf(id)]! * cosines[k]!) / all, 0)
       expect(Math.abs(got('floor') - floor)).toBeLessThan(0.02)
       expect(Math.abs(got('back wall') - wall)).toBeLessThan(0.02)
       expect(Math.abs(got('pole slope') - roof)).toBeLessThan(0.02)

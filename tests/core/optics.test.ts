@@ -1,14 +1,17 @@
 import { barrelsOf } from '../bodies'
 import fc from 'fast-check'
-import { GLAZINGS } from '../../core/catalog'
+import { entry, GLAZINGS } from '../../core/catalog'
 import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { clearStack } from '../../core/optics/fresnel'
 import { HOUR_ANGLES } from '../../core/optics/landing'
 import { makeLightTable } from '../../core/optics/light-table'
 import { atCosine, glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
+import { addLobe, hazeOf, LEAVING, leavingDirections } from '../../core/optics/lobe'
 import { skyOnPlane, skyShape } from '../../core/optics/sky'
 import { planeNormal, skyVector } from '../../core/sun'
+import { plain } from '../plain'
+import { engine } from '../shared/years'
 
 const demo = DEMOS[0]!
 
@@ -44,11 +47,47 @@ test('every glazing of the catalogue is lossy, bounded, and dims towards the gla
   }
 })
 
-test('diffusing sheets lose no more than two percent within 40° of square', () => {
-  const sheet = GLAZINGS.find(g => g.id === 'twinwall-10')!
-  expect(
-    glazingAt(sheet, Math.cos((40 * Math.PI) / 180)).transmittance / glazingAt(sheet, 1).transmittance,
-  ).toBeGreaterThan(0.98)
+test('film keeps its light within 40° of square; webs take some of it, the more the closer they stand', () => {
+  const at40 = (id: string) => {
+    const sheet = entry(GLAZINGS, id)
+    return glazingAt(sheet, Math.cos((40 * Math.PI) / 180)).transmittance / glazingAt(sheet, 1).transmittance
+  }
+  expect(at40('film-1')).toBeGreaterThan(0.98)
+  expect(at40('film-2')).toBeGreaterThan(0.98)
+  expect(at40('twinwall-10')).toBeLessThan(0.96)
+  expect(at40('twinwall-10')).toBeGreaterThan(0.9)
+  expect(at40('acrylic-16')).toBeGreaterThan(at40('twinwall-10'))
+})
+
+test('a lobe is as long as its weight, whatever the sheet, and narrows as the haze lessens', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.01, max: 0.95, noNaN: true }),
+      fc.double({ min: 0, max: 0.99, noNaN: true }),
+      fc.double({ min: 0.05, max: 1.52, noNaN: true }),
+      (haze, forward, fromSquare) => {
+        const directions = leavingDirections([0.6, 0, 0.8])
+        const weights = new Float64Array(LEAVING)
+        const [s, c] = [Math.sin(fromSquare), Math.cos(fromSquare)]
+        const of = (meanCosine: number) =>
+          addLobe(directions, -0.6 * c + 0.8 * s, 0, -0.8 * c - 0.6 * s, meanCosine, 2, weights)
+        const core = of(hazeOf({ haze, forward })!.meanCosine)
+        expect(core + weights.reduce((a, b) => a + b, 0)).toBeCloseTo(2, 9)
+        expect(Math.min(core, ...weights)).toBeGreaterThan(-1e-12)
+      },
+    ),
+  )
+  const meanOf = (haze: number) => hazeOf({ haze })!.meanCosine
+  expect(meanOf(0.2)).toBeGreaterThan(meanOf(0.8))
+  expect(meanOf(1e-6)).toBeCloseTo(0.9, 4)
+  expect(hazeOf({ haze: 0 })).toBeNull()
+})
+
+test('hazy twin-wall never lights a bed in winter more than as many clear panes do, nor do five walls', () => {
+  const dli = (glazing: string) => engine.run({ ...plain, skin: { ...plain.skin, glazing } }).answers.months[11]!.dli
+  const [two, twin, five] = ['glass-2', 'twinwall-10', 'multiwall-25'].map(dli)
+  expect(twin!).toBeLessThan(1.06 * two!)
+  expect(five!).toBeLessThan(0.95 * twin!)
 })
 
 test('under a dull sky a wall gets half of the level’s diffuse light, on the level all of it', () => {

@@ -22,14 +22,12 @@ import { makeStepper } from '../../core/network/stepper'
 import { stomatalResistance } from '../../core/network/transpiration'
 import { airPath, frictionFactor, pipeFilm, roundPipe } from '../../core/air-stores/air-path'
 import { rockFilm } from '../../core/air-stores/packed-bed'
-import { clearStack } from '../../core/optics/fresnel'
-import { hemispherical } from '../../core/optics/glazing-light'
 import { makeSolarGains } from '../../core/optics/gains'
 import { makeLightTable } from '../../core/optics/light-table'
 import { dot, skyVector, sunDay, sunPosition } from '../../core/sun'
 import { createYearEngine, type YearResult } from '../../core/year'
-import glazing from '../reference/glazing.json'
 import sun from '../reference/sun-positions.json'
+import { glazingRows } from './glazing-cases'
 import { groundWave, iso13370, slabU } from './ground-cases'
 import { designOfForm, lightError } from './light-error'
 import { insideRows } from './inside-cases'
@@ -85,30 +83,6 @@ function sunRows(): ProofRow[] {
       0.02,
       'refraction 34′ and semidiameter 16′ add 6.7 min',
     ),
-  ]
-}
-
-function glazingRows(): ProofRow[] {
-  let transmittance = 0
-  let reflectance = 0
-  let diffuse = 0
-  for (const r of glazing.rows) {
-    const at = (c: number) => clearStack(r.n, r.KL, r.layers, c)
-    if (typeof r.incidenceDeg === 'string') {
-      diffuse = Math.max(diffuse, Math.abs(hemispherical(at).transmittance - r.transmittance))
-      continue
-    }
-    const got = at(Math.cos((r.incidenceDeg * Math.PI) / 180))
-    transmittance = Math.max(transmittance, Math.abs(got.transmittance - r.transmittance))
-    if (r.reflectance !== undefined) reflectance = Math.max(reflectance, Math.abs(got.reflectance - r.reflectance))
-  }
-  const two = (deg: number) => clearStack(1.526, 0, 2, Math.cos((deg * Math.PI) / 180)).transmittance
-  return [
-    proof('glazing: transmittance, furthest of the rows', 0, transmittance, 0.002, 'reference/glazing.json'),
-    proof('glazing: reflectance, furthest of the rows', 0, reflectance, 0.002, 'reference/glazing.json'),
-    proof('glazing: hemispherical, furthest of the rows', 0, diffuse, 0.002, 'reference/glazing.json'),
-    proof('glazing: two clear covers at 0°', 0.85, two(0), 0.005, 'Duffie & Beckman ch. 5'),
-    proof('glazing: two clear covers at 60°', 0.76, two(60), 0.005, 'Duffie & Beckman ch. 5'),
   ]
 }
 
