@@ -1,3 +1,5 @@
+import { FUSION } from '../physics/constants'
+
 /** A building or storing material. */
 export interface Material {
   id: string
@@ -68,6 +70,15 @@ const ALL = [
 export const MATERIALS: readonly Material[] = ALL
 /** Each has a price and says how it stands to damp. */
 export type MaterialId = (typeof ALL)[number]['id']
+
+/**
+ * Water that freezes at 0 °C, kg/m³: what moist ground's heat capacity says of its water (mineral part 1.25 MJ/m³K), less
+ * what clay binds. Farouki 1981.
+ */
+const WATER_KG_M3: Partial<Record<string, number>> = { 'soil': 270, 'clay-soil': 350, 'sandy-soil': 170 }
+
+/** Heat that a material's water gives off as it freezes, J/m³; 0 for what is dry. */
+export const fusionOf = (material: string): number => (WATER_KG_M3[material] ?? 0) * FUSION
 
 const DAMP: Record<MaterialId, Dampness> = {
   'eps': { vapour: 60, unfit: '' },

@@ -1,8 +1,9 @@
+import { fusionOf } from '../catalog'
 import { DAYS } from '../climate/types'
 
 /** Conductivity of frozen moist soil, W/m·K, and heat that its water gives off as it freezes, J/m³. */
 const FROZEN_K = 1.8
-const FREEZING_J = 90e6
+const FREEZING_J = fusionOf('soil')
 
 /** Sun warms bare ground over the air as it thaws: a degree-day of thaw counts for so many of frost. Lunardini 1978. */
 const THAW = 2

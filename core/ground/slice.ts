@@ -1,4 +1,4 @@
-import type { Material } from '../catalog'
+import { fusionOf, type Material } from '../catalog'
 import { footprintM2, isRectangle, rectangleOf, sharedPiece, sidesOf, type Footprint } from '../geometry/footprint'
 
 const { max, min } = Math
@@ -30,7 +30,7 @@ export interface GroundInput {
   /** Whether a heated house stands along its pole side: no heat goes out there. */
   againstHouse: boolean
   sunkM: number
-  soil: Pick<Material, 'conductivity' | 'density' | 'specificHeat'>
+  soil: Pick<Material, 'conductivity' | 'density' | 'specificHeat' | 'id'>
   /** Board down the foundation: resistance m²K/W and foot below the ground outside, m. */
   edge: { resistance: number; depthM: number }
   /** Board sloping outwards in the ground: resistance and width, m. It lies about a hand below the surface. */
@@ -91,6 +91,8 @@ export interface GroundSlice {
   /** From the outer face of a sunk wall to the outside cells of the sunk rows, W/K. */
   wall: Float64Array
   diffusivity: number
+  /** Heat of its freezing water over its heat capacity, K. */
+  fusionK: number
   /**
    * Steady flow from a room at one temperature to the air outside, W/K.
    * @param cover conductance from the room to the top cell of each floor column, W/K
@@ -136,6 +138,7 @@ export function makeGroundSlice(input: GroundInput): GroundSlice {
     surfaceHalf: new Float64Array(OUTSIDE_COLUMNS.length),
     wall: new Float64Array(sunkCount),
     diffusivity: k / c,
+    fusionK: fusionOf(soil.id) / c,
     steady: (cover, wall) => steadyFlow(slice, cover, wall),
   }
   floor.forEach((col, i) => {

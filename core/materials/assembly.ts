@@ -1,4 +1,4 @@
-import { dampness, entry, MATERIALS, type Material } from '../catalog'
+import { dampness, entry, fusionOf, MATERIALS, type Material } from '../catalog'
 import type { FrameMade } from '../design/fields/build'
 import type { Layer } from '../design/fields/skin'
 
@@ -41,6 +41,8 @@ export function layersResistance(layers: readonly Layer[]): number {
 export interface WallCells {
   /** J/m²K; the faces are cells without capacity. */
   capacity: number[]
+  /** Heat that the water of each cell gives off as it freezes, J/m². */
+  fusion: number[]
   /** W/m²K from cell i to i + 1. */
   between: number[]
 }
@@ -50,6 +52,7 @@ export interface WallCells {
  */
 export function cutWall(layers: readonly Layer[], thickest = 0.06): WallCells {
   const capacity: number[] = [0]
+  const fusion: number[] = [0]
   const resistance: number[] = []
   let last = 0
   for (const layer of layers) {
@@ -63,12 +66,14 @@ export function cutWall(layers: readonly Layer[], thickest = 0.06): WallCells {
     for (let i = 0; i < cells; i++) {
       resistance.push(last + dz / 2 / m.conductivity)
       capacity.push(dz * m.density * m.specificHeat)
+      fusion.push(dz * fusionOf(layer.material))
       last = dz / 2 / m.conductivity
     }
   }
   resistance.push(last)
   capacity.push(0)
-  return { capacity, between: resistance.map(r => 1 / Math.max(r, 1e-5)) }
+  fusion.push(0)
+  return { capacity, fusion, between: resistance.map(r => 1 / Math.max(r, 1e-5)) }
 }
 
 /** Something about an assembly that damp will find. */

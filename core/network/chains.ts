@@ -35,9 +35,9 @@ export interface Chain {
   areaM2: number
   /** Cosine between the room-facing normal and up. */
   facingUp: number
-  /** Share of longwave that the outside face sees of the sky. */
-  skyView: number
   capacity: number[]
+  /** By cell, heat that its soil's water gives off as it freezes, J; none where nothing is said. */
+  fusion?: number[]
   /** W/K between cell i and i + 1. */
   between: number[]
   longwaveThrough: number
@@ -97,7 +97,6 @@ const blank = {
   sideOf: -1,
   leafOf: -1,
   body: -1,
-  skyView: 0,
 } as const
 
 /** Everything in the network that stores heat: chains to the room, and the ground under and beside them. */
@@ -218,7 +217,6 @@ export function makeFabric(design: Design, building: Building): Fabric {
         kind: 'glazing',
         areaM2: p.areaM2,
         facingUp: -p.up,
-        skyView: (1 + p.up) / 2,
         // Outer pane, inner pane, and the room face of an inside cover: one with the pane while that is open.
         capacity: [PANE * p.areaM2, PANE * p.areaM2, 0],
         between: [p.areaM2 / resistance, OPEN_COVER * p.areaM2],
@@ -239,9 +237,9 @@ export function makeFabric(design: Design, building: Building): Fabric {
       kind: p.boundary === 'ground' ? 'buried' : p.boundary === 'house' ? 'house' : 'wall',
       areaM2: p.areaM2,
       facingUp: -p.up,
-      skyView: (1 + p.up) / 2,
       emissivity: entry(FINISHES, p.finish).emissivity,
       capacity: cells.capacity.map(c => c * p.areaM2),
+      fusion: cells.fusion.map(j => j * p.areaM2),
       between: cells.between.map(c => c * p.areaM2),
       skin: p.id,
       outer: p.boundary === 'outside' ? p.id : null,
@@ -313,12 +311,14 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
   const soil = groundOf(design.site)
   return slice.tops.map((top): Chain => {
     const capacity: number[] = []
+    const fusion: number[] = []
     const between: number[] = []
     const column = slice.floor[top.column]!
     const share = top.areaM2 / column.areaM2
     const freeM2 = slice.tops.filter(t => t.column === top.column && t.bed < 0).reduce((sum, t) => sum + t.areaM2, 0)
     for (let r = NEAR_ROWS - 1; r >= 0; r--) {
       capacity.push(share * slice.floorCapacity[top.column * rows + r]!)
+      fusion.push(capacity.at(-1)! * slice.fusionK)
       if (r > 0) between.push(share * slice.floorDown[top.column * rows + r - 1]!)
     }
     const onBed = top.bed >= 0
@@ -329,11 +329,13 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
       between.push(top.areaM2 / (halfTop + 1 / cells.between[0]!))
       cells.capacity.slice(1).forEach((c, k) => {
         capacity.push(c * top.areaM2)
+        fusion.push(cells.fusion[k + 1]! * top.areaM2)
         if (k > 0) between.push(cells.between[k]! * top.areaM2)
       })
     } else {
       between.push(top.areaM2 / halfTop)
       capacity.push(0)
+      fusion.push(0)
     }
     const midCell = NEAR_ROWS - 1 + under + Math.ceil((cells.capacity.length - 2 - under) / 2)
     const roots = (depthM: number | null): number => {
@@ -358,6 +360,7 @@ function floorChains(design: Design, building: Building, slice: GroundSlice): Ch
       areaM2: top.areaM2 * (onBed ? 1 : freeShare(design, building, column, freeM2)),
       facingUp: 1,
       capacity,
+      fusion,
       between,
       column: top.column,
       onPath: top.path,
@@ -391,6 +394,7 @@ function sideChains({ shape }: Design, building: Building): Chain[] {
         areaM2,
         facingUp: 0,
         capacity: cells.capacity.slice(1).map(c => c * areaM2),
+        fusion: cells.fusion.slice(1).map(j => j * areaM2),
         between: cells.between.slice(1).map(g => g * areaM2),
       },
     ]

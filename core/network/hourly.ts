@@ -49,6 +49,7 @@ import {
   WET,
   WIND,
 } from './room'
+import { makeSoilIce } from './soil-ice'
 import { makeStoreAir } from './store-air'
 import type { VentSolver } from './vent-solve'
 import { leavesCover } from '../optics/canopy'
@@ -177,6 +178,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
   const onPanes = memory.doubles(memory.size.covers)
   const storeAir = makeStoreAir(memory)
   const outsideGround = makeGroundOutside(memory)
+  const soilIce = makeSoilIce(memory)
   let m!: NetworkModel
   /** Chains by what ties them. */
   let outsides: number[] = []
@@ -257,6 +259,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     day = -1
     storeAir.lay(m)
     outsideGround.lay(m)
+    soilIce.lay(m)
   }
 
   function weather(h: number): void {
@@ -421,6 +424,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     eliminate(h, dt)
     outsideGround.step(v[OUT]! + 1, snowM[h]!, span)
     warmDeep(span)
+    soilIce.freezeGround()
   }
 
   /**
@@ -682,5 +686,5 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     return sum
   }
 
-  return { lay, prepare, end, release, inTransitJ, storeAir }
+  return { lay, prepare, end, release, inTransitJ, storeAir, soilIce }
 }

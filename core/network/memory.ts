@@ -97,6 +97,9 @@ export function makeMemory(size: Size) {
     pending: doubles(cells),
     capacity: doubles(cells),
     between: doubles(cells),
+    fusion: doubles(cells),
+    /** By cell: heat that its soil's water has given off as it froze, J. */
+    frozenJ: doubles(cells),
     /**
      * By cell of a chain: capacity over the step, W/K; share that it passes on to its neighbour towards the room, and
      * follows it by; its own part.
@@ -157,6 +160,7 @@ export function layModel(memory: Memory, m: NetworkModel): void {
   }
   memory.capacity.set(m.capacity)
   memory.between.set(m.between)
+  memory.fusion.set(m.fusion)
   memory.area.set(m.area)
   memory.glazed.set(m.glazed)
   memory.bed.set(m.bed)

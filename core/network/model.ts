@@ -7,11 +7,13 @@ import { aimLine } from '../aim/aim-line'
 import { leafByMonth } from '../aim/leaf'
 import type { Bed, Design } from '../design/types'
 import { bedSide } from '../geometry/faces'
+import { shadingOf } from '../geometry/shading'
 import type { Building, PaneCover, SurfaceId } from '../geometry/surfaces'
 import { NEAR_ROWS, SURFACE_FILM, type GroundSlice } from '../ground/slice'
 import { undisturbedTemperatures } from '../ground/undisturbed'
 import { coverConductance, coveredResistance, glazingConductance } from '../optics/glazing-heat'
 import type { SolarGains } from '../optics/gains'
+import { skyViews } from '../optics/sky-view'
 import { comings, hoursFor, type People } from '../people/presence'
 import { bankedShares, snowBanks, type Banked } from '../optics/snow'
 import { makeAdded, type Added } from './added'
@@ -52,9 +54,12 @@ export interface NetworkModel {
   /** By cell: heat capacity J/K and conductance to the next cell W/K. */
   capacity: Float64Array
   between: Float64Array
+  /** By cell: heat that the water of soil gives off as it freezes, J. */
+  fusion: Float64Array
   tie: Int32Array
   area: Float64Array
   facingUp: Float64Array
+  /** Share of longwave that the outer face gets from the sky. */
   skyView: Float64Array
   longwaveThrough: Float64Array
   /** Of the room face. */
@@ -230,14 +235,17 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
   const cellCount = deepFrom + slice.floor.length * deepRows
   const capacity = new Float64Array(cellCount)
   const between = new Float64Array(cellCount)
+  const fusion = new Float64Array(cellCount)
   chains.forEach((c, i) => {
     capacity.set(c.capacity, offset[i])
     between.set(c.between, offset[i])
+    fusion.set(c.fusion ?? [], offset[i])
   })
   capacity.set(slice.outsideCapacity, first)
   for (let i = 0; i < slice.floor.length; i++)
     for (let r = 0; r < deepRows; r++)
       capacity[deepFrom + i * deepRows + r] = slice.floorCapacity[i * slice.rowsM.length + NEAR_ROWS + r]!
+  for (let i = first; i < cellCount; i++) fusion[i] = capacity[i]! * slice.fusionK
   const airMassKg = (building.volumeM3 * site.pressurePa[0]!) / (GAS_CONSTANT_AIR * 283.15)
   const { breathe } = design
   const { beds } = design.shape
@@ -265,6 +273,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
       c.kind === 'buried' ? c.areaM2 / chains.filter(x => x.kind === 'buried').reduce((s, x) => s + x.areaM2, 0) : 0,
     ),
   }
+  const seen = skyViews(site, building, shadingOf(design.shape, building.outline).outside)
   const airways = makeAirways(design, building, site.dryBulbC)
   // Written out name by name: objects put together from parts are slow to read, and the loop reads these every hour.
   return {
@@ -273,10 +282,11 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     cellCount,
     capacity,
     between,
+    fusion,
     tie: Int32Array.from(chains, c => TIES[c.kind]),
     area: map(new Float64Array(count), c => c.areaM2),
     facingUp: map(new Float64Array(count), c => c.facingUp),
-    skyView: map(new Float64Array(count), c => c.skyView),
+    skyView: map(new Float64Array(count), c => (c.skin ? seen.get(c.skin)! : 0)),
     longwaveThrough: map(new Float64Array(count), c => c.longwaveThrough),
     emissivity: map(new Float64Array(count), c => c.emissivity),
     glazed: map(new Uint8Array(count), c => (c.kind === 'glazing' ? 1 : 0)),

@@ -254,7 +254,7 @@ function makeLoop(size: Size): Loop {
   const waters = memory.ints(chains)
   const vents = makeVentSolver(memory)
   const hourly = makeHourly(memory, vents)
-  const { storeAir } = hourly
+  const { storeAir, soilIce } = hourly
   const moisture = makeMoisture(memory)
   const roomFilms = makeRoomFilms(memory)
   const { rays, others, otherFilm, otherTo } = roomFilms
@@ -752,6 +752,7 @@ function makeLoop(size: Size): Loop {
     inwards()
     solve(dt)
     outwards()
+    soilIce.freezeChains()
     moisture.tally(dt)
     freeze(dt)
     vents.tally(dt)
@@ -789,7 +790,7 @@ function makeLoop(size: Size): Loop {
     for (let i = 0; i < chainCells; i++) sum += capacity[i]! * T[i]!
     for (let i = m.deepFrom; i < m.cellCount; i++) sum += capacity[i]! * T[i]!
     for (let c = 0; c < m.count; c++) sum -= iceKg[c]! * FUSION
-    return sum
+    return sum - soilIce.iceJ(0, chainCells) - soilIce.iceJ(m.deepFrom, m.cellCount)
   }
 
   function clearTally(): void {

@@ -1,14 +1,16 @@
 import { RAD } from '../physics/constants'
+import { pointsOn } from './landing-points'
+import { pointsOff, skyFree } from './sky-view'
 import { addLobe, hazeOf, LEAVING, leavingDirections } from './lobe'
 import { litAreaM2 } from '../geometry/objects'
 import { faceOfObject, type FaceId } from '../geometry/faces'
+import { roomDirection } from '../geometry/room-direction'
 import { makeScene, type Scene, type SceneExtras } from '../geometry/ray-cast'
 import { freeOf } from '../geometry/ray-shapes'
 import type { Leaves } from '../geometry/ray-foliage'
 import type { Building, Surface, Vec } from '../geometry/surfaces'
-import { halfPlanes, isWithin, planeOf } from '../geometry/vec'
 
-const { abs, asin, atan2, cos, floor, hypot, max, min, sin, sqrt } = Math
+const { asin, atan2, cos, floor, hypot, max, min, sin } = Math
 
 /** Where the sun can stand is tabled by declination and hour angle: the path of every day runs along the table. */
 export const DECLINATIONS = 9
@@ -45,8 +47,8 @@ export interface LightFace {
 }
 
 /**
- * Where light that falls on one glazed surface ends up, as shares of it, one per face, with what the glazing scatters of
- * it. They add up to the share that nothing outside shades.
+ * Where light that falls on one glazed surface ends up, as shares of it, one per face, with what the glazing scatters
+ * of it. They add up to the share that nothing outside shades.
  */
 export interface Landing {
   surface: Surface
@@ -202,10 +204,6 @@ export interface OuterShadow {
   sky: number
 }
 
-/** Points to an outer wall that shadows are looked for on, and how far off it they lie, m. */
-const SHADOW_POINTS = 12
-const OFF_M = 0.02
-
 /** What screens outside shade of the outer walls and roofs: none where there are no screens. */
 export function makeOuterShadows(
   building: Building,
@@ -217,24 +215,14 @@ export function makeOuterShadows(
   return building.surfaces
     .filter(s => s.kind === 'opaque' && s.boundary === 'outside')
     .map((surface): OuterShadow => {
-      const points = pointsOn(surface, SHADOW_POINTS).map((v, i) => v + surface.normal[i % 3]! * OFF_M)
+      const points = pointsOff(surface)
       const [nx, ny, nz] = surface.normal
       const beam = new Float32Array(DECLINATIONS * HOUR_ANGLES).fill(1)
       for (let i = 0; i < beam.length; i++) {
         const [dx, dy, dz] = [directions[i * 3]!, directions[i * 3 + 1]!, directions[i * 3 + 2]!]
         if (dz > -BEYOND && dx * nx + dy * ny + dz * nz > 0) beam[i] = freeOf(outside, points, dx, dy, dz)
       }
-      let free = 0
-      let all = 0
-      for (let az = 15; az < 360; az += 30)
-        for (let alt = 7.5; alt < 90; alt += 15) {
-          const c = cos(alt * RAD)
-          const [x, y, z] = [c * cos(az * RAD), c * sin(az * RAD), sin(alt * RAD)]
-          const weight = max(0, x * nx + y * ny + z * nz) * c
-          all += weight
-          if (weight > 0) free += weight * freeOf(outside, points, x, y, z)
-        }
-      return { surface, beam, sky: all > 0 ? free / all : 1 }
+      return { surface, beam, sky: skyFree(outside, surface) }
     })
 }
 
@@ -252,66 +240,6 @@ function sunDirections(building: Building, latitudeDeg: number): Float64Array {
     }
   }
   return out
-}
-
-/** A direction given as east, north, up in the room's own: poleward, towards the east end, up. */
-export function roomDirection(
-  building: Pick<Building, 'sunnyAzimuthDeg' | 'eastAzimuthDeg'>,
-  e: number,
-  n: number,
-  u: number,
-): Vec {
-  const pole = (building.sunnyAzimuthDeg + 180) * RAD
-  const along = building.eastAzimuthDeg * RAD
-  return [e * sin(pole) + n * cos(pole), e * sin(along) + n * cos(along), u]
-}
-
-/**
- * Points spread evenly over a pane: even steps one way, the golden ratio's turns the other (Hammersley & Handscomb
- * 1964, Roberts 2018). x, y, z by turns.
- * @param shift 0–1, moves the steps along, so that sets of points fall between each other
- */
-export function pointsOn(surface: Surface, count: number, shift = 0.5): Float64Array {
-  const { cuts, areaM2 } = surface
-  if (cuts.length === 0) return pointsOver(surface.polygon, count, shift)
-  // So many that as many as asked lie beside what is cut out.
-  const whole = areaM2 + cuts.reduce((sum, cut) => sum + planeOf(cut).areaM2, 0)
-  const all = pointsOver(surface.polygon, Math.ceil((count * whole) / areaM2), shift)
-  const holes = cuts.map(cut => halfPlanes(cut, surface.normal))
-  const out: number[] = []
-  for (let k = 0; k < all.length; k += 3)
-    if (!holes.some(hole => isWithin(hole, all[k]!, all[k + 1]!, all[k + 2]!)))
-      out.push(all[k]!, all[k + 1]!, all[k + 2]!)
-  return out.length > 0 ? Float64Array.from(out) : all
-}
-
-function pointsOver(polygon: readonly Vec[], count: number, shift: number): Float64Array {
-  const c = polygon
-  const areas: number[] = []
-  for (let i = 1; i < c.length - 1; i++) areas.push(triangleArea(c[0]!, c[i]!, c[i + 1]!))
-  const total = areas.reduce((a, b) => a + b, 0)
-  // Opposite sides of a parallelogram are one vector: even steps run up its slope.
-  const square = c.length === 4 && [0, 1, 2].every(a => abs(c[0]![a]! - c[1]![a]! + c[2]![a]! - c[3]![a]!) < 1e-9)
-  const out = new Float64Array(count * 3)
-  for (let k = 0; k < count; k++) {
-    const even = (k + shift) / count
-    const turn = (0.5 + k * 0.6180339887498949) % 1
-    let pick = even * total
-    let t = 0
-    while (t < areas.length - 1 && pick > areas[t]!) pick -= areas[t++]!
-    const root = sqrt(min(1, pick / areas[t]!))
-    const [p, q, r] = square ? [c[0]!, c[1]!, c[3]!] : [c[0]!, c[t + 1]!, c[t + 2]!]
-    const along = square ? even : root * (1 - turn)
-    const across = square ? turn : root * turn
-    for (let a = 0; a < 3; a++) out[k * 3 + a] = p[a]! + (q[a]! - p[a]!) * along + (r[a]! - p[a]!) * across
-  }
-  return out
-}
-
-function triangleArea(p: Vec, q: Vec, r: Vec): number {
-  const [ax, ay, az] = [q[0] - p[0], q[1] - p[1], q[2] - p[2]]
-  const [bx, by, bz] = [r[0] - p[0], r[1] - p[1], r[2] - p[2]]
-  return hypot(ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx) / 2
 }
 
 /** A direction towards the light as it passes a pane: a light behind the pane grazes it. */

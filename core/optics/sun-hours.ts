@@ -5,7 +5,7 @@ import { makeScene } from '../geometry/ray-cast'
 import { shadingOf } from '../geometry/shading'
 import type { Building, Vec } from '../geometry/surfaces'
 import { skyVector, sunPosition } from '../sun'
-import { roomDirection } from './landing'
+import { roomDirection } from '../geometry/room-direction'
 
 /** How long the sun stands on a thing in each month, January first. */
 export interface SunHours {

@@ -39,7 +39,7 @@ const input: GroundInput = {
   perimeterM: 30,
   againstHouse: false,
   sunkM: 0,
-  soil: { conductivity: 1.5, density: 1800, specificHeat: 1670 },
+  soil: { id: 'clay-soil', conductivity: 1.5, density: 1800, specificHeat: 1670 },
   edge: { resistance: 0, depthM: 0 },
   skirt: { resistance: 0, widthM: 0 },
   wallM: 0.2,

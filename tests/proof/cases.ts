@@ -28,7 +28,7 @@ import { dot, skyVector, sunDay, sunPosition } from '../../core/sun'
 import { createYearEngine, type YearResult } from '../../core/year'
 import sun from '../reference/sun-positions.json'
 import { glazingRows } from './glazing-cases'
-import { groundWave, iso13370, slabU } from './ground-cases'
+import { frozenDepth, groundWave, iso13370, slabU } from './ground-cases'
 import { designOfForm, lightError } from './light-error'
 import { insideRows } from './inside-cases'
 import { proof, type ProofRow } from './row'
@@ -271,6 +271,14 @@ function groundRows(): ProofRow[] {
       'half-space, damping depth',
     ),
   )
+  for (const [days, surfaceC] of [
+    [20, -6],
+    [60, -12],
+  ] as const) {
+    const { got, expected } = frozenDepth(days, surfaceC)
+    const name = `ground: frost after ${days} days at ${-surfaceC} °C below freezing, m`
+    rows.push(proof(name, expected, got, 0.06 * expected, 'Neumann’s solution (Carslaw & Jaeger 1959, 11.2)'))
+  }
   return rows
 }
 

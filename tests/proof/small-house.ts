@@ -52,6 +52,7 @@ export function smallModel(house: SmallHouse): NetworkModel {
     cellCount,
     deepFrom: cellCount,
     capacity: Float64Array.from(chains.flatMap(c => c.capacity.map(j => j * c.areaM2))),
+    fusion: new Float64Array(cellCount),
     between: Float64Array.from(chains.flatMap(c => [...c.between.map(g => g * c.areaM2), 0])),
     tie: Int32Array.from(chains, c => TIES[c.kind]),
     area: of(c => c.areaM2),

@@ -57,6 +57,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     offset: Int32Array.from([0, 2, 4]),
     cellCount: 4,
     capacity: Float64Array.from([0, 0, options.waterKg * 4184, 0]),
+    fusion: new Float64Array(4),
     between: Float64Array.from([options.wallWK, 0, 1e5, 0]),
     tie: Int32Array.from([OUTSIDE, CLOSED]),
     area: two(area, area),

@@ -40,7 +40,7 @@ import { openingPolygons } from '../../../core/geometry/leaves'
 import { lobbyOf } from '../../../core/geometry/lobby'
 import { isLeaf, liningM, openingOf } from '../../../core/geometry/parts'
 import { makeBuilding, type Building, type Vec } from '../../../core/geometry/surfaces'
-import { roomDirection } from '../../../core/optics/landing'
+import { roomDirection } from '../../../core/geometry/room-direction'
 import { VESSEL_COLOUR } from '../section/vessel-colour'
 import { skyVector } from '../../../core/sun'
 
