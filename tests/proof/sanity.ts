@@ -8,6 +8,7 @@ import { tank } from '../bodies'
 import { withMore, withoutOpenings } from '../openings'
 import { designOfForm } from './light-error'
 import { plain } from '../plain'
+import { madeSkin } from '../skin'
 
 /** What a house is expected to do, roughly, and why: a result outside wants an explanation. */
 export interface SanityRow {
@@ -57,6 +58,18 @@ export function sanityRows(): SanityRow[] {
   row('the same with its quilt, K', [12, 22], held(unheated(ash)), 'a well-fitted cover halves the loss')
   row('dug in against a house, no heat, K', [6, 18], held(unheated(fjellro)), 'the house and the ground hold it')
   row('dome with a tank, no cover, K', [4, 14], held(bare(saritas)), 'all of it glazed; a tank of water in the middle')
+  row(
+    'the same high up in thin dry air, K',
+    [11, 22],
+    held(bare(highUp(saritas))),
+    'the sky takes more, and the sun has stored more',
+  )
+  row(
+    'shut film arch with a solid back, clear days after nights below −20 °C, warmest over coldest, K',
+    [14, 26],
+    clearDays(bare(deepWinter(designOfForm('arch', 43)))),
+    'nearly all the sun comes in; soil and wall take more than half of it',
+  )
   row(
     'closed on sunny still noons, median over outside, K',
     [20, 35],
@@ -134,14 +147,62 @@ export function sanityRows(): SanityRow[] {
 
 const engine = createYearEngine()
 
-/** Mean of an inside that is shut over its outside in clear still hours of cold nights, K. */
+/** A valley floor at 2400 m: clear nights, snow, twice the swing of the lowland. */
+const highUp = (d: Design): Design => ({
+  ...d,
+  site: {
+    ...d.site,
+    latitudeDeg: 39.5,
+    longitudeDeg: -105.5,
+    timeZone: 'America/Denver',
+    elevationM: 2400,
+    climate: {
+      kind: 'normals',
+      lowC: [-13, -12, -8.5, -4.5, 0, 4, 7.5, 6.5, 2, -3.5, -9, -13],
+      highC: [1, 2.5, 7, 11, 16.5, 22, 25, 23.5, 19.5, 13.5, 6, 1],
+      sunshineH: [6.6, 7.3, 8, 8.6, 9.3, 10.4, 10, 9.4, 9.2, 8.2, 6.8, 6.2],
+    },
+  },
+})
+
+/** A plain with cold sunny winters; one film, and a quilt over it by night. */
+const deepWinter = (d: Design): Design => ({
+  ...d,
+  site: {
+    ...d.site,
+    horizon: [],
+    climate: {
+      kind: 'normals',
+      lowC: [-22, -18, -9, 1, 8, 14, 18, 16, 9, 1, -9, -18],
+      highC: [-10, -6, 2, 12, 20, 25, 28, 26, 20, 11, 0, -8],
+      sunshineH: [5.6, 6.7, 7.4, 7.6, 8.4, 8.2, 7.7, 7.6, 7.2, 6.2, 5.1, 4.8],
+    },
+  },
+  skin: { ...madeSkin(d.skin, { endsGlazedShare: 0 }), glazing: 'film-1' },
+})
+
+/** Median swing of a shut house on clear days whose night was below −20 °C, K. */
+function clearDays(d: Design): number {
+  const quilt = { ...d.skin.cover, id: 'thick-quilt' as const, place: 'outside' as const, rule: 'sun' as const }
+  const { site, series } = engine.run(withoutOpenings({ ...d, skin: { ...d.skin, cover: quilt } }))
+  const swings: number[] = []
+  for (let h = 0; h < 8760; h += 24) {
+    const sun = site.globalWm2.subarray(h, h + 24).reduce((a, b) => a + b, 0)
+    if (Math.min(...site.dryBulbC.subarray(h, h + 24)) > -20 || sun < 2000) continue
+    const day = series.airC.subarray(h, h + 24)
+    swings.push(Math.max(...day) - Math.min(...day))
+  }
+  return swings.sort((a, b) => a - b)[swings.length >> 1]!
+}
+
+/** Mean of an inside that is shut over its outside in clear hours of cold nights, the stillest third of them, K. */
 function stillNights(d: Design): number {
   const { site, series } = engine.run(d)
-  const over: number[] = []
-  for (let h = 0; h < 8760; h++)
-    if (site.globalWm2[h] === 0 && site.cloud[h]! < 0.25 && site.windMs[h]! < 3 && site.dryBulbC[h]! < 5 && h % 24 < 7)
-      over.push(series.airC[h]! - site.dryBulbC[h]!)
-  return over.reduce((a, b) => a + b, 0) / over.length
+  const clear = [...Array(8760).keys()].filter(
+    h => site.globalWm2[h] === 0 && site.cloud[h]! < 0.25 && site.dryBulbC[h]! < 5 && h % 24 < 7,
+  )
+  const still = clear.sort((a, b) => site.windMs[a]! - site.windMs[b]!).slice(0, clear.length / 3)
+  return still.reduce((sum, h) => sum + series.airC[h]! - site.dryBulbC[h]!, 0) / still.length
 }
 
 /** Median over outside of a house without openings at sunny still noons, K. */
