@@ -162,10 +162,10 @@ const COMMANDS: Record<string, Command> = {
     run: weatherCommand,
   },
   verify: {
-    usage: 'verify [--sanity yes] [--long yes]',
+    usage: 'verify [--long] [--limits [--seed 1]] [--sanity]',
     about:
-      'The table of proofs, computed now; with those that take minutes. Ends with 1 when one fails. Or houses beside ' +
-      'what such houses are known to do.',
+      'The table of proofs, computed now; with those that take minutes. Or limits, symmetries and pairs over all ' +
+      'demos, values drawn from a seed. Ends with 1 when one fails. Or houses beside what such houses are known to do.',
     run: verifyCommand,
   },
   bench: { usage: 'bench [--runs 300]', about: 'How fast years are worked out on this machine.', run: benchCommand },

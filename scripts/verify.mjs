@@ -1,13 +1,12 @@
 // npm run verify: the table of proofs, for reading. Ends with 1 when any row fails. With --long: those that
-// take minutes too. With --sanity: houses beside what such houses are known to do; what lies outside wants an
-// explanation, and fails nothing.
+// take minutes too. With --limits [--seed 1]: limits, symmetries and pairs over all demos. With --sanity: houses beside
+// what such houses are known to do; what lies outside wants an explanation, and fails nothing.
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ROOT } from './setup.mjs'
 
 const sanity = process.argv.includes('--sanity')
-const asked = sanity ? ['--sanity', 'yes'] : process.argv.includes('--long') ? ['--long', 'yes'] : []
-const command = ['verify', ...asked]
+const command = ['verify', ...process.argv.slice(2)]
 const done = spawnSync(process.execPath, [join(ROOT, 'scripts/tierra.mjs'), ...command], {
   cwd: ROOT,
   encoding: 'utf8',

@@ -72,8 +72,8 @@ export const MATERIALS: readonly Material[] = ALL
 export type MaterialId = (typeof ALL)[number]['id']
 
 /**
- * Water that freezes at 0 °C, kg/m³: what moist ground's heat capacity says of its water (mineral part 1.25 MJ/m³K), less
- * what clay binds. Farouki 1981.
+ * Water that freezes at 0 °C, kg/m³: what moist ground's heat capacity says of its water (mineral part 1.25 MJ/m³K),
+ * less what clay binds. Farouki 1981.
  */
 const WATER_KG_M3: Partial<Record<string, number>> = { 'soil': 270, 'clay-soil': 350, 'sandy-soil': 170 }
 

@@ -25,6 +25,8 @@ export function makeAddedWork(memory: Memory) {
   /** By source: the body and the soil that it can heat. */
   let bodies: (Cells | null)[] = []
   let soils: (Cells | null)[] = []
+  /** By cell, what sources have given it in this block already, J: each sees what those before it have done. */
+  const given = memory.doubles(memory.size.cells)
   /** The source at work. */
   let at = 0
 
@@ -34,7 +36,10 @@ export function makeAddedWork(memory: Memory) {
     capacity: 0,
     take(watts) {
       const { cell, share } = this.of!
-      for (let k = 0; k < cell.length; k++) source[cell[k]!]! += watts * share[k]!
+      for (let k = 0; k < cell.length; k++) {
+        source[cell[k]!]! += watts * share[k]!
+        given[cell[k]!]! += watts * share[k]! * room.spanS
+      }
     },
   })
   const bodySink = sink()
@@ -121,8 +126,18 @@ export function makeAddedWork(memory: Memory) {
     if (!cells) return null
     to.of = cells
     to.capacity = cells.capacity
-    to.atC = T[cells.cell[0]!]!
+    let before = 0
+    for (let k = 0; k < cells.cell.length; k++) before += given[cells.cell[k]!]!
+    to.atC = T[cells.cell[0]!]! + before / cells.capacity
     return to
+  }
+
+  /** A new block: nothing has been given yet. */
+  function forget(sinks: readonly (Cells | null)[]): void {
+    for (let i = 0; i < sinks.length; i++) {
+      const cells = sinks[i]?.cell
+      if (cells) for (let k = 0; k < cells.length; k++) given[cells[k]!] = 0
+    }
   }
 
   function bring(h: number, span: number, heated: boolean): void {
@@ -138,6 +153,8 @@ export function makeAddedWork(memory: Memory) {
     room.density = v[DENSITY]!
     room.ventsAtC = v[START]!
     room.spanS = span
+    forget(bodies)
+    forget(soils)
     for (let i = 0; i < added.count; i++) {
       const work = added.works[i]
       if (!work || (added.heatShare[i]! > 0 && !heated)) continue

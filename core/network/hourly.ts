@@ -1,6 +1,5 @@
 import { FILM_INSIDE, GAS_CONSTANT_AIR, GRAVITY, ZERO_C_K } from '../physics/constants'
 import { outsideFilm, radiativeFilm } from '../air/films'
-import { mistShare } from '../air/misting'
 import { MONTH_OF_DAY, tabledSaturationPa, type SiteYear } from '../climate'
 import { makeAddedWork } from './added-work'
 import { makeGroundOutside, SNOW } from './ground-outside'
@@ -12,7 +11,6 @@ import { soilUnderLeaves } from './moisture'
 import { BURIED, HOUSE, OUTSIDE, type ByGain, type NetworkModel } from './model'
 import { GAIN, LOSS } from './series'
 import {
-  MIST,
   AIR,
   AIR_SPECIFIC_HEAT,
   AIR_W,
@@ -328,12 +326,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     v[ROW_TIE] = m.bedAreaM2 * (v[ROW_DRAWN] === 1 ? ROW_CLOSED : ROW_OPEN)
   }
 
-  /** Mist by the air as the hour begins, half-way from the hour before: what it cools shuts its nozzles again. */
-  function mist(): void {
-    if (m.misting.kgPerS === 0) return
-    v[MIST] = (v[MIST]! + m.misting.kgPerS * mistShare(v[AIR]!, m.misting.startC)) / 2
-  }
-
   /** Fans that stir the air: what they draw stays in it. */
   function stir(h: number, span: number): void {
     const { stirs, powerW } = m.fans
@@ -410,7 +402,6 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     vents.hour(h)
     doors(h)
     rowCover(h)
-    mist()
     added.bring(h, span, heated)
     storeAir.prepare(h, span)
     stir(h, span)

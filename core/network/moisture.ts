@@ -1,3 +1,4 @@
+import { mistShare } from '../air/misting'
 import { AIR_PER_HEAT, VAPOUR_PER_HEAT } from '../air/films'
 import { humidityRatio, saturatedSlope, saturationPressurePa, tabledSaturationPa } from '../climate'
 import type { Memory } from './memory'
@@ -184,6 +185,12 @@ export function makeMoisture(memory: Memory) {
     v[B3] = b3 + mist * m.misting.upTo * v[FULL_RATIO]!
   }
 
+  /** Mist by the air as the step begins, half-way from the step before: what it cools shuts its nozzles again. */
+  function mist(): void {
+    if (m.misting.kgPerS === 0) return
+    v[MIST] = (v[MIST]! + m.misting.kgPerS * mistShare(v[AIR]!, m.misting.startC)) / 2
+  }
+
   /** Rise of the saturated humidity ratio between two temperatures, 1/K. */
   function chord(fromC: number, at: number, toC: number): number {
     const to = max(COLDEST_C, min(toC, max(BOILS_C, fromC)))
@@ -228,5 +235,5 @@ export function makeMoisture(memory: Memory) {
     for (let c = 0; c < m.count; c++)
       out[c] = damp[c]! > 0 ? damp[c]! * v[MOISTURE]! + dampOwn[c]! - slope[c]! * T[face[c]!]! : 0
   }
-  return { lay, gather, adopt, settle, tally, wets }
+  return { lay, mist, gather, adopt, settle, tally, wets }
 }

@@ -749,6 +749,7 @@ function makeLoop(size: Size): Loop {
       filmAge = 0
     }
     filmAge += dt
+    moisture.mist()
     inwards()
     solve(dt)
     outwards()

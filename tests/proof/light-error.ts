@@ -1,6 +1,6 @@
 import { bedAt, completeDesign, startingDesign, type Design, type Form } from '../../core/design'
 import { madeToStand, withForm, withOpeningsCarried } from '../../core/editing'
-import { makeBuilding } from '../../core/geometry/surfaces'
+import { makeBuilding, type Surface } from '../../core/geometry/surfaces'
 import { shadingOf } from '../../core/geometry/shading'
 import { glazingAt, makeGlazingLight } from '../../core/optics/glazing-light'
 import { NO_LEAVES } from '../../core/geometry/ray-foliage'
@@ -56,7 +56,10 @@ export function designOfForm(form: Form, latitudeDeg = 47.4): Design {
  * days. Both go through the same reflections, so that what is compared is where the beam lands.
  */
 export function lightError(design: Design, rays = 12000): number {
-  const building = makeBuilding(design)
+  const whole = makeBuilding(design)
+  // Where the beam goes straight: what haze does to it is a proof of its own.
+  const clear = (s: Surface): Surface => ({ ...s, glazing: s.glazing && { ...s.glazing, haze: 0 } })
+  const building = { ...whole, surfaces: whole.surfaces.map(clear) }
   const faces = lightFaces(design, building, s => makeGlazingLight(s.glazing!).diffuse.reflectance)
   const landings = makeLandings({
     building,
