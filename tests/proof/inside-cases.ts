@@ -18,7 +18,7 @@ import { aired, withoutOpenings } from '../openings'
 import { plain } from '../plain'
 import { mixedAirs } from './airs'
 import { leafBalance } from './leaf'
-import { furthestApart } from './random-houses'
+import { furthestApart, roomRows } from './random-houses'
 import { proof, type ProofRow } from './row'
 import { bankedNight } from './snow'
 import { steadySite } from './tiny-model'
@@ -50,6 +50,7 @@ export function insideRows(): ProofRow[] {
     proof('oracle: sun, furthest of 500 places and times, deg', 0, sunApart(500), 0.02, 'astronomy-engine'),
     proof('oracle: humidity ratio, furthest share', 0, dampApart(), 0.005, 'psychrolib'),
     proof('oracle: dense stepper, furthest of 60 houses, K', 0, furthestApart(60), 1e-6, 'one full matrix'),
+    ...roomRows(40),
     proof(
       'oracle: house of two nodes, furthest, K',
       0,
