@@ -1,5 +1,5 @@
 import { entry, LEAKAGE_CLASSES } from '../catalog'
-import { ach50Of } from '../network/model'
+import { ach50Of } from '../air/ach50'
 import { openingKind } from '../openings/registry'
 import type { Move } from './move'
 

@@ -1,6 +1,6 @@
 import { fittedCover } from '../catalog'
 import type { Design } from '../design/types'
-import { ach50Of } from '../network/model'
+import { ach50Of } from '../air/ach50'
 import { groundOf } from '../materials/ground'
 import type { Patch } from '../editing'
 import type { Quantity } from '../units'

@@ -1,7 +1,7 @@
 import { entry, isBlown, LEAKAGE_CLASSES } from '../catalog'
 import type { Design } from '../design/types'
 import { designFaults, patchDesign, type Patch } from '../editing'
-import { ach50Of } from '../network/model'
+import { ach50Of } from '../air/ach50'
 
 /** Something that a design takes for known and nobody has measured. */
 export interface Unknown {

@@ -1,7 +1,7 @@
 import type { Design, Layer, PartId } from '../design/types'
 import { isLeaf } from '../geometry/parts'
 import type { Building, Surface } from '../geometry/surfaces'
-import { ach50Of } from '../network/model'
+import { ach50Of } from '../air/ach50'
 import { materialPrice, pricesOf, type PriceOf } from './price-book'
 
 /** Of layers, money per m². */

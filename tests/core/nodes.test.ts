@@ -1,6 +1,6 @@
 import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { makeModel } from '../../core/network/model'
+import { makeModel } from '../../core/network/lay-model'
 import { makeStepper } from '../../core/network/stepper'
 import { makeSolarGains } from '../../core/optics/gains'
 import { makeLightTable } from '../../core/optics/light-table'

@@ -1,7 +1,7 @@
 import { DEMOS } from '../../core/design'
 import { aFan } from '../../core/fans/registry'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { makeModel } from '../../core/network/model'
+import { makeModel } from '../../core/network/lay-model'
 import { runModel } from '../../core/network/run'
 import { makeSolarGains } from '../../core/optics/gains'
 import { makeLightTable } from '../../core/optics/light-table'

@@ -1,7 +1,7 @@
 import { bedAt, DEMOS, type Design } from '../../core/design'
 import { saturationPressurePa } from '../../core/climate'
 import { makeBuilding } from '../../core/geometry/surfaces'
-import { makeModel } from '../../core/network/model'
+import { makeModel } from '../../core/network/lay-model'
 import { makeStepper } from '../../core/network/stepper'
 import { AIR, MOISTURE, PRESSURE, STAR } from '../../core/network/room'
 import { makeSolarGains } from '../../core/optics/gains'

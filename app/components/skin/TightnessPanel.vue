@@ -3,7 +3,7 @@ import { GAPS, LEAKAGE_CLASSES, entry } from '../../../core/catalog'
 import { ach50OfAreaM2 } from '../../../core/air/leakage'
 import { rangeOf } from '../../../core/design'
 import { makeBuilding } from '../../../core/geometry/surfaces'
-import { ach50Of } from '../../../core/network/model'
+import { ach50Of } from '../../../core/air/ach50'
 import { fromShown } from '../../../core/units'
 
 const bench = useDesign()

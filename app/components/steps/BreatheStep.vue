@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { breathing } from '../../../core/advice/cautions'
 import { VENT_RULE } from '../../../core/sums/book/rules'
-import { ach50Of } from '../../../core/network/model'
+import { ach50Of } from '../../../core/air/ach50'
 
 const TABS = [
   { id: 'openings', name: 'Openings' },
