@@ -2,7 +2,8 @@ import { DAYS, HOURS, type SiteYear } from '../climate'
 import type { NetworkModel } from './model'
 import { AIR } from './room'
 import { mustBePossible, RunStopped, takeDay, warmUp, type RunOptions } from './run'
-import { ownStepper, type Stepper } from './stepper'
+import { ownStepper } from './own-loop'
+import type { Stepper } from './stepper'
 
 /**
  * Days whose lowest air outside comes this near to the year's lowest are gone through step by step, K, and so many days

@@ -1,6 +1,6 @@
 import { HOURS } from '../climate'
 import type { NetworkModel } from './model'
-import { STATE_SIZE, SUM_SIZE } from './room'
+import { SIDE_PLACES, STATE_SIZE, SUM_SIZE } from './room'
 import { GAIN_NAMES, LOSS_NAMES } from './series'
 
 /** How large a network a loop's memory can hold. */
@@ -67,6 +67,8 @@ export function makeMemory(size: Size) {
     /** By cover: the share that is frozen down where it would be open, and how full of water its cloth is. */
     stuck: doubles(size.covers),
     coverWet: doubles(size.covers),
+    /** By cover: share of the sun that it lets fall on its panes: what hangs outside them shades them. */
+    onPanes: doubles(size.covers),
     /** How long each opening has stood open in the hour, s: by half, half as long. */
     stoodOpen: doubles(size.openings),
     /**
@@ -120,6 +122,24 @@ export function makeMemory(size: Size) {
      * (`makeMoisture`), and where a try of the step left it, °C.
      */
     head: doubles(chains),
+    /**
+     * Right-hand sides of the cells on the way in, W, and in their faces' places where those come to stand, °C; by
+     * chain, of its face, what it would be by its chain alone, °C, and how far a watt moves it, K/W.
+     */
+    rhs: doubles(cells),
+    headRow: doubles(chains),
+    headPivot: doubles(chains),
+    /** Sums of the side airs: places in `room.ts`. */
+    sideSums: doubles(SIDE_PLACES),
+    /**
+     * By chain: what ties its first cell to what lies behind it, W/K, and the temperature there, °C; longwave from the
+     * room straight past a pane, W/K, and the temperature that it sees, °C; sun on its outer face, W.
+     */
+    outG: doubles(chains),
+    outT: doubles(chains),
+    toSkyG: doubles(chains),
+    toSkyT: doubles(chains),
+    outerSun: doubles(chains),
     films: doubles(chains),
     mainFilm: doubles(chains),
     upFilm: doubles(chains),

@@ -237,3 +237,5 @@ export function makeMoisture(memory: Memory) {
   }
   return { lay, mist, gather, adopt, settle, tally, wets }
 }
+
+export type Moisture = ReturnType<typeof makeMoisture>

@@ -207,3 +207,5 @@ export function makeRoomFilms(memory: Memory) {
 
   return { lay, take, rays, others, otherFilm, otherTo }
 }
+
+export type RoomFilms = ReturnType<typeof makeRoomFilms>

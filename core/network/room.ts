@@ -19,14 +19,14 @@ export const ROW = place()
 /** Air above, up to the ridge, and in paths that are dug lower, °C; the beds' own where there is none. */
 export const RIDGE = place()
 export const PATH = place()
-/** Water standing on the glass, kg. Written by `moisture.tally`, read by `moisture` and `hourly.coverUp`. */
+/** Water standing on the glass, kg. Written by `moisture.tally`, read by `moisture` and `cover-hour`. */
 export const WET = place()
 /** Heat still owed to the air by its moisture, W. */
 export const OWED = place()
 /** How far all openings stand open, 0–1, by their areas. Written by the vents. */
 export const OPENING = place()
 
-// --- Weather of the hour. Written by `hourly.weather`, read by all.
+// --- Weather of the hour. Written by `weather-hour`, read by all.
 /** Outside air, °C, its mean over the day, °C, wind, m/s, pressure, Pa, density, kg/m³, humidity ratio, kg/kg. */
 export const OUT = place()
 export const DAY_MEAN = place()
@@ -34,6 +34,10 @@ export const WIND = place()
 export const PRESSURE = place()
 export const DENSITY = place()
 export const MOIST_OUT = place()
+/** Temperature of the sky, °C, sunlight on the level, W/m², and snow lying, m. */
+export const SKY = place()
+export const GLOBAL = place()
+export const SNOW_M = place()
 
 // --- What acts on the room in the hour. Written by the hourly work, read by the step.
 /** Sun kept inside and in the panes, W, for the ledger. */
@@ -45,11 +49,11 @@ export const AIR_W = place()
 export const STAR_W = place()
 /** Water brought into the air, kg/s. Written by `added-work`. */
 export const VAPOUR = place()
-/** Water that is to be misted, kg/s. Written by `hourly.mist`, read by `moisture`. */
+/** Water that is to be misted, kg/s. Written and read by `moisture`. */
 export const MIST = place()
 /** Fans of air stores, W. Written by `store-air`. */
 export const FAN_W = place()
-/** Fans that stir the air, W. Written by `hourly.stir`. */
+/** Fans that stir the air, W. Written by `stir-hour`. */
 export const STIR_W = place()
 /** Fixed ties of the air: conductance, W/K, and conductance times temperature, W. Stores, earth tubes, the house. */
 export const TIE_G = place()
@@ -71,7 +75,7 @@ export const STAR_SKY_G = place()
 export const STAR_SKY_W = place()
 /** Air drawn from under the ridge by stores. Written by `store-air`. */
 export const RIDGE_DRAW_G = place()
-/** Air that fans stir, m³/s. Written by `hourly.stir`. */
+/** Air that fans stir, m³/s. Written by `stir-hour`. */
 export const STIR_FLOW = place()
 /** What the air above, and that in dug paths, exchange with the beds'; held with the films. Written by `takeFilms`. */
 export const RIDGE_TIE = place()
@@ -111,6 +115,9 @@ export const EXCHANGE = place()
 /** What is left for the air: LEFT_A · air = LEFT_B + heaters − vents. */
 export const LEFT_A = place()
 export const LEFT_B = place()
+/** Of the star's heat, what comes to the air: air per star. And heaters' heat that goes to the star, W. */
+export const THROUGH_STAR = place()
+export const HEATED_STAR_W = place()
 /** Air that the vents tried, °C, what they then take along, and how that last rose with the air, W/K. */
 export const TRIED = place()
 export const VENT_NOW_G = place()
@@ -152,3 +159,17 @@ export const SUM_DAMP = sum()
 export const SUM_CONDENSED = sum()
 export const SUM_MOIST = sum()
 export const SUM_SIZE = sums
+
+/**
+ * Airs beside that round the beds, each tied to it alone: which scalar holds each, and its place among their sums.
+ * Their balances: A · air of its own = B + star · STAR + tie · AIR + damp · MOISTURE; what faces of it evaporate, by
+ * that air, is `rises`.
+ */
+export const SIDE_AIRS = Int32Array.of(ROW, RIDGE, PATH)
+export const SIDE_A = 0
+export const SIDE_B = 3
+export const SIDE_STAR = 6
+export const SIDE_TIE = 9
+export const SIDE_DAMP = 12
+export const SIDE_RISES = 15
+export const SIDE_PLACES = 18

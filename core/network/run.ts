@@ -8,7 +8,8 @@ import type { NetworkModel } from './model'
 import { AIR, BED_LIGHT, FAN_W, MISTED, MOISTURE, OPENING, PATH, RIDGE, ROW, ROW_DRAWN, STAR, CONDENSED } from './room'
 import { emptySeries, type YearSeries } from './series'
 import { ROW_COVER_OPEN } from './room-films'
-import { ownStepper, type Stepper } from './stepper'
+import { ownStepper } from './own-loop'
+import type { Stepper } from './stepper'
 import { darkLeafC, topLeafC } from './transpiration'
 
 export interface RunOptions {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { humidityRatio, saturationPressurePa } from '../../core/climate'
 import { AIR, CONDENSED, MOISTURE, STAR } from '../../core/network/room'
-import { makeStepper } from '../../core/network/stepper'
+import { makeStepper } from '../../core/network/own-loop'
 import { solveDense } from '../proof/dense-stepper'
 import { denseApart, house, range, step, warmths, weather } from '../proof/random-houses'
 import { drySite, smallModel } from '../proof/small-house'

@@ -1,7 +1,7 @@
 import { DEMOS, type Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { makeModel } from '../../core/network/lay-model'
-import { makeStepper } from '../../core/network/stepper'
+import { makeStepper } from '../../core/network/own-loop'
 import { makeSolarGains } from '../../core/optics/gains'
 import { makeLightTable } from '../../core/optics/light-table'
 import { glazingSnow } from '../../core/optics/snow'

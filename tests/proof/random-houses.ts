@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { humidityRatio, saturationPressurePa } from '../../core/climate'
 import { AIR, MOISTURE, PATH, RIDGE, ROW, STAR } from '../../core/network/room'
-import { makeStepper } from '../../core/network/stepper'
+import { makeStepper } from '../../core/network/own-loop'
 import { denseRoom, roomModel, type Room, type RoomChain } from './dense-room'
 import { denseHouse } from './dense-stepper'
 import { proof, type ProofRow } from './row'

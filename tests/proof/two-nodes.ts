@@ -1,5 +1,5 @@
 import { AIR, MOISTURE, RIDGE, STAR } from '../../core/network/room'
-import { makeStepper } from '../../core/network/stepper'
+import { makeStepper } from '../../core/network/own-loop'
 import { drySite, smallModel } from './small-house'
 
 const OUTSIDE_C = 0
