@@ -16,6 +16,7 @@ export const LATER = {
   WordsSheet: () => import('./components/words/WordsSheet.vue'),
   StartSheet: () => import('./components/start/StartSheet.vue'),
   ModelView: () => import('./components/drawing/ModelView.vue'),
+  TrustDialog: () => import('./components/bench/TrustDialog.vue'),
 } as const
 
 /** Loads all parts, one after the other. A part that cannot be loaded now is asked for again when it is needed. */

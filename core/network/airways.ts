@@ -109,7 +109,7 @@ export function makeAirways(design: Design, building: Building, dryBulbC: Float3
   }
 }
 
-/** What moves an opening, and nothing else of it, so that those that are moved alike can be told. */
+/** What moves an opening, and nothing else of it, so that those that are moved alike go together. */
 function openerOf(o: Opener): Opener {
   const { how, startC, fullC, lagS, hysteresisK, leftAjar, days, fromH, untilH, fromMonth, untilMonth } = o
   const { winter, winterBy, winterFromMonth, winterUntilMonth, winterBelowC } = o

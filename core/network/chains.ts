@@ -36,7 +36,7 @@ export interface Chain {
   /** Cosine between the room-facing normal and up. */
   facingUp: number
   capacity: number[]
-  /** By cell, heat that its soil's water gives off as it freezes, J; none where nothing is said. */
+  /** By cell, heat that its soil's water gives off as it freezes, J; none where it is left out. */
   fusion?: number[]
   /** W/K between cell i and i + 1. */
   between: number[]

@@ -15,7 +15,7 @@ export const BURIED = 3
 export const HOUSE = 4
 
 /**
- * The network laid out in flat arrays for the time loop. One entry a chain unless said. After the cells of the chains
+ * The network laid out in flat arrays for the time loop. One entry a chain unless noted. After the cells of the chains
  * come those of the ground outside, then the deep ones under the floor.
  */
 export interface NetworkModel {

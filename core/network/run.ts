@@ -24,14 +24,14 @@ export interface RunOptions {
   watch?: { day: number; see: (hour: number, cells: Float64Array) => void }
   /**
    * A stretch of the year alone: so many hours from one of a day's first, over the turn of the year where need be; what
-   * came before it is gone through without looking closely. The whole year unless said.
+   * came before it is gone through without looking closely. The whole year where it is left out.
    */
   span?: { fromDay: number; hours: number }
   /** Asked once a day of the run; when it says true the run ends with {@link RunStopped}. */
   stop?: () => boolean
 }
 
-/** A run was told to stop before its year was over. */
+/** A run was stopped before its year was over. */
 export class RunStopped extends Error {
   constructor() {
     super('The run was stopped before its year was over.')

@@ -26,7 +26,7 @@ export const GAIN: Readonly<Record<string, number>> = Object.fromEntries(GAIN_NA
 
 /**
  * The year's run, hour by hour in local standard time; every array 8760 long. Temperatures are hourly means unless
- * said.
+ * noted.
  */
 export interface YearSeries {
   /** Round the beds. */

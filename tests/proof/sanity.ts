@@ -166,7 +166,7 @@ const highUp = (d: Design): Design => ({
 })
 
 /** A plain with cold sunny winters; one film, and a quilt over it by night. */
-const deepWinter = (d: Design): Design => ({
+export const deepWinter = (d: Design): Design => ({
   ...d,
   site: {
     ...d.site,
@@ -196,7 +196,7 @@ function clearDays(d: Design): number {
 }
 
 /** Mean of an inside that is shut over its outside in clear hours of cold nights, the stillest third of them, K. */
-function stillNights(d: Design): number {
+export function stillNights(d: Design): number {
   const { site, series } = engine.run(d)
   const clear = [...Array(8760).keys()].filter(
     h => site.globalWm2[h] === 0 && site.cloud[h]! < 0.25 && site.dryBulbC[h]! < 5 && h % 24 < 7,
@@ -206,7 +206,7 @@ function stillNights(d: Design): number {
 }
 
 /** Median over outside of a house without openings at sunny still noons, K. */
-function closedNoons(d: Design): number {
+export function closedNoons(d: Design): number {
   const { site, series } = engine.run(withoutOpenings(d))
   const over: number[] = []
   for (let h = 0; h < 8760; h++)
@@ -244,7 +244,7 @@ function byHand(d: Design): Design {
   return withMore(unheated(small), vent('eastEnd', 0.4), vent('westEnd', 1.2))
 }
 
-function inClimate(d: Design, id: string, latitudeDeg: number): Design {
+export function inClimate(d: Design, id: string, latitudeDeg: number): Design {
   const type = entry(CLIMATE_TYPES, id)
   const climate = { kind: 'normals' as const, ...climateMonths(type, latitudeDeg) }
   return { ...d, site: { ...d.site, latitudeDeg, climate, horizon: [], spell: null } } as Design

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LATER } from '../../parts'
 import { watchDebounced } from '@vueuse/core'
 import type { Answers } from '../../../core/answers'
 import type { LifeAnswer } from '../../../core/life-answers'
@@ -95,6 +96,7 @@ watchDebounced(
   { debounce: REST_MS },
 )
 
+const TrustDialog = defineAsyncComponent(LATER.TrustDialog)
 const trusting = ref(false)
 function showColdest(): void {
   if (!a.value) return
@@ -105,7 +107,7 @@ function showColdest(): void {
 
 <template>
   <section class="flex flex-col gap-1 p-4" aria-label="The score" :aria-busy="year.running">
-    <TrustDialog v-model="trusting" />
+    <TrustDialog v-if="trusting" v-model="trusting" />
     <p class="sr-only" role="status" data-test="spoken">{{ spoken }}</p>
     <p v-if="year.failure" class="fault" role="alert">
       {{ year.failure }}

@@ -28,6 +28,14 @@ const KINDS = ['proof', 'measured', 'thin'] as const
             </li>
           </ul>
         </section>
+        <section class="mb-3">
+          <h3 class="group-title">Houses that were measured, and what the year says of one like each</h3>
+          <p class="mb-2">
+            Bars are what has been published, marks are what comes out here. Nothing is tuned to them: what lies outside
+            stays outside.
+          </p>
+          <MeasuredHouses />
+        </section>
         <button class="button" @click="open = false">Close</button>
       </DialogPanel>
     </div>
