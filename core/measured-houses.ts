@@ -1,3 +1,4 @@
+import type { Quantity } from './units'
 import figures from './measured-houses.json'
 
 /** What has been published of real houses, as a range, and what the year says of one like them. */
@@ -6,6 +7,8 @@ export interface MeasuredHouse {
   house: string
   figure: string
   unit: string
+  /** Where readers have units of their own for it; it is in the SI unit then. */
+  quantity?: Quantity
   low: number
   high: number
   source: string
@@ -20,9 +23,10 @@ export const MEASURED_HOUSES: readonly MeasuredHouse[] = [
     house: 'Glasshouse, single glass',
     figure: 'heat it takes, by its glass',
     unit: 'W/m²K',
+    quantity: 'transmittance',
     low: 6,
     high: 8.8,
-    source: 'von Zabeltitz 2011; ASABE EP406',
+    source: 'ASABE EP406; von Zabeltitz 2011',
     remark: 'Wind, leaks and the sky move it by a third.',
   },
   {
@@ -30,9 +34,10 @@ export const MEASURED_HOUSES: readonly MeasuredHouse[] = [
     house: 'Film house, two sheets blown apart',
     figure: 'heat it takes, by its film',
     unit: 'W/m²K',
+    quantity: 'transmittance',
     low: 3.5,
     high: 6,
-    source: 'von Zabeltitz 2011; ASABE EP406',
+    source: 'ASABE EP406; von Zabeltitz 2011',
     remark: 'Lower where drops stand on it, higher under a clear sky.',
   },
   {
@@ -50,6 +55,7 @@ export const MEASURED_HOUSES: readonly MeasuredHouse[] = [
     house: 'Film tunnel without heat',
     figure: 'air over outside on clear still nights',
     unit: 'K',
+    quantity: 'temperatureDifference',
     low: -1,
     high: 4,
     source: 'Wien 2009; Montero et al. 2005',
@@ -60,9 +66,10 @@ export const MEASURED_HOUSES: readonly MeasuredHouse[] = [
     house: 'Any house shut in full sun',
     figure: 'air over outside at still noons',
     unit: 'K',
+    quantity: 'temperatureDifference',
     low: 20,
     high: 35,
-    source: 'growers’ handbooks; Businger 1963',
+    source: 'Businger 1963; growers’ handbooks',
     remark: 'With dry soil at the upper end, with wet leaves at the lower.',
   },
   {
@@ -70,6 +77,7 @@ export const MEASURED_HOUSES: readonly MeasuredHouse[] = [
     house: 'Lean arch with a thick back wall, film and a quilt, no heat',
     figure: 'air over outside on the coldest nights',
     unit: 'K',
+    quantity: 'temperatureDifference',
     low: 15,
     high: 28,
     source: 'Tong et al. 2013; Beshada et al. 2006',
@@ -80,6 +88,7 @@ export const MEASURED_HOUSES: readonly MeasuredHouse[] = [
     house: 'Fleece over beds in a cold house',
     figure: 'leaves under it over those beside, coldest night',
     unit: 'K',
+    quantity: 'temperatureDifference',
     low: 1,
     high: 4,
     source: 'Wells & Loy 1985; trial stations',

@@ -12,6 +12,11 @@ function along(m: MeasuredHouse) {
   const at = (v: number) => (100 * (v - from)) / (to - from)
   return { low: at(m.low), wide: at(m.high) - at(m.low), got: at(got) }
 }
+const settings = useSettings()
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+function shown({ quantity, unit }: MeasuredHouse, value: number): string {
+  return quantity ? settings.show(value, quantity) : `${value} ${unit}`
+}
 const rows = MEASURED_HOUSES.map(m => ({ ...m, got: predicted(m.id), place: placeOf(m), on: along(m) }))
 </script>
 
@@ -19,8 +24,9 @@ const rows = MEASURED_HOUSES.map(m => ({ ...m, got: predicted(m.id), place: plac
   <ul class="grid gap-2" data-test="measured-houses">
     <li v-for="r in rows" :key="r.id" class="grid gap-x-3 sm:grid-cols-[1fr_14rem]">
       <div>
-        <strong>{{ r.house }}.</strong> {{ r.figure }}: measured {{ r.low }} to {{ r.high }} {{ r.unit }}, here
-        <strong :class="r.place === 'within' ? '' : 'text-clay'">{{ r.got }}</strong
+        <strong>{{ r.house }}.</strong> {{ capital(r.figure) }}: measured {{ shown(r, r.low) }} to
+        {{ shown(r, r.high) }}, here
+        <strong :class="r.place === 'within' ? '' : 'text-clay'">{{ shown(r, r.got) }}</strong
         ><template v-if="r.place !== 'within'">, {{ r.place }} it</template>.
         <span class="hint block">{{ r.remark }} {{ r.source }}.</span>
       </div>
