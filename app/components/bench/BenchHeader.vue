@@ -18,7 +18,7 @@ import {
 import type { UnitSystem } from '../../../core/units'
 import { BENCH_STATES, isHeld } from '~/keeping/states'
 import { KEPT_STEPS } from '~/keeping/history'
-import { STOPS } from '~/walk/stops'
+import { PATH } from '~/walk/path'
 
 const printSheet = () => window.print()
 const emit = defineEmits<{ help: []; plain: []; rename: []; exportDesign: []; importDesign: [] }>()
@@ -49,7 +49,7 @@ const turnTheme = () => {
   settings.theme = settings.theme === 'day' ? 'night' : 'day'
 }
 const walkWords = computed(() =>
-  walk.at > 0 && !walk.ended ? `Walk on (${walk.at + 1} of ${STOPS.length})` : 'Walk through',
+  walk.at > 0 && !walk.ended ? `Walk on (${walk.at + 1} of ${PATH.length})` : 'Walk through',
 )
 /** On a phone all this is behind one button, so that the header keeps to one row. */
 const more = computed(() => [

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { DEMOS } from '../../../core/design'
+import { PATH } from '~/walk/path'
 import { STOPS } from '~/walk/stops'
 
 /**
@@ -15,6 +16,8 @@ const sheets = useSheets()
 const before = shallowRef(bench.current)
 const uncovered = ref(false)
 const heading = ref<HTMLElement | null>(null)
+/** What the stop says; null at the end of the walk. */
+const stop = computed(() => (walk.stop ? STOPS[walk.stop] : null))
 
 watch(
   () => bench.current.skin.cover.id,
@@ -24,7 +27,7 @@ watch(
 )
 const done = computed(
   () =>
-    walk.stop?.done?.({
+    stop.value?.done?.({
       before: before.value,
       now: bench.current,
       uncovered: uncovered.value,
@@ -35,18 +38,18 @@ const done = computed(
 
 /** Takes somebody to where a stop is, and reads it out. */
 async function arrive(): Promise<void> {
-  const { stop } = walk
-  if (!stop) return
+  const to = stop.value
+  if (!to) return
   if (bench.current.id !== DEMOS[0]!.id) await keeping.openDesign(DEMOS[0]!.id)
   before.value = bench.current
   uncovered.value = false
-  emit('go', stop.step)
+  emit('go', to.step)
   await nextTick()
   heading.value?.focus()
-  if (!stop.tab) return
+  if (!to.tab) return
   // The step's panel may still be on its way.
   for (let tries = 0; tries < 40; tries++) {
-    const tab = document.querySelector<HTMLElement>(`[data-test="${stop.tab}"]`)
+    const tab = document.querySelector<HTMLElement>(`[data-test="${to.tab}"]`)
     if (tab) return tab.click()
     await new Promise(resolve => setTimeout(resolve, 50))
   }
@@ -55,22 +58,22 @@ onMounted(arrive)
 watch(() => walk.at, arrive)
 // Starting one's own is the end of the walk.
 watch(done, is => {
-  if (is && walk.stop?.id === 'yours') walk.goTo(STOPS.length)
+  if (is && walk.stop === 'yours') walk.goTo(PATH.length)
 })
-const ring = computed(() => `${walk.stop?.target} { outline: 4px solid var(--clay) !important; outline-offset: 3px; }`)
+const ring = computed(() => `${stop.value?.target} { outline: 4px solid var(--clay) !important; outline-offset: 3px; }`)
 </script>
 
 <template>
-  <section v-if="walk.stop" class="walk" aria-labelledby="walk-title" data-test="walk">
+  <section v-if="stop" class="walk" aria-labelledby="walk-title" data-test="walk">
     <component :is="'style'">{{ ring }}</component>
     <div class="min-w-0">
       <h2 id="walk-title" ref="heading" tabindex="-1" class="slab text-lg" data-test="walk-title">
-        <span class="text-clay">{{ walk.at + 1 }} of {{ STOPS.length }}</span> {{ walk.stop.title }}
+        <span class="text-clay">{{ walk.at + 1 }} of {{ PATH.length }}</span> {{ stop.title }}
       </h2>
       <p>
-        {{ walk.stop.text }} <span class="hint">{{ walk.stop.keys }}</span>
+        {{ stop.text }} <span class="hint">{{ stop.keys }}</span>
       </p>
-      <p role="status" class="text-moss" data-test="walk-seen">{{ done ? walk.stop.seen : '' }}</p>
+      <p role="status" class="text-moss" data-test="walk-seen">{{ done ? stop.seen : '' }}</p>
     </div>
     <div class="flex flex-none flex-wrap items-center justify-end gap-1.5">
       <button v-if="walk.at > 0" class="button quiet" data-test="walk-back" @click="walk.goTo(walk.at - 1)">
@@ -78,7 +81,7 @@ const ring = computed(() => `${walk.stop?.target} { outline: 4px solid var(--cla
       </button>
       <button class="button quiet" data-test="walk-leave" @click="walk.open = false">Leave it for now</button>
       <button class="button" :class="{ ready: done !== false }" data-test="walk-next" @click="walk.goTo(walk.at + 1)">
-        {{ done === false ? 'Skip' : walk.at === STOPS.length - 1 ? 'End' : 'Next' }}
+        {{ done === false ? 'Skip' : walk.at === PATH.length - 1 ? 'End' : 'Next' }}
       </button>
     </div>
   </section>
