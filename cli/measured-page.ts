@@ -51,7 +51,7 @@ export function measuredPage(): string {
     '',
     'Figures that have been published of real houses, and what the year says of a house like each, built from',
     'what is stated of it. Nothing is tuned to them: a row that lies outside stays outside, and says which way the',
-    'year errs.',
+    'year errs. The ranges are rounded from the sources named.',
     'The page, its picture and `core/measured-houses.json` are written by `npm run format-page`; the houses are in',
     '`tests/proof/measured-houses.ts`.',
     '',

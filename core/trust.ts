@@ -30,9 +30,9 @@ export const CLAIMS: readonly Claim[] = [
     claim: 'Every joule is accounted for, and worked out as the laws say',
     rests: 'proof',
     bias:
-      'The ledger closes to a millionth; hundreds of random rooms with openings, airs, leaves and damp come within ' +
-      '0.04 K of an independent program; a thousand limits and pairs hold over all demos. Coefficients may be wrong ' +
-      'all the same.',
+      'The ledger closes to two millionths; hundreds of random rooms with openings, airs, leaves and damp come ' +
+      'within 0.04 K of an independent program; a thousand limits and pairs hold over all demos. Coefficients may ' +
+      'be wrong all the same.',
     logger: 'Nothing.',
   },
   {
@@ -53,7 +53,7 @@ export const CLAIMS: readonly Claim[] = [
     claim: 'The coldest night',
     rests: 'measured',
     bias:
-      'Too warm by one to three degrees where the house leaks more than it is said to, or a cover fits worse. ' +
+      'Too warm by one to three degrees where the house leaks more than was entered, or a cover fits worse. ' +
       'Walled arches with a quilt come out near the upper end of what was measured.',
     logger: 'The leak: a clear windy night and a clear still one part it from the rest.',
   },

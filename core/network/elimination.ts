@@ -1,5 +1,5 @@
 import type { Memory } from './memory'
-import type { NetworkModel } from './model'
+import { chainsTied, OUTSIDE, type NetworkModel } from './model'
 
 /** Heat flow held back by nothing that moves: capacity over time of water at its freezing point, W/K. */
 const HELD = 1e15
@@ -9,13 +9,13 @@ export function makeElimination(memory: Memory) {
   const { capacity, between, store, pivot, factor, offset, face, head, held, iceKg, outG } = memory
   let m!: NetworkModel
   let waters: number[] = []
+  /** Chains whose outer side changes by the hour. */
   let outsides: readonly number[] = []
   let lastDt = 0
 
-  /** @param weathered chains whose outer side changes by the hour */
-  function lay(model: NetworkModel, weathered: readonly number[]): void {
+  function lay(model: NetworkModel): void {
     m = model
-    outsides = weathered
+    outsides = chainsTied(m, OUTSIDE)
     waters = Array.from(m.waterKg.keys()).filter(c => m.waterKg[c]! > 0)
     lastDt = 0
   }

@@ -8,7 +8,7 @@ import { makeGroundOutside } from './ground-outside'
 import { makeLeafHour } from './leaf-hour'
 import { makeLedgerHour } from './ledger-hour'
 import type { Memory } from './memory'
-import { OUTSIDE, type NetworkModel } from './model'
+import type { NetworkModel } from './model'
 import { AIR_W, FAN_W, HOUSE_DOOR_G, OUT, SNOW_M, STIR_W, SUPPLY_C, SUPPLY_G, TIE_G, TIE_W } from './room'
 import { GAIN } from './series'
 import { makeSkinHour } from './skin-hour'
@@ -55,10 +55,7 @@ export function makeHourly(memory: Memory, vents: Pick<VentSolver, 'hour'>) {
     storeAir.lay(m)
     stirring.lay(m)
     leaves.lay(m)
-    elimination.lay(
-      m,
-      Array.from(m.tie.keys()).filter(c => m.tie[c] === OUTSIDE),
-    )
+    elimination.lay(m)
     skin.lay(m, added.airSun)
     outsideGround.lay(m)
     soilIce.lay(m)

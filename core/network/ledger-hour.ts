@@ -1,5 +1,5 @@
 import type { Memory } from './memory'
-import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
+import { BURIED, chainsTied, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { HOUSE_DOOR_G, SUM_AIR, SUM_DAMP, SUM_LEAK, SUM_MOIST, SUM_SIZE, SUM_STAR, SUM_VENT, SUN_IN } from './room'
 import { GAIN, LOSS } from './series'
 
@@ -16,10 +16,9 @@ export function makeLedgerHour(memory: Memory) {
 
   function lay(model: NetworkModel): void {
     m = model
-    const tied = (to: number) => Array.from(m.tie.keys()).filter(c => m.tie[c] === to)
-    outsides = tied(OUTSIDE)
-    burieds = tied(BURIED)
-    houses = tied(HOUSE)
+    outsides = chainsTied(m, OUTSIDE)
+    burieds = chainsTied(m, BURIED)
+    houses = chainsTied(m, HOUSE)
     lossIndex.set(m.lossIndex)
   }
 

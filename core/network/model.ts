@@ -14,6 +14,10 @@ export const CLOSED = 2
 export const BURIED = 3
 export const HOUSE = 4
 
+/** Chains whose outermost cell has one kind of tie, in their order. */
+export const chainsTied = ({ tie }: Pick<NetworkModel, 'tie'>, to: number): number[] =>
+  Array.from(tie.keys()).filter(c => tie[c] === to)
+
 /**
  * The network laid out in flat arrays for the time loop. One entry a chain unless noted. After the cells of the chains
  * come those of the ground outside, then the deep ones under the floor.

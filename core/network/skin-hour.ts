@@ -4,7 +4,7 @@ import { shareUnder } from '../optics/snow'
 import { EMISSIVITY, OPEN_COVER } from './chains'
 import { SNOW } from './ground-outside'
 import type { Memory } from './memory'
-import { BURIED, HOUSE, OUTSIDE, type NetworkModel } from './model'
+import { BURIED, chainsTied, HOUSE, OUTSIDE, type NetworkModel } from './model'
 import { OUT, SKY, STAR_SKY_G, STAR_SKY_W, SUN_IN, WIND } from './room'
 
 /** Standard film inside a house, m²K/W. */
@@ -38,10 +38,9 @@ export function makeSkinHour(memory: Memory) {
   function lay(model: NetworkModel, sunOnAir: Float32Array): void {
     m = model
     airSun = sunOnAir
-    const tied = (to: number) => Array.from(m.tie.keys()).filter(c => m.tie[c] === to)
-    outsides = tied(OUTSIDE)
-    burieds = tied(BURIED)
-    houses = tied(HOUSE)
+    outsides = chainsTied(m, OUTSIDE)
+    burieds = chainsTied(m, BURIED)
+    houses = chainsTied(m, HOUSE)
     buriedSum = m.buried.g.reduce((a, b) => a + b, 0)
     for (const c of burieds) outG[c] = buriedSum * m.buried.share[c]!
     for (const c of houses) {

@@ -252,7 +252,9 @@ export const TERMS: readonly Term[] = [
     id: 'haze',
     term: 'Haze',
     also: ['diffuse glazing'],
-    text: 'How much a glazing scatters the light. Hazy panes light the house evenly and throw no sharp sun on mass.',
+    text:
+      'How much a glazing scatters the light. Hazy panes spread the sun about its way, so that no sharp edge of it ' +
+      'falls on mass.',
   },
   {
     id: 'long-wave',

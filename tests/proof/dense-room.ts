@@ -18,7 +18,7 @@ import { ROW_COVER_OPEN } from '../../core/network/room-films'
 import { leafConvects, leafDraws, LEAF_EMISSIVITY, vapourPressure } from '../../core/network/transpiration'
 import { leavesCover } from '../../core/optics/canopy'
 import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, LATENT, ZERO_C_K } from '../../core/physics/constants'
-import { solveDense } from './dense-stepper'
+import { equations, solveDense } from './dense-stepper'
 import { airwaysOf, ONE_AIR, waterRoom } from './tiny-model'
 
 /** A line of cells of a room, from the outside or the middle (first) to a face in the room (last). */
@@ -278,18 +278,7 @@ export function denseRoom(r: Room, outsideC: number, skyC: number, windMs: numbe
 
   function after(dt: number, foggy: boolean): number[] {
     const n = cells + 6
-    const a = Array.from({ length: n }, () => new Array<number>(n).fill(0))
-    const b = new Array<number>(n).fill(0)
-    const join = (i: number, j: number, g: number) => {
-      a[i]![i]! += g
-      a[j]![j]! += g
-      a[i]![j]! -= g
-      a[j]![i]! -= g
-    }
-    const tie = (i: number, g: number, t: number) => {
-      a[i]![i]! += g
-      b[i]! += g * t
-    }
+    const { a, b, join, tie } = equations(n)
     /** Air that flows from one to the other and not back. */
     const flows = (to: number, from: number, g: number) => {
       a[to]![to]! += g

@@ -33,6 +33,23 @@ export function solveDense(matrix: number[][], right: number[]): number[] {
   return x
 }
 
+/** A full set of equations to be filled: heat that passes between two places, W/K, and from a fixed temperature. */
+export function equations(n: number) {
+  const a = Array.from({ length: n }, () => new Array<number>(n).fill(0))
+  const b = new Array<number>(n).fill(0)
+  const join = (i: number, j: number, g: number) => {
+    a[i]![i]! += g
+    a[j]![j]! += g
+    a[i]![j]! -= g
+    a[j]![i]! -= g
+  }
+  const tie = (i: number, g: number, t: number) => {
+    a[i]![i]! += g
+    b[i]! += g * t
+  }
+  return { a, b, join, tie }
+}
+
 /** Cube roots as the loop has them: straight between those of whole thirty-seconds. */
 function tabledRoot(x: number): number {
   const low = Math.floor(x * 32) / 32
@@ -92,18 +109,7 @@ export function denseHouse(house: SmallHouse, outsideC: number, skyC: number, wi
 
   /** Where everything stands after a step with these heaters' heat, W. */
   function after(dt: number, heat: readonly number[]): number[] {
-    const a = Array.from({ length: unknowns }, () => new Array<number>(unknowns).fill(0))
-    const b = new Array<number>(unknowns).fill(0)
-    const join = (i: number, j: number, g: number) => {
-      a[i]![i]! += g
-      a[j]![j]! += g
-      a[i]![j]! -= g
-      a[j]![i]! -= g
-    }
-    const tie = (i: number, g: number, t: number) => {
-      a[i]![i]! += g
-      b[i]! += g * t
-    }
+    const { a, b, join, tie } = equations(unknowns)
     const hold = (i: number, joules: number) => tie(i, joules / dt, state[i]!)
     const skyFilm = radiativeFilm((outsideC + skyC) / 2, EMISSIVITY)
     chains.forEach((c, i) => {

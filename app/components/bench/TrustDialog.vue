@@ -32,7 +32,7 @@ const KINDS = ['proof', 'measured', 'thin'] as const
           <h3 class="group-title">Houses that were measured, and what the year says of one like each</h3>
           <p class="mb-2">
             Bars are what has been published, marks are what comes out here. Nothing is tuned to them: what lies outside
-            stays outside.
+            stays outside. The ranges are rounded from the sources named.
           </p>
           <MeasuredHouses />
         </section>
