@@ -86,7 +86,19 @@ export default defineNuxtConfig({
       })
     },
   },
-  vite: { plugins: [tailwindcss(), withoutAbouts()], worker: { format: 'es', plugins: () => [withoutAbouts()] } },
+  // Everything that is fetched ahead of the first score counts: what no part of the page uses stays out of it.
+  experimental: { renderJsonPayloads: false },
+  vite: {
+    plugins: [tailwindcss(), withoutAbouts()],
+    worker: { format: 'es', plugins: () => [withoutAbouts()] },
+    // All components are written with `setup`.
+    define: { __VUE_OPTIONS_API__: 'false' },
+    build: {
+      rollupOptions: {
+        treeshake: { moduleSideEffects: id => !/nuxt\/dist\/app\/composables\/(asyncData|fetch|preview)\.js/.test(id) },
+      },
+    },
+  },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, ...remembered('app') } },
