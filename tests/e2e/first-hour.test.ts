@@ -1,10 +1,11 @@
-import { spawn, spawnSync } from 'node:child_process'
+import { spawnSync } from 'node:child_process'
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
 import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { epwText } from '../formats/epw-file'
 import { click, coldest, consoleErrors, field, find, number, openBrowser, settled, type, WAIT_MS } from './browser'
+import { ownServer } from './own-server'
 import { app, chooseUnits, driver, dropFile, fresh, notice, rows, text, keepState, savedText, element } from './session'
 
 const gone = (name: string) =>
@@ -14,17 +15,6 @@ const gone = (name: string) =>
     `${name} is still there`,
   )
 const inSheet = (name: string) => find(driver, name)
-
-/** A server of its own, which a test may stop. */
-async function ownServer(port: number, output = join(process.cwd(), '.output')) {
-  const address = `http://127.0.0.1:${port}`
-  const child = spawn(process.execPath, [join(output, 'server/index.mjs')], {
-    stdio: 'ignore',
-    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), PORT: String(port) },
-  })
-  await driver.wait(async () => (await fetch(`${address}/api/health`).catch(() => null))?.ok === true, WAIT_MS)
-  return { child, address }
-}
 
 describe('start yours', () => {
   test('a household: a place, a zone, a lean-to, ten drums: a credible coldest night', async () => {

@@ -1,5 +1,14 @@
 import { DEMOS } from '../../core/design'
-const app = { address: process.env.TIERRA_ADDRESS ?? '' }
+import { ownServer } from './own-server'
+
+/** Its own: fifty runs at once would send the pages of other tests away. */
+let app: Awaited<ReturnType<typeof ownServer>>
+beforeAll(async () => {
+  app = await ownServer(5337)
+})
+afterAll(() => {
+  app?.child.kill()
+})
 
 const demo = JSON.stringify(DEMOS[0])
 const post = (path: string, body: string, headers: Record<string, string> = {}) =>
