@@ -14,7 +14,7 @@ import { BadInput } from './bad-input'
 import { loadDesign } from './design-commands'
 import { shippedFonts } from './fonts'
 import { readOptions } from './options'
-import { writeWhole } from './output'
+import { writableAt, writeWhole } from './output'
 import { workOut } from './study-pool'
 
 /** The winters that a report tells of; none where there is but one that was measured. */
@@ -52,6 +52,7 @@ export async function reportCommand(args: string[]): Promise<unknown> {
   const paper = (options.paper ?? (units === 'metric' ? 'A4' : 'letter')) as PaperId
   if (!(paper in PAPERS))
     throw new BadInput([`--paper: “${paper}” is not known; allowed: ${Object.keys(PAPERS).join(', ')}`])
+  writableAt(options.pdf, words)
   if (options.set) return writeSet(options.pdf, words[0]!, paper, units)
   if (options.paper !== undefined) throw new BadInput(['--paper: is for the builder’s set; allowed: with --set'])
   const design = loadDesign(words[0]!)

@@ -105,10 +105,13 @@ export function accessOf(house: House): Access {
   for (const { pieces, x0, x1, y0, y1 } of inTheWay) {
     const own = edgesOf(pieces[0]!)
     eachIn(x0 - radiusM, x1 + radiusM, y0 - radiusM, y1 + radiusM, c => {
-      if (isOn(own, x(c), y(c))) {
+      const [px, py] = [x(c), y(c)]
+      // Nothing is nearer to a piece than to the furthest of its sides.
+      if (!isOn(own, px, py, need)) return
+      if (isOn(own, px, py)) {
         state[c] = TAKEN
         bare[c] = 0
-      } else if (state[c]! > NARROW && distanceTo(pieces[0]!, x(c), y(c)) < need) state[c] = NARROW
+      } else if (state[c]! > NARROW && distanceTo(pieces[0]!, px, py) < need) state[c] = NARROW
     })
   }
   const from = flood(
@@ -165,11 +168,14 @@ export function accessOf(house: House): Access {
     return state[c] === LOW ? TOO_LOW : TOO_NARROW
   }
   const all = new Int8Array(state.length)
-  for (let c = 0; c < all.length; c++) all[c] = why(c)
+  const counts = HINDRANCES.map(() => 0)
+  for (let c = 0; c < all.length; c++) {
+    all[c] = why(c)
+    if (all[c]! >= 0) counts[all[c]!]!++
+  }
   const hatched = HINDRANCES.flatMap((reason, k) => {
-    const pieces = joinedCells(nx, ny, c => all[c] === k)
-    const areaM2 = pieces.reduce((sum, p) => sum + (p[1]![0] - p[0]![0]) * (p[2]![1] - p[1]![1]), 0)
-    return areaM2 > LEAST_M2 ? [{ why: reason, pieces, areaM2 }] : []
+    const areaM2 = counts[k]! * CELL_M ** 2
+    return areaM2 > LEAST_M2 ? [{ why: reason, pieces: joinedCells(nx, ny, c => all[c] === k), areaM2 }] : []
   })
   return {
     hasDoor: doors.length > 0,

@@ -3,13 +3,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { BadInput } from '../../cli/bad-input'
 import { readAnswers, startCommand } from '../../cli/start-command'
-import { blockedOpenings } from '../../core/geometry/before-openings'
-import { seededRandom } from '../../core/climate/random'
 import type { Design } from '../../core/design'
 import { designFaults, isReached } from '../../core/editing'
 import { sunnyAzimuthDeg } from '../../core/geometry/section'
-import { AGAINST, LENGTHS_M, LIVES, WIDTHS_M } from '../../core/start/choices'
-import { firstHouse } from '../../core/start/house'
+import { LENGTHS_M } from '../../core/start/choices'
 
 const plain = { latitudeDeg: 47.8, longitudeDeg: 13.1, form: 'alone', lengthM: 6, widthM: 4, lives: ['leaves'] }
 const read = (more: object) => readAnswers(JSON.stringify({ ...plain, ...more }))
@@ -63,25 +60,4 @@ test('the command gives a document that stands, looks where its wall does, and i
   expect(designFaults(design)).toEqual([])
   expect(isReached(design)).toBe(true)
   expect(sunnyAzimuthDeg(design.site.latitudeDeg, design.shape.turnDeg)).toBeCloseTo(235, 6)
-})
-
-test('whatever is answered, the first house stands, one gets to all of it, and nothing is in an opening’s way', () => {
-  const random = seededRandom(31)
-  const within = ([low, high]: readonly [number, number], power: number) => low + (high - low) * random() ** power
-  for (let n = 0; n < 40; n++) {
-    const answers = read({
-      latitudeDeg: -65 + 130 * random(),
-      longitudeDeg: -180 + 360 * random(),
-      form: ['alone', 'house', 'bank', 'dome', 'hoops'][n % AGAINST.length],
-      facingDeg: random() < 0.3 ? Math.floor(360 * random()) : null,
-      lengthM: within(n % 5 === 3 ? WIDTHS_M : LENGTHS_M, 3),
-      widthM: within(WIDTHS_M, 2),
-      lives: LIVES.filter(() => random() < 0.3).map(l => l.id),
-      drums: random() < 0.4 ? Math.floor(30 * random()) : 0,
-      stone: random() < 0.3,
-      windows: random() < 0.3 ? 20 * random() : 0,
-    })
-    const house = firstHouse(answers, 'started', 'Started')
-    expect([n, designFaults(house), isReached(house), blockedOpenings(house)]).toEqual([n, [], true, []])
-  }
 })

@@ -338,8 +338,6 @@ describe('weigh up', () => {
     expect(found.coldestC).toBeGreaterThanOrEqual(warmer)
     // Every set of the two.
     expect(found.runs).toBe(4)
-    const none = spawned('find', house(), '--coldest', '30', '--budget', '0', '--moves', 'cover-worth').json()
-    expect(none.feasible).toBe(false)
     const { code, err } = await tierra('find', house(), '--coldest', '3', '--moves', 'wish')
     expect([code, /“wish” is not known/.test(err)]).toEqual([2, true])
   })

@@ -77,7 +77,7 @@ test('a value outside its field’s limits, or of another kind, is named by its 
       expect(faults[0]!.message).toMatch(/^(is|has) |is not known$/)
       expect(faults[0]!.allowed.length).toBeGreaterThan(3)
     }),
-    { numRuns: 1500 },
+    { numRuns: 600 },
   )
 })
 

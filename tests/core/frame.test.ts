@@ -54,9 +54,9 @@ describe('where members stand', () => {
     )
   })
 
-  test('over 200 houses of any form every joint of sheets lies on a member', () => {
+  test('over 60 houses of any form every joint of sheets lies on a member', () => {
     let joints = 0
-    for (const random of randomHouses(200, 7)) {
+    for (const random of randomHouses(60, 7)) {
       if (random.shape.form === 'dome') continue
       const house = patchDesign(random, [['skin.glazing', 'twinwall-10']])
       const building = makeBuilding(house)
@@ -75,7 +75,7 @@ describe('where members stand', () => {
         }
       }
     }
-    expect(joints).toBeGreaterThan(500)
+    expect(joints).toBeGreaterThan(150)
   })
 
   test('it says what it follows, or why it follows nothing', () => {

@@ -134,7 +134,7 @@ describe('find', () => {
           else expect(found.coldestC).toBeCloseTo(Math.max(...allowed.map(s => s.year.coldestC)), 9)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 20 },
     )
   })
 
