@@ -211,12 +211,12 @@ describe('keeping', () => {
     expect(await (await field(driver, 'How many')).getAttribute('value')).toBe('25')
   })
 
-  test('left within 0 to 400 ms of an edit, twelve times: none is lost', async () => {
+  test('left within 0 to 400 ms of an edit, six times: none is lost', async () => {
     await fresh('/?step=store')
-    for (let i = 0; i < 12; i++) {
+    for (let i = 0; i < 6; i++) {
       const count = 10 + i
       await type(driver, 'How many', String(count))
-      await driver.sleep(i * 36)
+      await driver.sleep(i * 80)
       await driver.navigate().refresh()
       await field(driver, 'How many')
       await settled(driver)
@@ -226,7 +226,7 @@ describe('keeping', () => {
 
   test('a browser that is killed as soon as it says kept has kept it', async () => {
     const profile = mkdtempSync(join(tmpdir(), 'tierra-killed-'))
-    for (const count of ['17', '19', '23']) {
+    for (const count of ['17', '19']) {
       const other = await openBrowser({ width: 1280, height: 800 }, tmpdir(), { profile })
       await other.get(`${app.address}/?step=store`)
       await settled(other)
