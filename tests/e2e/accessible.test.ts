@@ -1,4 +1,4 @@
-import { By, Key } from 'selenium-webdriver'
+import { By, Key, until } from 'selenium-webdriver'
 import { amiss, DAY, looksLike, openStep, STEPS, type Look } from './axe'
 import { click, coldest, field, find, settled, WAIT_MS } from './browser'
 import { app, driver, fresh, element } from './session'
@@ -38,6 +38,7 @@ describe('axe finds nothing at any level', () => {
     await sheet('map', () => click(driver, 'open-map'))
     await sheet('words', keys('w'))
     await sheet('shortcuts', keys('?'))
+    await sheet('how far', () => click(driver, 'how-far'))
     await sheet('start', async () => {
       if (width < 600) await click(driver, 'more')
       await click(driver, width < 600 ? 'more-start' : 'start-yours')
@@ -67,6 +68,20 @@ describe('at other sizes, and by ear', () => {
       const score = await (await find(driver, 'score-line')).getRect()
       expect(score.y).toBeGreaterThanOrEqual(0)
       expect(score.y + score.height).toBeLessThanOrEqual(400)
+    }
+  })
+
+  test('what is opened by a key and left by Escape gives focus back to what opened it', async () => {
+    await fresh('/')
+    for (const [opener, opened] of [
+      ['how-far', '[data-test="trust"]'],
+      ['start-yours', '[data-test="start-sheet"]'],
+    ] as const) {
+      await (await find(driver, opener)).sendKeys(Key.ENTER)
+      const there = await element(By.css(opened))
+      await driver.actions().sendKeys(Key.ESCAPE).perform()
+      await driver.wait(until.stalenessOf(there), WAIT_MS, `${opened} stays`)
+      expect(await driver.switchTo().activeElement().getAttribute('data-test')).toBe(opener)
     }
   })
 

@@ -153,7 +153,11 @@ function showColdest(): void {
           }}{{ leaves && leaves.hours > 0 ? `, ${leaves.hours} h colder than its crop bears` : '' }}. Under the ridge
           {{ t(a.airs.ridgeColdestC)
           }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
-          <button class="cursor-pointer underline decoration-dotted underline-offset-3" @click="trusting = true">
+          <button
+            class="cursor-pointer underline decoration-dotted underline-offset-3"
+            data-test="how-far"
+            @click="trusting = true"
+          >
             How far to trust it
           </button>
         </p>

@@ -4,6 +4,7 @@ import { CLAIMS, GROUNDS } from '../../../core/trust'
 
 /** What the year's claims rest on, and which way each errs. */
 const open = defineModel<boolean>({ required: true })
+focusBack()
 const KINDS = ['proof', 'measured', 'thin'] as const
 </script>
 

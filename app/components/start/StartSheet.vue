@@ -9,6 +9,7 @@ import type { Coordinates } from '../../../formats/coordinates'
 
 /** Four questions on one sheet, and a whole design made of the answers. */
 const emit = defineEmits<{ made: [] }>()
+focusBack()
 const start = useStart()
 const sheets = useSheets()
 const settings = useSettings()

@@ -5,6 +5,7 @@ import { TERMS, termsIn, type Term } from '../../../core/words/glossary'
 import { whyOf } from '../../../core/words/whys'
 
 /** What a field is for, what a word means, and all words of the field to look up. */
+focusBack()
 const sheets = useSheets()
 const bench = useDesign()
 const settings = useSettings()
