@@ -75,11 +75,11 @@ export function accessOf(house: House): Access {
   const y = (cell: number) => (Math.floor(cell / nx) + 0.5) * CELL_M
   const cellAt = (px: number, py: number) =>
     clamped(Math.floor(px / CELL_M), nx - 1) + nx * clamped(Math.floor(py / CELL_M), ny - 1)
-  /** Calls for each cell of the grid within a box. */
-  const eachIn = (x0: number, x1: number, y0: number, y1: number, call: (cell: number) => void) => {
+  const eachIn: EachIn = (x0, x1, y0, y1, call) => {
     const [i0, i1] = [clamped(Math.floor(x0 / CELL_M), nx - 1), clamped(Math.floor(x1 / CELL_M), nx - 1)]
     const [j0, j1] = [clamped(Math.floor(y0 / CELL_M), ny - 1), clamped(Math.floor(y1 / CELL_M), ny - 1)]
-    for (let j = j0; j <= j1; j++) for (let i = i0; i <= i1; i++) call(j * nx + i)
+    for (let j = j0; j <= j1; j++)
+      for (let i = i0; i <= i1; i++) call(j * nx + i, (i + 0.5) * CELL_M, (j + 0.5) * CELL_M)
   }
   const state = new Uint8Array(nx * ny)
   /** Floor that nothing stands on. */
@@ -99,13 +99,12 @@ export function accessOf(house: House): Access {
     state[c] = clear[c]! < headM - 1e-6 ? LOW : fromWall[c]! < need ? NARROW : FREE
   }
   // In a doorway one passes close by the wall.
-  for (const c of doors.flatMap(d => d.cells(x, y, eachIn))) if (state[c] === NARROW) state[c] = FREE
+  for (const c of doors.flatMap(d => d.cells(eachIn))) if (state[c] === NARROW) state[c] = FREE
   const things = roomObjects(house)
   const inTheWay = inPieces(things).filter(t => t.kind === 'bed' || (t.z1 > STEP_M && t.z0 < OVERHEAD_M))
   for (const { pieces, x0, x1, y0, y1 } of inTheWay) {
     const own = edgesOf(pieces[0]!)
-    eachIn(x0 - radiusM, x1 + radiusM, y0 - radiusM, y1 + radiusM, c => {
-      const [px, py] = [x(c), y(c)]
+    eachIn(x0 - radiusM, x1 + radiusM, y0 - radiusM, y1 + radiusM, (c, px, py) => {
       // Nothing is nearer to a piece than to the furthest of its sides.
       if (!isOn(own, px, py, need)) return
       if (isOn(own, px, py)) {
@@ -117,7 +116,7 @@ export function accessOf(house: House): Access {
   const from = flood(
     state,
     nx,
-    doors.flatMap(d => d.cells(x, y, eachIn)).filter(c => state[c] === FREE),
+    doors.flatMap(d => d.cells(eachIn)).filter(c => state[c] === FREE),
   )
   const reachM = radiusM + aim.practical.reachM
   const away = distances(state, nx, ny, REACHED, Math.ceil((reachM + LEAN_M) / CELL_M) + 1)
@@ -128,8 +127,8 @@ export function accessOf(house: House): Access {
     let [all, out] = [0, 0]
     for (const { pieces, x0, x1, y0, y1 } of inPieces(things.filter(t => t.kind === 'bed' && t.index === index))) {
       const own = edgesOf(pieces[0]!)
-      eachIn(x0, x1, y0, y1, c => {
-        if (!isOn(own, x(c), y(c))) return
+      eachIn(x0, x1, y0, y1, (c, px, py) => {
+        if (!isOn(own, px, py)) return
         all++
         if (within(c)) return
         out++
@@ -189,7 +188,7 @@ export function accessOf(house: House): Access {
     wayTo: (kind, index) => {
       const thing = things.find(t => t.kind === kind && t.index === index)
       if (!thing) return null
-      const beside = nearestReached(state, thing, { x, y, eachIn, reachM })
+      const beside = nearestReached(state, thing, eachIn, reachM)
       return beside < 0 ? null : wayBack(from, beside).map(c => [x(c), y(c)])
     },
   }
@@ -207,14 +206,21 @@ interface Cells {
   x: (cell: number) => number
   y: (cell: number) => number
 }
-type EachIn = (x0: number, x1: number, y0: number, y1: number, call: (cell: number) => void) => void
+/** Calls for each cell of the grid within a box, with its middle. */
+type EachIn = (
+  x0: number,
+  x1: number,
+  y0: number,
+  y1: number,
+  call: (cell: number, px: number, py: number) => void,
+) => void
 
 /** The step inside a door: floor as wide as it and half a metre deep. */
 interface DoorStep {
   edges: Float64Array
   /** How high it is clear over it where the door stands out in a dormer, and the floor under that; null for others. */
   dormer: { edges: Float64Array; heightM: number; x0: number; x1: number; y0: number; y1: number } | null
-  cells: (x: Cells['x'], y: Cells['y'], eachIn: EachIn) => number[]
+  cells: (eachIn: EachIn) => number[]
 }
 
 /** One is inside within so much of a door, m. */
@@ -242,10 +248,10 @@ function doorSteps(house: House, outline: Outline): DoorStep[] {
         dormer: dormer
           ? { edges: edgesOf(under), heightM: plane.origin[2] + rect.v1 - plane.from, ...reachOf([under]) }
           : null,
-        cells: (x, y, eachIn) => {
+        cells: eachIn => {
           const found: number[] = []
-          eachIn(x0, x1, y0, y1, c => {
-            if (isOn(edges, x(c), y(c))) found.push(c)
+          eachIn(x0, x1, y0, y1, (c, px, py) => {
+            if (isOn(edges, px, py)) found.push(c)
           })
           return found
         },
@@ -287,8 +293,8 @@ function clearHeights(
   for (let c = nx * rows; c < out.length; c++) out[c] = out[c % nx]!
   for (const { dormer } of doors)
     if (dormer)
-      eachIn(dormer.x0, dormer.x1, dormer.y0, dormer.y1, c => {
-        if (isOn(dormer.edges, x(c), y(c))) out[c] = Math.max(out[c]!, dormer.heightM)
+      eachIn(dormer.x0, dormer.x1, dormer.y0, dormer.y1, (c, px, py) => {
+        if (isOn(dormer.edges, px, py)) out[c] = Math.max(out[c]!, dormer.heightM)
       })
   if (dug) eachIn(dug.x0, dug.x1, 0, shape.lengthM, c => (out[c]! -= shape.pathM))
   return out
@@ -391,12 +397,13 @@ function joinedCells(nx: number, ny: number, is: (cell: number) => boolean): Foo
 function nearestReached(
   state: Uint8Array,
   thing: { x0: number; x1: number; y0: number; y1: number },
-  { x, y, eachIn, reachM }: Pick<Cells, 'x' | 'y'> & { eachIn: EachIn; reachM: number },
+  eachIn: EachIn,
+  reachM: number,
 ): number {
   let [best, near] = [-1, Infinity]
-  eachIn(thing.x0 - reachM, thing.x1 + reachM, thing.y0 - reachM, thing.y1 + reachM, c => {
+  eachIn(thing.x0 - reachM, thing.x1 + reachM, thing.y0 - reachM, thing.y1 + reachM, (c, px, py) => {
     if (state[c] !== REACHED) return
-    const off = Math.hypot(x(c) - (thing.x0 + thing.x1) / 2, y(c) - (thing.y0 + thing.y1) / 2)
+    const off = Math.hypot(px - (thing.x0 + thing.x1) / 2, py - (thing.y0 + thing.y1) / 2)
     if (off < near) [best, near] = [c, off]
   })
   return best

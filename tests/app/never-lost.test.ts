@@ -4,6 +4,7 @@ import { emptyBook, packBook, unpackBook, type Book } from '../../core/season/bo
 import { emptyLog } from '../../core/season/log'
 import { digest } from '../../core/study/kept'
 import { readBackup, writeBackup } from '../../formats/backup-json'
+import { openJournal } from '../../app/keeping/journal'
 import { openLibrary } from '../../app/keeping/library'
 import { fillStore, tab, wipe } from './tab'
 
@@ -282,6 +283,26 @@ describe('5 · the journal', () => {
     const later = tab()
     await later.keeping.start(id)
     expect([later.bench.current.site.place, later.keeping.state]).toEqual(['unsaved', 'kept'])
+  })
+
+  test('one that has no room for an edit holds no older state in its place', async () => {
+    const journal = await openJournal()
+    const design = startingDesign('full', 'Full')
+    const noted = (place: string) =>
+      journal.note(
+        { design: { ...design, site: { ...design.site, place } }, pinned: null, base: 1, at: Date.now() },
+        null,
+      )
+    const places = async () =>
+      (await journal.left(() => Promise.resolve(undefined))).map(l => l.ok && l.unsaved.design.site.place)
+    noted('first')
+    expect(await places()).toEqual(['first'])
+    const set = jest.spyOn(localStorage, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError')
+    })
+    noted('second')
+    set.mockRestore()
+    expect(await places()).toEqual([])
   })
 
   test('a damaged entry is in the way of none, and is listed as it is', async () => {

@@ -8,6 +8,7 @@ import {
   isoAt,
   makeSiteYear,
   MONTH_OF_DAY,
+  skyInfraredWm2,
   splitGlobal,
   standardOffsetH,
 } from '../../core/climate'
@@ -111,6 +112,23 @@ test('diffuse share falls from all to little as the sky clears; a split never ma
     ),
   )
   expect(clearnessFromRange(16)).toBeCloseTo(0.66, 2)
+})
+
+test('longwave of the sky by hand: clear as Berdahl and Martin have it, under cloud near Unsworth and Monteith', () => {
+  const emissivity = (airC: number, dewC: number, cloud: number, hour: number) =>
+    skyInfraredWm2(airC, dewC, cloud, hour, 100_000) / (5.670374e-8 * (airC + 273.15) ** 4)
+  expect(emissivity(5, 0, 0, 0)).toBeCloseTo(0.711 + 0.013, 9)
+  expect(emissivity(20, 10, 0, 12)).toBeCloseTo(0.711 + 0.056 + 0.0073 - 0.013, 9)
+  // 1975: 0.84 of the way to 1 under a whole sky of cloud; half of that under half.
+  for (const [airC, dewC] of [
+    [-10, -14],
+    [5, 0],
+    [22, 15],
+  ] as const)
+    for (const cloud of [0.5, 1]) {
+      const clear = emissivity(airC, dewC, 0, 0)
+      expect(Math.abs(emissivity(airC, dewC, cloud, 0) - (clear + (1 - clear) * 0.84 * cloud))).toBeLessThan(0.015)
+    }
 })
 
 test('time zones come from the place; standard time is winter time in both hemispheres', () => {

@@ -53,7 +53,7 @@ describe('variants', () => {
       const all = [
         ...angles,
         ...turns,
-        ...mapVariants(design),
+        ...mapVariants(design).filter((_, i) => i % 5 === 0),
         ...formVariants(design),
         ...glazingVariants(design),
         ...coverVariants(design),
