@@ -12,11 +12,11 @@ import {
   withOpeningsCarried,
 } from '../../core/editing'
 import { openingMisfits } from '../../core/geometry/let-in'
-import { laidLeaves } from '../../core/geometry/leaves'
+import { laidLeaves, rowRects } from '../../core/geometry/leaves'
 import { makeOutline } from '../../core/geometry/section'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { elementLosses } from '../../core/network/chains'
-import { edgeLeakM2, flapFreeM2, mostAlong, openersFor, rowFor } from '../../core/openings/leaf'
+import { edgeLeakM2, flapFreeM2, mostAlong, openersFor, POST_M, rowFor } from '../../core/openings/leaf'
 import { OPENING_KINDS, openingKind } from '../../core/openings/registry'
 import { doorOn, withMore, withoutOpenings } from '../openings'
 import { designOfForm } from '../proof/light-error'
@@ -28,6 +28,17 @@ const kindOf = (name: string) => OPENING_KINDS.find(k => k.kind === name)!
 const bare = withoutOpenings(designOfForm('saltbox'))
 const words = (d: Design) => openingMisfits(d).map(f => f.message)
 const uaOf = (d: Design) => elementLosses(d, makeBuilding(d)).reduce((sum, l) => sum + l.uaDay, 0)
+
+test('leaves of a row lie about their place with a post between two, or spread evenly over their part', () => {
+  const row = { count: 3, widthM: 0.9, heightM: 0.5, sillM: 0.2, offsetM: 0.4 }
+  const near = rowRects({ ...row, spread: false }, 9)
+  for (const [i, { u0 }] of near.slice(1).entries()) expect(u0 - near[i]!.u1).toBeCloseTo(POST_M, 9)
+  expect((near[0]!.u0 + near[2]!.u1) / 2).toBeCloseTo(0.4, 9)
+  const apart = rowRects({ ...row, spread: true }, 9)
+  expect(apart.map(r => (r.u0 + r.u1) / 2)).toEqual([-3, 0, 3])
+  for (const { u0, u1, v0, v1 } of [...near, ...apart])
+    expect([u1 - u0, v0, v1]).toEqual([expect.closeTo(0.9, 9), 0.2, 0.7])
+})
 
 describe('free area, arms and edges', () => {
   const flap = fc.record({
