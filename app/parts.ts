@@ -19,6 +19,10 @@ export const LATER = {
   TrustDialog: () => import('./components/bench/TrustDialog.vue'),
 } as const
 
+/** Whether the browser is asked to spare data: then parts are loaded when they are asked for alone. */
+export const sparesData = (): boolean =>
+  (navigator as Navigator & { connection?: { saveData?: boolean } }).connection?.saveData === true
+
 /** Loads all parts, one after the other. A part that cannot be loaded now is asked for again when it is needed. */
 export async function loadLater(): Promise<void> {
   for (const load of [...STEPS.map(s => s.panel), ...Object.values(LATER)]) await load().catch(() => {})

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { ChevronDown, ChevronUp } from 'lucide-vue-next'
-import { LATER, loadLater } from '~/parts'
+import { LATER, loadLater, sparesData } from '~/parts'
 import { stepOf, STEPS } from '~/steps/registry'
 
 const route = useRoute()
@@ -79,7 +79,7 @@ watch(
     void useBackup().remind()
     const { useKept } = await import('~/stores/kept')
     useKept().look()
-    await loadLater()
+    if (!sparesData()) await loadLater()
   },
   { once: true },
 )

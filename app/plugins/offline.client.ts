@@ -35,15 +35,17 @@ export default defineNuxtPlugin(nuxt => {
     })
     await worker.register().catch(() => undefined)
   }
+  /** Where the network goes just then, the next load begins. */
+  const tryToBegin = () => void begin().catch(() => undefined)
   // After the first score: its files go before those that are kept for later.
   nuxt.hook('app:mounted', () => {
-    if (location.pathname !== '/') return void begin()
+    if (location.pathname !== '/') return tryToBegin()
     const stop = watch(
       () => useYear().view !== null,
       there => {
         if (!there) return
         queueMicrotask(() => stop())
-        setTimeout(() => void begin(), 1500)
+        setTimeout(tryToBegin, 1500)
       },
       { immediate: true },
     )

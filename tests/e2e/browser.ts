@@ -9,6 +9,13 @@ export interface Size {
   height: number
 }
 
+type DevTools = WebDriver & { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
+
+/** Whether the browser is asked to spare data. Tests ask it to: a page then loads no part that they don't look at. */
+export async function spareData(driver: WebDriver, dataSaverEnabled = true): Promise<void> {
+  await (driver as DevTools).sendDevToolsCommand('Emulation.setDataSaverOverride', { dataSaverEnabled })
+}
+
 /** A headless Chromium with a fresh profile. */
 export async function openBrowser(
   size: Size = { width: 1280, height: 800 },
@@ -43,12 +50,13 @@ export async function openBrowser(
     .forBrowser('chrome')
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
-    .build()) as WebDriver & { sendDevToolsCommand: (name: string, args: object) => Promise<void> }
+    .build()) as DevTools
   await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
     ...size,
     deviceScaleFactor: 1,
     mobile: size.width < 600,
   })
+  await spareData(driver)
   return driver
 }
 

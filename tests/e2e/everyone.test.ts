@@ -1,7 +1,7 @@
 import { DEMOS } from '../../core/design'
 import { By, until } from 'selenium-webdriver'
 import { click, coldest, consoleErrors, find, settled, studied, type, WAIT_MS } from './browser'
-import { app, driver, fresh, text } from './session'
+import { app, driver, fresh, freshWithAll, text } from './session'
 
 describe('the southern demo, the server, and everyone', () => {
   test('the southern demo faces north and is cold in winter', async () => {
@@ -34,12 +34,7 @@ describe('the southern demo, the server, and everyone', () => {
   })
 
   test('once loaded it works without a network: every step, every view, a year, a study', async () => {
-    await fresh('/?step=shape')
-    await driver.wait(
-      async () => driver.executeScript<boolean>('return performance.getEntriesByName("all parts loaded").length > 0'),
-      WAIT_MS,
-      'the parts were not loaded',
-    )
+    await freshWithAll('/?step=shape')
     const network = (offline: boolean) =>
       driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
         offline,

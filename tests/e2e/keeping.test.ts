@@ -5,7 +5,7 @@ import { By, Key } from 'selenium-webdriver'
 import { DEMOS } from '../../core/design'
 import { epwText } from '../formats/epw-file'
 import { AS_NEWER, click, coldest, field, find, killProcesses, openBrowser, settled, type, WAIT_MS } from './browser'
-import { app, driver, dropFile, fresh, notice, text, keepState, savedText, element } from './session'
+import { app, driver, dropFile, fresh, freshWithAll, notice, text, keepState, savedText, element } from './session'
 
 describe('keeping', () => {
   test('autosave and reload; export, wipe, import bring the same design and score', async () => {
@@ -322,7 +322,7 @@ describe('keeping', () => {
   })
 
   test('once loaded it works offline', async () => {
-    await fresh('/?step=store')
+    await freshWithAll('/?step=store')
     await driver.sendDevToolsCommand('Network.enable', {})
     await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
       offline: true,

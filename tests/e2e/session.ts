@@ -5,7 +5,7 @@ import { By, until, type WebDriver } from 'selenium-webdriver'
 import { DEMOS, type Design } from '../../core/design'
 import { inMetric, type Quantity } from '../../core/units'
 import { yearOf } from '../shared/years'
-import { coldest, find, number, openBrowser, settled, WAIT_MS } from './browser'
+import { coldest, find, number, openBrowser, settled, spareData, WAIT_MS } from './browser'
 
 /** Chromium's own commands, which the driver passes on. */
 interface DevTools {
@@ -38,6 +38,16 @@ export async function fresh(path = '/'): Promise<void> {
   )
   await driver.get(app.address + path)
   await settled(driver)
+}
+
+/** The same, once the page works without a network: all its parts loaded ahead, its files kept by the service worker. */
+export async function freshWithAll(path: string): Promise<void> {
+  await spareData(driver, false)
+  await fresh(path)
+  const isReady =
+    'return performance.getEntriesByName("all parts loaded").length > 0 && navigator.serviceWorker.controller !== null'
+  await driver.wait(() => driver.executeScript<boolean>(isReady), WAIT_MS, 'it does not work without a network')
+  await spareData(driver)
 }
 
 /** Drags a handle of the section by pixels, as far as the window goes. */
