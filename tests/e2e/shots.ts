@@ -41,7 +41,7 @@ const SHOTS: Shot[] = [
   { name: 'year-why', path: '/?step=year' },
   { name: 'year-map', path: '/?d=saritas&step=year', clicks: ['tab-map'] },
   { name: 'ladder', path: '/?step=weighUp', clicks: ['start-ladder'], until: 'start-ladder' },
-  { name: 'how-sure', path: '/?step=weighUp', clicks: ['tab-sure', 'start-doubts'], until: 'start-doubts' },
+  { name: 'how-sure', path: '/?step=weighUp', clicks: ['tab-sure', 'start-doubts'], until: 'twenty-winters' },
   { name: 'side-by-side', path: '/?step=weighUp', clicks: ['tab-variants', 'beside-fjellro', 'beside-saritas'] },
   { name: 'model', path: '/?d=saritas&step=shape&day=110&hour=9', clicks: ['view-model'] },
   { name: 'store-us-units', path: '/?step=store', clicks: ['body-0', 'more-room'], units: 'us', studies: ['amount'] },
