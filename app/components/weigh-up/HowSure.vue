@@ -39,15 +39,19 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
       </p>
       <div v-else :class="winters.stale ? 'opacity-60' : ''" data-test="twenty-winters">
         <div
-          class="relative my-2 h-14 border-b border-ink"
+          class="relative mt-7 mb-2 h-14 border-b border-ink"
           role="img"
           :aria-label="`Coldest nights, from ${t(sorted[0]!.insideC)} to ${t(sorted.at(-1)!.insideC)}`"
         >
-          <span
-            v-if="aimC !== null && inRange(aimC)"
-            class="absolute inset-y-0 border-l-2 border-dashed border-clay"
-            :style="{ left: axis.place(aimC) }"
-          />
+          <template v-if="aimC !== null && inRange(aimC)">
+            <span class="absolute inset-y-0 border-l-2 border-dashed border-clay" :style="{ left: axis.place(aimC) }" />
+            <!-- Moved back by the same share of its own width, it stays within the strip. -->
+            <span
+              class="absolute -top-5 text-sm whitespace-nowrap text-soft"
+              :style="{ left: axis.place(aimC), transform: `translateX(-${axis.place(aimC)})` }"
+              >aim {{ t(aimC) }}</span
+            >
+          </template>
           <span
             v-for="(w, i) in sorted"
             :key="i"
@@ -59,7 +63,7 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
         </div>
         <p class="flex justify-between text-sm text-soft">
           <span>{{ t(axis.low) }}</span
-          ><span v-if="aimC !== null">aim {{ t(aimC) }}</span
+          ><span v-if="aimC !== null && !inRange(aimC)">aim {{ t(aimC) }}, off this scale</span
           ><span>{{ t(axis.high) }}</span>
         </p>
         <dl class="grid grid-cols-[1fr_auto] gap-x-4">
