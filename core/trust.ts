@@ -30,7 +30,7 @@ export const CLAIMS: readonly Claim[] = [
     claim: 'Every joule is accounted for, and worked out as the laws say',
     rests: 'proof',
     bias:
-      'The ledger closes to four millionths; hundreds of random rooms with openings, airs, leaves and damp come ' +
+      'The ledger closes to a millionth; hundreds of random rooms with openings, airs, leaves and damp come ' +
       'within 0.04 K of an independent program; a thousand limits and pairs hold over all demos. Coefficients may ' +
       'be wrong all the same.',
     logger: 'Nothing.',

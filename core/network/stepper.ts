@@ -251,6 +251,8 @@ export function makeLoop(size: Size): Loop {
   }
 
   function step(dt: number): void {
+    // What is owed is heat: over a step of another length it is another power.
+    if (dt !== lastDt) v[OWED]! *= lastDt / dt
     lastDt = dt
     if (filmAge >= FILMS_HOLD) {
       otherCount = roomFilms.take()

@@ -16,6 +16,7 @@ import { madeSkin } from '../skin'
 import { aired } from '../openings'
 import { anAirStore } from '../../core/air-stores/registry'
 import { heated, unheated, withAirStores } from '../added'
+import { yearOf } from '../shared/years'
 
 const demo: Design = unheated(DEMOS[0]!)
 const { site } = createYearEngine().run(demo)
@@ -97,6 +98,10 @@ test('the air is never damper than it can hold nor drier than dry', () => {
     // What surfaces radiate to stays near the air that they stand in.
     expect(Math.abs(v[STAR]! - v[AIR]!)).toBeLessThan(15)
   })
+})
+
+test('heat that a step owes the next is the same heat where steps grow shorter: the warm-up year’s, the year’s', () => {
+  for (const demo of DEMOS) expect(yearOf(demo).answers.ledger.closure).toBeLessThan(1e-8)
 })
 
 test('energy closes whatever the design: films, no beds, glazed poles, ice, strong heaters', () => {

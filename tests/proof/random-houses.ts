@@ -172,7 +172,11 @@ export const dampWeather = fc.record({
   dampOut: range(0.3, 0.9),
   damp: range(0.3, 0.95),
   from: range(6, 22),
-  apart: fc.array(range(-4, 4), { minLength: 20, maxLength: 20 }),
+  // To the microkelvin: within rounding of the air's own, which way a plume goes is nobody's to say.
+  apart: fc.array(
+    range(-4, 4).map(kelvin => Math.round(kelvin * 1e6) / 1e6),
+    { minLength: 20, maxLength: 20 },
+  ),
 })
 type DampWeather = typeof dampWeather extends fc.Arbitrary<infer W> ? W : never
 
