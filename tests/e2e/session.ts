@@ -40,7 +40,7 @@ export async function fresh(path = '/'): Promise<void> {
   await settled(driver)
 }
 
-/** The same, once the page works without a network: all its parts loaded ahead, its files kept by the service worker. */
+/** The same, once the page works without a network: all its parts are loaded, its files kept by the service worker. */
 export async function freshWithAll(path: string): Promise<void> {
   await spareData(driver, false)
   await fresh(path)
