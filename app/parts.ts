@@ -19,7 +19,10 @@ export const LATER = {
   TrustDialog: () => import('./components/bench/TrustDialog.vue'),
 } as const
 
-/** Whether the browser is asked to spare data: then parts are loaded when they are asked for alone. */
+/**
+ * Whether the browser is asked to spare data: then the page loads parts when they are asked for alone. Files that are
+ * kept for use without a network are fetched all the same.
+ */
 export const sparesData = (): boolean =>
   (navigator as Navigator & { connection?: { saveData?: boolean } }).connection?.saveData === true
 

@@ -14,6 +14,12 @@ function refused(path: string, why: string): BadInput {
   return new BadInput([`${path}: ${why}; allowed: a new name or a regular file in a folder that may be written to`])
 }
 
+/** An error of the file system in a sentence. */
+const asRefused = (path: string, error: unknown): BadInput =>
+  error instanceof BadInput
+    ? error
+    : refused(path, `cannot be written (${(error as NodeJS.ErrnoException).code ?? 'error'})`)
+
 /**
  * Where a file will be written: a regular file or a new name; a link stays one, and what it leads to is written.
  * Throws BadInput for a device or a folder, for a folder that is not there, and for a file that the command reads. A
@@ -21,13 +27,17 @@ function refused(path: string, why: string): BadInput {
  * @param inputs files that must not be written over
  */
 export function writableAt(path: string, inputs: readonly (string | undefined)[]): string {
-  const at = target(path)
-  const there = statSync(at, { throwIfNoEntry: false })
-  if (there && !there.isFile()) throw refused(path, there.isDirectory() ? 'is a folder' : 'is not a regular file')
-  if (!existsSync(dirname(at))) throw refused(path, 'cannot be written, as its folder is not there')
-  if (inputs.some(i => i !== undefined && target(i) === at))
-    throw refused(path, 'is read by this command, and would be written over')
-  return at
+  try {
+    const at = target(path)
+    const there = statSync(at, { throwIfNoEntry: false })
+    if (there && !there.isFile()) throw refused(path, there.isDirectory() ? 'is a folder' : 'is not a regular file')
+    if (!existsSync(dirname(at))) throw refused(path, 'cannot be written, as its folder is not there')
+    if (inputs.some(i => i !== undefined && target(i) === at))
+      throw refused(path, 'is read by this command, and would be written over')
+    return at
+  } catch (error) {
+    throw asRefused(path, error)
+  }
 }
 
 /** Writes a file whole or not at all: beside its place (see `writableAt`), then renamed onto it. */
@@ -40,7 +50,6 @@ export function writeWhole(path: string, text: string | Uint8Array, inputs: read
     renameSync(beside, at)
   } catch (error) {
     if (beside !== '') rmSync(beside, { force: true })
-    if (error instanceof BadInput) throw error
-    throw refused(path, `cannot be written (${(error as NodeJS.ErrnoException).code ?? 'error'})`)
+    throw asRefused(path, error)
   }
 }

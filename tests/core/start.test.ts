@@ -133,6 +133,7 @@ describe('the first house', () => {
         fc.double({ min: LENGTHS_M[0], max: LENGTHS_M[1], noNaN: true }),
         fc.double({ min: WIDTHS_M[0], max: WIDTHS_M[1], noNaN: true }),
         fc.double({ min: -68, max: 68, noNaN: true }),
+        fc.option(fc.integer({ min: 0, max: 359 })),
         fc.subarray(LIVES.map(l => l.id)),
         fc.record({
           power: fc.boolean(),
@@ -141,11 +142,11 @@ describe('the first house', () => {
           drums: fc.integer({ min: 0, max: 60 }),
           windowsM2: fc.integer({ min: 0, max: 120 }),
         }),
-        (against, lengthM, widthM, latitudeDeg, lives, atHand) => {
+        (against, lengthM, widthM, latitudeDeg, facingDeg, lives, atHand) => {
           const round = (v: number) => Math.round(v * 100) / 100
           const [l, w] = [round(lengthM), round(against === 'dome' ? Math.max(3.5, widthM) : widthM)]
           const design = firstHouse(
-            asked({ against, lengthM: l, widthM: w, latitudeDeg, lives, atHand }),
+            asked({ against, lengthM: l, widthM: w, latitudeDeg, facingDeg, lives, atHand }),
             'house',
             'House',
           )

@@ -41,7 +41,10 @@ const inRange = (c: number) => c > axis.value.low && c < axis.value.high
         <div
           class="relative mt-7 mb-2 h-14 border-b border-ink"
           role="img"
-          :aria-label="`Coldest nights, from ${t(sorted[0]!.insideC)} to ${t(sorted.at(-1)!.insideC)}`"
+          :aria-label="
+            `Coldest nights, from ${t(sorted[0]!.insideC)} to ${t(sorted.at(-1)!.insideC)}` +
+            (aimC === null ? '' : `; aim ${t(aimC)}`)
+          "
         >
           <template v-if="aimC !== null && inRange(aimC)">
             <span class="absolute inset-y-0 border-l-2 border-dashed border-clay" :style="{ left: axis.place(aimC) }" />
