@@ -50,11 +50,12 @@ export interface YearClient {
 
 /** The pool of workers behind one small client. */
 export function createYearClient(size: number, listener: YearListener): YearClient {
-  // One worker to begin with: the first score has the machine to itself, and the others come when it is there. The
-  // score takes the first of those that rest, and other work the last: so each finds what it worked out before.
+  // One worker to begin with: the first score has the machine to itself, and the others come when it is there. They
+  // rest in the order in which they began. The score and single pieces of work take the first of them, which is warm
+  // and has the design's year; studies take the last, so that it stays free.
   const idle = startYearWorkers(1, listener.error)
-  let started = 1
-  const waitingOnce: ((worker: Remote<YearWorker>) => void)[] = []
+  const order = [...idle]
+  const waiting: ((worker: Remote<YearWorker>) => void)[] = []
   let atStudy = 0
   /** Work for the score that is under way; pieces of studies that wait for its end. */
   let scoring = 0
@@ -64,20 +65,24 @@ export function createYearClient(size: number, listener: YearListener): YearClie
   let shown = 0
 
   function grow(): void {
-    if (started === size) return
-    const more = startYearWorkers(size - started, listener.error)
-    started = size
-    for (const worker of more) {
-      idle.push(worker)
-      goOn()
-    }
+    if (order.length === size) return
+    const more = startYearWorkers(size - order.length, listener.error)
+    order.push(...more)
+    more.forEach(rest)
+  }
+
+  /** A worker has done its piece. */
+  function rest(worker: Remote<YearWorker>): void {
+    idle.push(worker)
+    idle.sort((a, b) => order.indexOf(a) - order.indexOf(b))
+    goOn()
   }
 
   /** Work for those that rest: the newest design goes before a single year, for the score must follow the hand. */
   function goOn(): void {
     startPending()
-    const next = idle.length > 0 ? waitingOnce.shift() : undefined
-    if (next) next(idle.pop()!)
+    const next = idle.length > 0 ? waiting.shift() : undefined
+    if (next) next(idle.shift()!)
   }
 
   function startPending(): void {
@@ -90,8 +95,7 @@ export function createYearClient(size: number, listener: YearListener): YearClie
       .catch((error: unknown) => listener.error(error instanceof Error ? error : new Error(String(error))))
       .finally(() => {
         scoring--
-        idle.unshift(worker)
-        goOn()
+        rest(worker)
         grow()
         if (!isScoring()) for (const resume of waitingForCalm.splice(0)) resume()
       })
@@ -123,14 +127,15 @@ export function createYearClient(size: number, listener: YearListener): YearClie
     if (job.sequence === asked) listener.coldest(unheated, 'unheated')
   }
 
-  async function once<T>(work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> {
+  async function workOn<T>(which: 'first' | 'last', work: (worker: Remote<YearWorker>) => Promise<T>): Promise<T> {
     if (idle.length === 0) grow()
-    const worker = idle.pop() ?? (await new Promise<Remote<YearWorker>>(resolve => waitingOnce.push(resolve)))
+    const worker =
+      (which === 'first' ? idle.shift() : idle.pop()) ??
+      (await new Promise<Remote<YearWorker>>(resolve => waiting.push(resolve)))
     try {
       return await work(worker)
     } finally {
-      idle.push(worker)
-      goOn()
+      rest(worker)
     }
   }
 
@@ -141,7 +146,7 @@ export function createYearClient(size: number, listener: YearListener): YearClie
       if (idle.length === 0) grow()
       startPending()
     },
-    once,
+    once: work => workOn('first', work),
     async many(jobs, work, each, signal) {
       let next = 0
       let over = false
@@ -151,7 +156,7 @@ export function createYearClient(size: number, listener: YearListener): YearClie
           while (isScoring()) await new Promise<void>(resolve => waitingForCalm.push(resolve))
           if (next >= jobs.length || signal.aborted || over) return
           const index = next++
-          const result = await once(worker => work(worker, jobs[index]!))
+          const result = await workOn('last', worker => work(worker, jobs[index]!))
           if (!signal.aborted) each(result, index)
         }
       }

@@ -5,15 +5,17 @@ import { DEMOS } from '../../core/design'
 import type { YearView } from '../../core/view'
 
 /** Workers whose runs end when the test says so. */
-const runs: { design: Design; end: (view: YearView) => void; fail: (error: Error) => void }[] = []
+const runs: { design: Design; on: number; end: (view: YearView) => void; fail: (error: Error) => void }[] = []
 const coldest: { design: Design; heated: boolean; end: (coldest: Extreme) => void }[] = []
-const mockWorker = () => ({
-  run: (design: Design) => new Promise<YearView>((end, fail) => runs.push({ design, end, fail })),
+/** Workers that were started, which are numbered in that order. */
+let started = 0
+const mockWorker = (on = started++) => ({
+  run: (design: Design) => new Promise<YearView>((end, fail) => runs.push({ design, on, end, fail })),
   coldest: (design: Design, { heated }: { heated: boolean }) =>
     new Promise<Extreme>(end => coldest.push({ design, heated, end })),
 })
 jest.mock('../../app/workers/year-pool', () => ({
-  startYearWorkers: (size: number) => Array.from({ length: size }, mockWorker),
+  startYearWorkers: (size: number) => Array.from({ length: size }, () => mockWorker()),
 }))
 
 const design = (name: string): Design => ({ ...DEMOS[0]!, name })
@@ -36,7 +38,7 @@ const hour = (insideC: number) => ({ insideC }) as Extreme
 const rest = () => new Promise(resolve => setTimeout(resolve, 0))
 
 beforeEach(() => {
-  runs.length = 0
+  started = runs.length = 0
   coldest.length = 0
 })
 
@@ -89,6 +91,31 @@ test('a single year waits its turn behind the newest design', async () => {
   await rest()
   runs[2]!.end(view('pin'))
   expect(await pin).toEqual(view('pin'))
+})
+
+test('a single piece goes to the worker that has worked the longest, a study to the others', async () => {
+  const client = createYearClient(3, nothing)
+  client.request(design('a'))
+  runs[0]!.end(view('a'))
+  await rest()
+  const single = client.once(worker => worker.run(design('single')))
+  expect(runs[1]!.on).toBe(0)
+  runs[1]!.end(view('single'))
+  await single
+  const signal = new AbortController().signal
+  const study = client.many(
+    ['p', 'q'].map(design),
+    (worker, d) => worker.run(d),
+    () => {},
+    signal,
+  )
+  expect(runs.slice(2).map(r => r.on)).toEqual([2, 1])
+  // The next single piece has the first again, whichever ended last.
+  runs[3]!.end(view('q'))
+  runs[2]!.end(view('p'))
+  await study
+  void client.once(worker => worker.run(design('next')))
+  expect(runs.at(-1)!.on).toBe(0)
 })
 
 test('a study leaves a worker for the score, tells results by their index, and ends when told', async () => {
