@@ -1,5 +1,6 @@
 import { AIR_SPECIFIC_HEAT } from './physics/constants'
 import { aimLine, type AimLine } from './aim/aim-line'
+import { aimFare, type AimFare } from './aim/fares'
 import { bedAnswers, type BedAnswer } from './bed-answers'
 import { bodyAnswers, type BodyAnswer } from './body-answers'
 import { DAMP, dampAnswers, type DampAnswer } from './damp-answers'
@@ -154,8 +155,8 @@ export interface Answers {
   /** The same year without what is paid for; null where it was left out of a heated house's run. */
   freeRunning: { coldestNight: Extreme } | null
   months: MonthAnswer[]
-  /** What was asked, and the hour that came nearest to missing it (or missed it most): air less what it had to be. */
-  aim: AimLine & { tightest: { marginK: number; aimC: number; hour: number } | null }
+  /** What was asked, and how the year keeps to it. */
+  aim: AimLine & Pick<AimFare, 'tightest' | 'coldestNight' | 'worstMonth'>
   ledger: { gains: Record<string, number>; losses: Record<string, number>; storedKWh: number; closure: number }
   /** The same by month, kWh; what a month neither lost nor gained it stored. */
   ledgerMonths: { gains: Record<string, number>; losses: Record<string, number> }[]
@@ -280,11 +281,9 @@ export function makeAnswers(
   const hottest = hottestHour(site, series.airC)
   const day = Math.floor(coldest.hour / 24)
   let hoursBelow0 = 0
-  let hoursBelowAim = 0
-  let hoursAboveLimit = 0
   let hoursDamp = 0
   const line = aimLine(design.aim)
-  let tightest = { marginK: Infinity, aimC: design.aim.lowestAirC, hour: coldest.hour }
+  const { hoursBelow: hoursBelowAim, hoursAbove: hoursAboveLimit, ...aim } = aimFare(design, line, series, coldest.hour)
   let dayLow = Infinity
   let dayHigh = -Infinity
   let heatJ = 0
@@ -331,11 +330,6 @@ export function makeAnswers(
     const index = MONTH_OF_DAY[Math.floor(h / 24)]!
     const hours = MONTH_DAYS[index]! * 24
     const month = months[index]!
-    const low = line.lowC[index]!
-    const high = line.highC[index]!
-    if (low !== null && air < low) hoursBelowAim++
-    if (high !== null && air > high) hoursAboveLimit++
-    if (low !== null && air - low < tightest.marginK) tightest = { marginK: air - low, aimC: low, hour: h }
     dayLow = Math.min(dayLow, air)
     dayHigh = Math.max(dayHigh, air)
     month.insideMinC = Math.min(month.insideMinC, air)
@@ -445,7 +439,7 @@ export function makeAnswers(
     outside: outsideYear(site, line.lowC),
     freeRunning: freeC && { coldestNight: coldestHour(site, freeC) },
     months,
-    aim: { ...line, tightest: Number.isFinite(tightest.marginK) ? tightest : null },
+    aim: { ...line, ...aim },
     ledger: {
       gains,
       losses,

@@ -1,5 +1,6 @@
 import type { AimLine } from './aim/aim-line'
 import { bodyName } from './bodies/registry'
+import { nightOf } from './climate/calendar'
 import { HOURS, MONTH_OF_DAY } from './climate/types'
 import type { Design } from './design/types'
 import { bedName } from './design/words'
@@ -18,7 +19,7 @@ export interface LifeAnswer {
   boundC: number
   /** Kept by so much; negative where it is missed, K. */
   marginK: number
-  /** Hours on the wrong side of it, and days that have one. */
+  /** Hours on the wrong side of it; and nights that have one, or of a highest bound days. */
   hours: number
   days: number
 }
@@ -74,7 +75,7 @@ function against(series: Float32Array, bound: (h: number) => number | null, side
     const marginK = sign * (atC - boundC)
     if (marginK < 0) {
       hours++
-      days.add(Math.floor(h / 24))
+      days.add(side === 'lowest' ? nightOf(h) : Math.floor(h / 24))
     }
     if (!nearest || marginK < nearest.marginK) nearest = { hour: h, atC, boundC, marginK }
   }

@@ -273,7 +273,7 @@ async function drop(event: DragEvent): Promise<void> {
           <component :is="PANELS[step]" v-if="atHand" :key="`${step}-${bench.current.id}`" />
         </div>
       </main>
-      <ScorePanel class="score" :step="step" />
+      <ScorePanel class="score" :step="step" @go="go" />
       <YearRibbon class="year" @day="chooseDay" />
       <ShortcutsDialog :open="help" @close="help = false" />
       <NameDialog v-model="nameTyped" :open="renaming" @close="renaming = false" @take="rename" />

@@ -66,5 +66,5 @@ export const accessLines = (design: Design, show: Show): string[] =>
 /** All cautions of a design: those of its parts and its year, and what in it nobody gets to. */
 export const allCautions = (design: Design, answers: Answers | null, show: Show = inMetric): Caution[] => [
   ...designCautions(design, answers, show),
-  ...accessLines(design, show).map((text): Caution => ({ step: 'shape', text })),
+  ...accessLines(design, show).map((text): Caution => ({ step: 'shape', text, general: false })),
 ]

@@ -18,6 +18,8 @@ import type { Design, Layer, StepId } from '../design'
 export interface Caution {
   step: StepId
   text: string
+  /** Whether it is said of every house with such a thing in it, and not a fault of this one. */
+  general: boolean
 }
 
 /** A climate from further away than this is another place's, km. */
@@ -38,7 +40,8 @@ export function designCautions(
   show: Show = (v, quantity) => formatQuantity(v, quantity, 'metric'),
 ): Caution[] {
   const out: Caution[] = []
-  const add = (step: StepId, text: string) => out.push({ step, text })
+  const add = (step: StepId, text: string) => out.push({ step, text, general: false })
+  const warn = (step: StepId, text: string) => out.push({ step, text, general: true })
   const outline = makeOutline(design.shape)
   const boxes = roomObjects(design).filter(o => o.kind === 'body')
   const of = (danger: 'drowning' | 'tipping') =>
@@ -46,7 +49,7 @@ export function designCautions(
       .map((body, i) => ({ body, box: boxes[i]! }))
       .filter(({ body, box }) => kindOf(body).cautions(body, box).includes(danger))
   const knee = design.shape.kneeWallM
-  add(
+  warn(
     'shape',
     `Snow off the glass needs room: the knee wall holds ${show(knee, 'length')}. Snow, wind and ` +
       `anchorage are for an engineer or your building office.`,
@@ -76,19 +79,19 @@ export function designCautions(
         `${show(wanted, 'length')} is asked.`,
     )
   if (Math.max(design.shape.sunkM, design.shape.sunkM + design.shape.riseM) > 0.9)
-    add(
+    warn(
       'shape',
       'A pit deeper than your waist can bury people: shoring, drains and buried lines come first, and ' +
         'walls that hold earth are an engineer’s.',
     )
   if (design.shape.form === 'lean-to')
-    add(
+    warn(
       'shape',
       'Joined to a house: damp air must not reach its walls, fire separation and exits are for your building office.',
     )
-  if (of('drowning').length > 0) add('store', 'Children drown in little water: cover or fence open tanks and ponds.')
+  if (of('drowning').length > 0) warn('store', 'Children drown in little water: cover or fence open tanks and ponds.')
   if (design.store.airStores.some(s => s.on))
-    add(
+    warn(
       'store',
       'Pipes and rock beds can grow mould and gather radon and standing water: slope and drain them, and test.',
     )
@@ -96,7 +99,7 @@ export function designCautions(
   const high = of('tipping')
   if (high.length > 0) {
     const kg = high.reduce((sum, { body, box }) => sum + kindOf(body).weightKg(body, box), 0)
-    add(
+    warn(
       'store',
       `What stands high weighs ${show(kg, 'mass')} and can tip: stands and straps must carry it, and ` +
         `children must not climb it. Ask an engineer.`,
@@ -127,13 +130,13 @@ export function designCautions(
     add('skin', 'Bare foam burns and gives off poison: line it inside as your local code asks.')
   for (const text of new Set(builds.flatMap(dampFaults).map(f => f.text))) add('skin', text)
   if (glazings.some(g => g.uvFace))
-    add(
+    warn(
       'skin',
       'Sheet with an outside face that bears the sun, fitted the wrong way round, goes brittle within a few years. ' +
         'Mark it before the film comes off.',
     )
   if (overhead.some(g => g.sold === 'panes'))
-    add('skin', 'Glass overhead falls on people: ask which glass your local code allows above heads.')
+    warn('skin', 'Glass overhead falls on people: ask which glass your local code allows above heads.')
   const { startC, freeM2 } = breathing(design)
   const floor = outline.widthM * design.shape.lengthM
   if (freeM2 < 0.15 * floor)
@@ -171,13 +174,13 @@ export function designCautions(
       add('topUp', `${sourceName(sources, i)}: there is no water for it. Put a tank or barrels into the room.`)
   })
   if (fired.some(f => f.fuel !== 'electricity'))
-    add(
+    warn(
       'topUp',
       'Anything that burns needs a flue, fresh air, clearances and a carbon monoxide alarm. Have it ' +
         'fitted and checked by a licensed trade.',
     )
   if (electric)
-    add('topUp', 'Wet rooms need wet-rated fittings and residual-current protection: a licensed electrician’s work.')
+    warn('topUp', 'Wet rooms need wet-rated fittings and residual-current protection: a licensed electrician’s work.')
   const { power } = design.aim.practical
   if (!power && electric)
     add(

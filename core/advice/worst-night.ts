@@ -2,6 +2,7 @@ import type { Answers } from '../answers'
 import { HOURS } from '../climate/types'
 import type { Show } from '../units'
 import type { YearView } from '../view'
+import { listed } from '../text/listed'
 
 /** What would have helped most of the changes that were tried. */
 export interface Helped {
@@ -14,8 +15,6 @@ const BEFORE_DAYS = 3
 /** Under this a share of the loss is not worth a word. */
 const LEAST_SHARE = 0.08
 const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
-const joined = (list: readonly string[]) =>
-  list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`
 
 /** Mean of a series over so many hours up to one, the year taken as a ring. */
 function meanBefore(series: Float32Array, hour: number, hours: number): number {
@@ -61,12 +60,12 @@ export function whyWorst(
   })
   if (left.length > 0) {
     const share = answers.bodies.reduce((sum, b) => sum + Math.max(0, b.night.share), 0)
-    said.push(`The ${joined(left)}; together they gave back ${percent(share)} of what was lost.`)
+    said.push(`The ${listed(left)}; together they gave back ${percent(share)} of what was lost.`)
   } else said.push('Nothing stands inside that keeps heat for the night but soil and floor.')
   const ways = answers.worstNightLosses.filter(l => l.share >= LEAST_SHARE)
   const all = answers.worstNightLosses.reduce((sum, l) => sum + l.watts, 0)
   said.push(
-    `It lost ${show(all, 'power')} through the night: ${joined(ways.map(l => `${l.name} ${percent(l.share)}`))}` +
+    `It lost ${show(all, 'power')} through the night: ${listed(ways.map(l => `${l.name} ${percent(l.share)}`))}` +
       `${wind >= 4 ? `, in a wind of ${show(wind, 'speed')}` : ''}.`,
   )
   if (night.untilOpened)

@@ -1,5 +1,6 @@
 import type { MonthAnswer } from '../answers'
 import { MONTH_NAMES } from '../climate/types'
+import { listed } from '../text/listed'
 import { formatQuantity } from '../units'
 import { CROPS } from '../catalog'
 import { needsOf, type CropChoice } from './aim-line'
@@ -113,21 +114,19 @@ export function aimSentence(rows: readonly CropRow[]): string {
   if (rows.length === 0) return 'No crops are chosen yet: the two temperatures stand for every month.'
   const failing = rows.filter(r => r.cells.some(c => !c.kept))
   const kept = rows.filter(r => r.cells.some(c => c.asked !== '') && r.cells.every(c => c.kept))
-  const list = (names: string[]) =>
-    names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`
   const parts: string[] = []
   for (const row of failing.slice(0, 3)) {
     const months = row.cells.map((c, m) => ({ c, m })).filter(x => !x.c.kept)
     const cold = months.filter(x => x.c.reasons.some(r => /cold|kills/.test(r)))
     const dark = months.filter(x => x.c.reasons.some(r => /light/.test(r)))
     const name = (x: { m: number }) => MONTH_NAMES[x.m]!
-    if (cold.length > 0) parts.push(`${row.name} in ${list(cold.slice(0, 2).map(name))} would mean heat`)
-    else if (dark.length > 0) parts.push(`${row.name} in ${list(dark.slice(0, 2).map(name))} would mean lamps`)
-    else parts.push(`${row.name} is too hot in ${list(months.slice(0, 2).map(name))}`)
+    if (cold.length > 0) parts.push(`${row.name} in ${listed(cold.slice(0, 2).map(name))} would mean heat`)
+    else if (dark.length > 0) parts.push(`${row.name} in ${listed(dark.slice(0, 2).map(name))} would mean lamps`)
+    else parts.push(`${row.name} is too hot in ${listed(months.slice(0, 2).map(name))}`)
   }
   if (kept.length > 0)
     parts.push(
-      `${list(kept.slice(0, 3).map(r => r.name))} ${kept.length === 1 ? 'does' : 'do'} not ask more than ` +
+      `${listed(kept.slice(0, 3).map(r => r.name))} ${kept.length === 1 ? 'does' : 'do'} not ask more than ` +
         `this house gives`,
     )
   return `${parts.join('; ')}.`

@@ -6,6 +6,7 @@ import { designFaults, patchDesign, type Patch } from '../editing'
 import { MOVES } from '../moves/registry'
 import type { Move } from '../moves/move'
 import { aSource, isHeated } from '../sources/registry'
+import { listed } from '../text/listed'
 import type { StartAnswers } from './choices'
 import { firstHouse } from './house'
 import { withMine } from './mine'
@@ -190,9 +191,6 @@ function withHeat(design: Design, setPointC: number, { atHand }: StartAnswers, c
   return patchDesign(design, [['topUp.sources', [aSource('heater', { on: true, setPointC, capacityW, ...fuel })]]])
 }
 
-const list = (words: readonly string[]) =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
-
 /** What the site and the crops ask for, from the year that was run. */
 function asksFor(answers: StartAnswers, design: Design, year: Answers, show: Show): string {
   const coldest = year.months.reduce((h, month, m) => (month.outsideMinC < year.months[h]!.outsideMinC ? m : h), 0)
@@ -203,7 +201,7 @@ function asksFor(answers: StartAnswers, design: Design, year: Answers, show: Sho
       ? `the house is to stay above ${show(design.aim.lowestAirC, 'temperature')}`
       : killsC === null
         ? 'nothing stands in the house then'
-        : `${list(there.map(c => needsOf(c).name.toLowerCase()))} must ` +
+        : `${listed(there.map(c => needsOf(c).name.toLowerCase()))} must ` +
           `not feel less than ${show(killsC, 'temperature')}`
   return (
     `The coldest hour of this year is ${show(year.outside.coldestC, 'temperature')} outside, in ` +
@@ -238,7 +236,7 @@ function does(
   const t = (c: number) => show(c, 'temperature')
   const passive =
     r.took.length > 0
-      ? `Bare it would go down to ${t(r.bare)}; with ${list(r.took.map(id => SAID[id]!))} it stays at ${t(inside)}`
+      ? `Bare it would go down to ${t(r.bare)}; with ${listed(r.took.map(id => SAID[id]!))} it stays at ${t(inside)}`
       : `As it stands it goes down to ${t(inside)}`
   const heated = heats ? `, and a heater makes up the rest with ${show(r.year.topUp.kWh * 3.6e6, 'energy')} a year` : ''
   const leaves = r.year.leaf.coldestC

@@ -1,7 +1,7 @@
 import type { Answers } from '../answers'
 import type { Design } from '../design/types'
 import { isHeated } from '../sources/registry'
-import { HOURS } from '../climate'
+import { nightsIn } from '../climate'
 import { makeBuilding } from '../geometry/surfaces'
 import { pricesOf } from '../takeoff/price-book'
 import { housePrice } from '../takeoff/takeoff'
@@ -72,12 +72,4 @@ export function figuresOf(design: Design, engine: ReturnType<typeof createYearEn
 }
 
 /** Nights, from noon to noon, in which anything flowed. */
-function nightsWith(watts: Float32Array): number {
-  let nights = 0
-  for (let noon = -12; noon < HOURS - 12; noon += 24) {
-    let any = false
-    for (let h = noon; h < noon + 24; h++) any ||= watts[(h + HOURS) % HOURS]! > 0
-    if (any) nights++
-  }
-  return nights
-}
+const nightsWith = (watts: Float32Array): number => nightsIn([...watts.keys()].filter(h => watts[h]! > 0))

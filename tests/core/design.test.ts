@@ -116,6 +116,14 @@ test('cautions stand where the work can hurt, and go when it cannot', () => {
       .map(c => `${c.step}: ${c.text}`)
       .join('\n')
   expect(texts(demo)).toMatch(/shape: Snow .*engineer/)
+  // What is said of every house stands apart from the faults of this one.
+  const low = patchDesign(demo, [['aim.practical.headroomM', 4]])
+  const faults = (d: typeof demo) =>
+    designCautions(d, null)
+      .filter(c => !c.general)
+      .map(c => c.text)
+  expect(faults(low).filter(text => !faults(demo).includes(text))).toEqual([expect.stringMatching(/^Heads hit/)])
+  expect(designCautions(demo, null).find(c => /^Snow/.test(c.text))!.general).toBe(true)
   expect(texts(demo)).toMatch(/store: What stands high weighs 2\.8\st/)
   expect(
     texts(

@@ -1,7 +1,11 @@
-import { DEMOS, type Design } from '../../core/design'
+import { missTold } from '../../core/aim/fares'
+import { CROPS } from '../../core/catalog'
+import { MONTH_OF_DAY } from '../../core/climate'
+import { DEMOS, type CropChoice, type Design } from '../../core/design'
 import { bedsJoined, bedInTwo, patchDesign, withoutBed, type Patch } from '../../core/editing'
 import { aSource } from '../../core/sources/registry'
 import { doubted } from '../../core/study/unknowns'
+import { inMetric } from '../../core/units'
 import { yearView } from '../../core/view'
 import { heated, unheated, withSources } from '../added'
 import { pond, tank } from '../bodies'
@@ -126,4 +130,46 @@ test('what the house behind a lean-to gives is counted at its price', () => {
   expect(house!.tookKWh - house!.gaveKWh).toBeCloseTo(ledger.losses['house'] ?? 0, 0)
   expect(house!.cost).toBeCloseTo(0.1 * house!.gaveKWh, 6)
   expect(answersOf(unheated(garden)).house).toBeNull()
+})
+
+describe('the aim, month by month', () => {
+  const asks = (id: string, months: readonly number[]): CropChoice => ({
+    id,
+    needs: null,
+    months: Array.from({ length: 12 }, (_, m) => (months.includes(m) ? 'grow' : '')),
+  })
+  const growing = (...crops: CropChoice[]) => on(unheated(plain), ['aim.crops', crops])
+
+  test('the coldest night is held against its own month; the one that misses most has a line', () => {
+    const { aim, coldestNight, months } = answersOf(growing(asks('spinach', [0, 1, 11]), asks('tomato', [10])))
+    const spinach = CROPS.find(c => c.id === 'spinach')!
+    const tomato = CROPS.find(c => c.id === 'tomato')!
+    const own = MONTH_OF_DAY[Math.floor(coldestNight.hour / 24)]!
+    expect([0, 1, 11]).toContain(own)
+    expect(aim.coldestNight).toEqual({ aimC: spinach.growsC, marginK: coldestNight.insideC - spinach.growsC })
+    expect(aim.worstMonth).toMatchObject({ month: 10, aimC: tomato.growsC })
+    expect(aim.worstMonth!.shortK).toBeCloseTo(tomato.growsC - months[10]!.insideMinC, 6)
+    expect(aim.worstMonth!.hours).toBeGreaterThanOrEqual(aim.worstMonth!.nights)
+    expect(aim.worstMonth!.nights).toBeLessThanOrEqual(32)
+    expect(aim.worstMonth!.shortK).toBeCloseTo(-aim.tightest!.marginK, 6)
+  })
+
+  test('where nothing stands in its month nothing is asked of it; where all is kept no month misses', () => {
+    const summer = answersOf(growing(asks('spinach', [6]))).aim
+    expect([summer.coldestNight, summer.worstMonth]).toEqual([null, null])
+    const warm = answersOf(on(unheated(plain), ['aim.crops', []], ['aim.lowestAirC', -30])).aim
+    expect(warm.worstMonth).toBeNull()
+    expect(warm.coldestNight!.aimC).toBe(-30)
+  })
+
+  test('who comes through its coldest hour is judged by the leaf, and told', () => {
+    const { aim, months } = answersOf(growing(asks('spinach', [11]), asks('aubergine', [11])))
+    expect(months[11]!.leafMinC).toBeGreaterThan(CROPS.find(c => c.id === 'spinach')!.survivesC)
+    expect(aim.worstMonth).toMatchObject({ month: 11, bear: ['Spinach'], die: ['Aubergine'] })
+    const miss = { month: 9, aimC: 8, shortK: 1.23, hours: 40, nights: 9, bear: ['Spinach'], die: ['Tomato', 'Pepper'] }
+    const told = (more: object) => missTold({ ...miss, ...more }, inMetric).replaceAll(/\s/g, ' ')
+    expect(told({})).toBe('October: 1.2 K short on 9 nights; spinach bears it, tomato and pepper do not.')
+    expect(told({ bear: [], die: ['Tomato'] })).toBe('October: 1.2 K short on 9 nights; tomato does not bear it.')
+    expect(told({ bear: [], die: [], nights: 1 })).toBe('October: 1.2 K short on a night.')
+  })
 })

@@ -26,8 +26,8 @@ const bringIntoView = () =>
 watch(() => props.step, bringIntoView, { flush: 'post' })
 onMounted(bringIntoView)
 
-const every = useCautions()
-const cautions = computed(() => new Set(every.value.map(c => c.step)))
+const cautions = useCautions()
+const faultsIn = (id: string) => cautions.value.filter(c => !c.general && c.step === id).length
 
 /** Whether something of the house is decided in a step. */
 type AnyStep = (typeof STEPS)[number]['id']
@@ -36,7 +36,14 @@ const decides = (id: AnyStep): id is StepId => !['year', 'weighUp', 'build', 'se
 /** State of a step: its mark and the words for it. */
 function state(id: AnyStep): { mark: string; words: string; tone: string; size: string } {
   if (!decides(id)) return { mark: '', words: '', tone: '', size: '' }
-  if (cautions.value.has(id)) return { mark: '!', words: 'has a caution', tone: 'text-clay', size: 'font-bold' }
+  const faults = faultsIn(id)
+  if (faults > 0)
+    return {
+      mark: faults > 1 ? `${faults} !` : '!',
+      words: faults > 1 ? `${faults} faults` : 'a fault',
+      tone: 'text-clay',
+      size: 'font-bold',
+    }
   if (bench.current.decided.includes(id))
     return { mark: '●', words: 'decided', tone: 'text-moss', size: 'text-[0.6rem]' }
   return { mark: '○', words: 'at its default', tone: 'text-soft', size: 'text-[0.6rem]' }
@@ -76,7 +83,7 @@ function state(id: AnyStep): { mark: string; words: string; tone: string; size: 
     </ol>
     <p class="marks hint">
       <span class="text-moss">●</span> decided, <span class="text-soft">○</span> at its default,
-      <span class="font-bold text-clay">!</span> has a caution
+      <span class="font-bold text-clay">!</span> has a fault
     </p>
   </nav>
 </template>

@@ -2,14 +2,15 @@
 import { LATER } from '../../parts'
 import { watchDebounced } from '@vueuse/core'
 import type { Answers } from '../../../core/answers'
+import { missTold } from '../../../core/aim/fares'
 import type { LifeAnswer } from '../../../core/life-answers'
 import { DAYS, MONTH_NAMES, MONTH_OF_DAY } from '../../../core/climate'
-import { type StepId } from '../../../core/design'
 import { winterName } from '../../../core/study/winter'
 import { isHeated } from '../../../core/sources/registry'
 import { formatNumber, type Quantity } from '../../../core/units'
 
-const props = defineProps<{ step: string }>()
+defineProps<{ step: string }>()
+const emit = defineEmits<{ go: [string] }>()
 const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
@@ -30,9 +31,12 @@ const DULL = [
   'after six or more dull days',
 ]
 
-/** The hour that comes nearest to missing the aim: with crops the aim changes with the month. */
-const tightest = computed(() => a.value?.aim.tightest ?? null)
-const margin = computed(() => tightest.value?.marginK ?? 0)
+/** The coldest night against its own month's aim; with crops that changes with the month. */
+const aimed = computed(() => a.value?.aim.coldestNight ?? null)
+const missed = computed(() => {
+  const miss = a.value?.aim.worstMonth
+  return miss ? missTold(miss, settings.show) : ''
+})
 const withCrops = computed(() => bench.current.aim.crops.length > 0)
 const heated = computed(() => isHeated(bench.current.topUp.sources))
 /** Light that comes of estimated sun is said to be estimated. */
@@ -47,23 +51,20 @@ const illustrative = computed(() => {
 const darkest = computed(() =>
   a.value ? a.value.months.reduce((best, m, i, all) => (m.dli < all[best]!.dli ? i : best), 0) : 0,
 )
-/** Soil and water against what lives in them; the leaf stands above. */
-const lives = computed(() => a.value?.lives.filter(l => l.of !== 'leaf') ?? [])
-const leaves = computed(() => a.value?.lives.find(l => l.of === 'leaf'))
-const livesHint = (l: LifeAnswer) =>
+/** What lives there against its bounds. */
+const lives = computed(() => a.value?.lives ?? [])
+const bound = (l: LifeAnswer) =>
   `${MONTH_NAMES[MONTH_OF_DAY[Math.floor(l.hour / 24)]!]}; ${l.side} ${t(l.boundC)}: ` +
   (l.marginK >= 0
     ? `kept, by ${settings.show(l.marginK, 'temperatureDifference')}`
-    : `missed, by ${settings.show(-l.marginK, 'temperatureDifference')}, ${l.hours} h on ${l.days} days`)
+    : `missed, by ${settings.show(-l.marginK, 'temperatureDifference')}, ${l.hours} h in ${l.days} ` +
+      `${l.side === 'lowest' ? 'nights' : 'days'}`)
 const hottestDay = computed(() =>
   a.value
     ? `${a.value.hottestAfternoon.at.slice(8, 10).replace(/^0/, '')} ` +
       `${MONTH_NAMES[Number(a.value.hottestAfternoon.at.slice(5, 7)) - 1]}`
     : '',
 )
-const every = useCautions()
-const cautions = computed(() => every.value.filter(c => c.step === (props.step as StepId)))
-const elsewhere = computed(() => every.value.length - cautions.value.length)
 const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
 const cost = useHousePrice()
 const budget = computed(() => bench.current.aim.practical.budget)
@@ -134,32 +135,27 @@ function showColdest(): void {
       <template v-else>
         <p class="mt-1">
           inside, when it is {{ t(a.coldestNight.outsideC) }} outside.
-          <button class="cursor-pointer text-left underline decoration-dotted underline-offset-3" @click="showColdest">
+          <button class="link" @click="showColdest">
             {{ a.coldestNight.day }} at {{ a.coldestNight.at.slice(11, 16)
             }}{{ a.coldestNight.dullDaysBefore > 0 ? `, ${DULL[Math.min(6, a.coldestNight.dullDaysBefore)]}` : '' }}.
           </button>
-          <template v-if="tightest">
-            Aim {{ t(tightest.aimC)
-            }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(tightest.hour / 24)]!]}` : '' }}:
+          <template v-if="aimed">
+            Aim {{ t(aimed.aimC)
+            }}{{ withCrops ? ` in ${MONTH_NAMES[MONTH_OF_DAY[Math.floor(a.coldestNight.hour / 24)]!]}` : '' }}:
+            <strong :class="aimed.marginK >= 0 ? 'text-moss' : 'text-clay'"
+              >{{ aimed.marginK >= 0 ? 'kept, by' : 'missed, by' }}
+              {{ settings.show(Math.abs(aimed.marginK), 'temperatureDifference') }}</strong
+            >.
           </template>
-          <strong v-if="tightest" :class="margin >= 0 ? 'text-moss' : 'text-clay'"
-            >{{ margin >= 0 ? 'kept, by' : 'missed, by' }}
-            {{ settings.show(Math.abs(margin), 'temperatureDifference') }}</strong
-          >.
+          <template v-else-if="withCrops">Nothing that is to live here stands in it then.</template>
         </p>
+        <p v-if="missed" class="mt-1 text-clay" data-test="worst-month">{{ missed }}</p>
         <p class="hint mt-1" data-test="leaf">
           <TermLink id="leaf-temperature">The leaf itself</TermLink>: {{ t(a.leaf.coldestC)
-          }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : ''
-          }}{{ leaves && leaves.hours > 0 ? `, ${leaves.hours} h colder than its crop bears` : '' }}. Under the ridge
+          }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
           {{ t(a.airs.ridgeColdestC)
           }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
-          <button
-            class="cursor-pointer underline decoration-dotted underline-offset-3"
-            data-test="how-far"
-            @click="trusting = true"
-          >
-            How far to trust it
-          </button>
+          <button class="link" data-test="how-far" @click="trusting = true">How far to trust it</button>
         </p>
         <p v-if="illustrative" class="hint mt-1" data-test="on-illustration">
           On an illustrative climate, not your own months: see Site.
@@ -171,7 +167,8 @@ function showColdest(): void {
         <LazyOneWinter v-if="winters.single" class="mt-1" />
         <p v-if="winters.spread" class="hint mt-1" :class="winters.stale ? 'opacity-55' : ''" data-test="winters">
           Winters differ: {{ winters.spread.isFew ? `in the ${winters.all.length} measured ones` : 'in eight of ten' }},
-          {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}.
+          {{ t(winters.spread.leastC) }} to {{ t(winters.spread.mostC) }}; in the middle one
+          {{ t(winters.spread.medianC) }}.
           <template v-if="bench.current.aim.winter !== 'usual'">
             {{ capital(winterName(bench.current.aim)) }} brings <strong>{{ t(winters.spread.meantC) }}</strong
             ><template v-if="winters.spread.meantMarginK !== null"
@@ -195,6 +192,7 @@ function showColdest(): void {
           </span>
           <template v-else>…</template>
         </p>
+        <FaultList :step="step" class="mt-2" @go="emit('go', $event)" />
         <dl class="mt-3 divide-y divide-line border-y border-line">
           <ScoreRow
             name="Hottest afternoon"
@@ -208,7 +206,7 @@ function showColdest(): void {
             v-for="l in lives"
             :key="`${l.name} ${l.side}`"
             :name="l.name"
-            :hint="livesHint(l)"
+            :hint="bound(l)"
             :figure="
               figure(
                 x => x.lives.find(o => o.name === l.name && o.side === l.side)?.atC ?? l.atC,
@@ -270,24 +268,12 @@ function showColdest(): void {
         </ul>
       </template>
     </div>
-    <div v-for="c in cautions" :key="c.text" class="caution" role="note">
-      {{ c.text }}
-    </div>
-    <p v-if="elsewhere > 0" class="hint">
-      {{ elsewhere }} more {{ elsewhere === 1 ? 'caution stands' : 'cautions stand' }} in other steps.
-    </p>
+    <GeneralCautions :step="step" />
   </section>
 </template>
 
 <style scoped>
 .dimmed > :not(.known) {
   opacity: 0.55;
-}
-.caution {
-  margin-top: 0.4rem;
-  background: var(--warn);
-  border-left: 4px solid var(--clay);
-  padding: 0.45rem 0.65rem;
-  font-size: 0.93rem;
 }
 </style>

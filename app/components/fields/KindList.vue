@@ -56,12 +56,7 @@ const take = (path: string, v: unknown) => props.set(path, v === '' ? null : v)
         class="flex flex-wrap items-baseline gap-x-2 border-l-4 pl-2"
         :class="b.i === open ? 'border-clay' : 'border-line'"
       >
-        <button
-          class="cursor-pointer text-left underline decoration-dotted underline-offset-3"
-          :aria-pressed="b.i === open"
-          :data-test="`${one}-${b.i}`"
-          @click="open = b.i"
-        >
+        <button class="link" :aria-pressed="b.i === open" :data-test="`${one}-${b.i}`" @click="open = b.i">
           <strong>{{ b.name }}</strong>
         </button>
         <span class="min-w-0 flex-1">{{ b.line }}</span>

@@ -254,9 +254,6 @@ function estimateExtreme(key: Extreme): void {
   border-color: var(--clay);
 }
 .link {
-  text-decoration: underline dotted;
-  text-underline-offset: 3px;
-  cursor: pointer;
   font-size: 0.8rem;
   white-space: nowrap;
 }

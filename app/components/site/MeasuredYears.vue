@@ -44,21 +44,10 @@ function takeOut(i: number): void {
           <td class="pr-4">{{ t(y.monthC) }}</td>
           <td class="text-left">
             <strong v-if="i === 0">the house is worked out in it</strong>
-            <button
-              v-else
-              class="cursor-pointer underline decoration-dotted underline-offset-3"
-              :aria-label="`Work the house out in ${y.source}`"
-              @click="use(i)"
-            >
+            <button v-else class="link" :aria-label="`Work the house out in ${y.source}`" @click="use(i)">
               work it out in this one
             </button>
-            <button
-              class="cursor-pointer underline decoration-dotted underline-offset-3 ml-3"
-              :aria-label="`Take ${y.source} out`"
-              @click="takeOut(i)"
-            >
-              take out
-            </button>
+            <button class="link ml-3" :aria-label="`Take ${y.source} out`" @click="takeOut(i)">take out</button>
           </td>
         </tr>
       </tbody>

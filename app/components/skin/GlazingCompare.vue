@@ -115,7 +115,7 @@ const options = computed((): ApexOptions => {
             >
               <th scope="row" class="text-left font-normal">
                 <button
-                  class="cursor-pointer text-left underline decoration-dotted underline-offset-3"
+                  class="link"
                   :aria-pressed="r.g.id === own"
                   :title="`Source: ${r.g.source}`"
                   :data-test="`take-${r.g.id}`"

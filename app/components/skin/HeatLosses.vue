@@ -72,7 +72,7 @@ const ua = computed(() => a.value?.ua.byElement ?? [])
             :data-test="`loss-${r.name.replace(' ', '-')}`"
             @click="emit('go', LEADS[r.name][0])"
           >
-            <span class="text-left underline decoration-dotted underline-offset-3">{{ r.name }}</span>
+            <span class="link">{{ r.name }}</span>
             <span class="flex h-3.5" aria-hidden="true"
               ><span class="h-full bg-slate" :style="{ width: `${(r.night / most) * 100}%` }" /><span
                 class="h-full bg-straw"

@@ -191,7 +191,7 @@ const asHouse = () =>
             :data-test="`choose-${r.id}`"
             @click="drawing.part = r.id"
           >
-            <strong class="underline decoration-dotted underline-offset-3">{{ r.name }}</strong> {{ r.line }}
+            <strong class="link">{{ r.name }}</strong> {{ r.line }}
             <span class="hint block">{{ r.facts }}</span>
           </button>
         </li>
@@ -235,7 +235,7 @@ const asHouse = () =>
         <template v-for="(o, k) in letInto" :key="o.index"
           >{{ k > 0 ? '; ' : ''
           }}<button
-            class="cursor-pointer text-left underline decoration-dotted underline-offset-3"
+            class="link"
             :data-test="`let-into-${o.index}`"
             @click="drawing.press({ kind: 'opening', index: o.index })"
           >

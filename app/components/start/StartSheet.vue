@@ -156,7 +156,7 @@ function close(): void {
               <summary class="cursor-pointer">Your own monthly figures, or a weather file</summary>
               <p class="hint mt-1">
                 Drop a weather file (EPW) anywhere on this sheet, or
-                <label class="cursor-pointer underline decoration-dotted underline-offset-3 focus-within:outline-2">
+                <label class="link focus-within:outline-2">
                   choose one<input
                     type="file"
                     accept=".epw"

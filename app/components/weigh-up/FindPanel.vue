@@ -17,7 +17,7 @@ const winters = useWinters()
 const keeping = useKeeping()
 /** The answer that was kept as a design of its own. */
 const keptSet = shallowRef<Found | null>(null)
-const aimed = computed(() => year.view?.answers.aim.tightest?.aimC ?? bench.current.aim.lowestAirC)
+const aimed = computed(() => year.view?.answers.aim.coldestNight?.aimC ?? bench.current.aim.lowestAirC)
 const wanted = reactive({ coldestC: aimed.value, budget: 0, lightShare: 0.9 })
 const set = (key: 'coldestC' | 'budget' | 'lightShare') => (v: number) => {
   wanted[key] = v

@@ -16,7 +16,7 @@ const axis = computed(() => {
   const [low, high] = [Math.min(...all) - 0.3, Math.max(...all) + 0.3]
   return { low, high, place: (c: number) => `${((c - low) / (high - low)) * 100}%` }
 })
-const aimC = computed(() => year.view?.answers.aim.tightest?.aimC ?? null)
+const aimC = computed(() => year.view?.answers.aim.coldestNight?.aimC ?? null)
 const inRange = (c: number) => c > axis.value.low && c < axis.value.high
 </script>
 

@@ -19,7 +19,7 @@ const range = computed(() => {
 })
 /** Degrees that the coldest night falls short of the aim by; 0 where it is met, or where bars are no degrees. */
 const needK = computed(() => {
-  const margin = year.view?.answers.aim.tightest?.marginK ?? 0
+  const margin = year.view?.answers.aim.coldestNight?.marginK ?? 0
   return byHeat.value || ladder.rank === 'light' || ladder.stale ? 0 : Math.max(0, -margin)
 })
 const place = (v: number) => ((v - range.value.low) / (range.value.high - range.value.low)) * 100

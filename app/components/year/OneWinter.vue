@@ -7,12 +7,7 @@ const vary = () => bench.edit([['site.varyMeasured', true]], 'vary the measured 
 <template>
   <p class="hint" data-test="one-winter">
     One measured winter says nothing of how far others stray. Add the place’s other years under Site, or
-    <button
-      class="cursor-pointer underline decoration-dotted underline-offset-3"
-      data-test="vary-measured"
-      @click="vary"
-    >
-      make others from this one</button
-    >: its hours, with months that stray as they do in such a climate.
+    <button class="link" data-test="vary-measured" @click="vary">make others from this one</button>: its hours, with
+    months that stray as they do in such a climate.
   </p>
 </template>
