@@ -88,15 +88,16 @@ const COMMANDS: Record<string, Command> = {
   ladder: {
     usage: 'ladder <design.json> [--workers 2]',
     about:
-      'Every sensible single change to the design, each run for its year, ranked by what its money buys: degrees on ' +
-      'the coldest night, or heat saved where the house buys heat. Each with the edits that make it.',
+      'Every sensible single change to the design, each run for its year, ranked by what its money buys: how ' +
+      'much better what lives there is kept (lifeK), for what it costs and ten years of what it buys; or what is ' +
+      'saved a year where the house buys heat. Each with the edits that make it.',
     run: ladderCommand,
   },
   find: {
-    usage: 'find <design.json> --coldest 2 [--budget 4000] [--light 5] [--moves id,id…] [--workers 2]',
+    usage: 'find <design.json> --coldest 2 [--budget 4000] [--running 200] [--light 5] [--moves id,id…] [--workers 2]',
     about:
-      'The cheapest set of changes whose coldest night is at least so warm, °C, within a budget and with at least so ' +
-      'much winter light, mol/m²·d: every set of at most eight moves is run (the most promising, unless named).',
+      'The cheapest set of changes whose coldest night is at least so warm, °C, within a budget, with no more bought ' +
+      'in a year and at least so much winter light, mol/m²·d: every set of at most eight moves is run (the most promising, unless named).',
     run: findCommand,
   },
   tasks: {

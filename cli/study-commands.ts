@@ -88,12 +88,17 @@ export async function ladderCommand(args: string[]): Promise<unknown> {
 
 /** `find`: the cheapest set of moves that meets a coldest night. */
 export async function findCommand(args: string[]): Promise<unknown> {
-  const { options, words } = readOptions(args, ['coldest', 'budget', 'light', 'moves', 'workers'], ['design.json'])
+  const { options, words } = readOptions(
+    args,
+    ['coldest', 'budget', 'running', 'light', 'moves', 'workers'],
+    ['design.json'],
+  )
   const design = loadDesign(words[0]!)
   const workers = workersOption(options.workers)
   const wanted = {
     coldestC: numberOption('coldest', options.coldest, -60, 40),
     budget: options.budget === undefined ? null : numberOption('budget', options.budget, 0, 1e9),
+    aYear: options.running === undefined ? null : numberOption('running', options.running, 0, 1e9),
     winterDli: options.light === undefined ? 0 : numberOption('light', options.light, 0, 60),
   }
   const evaluate = (designs: readonly Design[]) => workOut('brief', designs, workers)

@@ -29,8 +29,10 @@ export interface AirStoreAnswer {
   hours: number
   tookKWh: number
   gaveKWh: number
-  /** Electricity of its fan, kWh, and heat moved either way for it; null where the fan never ran. */
+  /** Electricity of its fan, kWh. */
   fanKWh: number
+  /** For each kWh of it, heat that it gave back to the air, and heat moved either way; null where the fan never ran. */
+  broughtBack: number | null
   coefficient: number | null
   /** With the fan running: flow, m³/h, changes of the house's air an hour, pressure, Pa. */
   flowM3h: number
@@ -97,6 +99,7 @@ export function airStoreAnswers(
       tookKWh,
       gaveKWh,
       fanKWh,
+      broughtBack: fanKWh > 0 ? gaveKWh / fanKWh : null,
       coefficient: fanKWh > 0 ? (tookKWh + gaveKWh) / fanKWh : null,
       flowM3h: flowM3s * 3600,
       changesPerHour: (flowM3s * 3600) / building.volumeM3,

@@ -16,6 +16,7 @@ import {
   dayLengthH,
   dayName,
   DAYS,
+  dullDaysBefore,
   HOURS,
   isoAt,
   MONTH_DAYS,
@@ -244,20 +245,6 @@ function stuckOf({ coverStuck }: YearSeries): Answers['coverStuck'] {
     if (its > 0.5) days++
   }
   return { hours: Math.round(hours), days }
-}
-
-/** Days in a row before a day with less than 45 % of the light that its season's clearest days bring. */
-function dullDaysBefore(site: SiteYear, day: number): number {
-  const light = (d: number) => {
-    let sum = 0
-    for (let k = 0; k < 24; k++) sum += site.globalWm2[d * 24 + k]!
-    return sum
-  }
-  let brightest = 0
-  for (let d = -20; d <= 20; d++) brightest = Math.max(brightest, light((day + d + 365) % 365))
-  let count = 0
-  while (count < 14 && light((day - 1 - count + 365) % 365) < 0.45 * brightest) count++
-  return count
 }
 
 /** Photosynthetic light of each day in the open, mol/m². */

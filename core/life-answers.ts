@@ -41,7 +41,7 @@ export function lifeAnswers(design: Design, line: AimLine, series: YearSeries): 
     if (found) out.push({ ...thing, ...found })
   }
   if (aim.crops.length > 0)
-    add({ of: 'leaf', index: null, name: 'Leaves', side: 'lowest' }, series.leafC, h => line.lowC[month(h)]!)
+    add({ of: 'leaf', index: null, name: LEAVES, side: 'lowest' }, series.leafC, h => line.lowC[month(h)]!)
   const soils = shape.beds.flatMap((_, index): LifeAnswer[] => {
     const found = against(series.bedsC[index]!, h => line.soilC[month(h)]!, 'lowest')
     return found ? [{ of: 'soil', index, name: soilName(shape.beds, index), side: 'lowest', ...found }] : []
@@ -57,6 +57,28 @@ export function lifeAnswers(design: Design, line: AimLine, series: YearSeries): 
   })
   return out
 }
+
+/** What lives there that stands nearest to its bound, or furthest beyond it. */
+export type Endangered = Pick<LifeAnswer, 'of' | 'name' | 'side' | 'atC' | 'boundC' | 'marginK'>
+
+/** Which that is; where nothing has a bound of its own, the coldest leaf against the lowest air that is asked for. */
+export function endangered(
+  { aim }: Pick<Design, 'aim'>,
+  { lives, leaf }: { lives: readonly LifeAnswer[]; leaf: { coldestC: number } },
+): Endangered {
+  const boundC = aim.lowestAirC
+  const bare: Endangered = {
+    of: 'leaf',
+    name: LEAVES,
+    side: 'lowest',
+    atC: leaf.coldestC,
+    boundC,
+    marginK: leaf.coldestC - boundC,
+  }
+  return lives.length === 0 ? bare : lives.reduce((a, b) => (b.marginK < a.marginK ? b : a))
+}
+
+const LEAVES = 'Leaves'
 
 /** “Soil of bed 2”, or of the only one. */
 const soilName = (beds: Design['shape']['beds'], index: number): string =>

@@ -133,20 +133,23 @@ export async function writeReportPdf(
   plan(paper, parts)
   months(paper, parts)
   if (rungs.length > 0) {
+    const more = (k: number) => `${k >= 0 ? '+' : ''}${show(k, 'temperatureDifference')}`
     paper.heading('What the next money buys')
     paper.table(
       [
-        ['change', 'coldest night', 'cost', 'light'],
+        ['change', 'what lives there', 'air', 'cost', 'a year', 'light'],
         ...rungs
           .slice(0, 14)
           .map(r => [
             `${r.words}. ${r.why}`,
-            `${r.gainK >= 0 ? '+' : ''}${show(r.gainK, 'temperatureDifference')}`,
+            more(r.lifeK),
+            more(r.gainK),
             `${currency} ${formatNumber(r.cost, 0)}`,
+            formatNumber(r.aYear, 0, true),
             `${Math.round((r.lightShare - 1) * 100)} %`,
           ]),
       ],
-      [80, 80, 40],
+      [75, 55, 80, 55, 40],
       true,
     )
   }

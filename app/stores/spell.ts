@@ -17,7 +17,9 @@ export const useSpell = defineStore('spell', () => {
   const bench = useDesign()
   const year = useYear()
   const settings = useSettings()
-  const asked = reactive<AskedSpell>({ dullDays: 5, clearDays: 3, lowC: -20, startDay: null })
+  const asked = reactive<AskedSpell>({ dullDays: 0, clearDays: 0, lowC: 0, startDay: null })
+  /** As hard as this climate knows it, and of which site; null until that is worked out. */
+  const usual = shallowRef<{ site: Design['site']; spell: Omit<AskedSpell, 'startDay'> } | null>(null)
   const answer = shallowRef<SpellAnswer | null>(null)
   const tried = shallowRef<Tried[]>([])
   const of = shallowRef<Design | null>(null)
@@ -29,6 +31,16 @@ export const useSpell = defineStore('spell', () => {
   function cancel(): void {
     stop.abort()
     state.running = false
+  }
+
+  /** Begins with a spell as hard as the climate of the design on the bench knows it. */
+  async function begin(): Promise<void> {
+    const design = bench.current
+    if (usual.value?.site === design.site) return
+    const spell = await year.ask(worker => worker.usualSpell(design))
+    if (bench.current.site !== design.site) return
+    usual.value = { site: design.site, spell }
+    Object.assign(asked, spell)
   }
 
   async function start(): Promise<void> {
@@ -65,7 +77,7 @@ export const useSpell = defineStore('spell', () => {
     if (!signal.aborted) state.running = false
   }
 
-  return { asked, answer, tried, state, stale, start, cancel }
+  return { asked, usual, answer, tried, state, stale, begin, start, cancel }
 })
 
 /** The coldest that the leaves were in a spell, °C. */

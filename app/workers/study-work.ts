@@ -5,7 +5,15 @@ import { sunHours, type SunHours } from '../../core/optics/sun-hours'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { figuresOf, type Figures } from '../../core/study/figures'
 import { flowsOf, type WeekFlow } from '../../core/study/runs'
-import { spellAnswer, usualStart, withSpellDays, type AskedSpell, type SpellAnswer } from '../../core/study/spell'
+import {
+  spellAnswer,
+  usualSpell,
+  usualStart,
+  withSpellDays,
+  type AskedSpell,
+  type SpellAnswer,
+} from '../../core/study/spell'
+import { WINTERS_FOR, wintersOf } from '../../core/study/winters-ahead'
 import type { YearEngine } from '../../core/year'
 import { YEAR_EXPORTS } from '../../formats/year-exports'
 
@@ -15,6 +23,8 @@ export function studyWork(engine: YearEngine) {
   return {
     brief: (design: Design): Brief => briefOf(design, year(design).answers),
     figures: (design: Design): Figures => figuresOf(design, engine),
+    /** A spell as hard as twenty winters of a design's climate know it. */
+    usualSpell: (design: Design) => usualSpell(wintersOf(design, WINTERS_FOR.usual).map(w => engine.site(w.design))),
     /** A design in a spell of its own; without a first day it ends in the middle of the coldest month. */
     spell(design: Design, asked: AskedSpell): SpellAnswer {
       const days = asked.dullDays + asked.clearDays

@@ -31,6 +31,7 @@ const api = {
   },
   brief: async (...given: Studied<'brief'>) => (await study()).brief(...given),
   figures: async (...given: Studied<'figures'>) => (await study()).figures(...given),
+  usualSpell: async (...given: Studied<'usualSpell'>) => (await study()).usualSpell(...given),
   spell: async (...given: Studied<'spell'>) => (await study()).spell(...given),
   file: async (...given: Studied<'file'>) => (await study()).file(...given),
   flows: async (...given: Studied<'flows'>) => (await study()).flows(...given),

@@ -52,3 +52,13 @@ export function aimLine(aim: Design['aim']): AimLine {
   }
   return line
 }
+
+/**
+ * How cold the leaves of the tenderest that stands there in a month may be, °C; null where nothing stands there. Without
+ * crops the lowest air that is asked for stands for every month.
+ */
+export function leavesBearC(aim: Design['aim'], month: number): number | null {
+  if (aim.crops.length === 0) return aim.lowestAirC
+  const there = aim.crops.filter(c => c.months[month] !== '').map(c => needsOf(c).survivesC)
+  return there.length > 0 ? Math.max(...there) : null
+}

@@ -1,7 +1,7 @@
 import { sunDay, sunPosition } from '../sun'
 import { middleOfMonth } from './calendar'
 import { yearStartUtc } from './sun-year'
-import { MONTH_OF_DAY, type SiteYear } from './types'
+import { DAYS, MONTH_OF_DAY, type SiteYear } from './types'
 
 /** A day that stands for a season in the drawing: its date and the sun at its solar noon. */
 export interface DesignDay {
@@ -41,4 +41,23 @@ export function designDays(site: SiteYear): { cold: DesignDay; hot: DesignDay } 
     cold: noonOfDay(site, middleOfMonth(means.indexOf(Math.min(...means)))),
     hot: noonOfDay(site, middleOfMonth(means.indexOf(Math.max(...means)))),
   }
+}
+
+/** A day is dull with less than this share of the light that its season's clearest days bring. */
+const DULL_SHARE = 0.45
+const MOST_DULL_DAYS = 14
+
+/** How many dull days in a row come before a day of the year, 0-based; 14 at most. */
+export function dullDaysBefore({ globalWm2 }: Pick<SiteYear, 'globalWm2'>, day: number): number {
+  const light = (d: number) => {
+    const from = ((d + DAYS) % DAYS) * 24
+    let sum = 0
+    for (let h = from; h < from + 24; h++) sum += globalWm2[h]!
+    return sum
+  }
+  let brightest = 0
+  for (let d = -20; d <= 20; d++) brightest = Math.max(brightest, light(day + d))
+  let count = 0
+  while (count < MOST_DULL_DAYS && light(day - 1 - count) < DULL_SHARE * brightest) count++
+  return count
 }

@@ -40,7 +40,9 @@ const turned = (id: string, toDeg: number, words: string): Move => ({
   group: 'shape',
   before: 'backfill',
   words,
-  of: ({ shape }) => (Math.abs(shape.turnDeg - toDeg) < 3 ? null : [['shape.turnDeg', toDeg]]),
+  // What leans on a house faces where its wall does.
+  of: ({ shape }) =>
+    shape.form === 'lean-to' || Math.abs(shape.turnDeg - toDeg) < 3 ? null : [['shape.turnDeg', toDeg]],
 })
 
 /** Moves of how a house stands and how it is shaped. */

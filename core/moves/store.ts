@@ -4,6 +4,8 @@ import { BODY_KINDS } from '../bodies/registry'
 import type { Body, Design } from '../design/types'
 import { changedBody, freeBody } from '../editing'
 import { roomObjects } from '../geometry/objects'
+import { partsOf } from '../geometry/parts'
+import { makeOutline } from '../geometry/section'
 import type { Move } from './move'
 
 const kind = (name: Body['kind']) => BODY_KINDS.find(k => k.kind === name)!
@@ -73,8 +75,10 @@ export const STORE_MOVES: readonly Move[] = [
     id: 'lined-back-wall',
     group: 'store',
     words: (_, show) => `Line the back wall with ${show(0.12, 'thickness')} of brick`,
-    of: ({ store, skin }) =>
-      skin.parts.backWall.kind === 'glazed' || store.linings.some(l => l.part === 'backWall')
+    of: ({ shape, store, skin }) =>
+      !partsOf({ shape, skin }, makeOutline(shape)).includes('backWall') ||
+      skin.parts.backWall.kind === 'glazed' ||
+      store.linings.some(l => l.part === 'backWall')
         ? null
         : [['store.linings', [...store.linings, { part: 'backWall', material: 'brick', thicknessM: 0.12 }]]],
   },

@@ -1,4 +1,4 @@
-import { needsOf } from '../aim/aim-line'
+import { leavesBearC, needsOf } from '../aim/aim-line'
 import type { Answers } from '../answers'
 import { MONTH_NAMES } from '../climate'
 import type { Design } from '../design/types'
@@ -22,17 +22,10 @@ export interface Started {
 /** Works out a design's year. */
 type Run = (design: Design) => Promise<Answers> | Answers
 
-/** How cold the leaves of the tenderest that stands there in a month may be, °C; null where nothing stands there. */
-function killsAtC({ aim }: Design, month: number): number | null {
-  if (aim.crops.length === 0) return aim.lowestAirC
-  const there = aim.crops.filter(c => c.months[month] !== '').map(c => needsOf(c).survivesC)
-  return there.length > 0 ? Math.max(...there) : null
-}
-
 /** How far below what they bear, and some kelvin more, leaves come in each month in which something would die, K. */
 const deadlyMonths = (design: Design, { months }: Answers, spareK = 0): { month: number; shortK: number }[] =>
   months.flatMap(({ leafMinC }, month) => {
-    const shortK = (killsAtC(design, month) ?? -Infinity) + spareK - leafMinC
+    const shortK = (leavesBearC(design.aim, month) ?? -Infinity) + spareK - leafMinC
     return shortK > 0 ? [{ month, shortK }] : []
   })
 
@@ -88,7 +81,7 @@ const SHEET_AHEAD_K = 4
 async function underSheet(design: Design, year: Answers, run: Run): Promise<[Design, Answers] | null> {
   const deadly = deadlyMonths(design, year)
   if (deadly.length === 0) return null
-  const belowC = SHEET_AHEAD_K + Math.max(...deadly.map(d => killsAtC(design, d.month)!))
+  const belowC = SHEET_AHEAD_K + Math.max(...deadly.map(d => leavesBearC(design.aim, d.month)!))
   const next = laid(design, 'row-cover', [['breathe.rowCover.belowC', belowC]])
   if (!next) return null
   const tried = await run(next)
@@ -170,7 +163,7 @@ async function heatedEnough(
   // The thermostat is in the air, and leaves are colder under bare panes.
   const setFor = ({ month }: { month: number }) => {
     const { insideMinC, leafMinC } = year.months[month]!
-    return killsAtC(design, month)! + SPARE_K + insideMinC - leafMinC
+    return leavesBearC(design.aim, month)! + SPARE_K + insideMinC - leafMinC
   }
   let setPointC = Math.max(...deadly.map(setFor))
   let peakW = 0
@@ -194,7 +187,7 @@ function withHeat(design: Design, setPointC: number, { atHand }: StartAnswers, c
 /** What the site and the crops ask for, from the year that was run. */
 function asksFor(answers: StartAnswers, design: Design, year: Answers, show: Show): string {
   const coldest = year.months.reduce((h, month, m) => (month.outsideMinC < year.months[h]!.outsideMinC ? m : h), 0)
-  const killsC = killsAtC(design, coldest)
+  const killsC = leavesBearC(design.aim, coldest)
   const there = design.aim.crops.filter(c => c.months[coldest] !== '')
   const bears =
     design.aim.crops.length === 0

@@ -1,5 +1,6 @@
 import type { Answers } from '../answers'
 import type { Design } from '../design/types'
+import { endangered, type Endangered } from '../life-answers'
 import { withoutBody } from '../editing/bodies'
 import { patchDesign, type Patch } from '../editing/edit'
 import { boughtAYear, winterDli } from './figures'
@@ -10,6 +11,8 @@ export interface Brief {
   coldestC: number
   /** The topmost leaf's coldest hour, °C. */
   leafC: number
+  /** What lives there that stands nearest to its bound. */
+  life: Endangered
   hottestC: number
   /** Under the ridge in the coldest hour and in the hottest, and in a dug path in the coldest, °C; null for none. */
   ridgeColdestC: number
@@ -40,6 +43,7 @@ export function briefOf(design: Design, answers: Answers): Brief {
   return {
     coldestC: answers.coldestNight.insideC,
     leafC: answers.leaf.coldestC,
+    life: endangered(design, answers),
     hottestC: answers.hottestAfternoon.insideC,
     ...answers.airs,
     soilC: answers.soilMinC,

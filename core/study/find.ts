@@ -3,7 +3,7 @@ import { designFaults, patchDesign } from '../editing'
 import { MOVES, type Move } from '../moves/registry'
 import { housePrice } from '../takeoff/takeoff'
 import type { Brief } from './brief'
-import type { Rung } from './ladder'
+import { forMoney, lifetimeCost, type Rung } from './ladder'
 
 /** What a set of moves must do. */
 export interface Wanted {
@@ -13,6 +13,8 @@ export interface Wanted {
   winterK?: number
   /** No more than so much money more than the house as it is; null for no limit. */
   budget: number | null
+  /** No more than so much money is bought for in a year; null, or left out, for no limit. */
+  aYear?: number | null
   /** Winter light at the beds is at least so much, mol/m²·d; 0 for no limit. */
   winterDli: number
 }
@@ -29,7 +31,7 @@ export interface FoundSet {
 }
 
 export interface Found extends FoundSet {
-  /** Whether any set does; else this is the warmest that keeps to money and light. */
+  /** Whether any set does; else this is the warmest that keeps to both kinds of money and to light. */
   feasible: boolean
   /** Sets of which none is as cheap and as warm: the warmest for each sum of money, cheapest first. */
   front: FoundSet[]
@@ -77,10 +79,10 @@ async function setsOf(
   return out.sort((a, b) => a.cost - b.cost || a.moves.length - b.moves.length)
 }
 
-/** The most promising moves of a ladder: what lifts the coldest night most for its money, and most. */
-export function promising(rungs: readonly Pick<Rung, 'id' | 'gainK' | 'cost'>[]): Move[] {
+/** The most promising moves of a ladder: what lifts the coldest night most for its money over the years, and most. */
+export function promising(rungs: readonly Pick<Rung, 'id' | 'gainK' | 'cost' | 'aYear'>[]): Move[] {
   const rows = rungs.filter(r => r.gainK > 0.02)
-  const byWorth = [...rows].sort((a, b) => b.gainK / Math.max(20, b.cost) - a.gainK / Math.max(20, a.cost))
+  const byWorth = [...rows].sort((a, b) => forMoney(b.gainK, lifetimeCost(b)) - forMoney(a.gainK, lifetimeCost(a)))
   const byGain = [...rows].sort((a, b) => b.gainK - a.gainK)
   const half = MOST_COMBINED / 2
   const chosen = new Set(byWorth.slice(0, half).map(r => r.id))
@@ -114,14 +116,13 @@ export async function findCheapest(
       winterDli: briefs[i]!.winterDli,
     }),
   )
-  const allowed = all.filter(
-    s => (wanted.budget === null || s.cost <= wanted.budget) && s.winterDli >= wanted.winterDli,
-  )
+  const kept = all.filter(s => s.winterDli >= wanted.winterDli && s.aYear <= (wanted.aYear ?? Infinity))
+  const allowed = kept.filter(s => s.cost <= (wanted.budget ?? Infinity))
   const warmest = allowed.reduce<FoundSet | null>((a, s) => (a && a.coldestC >= s.coldestC ? a : s), null)
   const best = allowed.find(s => s.coldestC + (wanted.winterK ?? 0) >= wanted.coldestC) ?? null
   const front: FoundSet[] = []
-  for (const s of all)
-    if (s.winterDli >= wanted.winterDli && s.coldestC > (front.at(-1)?.coldestC ?? -Infinity) + 1e-9) {
+  for (const s of kept)
+    if (s.coldestC > (front.at(-1)?.coldestC ?? -Infinity) + 1e-9) {
       // What costs the same and is colder is no part of it.
       if (front.length > 0 && Math.abs(front.at(-1)!.cost - s.cost) < 1e-9) front.pop()
       front.push(s)

@@ -70,6 +70,8 @@ export function readStudies(given: unknown): KeptStudies | null {
         isWord(r.id) &&
         isWord(r.words) &&
         isNumber(r.gainK) &&
+        isNumber(r.lifeK) &&
+        typeof r.felt === 'boolean' &&
         isNumber(r.cost) &&
         isNumber(r.aYear) &&
         Array.isArray(r.patch),

@@ -17,6 +17,8 @@ export interface Rung {
   /** The changed house as it is run, and what the change lifts the coldest night by, K. */
   coldestC: number
   gainK: number
+  /** By so much more what lives there is kept: that which stands nearest to its bound, before and after, K. */
+  lifeK: number
   /** Heat that it buys, and saves of what this house buys, kWh a year. */
   heatKWh: number
   savedKWh: number
@@ -32,6 +34,8 @@ export interface Rung {
   aYear: number
   /** Until what is not bought and weeks that are won have paid for it; null where nothing does. */
   paybackYears: number | null
+  /** Whether it does anything that one would notice in this house. */
+  felt: boolean
   /** Why it stands where it does, from the numbers. */
   why: string
 }
@@ -44,20 +48,23 @@ const WAYS: Partial<Record<MoveGroup, { ways: readonly LossName[]; words: string
   edge: { ways: ['ground'], words: 'The ground takes' },
   tightness: { ways: ['air leaks', 'vents', 'damp air'], words: 'Leaks and the damp they carry take' },
 }
+/** Air that grows so much colder while what lives there is kept better is worth a word, K. */
+const COLDER_K = 0.1
 /** Gains under this are not felt, K. */
 const LITTLE_K = 0.15
 const weeks = (n: number) => (Math.abs(n - 1) < 0.07 ? 'a week' : `${n.toFixed(1)} weeks`)
 const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 
 /** Why a rung ranks where it does: what its kind of loss is of the worst night, and what it costs besides money. */
-function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 'why'>): string {
+function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 'why' | 'felt'>): string {
   const said: string[] = []
   const kind = WAYS[group]
   if (kind) {
     const share = answers.worstNightLosses
       .filter(l => (kind.ways as readonly string[]).includes(l.name))
       .reduce((sum, l) => sum + l.share, 0)
-    const little = rung.gainK >= 0 && rung.gainK < LITTLE_K && rung.savedKWh < 0.02 * now.heatKWh + 1
+    const little =
+      rung.gainK >= 0 && Math.max(rung.gainK, rung.lifeK) < LITTLE_K && rung.savedKWh < 0.02 * now.heatKWh + 1
     said.push(`${kind.words} ${percent(share)} of the worst night’s heat${little ? ': more stops paying' : ''}`)
   }
   if (group === 'store') {
@@ -68,6 +75,7 @@ function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 
         : 'Nothing inside gives heat back on the worst night yet',
     )
   }
+  if (rung.lifeK > COLDER_K && rung.gainK < -COLDER_K) said.push('what lives there keeps what the air around it loses')
   if (group === 'shape' && Math.abs(rung.gainK) < LITTLE_K) said.push('It moves sun and skin by little')
   if (rung.lightShare < 0.985) said.push(`it takes ${percent(1 - rung.lightShare)} of the winter light`)
   if (rung.lightShare > 1.015) said.push(`it brings ${percent(rung.lightShare - 1)} more winter light`)
@@ -82,6 +90,21 @@ function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 
   const all = said.join('; ')
   return all === '' ? '' : `${all.charAt(0).toUpperCase()}${all.slice(1)}.`
 }
+
+/** Less than this of a figure nobody notices: K, kWh, shares of light, hours, days, money. */
+const NOTICED: readonly [of: (b: Brief) => number, least: number][] = [
+  [b => b.coldestC, 0.02],
+  [b => b.life.marginK, 0.02],
+  [b => b.hottestC, 0.1],
+  [b => b.heatKWh, 1],
+  [b => b.winterDli, 0.02],
+  [b => b.hoursDamp, 10],
+  [b => b.growingDays, 1],
+  [b => b.aYear, 1],
+]
+/** Whether a change does anything to the year, or saves money. */
+const isFelt = (now: Brief, changed: Brief): boolean =>
+  NOTICED.some(([of, least]) => Math.abs(of(changed) - of(now)) >= least) || changed.cost < now.cost - 1
 
 /**
  * A rung from its year.
@@ -104,6 +127,7 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
     patch: patches,
     coldestC: changed.coldestC,
     gainK: changed.coldestC - now.coldestC,
+    lifeK: changed.life.marginK - now.life.marginK,
     heatKWh: changed.heatKWh,
     savedKWh,
     winterDli: changed.winterDli,
@@ -115,12 +139,13 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
     aYear,
     paybackYears: yearly > 0.01 && paid > 0 ? paid / yearly : null,
   }
-  return { ...rung, why: whyOf(now, answers, move.group, rung) }
+  return { ...rung, felt: isFelt(now, changed), why: whyOf(now, answers, move.group, rung) }
 }
 
 /** What rungs can be ranked by. */
 export const RANKS = {
   money: 'what money buys',
+  life: 'what lives there',
   degrees: 'degrees on the coldest night',
   heat: 'heat saved',
   payback: 'years to pay back',
@@ -130,22 +155,32 @@ export type Rank = keyof typeof RANKS
 
 /** Nothing costs less than this: somebody has to do it. Money. */
 const AN_ERRAND = 20
+/** What is bought for a change is counted over so many years. */
+export const LIFETIME_Y = 10
+
+/** What a change costs to build and to run for so many years, more than the house as it is, in its currency. */
+export const lifetimeCost = ({ cost, aYear }: Pick<Rung, 'cost' | 'aYear'>, years = LIFETIME_Y): number =>
+  cost + years * aYear
+
+/** What a change does for its money over its years: where it helps for no more than an errand, as for one. */
+export const forMoney = (helps: number, cost: number) => (helps > 0 ? helps / Math.max(AN_ERRAND, cost) : helps)
 
 /**
- * Rungs in order, the best first. By money: degrees on the coldest night for it, or heat saved where a house is heated;
- * what helps comes before what harms.
+ * Rungs in order, the best first. By money: how much better what lives there is kept for what is paid over the years,
+ * or what is saved a year for what is paid once where a house is heated; what helps comes before what harms, and what
+ * does nothing is left out.
  */
 export function ranked(rungs: readonly Rung[], by: Rank, heated: boolean): Rung[] {
-  const helps = (r: Rung) => (heated ? r.savedKWh : r.gainK)
   const key: Record<Rank, (r: Rung) => number> = {
-    money: r => (helps(r) > 0 ? helps(r) / Math.max(AN_ERRAND, r.cost) : helps(r)),
+    money: r => (heated ? forMoney(-r.aYear, r.cost) : forMoney(r.lifeK, lifetimeCost(r))),
+    life: r => r.lifeK,
     degrees: r => r.gainK,
     heat: r => r.savedKWh,
     payback: r => (r.paybackYears === null ? -Infinity : -r.paybackYears),
     light: r => r.lightShare,
   }
   const of = key[by]
-  return [...rungs].sort((a, b) => of(b) - of(a) || b.gainK - a.gainK || (a.id < b.id ? -1 : 1))
+  return rungs.filter(r => r.felt).sort((a, b) => of(b) - of(a) || b.gainK - a.gainK || (a.id < b.id ? -1 : 1))
 }
 
 /** Whether a ladder ranks by heat: the house buys some. */

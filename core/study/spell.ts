@@ -1,5 +1,5 @@
-import { aimLine } from '../aim/aim-line'
-import { dayName, DAYS, HOURS, MONTH_OF_DAY } from '../climate'
+import { leavesBearC } from '../aim/aim-line'
+import { dayName, DAYS, dullDaysBefore, HOURS, MONTH_OF_DAY, type SiteYear } from '../climate'
 import type { Design, Spell } from '../design/types'
 import type { YearResult } from '../year'
 
@@ -33,6 +33,7 @@ export interface AskedSpell {
 /** What can fail in a spell, in the order in which one would mind. */
 export const FAILURES = {
   leaf: 'The topmost leaves grow colder than what lives there bears',
+  fish: 'The water grows colder than its fish bear',
   soil: 'The soil of a bed freezes',
   water: 'Water freezes',
 } as const
@@ -68,17 +69,39 @@ export function usualStart(outsideC: Float32Array, days: number): number {
   return (coldest - days + DAYS) % DAYS
 }
 
+/** Clear nights at the end of a spell, unless it is said: heat that is kept is gone by then. */
+const USUAL_CLEAR_DAYS = 3
+
+/**
+ * A spell as hard as a place knows it: down to the lowest night of some winters, after as many dull days as come before
+ * the coldest day of the middle one of them.
+ * @param winters at least one
+ */
+export function usualSpell(winters: readonly SiteYear[]): Pick<AskedSpell, 'dullDays' | 'clearDays' | 'lowC'> {
+  const coldest = winters.map(({ dryBulbC }) => dryBulbC.indexOf(Math.min(...dryBulbC)))
+  const dull = winters.map((w, i) => dullDaysBefore(w, Math.floor(coldest[i]! / 24))).sort((a, b) => a - b)
+  return {
+    dullDays: dull[dull.length >> 1]!,
+    clearDays: USUAL_CLEAR_DAYS,
+    lowC: Math.floor(Math.min(...winters.map((w, i) => w.dryBulbC[coldest[i]!]!))),
+  }
+}
+
 /** A design whose year has a spell in it, in place of any that it had. */
 export const withSpellDays = (design: Design, spell: Spell): Design => ({ ...design, site: { ...design.site, spell } })
 
 /** Reads a spell's days off the year that has it. `result` is that of {@link withSpellDays}. */
 export function spellAnswer(design: Design, { series, site }: YearResult, spell: Spell): SpellAnswer {
-  const { lowC } = aimLine(design.aim)
+  const ponds = design.store.bodies.flatMap((body, i) =>
+    'lifeLowestC' in body && body.lifeLowestC !== null
+      ? [{ waterC: series.bodies[i]!.middleC, bearsC: body.lifeLowestC }]
+      : [],
+  )
   const days: SpellDay[] = []
   let firstFailure: SpellAnswer['firstFailure'] = null
   for (let i = 0; i < spell.dullDays + spell.clearDays; i++) {
     const d = (spell.startDay + i) % DAYS
-    const bears = Math.max(0, lowC[MONTH_OF_DAY[d]!] ?? 0)
+    const bears = leavesBearC(design.aim, MONTH_OF_DAY[d]!) ?? -Infinity
     const day: SpellDay = {
       day: d + 1,
       date: dayName(d),
@@ -101,8 +124,9 @@ export function spellAnswer(design: Design, { series, site }: YearResult, spell:
       day.soilMinC = Math.min(day.soilMinC, soil)
       day.iceShare = Math.max(day.iceShare, series.iceShare[h]!)
       day.topUpKWh += series.heaterW[h]! / 1000
+      const pond = ponds.find(p => p.waterC[h]! < p.bearsC)
       const what: Failure | null =
-        series.leafC[h]! < bears ? 'leaf' : soil < 0 ? 'soil' : series.iceShare[h]! > 0 ? 'water' : null
+        series.leafC[h]! < bears ? 'leaf' : pond ? 'fish' : soil < 0 ? 'soil' : series.iceShare[h]! > 0 ? 'water' : null
       if (what && !firstFailure)
         firstFailure = {
           day: d + 1,
@@ -110,7 +134,7 @@ export function spellAnswer(design: Design, { series, site }: YearResult, spell:
           hour: h % 24,
           what,
           words: FAILURES[what],
-          belowC: what === 'leaf' ? bears : 0,
+          belowC: what === 'leaf' ? bears : what === 'fish' ? pond!.bearsC : 0,
         }
     }
     if (Number.isNaN(day.waterC)) day.waterC = null

@@ -119,6 +119,7 @@ describe('a year', () => {
       expect(sum(m => m.fanKWh)).toBeCloseTo(own!.fanKWh, 6)
       expect(own!.fanKWh / answers.electricity.fansKWh).toBeCloseTo(1, 5)
       expect(own!.coefficient).toBeCloseTo((own!.tookKWh + own!.gaveKWh) / own!.fanKWh, 9)
+      expect(own!.broughtBack).toBeCloseTo(own!.gaveKWh / own!.fanKWh, 9)
       // Taking, the air comes back colder than it went in; giving, warmer.
       expect(own!.taking!.outC).toBeLessThan(own!.taking!.inC)
       expect(own!.giving!.outC).toBeGreaterThan(own!.giving!.inC)

@@ -1,9 +1,11 @@
-import { DEMOS, type Design } from '../../core/design'
+import { DEMOS, type CropMonth, type Design } from '../../core/design'
 import { laidOn, MOVES } from '../../core/moves/registry'
 import { designFaults } from '../../core/editing'
-import { spellAnswer, usualStart, withSpellDays } from '../../core/study/spell'
+import { spellAnswer, usualSpell, usualStart, withSpellDays, type SpellAnswer } from '../../core/study/spell'
+import { formVariants } from '../../core/study/variants'
 import { unheated } from '../added'
-import { barrelsOf } from '../bodies'
+import { inSeed } from '../../core/study/ensemble'
+import { barrelsOf, tank } from '../bodies'
 import { plain } from '../plain'
 import { hourly as engine } from '../shared/years'
 
@@ -13,6 +15,7 @@ const house: Design = {
   store: { ...plain.store, bodies: [barrelsOf(plain, { atM: plain.shape.widthM - 0.7, count: 4 })] },
 }
 const spell = (startDay: number, lowC: number) => ({ startDay, dullDays: 5, clearDays: 3, lowC })
+const leafLow = ({ days }: SpellAnswer) => Math.min(...days.map(d => d.leafMinC))
 const stood = (design: Design, s: ReturnType<typeof spell>) =>
   spellAnswer(design, engine.run(withSpellDays(design, s), { unheated: false }), s)
 
@@ -44,6 +47,35 @@ test('leaf, soil and water are each found where they fail', () => {
   for (const d of days.slice(0, until)) expect(d.leafMinC).toBeGreaterThanOrEqual(0)
 })
 
+test('leaves are judged by what their crop bears, water by its fish', () => {
+  const s = spell(10, -20)
+  const growing = (id: string) => {
+    const months = new Array<CropMonth>(12).fill('hold')
+    return stood({ ...house, aim: { ...house.aim, crops: [{ id, needs: null, months }] } }, s)
+  }
+  const [kale, lemon] = [growing('kale'), growing('lemon')]
+  expect(lemon.firstFailure).toMatchObject({ what: 'leaf', belowC: -2 })
+  // Kale bears −10 °C: it comes through what kills a lemon.
+  expect(leafLow(kale)).toBeLessThan(-2)
+  expect(kale.firstFailure?.what).not.toBe('leaf')
+  const fish = { ...house, store: { ...house.store, bodies: [tank({ lifeLowestC: 14, lifeHighestC: 28 })] } }
+  expect(stood({ ...fish, aim: { ...fish.aim, lowestAirC: -30 } }, s).firstFailure).toMatchObject({
+    what: 'fish',
+    belowC: 14,
+  })
+})
+
+test('unless it is said a spell is as hard as the place knows it', () => {
+  const winters = [1, 2, 3].map(seed => engine.site(inSeed(house, seed)))
+  const { lowC, dullDays, clearDays } = usualSpell(winters)
+  const lows = winters.map(w => Math.min(...w.dryBulbC))
+  expect(lowC).toBe(Math.floor(Math.min(...lows)))
+  expect([dullDays >= 0, dullDays <= 14, clearDays >= 1]).toEqual([true, true, true])
+  // A place that is 10 K colder knows a spell as much harder.
+  const colder = winters.map(w => ({ ...w, dryBulbC: w.dryBulbC.map(c => c - 10) }))
+  expect(usualSpell(colder)).toEqual({ lowC: lowC - 10, dullDays, clearDays })
+})
+
 test('it may run over the turn of the year, and ends in the middle of the coldest month, in the south too', () => {
   const turn = stood(house, spell(361, -20))
   expect(turn.days.map(d => d.day)).toEqual([362, 363, 364, 365, 1, 2, 3, 4])
@@ -66,6 +98,16 @@ test('each move is a sound design of its own, and says nothing where it is done 
     }
   }
   expect(new Set(MOVES.map(m => m.id)).size).toBe(MOVES.length)
+})
+
+test('no move turns a house from what it leans on, or lines a wall that its form has not', () => {
+  const can = (d: Design) => laidOn(d).map(l => l.move.id)
+  const leaning = DEMOS.find(d => d.shape.form === 'lean-to')!
+  const turned = { ...leaning, shape: { ...leaning.shape, turnDeg: 40 } }
+  expect(can(turned).filter(id => id.startsWith('to-the'))).toEqual([])
+  expect(can({ ...plain, shape: { ...plain.shape, turnDeg: 40 } })).toContain('to-the-sun')
+  const round = formVariants(plain).find(v => v.label === 'dome')!.design
+  expect(can(round)).not.toContain('lined-back-wall')
 })
 
 test('in a hard spell a cover, a stove and a heater each leave the last night warmer', () => {

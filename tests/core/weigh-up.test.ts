@@ -6,7 +6,7 @@ import { designFaults, patchDesign } from '../../core/editing'
 import { laidOn, MOVES } from '../../core/moves/registry'
 import { briefOf } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Wanted } from '../../core/study/find'
-import { ranked, ranksByHeat, RANKS, rungOf, type Rank } from '../../core/study/ladder'
+import { lifetimeCost, ranked, ranksByHeat, RANKS, rungOf, type Rank, type Rung } from '../../core/study/ladder'
 import { byLight, readVary, stepped, sweepDesigns, sweepPoint } from '../../core/study/sweep'
 import { doubted, UNKNOWNS } from '../../core/study/unknowns'
 import { housePrice, takeoff } from '../../core/takeoff/takeoff'
@@ -51,8 +51,30 @@ describe('ladder', () => {
     expect(rungs.find(r => r.id === 'skirt')!.why).toMatch(/once the ground is filled/)
   })
 
-  test('every rank puts the best first, and keeps every rung', () => {
+  test('in a cold place a sheet over the beds ranks by the leaf that it keeps, a heater by what it burns', () => {
+    const cold = DEMOS.find(d => d.id === 'saritas')!
+    const its = engine.run(cold, { unheated: false }).answers
+    const before = briefOf(cold, its)
+    const both = laidOn(cold, named('row-cover', 'heater')).map(l => rungOf(cold, before, its, l, brief(l.design)))
+    const [sheet, heater] = ['row-cover', 'heater'].map(id => both.find(r => r.id === id)!) as [Rung, Rung]
+    expect(before.life).toMatchObject({ of: 'leaf', atC: its.leaf.coldestC, boundC: cold.aim.lowestAirC })
+    expect(sheet.lifeK).toBeGreaterThan(0.5)
+    expect(sheet.gainK).toBeLessThan(0.2 * sheet.lifeK)
+    expect(heater.aYear).toBeGreaterThan(100)
+    const order = (by: Rank) => ranked(both, by, false).map(r => r.id)
+    expect(order('degrees')).toEqual(['heater', 'row-cover'])
+    expect(order('money')).toEqual(['row-cover', 'heater'])
+    // By hand: what it is bought for, and ten years of what it buys.
+    expect(lifetimeCost(heater)).toBeCloseTo(heater.cost + 10 * heater.aYear, 9)
+  })
+
+  test('every rank puts the best first, and keeps every rung but what does nothing', () => {
     for (const by of Object.keys(RANKS) as Rank[]) expect(ranked(rungs, by, false)).toHaveLength(rungs.length)
+    // A heater that is set lower than the house ever gets.
+    const never = heated(design, { capacityW: 2000, setPointC: -20 })
+    const rung = rungOf(design, now, answers, { ...laid[0]!, design: never }, brief(never))
+    expect(rung.felt).toBe(false)
+    expect(ranked([...rungs, rung], 'money', false)).toHaveLength(rungs.length)
     const degrees = ranked(rungs, 'degrees', false).map(r => r.gainK)
     expect(degrees).toEqual([...degrees].sort((a, b) => b - a))
     const light = ranked(rungs, 'light', false).map(r => r.lightShare)
@@ -152,7 +174,12 @@ describe('find', () => {
     const some = laidOn(bare, named('cover', 'cover-motor', 'tighter-still', 'to-the-sun', 'white-walls'))
     const rungs = some.map(({ move, design }) => {
       const its = brief(design)
-      return { id: move.id, gainK: its.coldestC - base.coldestC, cost: its.cost - base.cost }
+      return {
+        id: move.id,
+        gainK: its.coldestC - base.coldestC,
+        cost: its.cost - base.cost,
+        aYear: its.aYear - base.aYear,
+      }
     })
     const chosen = promising(rungs)
     expect(chosen.map(m => m.id)).toContain('cover')

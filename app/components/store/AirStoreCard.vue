@@ -131,12 +131,15 @@ const most = computed(() => Math.max(1e-9, ...(answer.value?.months ?? []).map(m
           {{ MONTH_NAMES[i]!.charAt(0) }}
         </span>
       </div>
-      <p>
+      <p data-test="brought-back">
+        <template v-if="answer.broughtBack !== null">
+          <strong class="text-lg">{{ answer.broughtBack.toFixed(1) }} kWh</strong> brought back for each of its fan.
+        </template>
         Takes <strong>{{ energy(answer.tookKWh) }}</strong
         >, gives <strong>{{ energy(answer.gaveKWh) }}</strong
         >; its fan uses {{ energy(answer.fanKWh)
         }}<template v-if="answer.coefficient !== null"
-          >: {{ answer.coefficient.toFixed(1) }} of heat moved for one of power</template
+          >, moving {{ answer.coefficient.toFixed(1) }} either way for each</template
         >.
       </p>
       <p v-if="answer.taking || answer.giving" class="hint">

@@ -14,10 +14,17 @@ const ROWS = [
   { id: 'soil', name: 'coldest soil', pick: (d: SpellDay) => d.soilMinC },
   { id: 'water', name: 'water, mean', pick: (d: SpellDay) => d.waterC },
 ] as const
+/** Where what fails is seen. */
+const ROW_OF = { leaf: 'leaf', fish: 'water', soil: 'soil', water: 'water' } as const
+watch(
+  () => bench.current.site,
+  () => void spell.begin().catch((error: Error) => (spell.state.failure = error.message)),
+  { immediate: true },
+)
 const days = computed(() => spell.answer?.days ?? [])
 const isDull = (i: number) => i < (spell.answer?.spell.dullDays ?? 0)
 const failed = (d: SpellDay, row: string) =>
-  spell.answer?.firstFailure?.day === d.day && spell.answer.firstFailure.what === row
+  spell.answer?.firstFailure?.day === d.day && ROW_OF[spell.answer.firstFailure.what] === row
 const saves = (x: Tried) => x.answer.firstFailure === null
 const gain = (x: Tried) => settings.show(leafLow(x.answer) - leafLow(spell.answer!), 'temperatureDifference')
 const lay = (x: Tried) => bench.replace(x.design, `move ${x.move.id}`)
@@ -35,7 +42,8 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
       Cold spell
       <span class="hint font-sans font-normal">dull days that empty the store, then clear nights</span>
     </h2>
-    <div class="flex flex-wrap items-end gap-x-6 gap-y-1">
+    <p v-if="!spell.usual" class="hint" role="status">Looking at the winters of this place …</p>
+    <div v-else class="flex flex-wrap items-end gap-x-6 gap-y-1">
       <QuantityField
         label="Dull days"
         quantity="count"
@@ -75,6 +83,10 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
         </button>
       </div>
     </div>
+    <p v-if="spell.usual" class="hint" data-test="usual-spell">
+      As hard as this climate knows it: the lowest night of twenty winters, {{ t(spell.usual.spell.lowC) }}, after as
+      many dull days as are usual before a coldest night.
+    </p>
     <p v-if="spell.state.failure" class="fault" role="alert">{{ spell.state.failure }}</p>
     <div v-if="spell.answer" :class="spell.stale ? 'opacity-60' : ''" data-test="spell-answer">
       <p class="my-1.5" role="status">
@@ -83,7 +95,7 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
           >, {{ t(spell.answer.firstFailure.belowC) }}, first on {{ spell.answer.firstFailure.date }} at
           {{ spell.answer.firstFailure.hour }} o’clock.
         </template>
-        <strong v-else>All stood it: leaves, soil and water.</strong>
+        <strong v-else>All stood it: leaves, soil, water and what lives in it.</strong>
         <span v-if="spell.stale" class="hint"> The design has changed since.</span>
       </p>
       <div class="overflow-x-auto" v-sideways>

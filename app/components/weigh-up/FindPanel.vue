@@ -18,8 +18,8 @@ const keeping = useKeeping()
 /** The answer that was kept as a design of its own. */
 const keptSet = shallowRef<Found | null>(null)
 const aimed = computed(() => year.view?.answers.aim.coldestNight?.aimC ?? bench.current.aim.lowestAirC)
-const wanted = reactive({ coldestC: aimed.value, budget: 0, lightShare: 0.9 })
-const set = (key: 'coldestC' | 'budget' | 'lightShare') => (v: number) => {
+const wanted = reactive({ coldestC: aimed.value, budget: 0, aYear: 0, lightShare: 0.9 })
+const set = (key: keyof typeof wanted) => (v: number) => {
   wanted[key] = v
   return null
 }
@@ -29,6 +29,7 @@ const start = () =>
     coldestC: wanted.coldestC,
     winterK: winterK.value,
     budget: wanted.budget > 0 ? wanted.budget : null,
+    aYear: wanted.aYear > 0 ? wanted.aYear : null,
     winterDli: wanted.lightShare * lightNow.value,
   })
 const found = computed(() => ladder.found)
@@ -94,6 +95,15 @@ const plot = computed(() => {
         :set="set('budget')"
       />
       <QuantityField
+        :label="`Bought in a year no more than, ${bench.current.topUp.currency}`"
+        hint="heat and electricity; 0 for no limit"
+        quantity="money"
+        :value="wanted.aYear"
+        :min="0"
+        :max="1e7"
+        :set="set('aYear')"
+      />
+      <QuantityField
         label="With at least, of the winter light"
         quantity="share"
         :value="wanted.lightShare"
@@ -124,12 +134,12 @@ const plot = computed(() => {
         <template v-if="found.feasible">
           <strong class="slab text-2xl">{{ money(found.cost) }}</strong> brings the coldest night to
           <strong>{{ t(coldest(found)) }}</strong
-          >.
+          >; {{ money(found.aYear) }} is bought in a year.
         </template>
         <template v-else>
           <strong class="text-clay">No set of these does it.</strong> The nearest comes to
           <strong>{{ t(coldest(found)) }}</strong
-          >, for {{ money(found.cost) }}.
+          >, for {{ money(found.cost) }} and {{ money(found.aYear) }} a year.
         </template>
       </p>
       <ul class="ml-5 list-disc">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { RANKS, type Rank, type Rung } from '../../../core/study/ladder'
+import { endangered } from '../../../core/life-answers'
+import { LIFETIME_Y, RANKS, ranksByHeat, type Rank, type Rung } from '../../../core/study/ladder'
 import { formatNumber } from '../../../core/units'
 
 /** What the next money buys: every sensible single change, ranked; each can be laid on the design. */
@@ -10,29 +11,65 @@ const ladder = useLadder()
 const FIRST = 12
 const all = ref(false)
 const shown = computed(() => (all.value ? ladder.order : ladder.order.slice(0, FIRST)))
-/** Of what is ranked by: how long a bar is. */
-const byHeat = computed(() => ladder.rank === 'heat' || ladder.rank === 'payback')
-const value = (r: Rung) => (byHeat.value ? r.savedKWh : ladder.rank === 'light' ? r.lightShare - 1 : r.gainK)
+/** What bars show: degrees of what lives there or of the air, heat, light. */
+const BARS = {
+  life: {
+    value: (r: Rung) => r.lifeK,
+    say: (r: Rung) => settings.show(r.lifeK, 'temperatureDifference', { sign: true }),
+    needs: () => -(life.value?.marginK ?? 0),
+  },
+  air: {
+    value: (r: Rung) => r.gainK,
+    say: (r: Rung) => settings.show(r.gainK, 'temperatureDifference', { sign: true }),
+    needs: () => -(year.view?.answers.aim.coldestNight?.marginK ?? 0),
+  },
+  heat: {
+    value: (r: Rung) => r.savedKWh,
+    say: (r: Rung) => settings.show(r.savedKWh * 3.6e6, 'energy', { sign: true }),
+    needs: () => 0,
+  },
+  light: {
+    value: (r: Rung) => r.lightShare - 1,
+    say: (r: Rung) => `${r.lightShare >= 1 ? '+' : '−'}${Math.abs(Math.round((r.lightShare - 1) * 100))} %`,
+    needs: () => 0,
+  },
+}
+const SHOWN: Record<Rank, keyof typeof BARS> = {
+  money: 'life',
+  life: 'life',
+  degrees: 'air',
+  heat: 'heat',
+  payback: 'heat',
+  light: 'light',
+}
+const bars = computed(() =>
+  ladder.rank === 'money' && ladder.of && ranksByHeat(ladder.of) ? 'heat' : SHOWN[ladder.rank],
+)
+const HEADS = computed(() => ({
+  life: `${life.value?.name.toLowerCase() ?? 'what lives there'}, ${life.value?.side === 'highest' ? 'cooler' : 'warmer'}`,
+  air: 'coldest night',
+  heat: 'heat saved a year',
+  light: 'winter light',
+}))
+/** What lives there that stands nearest to its bound. */
+const life = computed(() => (year.view ? endangered(bench.current, year.view.answers) : null))
+const lifeStands = computed(() => {
+  const { marginK, boundC, side } = life.value!
+  const by = settings.show(Math.abs(marginK), 'temperatureDifference')
+  return `${by} ${marginK < 0 ? 'beyond' : 'within'} its ${side} ${settings.show(boundC, 'temperature')}`
+})
+const value = (r: Rung) => BARS[bars.value].value(r)
 const range = computed(() => {
   const values = shown.value.map(value)
-  return { low: Math.min(0, ...values), high: Math.max(1e-6, needK.value > 0 ? needK.value : 0, ...values) }
+  return { low: Math.min(0, ...values), high: Math.max(1e-6, needK.value, ...values) }
 })
-/** Degrees that the coldest night falls short of the aim by; 0 where it is met, or where bars are no degrees. */
-const needK = computed(() => {
-  const margin = year.view?.answers.aim.coldestNight?.marginK ?? 0
-  return byHeat.value || ladder.rank === 'light' || ladder.stale ? 0 : Math.max(0, -margin)
-})
+/** Degrees that are short of what is asked; 0 where it is met, or where bars are no degrees. */
+const needK = computed(() => (ladder.stale ? 0 : Math.max(0, BARS[bars.value].needs())))
 const place = (v: number) => ((v - range.value.low) / (range.value.high - range.value.low)) * 100
 const bar = (r: Rung) => {
   const [a, b] = [place(0), place(value(r))]
   return { left: `${Math.min(a, b)}%`, width: `${Math.abs(b - a)}%` }
 }
-const said = (r: Rung) =>
-  byHeat.value
-    ? settings.show(r.savedKWh * 3.6e6, 'energy', { sign: true })
-    : ladder.rank === 'light'
-      ? `${r.lightShare >= 1 ? '+' : '−'}${Math.abs(Math.round((r.lightShare - 1) * 100))} %`
-      : settings.show(r.gainK, 'temperatureDifference', { sign: true })
 const cost = ({ cost }: Rung) =>
   Math.abs(cost) < 0.5
     ? 'free'
@@ -77,8 +114,9 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
         <tr>
           <th scope="col" class="text-left font-normal">change</th>
           <th scope="col" class="w-[27%] text-left font-normal">
-            {{ byHeat ? 'heat saved a year' : ladder.rank === 'light' ? 'winter light' : 'coldest night' }}
+            {{ HEADS[bars] }}
           </th>
+          <th v-if="bars === 'life'" scope="col" class="pl-3 text-right font-normal">air</th>
           <th scope="col" class="pl-3 text-right font-normal">cost</th>
           <th scope="col" class="pl-3 text-right font-normal whitespace-nowrap">a year</th>
           <th v-if="withPayback" scope="col" class="pl-3 text-right font-normal">
@@ -101,7 +139,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
                 v-if="needK > 0"
                 class="absolute inset-y-0 border-l-2 border-dashed border-clay"
                 :style="{ left: `${place(needK)}%` }"
-                title="from here the aim is met"
+                title="from here it is met"
               />
               <span class="bar" :class="value(r) < 0 ? 'harms' : ''" :style="bar(r)" aria-hidden="true" />
               <strong
@@ -112,9 +150,16 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
                     : { left: `${Math.max(place(0), place(value(r))) + 2}%` }
                 "
                 :class="place(value(r)) > 62 ? 'rounded-sm bg-lime/80 px-1' : ''"
-                >{{ said(r) }}</strong
+                >{{ BARS[bars].say(r) }}</strong
               >
             </div>
+          </td>
+          <td
+            v-if="bars === 'life'"
+            class="pl-3 text-right whitespace-nowrap tabular-nums"
+            :class="r.gainK < -0.05 ? 'text-clay' : 'text-soft'"
+          >
+            {{ BARS.air.say(r) }}
           </td>
           <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ cost(r) }}</td>
           <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ aYear(r) }}</td>
@@ -142,8 +187,20 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
     <p v-if="ladder.rungs.length > 0 && !ladder.complete && !ladder.state.running" class="hint" data-test="partial">
       Stopped after {{ ladder.state.done }} of {{ ladder.state.total }}: what was not tried is not here.
     </p>
-    <p v-if="needK > 0 && shown.length > 0" class="hint">
-      The dashed line: {{ settings.show(needK, 'temperatureDifference', { sign: true }) }}, from where the aim is met.
+    <p v-if="shown.length > 0" class="hint" data-test="judged-by">
+      <template v-if="bars === 'life' && life">
+        Judged by what stands nearest to its bound: {{ life.name.toLowerCase() }}, {{ lifeStands }}.
+      </template>
+      <template v-if="needK > 0">
+        The dashed line: {{ settings.show(needK, 'temperatureDifference', { sign: true }) }}, from where that is met.
+      </template>
+      <template v-if="ladder.rank === 'money'">
+        {{
+          bars === 'heat'
+            ? 'Ranked by what is saved a year'
+            : `Money is what it costs and ${LIFETIME_Y} years of what it buys`
+        }}.
+      </template>
     </p>
     <details v-if="ladder.choices.length > 0" class="mt-2" data-test="choices">
       <summary class="cursor-pointer">What was chosen so far, and why</summary>

@@ -9,7 +9,7 @@ const settings = useSettings()
 const ladder = useLadder()
 const when = computed(() => ladder.stages)
 const can = computed(() => {
-  const listed = ladder.stale ? [] : ladder.order.filter(r => r.gainK > 0.02 || r.savedKWh > 1)
+  const listed = ladder.stale ? [] : ladder.order.filter(r => Math.max(r.gainK, r.lifeK) > 0.02 || r.savedKWh > 1)
   const rank = new Map(listed.map((r, i) => [r.id, i]))
   return laidOn(bench.current, MOVES, settings.show)
     .filter(l => when.value[l.move.id] || listed.length === 0 || rank.has(l.move.id))
