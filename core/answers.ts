@@ -10,6 +10,7 @@ import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
 import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
 import { sourceKind } from './sources/registry'
 import { partAnswers, type PartAnswer } from './part-answers'
+import { blowersW, runningCost, type RunningCost } from './running-cost'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
 import { entry, SHELTERS } from './catalog'
 import {
@@ -127,6 +128,8 @@ export interface Answers {
   fans: FanAnswer[]
   /** All fans, of air stores too; lamps; pumps. */
   electricity: { fansKWh: number; lampsKWh: number; pumpsKWh: number; blowersKWh: number }
+  /** What the year buys: fuel, electricity, heat of the house, water; by line and month. */
+  running: RunningCost
   /** Days on which crops grow, at the beds and outdoors: see `study/growing-days`. */
   growingDays: { inside: number; outside: number }
   hoursVented: number
@@ -403,8 +406,9 @@ export function makeAnswers(
       fansKWh: fanJ / KWH,
       lampsKWh: gains.lamps ?? 0,
       pumpsKWh: kWhOf(series.pumpsW),
-      blowersKWh: blowersKWh(building),
+      blowersKWh: (blowersW(building) * HOURS) / 1000,
     },
+    running: runningCost(design, building, series),
     growingDays: {
       inside: growingDays(series.airC, series.leafC, daysMol),
       outside: growingDays(site.dryBulbC, site.dryBulbC, molOutside(site)),
@@ -475,12 +479,6 @@ function houseAnswer({ shape }: Design, { losses }: YearSeries): NonNullable<Ans
     took += Math.max(0, watts)
   }
   return { gaveKWh: gave / 1000, tookKWh: took / 1000, cost: (gave / 1000) * shape.house.pricePerKWh }
-}
-
-/** Electricity of what blows film up, kWh: one for all panes of one condition. */
-function blowersKWh({ surfaces }: Building): number {
-  const blown = surfaces.filter(s => s.glazing?.limpUValue !== undefined)
-  return (total(Array.from(new Set(blown.map(s => s.condition)), c => c.blowerW)) * HOURS) / 1000
 }
 
 /** Sums of a flow by month, Wh. */

@@ -1,5 +1,6 @@
 import { rgb } from 'pdf-lib'
 import { allCautions } from '../core/advice/access'
+import { aimTold } from '../core/aim/fares'
 import { whyWorst } from '../core/advice/worst-night'
 import { MONTH_NAMES } from '../core/climate'
 import type { Design } from '../core/design'
@@ -29,11 +30,7 @@ export function figures(paper: Paper, { design, view, show }: Told, cost: Takeof
   const t = (c: number) => show(c, 'temperature')
   const { coldestNight, hottestAfternoon, aim } = answers
   paper.heading(`Coldest night: ${t(coldestNight.insideC)}`, 18)
-  const aimed = aim.tightest
-    ? `Aim ${t(aim.tightest.aimC)}: ${aim.tightest.marginK >= 0 ? 'kept' : 'missed'} by ` +
-      `${show(Math.abs(aim.tightest.marginK), 'temperatureDifference')}. `
-    : ''
-  paper.paragraph(`${aimed}${whyWorst(answers, view, show, null).join(' ')}`)
+  paper.paragraph(`${aimTold(aim, show)} ${whyWorst(answers, view, show, null).join(' ')}`.trim())
   paper.table(
     [
       ['Hottest afternoon', t(hottestAfternoon.insideC)],
@@ -43,6 +40,8 @@ export function figures(paper: Paper, { design, view, show }: Told, cost: Takeof
       ['Too hot', show(answers.hoursAboveLimit, 'hours')],
       ['Damp, above 90 % humidity', show(answers.hoursDamp, 'hours')],
       ['Heat bought in a year', show(answers.topUp.kWh * 3.6e6, 'energy')],
+      ...answers.running.lines.map(l => [`${l.name}, a year`, `${cost.currency} ${formatNumber(l.cost, 0)}`]),
+      ['All that a year buys', `${cost.currency} ${formatNumber(answers.running.cost, 0)}`],
       ['Light of the winter half at the beds', `${winterDli(design, answers).toFixed(1)} mol/m²·d`],
       ['Materials and devices, roughly', `${cost.currency} ${formatNumber(cost.total, 0)}`],
     ],

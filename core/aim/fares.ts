@@ -93,6 +93,22 @@ function missOf(
   }
 }
 
+/** How a year keeps to what was asked of its coldest night, and the month that misses most, as sentences. */
+export function aimTold(
+  { coldestNight, worstMonth }: Pick<AimFare, 'coldestNight' | 'worstMonth'>,
+  show: Show,
+): string {
+  const said = worstMonth ? [missTold(worstMonth, show)] : []
+  if (coldestNight) {
+    const { aimC, marginK } = coldestNight
+    said.unshift(
+      `Aim ${show(aimC, 'temperature')}: ${marginK >= 0 ? 'kept' : 'missed'} by ` +
+        `${show(Math.abs(marginK), 'temperatureDifference')}.`,
+    )
+  }
+  return said.join(' ')
+}
+
 /** “October: 1.2 K short on 9 nights; spinach bears it, tomato does not.” */
 export function missTold({ month, shortK, nights, bear, die }: AimMiss, show: Show): string {
   const short = `${show(shortK, 'temperatureDifference')} short on ${nights === 1 ? 'a night' : `${nights} nights`}`

@@ -14,7 +14,7 @@ export const PRICE_GROUPS = {
   stock: 'Frame and fittings',
   device: 'Devices',
   work: 'Work',
-  fuel: 'Fuels',
+  fuel: 'Fuels and water',
 } as const
 export type PriceGroup = keyof typeof PRICE_GROUPS
 
@@ -166,4 +166,5 @@ export const PRICE_ITEMS: readonly PriceItem[] = [
     'fuel',
     FUELS.map(f => [f.id, f.name, 'kWh', f.roughPrice] as const),
   ),
+  ...items('fuel', [['water', 'Water from the main', 'm³', 2.5]]),
 ]

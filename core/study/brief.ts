@@ -3,7 +3,7 @@ import type { Design } from '../design/types'
 import { endangered, type Endangered } from '../life-answers'
 import { withoutBody } from '../editing/bodies'
 import { patchDesign, type Patch } from '../editing/edit'
-import { boughtAYear, winterDli } from './figures'
+import { winterDli } from './figures'
 import { takeoff } from '../takeoff/takeoff'
 
 /** A year in the few figures that designs are held against each other by, as the design itself is run. */
@@ -31,7 +31,7 @@ export interface Brief {
   winterDli: number
   electricKWh: number
   cost: number
-  /** Bought in a year: heat and electricity, in its currency. */
+  /** Bought in a year, all of it, in its currency. */
   aYear: number
   /** Work on it, in its currency; 0 where an hour has no price. */
   hands: number
@@ -55,7 +55,7 @@ export function briefOf(design: Design, answers: Answers): Brief {
     winterDli: winterDli(design, answers),
     electricKWh: Object.values(electricity).reduce((sum, kWh) => sum + kWh, 0),
     cost: total,
-    aYear: boughtAYear(design, answers),
+    aYear: answers.running.cost,
     hands: hands.cost,
   }
 }

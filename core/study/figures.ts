@@ -3,7 +3,6 @@ import type { Design } from '../design/types'
 import { isHeated } from '../sources/registry'
 import { nightsIn } from '../climate'
 import { makeBuilding } from '../geometry/surfaces'
-import { pricesOf } from '../takeoff/price-book'
 import { housePrice } from '../takeoff/takeoff'
 import { heldDesign } from './held'
 import type { createYearEngine } from '../year'
@@ -34,19 +33,13 @@ export function winterDli({ site }: Pick<Design, 'site'>, { months }: Pick<Answe
   return winter.reduce((sum, m) => sum + months[m]!.dli / 6, 0)
 }
 
-/** What a year's heat and electricity cost, in the currency of the design, at its own prices. */
-export function boughtAYear(design: Design, { topUp, electricity }: Pick<Answers, 'topUp' | 'electricity'>): number {
-  const kWh = Object.values(electricity).reduce((sum, v) => sum + v, 0)
-  return topUp.cost + kWh * pricesOf(design)('fuel.electricity')
-}
-
 /** What a house costs to build, by its list, and to run for a year, in its own currency. */
 export const costOf = (
   design: Design,
-  answers: Pick<Answers, 'topUp' | 'electricity'>,
+  { running }: Pick<Answers, 'running'>,
 ): { build: number; running: number; currency: string } => ({
   build: housePrice(design),
-  running: boughtAYear(design, answers),
+  running: running.cost,
   currency: design.topUp.currency,
 })
 
@@ -67,7 +60,7 @@ export function figuresOf(design: Design, engine: ReturnType<typeof createYearEn
       .surfaces.filter(s => s.kind === 'glazed')
       .reduce((s, x) => s + x.areaM2, 0),
     cost: housePrice(design),
-    aYear: boughtAYear(design, answers),
+    aYear: answers.running.cost,
   }
 }
 

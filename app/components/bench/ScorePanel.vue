@@ -66,6 +66,14 @@ const hottestDay = computed(() =>
     : '',
 )
 const money = (v: number, currency: string) => `${currency} ${formatNumber(v, 0)}`
+/** What costs most of what a year buys. */
+const runs = computed(() =>
+  [...(a.value?.running.lines ?? [])]
+    .sort((x, y) => y.cost - x.cost)
+    .slice(0, 3)
+    .map(l => `${l.name.toLowerCase()} ${formatNumber(l.cost, 0)}`)
+    .join(', '),
+)
 const cost = useHousePrice()
 const budget = computed(() => bench.current.aim.practical.budget)
 
@@ -234,6 +242,9 @@ function showColdest(): void {
             :figure="heated || (was && was.topUp.kWh > 0) ? figure(x => x.topUp.kWh * 3.6e6, 'energy') : undefined"
           >
             <template v-if="!heated">none</template>
+          </ScoreRow>
+          <ScoreRow name="Bought in a year" :hint="runs" data-test="running">
+            {{ money(a.running.cost, a.topUp.currency) }}
           </ScoreRow>
           <ScoreRow name="Cost" :hint="budget > 0 ? `of ${money(budget, a.topUp.currency)}` : ''">
             <span v-if="cost !== null" :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost"

@@ -146,8 +146,8 @@ const currency = computed(() => bench.current.topUp.currency)
     </RadioGroup>
     <p v-if="studies.all.forms.points.length > 0" class="hint">
       Coldest night without heat; heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}; light at the
-      beds in the winter half, mol/m² a day; cost of all that the list buys, and what a year's heat and electricity
-      cost. ★ marks the best.
+      beds in the winter half, mol/m² a day; cost of all that the list buys, and what running it buys in a year. ★ marks
+      the best.
       {{ heldWhy(bench.current) }}
     </p>
   </div>

@@ -96,7 +96,7 @@ const plot = computed(() => {
       />
       <QuantityField
         :label="`Bought in a year no more than, ${bench.current.topUp.currency}`"
-        hint="heat and electricity; 0 for no limit"
+        hint="fuel, electricity, water; 0 for no limit"
         quantity="money"
         :value="wanted.aYear"
         :min="0"

@@ -98,8 +98,8 @@ const t = (c: number) => settings.show(c, 'temperature')
             </ul>
             <p v-if="after(s.name)">
               Then the coldest night is <strong>{{ t(after(s.name)!.coldestC) }}</strong
-              >, the hottest afternoon {{ t(after(s.name)!.hottestC) }}; a year buys
-              {{ money(after(s.name)!.aYear) }} of heat and electricity.
+              >, the hottest afternoon {{ t(after(s.name)!.hottestC) }}; running it buys
+              {{ money(after(s.name)!.aYear) }} a year.
             </p>
           </li>
         </ol>

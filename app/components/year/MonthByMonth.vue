@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import type { MonthAnswer } from '../../../core/answers'
+import { formatNumber } from '../../../core/units'
 
 /** The months in figures, and the year's ledger beside them. */
 const year = useYear()
 const settings = useSettings()
 const t = (c: number) => settings.show(c, 'temperature', { unit: false })
 const losses = computed(() => Object.entries(year.view?.answers.ledger.losses ?? {}).sort((a, b) => b[1] - a[1]))
+/** What each month buys, by what it is. */
+const running = computed(() => year.view?.answers.running.lines ?? [])
+const currency = computed(() => year.view?.answers.topUp.currency)
 const ROWS: [string, (m: MonthAnswer) => number][] = [
   ['inside low', m => m.insideMinC],
   ['inside mean low', m => m.insideMeanLowC],
@@ -59,6 +63,12 @@ const ROWS: [string, (m: MonthAnswer) => number][] = [
             <th scope="row">top-up, kWh</th>
             <td v-for="(m, i) in year.view.answers.months" :key="i">
               {{ Math.round(m.topUpKWh) }}
+            </td>
+          </tr>
+          <tr v-for="l in running" :key="l.name" data-test="bought">
+            <th scope="row">{{ l.name.toLowerCase() }}, {{ currency }}</th>
+            <td v-for="(m, i) in l.months" :key="i">
+              {{ formatNumber(m, 0) }}
             </td>
           </tr>
         </tbody>
