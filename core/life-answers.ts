@@ -29,7 +29,7 @@ export interface LifeAnswer {
  * fish. What has no bound is left out.
  */
 export function lifeAnswers(design: Design, line: AimLine, series: YearSeries): LifeAnswer[] {
-  const { shape, store, aim } = design
+  const { shape, store } = design
   const month = (h: number) => MONTH_OF_DAY[Math.floor(h / 24)]!
   const out: LifeAnswer[] = []
   const add = (
@@ -40,8 +40,7 @@ export function lifeAnswers(design: Design, line: AimLine, series: YearSeries): 
     const found = against(series, bound, thing.side)
     if (found) out.push({ ...thing, ...found })
   }
-  if (aim.crops.length > 0)
-    add({ of: 'leaf', index: null, name: LEAVES, side: 'lowest' }, series.leafC, h => line.lowC[month(h)]!)
+  add({ of: 'leaf', index: null, name: LEAVES, side: 'lowest' }, series.leafC, h => line.lowC[month(h)]!)
   const soils = shape.beds.flatMap((_, index): LifeAnswer[] => {
     const found = against(series.bedsC[index]!, h => line.soilC[month(h)]!, 'lowest')
     return found ? [{ of: 'soil', index, name: soilName(shape.beds, index), side: 'lowest', ...found }] : []
@@ -61,7 +60,7 @@ export function lifeAnswers(design: Design, line: AimLine, series: YearSeries): 
 /** What lives there that stands nearest to its bound, or furthest beyond it. */
 export type Endangered = Pick<LifeAnswer, 'of' | 'name' | 'side' | 'atC' | 'boundC' | 'marginK'>
 
-/** Which that is; where nothing has a bound of its own, the coldest leaf against the lowest air that is asked for. */
+/** Which that is; where nothing is asked of any month, the coldest leaf against the lowest air that is asked for. */
 export function endangered(
   { aim }: Pick<Design, 'aim'>,
   { lives, leaf }: { lives: readonly LifeAnswer[]; leaf: { coldestC: number } },

@@ -54,8 +54,8 @@ export function aimLine(aim: Design['aim']): AimLine {
 }
 
 /**
- * How cold the leaves of the tenderest that stands there in a month may be, °C; null where nothing stands there. Without
- * crops the lowest air that is asked for stands for every month.
+ * How cold the leaves of the tenderest that stands there in a month may be, °C; null where nothing stands there.
+ * Without crops the lowest air that is asked for stands for every month.
  */
 export function leavesBearC(aim: Design['aim'], month: number): number | null {
   if (aim.crops.length === 0) return aim.lowestAirC

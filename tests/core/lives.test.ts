@@ -39,7 +39,10 @@ describe('what lives in it, against its bounds', () => {
     expect(soil).toHaveLength(1)
     expect(soil[0]!.atC).toBeCloseTo(Math.min(...beds.map(b => b.soilMinC)), 3)
     expect(soil[0]!.boundC).toBe(6)
-    expect(answersOf(on(unheated(plain), ['aim.crops', []])).lives).toEqual([])
+    // Leaves are held against what is asked of the air; nothing else is asked here.
+    const bare = answersOf(on(unheated(plain), ['aim.crops', []]))
+    expect(bare.lives).toHaveLength(1)
+    expect(bare.lives[0]).toMatchObject({ of: 'leaf', atC: bare.leaf.coldestC, boundC: plain.aim.lowestAirC })
   })
 
   test('crops ask of the soil while they grow, and of the leaf in the months that they stand', () => {

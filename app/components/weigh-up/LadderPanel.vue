@@ -46,7 +46,9 @@ const bars = computed(() =>
   ladder.rank === 'money' && ladder.of && ranksByHeat(ladder.of) ? 'heat' : SHOWN[ladder.rank],
 )
 const HEADS = computed(() => ({
-  life: `${life.value?.name.toLowerCase() ?? 'what lives there'}, ${life.value?.side === 'highest' ? 'cooler' : 'warmer'}`,
+  life:
+    `${life.value?.name.toLowerCase() ?? 'what lives there'}, ` +
+    (life.value?.side === 'highest' ? 'cooler' : 'warmer'),
   air: 'coldest night',
   heat: 'heat saved a year',
   light: 'winter light',
