@@ -50,7 +50,7 @@ const MOST_DULL_DAYS = 14
 /** How many dull days in a row come before a day of the year, 0-based; 14 at most. */
 export function dullDaysBefore({ globalWm2 }: Pick<SiteYear, 'globalWm2'>, day: number): number {
   const light = (d: number) => {
-    const from = ((d + DAYS) % DAYS) * 24
+    const from = ((d + 2 * DAYS) % DAYS) * 24
     let sum = 0
     for (let h = from; h < from + 24; h++) sum += globalWm2[h]!
     return sum

@@ -72,14 +72,22 @@ export function usualStart(outsideC: Float32Array, days: number): number {
 /** Clear nights at the end of a spell, unless it is said: heat that is kept is gone by then. */
 const USUAL_CLEAR_DAYS = 3
 
+/** Days before and after a coldest one that are its winter. */
+const WINTER_DAYS = 45
+
 /**
- * A spell as hard as a place knows it: down to the lowest night of some winters, after as many dull days as come before
- * the coldest day of the middle one of them.
+ * A spell as hard as a place knows it: down to the lowest night of some winters, after as many dull days in a row as
+ * the middle one of them brings at its longest.
  * @param winters at least one
  */
 export function usualSpell(winters: readonly SiteYear[]): Pick<AskedSpell, 'dullDays' | 'clearDays' | 'lowC'> {
   const coldest = winters.map(({ dryBulbC }) => dryBulbC.indexOf(Math.min(...dryBulbC)))
-  const dull = winters.map((w, i) => dullDaysBefore(w, Math.floor(coldest[i]! / 24))).sort((a, b) => a - b)
+  const longest = (w: SiteYear, day: number) => {
+    let most = 0
+    for (let d = -WINTER_DAYS; d <= WINTER_DAYS; d++) most = Math.max(most, dullDaysBefore(w, day + d))
+    return most
+  }
+  const dull = winters.map((w, i) => longest(w, Math.floor(coldest[i]! / 24))).sort((a, b) => a - b)
   return {
     dullDays: dull[dull.length >> 1]!,
     clearDays: USUAL_CLEAR_DAYS,

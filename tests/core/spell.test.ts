@@ -70,7 +70,7 @@ test('unless it is said a spell is as hard as the place knows it', () => {
   const { lowC, dullDays, clearDays } = usualSpell(winters)
   const lows = winters.map(w => Math.min(...w.dryBulbC))
   expect(lowC).toBe(Math.floor(Math.min(...lows)))
-  expect([dullDays >= 0, dullDays <= 14, clearDays >= 1]).toEqual([true, true, true])
+  expect([dullDays >= 1, dullDays <= 14, clearDays >= 1]).toEqual([true, true, true])
   // A place that is 10 K colder knows a spell as much harder.
   const colder = winters.map(w => ({ ...w, dryBulbC: w.dryBulbC.map(c => c - 10) }))
   expect(usualSpell(colder)).toEqual({ lowC: lowC - 10, dullDays, clearDays })

@@ -21,9 +21,9 @@ const more = computed(() => {
   <section v-if="faults.length > 0" aria-label="Faults of this house" data-test="faults">
     <ul>
       <li v-for="c in shown" :key="c.text" class="caution" data-test="fault">
-        <button v-if="c.step !== step" class="link font-medium" @click="emit('go', c.step)">
-          {{ stepOf(c.step)!.name }}
-        </button>
+        <template v-if="c.step !== step"
+          ><button class="link font-medium" @click="emit('go', c.step)">{{ stepOf(c.step)!.name }}</button>:</template
+        >
         {{ c.text }}
       </li>
     </ul>

@@ -85,7 +85,7 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
     </div>
     <p v-if="spell.usual" class="hint" data-test="usual-spell">
       As hard as this climate knows it: the lowest night of twenty winters, {{ t(spell.usual.spell.lowC) }}, after as
-      many dull days as are usual before a coldest night.
+      many dull days in a row as a usual winter brings.
     </p>
     <p v-if="spell.state.failure" class="fault" role="alert">{{ spell.state.failure }}</p>
     <div v-if="spell.answer" :class="spell.stale ? 'opacity-60' : ''" data-test="spell-answer">

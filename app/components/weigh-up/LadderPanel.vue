@@ -134,7 +134,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
             <strong class="font-semibold">{{ r.words }}</strong>
             <span v-if="r.why" class="hint block leading-tight">{{ r.why }}</span>
           </th>
-          <td>
+          <td class="bars">
             <div class="relative h-6">
               <span class="absolute inset-y-0 w-px bg-ink" :style="{ left: `${place(0)}%` }" />
               <span
@@ -158,21 +158,29 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
           </td>
           <td
             v-if="bars === 'life'"
+            data-name="air"
             class="pl-3 text-right whitespace-nowrap tabular-nums"
             :class="r.gainK < -0.05 ? 'text-clay' : 'text-soft'"
           >
             {{ BARS.air.say(r) }}
           </td>
           <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ cost(r) }}</td>
-          <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ aYear(r) }}</td>
-          <td v-if="withPayback" class="pl-3 text-right whitespace-nowrap tabular-nums">{{ pays(r) }}</td>
+          <td class="pl-3 text-right whitespace-nowrap tabular-nums" data-name="a year">{{ aYear(r) }}</td>
           <td
+            v-if="withPayback"
+            class="pl-3 text-right whitespace-nowrap tabular-nums"
+            :data-name="r.paybackYears === null ? undefined : 'pays in'"
+          >
+            {{ pays(r) }}
+          </td>
+          <td
+            data-name="light"
             class="pl-3 text-right whitespace-nowrap tabular-nums"
             :class="r.lightShare < 0.985 ? 'text-clay' : 'text-soft'"
           >
             {{ light(r) }}
           </td>
-          <td class="pl-3 text-right">
+          <td class="lay pl-3 text-right">
             <button
               class="button"
               :disabled="ladder.stale || ladder.state.running"
@@ -236,13 +244,25 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
     display: none;
   }
   tbody tr {
-    display: grid;
-    grid-template-columns: 1fr auto auto auto;
+    display: flex;
+    flex-wrap: wrap;
     align-items: center;
+    gap: 0 0.9rem;
     padding: 0.4rem 0;
   }
-  tbody th {
-    grid-column: 1 / -1;
+  tbody th,
+  .bars {
+    flex-basis: 100%;
+  }
+  tbody td {
+    padding-left: 0;
+  }
+  td[data-name]::before {
+    content: attr(data-name) ' ';
+    color: var(--soft);
+  }
+  .lay {
+    margin-left: auto;
   }
 }
 </style>
