@@ -23,6 +23,7 @@ import {
   MONTH_DAYS,
   MONTH_OF_DAY,
   MONTH_START,
+  nightsIn,
   type SiteYear,
 } from './climate'
 import type { Design } from './design/types'
@@ -116,6 +117,8 @@ export interface Answers {
   topUp: {
     kWh: number
     peakW: number
+    /** Nights, from noon to noon, in which any was brought. */
+    nights: number
     cost: number
     currency: string
     fuels: { fuel: string; amount: number; unit: string }[]
@@ -395,6 +398,7 @@ export function makeAnswers(
     topUp: {
       kWh: heatJ / KWH,
       peakW,
+      nights: nightsIn([...series.heaterW.keys()].filter(h => series.heaterW[h]! > 0)),
       cost: sources.reduce((sum, s) => sum + (s.bought?.cost ?? 0), 0),
       currency: design.topUp.currency,
       fuels: fuelsBought(sources),

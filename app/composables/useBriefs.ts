@@ -1,8 +1,10 @@
-import { computed, onScopeDispose, reactive, shallowRef } from 'vue'
+import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { sameYear } from '../../core/study/kept'
 import type { Brief } from '../../core/study/brief'
+import type { RunAs } from '../../core/study/ran-as'
 import { useDesign } from '../stores/design'
+import { useRunAs } from '../stores/run-as'
 import { useYear } from '../stores/year'
 
 /**
@@ -16,8 +18,10 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
   const now = shallowRef<Brief | null>(null)
   const found = shallowRef<(T & { brief: Brief })[]>([])
   const of = shallowRef<Design | null>(null)
+  const run = useRunAs()
+  const as = ref<RunAs>('stands')
   const state = reactive({ running: false, done: 0, total: 0, failure: '' })
-  const stale = computed(() => of.value !== null && !sameYear(of.value, bench.current))
+  const stale = computed(() => of.value !== null && (as.value !== run.as || !sameYear(of.value, bench.current)))
   let stop = new AbortController()
 
   function cancel(): void {
@@ -34,12 +38,14 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
     const list = others(design)
     const place = ({ design: its }: { design: Design }) => list.findIndex(o => o.design === its)
     of.value = design
+    as.value = run.as
     now.value = null
     found.value = []
     Object.assign(state, { running: true, done: 0, total: list.length + 1, failure: '' })
     try {
       await year.briefs(
         [design, ...list.map(o => o.design)],
+        as.value,
         (brief, i) => {
           state.done++
           if (i === 0) now.value = brief

@@ -26,11 +26,12 @@ export const useKept = defineStore('kept', () => {
   /** All that is worked out of the design on the bench. */
   function now(): KeptStudies | null {
     const out: KeptStudies = {}
-    if (ladder.of && ladder.complete && ladder.rungs.length > 0)
+    // What is run otherwise than the house stands is of no other day.
+    if (ladder.of && ladder.as === 'stands' && ladder.complete && ladder.rungs.length > 0)
       out.ladder = { of: digest(ladder.of), rungs: ladder.rungs }
-    if (ladder.found && ladder.foundFor)
+    if (ladder.found && ladder.foundFor?.as === 'stands')
       out.found = { of: digest(ladder.foundFor.design), found: ladder.found, wanted: ladder.foundFor.wanted }
-    if (sweeps.of && sweeps.points.length > 0)
+    if (sweeps.of && sweeps.as === 'stands' && sweeps.points.length > 0)
       out.sweep = { of: digest(sweeps.of), varied: sweeps.varied, points: sweeps.points, refused: sweeps.refused }
     if (winters.of && winters.all.length > 0) out.winters = { of: digest(winters.of), winters: winters.all }
     if (Object.keys(ladder.stages).length > 0) out.stages = ladder.stages

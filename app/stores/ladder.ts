@@ -5,10 +5,12 @@ import { laidOn, MOVES, type Laid } from '../../core/moves/registry'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Found, type Wanted } from '../../core/study/find'
 import { ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
+import { ranAs, type RunAs } from '../../core/study/ran-as'
 import { sameYear, type Choice } from '../../core/study/kept'
 import type { StageName } from '../../core/study/stages'
 import { restOften } from '../composables/restOften'
 import { useDesign } from './design'
+import { useRunAs } from './run-as'
 import { useSettings } from './settings'
 import { useYear } from './year'
 
@@ -21,16 +23,21 @@ export const useLadder = defineStore('ladder', () => {
   const settings = useSettings()
   const rungs = shallowRef<Rung[]>([])
   const of = shallowRef<Design | null>(null)
+  const run = useRunAs()
+  /** How its houses, and those of the search, were run. */
+  const as = ref<RunAs>('stands')
   const state = reactive(fresh())
   const rank = ref<Rank>('money')
   /** All rungs are there: it was not stopped. */
   const complete = computed(() => state.total > 0 && state.done === state.total)
-  const stale = computed(() => of.value !== null && !sameYear(of.value, bench.current))
-  const order = computed(() => (of.value ? ranked(rungs.value, rank.value, ranksByHeat(of.value)) : []))
+  const stale = computed(() => of.value !== null && (as.value !== run.as || !sameYear(of.value, bench.current)))
+  const order = computed(() =>
+    of.value ? ranked(rungs.value, rank.value, ranksByHeat(ranAs(of.value, as.value))) : [],
+  )
   /** What was laid on this design from its ladders, and why. */
   const choices = shallowRef<Choice[]>([])
   const found = shallowRef<Found | null>(null)
-  const foundFor = shallowRef<{ design: Design; wanted: Wanted } | null>(null)
+  const foundFor = shallowRef<{ design: Design; wanted: Wanted; as: RunAs } | null>(null)
   /** When each move is to be built, by its id. */
   const stages = shallowRef<Record<string, StageName>>({})
   const search = reactive(fresh())
@@ -53,6 +60,7 @@ export const useLadder = defineStore('ladder', () => {
     stop = new AbortController()
     const { signal } = stop
     const design = bench.current
+    const ran = run.as
     Object.assign(state, fresh(), { running: true, total: MOVES.length + 1 })
     try {
       const rest = restOften()
@@ -63,14 +71,16 @@ export const useLadder = defineStore('ladder', () => {
       }
       if (signal.aborted) return
       state.total = laid.length + 1
-      const answers = await year.answersOf(design)
+      const answers = await year.answersOf(ranAs(design, ran))
       if (signal.aborted) return
       const now = briefOf(design, answers)
       of.value = design
+      as.value = ran
       rungs.value = []
       state.done = 1
       await year.briefs(
         laid.map(l => l.design),
+        ran,
         (brief, i) => {
           state.done++
           rungs.value = [...rungs.value, rungOf(design, now, answers, laid[i]!, brief)]
@@ -107,6 +117,7 @@ export const useLadder = defineStore('ladder', () => {
       search.total = designs.length
       await year.briefs(
         designs,
+        as.value,
         (brief, i) => {
           out[i] = brief
           search.done++
@@ -131,7 +142,7 @@ export const useLadder = defineStore('ladder', () => {
       )
       if (signal.aborted) return
       found.value = result
-      foundFor.value = { design, wanted }
+      foundFor.value = { design, wanted, as: as.value }
     } catch (error) {
       if (!signal.aborted) search.failure = error instanceof Error ? error.message : String(error)
     }
@@ -161,8 +172,9 @@ export const useLadder = defineStore('ladder', () => {
     rungs.value = kept.rungs ?? []
     Object.assign(state, fresh(), { done: rungs.value.length, total: rungs.value.length })
     of.value = kept.rungs ? bench.current : null
+    as.value = 'stands'
     found.value = kept.found?.found ?? null
-    foundFor.value = kept.found ? { design: bench.current, wanted: kept.found.wanted } : null
+    foundFor.value = kept.found ? { design: bench.current, wanted: kept.found.wanted, as: 'stands' } : null
     choices.value = kept.choices
     stages.value = kept.stages
   }
@@ -175,6 +187,7 @@ export const useLadder = defineStore('ladder', () => {
     rungs,
     order,
     of,
+    as,
     stale,
     state,
     rank,

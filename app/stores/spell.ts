@@ -1,9 +1,11 @@
 import { defineStore } from 'pinia'
-import { computed, reactive, shallowRef } from 'vue'
+import { computed, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { laidOn, QUICK_MOVES, type Laid } from '../../core/moves/registry'
+import type { RunAs } from '../../core/study/ran-as'
 import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { useDesign } from './design'
+import { useRunAs } from './run-as'
 import { useSettings } from './settings'
 import { useYear } from './year'
 
@@ -23,9 +25,12 @@ export const useSpell = defineStore('spell', () => {
   const answer = shallowRef<SpellAnswer | null>(null)
   const tried = shallowRef<Tried[]>([])
   const of = shallowRef<Design | null>(null)
+  const run = useRunAs()
+  /** How the house was run. */
+  const as = ref<RunAs>('stands')
   const state = reactive({ running: false, done: 0, total: 0, failure: '' })
   /** The design has changed since. */
-  const stale = computed(() => of.value !== null && of.value !== bench.current)
+  const stale = computed(() => of.value !== null && (of.value !== bench.current || as.value !== run.as))
   let stop = new AbortController()
 
   function cancel(): void {
@@ -49,11 +54,12 @@ export const useSpell = defineStore('spell', () => {
     const { signal } = stop
     const design = bench.current
     of.value = design
+    as.value = run.as
     answer.value = null
     tried.value = []
     Object.assign(state, { running: true, done: 0, total: 1, failure: '' })
     try {
-      await year.spells([design], { ...asked }, a => (answer.value = a), signal)
+      await year.spells([design], as.value, { ...asked }, a => (answer.value = a), signal)
       const stood = answer.value as SpellAnswer | null
       if (stood?.firstFailure) {
         const laid = laidOn(design, QUICK_MOVES, settings.show)
@@ -61,6 +67,7 @@ export const useSpell = defineStore('spell', () => {
         state.done = 1
         await year.spells(
           laid.map(l => l.design),
+          as.value,
           { ...asked, startDay: stood.spell.startDay },
           (a, i) => {
             state.done++

@@ -2,7 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, markRaw, reactive } from 'vue'
 import { withSharedBranches, type Design } from '../../core/design'
 import { withGlazingAngle } from '../../core/editing'
-import { type Figures } from '../../core/study/figures'
+import type { Brief } from '../../core/study/brief'
+import type { RunAs } from '../../core/study/ran-as'
 import {
   angleVariants,
   coverVariants,
@@ -17,11 +18,12 @@ import {
   type Variant,
 } from '../../core/study/variants'
 import { useDesign } from './design'
+import { useRunAs } from './run-as'
 import { useYear } from './year'
 
 /** One worked-out variant. */
 export interface StudyPoint extends Omit<Variant, 'design'> {
-  figures: Figures
+  figures: Brief
   design: Design
 }
 
@@ -30,6 +32,8 @@ interface Kind {
   variants: (design: Design, which: number) => Variant[]
   /** The design without what the study varies: two designs alike in the rest have one study. */
   rest: (design: Design) => Design
+  /** Its houses say themselves how they are run. */
+  ownRun?: boolean
 }
 
 const shaped = (d: Design, shape: Partial<Design['shape']>): Design => ({ ...d, shape: { ...d.shape, ...shape } })
@@ -53,7 +57,7 @@ const KINDS = {
   walls: { variants: wallVariants, rest: d => d },
   amount: { variants: amountVariants, rest: d => d },
   vents: { variants: ventVariants, rest: d => d },
-  held: { variants: heldVariants, rest: d => d },
+  held: { variants: heldVariants, rest: d => d, ownRun: true },
 } satisfies Record<string, Kind>
 export type StudyKind = keyof typeof KINDS
 
@@ -66,9 +70,20 @@ export interface Study {
   /** What it is a study of, and of which of several things. */
   of: ReturnType<typeof figured> | null
   which: number
+  /** How its houses were run. */
+  as: RunAs
 }
 
-const fresh = (): Study => ({ points: [], done: 0, total: 0, running: false, failure: '', of: null, which: -1 })
+const fresh = (): Study => ({
+  points: [],
+  done: 0,
+  total: 0,
+  running: false,
+  failure: '',
+  of: null,
+  which: -1,
+  as: 'stands',
+})
 
 /** What of a design the figures of a study hang on: not its name. */
 const figured = ({ aim, site, shape, skin, store, breathe, topUp }: Design) => ({
@@ -88,6 +103,8 @@ const figured = ({ aim, site, shape, skin, store, breathe, topUp }: Design) => (
 export const useStudies = defineStore('studies', () => {
   const bench = useDesign()
   const year = useYear()
+  const run = useRunAs()
+  const asOf = (kind: Kind): RunAs => (kind.ownRun ? 'stands' : run.as)
   const all = reactive(Object.fromEntries(Object.keys(KINDS).map(k => [k, fresh()])) as Record<StudyKind, Study>)
   const stops = new Map<StudyKind, AbortController>()
   /** Studies whose design has changed since. */
@@ -104,7 +121,8 @@ export const useStudies = defineStore('studies', () => {
           const its = JSON.stringify(now.skin.openings)
           // Openings go along with a point that is taken: its own are no other change.
           const known = [openings, ...study.points.map(p => p.design.skin.openings)]
-          return [k, !alone || !known.some(o => JSON.stringify(o) === its)]
+          const isOtherwise = study.as !== asOf(kind as Kind)
+          return [k, isOtherwise || !alone || !known.some(o => JSON.stringify(o) === its)]
         }),
       ) as Record<StudyKind, boolean>,
   )
@@ -118,6 +136,7 @@ export const useStudies = defineStore('studies', () => {
     cancel(kind)
     const design = bench.current
     const variants = (KINDS[kind] as Kind).variants(design, which)
+    const as = asOf(KINDS[kind])
     const stop = new AbortController()
     stops.set(kind, stop)
     Object.assign(all[kind], {
@@ -125,12 +144,14 @@ export const useStudies = defineStore('studies', () => {
       total: variants.length,
       running: true,
       which,
+      as,
       of: markRaw(figured(KINDS[kind].rest(design))),
     })
     const study = all[kind]
     try {
-      await year.study(
+      await year.briefs(
         variants.map(v => v.design),
+        as,
         (figures, i) => {
           // A design goes to workers as it is: what is watched in depth can't be copied.
           study.points = [...study.points, markRaw({ ...variants[i]!, figures })].sort(

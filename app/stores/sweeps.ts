@@ -3,10 +3,12 @@ import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { patchDesign } from '../../core/editing'
+import type { RunAs } from '../../core/study/ran-as'
 import { sameYear } from '../../core/study/kept'
 import { byLight, combinations, swept, sweepPoint, type SweepPoint, type Vary } from '../../core/study/sweep'
 import { restOften } from '../composables/restOften'
 import { useDesign } from './design'
+import { useRunAs } from './run-as'
 import { useYear } from './year'
 
 /** Points that have come are shown so often, ms. */
@@ -19,9 +21,12 @@ export const useSweeps = defineStore('sweeps', () => {
   const varied = shallowRef<Vary[]>([])
   const points = shallowRef<SweepPoint[]>([])
   const of = shallowRef<Design | null>(null)
+  const run = useRunAs()
+  /** How its houses are run. */
+  const as = ref<RunAs>('stands')
   const refused = ref(0)
   const state = reactive({ running: false, done: 0, total: 0, failure: '' })
-  const stale = computed(() => of.value !== null && !sameYear(of.value, bench.current))
+  const stale = computed(() => of.value !== null && (as.value !== run.as || !sameYear(of.value, bench.current)))
   /** A sweep that was begun and not ended. */
   const open = computed(() => of.value !== null && !state.running && state.done < state.total)
   let stop = new AbortController()
@@ -30,6 +35,7 @@ export const useSweeps = defineStore('sweeps', () => {
   function recall(kept: { varied: Vary[]; points: SweepPoint[]; refused?: number } | null): void {
     cancel()
     of.value = kept ? markRaw(bench.current) : null
+    as.value = 'stands'
     varied.value = kept?.varied ?? []
     points.value = kept?.points ?? []
     refused.value = kept?.refused ?? 0
@@ -54,6 +60,7 @@ export const useSweeps = defineStore('sweeps', () => {
   async function start(vary: readonly Vary[]): Promise<void> {
     cancel()
     of.value = markRaw(bench.current)
+    as.value = run.as
     varied.value = [...vary]
     points.value = []
     await goOn()
@@ -83,6 +90,7 @@ export const useSweeps = defineStore('sweeps', () => {
     try {
       await year.briefs(
         order.map(s => s.design),
+        as.value,
         (brief, i) => {
           state.done++
           come.push(sweepPoint(order[i]!.values, brief))
@@ -100,5 +108,5 @@ export const useSweeps = defineStore('sweeps', () => {
   const take = (p: SweepPoint): string | null =>
     bench.replace(patchDesign(bench.current, Object.entries(p.values)), 'take a point of a sweep')
 
-  return { varied, points, of, refused, state, stale, open, recall, start, goOn, cancel, take }
+  return { varied, points, of, as, refused, state, stale, open, recall, start, goOn, cancel, take }
 })

@@ -7,7 +7,7 @@ import type { YearView } from '../../core/view'
 import type { HeatDay } from '../../core/heat-view'
 import type { SunHours } from '../../core/optics/sun-hours'
 import type { Brief } from '../../core/study/brief'
-import type { Figures } from '../../core/study/figures'
+import type { RunAs } from '../../core/study/ran-as'
 import type { WeekFlow } from '../../core/study/runs'
 import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { createYearClient, type YearClient } from '../workers/year-client'
@@ -101,25 +101,21 @@ export const useYear = defineStore('year', () => {
   /** The answers of a design's year, without its unheated twin. */
   const answersOf = async (design: Design): Promise<Answers> =>
     (await pool().once(worker => worker.run(design))).answers
-  /** Designs in brief, as they come. */
+  /** Designs in brief, as they come, each run as it is said. */
   const briefs = (
     designs: readonly Design[],
+    as: RunAs,
     each: (brief: Brief, index: number) => void,
     signal: AbortSignal,
-  ): Promise<void> => pool().many(designs, (worker, design) => worker.brief(design), each, signal)
+  ): Promise<void> => pool().many(designs, (worker, design) => worker.brief(design, as), each, signal)
   /** Designs in a spell, as they come. */
   const spells = (
     designs: readonly Design[],
+    as: RunAs,
     asked: AskedSpell,
     each: (answer: SpellAnswer, index: number) => void,
     signal: AbortSignal,
-  ): Promise<void> => pool().many(designs, (worker, design) => worker.spell(design, asked), each, signal)
-  /** The figures of many designs, as they come. */
-  const study = (
-    designs: readonly Design[],
-    each: (figures: Figures, index: number) => void,
-    signal: AbortSignal,
-  ): Promise<void> => pool().many(designs, (worker, design) => worker.figures(design), each, signal)
+  ): Promise<void> => pool().many(designs, (worker, design) => worker.spell(design, asked, as), each, signal)
 
   return {
     view,
@@ -132,7 +128,6 @@ export const useYear = defineStore('year', () => {
     answersOf,
     briefs,
     spells,
-    study,
     running,
     moving,
     coldest,

@@ -3,7 +3,7 @@ import { makeBuilding } from '../../core/geometry/surfaces'
 import { heatDay, type HeatDay } from '../../core/heat-view'
 import { sunHours, type SunHours } from '../../core/optics/sun-hours'
 import { briefOf, type Brief } from '../../core/study/brief'
-import { figuresOf, type Figures } from '../../core/study/figures'
+import { ranAs, type RunAs } from '../../core/study/ran-as'
 import { flowsOf, type WeekFlow } from '../../core/study/runs'
 import {
   spellAnswer,
@@ -21,12 +21,13 @@ import { YEAR_EXPORTS } from '../../formats/year-exports'
 export function studyWork(engine: YearEngine) {
   const year = (design: Design) => engine.run(design, { unheated: false })
   return {
-    brief: (design: Design): Brief => briefOf(design, year(design).answers),
-    figures: (design: Design): Figures => figuresOf(design, engine),
+    /** A house in brief, run as it stands or otherwise: what it costs to build is its own in any case. */
+    brief: (design: Design, as: RunAs): Brief => briefOf(design, year(ranAs(design, as)).answers),
     /** A spell as hard as twenty winters of a design's climate know it. */
     usualSpell: (design: Design) => usualSpell(wintersOf(design, WINTERS_FOR.usual).map(w => engine.site(w.design))),
     /** A design in a spell of its own; without a first day it ends in the middle of the coldest month. */
-    spell(design: Design, asked: AskedSpell): SpellAnswer {
+    spell(given: Design, asked: AskedSpell, as: RunAs): SpellAnswer {
+      const design = ranAs(given, as)
       const days = asked.dullDays + asked.clearDays
       const startDay = asked.startDay ?? usualStart(engine.site(design).dryBulbC, days)
       const spell = { ...asked, startDay }

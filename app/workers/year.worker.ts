@@ -30,7 +30,6 @@ const api = {
     return watched.coldest(design, as)
   },
   brief: async (...given: Studied<'brief'>) => (await study()).brief(...given),
-  figures: async (...given: Studied<'figures'>) => (await study()).figures(...given),
   usualSpell: async (...given: Studied<'usualSpell'>) => (await study()).usualSpell(...given),
   spell: async (...given: Studied<'spell'>) => (await study()).spell(...given),
   file: async (...given: Studied<'file'>) => (await study()).file(...given),

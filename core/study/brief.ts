@@ -6,7 +6,7 @@ import { patchDesign, type Patch } from '../editing/edit'
 import { winterDli } from './figures'
 import { takeoff } from '../takeoff/takeoff'
 
-/** A year in the few figures that designs are held against each other by, as the design itself is run. */
+/** A year in the few figures that designs are held against each other by. */
 export interface Brief {
   coldestC: number
   /** The topmost leaf's coldest hour, °C. */
@@ -25,10 +25,14 @@ export interface Brief {
   hoursDamp: number
   growingDays: number
   condensedKg: number
-  /** Heat that is bought, and all electricity, kWh. */
+  /** Heat that is bought, kWh. */
   heatKWh: number
+  /** The most of that heat at once, W, and nights on which any was needed. */
+  peakW: number
+  heatNights: number
   /** Mean light of the six winter months at the beds, mol/m²·d. */
   winterDli: number
+  /** All electricity, kWh. */
   electricKWh: number
   cost: number
   /** Bought in a year, all of it, in its currency. */
@@ -52,6 +56,8 @@ export function briefOf(design: Design, answers: Answers): Brief {
     growingDays: answers.growingDays.inside,
     condensedKg: answers.condensedKg,
     heatKWh: answers.topUp.kWh,
+    peakW: answers.topUp.peakW,
+    heatNights: answers.topUp.nights,
     winterDli: winterDli(design, answers),
     electricKWh: Object.values(electricity).reduce((sum, kWh) => sum + kWh, 0),
     cost: total,

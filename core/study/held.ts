@@ -19,16 +19,6 @@ export function heldC(design: Pick<Design, 'aim' | 'topUp'>): number {
   return Math.min(30, Math.max(COOL_C, ...lows))
 }
 
-/** Why heat is compared at an air that nobody asked for; empty where somebody did. */
-export function heldWhy(design: Pick<Design, 'aim' | 'topUp'>): string {
-  const lows = aimLine(design.aim).lowC.filter(c => c !== null)
-  if (keptAirC(design.topUp.sources) !== null || Math.max(...lows) >= COOL_C) return ''
-  return (
-    'This house asks for less; heat is compared where cool crops go on growing, so that houses that ' +
-    'need none can be told apart.'
-  )
-}
-
 /** The design with heat enough to hold an air: one heater in place of all that warm the air. */
 export function heldDesign(design: Design, setPointC = heldC(design)): Design {
   const { sources } = design.topUp

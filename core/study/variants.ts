@@ -6,7 +6,7 @@ import { roomObjects } from '../geometry/objects'
 import { mainInsulation } from '../materials/assembly'
 import { openingKind } from '../openings/registry'
 import { builtInForm } from './in-form'
-import type { Figures } from './figures'
+import type { Brief } from './brief'
 import { heldDesign } from './held'
 
 /** One point of a study: the design, and where it stands on the study's axes. */
@@ -188,7 +188,10 @@ export interface Payback {
  * When more insulation stops paying: each step's simple pay-back at a price of useful heat.
  * @param pricePerKWh money per kWh of useful heat, 0 or more
  */
-export function paybackSteps(points: readonly { at: number; figures: Figures }[], pricePerKWh: number): Payback[] {
+export function paybackSteps(
+  points: readonly { at: number; figures: Pick<Brief, 'cost' | 'heatKWh'> }[],
+  pricePerKWh: number,
+): Payback[] {
   const sorted = [...points].sort((a, b) => a.at - b.at)
   return sorted.slice(1).map((p, i) => {
     const before = sorted[i]!
@@ -219,14 +222,16 @@ export interface MoneyMatch {
   best: { id: string; cost: number; liftK: number; savedKWh: number } | null
 }
 
+type Matched = Pick<Brief, 'cost' | 'coldestC' | 'heatKWh'>
+
 /**
  * Sets a cover against glazing.
  * @param bare figures of the design without a cover; @param covered with it; @param glazings by id, without a cover
  */
 export function matchMoney(
-  bare: Figures,
-  covered: Figures,
-  glazings: readonly { id: string; figures: Figures }[],
+  bare: Matched,
+  covered: Matched,
+  glazings: readonly { id: string; figures: Matched }[],
 ): MoneyMatch {
   const coverCost = covered.cost - bare.cost
   const rows = glazings

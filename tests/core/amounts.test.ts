@@ -1,7 +1,7 @@
 import { anAirStore } from '../../core/air-stores/registry'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults } from '../../core/editing'
-import { figuresOf } from '../../core/study/figures'
+import { briefOf } from '../../core/study/brief'
 import { amountOf, amountVariants, heldVariants, ventM2, ventVariants } from '../../core/study/variants'
 import { unheated, withAirStores } from '../added'
 import { barrelsOf, tank, wall } from '../bodies'
@@ -9,7 +9,7 @@ import { plain } from '../plain'
 import { hourly as engine } from '../shared/years'
 
 const [ash] = DEMOS as [Design]
-const figures = (d: Design) => figuresOf(d, engine)
+const figures = (d: Design) => briefOf(d, engine.run(d, { unheated: false }).answers)
 
 describe('what the next one adds', () => {
   test('each amount is a sound design with so much of it, in order; none of it is without it', () => {

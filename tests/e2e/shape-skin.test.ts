@@ -91,12 +91,24 @@ describe('forms', () => {
       expect(await text(`[data-test="form-${form}"]`)).toMatch(
         /coldest\s+(★ )?[−\d].*°C[\s\S]*heat[\s\S]*kWh[\s\S]*light[\s\S]*glazed[\s\S]*m²[\s\S]*cost\s+(★ )?EUR \d+/,
       )
-    expect((await driver.findElements(By.css('dd.best'))).length).toBe(4)
+    // As it stands nothing is heated: there is no best of what is all nothing.
+    expect((await driver.findElements(By.css('dd.best'))).length).toBe(3)
     // The design's own form says what the score says.
     const own = Number(
       /coldest\s+(?:★ )?([−\d.]+)/.exec(await text('[data-test="form-saltbox"]'))![1]!.replace('−', '-'),
     )
     expect(Math.abs(own - (await coldest(driver)))).toBeLessThan(0.11)
+    // What is run is chosen at the head, for every study.
+    const run = await find(driver, 'run-as')
+    expect((await run.getText()).split('\n').map(plainly)).toEqual(
+      expect.arrayContaining(['as it stands', 'held at 8.0 °C']),
+    )
+    await (await run.findElement(By.css('option[value="8"]'))).click()
+    expect(await text('[data-test="study-forms"]')).toMatch(/how it is run, has changed since/)
+    await click(driver, 'start-forms')
+    await studied(driver, 'forms')
+    expect((await driver.findElements(By.css('dd.best'))).length).toBe(4)
+    expect(await text('main')).toMatch(/Each run held at 8\.0/)
   })
 })
 
@@ -107,7 +119,7 @@ describe('angle and turn', () => {
     await studied(driver, 'angle')
     const curve = await find(driver, 'study-curve')
     expect(await curve.getAttribute('aria-label')).toMatch(
-      /Light, winter half: .* best at \d+°\. Coldest night, no heat: .*°C/,
+      /Light, winter half: .* best at \d+°\. Coldest night: .*°C/,
     )
     await (await curve.findElements(By.css('circle')))[0]!.click()
     await settled(driver)

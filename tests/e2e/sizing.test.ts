@@ -1,8 +1,7 @@
-import { figuresOf } from '../../core/study/figures'
+import { briefOf } from '../../core/study/brief'
 import { heldC } from '../../core/study/held'
 import { spellAnswer, usualStart, withSpellDays } from '../../core/study/spell'
 import { heldVariants } from '../../core/study/variants'
-import { createYearEngine } from '../../core/year'
 import { yearOf } from '../shared/years'
 import { By, Key } from 'selenium-webdriver'
 import { choose, click, coldest, consoleErrors, field, find, settled, type, WAIT_MS } from './browser'
@@ -221,7 +220,7 @@ describe('top-up', () => {
     const design = await keptDesign()
     const off = (at: number) => Math.abs(at - heldC(design))
     const { at, design: held } = heldVariants(design).sort((a, b) => off(a.at) - off(b.at))[0]!
-    const { heatKWh, heatNights, peakW } = figuresOf(held, createYearEngine())
+    const { heatKWh, heatNights, peakW } = briefOf(held, yearOf(held).answers)
     expect(heatNights).toBeGreaterThan(10)
     expect(plainly(await text('[data-test="heat-needed"]'))).toBe(
       `Held at ${shown(at, 'temperature')}, the year asks for ${shownKWh(heatKWh)} on ${heatNights} nights, ` +

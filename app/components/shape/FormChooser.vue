@@ -3,7 +3,9 @@ import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { FORMS, type Design, type Form } from '../../../core/design'
 import { stretches } from '../../../core/geometry/parts'
 import { makeOutline, type Outline } from '../../../core/geometry/section'
-import { heldC, heldWhy } from '../../../core/study/held'
+import { ranAsTold } from '../../../core/study/ran-as'
+import { glazedM2 } from '../../../core/sums/book/entry'
+import { makeBuilding } from '../../../core/geometry/surfaces'
 import { builtInForm, inForm } from '../../../core/study/in-form'
 import { formatNumber } from '../../../core/units'
 
@@ -33,15 +35,15 @@ function inOther(form: Form, make = inForm): Design | null {
   const { trail, untouched } = bench.formTrail()
   return make(bench.current, form, trail, untouched)
 }
+/** What the year says of a form, and its glazing. */
+function figuresOf(form: Form) {
+  const point = studies.all.forms.points.find(p => p.label === form)
+  return point && { ...point.figures, glazedM2: glazedM2(makeBuilding(point.design)) }
+}
 const options = computed(() =>
   FORMS.map(form => {
     const own = inOther(form)
-    return {
-      form,
-      own,
-      outline: own ? makeOutline(own.shape) : null,
-      figures: studies.all.forms.points.find(p => p.label === form)?.figures,
-    }
+    return { form, own, outline: own ? makeOutline(own.shape) : null, figures: figuresOf(form) }
   }),
 )
 /** One scale for all, so that a tall form looks tall. */
@@ -61,7 +63,7 @@ const glass = (design: Design, o: Outline) =>
 const best = computed(() => {
   const known = options.value.filter(o => o.figures)
   const top = (pick: (f: NonNullable<(typeof known)[number]['figures']>) => number) =>
-    known.length > 1 ? known.reduce((b, o) => (pick(o.figures!) > pick(b.figures!) ? o : b)).form : null
+    new Set(known.map(o => pick(o.figures!))).size > 1 ? known.reduce((b, o) => (pick(o.figures!) > pick(b.figures!) ? o : b)).form : null
   return {
     cold: top(f => f.coldestC),
     light: top(f => f.winterDli),
@@ -145,10 +147,9 @@ const currency = computed(() => bench.current.topUp.currency)
       </div>
     </RadioGroup>
     <p v-if="studies.all.forms.points.length > 0" class="hint">
-      Coldest night without heat; heat to hold {{ settings.show(heldC(bench.current), 'temperature') }}; light at the
+      Each run {{ ranAsTold(studies.all.forms.as, settings.show) }}: coldest night; heat that is bought; light at the
       beds in the winter half, mol/m² a day; cost of all that the list buys, and what running it buys in a year. ★ marks
       the best.
-      {{ heldWhy(bench.current) }}
     </p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { entry, fittedCover, GLAZINGS, NIGHT_COVERS } from '../../../core/catalog'
+import { ranAsTold } from '../../../core/study/ran-as'
 import { matchMoney } from '../../../core/study/variants'
 
 const bench = useDesign()
@@ -62,6 +63,7 @@ function stop(): void {
       <button v-if="!busy" class="button" data-test="start-match" @click="both">
         {{ match ? 'Work it out again' : 'Set the cover against glazing' }}
       </button>
+      <RunAsChoice v-if="!busy" class="mt-1" />
       <p v-else class="flex items-center gap-2">
         <progress
           class="h-2 w-28"
@@ -79,8 +81,10 @@ function stop(): void {
       >
         <p>
           <strong>{{ settings.named(entry(NIGHT_COVERS, covered.label).name) }}</strong> for about
-          {{ money(match.coverCost) }} lifts the coldest night by <strong>{{ k(match.coverK) }}</strong> and saves
-          {{ settings.show(match.coverKWh * 3.6e6, 'energy') }} a year.
+          {{ money(match.coverCost) }} lifts the coldest night by <strong>{{ k(match.coverK) }}</strong
+          ><template v-if="match.coverKWh >= 1">
+            and saves {{ settings.show(match.coverKWh * 3.6e6, 'energy') }} a year</template
+          >.
         </p>
         <p v-if="match.glazing">
           The same money in glazing: {{ name(match.glazing.id) }},
@@ -93,7 +97,9 @@ function stop(): void {
           The most that glazing can do: {{ name(match.best.id) }}, {{ money(match.best.cost) }} more,
           {{ k(match.best.liftK) }}.
         </p>
-        <p class="hint">Rough prices of materials, no work. Both without heat.</p>
+        <p class="hint">
+          Rough prices of materials, no work. Each run {{ ranAsTold(studies.all.covers.as, settings.show) }}.
+        </p>
       </div>
     </div>
   </div>

@@ -2,7 +2,7 @@
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import { entry, GLAZINGS } from '../../../core/catalog'
-import { heldC } from '../../../core/study/held'
+import { ranAsTold } from '../../../core/study/ran-as'
 import { shownUnit } from '../../../core/units'
 import { glazingAt } from '../../../core/optics/glazing-light'
 import { pricesOf } from '../../../core/takeoff/price-book'
@@ -98,12 +98,10 @@ const options = computed((): ApexOptions => {
                 weight<span class="hint block font-normal">{{ shownUnit('arealMass', settings.units).symbol }}</span>
               </th>
               <th scope="col">life<span class="hint block font-normal">years</span></th>
-              <th scope="col">coldest night<span class="hint block font-normal">in this design</span></th>
               <th scope="col">
-                heat<span class="hint block font-normal"
-                  >to hold {{ settings.show(heldC(bench.current), 'temperature') }}</span
-                >
+                coldest night<span class="hint block font-normal">{{ ranAsTold(study.as, settings.show) }}</span>
               </th>
+              <th scope="col">heat<span class="hint block font-normal">bought a year</span></th>
             </tr>
           </thead>
           <tbody>

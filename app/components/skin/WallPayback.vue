@@ -4,6 +4,7 @@ import type { ApexOptions } from 'apexcharts'
 import { entry, FUELS } from '../../../core/catalog'
 import { mainHeater } from '../../../core/sources/registry'
 import { heldC } from '../../../core/study/held'
+import { ranAsTold } from '../../../core/study/ran-as'
 import { mainInsulation } from '../../../core/materials/assembly'
 import { paybackSteps } from '../../../core/study/variants'
 
@@ -11,7 +12,14 @@ import { paybackSteps } from '../../../core/study/variants'
 const bench = useDesign()
 const studies = useStudies()
 const settings = useSettings()
+const run = useRunAs()
 const points = computed(() => studies.all.walls.points)
+/** Where thicker walls save nothing as the house is run, they may where it is held at an air. */
+const atC = computed(() => heldC(bench.current))
+function hold(): void {
+  run.as = atC.value
+  void studies.start('walls')
+}
 const heater = computed(() => mainHeater(bench.current.topUp.sources))
 const currency = computed(() => bench.current.topUp.currency)
 const price = computed(() => heater.value.pricePerKWh / entry(FUELS, heater.value.fuel).efficiency)
@@ -27,7 +35,7 @@ const thick = (v: number) => (v < 0.005 ? 'none' : settings.show(v, 'thickness')
 const money = (v: number) => `${currency.value} ${Math.round(v)}`
 const series = computed(() => [
   {
-    name: `heat to hold ${settings.show(heldC(bench.current), 'temperature')}, kWh a year`,
+    name: `heat ${ranAsTold(studies.all.walls.as, settings.show)}, kWh a year`,
     data: points.value.map(p => Math.round(p.figures.heatKWh)),
   },
 ])
@@ -69,8 +77,11 @@ const options = computed((): ApexOptions => {
     <div v-if="points.length > 1" :class="studies.stale.walls ? 'opacity-50' : ''" data-test="payback">
       <p>
         <template v-if="steps.every(s => s.savedKWh < 1)">
-          More insulation saves nothing here: this house needs no heat to hold
-          {{ settings.show(heldC(bench.current), 'temperature') }}.
+          More insulation saves nothing here: this house, {{ ranAsTold(studies.all.walls.as, settings.show) }}, needs no
+          heat.
+          <button v-if="run.as !== atC" class="button quiet" data-test="hold-walls" @click="hold">
+            Run it {{ ranAsTold(atC, settings.show) }}
+          </button>
         </template>
         <template v-else-if="last">
           Up to <strong>{{ thick(last.toM) }}</strong> each step pays for itself within {{ LONG }} years of fuel not

@@ -4,7 +4,6 @@ import { GLAZING_ANGLE_RANGE } from '../../../core/design'
 import { withGlazingAngle } from '../../../core/editing'
 import { makeOutline } from '../../../core/geometry/section'
 import { linear } from '../../../core/scale'
-import { heldC } from '../../../core/study/held'
 import { angleSchools } from '../../../core/sums/glazing-angle'
 import type { StudyPoint } from '../../stores/studies'
 
@@ -131,7 +130,6 @@ function key(event: KeyboardEvent): void {
         :x="x"
         :width="width"
         :now="angle"
-        :held-c="heldC(bench.current)"
         :faded="studies.stale.angle || studies.all.angle.running"
         @take="setAngle($event.at, 'take from curve', $event)"
       />

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { turnWords } from '../../../core/geometry/compass'
-import { heldC } from '../../../core/study/held'
 
 const bench = useDesign()
 const studies = useStudies()
@@ -43,7 +42,6 @@ const set = (v: number) => bench.edit([['shape.turnDeg', v]])
             :x="x"
             :width="width"
             :now="turn"
-            :held-c="heldC(bench.current)"
             :faded="studies.stale.turn || studies.all.turn.running"
             @take="set($event.at)"
           />

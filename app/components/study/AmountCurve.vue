@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { heldC } from '../../../core/study/held'
 import type { Quantity } from '../../../core/units'
 import type { StudyKind, StudyPoint } from '~/stores/studies'
 
@@ -38,7 +37,7 @@ const shownMarks = computed(() => (props.marks ?? []).filter(m => m.at >= reach.
 const beyond = computed(() => (props.marks ?? []).filter(m => !shownMarks.value.includes(m)))
 const say = (v: number) => settings.show(v, props.quantity)
 const COLUMNS = {
-  cold: { name: 'coldest night, no heat', say: (p: StudyPoint) => settings.show(p.figures.coldestC, 'temperature') },
+  cold: { name: 'coldest night', say: (p: StudyPoint) => settings.show(p.figures.coldestC, 'temperature') },
   heat: { name: 'heat a year', say: (p: StudyPoint) => settings.show(p.figures.heatKWh * 3.6e6, 'energy') },
   peak: { name: 'most at once', say: (p: StudyPoint) => settings.show(p.figures.peakW, 'power') },
   hot: { name: 'hottest afternoon', say: (p: StudyPoint) => settings.show(p.figures.hottestC, 'temperature') },
@@ -55,11 +54,9 @@ const COLUMNS = {
         :x="x"
         :width="width"
         :now="Math.min(reach[1], Math.max(reach[0], now))"
-        :held-c="heldC(bench.current)"
         :faded="studies.stale[kind] || study.running"
         :shows="shows"
         :marks="shownMarks"
-        :heat-name="kind === 'held' ? 'Heat a year' : undefined"
         @take="emit('take', $event)"
       />
       <p class="hint">

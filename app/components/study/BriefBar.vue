@@ -24,7 +24,8 @@ const emit = defineEmits<{ start: []; cancel: [] }>()
     <button v-else v-uses-fields class="button" :data-test="`start-${test}`" @click="emit('start')">
       {{ ready ? 'Work it out again' : ask }}
     </button>
+    <RunAsChoice v-if="!state.running" />
     <span v-if="state.failure" class="fault" role="alert">{{ state.failure }}</span>
-    <span v-else-if="stale && ready" class="hint">The design has changed since.</span>
+    <span v-else-if="stale && ready" class="hint">The design, or how it is run, has changed since.</span>
   </div>
 </template>

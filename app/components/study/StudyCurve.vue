@@ -11,10 +11,7 @@ const props = defineProps<{
   x: (at: number) => number
   width: number
   now: number
-  heldC: number
   faded: boolean
-  /** What the heat is called, where it is not that for one air. */
-  heatName?: string
   shows?: readonly RowId[]
   /** Where rules stand on the axis. */
   marks?: readonly { at: number; text: string }[]
@@ -36,14 +33,14 @@ const rows = computed(() =>
       },
       {
         id: 'cold',
-        name: 'Coldest night, no heat',
+        name: 'Coldest night',
         colour: 'var(--slate)',
         pick: (p: StudyPoint) => p.figures.coldestC,
         say: (v: number) => settings.show(v, 'temperature'),
       },
       {
         id: 'heat',
-        name: props.heatName ?? `Heat to hold ${settings.show(props.heldC, 'temperature')}`,
+        name: 'Heat a year',
         colour: 'var(--clay)',
         pick: (p: StudyPoint) => p.figures.heatKWh * 3.6e6,
         say: (v: number) => settings.show(v, 'energy'),

@@ -78,9 +78,12 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
           />
           <button class="button" data-test="stop-spell" @click="spell.cancel()">Stop</button>
         </template>
-        <button v-else v-uses-fields class="button" data-test="start-spell" @click="spell.start()">
-          {{ spell.answer ? 'Try it again' : 'Try this house' }}
-        </button>
+        <template v-else>
+          <button v-uses-fields class="button" data-test="start-spell" @click="spell.start()">
+            {{ spell.answer ? 'Try it again' : 'Try this house' }}
+          </button>
+          <RunAsChoice />
+        </template>
       </div>
     </div>
     <p v-if="spell.usual" class="hint" data-test="usual-spell">
@@ -96,7 +99,7 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
           {{ spell.answer.firstFailure.hour }} o’clock.
         </template>
         <strong v-else>All stood it: leaves, soil, water and what lives in it.</strong>
-        <span v-if="spell.stale" class="hint"> The design has changed since.</span>
+        <span v-if="spell.stale" class="hint"> The design, or how it is run, has changed since.</span>
       </p>
       <div class="overflow-x-auto" v-sideways>
         <table class="spell">

@@ -33,7 +33,11 @@ const start = () =>
     winterDli: wanted.lightShare * lightNow.value,
   })
 const found = computed(() => ladder.found)
-const stale = computed(() => ladder.foundFor !== null && !sameYear(ladder.foundFor.design, bench.current))
+const run = useRunAs()
+const stale = computed(() => {
+  const { foundFor } = ladder
+  return foundFor !== null && (foundFor.as !== run.as || !sameYear(foundFor.design, bench.current))
+})
 const money = (v: number) =>
   Math.abs(v) < 0.5
     ? 'nothing'

@@ -168,7 +168,7 @@ const rows = computed(() =>
       <div class="flex flex-wrap items-end gap-4">
         <ChoiceField label="Show" :value="shown" :options="FIGURES" :set="setShown" class="w-48" />
         <p class="hint mb-1">
-          <span v-if="sweeps.stale">The design has changed since. </span>
+          <span v-if="sweeps.stale">The design, or how it is run, has changed since. </span>
           <span v-if="sweeps.refused > 0">{{ sweeps.refused }} can’t be built and are left out.</span>
         </p>
       </div>
