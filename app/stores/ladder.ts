@@ -26,6 +26,8 @@ export const useLadder = defineStore('ladder', () => {
   const run = useRunAs()
   /** How its houses, and those of the search, were run. */
   const as = ref<RunAs>('stands')
+  /** The house itself, run so; null where its rungs were kept and not worked out here. */
+  const now = shallowRef<Brief | null>(null)
   const state = reactive(fresh())
   const rank = ref<Rank>('money')
   /** All rungs are there: it was not stopped. */
@@ -73,9 +75,10 @@ export const useLadder = defineStore('ladder', () => {
       state.total = laid.length + 1
       const answers = await year.answersOf(ranAs(design, ran))
       if (signal.aborted) return
-      const now = briefOf(design, answers)
+      const its = briefOf(design, answers)
       of.value = design
       as.value = ran
+      now.value = its
       rungs.value = []
       state.done = 1
       await year.briefs(
@@ -83,7 +86,7 @@ export const useLadder = defineStore('ladder', () => {
         ran,
         (brief, i) => {
           state.done++
-          rungs.value = [...rungs.value, rungOf(design, now, answers, laid[i]!, brief)]
+          rungs.value = [...rungs.value, rungOf(design, its, answers, laid[i]!, brief)]
         },
         signal,
       )
@@ -173,6 +176,7 @@ export const useLadder = defineStore('ladder', () => {
     Object.assign(state, fresh(), { done: rungs.value.length, total: rungs.value.length })
     of.value = kept.rungs ? bench.current : null
     as.value = 'stands'
+    now.value = null
     found.value = kept.found?.found ?? null
     foundFor.value = kept.found ? { design: bench.current, wanted: kept.found.wanted, as: 'stands' } : null
     choices.value = kept.choices
@@ -188,6 +192,7 @@ export const useLadder = defineStore('ladder', () => {
     order,
     of,
     as,
+    now,
     stale,
     state,
     rank,

@@ -20,7 +20,7 @@ export function ranAs(design: Design, as: RunAs): Design {
 /** Airs that one might hold, °C, beside that of the aim. */
 const HELD_C = [2, 5, 8, 12, 16]
 
-/** What a study of a design may run: as it stands first, unheated where heat is paid for, held at the aim before others. */
+/** What a study may run: as it stands first, unheated where heat is paid for, held at the aim before others. */
 export function runChoices(design: Pick<Design, 'aim' | 'topUp'>): RunAs[] {
   const aimC = heldC(design)
   return [

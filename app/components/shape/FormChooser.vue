@@ -63,7 +63,9 @@ const glass = (design: Design, o: Outline) =>
 const best = computed(() => {
   const known = options.value.filter(o => o.figures)
   const top = (pick: (f: NonNullable<(typeof known)[number]['figures']>) => number) =>
-    new Set(known.map(o => pick(o.figures!))).size > 1 ? known.reduce((b, o) => (pick(o.figures!) > pick(b.figures!) ? o : b)).form : null
+    new Set(known.map(o => pick(o.figures!))).size > 1
+      ? known.reduce((b, o) => (pick(o.figures!) > pick(b.figures!) ? o : b)).form
+      : null
   return {
     cold: top(f => f.coldestC),
     light: top(f => f.winterDli),

@@ -16,7 +16,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [StudyPoint] }>()
 const studies = useStudies()
-const bench = useDesign()
 const settings = useSettings()
 const study = computed(() => studies.all[props.kind])
 const mine = computed(() => props.which === undefined || study.value.which === props.which)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { endangered } from '../../../core/life-answers'
 import { LIFETIME_Y, RANKS, ranksByHeat, type Rank, type Rung } from '../../../core/study/ladder'
+import { ranAs } from '../../../core/study/ran-as'
 import { formatNumber } from '../../../core/units'
 
 /** What the next money buys: every sensible single change, ranked; each can be laid on the design. */
@@ -21,7 +22,7 @@ const BARS = {
   air: {
     value: (r: Rung) => r.gainK,
     say: (r: Rung) => settings.show(r.gainK, 'temperatureDifference', { sign: true }),
-    needs: () => -(year.view?.answers.aim.coldestNight?.marginK ?? 0),
+    needs: () => (ladder.as === 'stands' ? -(year.view?.answers.aim.coldestNight?.marginK ?? 0) : 0),
   },
   heat: {
     value: (r: Rung) => r.savedKWh,
@@ -43,7 +44,7 @@ const SHOWN: Record<Rank, keyof typeof BARS> = {
   light: 'light',
 }
 const bars = computed(() =>
-  ladder.rank === 'money' && ladder.of && ranksByHeat(ladder.of) ? 'heat' : SHOWN[ladder.rank],
+  ladder.rank === 'money' && ladder.of && ranksByHeat(ranAs(ladder.of, ladder.as)) ? 'heat' : SHOWN[ladder.rank],
 )
 const HEADS = computed(() => ({
   life:
@@ -54,7 +55,7 @@ const HEADS = computed(() => ({
   light: 'winter light',
 }))
 /** What lives there that stands nearest to its bound. */
-const life = computed(() => (year.view ? endangered(bench.current, year.view.answers) : null))
+const life = computed(() => ladder.now?.life ?? (year.view ? endangered(bench.current, year.view.answers) : null))
 const lifeStands = computed(() => {
   const { marginK, boundC, side } = life.value!
   const by = settings.show(Math.abs(marginK), 'temperatureDifference')
