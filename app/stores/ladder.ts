@@ -33,6 +33,8 @@ export const useLadder = defineStore('ladder', () => {
   /** All rungs are there: it was not stopped. */
   const complete = computed(() => state.total > 0 && state.done === state.total)
   const stale = computed(() => of.value !== null && (as.value !== run.as || !sameYear(of.value, bench.current)))
+  /** Whether its rungs are of the house of the score: what is told beside that, or on paper. */
+  const isOfScore = computed(() => of.value !== null && as.value === 'stands' && sameYear(of.value, bench.current))
   const order = computed(() =>
     of.value ? ranked(rungs.value, rank.value, ranksByHeat(ranAs(of.value, as.value))) : [],
   )
@@ -192,6 +194,7 @@ export const useLadder = defineStore('ladder', () => {
     order,
     of,
     as,
+    isOfScore,
     now,
     stale,
     state,

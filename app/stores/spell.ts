@@ -3,7 +3,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { laidOn, QUICK_MOVES, type Laid } from '../../core/moves/registry'
 import type { RunAs } from '../../core/study/ran-as'
-import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
+import type { AskedSpell, SpellAnswer, UsualSpell } from '../../core/study/spell'
 import { useDesign } from './design'
 import { useRunAs } from './run-as'
 import { useSettings } from './settings'
@@ -21,7 +21,7 @@ export const useSpell = defineStore('spell', () => {
   const settings = useSettings()
   const asked = reactive<AskedSpell>({ dullDays: 0, clearDays: 0, lowC: 0, startDay: null })
   /** As hard as this climate knows it, and of which site; null until that is worked out. */
-  const usual = shallowRef<{ site: Design['site']; spell: Omit<AskedSpell, 'startDay'> } | null>(null)
+  const usual = shallowRef<(UsualSpell & { site: Design['site'] }) | null>(null)
   const answer = shallowRef<SpellAnswer | null>(null)
   const tried = shallowRef<Tried[]>([])
   const of = shallowRef<Design | null>(null)
@@ -42,10 +42,10 @@ export const useSpell = defineStore('spell', () => {
   async function begin(): Promise<void> {
     const design = bench.current
     if (usual.value?.site === design.site) return
-    const spell = await year.ask(worker => worker.usualSpell(design))
+    const its = await year.ask(worker => worker.usualSpell(design))
     if (bench.current.site !== design.site) return
-    usual.value = { site: design.site, spell }
-    Object.assign(asked, spell)
+    usual.value = { ...its, site: design.site }
+    Object.assign(asked, its.spell)
   }
 
   async function start(): Promise<void> {

@@ -177,5 +177,7 @@ export const useStudies = defineStore('studies', () => {
       words,
     )
   }
-  return { all, stale, start, cancel, takeShape }
+  /** Whether the houses of a study say themselves how they are run. */
+  const runsItself = (kind: StudyKind): boolean => (KINDS[kind] as Kind).ownRun ?? false
+  return { all, stale, runsItself, start, cancel, takeShape }
 })

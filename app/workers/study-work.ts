@@ -23,7 +23,7 @@ export function studyWork(engine: YearEngine) {
   return {
     /** A house in brief, run as it stands or otherwise: what it costs to build is its own in any case. */
     brief: (design: Design, as: RunAs): Brief => briefOf(design, year(ranAs(design, as)).answers),
-    /** A spell as hard as twenty winters of a design's climate know it. */
+    /** A spell as hard as winters of a design's climate know it: twenty of them, or those that were measured. */
     usualSpell: (design: Design) => usualSpell(wintersOf(design, WINTERS_FOR.usual).map(w => engine.site(w.design))),
     /** A design in a spell of its own; without a first day it ends in the middle of the coldest month. */
     spell(given: Design, asked: AskedSpell, as: RunAs): SpellAnswer {

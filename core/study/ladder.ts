@@ -158,9 +158,8 @@ const AN_ERRAND = 20
 /** What is bought for a change is counted over so many years. */
 export const LIFETIME_Y = 10
 
-/** What a change costs to build and to run for so many years, more than the house as it is, in its currency. */
-export const lifetimeCost = ({ cost, aYear }: Pick<Rung, 'cost' | 'aYear'>, years = LIFETIME_Y): number =>
-  cost + years * aYear
+/** What a change costs to build and to run for those years, more than the house as it is, in its currency. */
+export const lifetimeCost = ({ cost, aYear }: Pick<Rung, 'cost' | 'aYear'>): number => cost + LIFETIME_Y * aYear
 
 /** What a change does for its money over its years: where it helps for no more than an errand, as for one. */
 export const forMoney = (helps: number, cost: number) => (helps > 0 ? helps / Math.max(AN_ERRAND, cost) : helps)

@@ -72,6 +72,12 @@ export function usualStart(outsideC: Float32Array, days: number): number {
 /** Clear nights at the end of a spell, unless it is said: heat that is kept is gone by then. */
 const USUAL_CLEAR_DAYS = 3
 
+/** A spell as a place knows it, and how many winters were looked at. */
+export interface UsualSpell {
+  spell: Omit<AskedSpell, 'startDay'>
+  winters: number
+}
+
 /** Days before and after a coldest one that are its winter. */
 const WINTER_DAYS = 45
 
@@ -80,7 +86,7 @@ const WINTER_DAYS = 45
  * the middle one of them brings at its longest.
  * @param winters at least one
  */
-export function usualSpell(winters: readonly SiteYear[]): Pick<AskedSpell, 'dullDays' | 'clearDays' | 'lowC'> {
+export function usualSpell(winters: readonly SiteYear[]): UsualSpell {
   const coldest = winters.map(({ dryBulbC }) => dryBulbC.indexOf(Math.min(...dryBulbC)))
   const longest = (w: SiteYear, day: number) => {
     let most = 0
@@ -89,9 +95,12 @@ export function usualSpell(winters: readonly SiteYear[]): Pick<AskedSpell, 'dull
   }
   const dull = winters.map((w, i) => longest(w, Math.floor(coldest[i]! / 24))).sort((a, b) => a - b)
   return {
-    dullDays: dull[dull.length >> 1]!,
-    clearDays: USUAL_CLEAR_DAYS,
-    lowC: Math.floor(Math.min(...winters.map((w, i) => w.dryBulbC[coldest[i]!]!))),
+    spell: {
+      dullDays: dull[dull.length >> 1]!,
+      clearDays: USUAL_CLEAR_DAYS,
+      lowC: Math.floor(Math.min(...winters.map((w, i) => w.dryBulbC[coldest[i]!]!))),
+    },
+    winters: winters.length,
   }
 }
 

@@ -67,13 +67,15 @@ test('leaves are judged by what their crop bears, water by its fish', () => {
 
 test('unless it is said a spell is as hard as the place knows it', () => {
   const winters = [1, 2, 3].map(seed => engine.site(inSeed(house, seed)))
-  const { lowC, dullDays, clearDays } = usualSpell(winters)
+  const { spell: usual, winters: count } = usualSpell(winters)
+  const { lowC, dullDays, clearDays } = usual
+  expect(count).toBe(3)
   const lows = winters.map(w => Math.min(...w.dryBulbC))
   expect(lowC).toBe(Math.floor(Math.min(...lows)))
   expect([dullDays >= 1, dullDays <= 14, clearDays >= 1]).toEqual([true, true, true])
   // A place that is 10 K colder knows a spell as much harder.
   const colder = winters.map(w => ({ ...w, dryBulbC: w.dryBulbC.map(c => c - 10) }))
-  expect(usualSpell(colder)).toEqual({ lowC: lowC - 10, dullDays, clearDays })
+  expect(usualSpell(colder).spell).toEqual({ lowC: lowC - 10, dullDays, clearDays })
 })
 
 test('it may run over the turn of the year, and ends in the middle of the coldest month, in the south too', () => {

@@ -139,7 +139,9 @@ describe('find', () => {
     const together = ids.includes('cover') && ids.includes('earth-store') ? -0.7 : 0
     const coldestC = ids.reduce((sum, id) => sum + lifts[id]!, together)
     const winterDli = ids.includes('more-barrels') ? 4 : 5
-    made.set(JSON.stringify(design), { ids, year: { ...base, coldestC, winterDli, cost: housePrice(design) } })
+    // Its fan is what a year buys.
+    const aYear = ids.includes('earth-store') ? 80 : 10
+    made.set(JSON.stringify(design), { ids, year: { ...base, coldestC, winterDli, aYear, cost: housePrice(design) } })
   }
   const yearOf = (d: Design) => made.get(JSON.stringify(d))!.year
   const evaluate = (designs: readonly Design[]) => Promise.resolve(designs.map(yearOf))
@@ -154,10 +156,13 @@ describe('find', () => {
         fc.integer({ min: 0, max: 80 }),
         fc.option(fc.integer({ min: 0, max: 6000 })),
         fc.constantFrom(0, 4.5),
-        async (tenths, budget, winterDli) => {
-          const wanted = { coldestC: tenths / 10, budget, winterDli }
+        fc.constantFrom(null, 50),
+        async (tenths, budget, winterDli, aYear) => {
+          const wanted = { coldestC: tenths / 10, budget, winterDli, aYear }
           const found = await ask(wanted)
-          const allowed = every.filter(s => (budget === null || s.cost <= budget) && s.year.winterDli >= winterDli)
+          const kept = every.filter(s => s.year.winterDli >= winterDli && s.year.aYear <= (aYear ?? Infinity))
+          const allowed = kept.filter(s => budget === null || s.cost <= budget)
+          for (const s of found.front) expect(s.aYear).toBeLessThanOrEqual(aYear ?? Infinity)
           const fits = allowed.filter(s => s.year.coldestC >= wanted.coldestC)
           expect(found.feasible).toBe(fits.length > 0)
           if (fits.length > 0) expect(found.cost).toBeCloseTo(Math.min(...fits.map(s => s.cost)), 6)

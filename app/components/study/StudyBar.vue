@@ -28,7 +28,7 @@ const study = computed(() => studies.all[props.kind])
       <button v-uses-fields class="button" :data-test="`start-${kind}`" @click="studies.start(kind, which)">
         {{ study.points.length > 0 ? 'Work it out again' : ask }}
       </button>
-      <RunAsChoice v-if="kind !== 'held'" />
+      <RunAsChoice v-if="!studies.runsItself(kind)" />
       <span v-if="study.failure" class="fault" role="alert">{{ study.failure }}</span>
       <span v-else-if="studies.stale[kind]" class="hint">The design, or how it is run, has changed since.</span>
       <span v-else-if="study.done < study.total" class="hint"

@@ -21,6 +21,10 @@ watch(
   () => void spell.begin().catch((error: Error) => (spell.state.failure = error.message)),
   { immediate: true },
 )
+const ofWinters = computed(() => {
+  const count = spell.usual?.winters ?? 0
+  return count === 1 ? 'the lowest night of the one winter measured' : `the lowest night of ${count} winters`
+})
 const days = computed(() => spell.answer?.days ?? [])
 const isDull = (i: number) => i < (spell.answer?.spell.dullDays ?? 0)
 const failed = (d: SpellDay, row: string) =>
@@ -87,8 +91,8 @@ const layIn = () => bench.edit([['site.spell', laid.value ? null : { ...spell.an
       </div>
     </div>
     <p v-if="spell.usual" class="hint" data-test="usual-spell">
-      As hard as this climate knows it: the lowest night of twenty winters, {{ t(spell.usual.spell.lowC) }}, after as
-      many dull days in a row as a usual winter brings.
+      As hard as this climate knows it: {{ ofWinters }}, {{ t(spell.usual.spell.lowC) }}, after as many dull days in a
+      row as a usual winter brings.
     </p>
     <p v-if="spell.state.failure" class="fault" role="alert">{{ spell.state.failure }}</p>
     <div v-if="spell.answer" :class="spell.stale ? 'opacity-60' : ''" data-test="spell-answer">

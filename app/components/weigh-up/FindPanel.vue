@@ -13,6 +13,7 @@ const bench = useDesign()
 const year = useYear()
 const settings = useSettings()
 const ladder = useLadder()
+const run = useRunAs()
 const winters = useWinters()
 const keeping = useKeeping()
 /** The answer that was kept as a design of its own. */
@@ -33,7 +34,6 @@ const start = () =>
     winterDli: wanted.lightShare * lightNow.value,
   })
 const found = computed(() => ladder.found)
-const run = useRunAs()
 const stale = computed(() => {
   const { foundFor } = ladder
   return foundFor !== null && (foundFor.as !== run.as || !sameYear(foundFor.design, bench.current))
@@ -43,9 +43,11 @@ const money = (v: number) =>
     ? 'nothing'
     : `${v < 0 ? 'saves ' : ''}${bench.current.topUp.currency} ${formatNumber(Math.abs(v), 0)}`
 const t = (c: number) => settings.show(c, 'temperature')
-/** What the winter that the aim is meant for brings this house, over the year that it is worked out in, K. */
+/** What the winter that the aim is meant for brings this house as it stands, over the year of its score, K. */
 const winterK = computed(() =>
-  winters.spread && !winters.stale && year.view ? winters.spread.meantC - year.view.answers.coldestNight.insideC : 0,
+  run.as === 'stands' && winters.spread && !winters.stale && year.view
+    ? winters.spread.meantC - year.view.answers.coldestNight.insideC
+    : 0,
 )
 /** Coldest nights of sets, in that winter. */
 const coldest = (s: FoundSet) => s.coldestC + (ladder.foundFor?.wanted.winterK ?? 0)

@@ -5,7 +5,7 @@ const year = useYear()
 const ladder = useLadder()
 const settings = useSettings()
 const winters = useWinters()
-const withLadder = computed(() => ladder.order.length > 0 && !ladder.stale)
+const withLadder = computed(() => ladder.order.length > 0 && ladder.isOfScore)
 const parts = () => ({
   design: bench.current,
   view: year.view!,

@@ -8,7 +8,7 @@ const settings = useSettings()
 const ladder = useLadder()
 /** The best rung of a ladder that is of this design. */
 const helped = computed(() => {
-  if (ladder.stale || !ladder.complete) return null
+  if (!ladder.isOfScore || !ladder.complete) return null
   const [best] = [...ladder.rungs].sort((a, b) => b.gainK - a.gainK)
   return best ?? null
 })
