@@ -71,6 +71,7 @@ export function readStudies(given: unknown): KeptStudies | null {
         isWord(r.words) &&
         isNumber(r.gainK) &&
         isNumber(r.lifeK) &&
+        isNumber(r.lifeMarginK) &&
         typeof r.felt === 'boolean' &&
         isNumber(r.cost) &&
         isNumber(r.aYear) &&

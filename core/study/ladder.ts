@@ -19,6 +19,8 @@ export interface Rung {
   gainK: number
   /** By so much more what lives there is kept: that which stands nearest to its bound, before and after, K. */
   lifeK: number
+  /** By how much that is kept then, K; negative where it is missed. */
+  lifeMarginK: number
   /** Heat that it buys, and saves of what this house buys, kWh a year. */
   heatKWh: number
   savedKWh: number
@@ -48,7 +50,7 @@ const WAYS: Partial<Record<MoveGroup, { ways: readonly LossName[]; words: string
   edge: { ways: ['ground'], words: 'The ground takes' },
   tightness: { ways: ['air leaks', 'vents', 'damp air'], words: 'Leaks and the damp they carry take' },
 }
-/** Air that grows so much colder while what lives there is kept better is worth a word, K. */
+/** So much colder or warmer, of air or of what lives there, counts, K. */
 const COLDER_K = 0.1
 /** Gains under this are not felt, K. */
 const LITTLE_K = 0.15
@@ -128,6 +130,7 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
     coldestC: changed.coldestC,
     gainK: changed.coldestC - now.coldestC,
     lifeK: changed.life.marginK - now.life.marginK,
+    lifeMarginK: changed.life.marginK,
     heatKWh: changed.heatKWh,
     savedKWh,
     winterDli: changed.winterDli,
@@ -166,8 +169,8 @@ export const forMoney = (helps: number, cost: number) => (helps > 0 ? helps / Ma
 
 /**
  * Rungs in order, the best first. By money: how much better what lives there is kept for what is paid over the years,
- * or what is saved a year for what is paid once where a house is heated; what helps comes before what harms, and what
- * does nothing is left out.
+ * or what is saved a year for what is paid once where a house is heated; what helps comes before what harms, what is
+ * saved at the cost of a life that misses its bound comes last, and what does nothing is left out.
  */
 export function ranked(rungs: readonly Rung[], by: Rank, heated: boolean): Rung[] {
   const key: Record<Rank, (r: Rung) => number> = {
@@ -179,7 +182,10 @@ export function ranked(rungs: readonly Rung[], by: Rank, heated: boolean): Rung[
     light: r => r.lightShare,
   }
   const of = key[by]
-  return rungs.filter(r => r.felt).sort((a, b) => of(b) - of(a) || b.gainK - a.gainK || (a.id < b.id ? -1 : 1))
+  const costsLife = (r: Rung) => Number(by === 'money' && r.lifeMarginK < 0 && r.lifeK < -COLDER_K)
+  return rungs
+    .filter(r => r.felt)
+    .sort((a, b) => costsLife(a) - costsLife(b) || of(b) - of(a) || b.gainK - a.gainK || (a.id < b.id ? -1 : 1))
 }
 
 /** Whether a ladder ranks by heat: the house buys some. */

@@ -16,7 +16,19 @@ describe('studies that are kept', () => {
   const kept: KeptStudies = {
     ladder: {
       of: digest(ash),
-      rungs: [{ id: 'cover', words: 'Draw it', gainK: 1, lifeK: 1, felt: true, cost: 2, aYear: 0, patch: [] } as never],
+      rungs: [
+        {
+          id: 'cover',
+          words: 'Draw it',
+          gainK: 1,
+          lifeK: 1,
+          lifeMarginK: 0,
+          felt: true,
+          cost: 2,
+          aYear: 0,
+          patch: [],
+        } as never,
+      ],
     },
     sweep: {
       of: digest(ash),

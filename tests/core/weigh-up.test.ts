@@ -68,6 +68,21 @@ describe('ladder', () => {
     expect(lifetimeCost(heater)).toBeCloseTo(heater.cost + 10 * heater.aYear, 9)
   })
 
+  test('what is saved by letting what lives there miss its bound by more is no best buy', () => {
+    const house = DEMOS.find(d => d.id === 'fjellro')!
+    const its = engine.run(house, { unheated: false }).answers
+    const before = briefOf(house, its)
+    const both = laidOn(house, named('lower-set-point', 'skirt')).map(l =>
+      rungOf(house, before, its, l, brief(l.design)),
+    )
+    const lower = both.find(r => r.id === 'lower-set-point')!
+    expect(before.life).toMatchObject({ of: 'soil' })
+    expect(lower.lifeMarginK).toBeCloseTo(before.life.marginK + lower.lifeK, 9)
+    expect([lower.lifeK < 0, lower.lifeMarginK < 0, lower.aYear < 0]).toEqual([true, true, true])
+    expect(ranked(both, 'money', true).at(-1)!.id).toBe('lower-set-point')
+    expect(ranked(both, 'heat', true)[0]!.id).toBe('lower-set-point')
+  })
+
   test('every rank puts the best first, and keeps every rung but what does nothing', () => {
     for (const by of Object.keys(RANKS) as Rank[]) expect(ranked(rungs, by, false)).toHaveLength(rungs.length)
     // A heater that is set lower than the house ever gets.

@@ -56,6 +56,12 @@ const HEADS = computed(() => ({
 }))
 /** What lives there that stands nearest to its bound. */
 const life = computed(() => ladder.now?.life ?? (year.view ? endangered(bench.current, year.view.answers) : null))
+/** What stands beside the bars: air beside what lives there, and what lives there beside all else. */
+const BESIDE = computed(() =>
+  bars.value === 'life'
+    ? ({ bar: 'air', name: 'air' } as const)
+    : ({ bar: 'life', name: life.value?.name.toLowerCase() ?? 'what lives there' } as const),
+)
 const lifeStands = computed(() => {
   const { marginK, boundC, side } = life.value!
   const by = settings.show(Math.abs(marginK), 'temperatureDifference')
@@ -119,7 +125,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
           <th scope="col" class="w-[27%] text-left font-normal">
             {{ HEADS[bars] }}
           </th>
-          <th v-if="bars === 'life'" scope="col" class="pl-3 text-right font-normal">air</th>
+          <th scope="col" class="pl-3 text-right font-normal">{{ BESIDE.name }}</th>
           <th scope="col" class="pl-3 text-right font-normal">cost</th>
           <th scope="col" class="pl-3 text-right font-normal whitespace-nowrap">a year</th>
           <th v-if="withPayback" scope="col" class="pl-3 text-right font-normal">
@@ -158,12 +164,11 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
             </div>
           </td>
           <td
-            v-if="bars === 'life'"
-            data-name="air"
+            :data-name="BESIDE.name"
             class="pl-3 text-right whitespace-nowrap tabular-nums"
-            :class="r.gainK < -0.05 ? 'text-clay' : 'text-soft'"
+            :class="BARS[BESIDE.bar].value(r) < -0.05 ? 'text-clay' : 'text-soft'"
           >
-            {{ BARS.air.say(r) }}
+            {{ BARS[BESIDE.bar].say(r) }}
           </td>
           <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ cost(r) }}</td>
           <td class="pl-3 text-right whitespace-nowrap tabular-nums" data-name="a year">{{ aYear(r) }}</td>
