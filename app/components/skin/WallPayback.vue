@@ -26,6 +26,7 @@ const price = computed(() => heater.value.pricePerKWh / entry(FUELS, heater.valu
 const steps = computed(() => paybackSteps(points.value, price.value))
 /** A step that takes longer than this to pay is said to pay no more, years. */
 const LONG = 20
+const savesNothing = computed(() => steps.value.every(s => s.savedKWh < 1))
 const last = computed(() => steps.value.filter(s => s.years <= LONG).at(-1) ?? null)
 const own = computed(() => {
   const i = mainInsulation(bench.current.skin.wall)
@@ -76,7 +77,7 @@ const options = computed((): ApexOptions => {
     <StudyBar kind="walls" ask="Work out thinner and thicker walls" />
     <div v-if="points.length > 1" :class="studies.stale.walls ? 'opacity-50' : ''" data-test="payback">
       <p>
-        <template v-if="steps.every(s => s.savedKWh < 1)">
+        <template v-if="savesNothing">
           More insulation saves nothing here: this house, {{ ranAsTold(studies.all.walls.as, settings.show) }}, needs no
           heat.
           <button v-if="run.as !== atC" class="button quiet" data-test="hold-walls" @click="hold">
@@ -89,46 +90,49 @@ const options = computed((): ApexOptions => {
         </template>
         <template v-else> No step pays for itself within {{ LONG }} years. Yours is {{ thick(own) }}. </template>
       </p>
-      <div
-        role="img"
-        :aria-label="
-          `Heat by thickness: ` + `${points.map(p => `${thick(p.at)} ${Math.round(p.figures.heatKWh)} kWh`).join(', ')}`
-        "
-      >
-        <VueApexCharts type="bar" height="190" :options="options" :series="series" />
-      </div>
-      <table class="text-sm">
-        <thead>
-          <tr class="text-right">
-            <th scope="col" class="pr-4 text-left">step</th>
-            <th scope="col" class="pr-4">costs more</th>
-            <th scope="col" class="pr-4">saves a year</th>
-            <th scope="col">pays after</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="s in steps" :key="s.toM" class="text-right">
-            <td class="pr-4 text-left">{{ thick(s.fromM) }} → {{ thick(s.toM) }}</td>
-            <td class="pr-4">
-              {{ money(s.extraCost) }}
-            </td>
-            <td class="pr-4">
-              {{ settings.show(s.savedKWh * 3.6e6, 'energy') }}
-            </td>
-            <td>
-              {{
-                Number.isFinite(s.years) && s.years < 200
-                  ? `${s.years < 10 ? s.years.toFixed(1) : Math.round(s.years)} years`
-                  : 'never'
-              }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p class="hint">
-        Heat at {{ currency }} {{ price.toFixed(2) }} for each useful kWh, board at its rough price; interest and rising
-        prices left out.
-      </p>
+      <template v-if="!savesNothing">
+        <div
+          role="img"
+          :aria-label="
+            `Heat by thickness: ` +
+            `${points.map(p => `${thick(p.at)} ${Math.round(p.figures.heatKWh)} kWh`).join(', ')}`
+          "
+        >
+          <VueApexCharts type="bar" height="190" :options="options" :series="series" />
+        </div>
+        <table class="text-sm">
+          <thead>
+            <tr class="text-right">
+              <th scope="col" class="pr-4 text-left">step</th>
+              <th scope="col" class="pr-4">costs more</th>
+              <th scope="col" class="pr-4">saves a year</th>
+              <th scope="col">pays after</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="s in steps" :key="s.toM" class="text-right">
+              <td class="pr-4 text-left">{{ thick(s.fromM) }} → {{ thick(s.toM) }}</td>
+              <td class="pr-4">
+                {{ money(s.extraCost) }}
+              </td>
+              <td class="pr-4">
+                {{ settings.show(s.savedKWh * 3.6e6, 'energy') }}
+              </td>
+              <td>
+                {{
+                  Number.isFinite(s.years) && s.years < 200
+                    ? `${s.years < 10 ? s.years.toFixed(1) : Math.round(s.years)} years`
+                    : 'never'
+                }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="hint">
+          Heat at {{ currency }} {{ price.toFixed(2) }} for each useful kWh, board at its rough price; interest and
+          rising prices left out.
+        </p>
+      </template>
     </div>
   </div>
 </template>
