@@ -94,7 +94,9 @@ const COMMANDS: Record<string, Command> = {
     run: ladderCommand,
   },
   find: {
-    usage: 'find <design.json> --coldest 2 [--budget 4000] [--running 200] [--light 5] [--moves id,id…] [--workers 2]',
+    usage:
+      'find <design.json> --coldest 2 | --life 0 [--budget 4000] [--running 200] [--light 5] [--moves id,id…] ' +
+      '[--workers 2]',
     about:
       'The cheapest set of changes whose coldest night is at least so warm, °C, within a budget, with no more bought ' +
       'in a year and at least so much winter light, mol/m²·d: every set of at most eight moves is run (the most ' +

@@ -2,6 +2,7 @@ import { isDate } from '../core/design/fields/build'
 import { type Design } from '../core/design'
 import { faultLine } from '../core/design/validate'
 import { standardOffsetH } from '../core/climate/time-zone'
+import { cropRows } from '../core/crops/years'
 import { fit } from '../core/season/fit'
 import { soundLog } from '../core/season/log'
 import { layDays, outsideDays } from '../core/season/measured'
@@ -36,7 +37,9 @@ export async function tasksCommand(args: string[]): Promise<unknown> {
   const from = options.from ?? new Date().toISOString().slice(0, 10)
   if (!isDate(from)) throw new BadInput([`--from: “${from}” is not a day; allowed: a day such as 2027-04-05`])
   const design = loadDesign(words[0]!)
-  const tasks = seasonTasks(houseYear(design, createYearEngine().run(design)), from)
+  const engine = createYearEngine()
+  const rows = cropRows(engine, design)
+  const tasks = seasonTasks(houseYear(design, engine.run(design, { unheated: false })), from, rows)
   await writeExports('tasks', { tasks, design }, options, words)
   return tasks
 }

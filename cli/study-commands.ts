@@ -90,13 +90,18 @@ export async function ladderCommand(args: string[]): Promise<unknown> {
 export async function findCommand(args: string[]): Promise<unknown> {
   const { options, words } = readOptions(
     args,
-    ['coldest', 'budget', 'running', 'light', 'moves', 'workers'],
+    ['coldest', 'life', 'budget', 'running', 'light', 'moves', 'workers'],
     ['design.json'],
   )
   const design = loadDesign(words[0]!)
   const workers = workersOption(options.workers)
   const wanted = {
-    coldestC: numberOption('coldest', options.coldest, -60, 40),
+    // One of the two is asked for: the coldest night unless what lives there is.
+    coldestC:
+      options.life !== undefined && options.coldest === undefined
+        ? -Infinity
+        : numberOption('coldest', options.coldest, -60, 40),
+    lifeK: options.life === undefined ? null : numberOption('life', options.life, -60, 60),
     budget: options.budget === undefined ? null : numberOption('budget', options.budget, 0, 1e9),
     aYear: options.running === undefined ? null : numberOption('running', options.running, 0, 1e9),
     winterDli: options.light === undefined ? 0 : numberOption('light', options.light, 0, 60),
@@ -104,7 +109,7 @@ export async function findCommand(args: string[]): Promise<unknown> {
   const evaluate = (designs: readonly Design[]) => workOut('brief', designs, workers)
   if (options.moves !== undefined) return findCheapest(design, movesNamed(options.moves), wanted, evaluate)
   const rungs = await rungsOf(design, workers)
-  return findCheapest(design, promising(rungs), wanted, evaluate, rungs.length + 1)
+  return findCheapest(design, promising(rungs, wanted), wanted, evaluate, rungs.length + 1)
 }
 
 function movesNamed(text: string): Move[] {

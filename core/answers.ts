@@ -8,7 +8,7 @@ import { lifeAnswers, type LifeAnswer } from './life-answers'
 import { openingAnswers, type OpeningAnswer } from './opening-answers'
 import { airStoreAnswers, type AirStoreAnswer } from './air-store-answers'
 import { fuelsBought, sourceAnswers, type SourceAnswer } from './source-answers'
-import { sourceKind } from './sources/registry'
+import { molInside, molOutside, MOL_PER_JOULE } from './light-of-days'
 import { partAnswers, type PartAnswer } from './part-answers'
 import { blowersW, runningCost, type RunningCost } from './running-cost'
 import { leakageAreaM2, leakageFlow } from './air/leakage'
@@ -180,14 +180,6 @@ export interface Answers {
 }
 
 const KWH = 3.6e6
-/** Of a lamp's light, what falls on the beds. */
-const LAMP_REACHES = 0.85
-/**
- * Photons of useful light in sunlight, mol per joule: 0.45 of the energy at 4.57 µmol/J. McCree 1972; Thimijan & Heins
- * 1983.
- */
-export const MOL_PER_JOULE = 0.45 * 4.57e-6
-
 const hourAt = (site: SiteYear, airC: Float32Array, hour: number): Extreme => ({
   at: isoAt(hour + 0.5, site.standardOffsetH),
   hour,
@@ -253,10 +245,6 @@ function stuckOf({ coverStuck }: YearSeries): Answers['coverStuck'] {
   return { hours: Math.round(hours), days }
 }
 
-/** Photosynthetic light of each day in the open, mol/m². */
-const molOutside = ({ globalWm2 }: SiteYear): number[] =>
-  Array.from({ length: DAYS }, (_, d) => total(globalWm2.subarray(d * 24, d * 24 + 24)) * 3600 * MOL_PER_JOULE)
-
 /**
  * Works the year's answers out of its run. `freeC` is the air of each hour of the unheated run, °C (the same one where
  * no heater is on), or null where there was none.
@@ -281,9 +269,7 @@ export function makeAnswers(
   let dayHigh = -Infinity
   let heatJ = 0
   let fanJ = 0
-  let dayMol = 0
   let dimDays = 0
-  const daysMol: number[] = []
   let hoursVented = 0
   let hoursCovered = 0
   let iceHours = 0
@@ -291,10 +277,7 @@ export function makeAnswers(
   let soilMinC = Infinity
   let condensedKg = 0
   const growArea = building.bedAreaM2 > 0 ? building.bedAreaM2 : building.floorAreaM2
-  const lamps = design.topUp.sources.flatMap((s, i) => {
-    const molPerMJ = sourceKind(s).molPerMJ(s)
-    return molPerMJ > 0 ? [{ watts: series.sources[i]!, mol: (molPerMJ * 1e-6 * LAMP_REACHES) / growArea }] : []
-  })
+  const daysMol = molInside(design, growArea, series)
   let peakW = 0
   const months = Array.from(
     { length: 12 },
@@ -333,19 +316,14 @@ export function makeAnswers(
     month.insideMeanC += air / hours
     month.soilC += series.soilC[h]! / hours
     month.waterC = hasWater ? month.waterC! + series.waterC[h]! / hours : null
-    let perS = series.bedLightWm2[h]! * MOL_PER_JOULE
-    for (const lamp of lamps) perS += lamp.mol * lamp.watts[h]!
-    const mol = perS * 3600
-    month.dli += mol / MONTH_DAYS[index]!
-    dayMol += mol
     if (h % 24 === 23) {
       month.insideMeanLowC += dayLow / MONTH_DAYS[index]!
       month.insideMeanHighC += dayHigh / MONTH_DAYS[index]!
       dayLow = Infinity
       dayHigh = -Infinity
-      if (dayMol < DIM_DLI) dimDays++
-      daysMol.push(dayMol)
-      dayMol = 0
+      const mol = daysMol[Math.floor(h / 24)]!
+      month.dli += mol / MONTH_DAYS[index]!
+      if (mol < DIM_DLI) dimDays++
     }
     fanJ += series.fanW[h]! * 3600
     if (series.ventOpening[h]! > 0.02) hoursVented++

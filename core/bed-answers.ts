@@ -1,3 +1,4 @@
+import { isUnderRow } from './beds/under-cover'
 import { HOURS, MONTH_DAYS, MONTH_OF_DAY } from './climate/types'
 import type { Design } from './design/types'
 import { bedName } from './design/words'
@@ -58,7 +59,7 @@ export function bedAnswers(
         watts += light.byCover[k]!.faces[face]![h]! * series.coverLight[k]![h]!
       dli[month]! += (watts * 3600 * molPerJoule) / (takes * areaM2 * days)
     }
-    const underCover = rowCover.on
+    const underCover = isUnderRow(rowCover, index)
       ? {
           spaceShare: (areaM2 * ROW_SPACE_M) / building.volumeM3,
           airC: series.rowC[coldestHour]!,

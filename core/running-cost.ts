@@ -24,6 +24,9 @@ export interface RunningCost {
   cost: number
 }
 
+/** The line of what is bought from the main. */
+export const WATER_LINE = 'Water'
+
 const WATER_KG_M3 = 1000
 
 /** Sums by month of what is bought hour by hour, at a price each. */
@@ -118,7 +121,7 @@ export function runningCost(design: Design, building: Building, series: YearSeri
       house.pricePerKWh,
     ),
     bought(
-      'Water',
+      WATER_LINE,
       'm³',
       byMonth(h => (design.aim.practical.water ? (series.drunkKg[h]! + series.mistKg[h]!) / WATER_KG_M3 : 0)),
       price('fuel.water'),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Copy, Download, PencilLine, Trash2 } from 'lucide-vue-next'
 import { DEMOS } from '../../core/design'
+import { stamp } from '../../core/text/dates'
 import { fileNameOf, type Unreadable } from '~/keeping/records'
 
 const keeping = useKeeping()
@@ -65,7 +66,7 @@ const outlines = computed(() =>
     58,
   ),
 )
-const when = (ms: number) => new Date(ms).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+const when = (ms: number) => stamp(new Date(ms))
 async function drop(event: DragEvent): Promise<void> {
   const file = event.dataTransfer?.files[0]
   if (file) await files.importFile(file)

@@ -139,7 +139,7 @@ export const useLadder = defineStore('ladder', () => {
       if (!complete.value) return cancelSearch()
       const result = await findCheapest(
         design,
-        promising(rungs.value),
+        promising(rungs.value, wanted),
         wanted,
         runAll,
         rungs.value.length + 1,

@@ -1,6 +1,7 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { markRaw, ref, shallowRef, toRaw, watch } from 'vue'
+import type { CropRow } from '../../core/crops/calendar'
 import { faultLine } from '../../core/design/validate'
 import { DEMOS } from '../../core/design/demos'
 import { isoDay } from '../../core/plan/calendar'
@@ -64,7 +65,7 @@ export const useSeason = defineStore('season', () => {
       whose.value = id
       return
     }
-    const demo = await year.ask(worker => worker.demoBook(toRaw(bench.current), todayHere()))
+    const demo = await year.ask(worker => worker.demoBook(DEMOS[0]!, todayHere()))
     if (bench.current.id !== id || !isDemo.value) return
     show(demo)
     whose.value = id
@@ -224,9 +225,9 @@ export const useSeason = defineStore('season', () => {
     const offsetH = offsetOnDay(timeZone, nominalDay(dayNumber(today))) - standardOffsetH(timeZone)
     return year.ask(worker => worker.tonight(design, its, today, offsetH, units))
   }
-  const yearOf = (): Promise<SeasonYear> => {
-    const { design, book: its } = plain()
-    return year.ask(worker => worker.seasonYear(design, its, todayHere()))
+  const yearOf = (rows: readonly CropRow[]): Promise<SeasonYear> => {
+    const { design, book: its, units } = plain()
+    return year.ask(worker => worker.seasonYear(design, its, todayHere(), rows, units))
   }
 
   return {

@@ -8,6 +8,7 @@ import type { HeatDay } from '../../core/heat-view'
 import type { SunHours } from '../../core/optics/sun-hours'
 import type { Brief } from '../../core/study/brief'
 import type { RunAs } from '../../core/study/ran-as'
+import type { CropYear } from '../../core/crops/weeks'
 import type { WeekFlow } from '../../core/study/runs'
 import type { AskedSpell, SpellAnswer } from '../../core/study/spell'
 import { createYearClient, type YearClient } from '../workers/year-client'
@@ -108,6 +109,12 @@ export const useYear = defineStore('year', () => {
     each: (brief: Brief, index: number) => void,
     signal: AbortSignal,
   ): Promise<void> => pool().many(designs, (worker, design) => worker.brief(design, as), each, signal)
+  /** Designs' years as their crops have them, as they come. */
+  const cropYears = (
+    designs: readonly Design[],
+    each: (year: CropYear, index: number) => void,
+    signal: AbortSignal,
+  ): Promise<void> => pool().many(designs, (worker, design) => worker.cropYear(design), each, signal)
   /** Designs in a spell, as they come. */
   const spells = (
     designs: readonly Design[],
@@ -127,6 +134,7 @@ export const useYear = defineStore('year', () => {
     ask,
     answersOf,
     briefs,
+    cropYears,
     spells,
     running,
     moving,

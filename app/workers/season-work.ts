@@ -1,10 +1,10 @@
 import { dayName, HOURS } from '../../core/climate'
+import type { CropRow } from '../../core/crops/calendar'
 import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { dayNumber, isoDay } from '../../core/plan/calendar'
 import type { Book } from '../../core/season/book'
 import { compare, predict, type Comparison } from '../../core/season/compare'
-import { outdoorSeason, type OutdoorSeason } from '../../core/season/crops'
 import { demoBook } from '../../core/season/demo-book'
 import { fit, type Fit } from '../../core/season/fit'
 import type { Unsound } from '../../core/season/log'
@@ -28,11 +28,10 @@ export interface SeasonComparison {
   unsound: Unsound[]
 }
 
-/** A season's year: its tasks, its water, and what grows in the open when. */
+/** A season's year: its tasks and its water. */
 export interface SeasonYear {
   tasks: DatedTask[]
   water: WaterYear
-  outdoors: Record<string, OutdoorSeason | null>
   /** In words; null where it never freezes inside. */
   firstFrost: string | null
 }
@@ -96,15 +95,13 @@ export const seasonWork = (engine: YearEngine) => ({
       typed: typed.length > 0,
     }
   },
-  seasonYear(design: Design, book: Book, today: string): SeasonYear {
+  /** @param rows the calendar of its crops, as far as it is known */
+  seasonYear(design: Design, book: Book, today: string, rows: readonly CropRow[], units: UnitSystem): SeasonYear {
     const result = engine.run(design, { unheated: false })
     const frost = result.series.airC.findIndex(c => c < 0)
     return {
-      tasks: seasonTasks(houseYear(design, result), today),
+      tasks: seasonTasks(houseYear(design, result), today, rows, showIn(units)),
       water: waterYear(makeBuilding(design), result.series, book.written.water),
-      outdoors: Object.fromEntries(
-        [...new Set(book.written.crops.map(c => c.crop))].map(id => [id, outdoorSeason(id, result.site)]),
-      ),
       firstFrost: frost < 0 ? null : dayName(Math.floor(frost / 24)),
     }
   },

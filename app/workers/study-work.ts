@@ -2,6 +2,7 @@ import type { Design } from '../../core/design'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { heatDay, type HeatDay } from '../../core/heat-view'
 import { sunHours, type SunHours } from '../../core/optics/sun-hours'
+import { cropYear, type CropYear } from '../../core/crops/weeks'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { ranAs, type RunAs } from '../../core/study/ran-as'
 import { flowsOf, type WeekFlow } from '../../core/study/runs'
@@ -23,6 +24,8 @@ export function studyWork(engine: YearEngine) {
   return {
     /** A house in brief, run as it stands or otherwise: what it costs to build is its own in any case. */
     brief: (design: Design, as: RunAs): Brief => briefOf(design, year(ranAs(design, as)).answers),
+    /** A house's year as its crops have it. */
+    cropYear: (design: Design): CropYear => cropYear(design, year(design)),
     /** A spell as hard as winters of a design's climate know it: twenty of them, or those that were measured. */
     usualSpell: (design: Design) => usualSpell(wintersOf(design, WINTERS_FOR.usual).map(w => engine.site(w.design))),
     /** A design in a spell of its own; without a first day it ends in the middle of the coldest month. */

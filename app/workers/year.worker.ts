@@ -30,6 +30,7 @@ const api = {
     return watched.coldest(design, as)
   },
   brief: async (...given: Studied<'brief'>) => (await study()).brief(...given),
+  cropYear: async (...given: Studied<'cropYear'>) => (await study()).cropYear(...given),
   usualSpell: async (...given: Studied<'usualSpell'>) => (await study()).usualSpell(...given),
   spell: async (...given: Studied<'spell'>) => (await study()).spell(...given),
   file: async (...given: Studied<'file'>) => (await study()).file(...given),

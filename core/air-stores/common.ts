@@ -1,6 +1,16 @@
 import type { AirPath } from './air-path'
 import { NO_WORK, type AirWork, type Intake } from './kind'
-import { choice, difference, flag, group, number, orNull, power, temperature, type Value } from '../design/field'
+import {
+  choice,
+  difference,
+  flag,
+  group,
+  number,
+  orNull,
+  electricPower,
+  temperature,
+  type Value,
+} from '../design/field'
 
 /** Fields that many kinds share. */
 export const on = flag({ start: true, label: 'In use' })
@@ -11,7 +21,7 @@ export const fan = (freeFlowM3h: number, shutOffPa: number, powerW: number) =>
     {
       freeFlowM3h: number('airflow', 1, 50000, { start: freeFlowM3h, label: 'Fan, free flow' }),
       shutOffPa: number('pressure', 5, 5000, { start: shutOffPa, label: 'Fan, shut-off pressure' }),
-      powerW: power(0, 10000, { start: powerW, label: 'Fan, power' }),
+      powerW: electricPower(0, 10000, { start: powerW, label: 'Fan, power' }),
     },
     { label: 'Fan' },
   )

@@ -1,4 +1,4 @@
-import { COLOURS, entry, VESSELS } from '../catalog'
+import { COLOURS, entry, vesselOf, VESSELS } from '../catalog'
 import { choice, count, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
 import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
@@ -73,11 +73,12 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: body => waterOf(body, volumeM3(body)),
+  filled: { field: 'count', eachM3: body => entry(VESSELS, body.vessel).volumeM3 },
   weightKg: body => volumeM3(body) * contentsOf(body).density,
   cost: body => ({ amount: body.count, unit: 'pieces', price: `vessel.${body.vessel}` }),
   line: (body, _box: Box, show) => {
     const v = entry(VESSELS, body.vessel)
-    const each = `${v.name.toLowerCase()} of ${show(v.volumeM3, 'volume')}`
+    const each = vesselOf(v, show)
     return `${body.count} × ${each}, ${show(volumeM3(body), 'volume')}${filledWith(body)} in all`
   },
   cautions: () => [],

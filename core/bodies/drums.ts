@@ -1,4 +1,4 @@
-import { COLOURS, entry, VESSELS } from '../catalog'
+import { COLOURS, entry, vesselOf, VESSELS } from '../catalog'
 import { choice, count, entryOf, group, length, type Value } from '../design/field'
 import { atM, COMMON } from './common'
 import { contentsFields, contentsOf, filledChain, filledWith, idleContents, waterOf, WITH_WATER } from './contents'
@@ -108,14 +108,14 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
   chains: body => [filledChain(body, faceM2(body), volumeM3(body), 0)],
   underfoot: () => null,
   waterM3: body => waterOf(body, volumeM3(body)),
+  filled: { field: 'count', eachM3: body => entry(VESSELS, body.vessel).volumeM3 },
   weightKg: body => volumeM3(body) * contentsOf(body).density,
   cost: body => ({ amount: body.count, unit: 'pieces', price: `vessel.${body.vessel}` }),
   line: (body, _box, show) => {
     const v = entry(VESSELS, body.vessel)
     const stacked = body.stack > 1 ? `${body.stack} high, ` : ''
     return (
-      `${body.count} × ${v.name.toLowerCase()} of ${show(v.volumeM3, 'volume')}, ${stacked}` +
-      `${show(volumeM3(body), 'volume')}${filledWith(body)} in all`
+      `${body.count} × ${vesselOf(v, show)}, ${stacked}` + `${show(volumeM3(body), 'volume')}${filledWith(body)} in all`
     )
   },
   cautions: body => (body.stack > 1 || body.raisedM > 0.05 ? ['tipping'] : []),

@@ -69,6 +69,7 @@ export const HEAP: BodyKind<Heap> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: () => 0,
+  filled: { field: 'heightM', eachM3: (body, box) => sizes(body, box).footM2 },
   weightKg: (body, box) => sizes(body, box).volumeM3 * entry(MATERIALS, body.material).density,
   cost: (body, box) => ({ amount: sizes(body, box).volumeM3, unit: 'm³', price: `material.${body.material}` }),
   line: (body, box, show) =>

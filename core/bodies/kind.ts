@@ -1,3 +1,4 @@
+import type { Show } from '../units'
 import type { CostPart } from '../catalog'
 import type { AnyField, GroupField } from '../design/field'
 
@@ -48,9 +49,6 @@ export interface Grip {
   least: number
 }
 
-/** Writes a value in the reader's units. */
-export type Show = (value: number, quantity: 'length' | 'thickness' | 'volume' | 'area') => string
-
 /** What every body says of its place. Its kind adds the rest. */
 export interface Placed {
   kind: string
@@ -94,6 +92,8 @@ export interface BodyKind<B extends Placed = Placed> {
   underfoot: (body: B, box: Box) => { conductance: number; depthM: number } | null
   /** Water that it holds, m³. */
   waterM3: (body: B, box: Box) => number
+  /** The field by which it holds more, and how much each of it is, m³: so that it can be asked for by volume. */
+  filled: { field: string; eachM3: (body: B, box: Box) => number }
   /** What stands on the floor, kg: what it holds, or itself where it is all of a piece. */
   weightKg: (body: B, box: Box) => number
   /** At rough prices, in money. */

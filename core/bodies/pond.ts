@@ -58,6 +58,7 @@ export const POND: BodyKind<Pond> & { fields: typeof fields } = {
     return { conductance: (surface(box) + sides) * BED_OF_WATER, depthM: body.depthM }
   },
   waterM3,
+  filled: { field: 'depthM', eachM3: (_body, box) => surface(box) },
   weightKg: (body, box) => waterM3(body, box) * WATER_DENSITY,
   cost: (body, box) => ({ amount: waterM3(body, box), unit: 'm³', price: 'part.pond' }),
   line: (body, box, show) =>

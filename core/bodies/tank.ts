@@ -65,6 +65,7 @@ export const TANK: BodyKind<Tank> & { fields: typeof fields } = {
   },
   underfoot: (_body, box) => ({ conductance: foot(box) * BED_OF_WATER, depthM: 0 }),
   waterM3: (body, box) => waterOf(body, volumeM3(body, box)),
+  filled: { field: 'heightM', eachM3: (_body, box) => FULL * foot(box) },
   weightKg: (body, box) => volumeM3(body, box) * contentsOf(body).density,
   cost: (body, box) => ({ amount: volumeM3(body, box), unit: 'm³', price: 'part.tank' }),
   line: (body, box, show) =>

@@ -69,6 +69,7 @@ export const WALL: BodyKind<Wall> & { fields: typeof fields } = {
   },
   underfoot: () => null,
   waterM3: () => 0,
+  filled: { field: 'heightM', eachM3: (body, box) => (box.y1 - box.y0) * body.thicknessM },
   weightKg: (body, box) => faceM2(body, box) * body.thicknessM * entry(MATERIALS, body.material).density,
   cost: (body, box) => ({
     amount: faceM2(body, box) * body.thicknessM,

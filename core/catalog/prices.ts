@@ -2,7 +2,7 @@ import { NIGHT_COVERS } from './covers'
 import { FUELS } from './fuels'
 import { GLAZINGS } from './glazings'
 import { MATERIALS, type MaterialId } from './materials'
-import { VESSELS } from './vessels'
+import { vesselName, VESSELS } from './vessels'
 
 /** What a price is for, as the price book lists them. */
 export const PRICE_GROUPS = {
@@ -156,7 +156,7 @@ export const PRICE_ITEMS: readonly PriceItem[] = [
   ),
   ...items(
     'vessel',
-    VESSELS.map(v => [v.id, `${v.name}, ${Math.round(v.volumeM3 * 1000)} L`, 'piece', v.price] as const),
+    VESSELS.map(v => [v.id, vesselName(v), 'piece', v.price] as const),
   ),
   ...items('part', PARTS),
   ...items('stock', STOCK),

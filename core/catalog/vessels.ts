@@ -1,3 +1,5 @@
+import { nameIn, type Show } from '../units'
+
 /** A container of water that stands on the floor. */
 export interface Vessel {
   id: string
@@ -49,6 +51,14 @@ export const VESSELS: readonly Vessel[] = [
     source: 'common plastic bottles',
   },
 ]
+
+/** A vessel as it is sold. */
+export const vesselName = ({ name, volumeM3 }: Pick<Vessel, 'name' | 'volumeM3'>): string =>
+  `${name}, ${Math.round(volumeM3 * 1000)} L`
+
+/** The same amid a sentence, in a reader's units. */
+export const vesselOf = (vessel: Vessel, show: Show): string =>
+  nameIn(vesselName(vessel).replace(', ', ' of ').toLowerCase().replace(/l$/, 'L'), show)
 
 /** Colours a vessel may have, with the share of sunlight each takes in. */
 export const COLOURS = [

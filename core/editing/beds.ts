@@ -63,19 +63,28 @@ export function bedsJoined(design: Design, index: number): Patch[] | null {
     : [['shape.beds', joined], ...loopsAfter(design, next, index)]
 }
 
-/** Edits that take a bed out; loops keep to the beds that they lay in, and one that lay in it alone rests. */
+/** Edits that take a bed out; loops and the row cover keep to their beds, and what lay in it alone rests. */
 export const withoutBed = (design: Design, index: number): Patch[] => [
   ['shape.beds', design.shape.beds.filter((_, i) => i !== index)],
   ...loopsAfter(design, index, null),
 ]
 
-/** Loops by the numbers that beds have once one is gone, or has become a part of another. */
-function loopsAfter({ topUp }: Design, gone: number, into: number | null): Patch[] {
+/** Loops and the row cover by the numbers that beds have once one is gone, or has become a part of another. */
+function loopsAfter({ topUp, breathe }: Design, gone: number, into: number | null): Patch[] {
   const now = (i: number) => (i > gone ? i - 1 : i)
   const sources = topUp.sources.map((s): Source => {
     if (!('inBeds' in s) || s.inBeds.every(i => i < gone)) return s
     const kept = s.inBeds.flatMap(i => (i === gone ? (into ?? []) : i)).map(now)
     return { ...s, inBeds: [...new Set(kept)], on: s.on && kept.length > 0 }
   })
-  return sources.some((s, i) => s !== topUp.sources[i]) ? [['topUp.sources', sources]] : []
+  const { rowCover } = breathe
+  const covered = rowCover.inBeds.flatMap(i => (i === gone ? (into ?? []) : i)).map(now)
+  // A sheet that lay over the one alone lies over none; an empty list would be all.
+  const on = rowCover.on && (rowCover.inBeds.length === 0 || covered.length > 0)
+  return [
+    ...(sources.some((s, i) => s !== topUp.sources[i]) ? ([['topUp.sources', sources]] as Patch[]) : []),
+    ...(rowCover.inBeds.some(i => i >= gone)
+      ? ([['breathe.rowCover', { ...rowCover, on, inBeds: [...new Set(covered)] }]] as Patch[])
+      : []),
+  ]
 }

@@ -1,6 +1,7 @@
 import { plantedOf } from '../beds/common'
 import { bedKind } from '../beds/registry'
 import { roundBeds } from '../beds/round-beds'
+import { DOME_FLOOR } from '../geometry/dome'
 import { hasFront, makeOutline, ridgeForAngle, TIED, tiedShape } from '../geometry/section'
 import { CHAIN, rangeOf, type Bed, type ChainPart, type Corner, type Design, type Form } from '../design'
 
@@ -130,11 +131,38 @@ export function withoutCorner(shape: Shape, index: number): Shape {
   )
 }
 
+/** How far a floor may be off one of the same area, as a share: dimensions are whole centimetres. */
+const SAME_FLOOR = 0.01
+/** A house that comes of a dome is so many times as long as it is wide, where it was none before. */
+const USUAL_LENGTHS = 2
+
+/** Width and length on which another form has the floor that a house has: a dome's is round. */
+function onSameFloor(shape: Shape, form: Form, earlier: readonly Shape[]): Shape {
+  const [was, is] = [shape.form === 'dome', form === 'dome']
+  if (was === is) return shape
+  const floorOf = (s: Shape) => s.widthM * s.lengthM * (s.form === 'dome' ? DOME_FLOOR : 1)
+  const floorM2 = floorOf(shape)
+  const before = [...earlier].reverse().find(s => (s.form === 'dome') === is)
+  const known = before && Math.abs(floorOf(before) / floorM2 - 1) < SAME_FLOOR ? before : null
+  const lengths = before ? before.lengthM / before.widthM : USUAL_LENGTHS
+  const widthM = cm(known ? known.widthM : Math.sqrt(floorM2 / (is ? DOME_FLOOR : lengths)))
+  const k = widthM / shape.widthM
+  return {
+    ...shape,
+    widthM,
+    lengthM: known ? known.lengthM : is ? widthM : cm(floorM2 / widthM),
+    ridgeAtM: cm(shape.ridgeAtM * k),
+    beds: shape.beds.map(b => ({ ...b, ...bedKind(b).stretched(b, k) }) as Bed),
+    corners: shape.corners.map(c => ({ ...c, atM: cm(c.atM * k) })),
+  }
+}
+
 /**
- * Another form at the same size. A dimension that the new form sets free and the old one did not starts where it was
- * last free in `earlier` (latest last), else where the old form had it.
+ * Another form on the same floor area. A dimension that the new form sets free and the old one did not starts where it
+ * was last free in `earlier` (latest last), else where the old form had it.
  */
-export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = []): Shape {
+export function withForm(from: Shape, form: Form, earlier: readonly Shape[] = []): Shape {
+  const shape = onSameFloor(from, form, earlier)
   const was = tiedShape(shape)
   const { kneeWallM, ridgeHeightM } = shape.form === 'own' ? was : shape
   // What lies round a dome lies along any other house.
@@ -161,8 +189,7 @@ export function withForm(shape: Shape, form: Form, earlier: readonly Shape[] = [
   if (form === 'lean-to')
     next.house = { ...shape.house, heightM: Math.max(shape.house.heightM, cm(shape.ridgeHeightM)) }
   if (form === 'dome') {
-    // A dome is as long as it is wide, and its beds lie round it.
-    next.lengthM = shape.widthM
+    // Its beds lie round it.
     const [first] = shape.beds
     if (shape.form !== 'dome')
       next.beds = first ? roundBeds(shape.widthM, Math.max(...shape.beds.map(b => b.heightM)), plantedOf(first)) : []

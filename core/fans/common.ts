@@ -1,9 +1,9 @@
-import { area, choice, count, difference, group, number, power, temperature, type Value } from '../design/field'
+import { area, choice, count, difference, group, number, electricPower, temperature, type Value } from '../design/field'
 import type { FanKind } from './kind'
 
 /** Fields that many kinds share. */
 export const flowM3h = (start: number) => number('airflow', 1, 50000, { start, label: 'Flow' })
-export const powerW = (start: number) => power(0, 10000, { start, label: 'Power' })
+export const powerW = (start: number) => electricPower(0, 10000, { start, label: 'Power' })
 
 /** A fan in the skin: out by one kind, in by the other. */
 export function fanInSkin<const K extends string>(kind: K, name: string, louvre: string, drives: 'out' | 'in') {

@@ -59,6 +59,9 @@ function facetsOf({ shape, skin }: Pick<Design, 'shape' | 'skin'>, outline: Outl
   return out
 }
 
+/** A dome's floor as a share of the square of its width. */
+export const DOME_FLOOR = (DOME_SIDES / 8) * Math.sin((2 * Math.PI) / DOME_SIDES)
+
 /** The floor of a dome. */
 export function domeFloor({ shape }: Pick<Design, 'shape'>, outline: Outline): Vec[] {
   const [cx, cy] = [outline.widthM / 2, shape.lengthM / 2]

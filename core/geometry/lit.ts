@@ -1,4 +1,6 @@
 import { distanceTo, sectionSegments } from './ray'
+import type { SceneExtras } from './ray-cast'
+import type { Screen } from './ray-shapes'
 import type { FaceId } from './faces'
 import type { Point } from './section'
 import type { Building } from './surfaces'
@@ -26,27 +28,37 @@ export interface SectionLight {
 }
 
 /**
- * Rays of one sun through the section, for drawing: `count` to each glazed slope, barrels taken as closed.
+ * Rays of one sun through the section, for drawing: `count` to each glazed slope, barrels taken as closed. What a strip
+ * inside the glazing, an eave or the house behind it keeps off is left out.
  * @param profileDeg slope of the ray as the section shows it, 0–180; above 90 it comes from the pole side
  */
-export function sectionLight(building: Building, profileDeg: number, count = 120): SectionLight {
+export function sectionLight(building: Building, shading: SceneExtras, profileDeg: number, count = 120): SectionLight {
   const none = { fans: [], spans: [] }
   if (!(profileDeg > 0 && profileDeg < 180)) return none
   const dx = Math.cos((profileDeg * Math.PI) / 180)
   const dz = -Math.sin((profileDeg * Math.PI) / 180)
   const segments = sectionSegments(building)
+  const strips = shading.strip ? [inSection(shading.strip)] : []
+  const outside = shading.outside.map(inSection)
+  const meets = (lines: readonly Line[], { x, z }: Point, dx: number, dz: number) =>
+    lines.some(l => distanceTo(x, z, dx, dz, l) < Infinity)
   const fans: SectionRay[][] = []
   for (const opening of segments) {
     const glazed = building.surfaces.some(s => s.id === opening.face && s.kind === 'glazed')
     // Inside lies to the right of a segment that runs with the outline: light must go that way.
     const inward = (opening.b.z - opening.a.z) * dx - (opening.b.x - opening.a.x) * dz > 1e-9
     if (!glazed || !inward) continue
-    const fan: SectionRay[] = []
+    let fan: SectionRay[] = []
     for (let i = 0; i <= count; i++) {
       const t = Math.min(1 - 1e-6, Math.max(1e-6, i / count))
       const from = {
         x: opening.a.x + (opening.b.x - opening.a.x) * t,
         z: opening.a.z + (opening.b.z - opening.a.z) * t,
+      }
+      if (meets(strips, from, dx, dz) || meets(outside, from, -dx, -dz)) {
+        if (fan.length > 1) fans.push(fan)
+        fan = []
+        continue
       }
       let near = Infinity
       let segment = -1
@@ -66,6 +78,13 @@ export function sectionLight(building: Building, profileDeg: number, count = 120
   }
   return { fans, spans: fans.flatMap(spansOf) }
 }
+
+interface Line {
+  a: Point
+  b: Point
+}
+/** A screen that runs the length of the house, as the section cuts it. */
+const inSection = ({ corner: [x, , z], u }: Screen): Line => ({ a: { x, z }, b: { x: x + u[0], z: z + u[2] } })
 
 /** Lit lines: neighbouring landings on one line of the section. */
 function spansOf(fan: readonly SectionRay[]): LitSpan[] {

@@ -27,7 +27,7 @@ export function sectionSegments(building: Building): Segment[] {
 }
 
 /** Distance from p along the unit direction d to a segment, or Infinity. */
-export function distanceTo(px: number, pz: number, dx: number, dz: number, s: Segment): number {
+export function distanceTo(px: number, pz: number, dx: number, dz: number, s: Pick<Segment, 'a' | 'b'>): number {
   const ex = s.b.x - s.a.x
   const ez = s.b.z - s.a.z
   const det = ex * dz - ez * dx

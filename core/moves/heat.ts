@@ -40,6 +40,12 @@ export const HEAT_MOVES: readonly Move[] = [
           ),
   },
   {
+    id: 'bed-loop',
+    group: 'heat',
+    words: 'Lay a loop of warm water in the beds',
+    of: d => (has(d, 'bed loop') || d.shape.beds.length === 0 ? null : withSource(d, aSource('bed loop', {}))),
+  },
+  {
     id: 'air-panel',
     group: 'heat',
     words: 'Put up a solar air panel',

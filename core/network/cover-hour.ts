@@ -46,10 +46,10 @@ export function makeCoverHour(memory: Memory) {
    * limit before the next one comes, as far under the air outside as it last did; in between it stays as it was left.
    */
   function coverRows(h: number): void {
-    const { on, belowC, there, awayLowC } = m.rowCover
+    const { areaM2, belowC, there, awayLowC } = m.rowCover
     v[ROW_LOW] = min(v[ROW_LOW]!, v[AIR]!)
     v[ROW_OUT_LOW] = min(v[ROW_OUT_LOW]!, v[OUT]!)
-    if (on && there[h] === 1) {
+    if (areaM2 > 0 && there[h] === 1) {
       const stays = there[h + 1 < there.length ? h + 1 : 0] === 1
       const coming = v[ROW_LOW]! + awayLowC[h]! - v[ROW_OUT_LOW]!
       v[ROW_DRAWN] = (stays ? v[GLOBAL]! < DARK_WM2 && v[AIR]! < belowC : coming < belowC) ? 1 : 0
@@ -58,7 +58,7 @@ export function makeCoverHour(memory: Memory) {
         v[ROW_OUT_LOW] = v[OUT]!
       }
     }
-    v[ROW_TIE] = m.bedAreaM2 * (v[ROW_DRAWN] === 1 ? ROW_CLOSED : ROW_OPEN)
+    v[ROW_TIE] = areaM2 * (v[ROW_DRAWN] === 1 ? ROW_CLOSED : ROW_OPEN)
   }
 
   /**

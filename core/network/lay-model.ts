@@ -1,3 +1,4 @@
+import { isUnderRow } from '../beds/under-cover'
 import { AIR_SPECIFIC_HEAT, GAS_CONSTANT_AIR, WATER_DENSITY } from '../physics/constants'
 import { ach50Of } from '../air/ach50'
 import { leakageAreaM2 } from '../air/leakage'
@@ -49,10 +50,16 @@ const TIES: Record<Chain['kind'], number> = {
   leaf: CLOSED,
 }
 
-function rowCoverOf({ rowCover, people }: Design['breathe'], { dryBulbC }: SiteYear): NetworkModel['rowCover'] {
+function rowCoverOf(
+  { rowCover, people }: Design['breathe'],
+  chains: readonly Chain[],
+  { dryBulbC }: SiteYear,
+): NetworkModel['rowCover'] {
   const { on, belowC } = rowCover
+  const under = chains.filter(c => c.bed && isUnderRow(rowCover, c.bedIndex))
+  const areaM2 = under.reduce((sum, c) => sum + c.areaM2, 0)
   const there = on ? hoursFor(rowCover, people) : new Uint8Array(HOURS)
-  return { on, belowC, there, awayLowC: lowestWhileAway(there, dryBulbC) }
+  return { areaM2, belowC, there, awayLowC: lowestWhileAway(there, dryBulbC) }
 }
 
 /** Where the cells of a model lie, and what they hold: chains, then the ground outside, then deep ground. */
@@ -139,7 +146,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     outsideDrawn: panes.outsideDrawn,
     outsideWetter: panes.outsideWetter,
     lossIndex: Int32Array.from(chains, c => LOSS_NAMES.indexOf(c.name)),
-    underRow: flag(c => (c.bed || c.leafOf >= 0) && breathe.rowCover.on),
+    underRow: flag(c => (c.bed || c.leafOf >= 0) && isUnderRow(breathe.rowCover, c.bed ? c.bedIndex : c.leafOf)),
     waterKg: map(c => c.waterKg),
     openWater: map(c => c.open),
     bed: flag(c => c.bed),
@@ -190,7 +197,7 @@ export function makeModel(design: Design, site: SiteYear, building: Building, ga
     leakHeightM: building.outline.ridgeHeightM / 2,
     comings: comings(breathe.people),
     lobby: { areaM2: breathe.lobby.areaM2 },
-    rowCover: rowCoverOf(breathe, site),
+    rowCover: rowCoverOf(breathe, chains, site),
     misting: misting(breathe),
     exchangers,
     airStores: design.store.airStores.length,

@@ -127,8 +127,11 @@ export interface NetworkModel {
   /** By hour, its share of the day's comings and goings. */
   comings: Float64Array
   lobby: { areaM2: number }
-  /** Row cover: below what air of the room it is laid; hours in which somebody is there, and what comes after each. */
-  rowCover: { on: boolean; belowC: number; there: Uint8Array; awayLowC: Float32Array }
+  /**
+   * Row cover: over what area of beds, m²; below what air of the room it is laid; hours in which somebody is there, and
+   * what comes after each.
+   */
+  rowCover: { areaM2: number; belowC: number; there: Uint8Array; awayLowC: Float32Array }
   /** Water that mist takes with all nozzles, 0 for none; where it begins, and relative humidity that it may bring. */
   misting: { kgPerS: number; startC: number; upTo: number }
   exchangers: Exchanger[]

@@ -34,7 +34,7 @@ export const IN_RIDGE = 1
 export const IN_PATH = 2
 
 /** Whether there is an air under a row cover. */
-export const hasRowAir = (m: NetworkModel): boolean => m.rowCover.on && m.bedAreaM2 > 0
+export const hasRowAir = (m: NetworkModel): boolean => m.rowCover.areaM2 > 0
 
 /** An exchange builds up and dies down: half of the way each time that films are taken. */
 const eased = (was: number, next: number): number => (was + next) / 2

@@ -55,7 +55,7 @@ export function makeSideAirs(memory: Memory) {
     hasRow = hasRowAir(m)
     hasRidge = airs.planeM2 > 0
     hasPath = airs.pathM2 > 0
-    capacity[IN_ROW] = ROW_CAPACITY * m.bedAreaM2
+    capacity[IN_ROW] = ROW_CAPACITY * m.rowCover.areaM2
     capacity[IN_RIDGE] = hasRidge ? airs.aboveShare * m.airCapacity : 0
     capacity[IN_PATH] = hasPath ? airs.pathShare * m.airCapacity : 0
     return m.airCapacity - capacity[IN_RIDGE]! - capacity[IN_PATH]!

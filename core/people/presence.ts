@@ -18,6 +18,9 @@ const WEEK = [
   { id: 'sundays', name: 'Sundays' },
 ] as const
 const HOUSE_DAYS = [{ id: 'house', name: 'as the calendar of the house says' }, ...WHOLE_WEEK, ...WEEK] as const
+/** Days as the calendar calls them. */
+export const presenceName = (days: (typeof HOUSE_DAYS)[number]['id']): string =>
+  HOUSE_DAYS.find(d => d.id === days)!.name
 type VisitDays = Exclude<(typeof HOUSE_DAYS)[number]['id'], 'house'>
 
 /** Whether a day of the year, 0–364, is one of those; 1 January counts as a Monday. */
@@ -105,7 +108,7 @@ export const presenceFrom = hours(0, 24, { start: 8, step: 0.5, label: 'From, o�
 export const presenceUntil = hours(0, 24, { start: 18, step: 0.5, label: 'Until, o’clock' })
 
 /** The days of the year on which people may come, 1 each of 365. */
-function openDays({ spans }: People): Uint8Array {
+export function openDays({ spans }: People): Uint8Array {
   const within = (there: People['spans'][number]['there']) => {
     const out = new Uint8Array(DAYS)
     for (const span of spans.filter(s => s.there === there)) {
@@ -162,6 +165,12 @@ export function comings(people: People): Float64Array {
     for (let h = 24 * d; h < 24 * d + 24; h++) out[h] = there[h]! && 1 / hoursOfDay
   }
   return out
+}
+
+/** Hours of a week of a term, or of any where there are none, in which somebody is there: Monday first, 24 each. */
+export function weekThere({ visits }: People): Uint8Array[] {
+  const year = hoursThere({ visits, spans: [] })
+  return Array.from({ length: 7 }, (_, d) => year.slice(d * 24, d * 24 + 24))
 }
 
 /** How much of a year people are there; the longest that nobody is, in whole days from a day 0–364. */

@@ -1,50 +1,24 @@
-import { CROPS, entry } from '../catalog'
-import { DAYS, type SiteYear } from '../climate'
+import { DAYS } from '../climate'
+import type { CropRow } from '../crops/calendar'
+import { weekStart } from '../crops/weeks'
 import { dayNumber } from '../plan/calendar'
 import type { BookCrop } from './book'
 import { nominalDay } from './log'
 
-/** When a crop could be harvested in the open: first and last day of the usual year. */
+/** When a crop could be harvested in the open: first and last day, 0–364. */
 export interface OutdoorSeason {
   firstDay: number
   lastDay: number
 }
 
-/** Days that a day outside is the mean of. */
-const ABOUT = 7
-
-/**
- * A crop in the open at a site: set out when days are usually warm enough for it and no frost comes that it does not
- * bear, harvested its weeks later until the first night that ends it.
- */
-export function outdoorSeason(cropId: string, { dryBulbC }: Pick<SiteYear, 'dryBulbC'>): OutdoorSeason | null {
-  const crop = entry(CROPS, cropId)
-  const low = Float32Array.from({ length: DAYS }, (_, d) => Math.min(...dryBulbC.subarray(d * 24, d * 24 + 24)))
-  const mean = Float32Array.from({ length: DAYS }, (_, d) => {
-    let sum = 0
-    for (let k = -ABOUT * 24; k < (ABOUT + 1) * 24; k++)
-      sum += dryBulbC[(((d * 24 + k) % dryBulbC.length) + dryBulbC.length) % dryBulbC.length]!
-    return sum / (24 * (2 * ABOUT + 1))
-  })
-  // From the middle of the cold half of the year on.
-  let coldest = 0
-  mean.forEach((c, d) => (coldest = c < mean[coldest]! ? d : coldest))
-  const order = Array.from({ length: DAYS }, (_, k) => (coldest + k) % DAYS)
-  const bears = (k: number) => low[order[k]!]! >= crop.survivesC
-  // The longest stretch of nights that it bears, from the first day in it that it grows on.
-  let best: [from: number, until: number] = [0, 0]
-  for (let k = 0; k < DAYS; k++) {
-    if (!bears(k)) continue
-    let until = k
-    while (until < DAYS && bears(until)) until++
-    let from = k
-    while (from < until && mean[order[from]!]! < Math.max(5, crop.growsC)) from++
-    if (until - from > best[1] - best[0]) best = [from, until]
-    k = until
-  }
-  const ripe = best[0] + Math.round(7 * crop.weeks)
-  const last = best[1] - 1
-  return ripe > last ? null : { firstDay: order[ripe]!, lastDay: order[last]! }
+/** The longest harvest of a crop's calendar in the open; null where it does not ripen there. */
+export function outdoorSeason({ open }: Pick<CropRow, 'open'>): OutdoorSeason | null {
+  const days = open.map(({ harvest: { from, until } }) => ({
+    firstDay: weekStart(from),
+    lastDay: (weekStart(until) + 6) % DAYS,
+  }))
+  const lasts = (s: OutdoorSeason) => (s.lastDay - s.firstDay + DAYS) % DAYS
+  return days.length > 0 ? days.reduce((a, b) => (lasts(b) > lasts(a) ? b : a)) : null
 }
 
 /** What a row of the crops' log has come to. */

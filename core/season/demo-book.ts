@@ -21,7 +21,8 @@ const STUCK = { from: 40 * 24 + 5, hours: 41 }
 
 /**
  * A season book of one invented year, for a design that nobody has read: as a logger would have written it in a house
- * that is leakier than it is drawn, with gaps and a stuck sensor in it.
+ * that is leakier than it is drawn, with gaps and a stuck sensor in it. It is of the house as it ships: what was read
+ * stays as it is, whatever becomes of the drawing.
  * @param today ISO 8601; the book ends on the day before
  */
 export function demoBook(design: Design, today: string): Book {

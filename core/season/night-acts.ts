@@ -25,8 +25,6 @@ export interface NightAct {
   words: (design: Design, show: Show) => string
   /** From and until when, o'clock; null where it has no time of its own. */
   when: (design: Design, times: NightTimes) => { fromH: number; untilH: number | null }
-  /** It is felt by the leaves, not by the air of the room. */
-  atLeaf?: boolean
   caution?: string
   /** Trouble that nobody takes for a night that the crops stand anyway. */
   onlyInNeed?: boolean
@@ -68,7 +66,6 @@ export const NIGHT_ACTS: readonly NightAct[] = [
     left: () => [['breathe.rowCover.on', false]],
     words: () => 'Row cover over the beds',
     when: (_, { duskH, dawnH }) => ({ fromH: duskH, untilH: dawnH + AFTER_DAWN_H }),
-    atLeaf: true,
   },
   {
     id: 'warm-water',

@@ -1,9 +1,13 @@
-import { aimLine, needsOf } from '../aim/aim-line'
-import { CROPS, entry, fittedCover } from '../catalog'
-import { DAYS, MONTH_OF_DAY } from '../climate'
+import { aimLine } from '../aim/aim-line'
+import { fittedCover } from '../catalog'
+import { DAYS, MONTH_OF_DAY, MONTH_START } from '../climate'
+import { ALLOWED, grownMonths, type CropRow } from '../crops/calendar'
+import { POT_WEEKS } from '../crops/grow'
+import { weekStart } from '../crops/weeks'
 import type { Design } from '../design/types'
 import { winterDays } from '../openings/winter'
 import { dayNumber, isoDay } from '../plan/calendar'
+import { inMetric, type Show } from '../units'
 import { nominalDay } from './log'
 import type { YearResult } from '../year'
 
@@ -303,87 +307,88 @@ function plugged(y: HouseYear): number | null {
 /** A day's mean for each of its hours. */
 const hourly = (daily: Float32Array) => Float32Array.from({ length: DAYS * 24 }, (_, h) => daily[(h / 24) | 0]!)
 
-/** Weeks that plants stand in pots before they are set out, and a bed gives before it is fed again. */
-const POT_WEEKS = 4
+/** A bed gives so long before it is fed again; pests are looked for so often, days. */
 const FEED_DAYS = 21
 const PESTS_DAYS = 7
-/** A crop that grows all the year is set out when autumn begins and beds are free: month of the north. */
-const ALL_YEAR_FROM = 8
 /** Pests breed in air that is usually this warm by day, °C. */
 const PESTS_C = 18
+const WEEK_DAYS = 7
 
-/** What each crop asks for, by the months in which the aim has it grow. */
-export function cropTasks(design: Design): SeasonTask[] {
-  return design.aim.crops.flatMap((choice): SeasonTask[] => {
-    const needs = needsOf(choice)
-    const name = CROPS.some(c => c.id === choice.id) ? entry(CROPS, choice.id).name : needs.name
-    const grows = (month: number) => choice.months[(month + 12) % 12] === 'grow'
-    const starts = [...Array(12).keys()].filter(m => grows(m) && !grows(m - 1))
-    const all = [...Array(12).keys()].every(grows)
-    const first = all ? [(ALL_YEAR_FROM + (design.site.latitudeDeg < 0 ? 6 : 0)) % 12] : starts
-    return first.flatMap((m, k): SeasonTask[] => {
-      const start = MONTH_OF_DAY.indexOf(m)
-      const id = first.length > 1 ? `${choice.id}-${k + 1}` : choice.id
-      let months = 0
-      while (months < 12 && grows(m + months)) months++
-      const end = wrap(start + months * 30)
-      const growing = (d: number) => grows(MONTH_OF_DAY[d]!)
+/** What each crop asks for: by the sowings that its calendar has for the months in which it is to grow. */
+export function cropTasks(rows: readonly CropRow[], show: Show = inMetric): SeasonTask[] {
+  return rows.flatMap(row => {
+    const name = row.name.toLowerCase()
+    // A tree is tended in the months in which it is to grow, and neither sown nor planted.
+    if (row.perennial)
+      return grownMonths({ months: row.months.map(m => m.asked) }).flatMap(({ from, months }, k, all) => {
+        const start = MONTH_START[from]!
+        return tended(name, all.length > 1 ? `${row.id}-${k + 1}` : row.id, start, wrap(start + months * 30))
+      })
+    return row.planned.flatMap((s, k): SeasonTask[] => {
+      const id = row.planned.length > 1 ? `${row.id}-${k + 1}` : row.id
+      const [sow, plant] = [weekStart(s.sown), weekStart(s.planted)]
+      const chance = s.ripens >= 1 - ALLOWED ? '' : `; it ripens here in ${Math.round(s.ripens * 100)} % of years`
+      const cold = `one year in five its leaves then meet ${show(s.coldC, 'temperature')} or less${chance}`
+      const week = (from: number, why: string) => () => ({ from, until: wrap(from + WEEK_DAYS - 1), why })
+      const sown: SeasonTask = {
+        id: `sow-${id}`,
+        name: s.planted === s.sown ? `Sow ${name}` : `Sow ${name} in pots, in the warm`,
+        group: 'crops',
+        due: week(sow, s.planted === s.sown ? cold : `${POT_WEEKS} weeks before it is planted out`),
+      }
+      const planted: SeasonTask = {
+        id: `plant-${id}`,
+        name: `Plant out ${name}`,
+        group: 'crops',
+        due: week(plant, cold),
+      }
+      const ripe = wrap(sow + WEEK_DAYS * s.firstAfter)
       return [
-        {
-          id: `sow-${id}`,
-          name: `Sow ${name.toLowerCase()}`,
-          group: 'crops',
-          due: () => ({
-            from: wrap(start - 7 * POT_WEEKS),
-            until: wrap(start - 7 * POT_WEEKS + 10),
-            why: `${POT_WEEKS} weeks before it grows in the beds`,
-          }),
-        },
-        {
-          id: `plant-${id}`,
-          name: `Plant ${name.toLowerCase()}`,
-          group: 'crops',
-          due: () => ({ from: start, until: wrap(start + 14), why: 'as the aim has it grow from here on' }),
-        },
-        {
-          id: `feed-${id}`,
-          name: `Feed ${name.toLowerCase()}`,
-          group: 'crops',
-          due: y => {
-            const from = firstFrom(wrap(start + FEED_DAYS), d => growing(d) && y.dayLengthH[d]! >= DARK_H)
-            return from === null
-              ? null
-              : { from, until: end, everyDays: FEED_DAYS, why: 'while it grows and has light' }
-          },
-        },
-        {
-          id: `pests-${id}`,
-          name: `Look under the leaves of ${name.toLowerCase()} for pests`,
-          group: 'crops',
-          due: y => {
-            const warm = (d: number) => growing(d) && y.inHighC[d]! > PESTS_C
-            const from = firstFrom(start, warm)
-            return from === null
-              ? null
-              : { from, until: end, everyDays: PESTS_DAYS, why: 'while it grows in warm days' }
-          },
-        },
+        sown,
+        ...(s.planted === s.sown ? [] : [planted]),
+        ...tended(name, id, plant, wrap(sow + WEEK_DAYS * s.endAfter)),
         {
           id: `harvest-${id}`,
-          name: `First harvest of ${name.toLowerCase()}`,
+          name: `First harvest of ${name}`,
           group: 'crops',
-          due: () => {
-            const from = wrap(start - 7 * POT_WEEKS + 7 * Math.round(needs.weeks))
-            return {
-              from,
-              until: wrap(from + 14),
-              why: `about ${Math.round(needs.weeks)} weeks after sowing, later in the dark months`,
-            }
-          },
+          due: week(ripe, `in a usual year, ${s.firstAfter} weeks after sowing`),
         },
       ]
     })
   })
+}
+
+/** What a crop asks for between two days of the year. */
+function tended(name: string, id: string, start: number, end: number): SeasonTask[] {
+  const lasts = wrap(end - start)
+  const during = (from: number, is: (d: number) => boolean) =>
+    firstFrom(from, d => wrap(d - start) < lasts && is(d)) ?? null
+  const every = (from: number | null, everyDays: number, why: string) =>
+    from === null ? null : { from, until: end, everyDays, why }
+  return [
+    {
+      id: `feed-${id}`,
+      name: `Feed ${name}`,
+      group: 'crops',
+      due: y =>
+        every(
+          during(wrap(start + FEED_DAYS), d => y.dayLengthH[d]! >= DARK_H),
+          FEED_DAYS,
+          'while it grows and has light',
+        ),
+    },
+    {
+      id: `pests-${id}`,
+      name: `Look under the leaves of ${name} for pests`,
+      group: 'crops',
+      due: y =>
+        every(
+          during(start, d => y.inHighC[d]! > PESTS_C),
+          PESTS_DAYS,
+          'while it grows in warm days',
+        ),
+    },
+  ]
 }
 
 /** A task on days of the calendar. */
@@ -402,10 +407,16 @@ export interface DatedTask {
 /**
  * All that a season asks of this house, in the order in which it is due within a year from a day on.
  * @param from ISO 8601
+ * @param rows the calendar of its crops
  */
-export function seasonTasks(year: HouseYear, from: string): DatedTask[] {
+export function seasonTasks(
+  year: HouseYear,
+  from: string,
+  rows: readonly CropRow[],
+  show: Show = inMetric,
+): DatedTask[] {
   const first = dayNumber(from)
-  return [...SEASON_TASKS, ...cropTasks(year.design)]
+  return [...SEASON_TASKS, ...cropTasks(rows, show)]
     .flatMap((t): DatedTask[] => {
       const due = t.due(year)
       if (!due) return []

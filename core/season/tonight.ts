@@ -1,4 +1,4 @@
-import { aimLine } from '../aim/aim-line'
+import { aimLine, leavesBearC } from '../aim/aim-line'
 import { DAYS, HOURS, type SiteYear } from '../climate'
 import type { Design } from '../design/types'
 import { designFaults, patchDesign, type Patch } from '../editing'
@@ -32,9 +32,9 @@ export interface ToDo {
   what: string
   /** As people say it: from so late, until so early. */
   when: string
-  /** Of the lowest air, or of the leaves where it is felt there, K. */
+  /** Of leaves or water, whichever stands nearer to its bound, and of the air, at their coldest, K. */
   gainK: number
-  atLeaf: boolean
+  airK: number
   caution: string
 }
 
@@ -48,12 +48,23 @@ export interface Night {
   high: number
   leafMinC: number
   soilMinC: number
+  /** What lives there against what it bears, the nearest to it first. */
+  lives: NightLife[]
   /** With all that can be done. */
   doneMinC: number
   /** Cloud and snow in words. */
   sky: Forecast['sky']
   snow: boolean
   do: ToDo[]
+}
+
+/** Something that lives in the house in a night: its coldest hour and what it bears, °C. */
+export interface NightLife {
+  of: 'leaf' | 'soil' | 'water'
+  name: string
+  atC: number
+  boundC: number
+  marginK: number
 }
 
 export interface Tonight {
@@ -175,6 +186,12 @@ export function tonight(
       dawnH: dawnH < 0 ? 8 : (12 + dawnH - from) % 24,
       failsH: fails < 0 ? null : 12 + fails - from,
     }
+    const lives = nightLives(design, month, {
+      leaf: low(idle.leafC) - off,
+      soil: low(idle.soilC),
+      water: low(idle.waterC),
+    })
+    const felt = FELT[nightly(lives)]
     return {
       date: f.date,
       outsideMinC: f.lowC,
@@ -183,6 +200,7 @@ export function tonight(
       high: insideMinC + spread,
       leafMinC: low(idle.leafC) - off,
       soilMinC: low(idle.soilC),
+      lives,
       doneMinC: all ? low(all.airC) - off : insideMinC,
       sky: f.sky,
       snow: f.snow,
@@ -190,7 +208,8 @@ export function tonight(
         .flatMap((a, k): ToDo[] => {
           const run = each[k]
           if (!run) return []
-          const gainK = a.atLeaf ? low(run.leafC) - low(idle.leafC) : low(run.airC) - low(idle.airC)
+          const gainK = low(felt(run)) - low(felt(idle))
+          const airK = low(run.airC) - low(idle.airC)
           if (gainK < WORTH_K || (a.onlyInNeed && insideMinC - spread >= (wanted[month] ?? 0))) return []
           const { fromH, untilH } = a.when(design, times)
           const until = untilH === null ? '' : `, off at ${clock(untilH + offsetH)}`
@@ -200,11 +219,12 @@ export function tonight(
               what: a.words(design, show),
               when: `by ${clock(fromH + offsetH)}${until}`,
               gainK,
-              atLeaf: a.atLeaf ?? false,
+              airK,
               caution: a.caution ?? '',
             },
           ]
         })
+        .sort((a, b) => b.gainK - a.gainK)
         .concat(
           upkeep(
             design,
@@ -218,6 +238,30 @@ export function tonight(
     }
   })
   return { nights, biasK: learnt.biasK, learntFrom: learnt.count, words: learnt.words }
+}
+
+/** Where what lives there feels a night: soil goes by weeks. */
+const FELT = { leaf: (p: Predicted) => p.leafC, water: (p: Predicted) => p.waterC }
+/** What of it a night decides on, leaves or water, whichever stands nearer to its bound. */
+export const nightly = (lives: readonly NightLife[]): keyof typeof FELT =>
+  lives.find(l => l.of !== 'soil')?.of === 'water' ? 'water' : 'leaf'
+
+/** What lives in a house in a month against its coldest hour there, the most endangered first. */
+function nightLives(
+  { aim, store }: Design,
+  month: number,
+  coldest: Readonly<Record<NightLife['of'], number>>,
+): NightLife[] {
+  const life = (of: NightLife['of'], name: string, boundC: number | null): NightLife[] =>
+    boundC === null || Number.isNaN(coldest[of])
+      ? []
+      : [{ of, name, boundC, atC: coldest[of], marginK: coldest[of] - boundC }]
+  const fish = store.bodies.flatMap(b => ('lifeLowestC' in b && b.lifeLowestC !== null ? [b.lifeLowestC] : []))
+  return [
+    ...life('leaf', 'leaves', leavesBearC(aim, month)),
+    ...life('soil', 'soil', aimLine(aim).soilC[month]!),
+    ...life('water', 'water with fish', fish.length > 0 ? Math.max(...fish) : null),
+  ].sort((a, b) => a.marginK - b.marginK)
 }
 
 /** A run of a house that may not be sound with an act done; null then. */
@@ -238,7 +282,7 @@ function upkeep(
   dusk: string,
 ): ToDo[] {
   const plain = (id: string, what: string, when: string): ToDo => {
-    return { id, what, when, gainK: 0, atLeaf: false, caution: '' }
+    return { id, what, when, gainK: 0, airK: 0, caution: '' }
   }
   const out: ToDo[] = []
   if (design.skin.cover.id !== 'none' && design.skin.cover.moved === 'motor')

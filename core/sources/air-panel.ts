@@ -1,5 +1,5 @@
 import { AIR_SPECIFIC_HEAT } from '../physics/constants'
-import { choice, group, number, power, type Value } from '../design/field'
+import { choice, group, number, electricPower, type Value } from '../design/field'
 import { on, panelFields, PLAIN } from './common'
 import type { SourceKind } from './kind'
 
@@ -10,7 +10,7 @@ const fields = group(
     on,
     ...panelFields(60),
     flowM3h: number('airflow', 10, 20000, { start: 200, label: 'Flow' }),
-    powerW: power(0, 2000, { start: 20, label: 'Fan' }),
+    powerW: electricPower(0, 2000, { start: 20, label: 'Fan' }),
   },
   { label: 'Solar air panel' },
 )

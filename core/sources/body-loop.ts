@@ -1,5 +1,5 @@
 import { MONTH_OF_DAY } from '../climate/types'
-import { choice, difference, group, plain, power, share, temperature, type Value } from '../design/field'
+import { choice, difference, group, plain, electricPower, share, temperature, type Value } from '../design/field'
 import { WATER_SPECIFIC_HEAT } from '../physics/constants'
 import { body, loopFields, on, PLAIN, upTo } from './common'
 import type { SourceKind } from './kind'
@@ -24,7 +24,7 @@ const fields = group(
     startK: difference(0.5, 20, { start: 3, label: 'Runs from', about: 'while the body is so much warmer' }),
     leastC: temperature(0, 60, { start: 6, step: 0.5, label: 'Leaves the body at' }),
     setPointC: temperature(0, 60, { start: 16, step: 0.5, label: 'Brings the beds to' }),
-    powerW: power(0, 5000, { start: 30, label: 'Pump' }),
+    powerW: electricPower(0, 5000, { start: 30, label: 'Pump' }),
     ...loopFields,
   },
   { label: 'Loop from a body to the beds' },

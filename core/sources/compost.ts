@@ -1,5 +1,5 @@
 import { HOURS } from '../climate/types'
-import { choice, count, group, number, power, temperature, type Value } from '../design/field'
+import { choice, count, group, number, electricPower, temperature, type Value } from '../design/field'
 import { on, PLAIN, upTo } from './common'
 import type { SourceKind } from './kind'
 
@@ -16,7 +16,7 @@ const fields = group(
       about: 'from the heap to the beds, for each kelvin between them',
     }),
     setPointC: temperature(0, 40, { start: 18, step: 0.5, label: 'Brings the beds to' }),
-    powerW: power(0, 2000, { start: 20, label: 'Pump' }),
+    powerW: electricPower(0, 2000, { start: 20, label: 'Pump' }),
   },
   { label: 'Compost heap' },
 )

@@ -1,5 +1,5 @@
 import { HOURS, MONTH_OF_DAY } from '../climate/types'
-import { choice, group, hours, months, number, power, type Value } from '../design/field'
+import { choice, group, hours, months, number, electricPower, type Value } from '../design/field'
 import { clock, clockShares } from '../people/clock'
 import { on, PLAIN } from './common'
 import type { SourceKind } from './kind'
@@ -9,7 +9,7 @@ const fields = group(
   {
     kind: choice([{ id: 'lamps', name: 'Lamps' }], {}),
     on,
-    powerW: power(0, 200000, { start: 200, usual: [0, 5000], step: 50, label: 'Power' }),
+    powerW: electricPower(0, 200000, { start: 200, usual: [0, 5000], step: 50, label: 'Power' }),
     fromH: hours(0, 24, { start: 5, step: 0.5, label: 'Lit from, o’clock' }),
     untilH: hours(0, 24, { start: 8, step: 0.5, label: 'Lit until, o’clock' }),
     molPerMJ: number('lampLight', 0, 5, {
@@ -51,5 +51,6 @@ export const LAMPS: SourceKind<Lamps> & { fields: typeof fields } = {
   },
   molPerMJ: s => s.molPerMJ,
   cost: s => ({ amount: s.powerW / 100, unit: 'pieces', price: 'device.lamp' }),
-  line: (s, show) => `${show(s.powerW, 'power')}, ${clock(s.fromH)} to ${clock(s.untilH)} in ${s.months.length} months`,
+  line: (s, show) =>
+    `${show(s.powerW, 'electricPower')}, ${clock(s.fromH)} to ${clock(s.untilH)} in ${s.months.length} months`,
 }

@@ -1,4 +1,4 @@
-import { angle, choice, group, power, type Value } from '../design/field'
+import { angle, choice, group, electricPower, type Value } from '../design/field'
 import { body, HOT_C, on, PLAIN, upTo } from './common'
 import type { SourceKind } from './kind'
 
@@ -7,7 +7,7 @@ const fields = group(
   {
     kind: choice([{ id: 'spare power', name: 'Spare solar power' }], {}),
     on,
-    peakW: power(0, 100000, { start: 1000, usual: [0, 10000], step: 100, label: 'Peak power' }),
+    peakW: electricPower(0, 100000, { start: 1000, usual: [0, 10000], step: 100, label: 'Peak power' }),
     tiltDeg: angle(0, 90, { start: 45, label: 'Tilt', about: 'from level' }),
     body,
   },
@@ -40,5 +40,5 @@ export const SPARE_POWER: SourceKind<SparePower> & { fields: typeof fields } = {
     }
   },
   body: s => s.body,
-  line: (s, show) => `${show(s.peakW, 'power')} at ${show(s.tiltDeg, 'angle')}`,
+  line: (s, show) => `${show(s.peakW, 'electricPower')} at ${show(s.tiltDeg, 'angle')}`,
 }

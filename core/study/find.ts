@@ -9,6 +9,8 @@ import { forMoney, lifetimeCost, type Rung } from './ladder'
 export interface Wanted {
   /** The coldest night is at least so warm, °C. */
   coldestC: number
+  /** In its place: what lives there and is most endangered is kept by at least so much over its bound, K. */
+  lifeK?: number | null
   /** The winter that it is asked of is so much warmer than the year that sets are run in, K; 0 unless said. */
   winterK?: number
   /** No more than so much money more than the house as it is; null for no limit. */
@@ -27,8 +29,16 @@ export interface FoundSet {
   /** Bought in a year. */
   aYear: number
   coldestC: number
+  /** What lives there and is most endangered, over its bound, K. */
+  lifeMarginK: number
   winterDli: number
 }
+
+/** How far a wish goes: degrees over a bound where it is of what lives there, else the coldest night, °C. */
+export const reached = (s: Pick<FoundSet, 'coldestC' | 'lifeMarginK'>, { lifeK }: Pick<Wanted, 'lifeK'>): number =>
+  typeof lifeK === 'number' ? s.lifeMarginK : s.coldestC
+/** And how far it is to go. */
+export const wished = ({ lifeK, coldestC }: Pick<Wanted, 'lifeK' | 'coldestC'>): number => lifeK ?? coldestC
 
 export interface Found extends FoundSet {
   /** Whether any set does; else this is the warmest that keeps to both kinds of money and to light. */
@@ -79,11 +89,18 @@ async function setsOf(
   return out.sort((a, b) => a.cost - b.cost || a.moves.length - b.moves.length)
 }
 
-/** The most promising moves of a ladder: what lifts the coldest night most for its money over the years, and most. */
-export function promising(rungs: readonly Pick<Rung, 'id' | 'gainK' | 'cost' | 'aYear'>[]): Move[] {
-  const rows = rungs.filter(r => r.gainK > 0.02)
-  const byWorth = [...rows].sort((a, b) => forMoney(b.gainK, lifetimeCost(b)) - forMoney(a.gainK, lifetimeCost(a)))
-  const byGain = [...rows].sort((a, b) => b.gainK - a.gainK)
+/**
+ * The most promising moves of a ladder: what lifts the coldest night, or what lives there, most for its money over the
+ * years, and most.
+ */
+export function promising(
+  rungs: readonly Pick<Rung, 'id' | 'gainK' | 'lifeK' | 'cost' | 'aYear'>[],
+  { lifeK }: Pick<Wanted, 'lifeK'>,
+): Move[] {
+  const gain = (r: (typeof rungs)[number]) => (typeof lifeK === 'number' ? r.lifeK : r.gainK)
+  const rows = rungs.filter(r => gain(r) > 0.02)
+  const byWorth = [...rows].sort((a, b) => forMoney(gain(b), lifetimeCost(b)) - forMoney(gain(a), lifetimeCost(a)))
+  const byGain = [...rows].sort((a, b) => gain(b) - gain(a))
   const half = MOST_COMBINED / 2
   const chosen = new Set(byWorth.slice(0, half).map(r => r.id))
   for (const r of [...byGain, ...byWorth]) if (chosen.size < MOST_COMBINED) chosen.add(r.id)
@@ -113,16 +130,18 @@ export async function findCheapest(
       cost: s.cost,
       aYear: briefs[i]!.aYear,
       coldestC: briefs[i]!.coldestC,
+      lifeMarginK: briefs[i]!.life.marginK,
       winterDli: briefs[i]!.winterDli,
     }),
   )
   const kept = all.filter(s => s.winterDli >= wanted.winterDli && s.aYear <= (wanted.aYear ?? Infinity))
   const allowed = kept.filter(s => s.cost <= (wanted.budget ?? Infinity))
-  const warmest = allowed.reduce<FoundSet | null>((a, s) => (a && a.coldestC >= s.coldestC ? a : s), null)
-  const best = allowed.find(s => s.coldestC + (wanted.winterK ?? 0) >= wanted.coldestC) ?? null
+  const far = (s: FoundSet) => reached(s, wanted)
+  const warmest = allowed.reduce<FoundSet | null>((a, s) => (a && far(a) >= far(s) ? a : s), null)
+  const best = allowed.find(s => far(s) + (wanted.winterK ?? 0) >= wished(wanted)) ?? null
   const front: FoundSet[] = []
   for (const s of kept)
-    if (s.coldestC > (front.at(-1)?.coldestC ?? -Infinity) + 1e-9) {
+    if (front.length === 0 || far(s) > far(front.at(-1)!) + 1e-9) {
       // What costs the same and is colder is no part of it.
       if (front.length > 0 && Math.abs(front.at(-1)!.cost - s.cost) < 1e-9) front.pop()
       front.push(s)

@@ -80,7 +80,12 @@ export function readStudies(given: unknown): KeptStudies | null {
   )
     out.ladder = ladder as never
   if (isObject(found) && isWord(found.of) && isObject(found.wanted) && isObject(found.found))
-    if (isList(found.found.front, f => isNumber(f.cost) && isNumber(f.aYear) && isNumber(f.coldestC)))
+    if (
+      isList(
+        found.found.front,
+        f => isNumber(f.cost) && isNumber(f.aYear) && isNumber(f.coldestC) && isNumber(f.lifeMarginK),
+      )
+    )
       out.found = found as never
   if (
     isObject(sweep) &&

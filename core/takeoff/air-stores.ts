@@ -59,10 +59,12 @@ function fanNeed({ freeFlowM3h, shutOffPa, powerW }: AirStore['fan'], show: Show
     const blows = f.freeFlowM3h * (1 - shutOffPa / 2 / f.shutOffPa)
     return blows >= atHalf(freeFlowM3h) && blows <= ALIKE * atHalf(freeFlowM3h) + 100
   })
-  const like = sold ? `such as: ${sold.name}, ${show(sold.powerW, 'power')}` : 'none of those known is like it: ask'
+  const like = sold
+    ? `such as: ${sold.name}, ${show(sold.powerW, 'electricPower')}`
+    : 'none of those known is like it: ask'
   const curve =
     `${show(freeFlowM3h, 'airflow')} free, ${show(shutOffPa, 'pressure')} against a closed end, ` +
-    `${show(powerW, 'power')} as entered`
+    `${show(powerW, 'electricPower')} as entered`
   return {
     item: 'Duct fan, each 100 m³/h',
     word: 'duct fan',

@@ -1,3 +1,4 @@
+import { isUnderRow } from '../beds/under-cover'
 import { bodyName, kindOf } from '../bodies/registry'
 import { MATERIALS, PRICE_ITEMS, type CostPart } from '../catalog'
 import type { Design, Layer, PartId } from '../design/types'
@@ -131,7 +132,7 @@ function bedNeeds({ shape, breathe }: Design, building: Building): Need[] {
     },
     {
       item: 'Sheet and hoops over the beds',
-      amount: breathe.rowCover.on ? building.bedAreaM2 : 0,
+      amount: beds.filter(o => isUnderRow(breathe.rowCover, o.index)).reduce((sum, o) => sum + standsOnM2(o), 0),
       unit: 'm²',
       price: 'part.row-cover',
     },

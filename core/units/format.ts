@@ -24,6 +24,9 @@ const DECIMALS: Partial<Record<Quantity, number>> = {
   resistance: 2,
   transmittance: 2,
   power: 0,
+  electricPower: 0,
+  elevation: 0,
+  bearing: 0,
   energy: 0,
   angle: 1,
   share: 0,
@@ -45,7 +48,7 @@ const DECIMALS: Partial<Record<Quantity, number>> = {
 }
 /** Units that need other decimals than their quantity. */
 const UNIT_DECIMALS: Readonly<Record<string, number>> = {
-  'in': 2,
+  'in': 3,
   'R': 1,
   'lb': 0,
   'inH₂O': 2,
@@ -82,7 +85,7 @@ export function formatNumber(value: number, decimals: number, sign = false): str
 
 /**
  * A value for reading, in the unit of the system: `4.60 m`, `15 ft 1 in`, `−3.4 °C`.
- * Feet are shown with whole inches unless `decimals` is given; what is cut, in sixteenths of an inch.
+ * Feet are shown with whole inches unless `decimals` is given; what is cut, and thicknesses, in sixteenths of an inch.
  */
 export function formatQuantity(
   value: number,
@@ -92,9 +95,10 @@ export function formatQuantity(
 ): string {
   const u = shownUnit(quantity, system)
   if (!Number.isFinite(value)) return '–'
-  if (u.symbol === 'ft' && options.decimals === undefined)
+  if (u.symbol === 'ft' && quantity !== 'elevation' && options.decimals === undefined)
     return feetAndInches(value, quantity === 'cutLength' ? 16 : 1, options.sign)
   const shown = toShown(value, quantity, system)
+  if (u.symbol === 'in' && options.decimals === undefined && Math.abs(shown) >= RULED_IN) return inches(value, options)
   const text = formatNumber(shown, options.decimals ?? decimalsOf(shown, quantity, u.symbol), options.sign)
   if (options.unit === false || u.symbol === '') return text
   const tight = u.symbol === '°' || u.symbol === '%' || u.symbol === '/h'
@@ -110,6 +114,16 @@ function decimalsOf(shown: number, quantity: Quantity, symbol: string): number {
   // A harvest is weighed to the tenth, in pounds as well.
   if (quantity === 'harvest') return 1
   return UNIT_DECIMALS[symbol] ?? DECIMALS[quantity] ?? 1
+}
+
+/** From this on a thickness is read off a rule, in sixteenths; thinner ones are sheet and film, in. */
+const RULED_IN = 1 / 8
+
+/** A thickness as a rule gives it: `2 3/8 in`. */
+function inches(metres: number, { sign, unit }: FormatOptions): string {
+  const size = withFraction(Math.round((Math.abs(metres) / 0.0254) * 16) / 16)
+  const lead = metres < 0 ? MINUS : sign ? '+' : ''
+  return unit === false ? lead + size : `${lead}${size}\u00a0in`
 }
 
 /** @param parts of an inch that are told */
@@ -142,11 +156,15 @@ const NAMED: Readonly<Record<string, readonly [Quantity, number]>> = {
 }
 const AMOUNT = /(\d+(?:\.\d+)?) (mm|m³\/h|L|m\/s|K|kg)(?![\w/·])/g
 
-/** The name of a thing or a remark as a reader measures it: `Blanket, 60 mm` is `Blanket, 2.36 in` to one in inches. */
+/** Vessels are sold in gallons by sizes of their own: a drum of 200 L is one of 55 gal. */
+const SOLD_GAL: Readonly<Record<string, number>> = { 200: 55, 210: 55, 120: 30, 19: 5 }
+
+/** The name of a thing or a remark as a reader measures it: `Blanket, 60 mm` is `Blanket, 2 3/8 in` to some. */
 export const nameIn = (name: string, show: Show): string =>
   name.replace(AMOUNT, (as, amount: string, unit: string) => {
     const [quantity, si] = NAMED[unit]!
     const shown = show(Number(amount) * si, quantity)
+    if (shown.endsWith('gal') && SOLD_GAL[amount]) return `${SOLD_GAL[amount]}\u00a0gal`
     return shown.endsWith(unit) ? as : shown
   })
 

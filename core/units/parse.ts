@@ -1,4 +1,5 @@
 import { formatQuantity } from './format'
+import { readBearing, readHemisphere } from './bearing'
 import { shownUnit, UNITS, type Quantity, type Unit, type UnitSystem } from './quantity'
 
 export type Parsed = { ok: true; value: number } | { ok: false; message: string }
@@ -26,6 +27,18 @@ export function parseNumber(text: string): Parsed {
 /** Quantities that are told in feet and inches. */
 const LENGTHS: readonly Quantity[] = ['length', 'thickness', 'cutLength']
 
+/** What is also told by letters: a side of the compass, a half of the world. */
+const LETTERED: Partial<Record<Quantity, (text: string) => number | null>> = {
+  bearing: text => readBearing(text),
+  latitude: text => readHemisphere(text, ['N', 'S']),
+  longitude: text => readHemisphere(text, ['E', 'W']),
+}
+const LETTERS: Partial<Record<Quantity, string>> = {
+  bearing: 'or a point such as SW',
+  latitude: 'or a letter as in 43 S',
+  longitude: 'or a letter as in 71 W',
+}
+
 /** Fractions as decimals: `9 1/2`, `9-1/2` and `1/2` as a rule gives them. */
 const withoutFractions = (text: string): string =>
   text.replace(/(?:(\d+)[\u00a0 -])?(\d{1,2})\/(\d{1,2})(?!\d)/g, (as, whole: string | undefined, over, under) =>
@@ -40,7 +53,8 @@ function findUnit(quantity: Quantity, word: string): Unit | undefined {
 /**
  * Reads what a person typed into an SI value. A bare number is in the unit that `system` shows; any unit of the
  * quantity may follow it (`1.9m`, `-10F`, `55gal`), lengths may have two parts and fractions (`6ft 4in`, `2' 9 1/2"`),
- * and R-values may lead with their letter (`R20`, `RSI 3.5`). Temperatures come back in °C, angles in degrees, shares
+ * R-values may lead with their letter (`R20`, `RSI 3.5`), bearings may be points of the compass (`SW`) and places say
+ * their half of the world (`43 S`). Temperatures come back in °C, angles in degrees, shares
  * as 0–1, energy in joules, all else in plain SI.
  */
 export function parseQuantity(text: string, quantity: Quantity, system: UnitSystem): Parsed {
@@ -48,6 +62,8 @@ export function parseQuantity(text: string, quantity: Quantity, system: UnitSyst
   const isLong = LENGTHS.includes(quantity)
   let rest = (isLong ? withoutFractions(text) : text).trim().replace(/(?<=\d)[\u00a0\u202f ](?=\d{3}(?!\d))/g, '')
   if (rest === '') return { ok: false, message: 'Nothing is typed here' }
+  const inLetters = LETTERED[quantity]?.(rest)
+  if (typeof inLetters === 'number') return { ok: true, value: inLetters }
   if (quantity === 'resistance') {
     const led = /^(rsi|r)[\s-]*([\d.,]+)$/i.exec(rest)
     if (led) rest = `${led[2]} ${led[1]!.toLowerCase()}`
@@ -83,6 +99,7 @@ export function parseQuantity(text: string, quantity: Quantity, system: UnitSyst
 }
 
 function examples(quantity: Quantity): string {
+  if (LETTERS[quantity]) return `°, ${LETTERS[quantity]}`
   const names = UNITS[quantity].map(u => u.symbol).filter(Boolean)
   if (names.length === 0) return 'a whole number'
   return names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} or ${names[names.length - 1]}`
@@ -113,4 +130,24 @@ export function parseRetyped(
   const again = parseQuantity(shown, quantity, system)
   const isSame = again.ok && Math.abs(again.value - parsed.value) <= 1e-9 * Math.max(1, Math.abs(parsed.value))
   return isSame && spoken(text) === spoken(shown) ? { ok: true, value: current, unchanged: true } : parsed
+}
+
+/** Another quantity in which a value may be told, as an R-value, and what it comes to in the field's own SI unit. */
+export interface OtherReading {
+  quantity: Quantity
+  toOwn: (si: number) => number
+}
+
+/** What a person typed over a value that is shown, in its own quantity or, with a unit of its own, in another. */
+export function parseEither(
+  text: string,
+  quantity: Quantity,
+  system: UnitSystem,
+  current: number | null,
+  other: OtherReading | undefined,
+): ReturnType<typeof parseRetyped> {
+  const own = parseRetyped(text, quantity, system, current)
+  if (own.ok || !other) return own
+  const read = parseQuantity(text, other.quantity, system)
+  return read.ok ? { ok: true, value: other.toOwn(read.value) } : own
 }

@@ -16,6 +16,11 @@ export type Quantity =
   | 'power'
   | 'energy'
   | 'angle'
+  | 'bearing'
+  | 'latitude'
+  | 'longitude'
+  | 'elevation'
+  | 'electricPower'
   | 'share'
   | 'count'
   | 'airChanges'
@@ -77,6 +82,9 @@ const FT = unit('ft', FOOT, ["'", 'foot', 'feet', '′'])
 const IN = unit('in', INCH, ['"', 'inch', 'inches', '″', "''"])
 const C = unit('°C', 1, ['c', 'celsius', 'degc', 'ºc'])
 const F = unit('°F', 5 / 9, ['f', 'fahrenheit', 'degf', 'ºf'], -160 / 9)
+const DEGREES = unit('°', 1, ['deg', 'degree', 'degrees'])
+const WATT = unit('W', 1, ['watt', 'watts'])
+const KILOWATT = unit('kW', 1000, ['kilowatt', 'kilowatts'])
 const K = unit('K', 1, ['k', 'kelvin'], -273.15)
 
 export const UNITS: Record<Quantity, readonly Unit[]> = {
@@ -99,11 +107,7 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
     unit('W/m²K', 1, ['w/m2k', 'w/m²·k', 'u']),
     unit('BTU/h·ft²·°F', 1 / US_R, ['btu/hft2f', 'btu/h·ft2·f']),
   ],
-  power: [
-    unit('W', 1, ['watt', 'watts']),
-    unit('BTU/h', 0.29307107, ['btu/h', 'btuh', 'btu/hr']),
-    unit('kW', 1000, ['kilowatt']),
-  ],
+  power: [WATT, unit('BTU/h', 0.29307107, ['btu/h', 'btuh', 'btu/hr']), KILOWATT],
   energy: [
     unit('kWh', 3.6e6, []),
     unit('J', 1, ['joule']),
@@ -111,7 +115,14 @@ export const UNITS: Record<Quantity, readonly Unit[]> = {
     unit('BTU', BTU, []),
     unit('therm', 105505585, []),
   ],
-  angle: [unit('°', 1, ['deg', 'degree', 'degrees'])],
+  angle: [DEGREES],
+  bearing: [DEGREES],
+  latitude: [DEGREES],
+  longitude: [DEGREES],
+  // Above the sea: nobody tells it in inches.
+  elevation: [M, FT],
+  // What a plug or a plate says: watts everywhere.
+  electricPower: [WATT, KILOWATT],
   share: [unit('%', 0.01, ['percent', 'per cent'])],
   count: [unit('', 1, [])],
   airChanges: [unit('/h', 1, ['ach', 'per hour'])],
@@ -165,6 +176,11 @@ const SHOWN: Record<Quantity, Record<UnitSystem, string>> = {
   power: { metric: 'W', us: 'BTU/h', mixed: 'W' },
   energy: { metric: 'kWh', us: 'kWh', mixed: 'kWh' },
   angle: { metric: '°', us: '°', mixed: '°' },
+  bearing: { metric: '°', us: '°', mixed: '°' },
+  latitude: { metric: '°', us: '°', mixed: '°' },
+  longitude: { metric: '°', us: '°', mixed: '°' },
+  elevation: { metric: 'm', us: 'ft', mixed: 'ft' },
+  electricPower: { metric: 'W', us: 'W', mixed: 'W' },
   share: { metric: '%', us: '%', mixed: '%' },
   count: { metric: '', us: '', mixed: '' },
   airChanges: { metric: '/h', us: '/h', mixed: '/h' },

@@ -16,7 +16,9 @@ const WHYS: Record<string, string> = {
   'highestC': 'Above this it wilts, bolts or sets no fruit.',
   'dli':
     'Light that it needs in a day to grow rather than to last. In winter it is often light that fails, not warmth.',
-  'weeks': 'From sowing to the first harvest; the calendar counts back by it.',
+  'weeks': 'From sowing to the first harvest in fair weeks; slow ones count by their pace.',
+  'givesWeeks': 'How long it can be picked: a radish is soon over, a tomato goes on for as long as it is warm.',
+  'inPots': 'What is raised in the warm stands in the bed four weeks later, and grown.',
   'crops.months': 'Months in which it is to grow or only to stand and wait. The aim of each month follows from them.',
   'budget': 'What you mean to spend. It changes nothing in the house; it stands beside the cost, and Find keeps to it.',
   'builder': 'Who builds decides how long it takes and which joints are within reach.',
@@ -139,6 +141,7 @@ const WHYS: Record<string, string> = {
   'blowerW': 'Air between the sheets is the insulation; without the blower they lie on each other.',
   'house.pricePerKWh': 'Warmth through the wall is not free: the house’s heating makes it.',
   'inBeds': 'Warm roots where seedlings stand, cool ones where lettuce does.',
+  'rowCover.inBeds': 'A sheet over the tender bed alone is less to lay each night, and to air each morning.',
   'lifeLowestC': 'Fish do not freeze to death, they stop eating and sicken: each kind has its own bound.',
   'lifeHighestC': 'Warm water holds little oxygen: in a hot week fish suffocate.',
   'lowestSoilC': 'Roots, worms and seeds live by the soil, not by the air: soil is slower and steadier.',

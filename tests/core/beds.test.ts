@@ -1,5 +1,5 @@
 import { leafByMonth } from '../../core/aim/leaf'
-import { MOL_PER_JOULE } from '../../core/answers'
+import { MOL_PER_JOULE } from '../../core/light-of-days'
 import { MONTH_DAYS, MONTH_OF_DAY } from '../../core/climate'
 import {
   bedAt,
@@ -13,7 +13,7 @@ import {
   type Design,
   type Layer,
 } from '../../core/design'
-import { designFaults } from '../../core/editing'
+import { designFaults, patchDesign, withoutBed } from '../../core/editing'
 import { floorStrips } from '../../core/geometry/floor'
 import { freeStrips, pathStrip } from '../../core/geometry/objects'
 import { makeBuilding } from '../../core/geometry/surfaces'
@@ -316,4 +316,32 @@ test('a bench that stands for a part of the year shades in its months alone', ()
   const winter = light(benched(wide({ fromMonth: 11, untilMonth: 1 })))
   expect(winter[0]!).toBeLessThan(0.9 * none[0]!)
   expect(winter[5]! / none[5]!).toBeCloseTo(1, 2)
+})
+
+test('a sheet lies over all beds or over some: those are kept, the list buys it for them, and it follows them', () => {
+  const two = withBeds([bedAt(0.2, 1, 0.4), bedAt(2.4, 1, 0.4)])
+  const sheet = (inBeds: number[]) =>
+    patchDesign(two, [['breathe.rowCover', { ...two.breathe.rowCover, on: true, belowC: 8, inBeds }]])
+  const [none, first, named, all] = [two, sheet([0]), sheet([0, 1]), sheet([])]
+  const m2 = (d: Design) =>
+    takeoff(d)
+      .lines.filter(l => l.item === 'Sheet and hoops over the beds')
+      .reduce((sum, l) => sum + l.amount, 0)
+  expect(m2(none)).toBe(0)
+  expect(m2(first)).toBeCloseTo(m2(all) / 2, 6)
+  const [bare, one, both, plainly] = [none, first, named, all].map(run)
+  // Named one by one they are all.
+  expect(both!.coldestNight).toEqual(plainly!.coldestNight)
+  expect(one!.beds.map(b => b.underCover !== null)).toEqual([true, false])
+  // The bed under it keeps its soil better than it would alone; the other does not.
+  expect(one!.beds[0]!.soilMinC).toBeGreaterThan(bare!.beds[0]!.soilMinC + 0.1)
+  expect(one!.beds[1]!.soilMinC).toBeLessThan(bare!.beds[1]!.soilMinC + 0.1)
+  // The leaf that is left in the open is the coldest.
+  expect(one!.leaf.coldestC).toBeLessThan(plainly!.leaf.coldestC)
+  expect(one!.ledger.closure).toBeLessThan(1e-6)
+  // A bed taken out takes its number along.
+  const after = (d: Design, gone: number) => patchDesign(d, withoutBed(d, gone)).breathe.rowCover
+  expect(after(first, 0)).toMatchObject({ on: false, inBeds: [] })
+  expect(after(sheet([1]), 0)).toMatchObject({ on: true, inBeds: [0] })
+  expect(after(all, 0)).toMatchObject({ on: true, inBeds: [] })
 })

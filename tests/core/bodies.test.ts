@@ -59,6 +59,17 @@ describe.each(BODY_KINDS.map(k => [k.kind, k] as const))('a body of the kind %s'
     expect(Math.max(...middleC)).toBeLessThanOrEqual(own!.warmestC + 0.01)
   })
 
+  test('it can be asked for by what it is to hold', () => {
+    const { field, eachM3 } = kind.filled
+    const was = (fresh as unknown as Record<string, number>)[field]!
+    const more = withBodies(bare, { ...fresh, [field]: 2 * was } as Body)
+    const [holds, then] = [house, more].map(h => kind.weightKg(h.store.bodies[0]!, box))
+    // As much again for as much again of it.
+    expect(then! / holds!).toBeCloseTo(2, 6)
+    const inWater = kind.waterM3(fresh, box)
+    if (inWater > 0) expect(was * eachM3(fresh, box)).toBeCloseTo(inWater, 9)
+  })
+
   test('a size that is drawn out holds more; vessels that are counted hold what they held', () => {
     for (const grip of [kind.width, kind.height, kind.length]) {
       if (!grip) continue

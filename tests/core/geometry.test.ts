@@ -19,6 +19,7 @@ import { kindOf } from '../../core/bodies/registry'
 import { roomOf } from '../../core/geometry/objects'
 import { barrelsOf } from '../bodies'
 import { makeOutline, polygonArea, sunnyAzimuthDeg } from '../../core/geometry/section'
+import { shadingOf } from '../../core/geometry/shading'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { plain } from '../plain'
 import { straight } from '../straight'
@@ -115,9 +116,10 @@ test('barrels stand in as many rows as the length asks', () => {
 test('lit heights match the hand construction: the ray under the ridge and the ray over the knee wall', () => {
   const bare: Design = { ...withShape({ beds: [], ridgeAtM: 3, widthM: 4.6 }), store: { ...demo.store, bodies: [] } }
   const b = makeBuilding(bare)
+  const shading = shadingOf(bare.shape, b.outline)
   const profile = 30
   const t = Math.tan((profile * Math.PI) / 180)
-  const { spans } = sectionLight(b, profile, 400)
+  const { spans } = sectionLight(b, shading, profile, 400)
   const floor = spans.filter(s => s.face === 'floor').flatMap(s => [s.a.x, s.b.x])
   // Over the knee wall of 0.75 m the ray meets the floor at 0.75 / tan 30°.
   expect(Math.min(...floor)).toBeCloseTo(0.75 / t, 1)
@@ -125,7 +127,7 @@ test('lit heights match the hand construction: the ray under the ridge and the r
   // Under the ridge (3, 3.3) it would reach the back wall at 3.3 − 1.6 tan 30°, below its top of 2.3 m: so it is lit to
   // its top.
   expect(Math.max(...wall)).toBeCloseTo(Math.min(2.3, 3.3 - 1.6 * t), 1)
-  expect(sectionLight(b, 179).spans.filter(s => s.face === 'floor')).toEqual([])
+  expect(sectionLight(b, shading, 179).spans.filter(s => s.face === 'floor')).toEqual([])
 })
 
 test('a patch shares what it does not touch and refuses paths that are not there', () => {

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { byHand } from '../../core/advice/by-hand'
 import { controlSheet } from '../../core/advice/control-sheet'
 import { DEMOS, type Design } from '../../core/design'
 import { designFaults, patchDesign, type Patch } from '../../core/editing'
@@ -9,11 +10,13 @@ import {
   hoursFor,
   hoursThere,
   presenceYear,
+  weekThere,
   yearDay,
   type People,
   type Presence,
 } from '../../core/people/presence'
 import { aSource } from '../../core/sources/registry'
+import { absences, waterWhile } from '../../core/study/absences'
 import { hourly as engine } from '../shared/years'
 
 const demo = DEMOS[0]!
@@ -139,5 +142,66 @@ describe('what keeps to it', () => {
     const lines = controlSheet(on(demo, spans)).map(l => `${l.device} | ${l.setting} | ${l.value}`)
     expect(lines).toContain('People | Visit 1 | every day, 8:00 to 18:00')
     expect(lines).toContain('People | Holidays | 12-20 to 01-10, nobody comes')
+  })
+})
+
+describe('what if nobody came', () => {
+  const of = (design: Design) => absences(design, 20)
+  const cold = on(
+    demo,
+    ['skin.cover', { ...demo.skin.cover, id: 'quilt', moved: 'hand', days: 'house' }],
+    ['breathe.people.visits', [visit({ fromH: 8, untilH: 17 })]],
+  )
+
+  test('weekends, a fortnight round the coldest night, all year: each changes the hours that it says', () => {
+    const days = (d: Design) => presenceYear(d.breathe.people).days
+    const by = Object.fromEntries(of(cold).map(a => [a.id, days(a.design)]))
+    expect(by).toEqual({ weekends: 365 - 104, fortnight: 365 - 14, never: 0 })
+    const [fortnight] = of(cold).filter(a => a.id === 'fortnight')
+    expect(fortnight!.words).toBe('nobody from 14 January to 27 January')
+    expect(isThere(fortnight!.design.breathe.people, 20, 10)).toBe(false)
+    expect(isThere(fortnight!.design.breathe.people, 27, 10)).toBe(true)
+    // Over the turn of the year as well.
+    expect(designFaults(absences(cold, 2)[1]!.design)).toEqual([])
+    // A school that has no weekends has none to lose.
+    const school = on(demo, ['breathe.people.visits', [visit({ days: 'weekdays', fromH: 8, untilH: 16 })]])
+    expect(of(school).map(a => a.id)).toEqual(['fortnight', 'never', 'mornings'])
+  })
+
+  test('a cover that is drawn by hand: without people the coldest night is colder', () => {
+    const coldest = (d: Design) => engine.run(d).answers.coldestNight.insideC
+    const never = of(cold).find(a => a.id === 'never')!
+    expect(coldest(never.design)).toBeLessThan(coldest(cold) - 0.5)
+  })
+
+  test('what is done by hand waits for the people of the house, or says its own hours and can be made to', () => {
+    const stove = aSource('stove', { lit: 'always' })
+    const design = on(
+      cold,
+      ['breathe.rowCover', { ...demo.breathe.rowCover, on: true, days: 'weekdays', fromH: 9, untilH: 17 }],
+      ['topUp.sources', [stove]],
+    )
+    const handed = byHand(design)
+    expect(handed.find(h => h.name === 'Night cover')).toEqual({ name: 'Night cover', own: null, follow: null })
+    expect(handed.find(h => h.name === 'Sheet over the beds')!.own).toBe('Monday to Friday, 9:00 to 17:00')
+    const kept = patchDesign(
+      design,
+      handed.flatMap(h => (h.follow ? [h.follow] : [])),
+    )
+    expect(byHand(kept).every(h => h.own === null)).toBe(true)
+    expect(designFaults(kept)).toEqual([])
+    expect(byHand(on(demo, ['skin.cover.moved', 'motor'])).some(h => h.name === 'Night cover')).toBe(false)
+  })
+
+  test('the week of a calendar, and the water that nobody brings', () => {
+    const week = weekThere(
+      on(demo, ['breathe.people.visits', [visit({ days: 'weekends', fromH: 10, untilH: 12 })]]).breathe.people,
+    )
+    expect(week.map(d => d.reduce((a, b) => a + b, 0))).toEqual([0, 0, 0, 0, 0, 2, 2])
+    const { running } = engine.run(demo).answers
+    const all = waterWhile(running, 0, 365)!
+    expect(all).toBeCloseTo(running.lines.find(l => l.name === 'Water')!.amount, 6)
+    expect(waterWhile(running, 190, 14)!).toBeGreaterThan(waterWhile(running, 10, 14)!)
+    expect(waterWhile({ lines: [], months: [], cost: 0 }, 0, 10)).toBeNull()
   })
 })

@@ -4,8 +4,10 @@ import { designFaults, documentFaults } from '../../core/editing'
 import { entry, GLAZINGS, MATERIALS } from '../../core/catalog'
 import { ach50OfAreaM2, leakageAreaM2 } from '../../core/air/leakage'
 import { heatDay, heatFlows } from '../../core/heat-view'
+import { bodyFace } from '../../core/geometry/faces'
 import { litParts, sectionLight } from '../../core/geometry/lit'
 import { groundAt, makeOutline } from '../../core/geometry/section'
+import { shadingOf } from '../../core/geometry/shading'
 import { makeBuilding } from '../../core/geometry/surfaces'
 import { dampFaults, layersResistance, materialOf } from '../../core/materials/assembly'
 import { elementLosses } from '../../core/network/chains'
@@ -111,9 +113,19 @@ describe('variants', () => {
     ])
   })
 
-  test('every form can be chosen from the demo at its size', () => {
+  test('every form can be chosen from the demo, and all stand on one floor area, there and back', () => {
     expect(formVariants(demo).map(v => v.label)).toEqual(FORMS.filter(f => f !== 'own'))
     expect(documentFaults(inForm(demo, 'own')!)).toEqual([])
+    const floorM2 = (d: Design) => makeBuilding(d).floorAreaM2
+    for (const d of DEMOS)
+      for (const { label, design } of formVariants(d))
+        expect([d.name, label, Math.abs(floorM2(design) / floorM2(d) - 1) < 0.01]).toEqual([d.name, label, true])
+    const round = inForm(demo, 'dome')!
+    expect(round.shape.lengthM).toBe(round.shape.widthM)
+    expect(inForm(round, 'saltbox', [demo])!.shape).toMatchObject({
+      widthM: demo.shape.widthM,
+      lengthM: demo.shape.lengthM,
+    })
   })
 
   test(
@@ -192,7 +204,7 @@ describe('sun on things', () => {
     const plain = { ...shape({ beds: [], turnDeg: 0 }), store: { ...demo.store, bodies: [] } }
     const outline = makeOutline(plain.shape)
     for (const profile of [18, 22, 30, 45]) {
-      const parts = litParts(sectionLight(makeBuilding(plain), profile, 800))
+      const parts = litParts(sectionLight(makeBuilding(plain), shadingOf(plain.shape, outline), profile, 800))
       // The ray under the ridge drawn to the back wall, and the one over the knee wall to the floor, by hand.
       const hand = rayInSection(
         { foot: { x: 0, z: outline.kneeWallM }, top: { x: outline.ridgeAtM, z: outline.ridgeHeightM } },
@@ -240,6 +252,15 @@ describe('sun on things', () => {
       expect(bare[hotMonth]).toBeGreaterThan(1)
       expect(shaded[hotMonth]).toBeLessThan(0.15 * bare[hotMonth]!)
       expect(shaded[coldMonth]).toBeGreaterThan(0.93 * bare[coldMonth]!)
+      // The rays of the section say the same of the two noons once the strip is in.
+      const noon = (d: typeof hot, shadeStripM: number) => {
+        const { shape: its } = { shape: { ...low.shape, shadeStripM } }
+        const light = sectionLight(building, shadingOf(its, o), profile(d), 800)
+        return litParts(light).find(p => p.face === bodyFace(box.index))
+      }
+      expect(noon(hot, 0)).toBeDefined()
+      expect(noon(hot, result.leastM + 0.03)).toBeUndefined()
+      expect(noon(cold, result.leastM + 0.03)).toEqual(noon(cold, 0))
     },
   )
 

@@ -1,7 +1,10 @@
 import { DEMOS } from '../../core/design'
 import { distanceTo } from '../../core/geometry/ray'
 import { woodHeatJkg } from '../../core/catalog'
+import { patchDesign } from '../../core/editing'
 import * as sums from '../../core/sums'
+import { massMaterials } from '../../core/sums/mass-materials'
+import { withPrice } from '../../core/takeoff/price-book'
 import type { Sum } from '../../core/sums'
 import { formatCompound } from '../../core/units'
 import { engine } from '../shared/years'
@@ -230,4 +233,20 @@ test('what only sums have is shown to each reader, and is the same amount', () =
   expect(formatCompound(3, '', 'us')).toBe('3')
   expect(formatCompound(0.3, '/kg', 'us')).toBe('0.1361/lb')
   expect(formatCompound(0, 'kg', 'metric')).toBe('0\u00a0kg')
+})
+
+test('materials of mass beside water: volume, weight, depth of a day’s wave, a kWh kept at the list’s prices', () => {
+  const rows = massMaterials(DEMOS[0]!)
+  const of = (name: RegExp) => rows.find(r => name.test(r.name))!
+  const [barrels, concrete, soil] = [of(/barrels/), of(/^Concrete$/), of(/soil/)]
+  expect(barrels).toMatchObject({ byVolume: 1, byWeight: 1, depthM: null, m3: 0.2 })
+  // By hand: 2200 · 1000 over 1000 · 4186; √(1.65/2.2e6 · 86400/π).
+  expect(concrete.byVolume).toBeCloseTo(0.525, 2)
+  expect(concrete.depthM).toBeCloseTo(0.1436, 3)
+  expect(concrete.kg).toBeCloseTo(concrete.m3 * 2200, 6)
+  // A barrel of 25 gives 1.16 kWh as it falls by five.
+  expect(barrels.perKWh / barrels.cost).toBeCloseTo(1 / 1.163, 2)
+  expect(soil.perKWh).toBeLessThan(concrete.perKWh)
+  const dear = massMaterials(patchDesign(DEMOS[0]!, withPrice(DEMOS[0]!, 'material.concrete', 440)))
+  expect(dear.find(r => r.name === 'Concrete')!.cost).toBeCloseTo(2 * concrete.cost, 6)
 })

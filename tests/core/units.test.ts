@@ -7,6 +7,7 @@ import {
   nameIn,
   sentenceIn,
   parseNumber,
+  parseEither,
   parseQuantity,
   UNITS,
   type Quantity,
@@ -101,7 +102,11 @@ test('what is shown can be typed again, in every system', () => {
         const unit =
           {
             length: 0.013,
-            thickness: 0.0006,
+            // A sixteenth of an inch.
+            thickness: 0.0009,
+            elevation: 0.16,
+            bearing: 0.5,
+            electricPower: 0.5,
             area: 0.06,
             volume: 0.002,
             power: 0.5,
@@ -171,7 +176,7 @@ test.each([
   [3, 'transmittance', 'metric', '3.00\u00a0W/m²K'],
   [0.2, 'volume', 'metric', '200\u00a0L'],
   [0.2082, 'volume', 'mixed', '55\u00a0gal'],
-  [0.1, 'thickness', 'us', '3.94\u00a0in'],
+  [0.1, 'thickness', 'us', '3 15/16\u00a0in'],
   [36.47, 'angle', 'us', '36.5°'],
   [0.2, 'share', 'metric', '20%'],
   [NaN, 'length', 'metric', '–'],
@@ -188,8 +193,10 @@ test('changes carry their sign, and nothing carries none', () => {
 
 test('names of goods are measured as the reader does: none metric in inches, all as they are written in metric', () => {
   const us: Show = (value, quantity) => formatQuantity(value, quantity, 'us')
-  expect(nameIn('Thick blanket, 60 mm', us)).toBe('Thick blanket, 2.36\u00a0in')
-  expect(nameIn('Barrel, 200 L', us)).toBe('Barrel, 53\u00a0gal')
+  expect(nameIn('Thick blanket, 60 mm', us)).toBe('Thick blanket, 2 3/8\u00a0in')
+  // As drums are sold, whatever room for ice is left in them.
+  expect(nameIn('Barrel, 200 L', us)).toBe('Barrel, 55\u00a0gal')
+  expect(nameIn('Barrel, 210 L', us)).toBe('Barrel, 55\u00a0gal')
   expect(nameIn('Fan in the skin, each 1000 m³/h', us)).toBe('Fan in the skin, each 589\u00a0cfm')
   expect(nameIn('A house of my own, 12 mmm', us)).toBe('A house of my own, 12 mmm')
   const names = [GLAZINGS, NIGHT_COVERS, DUCT_FANS, PRICE_ITEMS].flatMap(list => list.map(e => e.name))
@@ -222,4 +229,46 @@ test('what is cut is told to the millimetre, or to a sixteenth of an inch in its
       expect(read.ok && Math.abs(read.value - m)).toBeLessThanOrEqual(0.0254 / 32 + 1e-9)
     }),
   )
+})
+
+test('thicknesses are read off a rule in inches; sheet and film are not', () => {
+  const thick = (m: number) => formatQuantity(m, 'thickness', 'us').replaceAll('\u00a0', ' ')
+  expect(thick(0.06)).toBe('2 3/8 in')
+  expect(thick(0.0254)).toBe('1 in')
+  expect(thick(0.0002)).toBe('0.008 in')
+  expect(formatQuantity(0.06, 'thickness', 'metric').replaceAll('\u00a0', ' ')).toBe('60 mm')
+})
+
+test('heights over the sea have no inches, and what a plug draws is in watts everywhere', () => {
+  const us = (v: number, q: Quantity) => formatQuantity(v, q, 'us').replaceAll(/[\u00a0\u202f]/g, ' ')
+  expect(us(1900, 'elevation')).toBe('6 234 ft')
+  expect(us(65, 'electricPower')).toBe('65 W')
+  expect(us(65, 'power')).toBe('222 BTU/h')
+  expect(parseQuantity('6233 ft', 'elevation', 'metric')).toEqual({ ok: true, value: expect.closeTo(1899.8, 1) })
+  expect(parseQuantity('15 kW', 'electricPower', 'us')).toEqual({ ok: true, value: 15000 })
+})
+
+test('places say their half of the world, and bearings are points of the compass', () => {
+  const read = (text: string, quantity: Quantity) => {
+    const parsed = parseQuantity(text, quantity, 'metric')
+    return parsed.ok ? parsed.value : null
+  }
+  for (const text of ['43 S', '43S', 's 43', '-43', '43° S']) expect(read(text, 'latitude')).toBe(-43)
+  expect(read("43° 30' N", 'latitude')).toBe(43.5)
+  expect(read('71,5 W', 'longitude')).toBe(-71.5)
+  expect(read('W 71 12 36', 'longitude')).toBeCloseTo(-71.21, 9)
+  expect(read('SW', 'bearing')).toBe(225)
+  expect(read('235', 'bearing')).toBe(235)
+  for (const wrong of ['43 E', '43 S S', 'S', '43 70 S', 'south']) expect(read(wrong, 'latitude')).toBeNull()
+  expect(read('SW', 'latitude')).toBeNull()
+  expect(read('-43 S', 'latitude')).toBeNull()
+})
+
+test('a field may be told in another quantity with its unit, and in its own without', () => {
+  const foam = { quantity: 'resistance', toOwn: (r: number) => r * 0.036 } as const
+  expect(parseEither('R20', 'thickness', 'us', 0.1, foam)).toEqual({ ok: true, value: expect.closeTo(0.1268, 4) })
+  expect(parseEither('5 in', 'thickness', 'us', 0.1, foam)).toEqual({ ok: true, value: expect.closeTo(0.127, 6) })
+  expect(parseEither('5', 'thickness', 'us', 0.1, foam)).toEqual({ ok: true, value: expect.closeTo(0.127, 6) })
+  const wrong = parseEither('20 gal', 'thickness', 'us', 0.1, foam)
+  expect(wrong.ok).toBe(false)
 })

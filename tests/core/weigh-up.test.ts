@@ -156,7 +156,10 @@ describe('find', () => {
     const winterDli = ids.includes('more-barrels') ? 4 : 5
     // Its fan is what a year buys.
     const aYear = ids.includes('earth-store') ? 80 : 10
-    made.set(JSON.stringify(design), { ids, year: { ...base, coldestC, winterDli, aYear, cost: housePrice(design) } })
+    // What lives there gains otherwise than the air.
+    const life = { ...base.life, marginK: ids.reduce((sum, id) => sum + (id === 'cover' ? 0.2 : lifts[id]! / 2), -1) }
+    const cost = housePrice(design)
+    made.set(JSON.stringify(design), { ids, year: { ...base, coldestC, life, winterDli, aYear, cost } })
   }
   const yearOf = (d: Design) => made.get(JSON.stringify(d))!.year
   const evaluate = (designs: readonly Design[]) => Promise.resolve(designs.map(yearOf))
@@ -188,6 +191,18 @@ describe('find', () => {
     )
   })
 
+  test('asked of what lives there, it is found by its margin, and its front rises by that', async () => {
+    const found = await ask({ lifeK: 0.4 })
+    const fits = every.filter(s => s.year.life.marginK >= 0.4)
+    expect(fits.length).toBeGreaterThan(0)
+    expect(found.cost).toBeCloseTo(Math.min(...fits.map(s => s.cost)), 6)
+    for (const [i, s] of found.front.entries())
+      if (i > 0) expect(s.lifeMarginK).toBeGreaterThan(found.front[i - 1]!.lifeMarginK)
+    const never = await ask({ lifeK: 50 })
+    expect(never.feasible).toBe(false)
+    expect(never.lifeMarginK).toBeCloseTo(Math.max(...every.map(s => s.year.life.marginK)), 9)
+  })
+
   test('its front rises with money, and nothing that is as cheap is warmer', async () => {
     const { front, runs } = await ask({})
     expect(runs).toBe(32)
@@ -205,11 +220,12 @@ describe('find', () => {
       return {
         id: move.id,
         gainK: its.coldestC - base.coldestC,
+        lifeK: its.life.marginK - base.life.marginK,
         cost: its.cost - base.cost,
         aYear: its.aYear - base.aYear,
       }
     })
-    const chosen = promising(rungs)
+    const chosen = promising(rungs, {})
     expect(chosen.map(m => m.id)).toContain('cover')
     for (const m of chosen) expect(rungs.find(r => r.id === m.id)!.gainK).toBeGreaterThan(0)
     const real = (designs: readonly Design[]) => Promise.resolve(designs.map(brief))

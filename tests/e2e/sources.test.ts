@@ -221,6 +221,10 @@ test('the calendar of the house: visits, a holiday, days that there are not; a s
   await type(driver, 'To the day', '02-10')
   // 10 February is a Saturday of the year that counts from a Monday.
   expect(await text('[data-test="presence"]')).toMatch(/54 days, 20 December to 11 February/)
+  // What if nobody came: a row for the calendar as it is, and for each that changes hours.
+  await click(driver, 'start-absences')
+  await driver.wait(async () => (await text('[data-test="absences"]')).includes('nobody all year'), WAIT_MS)
+  expect(await text('[data-test="absences"]')).toMatch(/as the calendar says.*°C.*somebody every morning too/s)
   await click(driver, 'step-topUp')
   await click(driver, 'add-stove')
   await type(driver, 'Lit when the night is forecast below', '0 C')

@@ -5,7 +5,7 @@ import { MOVES } from '../../core/moves/registry'
 import { ensembleYear, inSeed, seedsFrom } from '../../core/study/ensemble'
 import { withMoves } from '../../core/study/find'
 import { yearOf } from '../shared/years'
-import { click, coldest, consoleErrors, field, find, number, settled, type, WAIT_MS } from './browser'
+import { choose, click, coldest, consoleErrors, field, find, number, settled, type, WAIT_MS } from './browser'
 import {
   appears,
   chooseUnits,
@@ -185,6 +185,7 @@ describe('weigh up', () => {
     await click(driver, 'stop-find')
     await appears('[data-test="start-find"]')
     const before = await coldest(driver)
+    await choose(driver, 'Judged by', 'air')
     await type(driver, 'Coldest night at least', String(before + 1))
     await click(driver, 'start-find')
     await appears('[data-test="found"]', FIND_MS)

@@ -19,7 +19,7 @@ const inputs: { [K in Exported]: ExportInput<K> } = {
   'cuts': cutList(design),
   'drawing': layOut(design, { view: 'section', paper: 'A4', scale: 50, date: '' }),
   'plan': { plan: schedule(design, '2027-04-05', result.site.dryBulbC), design },
-  'tasks': { tasks: seasonTasks(houseYear(design, result), '2027-01-01'), design },
+  'tasks': { tasks: seasonTasks(houseYear(design, result), '2027-01-01', []), design },
   'year': { design, result },
   'control sheet': controlSheet(design),
   'prices': { price: pricesOf(design), isOwn: () => false, currency: 'EUR' },

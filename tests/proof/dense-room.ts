@@ -141,7 +141,7 @@ export function roomModel(r: Room): NetworkModel {
     airways,
     airs,
     rowCover: {
-      on: r.rowCover !== 'none',
+      areaM2: r.rowCover === 'none' ? 0 : bedM2,
       belowC: r.rowCover === 'drawn' ? 90 : -90,
       there: new Uint8Array(HOURS).fill(1),
       awayLowC: new Float32Array(HOURS),

@@ -112,7 +112,7 @@ export function waterRoom(options: { wallWK: number; waterKg: number }): Network
     leakHeightM: 1.5,
     comings: new Float64Array(HOURS),
     lobby: { areaM2: 0 },
-    rowCover: { on: false, belowC: 0, there: new Uint8Array(8760), awayLowC: new Float32Array(8760) },
+    rowCover: { areaM2: 0, belowC: 0, there: new Uint8Array(8760), awayLowC: new Float32Array(8760) },
     misting: { kgPerS: 0, startC: 28, upTo: 0.8 },
     exchangers: [],
     airStores: 0,

@@ -10,15 +10,16 @@ const source = computed(() =>
   props.crop.needs ? 'your own figures' : (CROPS.find(c => c.id === props.crop.id)?.source ?? ''),
 )
 
-type Key = Exclude<keyof OwnCropNeeds, 'name'>
-const KEYS: Key[] = ['survivesC', 'growsC', 'soilC', 'highestC', 'dli']
+type Key = Exclude<keyof OwnCropNeeds, 'name' | 'inPots'>
+const KEYS: Key[] = ['survivesC', 'growsC', 'soilC', 'highestC', 'dli', 'weeks', 'givesWeeks']
 const FIELDS = KEYS.map(key => [key, numberAt(`aim.crops.0.needs.${key}`)] as const)
-const set = (key: Key) => (v: number) =>
-  bench.edit([[`aim.crops.${props.index}.needs`, { ...ownNeeds(props.crop), [key]: v }]], `needs ${props.crop.id}`)
+const put = (changed: Partial<OwnCropNeeds>) =>
+  bench.edit([[`aim.crops.${props.index}.needs`, { ...ownNeeds(props.crop), ...changed }]], `needs ${props.crop.id}`)
+const set = (key: Key) => (v: number) => put({ [key]: v })
 </script>
 
 <template>
-  <fieldset class="grid grid-cols-2 items-end gap-2 md:grid-cols-6">
+  <fieldset class="grid grid-cols-2 items-end gap-2 md:grid-cols-5">
     <legend class="font-semibold">
       {{ needs.name }} <span class="hint font-normal">{{ source }}</span>
     </legend>
@@ -32,6 +33,7 @@ const set = (key: Key) => (v: number) =>
       :max="field.high"
       :set="set(key)"
     />
+    <SwitchField label="Raised in pots" :value="needs.inPots" :set="v => void put({ inPots: v })" />
     <button
       v-if="crop.needs && CROPS.some(c => c.id === crop.id)"
       class="button quiet"

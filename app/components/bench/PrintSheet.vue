@@ -14,6 +14,7 @@ import { HOWS } from '../../../core/openings/common'
 import { openingKind, openingName } from '../../../core/openings/registry'
 import { layersAsBuilt } from '../../../core/frame/timber'
 import { makeOutline } from '../../../core/geometry/section'
+import { shadingOf } from '../../../core/geometry/shading'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { layersResistance, materialOf } from '../../../core/materials/assembly'
 import { sourceKind, sourceName } from '../../../core/sources/registry'
@@ -29,6 +30,7 @@ const HEIGHT = 330
 const d = computed(() => bench.current)
 const outline = computed(() => makeOutline(d.value.shape))
 const building = computed(() => makeBuilding(d.value))
+const shading = computed(() => shadingOf(d.value.shape, outline.value))
 const scale = computed(() => makeSectionScale(outline.value, WIDTH, HEIGHT, null))
 const rays = computed(() => sectionRays(d.value, year.view, null, 12))
 const a = computed(() => year.view?.answers ?? null)
@@ -164,10 +166,10 @@ const cautions = computed(() => allCautions(d.value, a.value, settings.show))
         :frost-depth-m="d.site.survey.frostDepthM || (year.view?.frostDepthM ?? 0)"
         :snow-m="year.view?.answers.outside.snowMostM ?? 0"
       />
-      <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
+      <SectionLight :building="building" :shading="shading" :scale="scale" :rays="rays" part="fill" />
       <SectionObjects :design="d" :outline="outline" :scale="scale" />
       <SectionSkin :design="d" :outline="outline" :scale="scale" />
-      <SectionLight :building="building" :scale="scale" :rays="rays" part="lines" />
+      <SectionLight :building="building" :shading="shading" :scale="scale" :rays="rays" part="lines" />
     </svg>
     <table>
       <tbody>

@@ -155,7 +155,7 @@ function showColdest(): void {
               {{ settings.show(Math.abs(aimed.marginK), 'temperatureDifference') }}</strong
             >.
           </template>
-          <template v-else-if="withCrops">Nothing that is to live here stands in it then.</template>
+          <template v-else-if="withCrops">{{ ' ' }}Nothing that is to live here stands in it then.</template>
         </p>
         <p v-if="missed" class="mt-1 text-clay" data-test="worst-month">{{ missed }}</p>
         <p class="hint mt-1" data-test="leaf">

@@ -18,9 +18,9 @@ const HABITS = [
     path: 'breathe.rowCover',
     title: 'Row covers',
     hint:
-      'A sheet on hoops over every bed, laid by hand: a smaller space to keep warm. ' +
+      'A sheet on hoops over every bed or some, laid by hand: a smaller space to keep warm. ' +
       'Who leaves lays it before a night that takes the room below its limit.',
-    fields: ['belowC', 'days', 'fromH', 'untilH'],
+    fields: ['belowC', 'inBeds', 'days', 'fromH', 'untilH'],
   },
   {
     path: 'breathe.misting',
@@ -36,8 +36,7 @@ const used = (h: Habit) =>
   h.fields.filter(
     f =>
       h.path !== 'breathe.rowCover' ||
-      f === 'belowC' ||
-      f === 'days' ||
+      !['fromH', 'untilH'].includes(f) ||
       bench.current.breathe.rowCover.days !== 'house',
   )
 const turned = (h: Habit) => (design: Design) => patchDesign(design, [[`${h.path}.on`, !isOn(h)]])

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { byHand } from '../../../core/advice/by-hand'
 import { valueAt } from '../../../core/design'
 import { startOf } from '../../../core/design/field'
 import { presenceYear, SPAN, VISIT } from '../../../core/people/presence'
 import { dayName } from '../../../core/climate/calendar'
+import { waterWhile } from '../../../core/study/absences'
 
 /** Who is in the house and when: what is moved by hand keeps to it, and doors open by it. */
 const bench = useDesign()
@@ -41,6 +43,15 @@ const takeOut = (list: List, i: number) =>
     'take out',
   )
 
+const shown = useYear()
+const settings = useSettings()
+const answers = computed(() => shown.view?.answers ?? null)
+const handed = computed(() => byHand(bench.current))
+const water = computed(() => {
+  const longest = year.value.away
+  const m3 = longest && answers.value && waterWhile(answers.value.running, longest.from, longest.days)
+  return longest && m3 && longest.days > 1 ? settings.show(m3, 'volume') : ''
+})
 const year = computed(() => presenceYear(bench.current.breathe.people))
 const away = computed(() => {
   const longest = year.value.away
@@ -84,12 +95,27 @@ const away = computed(() => {
         {{ list.add }}
       </button>
     </section>
-    <p data-test="presence">
-      Somebody is there on {{ year.days }} days, in {{ year.hours }} hours of the year. {{ away }}
-      <span class="hint"
-        >1 January counts as a Monday. Covers and openings that are moved by hand, the stove, and the people under
-        Top-up may each keep other days and hours: say so at each.</span
-      >
-    </p>
+    <div>
+      <p class="mb-2" data-test="presence">
+        Somebody is there on {{ year.days }} days, in {{ year.hours }} hours of the year. {{ away }}
+        <template v-if="water"
+          >Beds and misting take {{ water }} in that time: let a drip run, or ask somebody.</template
+        >
+        <span class="hint"> 1 January counts as a Monday.</span>
+      </p>
+      <PresencePicture :people="bench.current.breathe.people" />
+    </div>
+    <section data-test="by-hand">
+      <h2 class="group-title">What is done by hand</h2>
+      <p v-if="handed.length === 0" class="hint">Nothing: all that moves has a motor, wax or a thermostat.</p>
+      <ul>
+        <li v-for="h in handed" :key="h.name">
+          <strong class="font-semibold">{{ h.name }}</strong
+          >: {{ h.own === null ? 'when people are there, as above' : h.own }}
+          <button v-if="h.follow" class="button quiet" @click="bench.edit([h.follow])">Keep to the people above</button>
+        </li>
+      </ul>
+    </section>
+    <WhatIfAbsent />
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../../../core/drawings/sheet'
 import { siteFacts } from '../../../core/drawings/site-facts'
 import { VIEW_CHOICES, type ViewId } from '../../../core/drawings/views'
+import { fullDate, localDay } from '../../../core/text/dates'
 import { writeDrawingSvg } from '../../../formats/drawing-svg'
 
 /** Drawings to scale for the office and the wall, as they come out of the printer. */
@@ -22,7 +23,7 @@ const take = (key: 'view' | 'paper' | 'scale') => (id: string) => {
   return null
 }
 const isFeet = computed(() => settings.units !== 'metric')
-const today = () => new Date().toLocaleDateString(undefined, { dateStyle: 'medium' })
+const today = () => fullDate(localDay(new Date()))
 const laid = computed((): { sheet: Sheet | null; fault: string } => {
   try {
     const sheet = layOut(bench.current, {

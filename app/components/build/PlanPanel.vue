@@ -4,6 +4,7 @@ import { isDate, WEEKDAY_CHOICES } from '../../../core/design/fields/build'
 import { dayNumber, isoDay } from '../../../core/plan/calendar'
 import { schedule, type Planned } from '../../../core/plan/schedule'
 import { dayStrip } from '../../../core/plan/strip'
+import { monthShort, weekdayDate } from '../../../core/text/dates'
 
 /** The work in its order on days of the calendar: a strip whose bars are moved, and a list that is ticked. */
 const bench = useDesign()
@@ -15,8 +16,6 @@ const plan = computed(() =>
   year.view ? schedule(bench.current, startOn.value, year.view.hours.outsideC) : ([] as Planned[]),
 )
 const last = computed(() => plan.value.at(-1)?.to ?? startOn.value)
-const said = (iso: string) =>
-  new Date(`${iso}T12:00`).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
 const wrong = ref('')
 /** Takes a day that was typed; the field keeps what is no day, and says so. */
 function takeDay(event: Event, take: (iso: string) => void): void {
@@ -49,7 +48,7 @@ const ROW = 22
 const NAMES = 178
 const strip = computed(() => dayStrip(startOn.value, last.value, NAMES, width.value - 8))
 const monthName = (on: string, short: boolean) => {
-  const name = new Date(`${on}T12:00`).toLocaleDateString(undefined, { month: 'short' })
+  const name = monthShort(on)
   return short ? name.slice(0, 1) : name
 }
 let held: { id: string; x: number; from: number } | null = null
@@ -78,7 +77,8 @@ const input = () => ({ plan: plan.value, design: bench.current })
 <template>
   <div class="px-4 py-3">
     <p v-if="plan.length > 0">
-      Begun on {{ said(startOn) }}, done on <strong class="slab text-2xl" data-test="plan-end">{{ said(last) }}</strong
+      Begun on {{ weekdayDate(startOn) }}, done on
+      <strong class="slab text-2xl" data-test="plan-end">{{ weekdayDate(last) }}</strong
       >. <span class="hint">Hours are those of people who have done it before; others take twice as long.</span>
     </p>
     <div class="mt-1 flex flex-wrap items-end gap-x-4 gap-y-1">
@@ -117,7 +117,7 @@ const input = () => ({ plan: plan.value, design: bench.current })
           class="bar"
           :aria-label="`${t.name}; arrow keys move it by a day, Page Up and Down by a week`"
           :aria-valuenow="dayNumber(t.from)"
-          :aria-valuetext="`${said(t.from)} to ${said(t.to)}`"
+          :aria-valuetext="`${weekdayDate(t.from)} to ${weekdayDate(t.to)}`"
           :data-test="`bar-${t.id}`"
           :transform="`translate(${dragged?.id === t.id ? dragged.days * strip.perDay : 0} ${(i + 1) * ROW})`"
           @pointerdown="down(t, $event)"
@@ -158,7 +158,7 @@ const input = () => ({ plan: plan.value, design: bench.current })
             <strong :class="isDone(t.id) ? 'line-through' : ''">{{ t.hold ? `Hold: ${t.name}` : t.name }}</strong>
           </label>
           <span class="tabular-nums">
-            {{ said(t.from) }}<template v-if="t.to !== t.from"> to {{ said(t.to) }}</template>
+            {{ weekdayDate(t.from) }}<template v-if="t.to !== t.from"> to {{ weekdayDate(t.to) }}</template>
           </span>
           <span v-if="!t.hold" class="hint">{{ t.days }} {{ t.days === 1 ? 'day' : 'days' }}</span>
           <label class="day ml-auto text-sm">

@@ -2,6 +2,7 @@
 import { MONTH_NAMES } from '../../../core/climate'
 import { bedName, fieldAt, valueAt } from '../../../core/design'
 import { isBedNumbers, isMonths, type NumberField } from '../../../core/design/field'
+import type { OtherReading } from '../../../core/units'
 
 /**
  * A field of the design on the bench, by its path: name, unit, limits, hint and choices come from the document's table.
@@ -19,6 +20,8 @@ const props = defineProps<{
   none?: string
   /** How the value is taken, where more hangs on it than its place; gives back why not, or null. */
   set?: (value: never) => string | null
+  /** Another quantity in which a number may be typed, with its unit. */
+  other?: OtherReading
 }>()
 
 const bench = useDesign()
@@ -71,6 +74,7 @@ function takeNumber(typed: string): string | null {
     :max="max ?? (field.step === undefined ? field.high : field.usual[1])"
     :slide="field.step"
     :hint="hint"
+    :other="other"
     :set="take"
   >
     <FitOffers :path="path" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { fieldAt, type Design } from '../../../core/design'
+import type { OtherReading } from '../../../core/units'
 import { withoutThing, type ListPath } from '../../../core/study/brief'
 
 /**
@@ -20,6 +21,8 @@ const props = defineProps<{
   /** Choices of a field, where the panel knows better than the table. */
   options?: (path: string) => readonly { id: string; name: string }[] | undefined
   set: (path: string, value: unknown) => string | null
+  /** Another quantity in which a field may be typed. */
+  other?: (path: string) => OtherReading | undefined
 }>()
 const open = defineModel<number>({ required: true })
 const emit = defineEmits<{ add: [kind: string]; duplicate: [i: number]; takeOut: [i: number] }>()
@@ -89,6 +92,7 @@ const take = (path: string, v: unknown) => props.set(path, v === '' ? null : v)
           :label="capital(fieldAt(path, bench.current)!.label)"
           :options="options?.(path)"
           :set="(v: unknown) => take(path, v)"
+          :other="other?.(path)"
         />
       </div>
       <WithWithout

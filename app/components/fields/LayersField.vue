@@ -156,6 +156,7 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
               :value="layer.thicknessM"
               :min="low"
               :max="high"
+              :other="{ quantity: 'resistance', toOwn: r => r * materialOf(layer).conductivity }"
               :set="v => bench.edit([[`${path}.${i}.thicknessM`, v]])"
             />
             <QuantityField
@@ -197,7 +198,8 @@ const framable = (l: Layer) => l.material === 'own' || materialOf({ material: l.
     </p>
     <p v-for="d in damp" :key="d.text" class="damp" data-test="damp">Layer {{ d.layer + 1 }}. {{ d.text }}</p>
     <p class="hint">
-      <template v-if="!onGround">Columns: material, thickness, share of timber that runs through it.</template
+      <template v-if="!onGround"
+        >Columns: material, thickness (or its R, as R20), share of timber that runs through it.</template
       ><template v-if="unframed > 0.005"> Framing takes {{ settings.show(unframed, 'resistance') }} off. </template>
       About {{ bench.current.topUp.currency }} {{ settings.show(price, 'arealPrice') }} at this design’s prices.
     </p>

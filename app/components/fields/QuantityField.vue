@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, parseRetyped, shownUnit, toShown, type Quantity } from '../../../core/units'
+import { formatQuantity, parseEither, shownUnit, toShown, type OtherReading, type Quantity } from '../../../core/units'
 
 const props = defineProps<{
   label: string
@@ -17,6 +17,8 @@ const props = defineProps<{
   /** Where the field may be left empty: what then stands in its place, and how it is emptied. */
   none?: string
   clear?: () => string | null
+  /** Another quantity in which it may be typed, with its unit. */
+  other?: OtherReading
 }>()
 
 const settings = useSettings()
@@ -42,7 +44,7 @@ function commit(): void {
     fault.value = props.clear() ?? ''
     return
   }
-  const parsed = parseRetyped(typed.value, props.quantity, settings.units, props.value)
+  const parsed = parseEither(typed.value, props.quantity, settings.units, props.value, props.other)
   if (!parsed.ok) {
     fault.value = `${parsed.message}.`
     return

@@ -6,6 +6,7 @@ import { SKIES } from '../../../core/season/compare'
 import type { Found } from '../../../core/season/fit'
 import { curvePath, rise } from '../../../core/season/pictures'
 import { stretchesOf } from '../../../core/season/stretches'
+import { shortDay } from '../../../core/text/dates'
 import { degrees } from '~/composables/degrees'
 import type { SeasonComparison } from '~/workers/season-work'
 
@@ -73,10 +74,7 @@ const curves = computed(() => {
   const scale = rise([...said, ...read, ...outside], 8, HIGH - 22, degrees(settings.units))
   const days = Array.from({ length: Math.ceil(said.length / 24) }, (_, d) => ({
     x: x(d * 24),
-    name: new Date(`${isoDay(dayNumber(its.from) + Math.floor(from / 24) + d)}T12:00`).toLocaleDateString(undefined, {
-      day: 'numeric',
-      month: 'short',
-    }),
+    name: shortDay(isoDay(dayNumber(its.from) + Math.floor(from / 24) + d)),
   }))
   return {
     scale,

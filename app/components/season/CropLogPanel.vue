@@ -3,19 +3,20 @@ import { CROPS, entry } from '../../../core/catalog'
 import { dayName } from '../../../core/climate'
 import { isDate } from '../../../core/design/fields/build'
 import type { BookCrop } from '../../../core/season/book'
-import { cropAnswer } from '../../../core/season/crops'
+import { cropAnswer, outdoorSeason } from '../../../core/season/crops'
 import { todayHere } from '~/stores/season'
-import { useSeasonYear } from '~/composables/useSeasonYear'
 
 /** What was sown, planted and harvested, and the weeks that the house won against the open. */
 const season = useSeason()
 const bench = useDesign()
 const settings = useSettings()
-const found = useSeasonYear(() => season.book.written.crops.map(c => c.crop).join())
+const years = useCropYears()
+years.look(() => season.book.written.crops.length > 0)
 const rows = computed(() =>
   season.book.written.crops.map(row => {
-    const outdoors = found.value?.outdoors[row.crop]
-    return { row, outdoors, answer: outdoors === undefined ? null : cropAnswer(row, outdoors) }
+    const its = years.rowOf(row.crop)
+    const outdoors = its && outdoorSeason(its)
+    return { row, outdoors, answer: its && cropAnswer(row, outdoors) }
   }),
 )
 const total = computed(() => rows.value.reduce((sum, r) => sum + r.row.kg * r.row.perKg, 0))

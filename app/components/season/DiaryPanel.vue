@@ -3,6 +3,7 @@ import { CROPS, entry } from '../../../core/catalog'
 import { isDate } from '../../../core/design/fields/build'
 import { yearPage } from '../../../core/season/diary'
 import { SEASON_TASKS } from '../../../core/season/season-tasks'
+import { monthYear, shortDay } from '../../../core/text/dates'
 import { sameInDepth } from '~/keeping/put-back'
 import { todayHere } from '~/stores/season'
 
@@ -10,10 +11,7 @@ import { todayHere } from '~/stores/season'
 const season = useSeason()
 const settings = useSettings()
 const months = computed(() => yearPage(season.book))
-const monthName = (m: string) =>
-  new Date(`${m}-15T12:00`).toLocaleDateString(undefined, { month: 'long', year: 'numeric' })
-const dayName = (iso: string) =>
-  new Date(`${iso}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
+const monthName = (m: string) => monthYear(`${m}-15`)
 const t = (c: number) => (Number.isNaN(c) ? '–' : settings.show(c, 'temperature'))
 const taskName = (id: string) => SEASON_TASKS.find(task => task.id === id)?.name ?? id
 const on = ref(todayHere())
@@ -105,7 +103,7 @@ const removeChange = (change: Written['changes'][number]) =>
           {{ t(m.read.outHighC) }}; {{ m.read.days }} days read.
         </p>
         <p v-for="(c, i) in m.changes" :key="`${i} ${c.on} ${c.what}`">
-          <strong>Changed on {{ dayName(c.on) }}:</strong> {{ c.what }}
+          <strong>Changed on {{ shortDay(c.on) }}:</strong> {{ c.what }}
           <button class="button quiet" :aria-label="`Take out: ${c.what}`" @click="removeChange(c)">take out</button>
         </p>
         <p v-if="m.done.length > 0">Done: {{ m.done.map(d => taskName(d.task)).join('; ') }}.</p>
@@ -117,7 +115,7 @@ const removeChange = (change: Written['changes'][number]) =>
         <div v-for="(n, i) in m.notes" :key="`${i} ${n.on}`" class="mt-1 flex gap-3">
           <img v-if="n.picture" :src="n.picture" :alt="n.text || 'picture'" class="max-h-36 border border-line" />
           <p>
-            {{ dayName(n.on) }}: {{ n.text }}
+            {{ shortDay(n.on) }}: {{ n.text }}
             <button class="button quiet" :aria-label="`Take out: ${n.text}`" @click="removeNote(n)">take out</button>
           </p>
         </div>

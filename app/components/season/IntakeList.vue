@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Intake } from '../../../core/season/intake'
+import { fullDate, localDay } from '../../../core/text/dates'
 
 /** Files of readings that were taken in: each can be looked at, read again, and taken out. */
 const season = useSeason()
@@ -11,7 +12,7 @@ function spanOf({ log, days }: Intake): string {
   if (log) return `${dayOf(log.startH)} to ${dayOf(log.startH + log.hours - 1)}, by the hour`
   return days.length > 0 ? `${days[0]!.date} to ${days.at(-1)!.date}, by the day` : 'no readings'
 }
-const when = (iso: string) => new Date(iso).toLocaleDateString(undefined, { dateStyle: 'medium' })
+const when = (iso: string) => fullDate(localDay(new Date(iso)))
 async function takeOut(id: string): Promise<void> {
   fault.value = (await season.takeOut(id)) ?? ''
 }

@@ -4,6 +4,7 @@ import { linear } from '../../../core/scale'
 import { dayNumber, isoDay } from '../../../core/plan/calendar'
 import { NIGHT_ACTS } from '../../../core/season/night-acts'
 import { curvePath, rise } from '../../../core/season/pictures'
+import { longDay } from '../../../core/text/dates'
 import { degrees } from '~/composables/degrees'
 import type { SeasonComparison } from '~/workers/season-work'
 
@@ -48,7 +49,7 @@ const night = computed(() => {
     done: ticked
       .map(d => NIGHT_ACTS.find(a => a.id === d.task.slice(11))?.words(bench.current, settings.show) ?? '')
       .filter(Boolean),
-    date: new Date(`${date}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'long' }),
+    date: longDay(date),
     x,
     scale,
     said: curvePath(said, x, scale.y),

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { clock } from '../../../core/text/dates'
 /** What the simulated logger reads now. */
 const logger = useLogger()
 const settings = useSettings()
 const now = computed(() => logger.now)
 const t = (c: number) => settings.show(c, 'temperature')
-const clock = (at: Date) => at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
 const way = (kPerH: number) =>
   Math.abs(kPerH) < 0.05
     ? 'steady'

@@ -4,6 +4,7 @@ import { readDays, readMonths } from '../../../core/season/months'
 import { rise } from '../../../core/season/pictures'
 import { soundLog } from '../../../core/season/log'
 import { linear } from '../../../core/scale'
+import { monthShort, monthYear } from '../../../core/text/dates'
 import { degrees } from '~/composables/degrees'
 
 /** What was read, by hand or out of a logger’s file; a month day by day, and months beside the design’s. */
@@ -18,11 +19,7 @@ const months = computed(() => readMonths(days.value))
 /** Which month is drawn: the last unless another was chosen. */
 const chosen = ref('')
 const month = computed(() => months.value.find(m => m.month === chosen.value) ?? months.value.at(-1) ?? null)
-const monthName = (m: string, long = true) =>
-  new Date(`${m}-15T12:00`).toLocaleDateString(
-    undefined,
-    long ? { month: 'long', year: 'numeric' } : { month: 'short' },
-  )
+const monthName = (m: string, long = true) => (long ? monthYear : monthShort)(`${m}-15`)
 const t = (c: number | null | undefined) =>
   c === null || c === undefined || Number.isNaN(c) ? '–' : settings.show(c, 'temperature', { unit: false })
 const said = (m: string) => year.view?.answers.months[Number(m.slice(5)) - 1] ?? null

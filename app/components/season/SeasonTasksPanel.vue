@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { isDate } from '../../../core/design/fields/build'
 import { isSoon, putOff, taskStates, ticked, type TaskState } from '../../../core/season/task-state'
+import { shortDay } from '../../../core/text/dates'
 import { todayHere } from '~/stores/season'
 import { useSeasonYear } from '~/composables/useSeasonYear'
 
@@ -8,6 +9,8 @@ import { useSeasonYear } from '~/composables/useSeasonYear'
 const season = useSeason()
 const bench = useDesign()
 const found = useSeasonYear()
+const crops = useCropYears()
+crops.look(() => bench.current.aim.crops.length > 0)
 const today = todayHere()
 const tasks = computed(() => taskStates(found.value?.tasks ?? [], season.book.written, today))
 const groups = computed(() => [
@@ -20,7 +23,6 @@ async function move(t: TaskState, to: string): Promise<void> {
   fault.value = isDate(to) ? '' : 'That is no day of the calendar. Allowed: a day such as 2027-01-09.'
   if (isDate(to)) fault.value = (await season.edit(w => putOff(w, t.id, to))) ?? ''
 }
-const said = (iso: string) => new Date(`${iso}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
 const input = () => ({ tasks: tasks.value, design: bench.current })
 </script>
 
@@ -28,12 +30,18 @@ const input = () => ({ tasks: tasks.value, design: bench.current })
   <div class="px-4 py-3">
     <div class="flex flex-wrap items-baseline gap-2">
       <p class="mr-auto max-w-2xl">
-        Dates come from this climate and this house’s own year, not from a fixed calendar: change the design, and they
+        Dates come from this climate and this house’s own years, not from a fixed calendar: change the design, and they
         move.
       </p>
       <ExportButtons of="tasks" :input="input" :disabled="tasks.length === 0" />
     </div>
     <p v-if="!found" class="hint" role="status">Working out the year …</p>
+    <p v-if="bench.current.aim.crops.length > 0 && crops.stale" class="hint" role="status" data-test="crop-years">
+      <template v-if="crops.failure">{{ crops.failure }}</template>
+      <template v-else>
+        Days to sow, plant and harvest come from {{ crops.total || 'twenty' }} years: {{ crops.known }} are worked out.
+      </template>
+    </p>
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     <section v-for="g in groups" :key="g.name" class="mt-3">
       <h2 class="group-title">{{ g.name }}</h2>
@@ -53,10 +61,10 @@ const input = () => ({ tasks: tasks.value, design: bench.current })
               />
               <span :class="t.done ? 'line-through' : 'font-semibold'">{{ t.name }}</span>
             </label>
-            <span v-if="t.done" class="hint">done {{ said(t.done) }}</span>
+            <span v-if="t.done" class="hint">done {{ shortDay(t.done) }}</span>
             <span class="whitespace-nowrap tabular-nums">
-              {{ said(t.from)
-              }}<template v-if="t.everyDays">, each {{ t.everyDays }} days until {{ said(t.until) }}</template>
+              {{ shortDay(t.from)
+              }}<template v-if="t.everyDays">, each {{ t.everyDays }} days until {{ shortDay(t.until) }}</template>
             </span>
             <input
               type="date"

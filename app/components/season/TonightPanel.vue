@@ -2,9 +2,10 @@
 import type { Quantity } from '../../../core/units'
 import { rise } from '../../../core/season/pictures'
 import type { Forecast, Night, Tonight } from '../../../core/season/tonight'
-import { FORECAST_SKIES } from '../../../core/season/tonight'
+import { FORECAST_SKIES, nightly } from '../../../core/season/tonight'
 import { aimLine } from '../../../core/aim/aim-line'
 import { dayNumber, isoDay } from '../../../core/plan/calendar'
+import { shortDay, weekdayName } from '../../../core/text/dates'
 import { degrees } from '~/composables/degrees'
 import { todayHere } from '~/stores/season'
 
@@ -42,11 +43,18 @@ const bare = (c: number) => settings.show(c, 'temperature', { unit: false })
 const k = (v: number) => settings.show(v, 'temperatureDifference', { sign: true })
 const nights = computed(() => told.value?.nights ?? [])
 const first = computed(() => nights.value[0] ?? null)
-const dayOf = (date: string, i: number) => {
-  const name = new Date(`${date}T12:00`).toLocaleDateString(undefined, { weekday: 'long' })
-  if (i > 0) return name
-  return `tonight, ${new Date(`${date}T12:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })}`
-}
+const AT = { leaf: 'at the leaves', water: 'in the water' } as const
+/** What lives there, each against what it bears: “Leaves bear −8.0 °C: 5.2 K to spare.” */
+const livesTold = computed(() =>
+  (first.value?.lives ?? [])
+    .map(l => {
+      const by = settings.show(Math.abs(l.marginK), 'temperatureDifference')
+      const name = l.name.charAt(0).toUpperCase() + l.name.slice(1)
+      return `${name}: ${t(l.boundC)} is the least, ${by} ${l.marginK < 0 ? 'short' : 'to spare'}.`
+    })
+    .join(' '),
+)
+const dayOf = (date: string, i: number) => (i > 0 ? weekdayName(date) : `tonight, ${shortDay(date)}`)
 /** The nights drawn to one scale of degrees. */
 const HIGH = 150
 const wantedC = computed(() => {
@@ -116,7 +124,7 @@ const NUMBERS = ['lowC', 'highC', 'windMs'] as const
             Tonight: <strong class="text-3xl">{{ t(first.insideMinC) }}</strong> inside, if nothing is done
           </h2>
           <p class="hint" data-test="tonight-source">
-            {{ t(first.leafMinC) }} at the leaves, soil {{ t(first.soilMinC) }}. {{ told!.words }}
+            {{ t(first.leafMinC) }} at the leaves, soil {{ t(first.soilMinC) }}. {{ livesTold }} {{ told!.words }}
             {{ typed ? 'The forecast was typed.' : 'The forecast is of a simulated service.' }}
             <button class="underline" data-test="type-forecast" @click="beginTyping">Type another</button>
           </p>
@@ -204,7 +212,8 @@ const NUMBERS = ['lowC', 'highC', 'windMs'] as const
                 {{ d.what }}, <strong>{{ d.when }}</strong>
               </span>
               <span v-if="d.gainK > 0" class="font-semibold whitespace-nowrap text-moss">
-                {{ k(d.gainK) }}{{ d.atLeaf ? ' at the leaf' : '' }}
+                {{ k(d.gainK) }} {{ AT[nightly(first.lives)] }}
+                <span class="hint font-normal">air {{ k(d.airK) }}</span>
               </span>
             </label>
             <p v-if="d.caution" class="ml-8 text-sm text-clay">{{ d.caution }}</p>

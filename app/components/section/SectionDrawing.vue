@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { compassPoint, turnWords } from '../../../core/geometry/compass'
 import { deepestM } from '../../../core/geometry/pipes'
 import { makeOutline, sunnyAzimuthDeg } from '../../../core/geometry/section'
+import { shadingOf } from '../../../core/geometry/shading'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { makeSectionScale, type SectionScale } from '~/composables/useSectionScale'
 import { sectionRays } from '~/composables/useSectionRays'
@@ -18,6 +19,7 @@ const held = shallowRef<SectionScale | null>(null)
 const design = computed(() => bench.current)
 const outline = computed(() => makeOutline(design.value.shape))
 const building = computed(() => makeBuilding(design.value))
+const shading = computed(() => shadingOf(design.value.shape, outline.value))
 const scale = computed(() => makeSectionScale(outline.value, width.value, height.value, held.value, deep.value))
 /** What lies under the floor is seen, and some soil below it. */
 const deep = computed(() => {
@@ -60,10 +62,10 @@ const spoken = computed(() => {
           :snow-m="year.view?.answers.outside.snowMostM ?? 0"
         />
         <SectionPipes :design="design" :scale="scale" />
-        <SectionLight :building="building" :scale="scale" :rays="rays" part="fill" />
+        <SectionLight :building="building" :shading="shading" :scale="scale" :rays="rays" part="fill" />
         <SectionObjects :design="design" :outline="outline" :scale="scale" />
         <SectionSkin :design="design" :outline="outline" :scale="scale" />
-        <SectionLight :building="building" :scale="scale" :rays="rays" part="lines" />
+        <SectionLight :building="building" :shading="shading" :scale="scale" :rays="rays" part="lines" />
         <SectionFlows v-if="drawing.flows" :design="design" :outline="outline" :scale="scale" />
       </svg>
       <p class="side-label" :style="{ left: '10px' }">◂ sunny side, {{ compassPoint(sunny) }}</p>

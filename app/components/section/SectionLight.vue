@@ -1,15 +1,23 @@
 <script setup lang="ts">
 import { sectionLight } from '../../../core/geometry/lit'
+import type { SceneExtras } from '../../../core/geometry/ray-cast'
 import type { Building } from '../../../core/geometry/surfaces'
 import type { SectionScale } from '~/composables/useSectionScale'
 import type { DrawnRay } from '~/composables/useSectionRays'
 
-const props = defineProps<{ building: Building; scale: SectionScale; rays: DrawnRay[]; part: 'fill' | 'lines' }>()
+const props = defineProps<{
+  building: Building
+  /** What shades it besides itself. */
+  shading: SceneExtras
+  scale: SectionScale
+  rays: DrawnRay[]
+  part: 'fill' | 'lines'
+}>()
 
 /** The sun whose patch is filled in: the cold day's, or the chosen hour's. */
 const main = computed(() => props.rays.find(r => r.kind !== 'hot' && r.profileDeg !== null) ?? null)
 const light = computed(() =>
-  main.value ? sectionLight(props.building, main.value.profileDeg!) : { fans: [], spans: [] },
+  main.value ? sectionLight(props.building, props.shading, main.value.profileDeg!) : { fans: [], spans: [] },
 )
 const fills = computed(() =>
   light.value.fans.map(fan => {
@@ -33,7 +41,7 @@ const lines = computed(() =>
   props.rays.flatMap((ray): Line[] => {
     if (ray.profileDeg === null) return []
     const ridge = props.building.outline.ridgeAtM + 1e-6
-    const fans = sectionLight(props.building, ray.profileDeg).fans.filter(f => f[0]!.from.x < ridge)
+    const fans = sectionLight(props.building, props.shading, ray.profileDeg).fans.filter(f => f[0]!.from.x < ridge)
     const a = (ray.profileDeg * Math.PI) / 180
     if (fans.length === 0) return []
     return [fans[0]![0]!, fans.at(-1)!.at(-1)!].map(r => {

@@ -9,7 +9,7 @@ import { makeBuilding } from '../../../core/geometry/surfaces'
 import { builtInForm, inForm } from '../../../core/study/in-form'
 import { formatNumber } from '../../../core/units'
 
-/** Every form drawn to one scale at the size of the design, with what the year says of it. */
+/** Every form drawn to one scale on the floor area of the design, with what the year says of it. */
 const bench = useDesign()
 const studies = useStudies()
 const settings = useSettings()
@@ -38,7 +38,9 @@ function inOther(form: Form, make = inForm): Design | null {
 /** What the year says of a form, and its glazing. */
 function figuresOf(form: Form) {
   const point = studies.all.forms.points.find(p => p.label === form)
-  return point && { ...point.figures, glazedM2: glazedM2(makeBuilding(point.design)) }
+  if (!point) return undefined
+  const building = makeBuilding(point.design)
+  return { ...point.figures, glazedM2: glazedM2(building), bedsM2: building.bedAreaM2 }
 }
 const options = computed(() =>
   FORMS.map(form => {
@@ -73,6 +75,7 @@ const best = computed(() => {
     heat: top(f => -f.heatKWh),
   }
 })
+const floorM2 = computed(() => makeBuilding(bench.current).floorAreaM2)
 const currency = computed(() => bench.current.topUp.currency)
 </script>
 
@@ -85,7 +88,11 @@ const currency = computed(() => bench.current.topUp.currency)
       @update:model-value="(form: Form) => bench.takeForm(inOther(form, builtInForm))"
     >
       <RadioGroupLabel as="h2" class="group-title">
-        Form <span class="hint font-sans font-normal">each at your size; the sunny side is on the left</span>
+        Form
+        <span class="hint font-sans font-normal">
+          each on your floor of {{ settings.show(floorM2, 'area') }}, with all of yours that fits; the sunny side is on
+          the left
+        </span>
       </RadioGroupLabel>
       <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
         <RadioGroupOption
@@ -133,6 +140,8 @@ const currency = computed(() => bench.current.topUp.currency)
               </dd>
               <dt>glazed</dt>
               <dd>{{ settings.show(o.figures.glazedM2, 'area') }}</dd>
+              <dt>beds</dt>
+              <dd>{{ settings.show(o.figures.bedsM2, 'area') }}</dd>
               <dt>cost</dt>
               <dd :class="best.cost === o.form ? 'best' : ''">
                 {{ currency }} {{ Math.round(o.figures.cost / 100) * 100 }}
@@ -141,7 +150,7 @@ const currency = computed(() => bench.current.topUp.currency)
               <dd>{{ currency }} {{ formatNumber(o.figures.aYear, 0) }}</dd>
             </dl>
             <p class="hint leading-tight">
-              {{ o.own ? `+ ${WORDS[o.form][1]}` : 'does not stand at this size' }}<br />
+              {{ o.own ? `+ ${WORDS[o.form][1]}` : 'does not stand on this floor' }}<br />
               <template v-if="o.own"> − {{ WORDS[o.form][2] }} </template>
             </p>
           </div>

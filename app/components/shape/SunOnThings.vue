@@ -3,6 +3,7 @@ import { watchDebounced } from '@vueuse/core'
 import { MONTH_NAMES } from '../../../core/climate'
 import { litParts, sectionLight } from '../../../core/geometry/lit'
 import { isSlope } from '../../../core/geometry/parts'
+import { shadingOf } from '../../../core/geometry/shading'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import type { SunHours } from '../../../core/optics/sun-hours'
 import { sectionRays } from '~/composables/useSectionRays'
@@ -13,10 +14,11 @@ const year = useYear()
 const settings = useSettings()
 const m = (v: number) => settings.show(v, 'length')
 const building = computed(() => makeBuilding(bench.current))
+const shading = computed(() => shadingOf(bench.current.shape, building.value.outline))
 const noons = computed(() =>
   sectionRays(bench.current, year.view, null, 12).map(ray => ({
     ray,
-    parts: ray.profileDeg === null ? [] : litParts(sectionLight(building.value, ray.profileDeg)),
+    parts: ray.profileDeg === null ? [] : litParts(sectionLight(building.value, shading.value, ray.profileDeg)),
   })),
 )
 /** Not the glazing itself, nor the roof. */

@@ -49,7 +49,17 @@ function add(): void {
 function addOwn(): void {
   const name = ownName.value.trim().slice(0, 80)
   if (!name) return
-  const needs: CropNeeds = { name, survivesC: 0, growsC: 6, soilC: 8, highestC: 32, dli: 10, weeks: 10 }
+  const needs: CropNeeds = {
+    name,
+    survivesC: 0,
+    growsC: 6,
+    soilC: 8,
+    highestC: 32,
+    dli: 10,
+    weeks: 10,
+    givesWeeks: 6,
+    inPots: true,
+  }
   const id = `own-${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`
   const refused = bench.edit(
     [['aim.crops', [...aim.value.crops, { id, needs, months: usualMonths(false) }]]],
@@ -92,6 +102,8 @@ function addOwn(): void {
           </div>
         </div>
       </div>
+      <BedYears />
+      <CropMovers />
       <details v-if="aim.crops.length > 0" class="mt-2">
         <summary class="cursor-pointer">What each needs</summary>
         <CropNeedsFields v-for="(crop, i) in aim.crops" :key="crop.id" :crop="crop" :index="i" class="mt-1" />

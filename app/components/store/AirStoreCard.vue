@@ -5,6 +5,8 @@ import { airStoreCautions } from '../../../core/advice/air-stores'
 import { airStoreName } from '../../../core/air-stores/registry'
 import { DUCT_FANS, entry, MATERIALS } from '../../../core/catalog'
 import { MONTH_NAMES } from '../../../core/climate'
+import { makeBuilding } from '../../../core/geometry/surfaces'
+import { pipeRule } from '../../../core/sums'
 import { STORE_CHANGES } from '../../../core/sums/book/rules'
 
 /** An air store's own figures: where its fan meets its pipes, what it did month by month, and what is wrong with it. */
@@ -66,6 +68,13 @@ const speed = computed(() => {
   if (s?.kind !== 'earth store' || !answer.value) return null
   return answer.value.flowM3h / 3600 / s.pipes / ((Math.PI * s.pipeDiameterM ** 2) / 4)
 })
+/** Pipe by the rule of thumb for the room's air, beside what lies there. */
+const pipe = computed(() => {
+  const s = store.value
+  if (s?.kind !== 'earth store') return null
+  const { volumeM3 } = makeBuilding(bench.current)
+  return { ownM: s.pipes * s.pipeLengthM, rule: pipeRule(volumeM3, s.pipeLengthM).result, volumeM3 }
+})
 const most = computed(() => Math.max(1e-9, ...(answer.value?.months ?? []).map(m => Math.max(m.tookKWh, m.gaveKWh))))
 </script>
 
@@ -101,6 +110,11 @@ const most = computed(() => Math.max(1e-9, ...(answer.value?.months ?? []).map(m
           <text :x="W - 6" y="18" text-anchor="end" class="tick">line: fan; dashes: pipes</text>
         </svg>
       </template>
+      <p v-if="pipe" class="mt-1" data-test="pipe-rule">
+        <strong>{{ settings.show(pipe.ownM, 'length') }}</strong> of pipe in all. The rule for a room of
+        {{ settings.show(pipe.volumeM3, 'bulk') }} is {{ settings.show(pipe.rule.lengthM, 'length') }} at least,
+        {{ pipe.rule.pipes }} such pipes; thin evidence, the year decides.
+      </p>
       <ul v-if="wrong.length > 0" class="mt-1 grid gap-1" data-test="store-wrong">
         <li v-for="w in wrong" :key="w" class="border-l-4 border-clay pl-2">{{ w.slice(name.length + 2) }}</li>
       </ul>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { bodyName, BODY_KINDS, kindOf } from '../../../core/bodies/registry'
-import { VESSELS } from '../../../core/catalog'
+import { vesselName, VESSELS } from '../../../core/catalog'
 import type { Body, Design } from '../../../core/design'
 import type { BodyAnswer } from '../../../core/body-answers'
 import { changedBody, freeBody, withoutBody } from '../../../core/editing'
 import { inPlaceOfBed } from '../../../core/editing/offers'
 import { roomObjects, roomOf } from '../../../core/geometry/objects'
+import { nameIn, type OtherReading } from '../../../core/units'
 
 /** Everything that stands in the room and keeps heat: add, change, duplicate, take out; each with its own figures. */
 const bench = useDesign()
@@ -65,7 +66,15 @@ const takeOut = (i: number) => edit(withoutBody(bench.current, i), 'take body ou
 const change = (path: string, value: unknown) =>
   bench.edit(changedBody(bench.current, open.value, path.split('.').pop()!, value), path)
 /** Named with what they hold, in the units in use. */
-const vessels = computed(() => VESSELS.map(v => ({ ...v, name: `${v.name}, ${settings.show(v.volumeM3, 'volume')}` })))
+const vessels = computed(() => VESSELS.map(v => ({ ...v, name: nameIn(vesselName(v), settings.show) })))
+/** Its depth, height or number may be typed as what it is to hold: 1000 gal. */
+function byVolume(path: string): OtherReading | undefined {
+  const body = bodies.value[open.value]!
+  const filled = kindOf(body).filled
+  if (!path.endsWith(`.${filled.field}`)) return undefined
+  const each = filled.eachM3(body, boxes.value[open.value]!)
+  return { quantity: 'volume', toOwn: m3 => m3 / each }
+}
 const options = (path: string) => (path.endsWith('.vessel') ? vessels.value : undefined)
 </script>
 
@@ -81,6 +90,7 @@ const options = (path: string) => (path.endsWith('.vessel') ? vessels.value : un
     :fields="fields"
     :options="options"
     :set="change"
+    :other="byVolume"
     @add="add"
     @duplicate="duplicate"
     @take-out="takeOut"

@@ -6,6 +6,8 @@ defineProps<{
   state: { running: boolean; done: number; total: number; failure: string }
   stale: boolean
   ready: boolean
+  /** The house is run as it stands, and not otherwise. */
+  asItStands?: boolean
 }>()
 const emit = defineEmits<{ start: []; cancel: [] }>()
 </script>
@@ -24,7 +26,7 @@ const emit = defineEmits<{ start: []; cancel: [] }>()
     <button v-else v-uses-fields class="button" :data-test="`start-${test}`" @click="emit('start')">
       {{ ready ? 'Work it out again' : ask }}
     </button>
-    <RunAsChoice v-if="!state.running" />
+    <RunAsChoice v-if="!state.running && !asItStands" />
     <span v-if="state.failure" class="fault" role="alert">{{ state.failure }}</span>
     <span v-else-if="stale && ready" class="hint">The design, or how it is run, has changed since.</span>
   </div>

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { linear } from '../../../core/scale'
 import { MOVES, moveWords } from '../../../core/moves/registry'
 import { winterDli } from '../../../core/study/figures'
-import type { Found, FoundSet } from '../../../core/study/find'
+import { reached, wished, type Found, type FoundSet } from '../../../core/study/find'
 import { sameYear } from '../../../core/study/kept'
 import { winterName } from '../../../core/study/winter'
 import { formatNumber } from '../../../core/units'
@@ -19,8 +19,12 @@ const keeping = useKeeping()
 /** The answer that was kept as a design of its own. */
 const keptSet = shallowRef<Found | null>(null)
 const aimed = computed(() => year.view?.answers.aim.coldestNight?.aimC ?? bench.current.aim.lowestAirC)
-const wanted = reactive({ coldestC: aimed.value, budget: 0, aYear: 0, lightShare: 0.9 })
-const set = (key: keyof typeof wanted) => (v: number) => {
+const wanted = reactive({ by: 'life', lifeK: 0, coldestC: aimed.value, budget: 0, aYear: 0, lightShare: 0.9 })
+const BY = [
+  { id: 'life', name: 'what lives there' },
+  { id: 'air', name: 'the coldest night’s air' },
+] as const
+const set = (key: Exclude<keyof typeof wanted, 'by'>) => (v: number) => {
   wanted[key] = v
   return null
 }
@@ -28,6 +32,7 @@ const lightNow = computed(() => (year.view ? winterDli(bench.current, year.view.
 const start = () =>
   ladder.find({
     coldestC: wanted.coldestC,
+    lifeK: wanted.by === 'life' ? wanted.lifeK : null,
     winterK: winterK.value,
     budget: wanted.budget > 0 ? wanted.budget : null,
     aYear: wanted.aYear > 0 ? wanted.aYear : null,
@@ -49,8 +54,12 @@ const winterK = computed(() =>
     ? winters.spread.meantC - year.view.answers.coldestNight.insideC
     : 0,
 )
-/** Coldest nights of sets, in that winter. */
-const coldest = (s: FoundSet) => s.coldestC + (ladder.foundFor?.wanted.winterK ?? 0)
+/** What was asked for. */
+const asked = computed(() => ladder.foundFor!.wanted)
+const byLife = computed(() => typeof ladder.foundFor?.wanted.lifeK === 'number')
+/** How far sets go in that winter: the coldest night, or what lives there over its bound. */
+const far = (s: FoundSet) => reached(s, asked.value) + (asked.value.winterK ?? 0)
+const farTold = (v: number) => (byLife.value ? settings.show(v, 'temperatureDifference', { sign: true }) : t(v))
 const wordsOf = (id: string) => moveWords(MOVES.find(m => m.id === id)!, bench.current, settings.show)
 const list = (s: FoundSet) => (s.moves.length === 0 ? ['The house as it is'] : s.moves.map(wordsOf))
 async function keepSet(ids: readonly string[]): Promise<void> {
@@ -67,13 +76,13 @@ const plot = computed(() => {
   const f = found.value
   if (!f || f.front.length < 2 || width.value === 0) return null
   const costs = f.front.map(s => s.cost)
-  const cold = [...f.front.map(coldest), ladder.foundFor!.wanted.coldestC]
+  const cold = [...f.front.map(far), wished(asked.value)]
   const [c0, c1] = [Math.min(...costs), Math.max(...costs)]
   const [t0, t1] = [Math.min(...cold) - 0.3, Math.max(...cold) + 0.3]
   const x = linear([c0, Math.max(c0 + 1, c1)], [8, width.value - 8])
   const y = linear([t1, t0], [8, HEIGHT - 22])
   const steps = f.front.map(
-    (s, i) => `${i === 0 ? 'M' : `H${x(s.cost)}V`}${i === 0 ? `${x(s.cost)} ` : ''}${y(coldest(s))}`,
+    (s, i) => `${i === 0 ? 'M' : `H${x(s.cost)}V`}${i === 0 ? `${x(s.cost)} ` : ''}${y(far(s))}`,
   )
   return { x, y, path: steps.join(' '), c0, c1 }
 })
@@ -83,7 +92,19 @@ const plot = computed(() => {
   <div class="grid gap-x-8 gap-y-3 px-4 py-3 lg:grid-cols-[15rem_1fr]">
     <div>
       <h2 class="group-title">Find me the cheapest</h2>
+      <ChoiceField label="Judged by" :value="wanted.by" :options="BY" :set="v => (wanted.by = v)" />
       <QuantityField
+        v-if="wanted.by === 'life'"
+        label="Over what it bears by at least"
+        hint="leaves, soil or water, whichever stands nearest to its bound"
+        quantity="temperatureDifference"
+        :value="wanted.lifeK"
+        :min="-40"
+        :max="30"
+        :set="set('lifeK')"
+      />
+      <QuantityField
+        v-else
         label="Coldest night at least"
         quantity="temperature"
         :value="wanted.coldestC"
@@ -138,13 +159,15 @@ const plot = computed(() => {
     <div v-if="found" :class="stale ? 'opacity-60' : ''" data-test="found">
       <p class="text-lg">
         <template v-if="found.feasible">
-          <strong class="slab text-2xl">{{ money(found.cost) }}</strong> brings the coldest night to
-          <strong>{{ t(coldest(found)) }}</strong
+          <strong class="slab text-2xl">{{ money(found.cost) }}</strong>
+          {{ byLife ? 'keeps what lives there over its bound by' : 'brings the coldest night to' }}
+          <strong>{{ farTold(far(found)) }}</strong
           >; {{ money(found.aYear) }} is bought in a year.
+          <span v-if="byLife" class="hint">The coldest night is {{ t(found.coldestC) }} then.</span>
         </template>
         <template v-else>
           <strong class="text-clay">No set of these does it.</strong> The nearest comes to
-          <strong>{{ t(coldest(found)) }}</strong
+          <strong>{{ farTold(far(found)) }}</strong
           >, for {{ money(found.cost) }} and {{ money(found.aYear) }} a year.
         </template>
       </p>
@@ -174,26 +197,24 @@ const plot = computed(() => {
           :width="width"
           :height="HEIGHT"
           role="img"
-          aria-label="Coldest night against money; the table below has the figures"
+          :aria-label="`${byLife ? 'Over its bound' : 'Coldest night'} against money; the table below has the figures`"
         >
           <line
             :x1="0"
             :x2="width"
-            :y1="plot.y(ladder.foundFor!.wanted.coldestC)"
-            :y2="plot.y(ladder.foundFor!.wanted.coldestC)"
+            :y1="plot.y(wished(asked))"
+            :y2="plot.y(wished(asked))"
             stroke="var(--clay)"
             stroke-width="1.5"
             stroke-dasharray="6 4"
           />
-          <text :x="4" :y="plot.y(ladder.foundFor!.wanted.coldestC) - 4" class="tick">
-            {{ t(ladder.foundFor!.wanted.coldestC) }} wanted
-          </text>
+          <text :x="4" :y="plot.y(wished(asked)) - 4" class="tick">{{ farTold(wished(asked)) }} wanted</text>
           <path :d="plot.path" fill="none" stroke="var(--moss)" stroke-width="2" />
           <circle
             v-for="s in found.front"
             :key="s.cost"
             :cx="plot.x(s.cost)"
-            :cy="plot.y(coldest(s))"
+            :cy="plot.y(far(s))"
             :r="s.cost === found.cost ? 6 : 4"
             :fill="s.cost === found.cost ? 'var(--clay)' : 'var(--paper)'"
             stroke="var(--ink)"
@@ -210,6 +231,7 @@ const plot = computed(() => {
             <tr>
               <th scope="col" class="pr-4 text-right font-normal">costs</th>
               <th scope="col" class="pr-4 text-right font-normal">bought a year</th>
+              <th v-if="byLife" scope="col" class="pr-4 text-right font-normal">over its bound</th>
               <th scope="col" class="pr-4 text-right font-normal">coldest</th>
               <td></td>
             </tr>
@@ -218,7 +240,8 @@ const plot = computed(() => {
             <tr v-for="s in found.front" :key="s.cost" class="border-t border-line align-baseline">
               <td class="pr-4 text-right whitespace-nowrap">{{ money(s.cost) }}</td>
               <td class="pr-4 text-right whitespace-nowrap">{{ money(s.aYear) }}</td>
-              <td class="pr-4 text-right whitespace-nowrap">{{ t(coldest(s)) }}</td>
+              <td v-if="byLife" class="pr-4 text-right whitespace-nowrap">{{ farTold(far(s)) }}</td>
+              <td class="pr-4 text-right whitespace-nowrap">{{ byLife ? t(s.coldestC) : farTold(far(s)) }}</td>
               <td>{{ list(s).join('; ') }}</td>
             </tr>
           </tbody>

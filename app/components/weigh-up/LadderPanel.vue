@@ -3,6 +3,7 @@ import { endangered } from '../../../core/life-answers'
 import { LIFETIME_Y, RANKS, ranksByHeat, type Rank, type Rung } from '../../../core/study/ladder'
 import { ranAs } from '../../../core/study/ran-as'
 import { formatNumber } from '../../../core/units'
+import { fullDate, localDay } from '../../../core/text/dates'
 
 /** What the next money buys: every sensible single change, ranked; each can be laid on the design. */
 const bench = useDesign()
@@ -222,7 +223,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
       <summary class="cursor-pointer">What was chosen so far, and why</summary>
       <ol class="ml-5 list-decimal text-sm">
         <li v-for="c in ladder.choices" :key="c.at">
-          {{ new Date(c.at).toLocaleDateString(undefined, { dateStyle: 'medium' }) }}: {{ c.words }},
+          {{ fullDate(localDay(new Date(c.at))) }}: {{ c.words }},
           {{ settings.show(c.gainK, 'temperatureDifference', { sign: true }) }}. <span class="hint">{{ c.why }}</span>
         </li>
       </ol>

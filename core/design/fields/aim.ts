@@ -24,6 +24,8 @@ export const CROP_NEEDS = group(
     highestC: air('air below'),
     dli: number('light', 0, 60, { label: 'light, mol/m²·d' }),
     weeks: count(1, 520, { whole: false, label: 'weeks to harvest' }),
+    givesWeeks: count(0, 520, { start: 6, whole: false, label: 'weeks it gives' }),
+    inPots: flag({ start: true, label: 'raised in pots' }),
   },
   { label: 'Its needs' },
 )

@@ -1,7 +1,7 @@
 import { GAPS, LEAKAGE_CLASSES } from '../../catalog'
 import { FAN } from '../../fans/registry'
 import { PEOPLE, presenceDays, presenceFrom, presenceUntil } from '../../people/presence'
-import { area, entryOf, flag, group, hours, list, number, plain, share, temperature } from '../field'
+import { area, entryOf, flag, group, hours, list, number, plain, share, temperature, bedNumbers } from '../field'
 
 const air = (start: number, label: string, about = '') => temperature(-60, 60, { start, label, about })
 
@@ -58,6 +58,11 @@ export const BREATHE = group(
       {
         on: flag({ start: false, label: 'Row cover' }),
         belowC: air(4, 'Drawn below'),
+        inBeds: bedNumbers({
+          label: 'Lies over',
+          hint: 'All beds, unless some are pressed.',
+          about: 'none for all beds',
+        }),
         days: presenceDays,
         fromH: presenceFrom,
         untilH: presenceUntil,

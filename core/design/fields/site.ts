@@ -2,6 +2,7 @@ import { MATERIALS, SHELTERS } from '../../catalog'
 import { isTimeZone } from '../../climate/time-zone'
 import {
   angle,
+  bearing,
   checked,
   choice,
   conductivity,
@@ -9,6 +10,7 @@ import {
   entryOf,
   flag,
   group,
+  number,
   length,
   list,
   orNull,
@@ -19,7 +21,7 @@ import { climateFaults, type HourlyClimate, type NormalsClimate } from './climat
 
 /** A corner of the horizon: what stands in the way at an azimuth. Between corners the line is straight. */
 export const HORIZON_POINT = group({
-  azimuthDeg: angle(0, 360, { label: 'azimuth' }),
+  azimuthDeg: bearing(0, 360, { label: 'azimuth' }),
   altitudeDeg: angle(0, 89, { label: 'altitude' }),
   kind: choice(
     [
@@ -50,9 +52,9 @@ const toBoundary = (side: string) =>
 export const SITE = group(
   {
     place: text(120, { label: 'Place' }),
-    latitudeDeg: angle(-90, 90, { label: 'Latitude', hint: 'south is negative' }),
-    longitudeDeg: angle(-180, 180, { label: 'Longitude', hint: 'west is negative' }),
-    elevationM: length(-430, 6000, { label: 'Elevation' }),
+    latitudeDeg: number('latitude', -90, 90, { label: 'Latitude', hint: 'south is negative, or 43 S' }),
+    longitudeDeg: number('longitude', -180, 180, { label: 'Longitude', hint: 'west is negative, or 71 W' }),
+    elevationM: number('elevation', -430, 6000, { label: 'Elevation' }),
     timeZone: text(60, {
       label: 'Time zone',
       about: 'an IANA name such as Europe/Vienna',
@@ -107,7 +109,7 @@ export const SITE = group(
       label: 'Spell',
       about: 'a fortnight of weather laid into the year; `null` for none',
     }),
-    windFromDeg: orNull(angle(0, 360, { label: 'Wind mostly from', about: 'azimuth that it blows from' }), {
+    windFromDeg: orNull(bearing(0, 360, { label: 'Wind mostly from', about: 'azimuth that it blows from' }), {
       start: null,
       label: 'Wind mostly from',
       about: 'null while it is not known: then no side is the windy one',
@@ -137,7 +139,7 @@ export const SITE = group(
         }),
         frostDepthM: length(0, 3, { start: 0, label: 'Frost depth by local rule', about: '0 leaves the estimate' }),
         slopeDeg: angle(0, 45, { start: 0, label: 'Fall of the ground' }),
-        slopeTowardsDeg: angle(0, 360, { start: 180, label: 'It falls towards azimuth' }),
+        slopeTowardsDeg: bearing(0, 360, { start: 180, label: 'It falls towards azimuth' }),
         frostPocket: flag({ start: false, label: 'Cold air gathers here on still nights' }),
         plot: group(
           {

@@ -14,7 +14,7 @@ import {
   number,
   optional,
   orNull,
-  power,
+  electricPower,
   share,
   temperature,
   text,
@@ -85,7 +85,7 @@ const CONDITION = group(
       hint: 'Sheet and film grow dim with the years.',
     }),
     dirt: share(0, 0.6, { start: 0.02, step: 0.01, label: 'Light that dirt takes' }),
-    blowerW: power(0, 500, {
+    blowerW: electricPower(0, 500, {
       start: 30,
       step: 5,
       usual: [0, 100],
