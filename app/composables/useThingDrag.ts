@@ -1,5 +1,6 @@
 import type { Design } from '../../core/design'
 import type { Patch } from '../../core/editing'
+import { dragKind } from '../keeping/history'
 
 /** A hand that moves no further is pressing, px. */
 const STILL_PX = 3
@@ -35,7 +36,7 @@ export function useThingDrag<T extends { id: string; kind: string; index: number
       design: bench.current,
       x: event.clientX,
       y: event.clientY,
-      kind: `drag ${thing.id} ${event.timeStamp}`,
+      kind: dragKind(thing.id, event.timeStamp),
       drawn: false,
     }
   }

@@ -18,11 +18,15 @@ export function startHistory<T>(present: T): History<T> {
   return { past: [], present, future: [], kind: null, at: 0 }
 }
 
+const DRAG = 'drag '
+/** The kind of the edits of one drag, from its beginning on: however long the hand rests, they are one step. */
+export const dragKind = (id: string, beganAt: number): string => `${DRAG}${id} ${beganAt}`
+
 /** Whether an edit of a kind is one with the last. */
 export const ongoing = <T>(history: History<T>, kind: string, at: number): boolean =>
-  history.kind === kind && at - history.at < TOGETHER_MS && history.future.length === 0
+  history.kind === kind && (kind.startsWith(DRAG) || at - history.at < TOGETHER_MS) && history.future.length === 0
 
-/** A new present. Edits of the same `kind` within a moment (a drag, a typed slider) become one step. */
+/** A new present. Edits of one drag, or of the same `kind` within a moment (a typed slider), become one step. */
 export function pushHistory<T>(history: History<T>, present: T, kind: string, at: number): History<T> {
   if (present === history.present) return history
   const past = ongoing(history, kind, at) ? history.past : [...history.past, history.present].slice(-DEEPEST)

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { pushHistory, redoHistory, startHistory, undoHistory } from '../../app/keeping/history'
+import { dragKind, pushHistory, redoHistory, startHistory, undoHistory } from '../../app/keeping/history'
 
 test('edits of one kind close together are one step; another kind or a pause begins anew', () => {
   let h = startHistory(0)
@@ -11,6 +11,15 @@ test('edits of one kind close together are one step; another kind or a pause beg
   expect(undoHistory(h).present).toBe(3)
   h = pushHistory(h, 5, 'type', 9000)
   expect(undoHistory(h).present).toBe(4)
+})
+
+test('a drag is one step, however long the hand rests; the next drag of the same thing is another', () => {
+  const [first, second] = [dragKind('bed-1', 100), dragKind('bed-1', 90_000)]
+  let h = pushHistory(startHistory(0), 1, first, 1000)
+  h = pushHistory(h, 2, first, 61_000)
+  expect(undoHistory(h).present).toBe(0)
+  h = pushHistory(h, 3, second, 90_100)
+  expect(undoHistory(h).present).toBe(2)
 })
 
 test('an edit after an undo never joins what came before, and clears the future', () => {

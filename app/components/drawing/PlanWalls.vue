@@ -2,6 +2,7 @@
 import { rangeOf } from '../../../core/design'
 import { withWidth } from '../../../core/editing'
 import type { PlanScale } from '~/composables/usePlanScale'
+import { dragKind } from '~/keeping/history'
 
 /** The two walls that can be drawn: the far end for the length, the back for the width. */
 const props = defineProps<{ scale: PlanScale }>()
@@ -44,7 +45,7 @@ function grip(w: (typeof walls.value)[number], event: PointerEvent): void {
     y: event.clientY,
     value: w.value,
     shape: shape.value,
-    kind: `plan ${w.id} ${event.timeStamp}`,
+    kind: dragKind(`plan ${w.id}`, event.timeStamp),
   }
 }
 function drawn(event: PointerEvent): void {

@@ -14,6 +14,7 @@ import { cornerName } from '../../../core/geometry/parts'
 import { hasFront, type Outline } from '../../../core/geometry/section'
 import type { Design } from '../../../core/design'
 import type { SectionScale } from '~/composables/useSectionScale'
+import { dragKind } from '~/keeping/history'
 
 const props = defineProps<{ outline: Outline; scale: SectionScale }>()
 const emit = defineEmits<{ hold: [boolean] }>()
@@ -168,7 +169,7 @@ function down(handle: Handle, event: PointerEvent): void {
   dragging = {
     id: handle.id,
     shape: bench.current.shape,
-    kind: `drag ${handle.id} ${event.timeStamp}`,
+    kind: dragKind(handle.id, event.timeStamp),
     offX: props.scale.x(handle.x) - event.clientX,
     offZ: props.scale.y(handle.z) - event.clientY,
   }

@@ -12,6 +12,7 @@ import {
 import { compassPoint } from '../../../core/geometry/compass'
 import type { HorizonPoint } from '../../../core/design'
 import { sunPosition } from '../../../core/sun'
+import { dragKind } from '~/keeping/history'
 
 const bench = useDesign()
 const settings = useSettings()
@@ -101,7 +102,7 @@ function put(i: number, patch: Partial<HorizonPoint>, kind: string): void {
 let dragging: { i: number; kind: string } | null = null
 function down(i: number, event: PointerEvent): void {
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  dragging = { i, kind: `horizon ${i} ${event.timeStamp}` }
+  dragging = { i, kind: dragKind(`horizon ${i}`, event.timeStamp) }
 }
 function moved(event: PointerEvent): void {
   if (!dragging) return
