@@ -4,7 +4,7 @@ import type { Design } from '../../core/design'
 import { laidOn, MOVES, type Laid } from '../../core/moves/registry'
 import { briefOf, type Brief } from '../../core/study/brief'
 import { findCheapest, promising, withMoves, type Found, type Wanted } from '../../core/study/find'
-import { ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
+import { LIFETIME_Y, ranked, ranksByHeat, rungOf, type Rank, type Rung } from '../../core/study/ladder'
 import { ranAs, type RunAs } from '../../core/study/ran-as'
 import { sameYear, type Choice } from '../../core/study/kept'
 import type { StageName } from '../../core/study/stages'
@@ -30,13 +30,15 @@ export const useLadder = defineStore('ladder', () => {
   const now = shallowRef<Brief | null>(null)
   const state = reactive(fresh())
   const rank = ref<Rank>('money')
+  /** What is bought for a change is counted over so many years. */
+  const years = ref<number>(LIFETIME_Y)
   /** All rungs are there: it was not stopped. */
   const complete = computed(() => state.total > 0 && state.done === state.total)
   const stale = computed(() => of.value !== null && (as.value !== run.as || !sameYear(of.value, bench.current)))
   /** Whether its rungs are of the house of the score: what is told beside that, or on paper. */
   const isOfScore = computed(() => of.value !== null && as.value === 'stands' && sameYear(of.value, bench.current))
   const order = computed(() =>
-    of.value ? ranked(rungs.value, rank.value, ranksByHeat(ranAs(of.value, as.value))) : [],
+    of.value ? ranked(rungs.value, rank.value, ranksByHeat(ranAs(of.value, as.value)), years.value) : [],
   )
   /** What was laid on this design from its ladders, and why. */
   const choices = shallowRef<Choice[]>([])
@@ -199,6 +201,7 @@ export const useLadder = defineStore('ladder', () => {
     stale,
     state,
     rank,
+    years,
     start,
     cancel,
     take,

@@ -158,11 +158,13 @@ export type Rank = keyof typeof RANKS
 
 /** Nothing costs less than this: somebody has to do it. Money. */
 const AN_ERRAND = 20
-/** What is bought for a change is counted over so many years. */
+/** What is bought for a change is counted over so many years, unless others are chosen. */
 export const LIFETIME_Y = 10
+export const LIFETIMES_Y = [1, 5, LIFETIME_Y, 20, 30] as const
 
-/** What a change costs to build and to run for those years, more than the house as it is, in its currency. */
-export const lifetimeCost = ({ cost, aYear }: Pick<Rung, 'cost' | 'aYear'>): number => cost + LIFETIME_Y * aYear
+/** What a change costs to build and to run for some years, more than the house as it is, in its currency. */
+export const lifetimeCost = ({ cost, aYear }: Pick<Rung, 'cost' | 'aYear'>, years: number = LIFETIME_Y): number =>
+  cost + years * aYear
 
 /** What a change does for its money over its years: where it helps for no more than an errand, as for one. */
 export const forMoney = (helps: number, cost: number) => (helps > 0 ? helps / Math.max(AN_ERRAND, cost) : helps)
@@ -172,9 +174,9 @@ export const forMoney = (helps: number, cost: number) => (helps > 0 ? helps / Ma
  * or what is saved a year for what is paid once where a house is heated; what helps comes before what harms, what is
  * saved at the cost of a life that misses its bound comes last, and what does nothing is left out.
  */
-export function ranked(rungs: readonly Rung[], by: Rank, heated: boolean): Rung[] {
+export function ranked(rungs: readonly Rung[], by: Rank, heated: boolean, years: number = LIFETIME_Y): Rung[] {
   const key: Record<Rank, (r: Rung) => number> = {
-    money: r => (heated ? forMoney(-r.aYear, r.cost) : forMoney(r.lifeK, lifetimeCost(r))),
+    money: r => (heated ? forMoney(-r.aYear, r.cost) : forMoney(r.lifeK, lifetimeCost(r, years))),
     life: r => r.lifeK,
     degrees: r => r.gainK,
     heat: r => r.savedKWh,

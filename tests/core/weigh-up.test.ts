@@ -66,6 +66,13 @@ describe('ladder', () => {
     expect(order('money')).toEqual(['row-cover', 'heater'])
     // By hand: what it is bought for, and ten years of what it buys.
     expect(lifetimeCost(heater)).toBeCloseTo(heater.cost + 10 * heater.aYear, 9)
+    // Over years in which nothing is bought yet a heater is the cheaper buy; the longer, the less.
+    const worth = (r: Rung, years: number) => r.lifeK / lifetimeCost(r, years)
+    expect(worth(heater, 30)).toBeLessThan(worth(heater, 1))
+    for (const years of [0, 30]) {
+      const best = worth(heater, years) > worth(sheet, years) ? 'heater' : 'row-cover'
+      expect(ranked(both, 'money', false, years)[0]!.id).toBe(best)
+    }
   })
 
   test('what is saved by letting what lives there miss its bound by more is no best buy', () => {

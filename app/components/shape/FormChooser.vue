@@ -143,9 +143,7 @@ const currency = computed(() => bench.current.topUp.currency)
               <dt>beds</dt>
               <dd>{{ settings.show(o.figures.bedsM2, 'area') }}</dd>
               <dt>cost</dt>
-              <dd :class="best.cost === o.form ? 'best' : ''">
-                {{ currency }} {{ Math.round(o.figures.cost / 100) * 100 }}
-              </dd>
+              <dd :class="best.cost === o.form ? 'best' : ''">{{ currency }} {{ formatNumber(o.figures.cost, 0) }}</dd>
               <dt>a year</dt>
               <dd>{{ currency }} {{ formatNumber(o.figures.aYear, 0) }}</dd>
             </dl>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { endangered } from '../../../core/life-answers'
-import { LIFETIME_Y, RANKS, ranksByHeat, type Rank, type Rung } from '../../../core/study/ladder'
+import { LIFETIMES_Y, lifetimeCost, RANKS, ranksByHeat, type Rank, type Rung } from '../../../core/study/ladder'
 import { ranAs } from '../../../core/study/ran-as'
 import { formatNumber } from '../../../core/units'
 import { fullDate, localDay } from '../../../core/text/dates'
@@ -97,6 +97,13 @@ const setRank = (id: string) => {
   ladder.rank = id as Rank
   return null
 }
+/** What it costs and what it buys, over the years that are chosen. */
+const over = (r: Rung) => `${formatNumber(lifetimeCost(r, ladder.years), 0)} in ${ladder.years} y`
+const setYears = (id: string) => {
+  ladder.years = Number(id)
+  return null
+}
+const YEARS = LIFETIMES_Y.map(y => ({ id: String(y), name: `${y} ${y === 1 ? 'year' : 'years'}` }))
 const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
 </script>
 
@@ -114,6 +121,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
         @cancel="ladder.cancel"
       />
       <ChoiceField label="Ranked by" :value="ladder.rank" :options="RANK_CHOICES" :set="setRank" class="w-56" />
+      <ChoiceField label="Over" :value="String(ladder.years)" :options="YEARS" :set="setYears" class="w-28" />
     </div>
     <p v-if="ladder.rungs.length === 0 && !ladder.state.running" class="hint max-w-prose">
       Every sensible single change to this house, each run for its year: what it does to the coldest night, what it
@@ -172,7 +180,12 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
             {{ BARS[BESIDE.bar].say(r) }}
           </td>
           <td class="pl-3 text-right whitespace-nowrap tabular-nums">{{ cost(r) }}</td>
-          <td class="pl-3 text-right whitespace-nowrap tabular-nums" data-name="a year">{{ aYear(r) }}</td>
+          <td class="pl-3 text-right whitespace-nowrap tabular-nums" data-name="a year">
+            {{ aYear(r) }}
+            <span v-if="Math.abs(r.aYear) >= 0.5" class="hint block leading-tight" data-test="over-years">{{
+              over(r)
+            }}</span>
+          </td>
           <td
             v-if="withPayback"
             class="pl-3 text-right whitespace-nowrap tabular-nums"
@@ -215,7 +228,7 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
         {{
           bars === 'heat'
             ? 'Ranked by what is saved a year'
-            : `Money is what it costs and ${LIFETIME_Y} years of what it buys`
+            : `Money is what it costs, and what it buys over ${ladder.years} ${ladder.years === 1 ? 'year' : 'years'}`
         }}.
       </template>
     </p>
