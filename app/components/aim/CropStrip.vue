@@ -7,10 +7,11 @@ import { listed } from '../../../core/text/listed'
 /** A crop's year, week by week: how fast it grows, when cold kills it, and when it is planted and harvested. */
 const props = defineProps<{ row: CropRow }>()
 
+const hatch = useId()
 /** Depth of colour of a week in which it lives: as it grows. */
 const depth = (w: number): number => 12 + Math.round(88 * props.row.weeks[w]!.pace)
 const fill = (w: number): string =>
-  props.row.weeks[w]!.state === 'dies' ? 'url(#kills)' : `color-mix(in srgb, var(--leaf) ${depth(w)}%, var(--paper))`
+  props.row.weeks[w]!.state === 'dies' ? `url(#${hatch})` : `color-mix(in srgb, var(--leaf) ${depth(w)}%, var(--paper))`
 const runs = computed(() =>
   Array.from({ length: WEEKS }, (_, w) => ({
     w,
@@ -34,7 +35,7 @@ const spoken = computed(
 <template>
   <svg :viewBox="`0 0 ${WEEKS} 12`" preserveAspectRatio="none" class="strip" role="img" :aria-label="spoken">
     <defs>
-      <pattern id="kills" width="1" height="2" patternUnits="userSpaceOnUse">
+      <pattern :id="hatch" width="1" height="2" patternUnits="userSpaceOnUse">
         <rect width="1" height="2" class="bare" />
         <rect width="1" height="1" class="kills" />
       </pattern>
