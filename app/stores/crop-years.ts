@@ -37,11 +37,14 @@ export const useCropYears = defineStore('crop-years', () => {
       : null
   let timer: ReturnType<typeof setTimeout> | undefined
   let stop = new AbortController()
+  /** Of which design the years that are shown are, all of them or the first. */
+  let whose = ''
 
   async function work(design: Design): Promise<void> {
     stop.abort()
     stop = new AbortController()
     const { signal } = stop
+    whose = design.id
     const anew = years.value.length === 0
     const found: CropYear[] = []
     known.value = 0
@@ -78,7 +81,7 @@ export const useCropYears = defineStore('crop-years', () => {
         if (!isWanted() || year.view === null || !stale.value) return
         stop.abort()
         failure.value = ''
-        if (design.id !== of.value?.id) years.value = []
+        if (design.id !== whose) years.value = []
         timer = setTimeout(() => {
           if (design !== bench.current) return
           work(design).catch(

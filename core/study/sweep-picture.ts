@@ -15,7 +15,8 @@ export function rangeAbout(path: string, design: Design): AskedRange {
   const { low, high, whole, usual, quantity } = numberAt(path, design)
   const now = valueAt(design, path) as number
   const half = Math.max(Math.abs(now) / 2, (usual[1] - usual[0]) / 20)
-  const round = (v: number) => (whole || quantity === 'angle' ? Math.round(v) : Number(v.toPrecision(2)))
+  const round = (v: number) =>
+    whole || quantity === 'angle' || quantity === 'bearing' ? Math.round(v) : Number(v.toPrecision(2))
   return { path, from: round(Math.max(low, now - half)), to: round(Math.min(high, now + half)), steps: 8 }
 }
 

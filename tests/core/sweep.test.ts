@@ -31,7 +31,7 @@ const apart = (a: Figures, b: Figures) =>
   Math.max(Math.abs(a.coldC - b.coldC), Math.abs(a.hotC - b.hotC), Math.abs(a.meanC - b.meanC))
 
 /** Quantities of which a kind has none when they are 0, and numbers of it. */
-const SIZES = new Set(['length', 'thickness', 'area', 'power', 'airflow', 'mass', 'conductance'])
+const SIZES = new Set(['length', 'thickness', 'area', 'power', 'electricPower', 'airflow', 'mass', 'conductance'])
 const NUMBERS = new Set(['count', 'pipes', 'stages', 'opensShare', 'flowLMin'])
 /** Where a thing is, and what else of it is no size of its own. */
 const PLACES = new Set([

@@ -67,7 +67,7 @@ describe('store', () => {
     await appears('[data-test="sum-water-least"]')
     expect(await text('[data-test="sum-water-least"]')).toMatch(/gal/)
     await click(driver, 'tab-materials')
-    expect(await material()).toMatch(/Water in barrels.*gal[^]*Stone.*yd³.* in /)
+    expect(await material()).toMatch(/Water in barrels.*gal[^]*Stone.*yd³.*\sin\s/)
     await chooseUnits('metric')
   })
 

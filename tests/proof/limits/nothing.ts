@@ -13,6 +13,7 @@ import type { Limit } from './limit'
 /** Quantities of which twice as much is two of it. */
 const SIZES: readonly (string | null)[] = [
   'power',
+  'electricPower',
   'airflow',
   'area',
   'mass',
@@ -115,4 +116,12 @@ export function halved(d: Design, kind: (typeof SOURCE_KINDS)[number]): [Design,
   const alone = { ...d, topUp: { ...d.topUp, sources: [] } }
   return [withSource(alone, whole), withSource(withSource(alone, { ...whole, ...half }), { ...whole, ...half })]
 }
-const EXTENSIVE: readonly (string | null)[] = ['power', 'airflow', 'area', 'mass', 'volume', 'conductance']
+const EXTENSIVE: readonly (string | null)[] = [
+  'power',
+  'electricPower',
+  'airflow',
+  'area',
+  'mass',
+  'volume',
+  'conductance',
+]
