@@ -1,4 +1,4 @@
-import { computed, onScopeDispose, reactive, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Design } from '../../core/design'
 import { sameYear } from '../../core/study/kept'
 import type { Brief } from '../../core/study/brief'
@@ -6,6 +6,7 @@ import type { RunAs } from '../../core/study/ran-as'
 import { useDesign } from '../stores/design'
 import { useRunAs } from '../stores/run-as'
 import { useYear } from '../stores/year'
+import { useStoppable } from './useStoppable'
 
 /**
  * Some designs beside the one on the bench, each in brief: worked out when it is asked for, stopped when it is said or
@@ -20,20 +21,10 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
   const of = shallowRef<Design | null>(null)
   const run = useRunAs()
   const as = ref<RunAs>('stands')
-  const state = reactive({ running: false, done: 0, total: 0, failure: '' })
+  const { state, run: runAll, cancel } = useStoppable()
   const stale = computed(() => of.value !== null && (as.value !== run.as || !sameYear(of.value, bench.current)))
-  let stop = new AbortController()
-
-  function cancel(): void {
-    stop.abort()
-    state.running = false
-  }
-  onScopeDispose(cancel)
 
   async function start(): Promise<void> {
-    cancel()
-    stop = new AbortController()
-    const { signal } = stop
     const design = bench.current
     const list = others(design)
     const place = ({ design: its }: { design: Design }) => list.findIndex(o => o.design === its)
@@ -41,9 +32,8 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
     as.value = run.as
     now.value = null
     found.value = []
-    Object.assign(state, { running: true, done: 0, total: list.length + 1, failure: '' })
-    try {
-      await year.briefs(
+    await runAll(list.length + 1, signal =>
+      year.briefs(
         [design, ...list.map(o => o.design)],
         as.value,
         (brief, i) => {
@@ -52,11 +42,8 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
           else found.value = [...found.value, { ...list[i - 1]!, brief }].sort((a, b) => place(a) - place(b))
         },
         signal,
-      )
-    } catch (error) {
-      if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
-    }
-    if (!signal.aborted) state.running = false
+      ),
+    )
   }
   /** Forgets what was found. */
   function clear(): void {

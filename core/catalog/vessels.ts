@@ -56,7 +56,7 @@ export const VESSELS: readonly Vessel[] = [
 export const vesselName = ({ name, volumeM3 }: Pick<Vessel, 'name' | 'volumeM3'>): string =>
   `${name}, ${Math.round(volumeM3 * 1000)} L`
 
-/** The same amid a sentence, in a reader's units. */
+/** Its name inside a sentence, in a reader's units. */
 export const vesselOf = (vessel: Vessel, show: Show): string =>
   nameIn(vesselName(vessel).replace(', ', ' of ').toLowerCase().replace(/l$/, 'L'), show)
 

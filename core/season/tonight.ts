@@ -50,8 +50,9 @@ export interface Night {
   soilMinC: number
   /** What lives there against what it bears, the nearest to it first. */
   lives: NightLife[]
-  /** With all that can be done. */
+  /** With all that can be done: the air, and the leaves. */
   doneMinC: number
+  doneLeafC: number
   /** Cloud and snow in words. */
   sky: Forecast['sky']
   snow: boolean
@@ -202,6 +203,7 @@ export function tonight(
       soilMinC: low(idle.soilC),
       lives,
       doneMinC: all ? low(all.airC) - off : insideMinC,
+      doneLeafC: low((all ?? idle).leafC) - off,
       sky: f.sky,
       snow: f.snow,
       do: acts

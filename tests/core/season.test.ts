@@ -191,6 +191,7 @@ describe('tonight', () => {
     const lit = night!.do.find(d => d.id === 'stove')!
     expect(lit.gainK).toBeGreaterThan(1)
     expect(lit.caution).toMatch(/carbon monoxide/)
+    expect(night!.doneLeafC).toBeGreaterThan(night!.leafMinC + lit.gainK - 0.2)
     // What does most for the leaves stands first, and they are held against what they bear.
     const worth = night!.do.filter(d => d.gainK > 0).map(d => d.gainK)
     expect(worth).toEqual([...worth].sort((a, b) => b - a))

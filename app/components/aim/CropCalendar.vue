@@ -42,7 +42,10 @@ const spoken = (crop: CropChoice, m: number) => {
   return `${needsOf(crop).name} in ${MONTH_NAMES[m]}: ${what}${gives}`
 }
 const show: Show = (value, quantity) => settings.show(value, quantity)
-const MARKS: Record<CropMonth, string> = { 'grow': 'grow', 'hold': 'hold', '': '' }
+/** How each crop's year goes, and what holds it back. */
+const told = computed(
+  () => new Map(years.rows.map(r => [r.id, { year: rowTold(r, show), back: heldBackTold(r, show) }])),
+)
 </script>
 
 <template>
@@ -77,7 +80,7 @@ const MARKS: Record<CropMonth, string> = { 'grow': 'grow', 'hold': 'hold', '': '
                 :data-test="`crop-${crop.id}-${m}`"
                 @click="turn(crop, i, m)"
               >
-                {{ missed(crop, m) ? '✕' : MARKS[asked] }}
+                {{ missed(crop, m) ? '✕' : asked }}
               </button>
             </td>
             <td>
@@ -92,11 +95,11 @@ const MARKS: Record<CropMonth, string> = { 'grow': 'grow', 'hold': 'hold', '': '
           <tr v-if="rows.get(crop.id)">
             <td colspan="14">
               <div class="told" :data-test="`crop-told-${crop.id}`">
-                {{ rowTold(rows.get(crop.id)!, show) }}
-                <details v-if="heldBackTold(rows.get(crop.id)!, show).length > 0" class="hint">
+                {{ told.get(crop.id)!.year }}
+                <details v-if="told.get(crop.id)!.back.length > 0" class="hint">
                   <summary class="cursor-pointer">What holds it back</summary>
                   <ul class="list-disc pl-5">
-                    <li v-for="h in heldBackTold(rows.get(crop.id)!, show)" :key="h">{{ h }}</li>
+                    <li v-for="h in told.get(crop.id)!.back" :key="h">{{ h }}</li>
                   </ul>
                 </details>
               </div>

@@ -13,25 +13,15 @@ const year = useYear()
 const years = useCropYears()
 const found = shallowRef<{ mover: Mover; years: CropYear[] }[]>([])
 const of = shallowRef<Design | null>(null)
-const state = reactive({ running: false, done: 0, total: 0, failure: '' })
+const { state, run, cancel } = useStoppable()
 const stale = computed(() => of.value !== null && !sameYear(of.value, bench.current))
-let stop = new AbortController()
-function cancel(): void {
-  stop.abort()
-  state.running = false
-}
-onScopeDispose(cancel)
 
 async function start(): Promise<void> {
-  cancel()
-  stop = new AbortController()
-  const { signal } = stop
   of.value = bench.current
   found.value = []
   const movers = moversOf(bench.current, (v, q) => settings.show(v, q))
   const jobs = movers.map(mover => inCropYears(mover.design))
-  Object.assign(state, { running: true, done: 0, total: jobs.flat().length, failure: '' })
-  try {
+  await run(jobs.flat().length, async signal => {
     for (const [i, designs] of jobs.entries()) {
       const its: CropYear[] = []
       const put = (y: CropYear) => {
@@ -42,10 +32,7 @@ async function start(): Promise<void> {
       if (signal.aborted) return
       found.value = [...found.value, { mover: movers[i]!, years: its }]
     }
-  } catch (error) {
-    if (!signal.aborted) state.failure = error instanceof Error ? error.message : String(error)
-  }
-  if (!signal.aborted) state.running = false
+  })
 }
 /** By mover, what it moves for each crop that it moves. */
 const told = computed(() =>

@@ -196,7 +196,7 @@ const NUMBERS = ['lowC', 'highC', 'windMs'] as const
       <PrintedSheet ref="sheet">
         <figcaption class="group-title mt-2">
           What to do tonight
-          <span class="hint font-sans font-normal">with all of it {{ t(first.doneMinC) }}</span>
+          <span class="hint font-sans font-normal">with all of it {{ t(first.doneLeafC) }} at the leaves</span>
         </figcaption>
         <ul class="max-w-2xl" data-test="to-do">
           <li v-for="d in first.do" :key="d.id" class="border-t border-line py-1.5">

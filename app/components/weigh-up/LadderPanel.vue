@@ -120,8 +120,10 @@ const RANK_CHOICES = Object.entries(RANKS).map(([id, name]) => ({ id, name }))
         @start="ladder.start"
         @cancel="ladder.cancel"
       />
-      <ChoiceField label="Ranked by" :value="ladder.rank" :options="RANK_CHOICES" :set="setRank" class="w-56" />
-      <ChoiceField label="Over" :value="String(ladder.years)" :options="YEARS" :set="setYears" class="w-28" />
+      <div class="flex gap-x-4">
+        <ChoiceField label="Ranked by" :value="ladder.rank" :options="RANK_CHOICES" :set="setRank" class="w-56" />
+        <ChoiceField label="Over" :value="String(ladder.years)" :options="YEARS" :set="setYears" class="w-28" />
+      </div>
     </div>
     <p v-if="ladder.rungs.length === 0 && !ladder.state.running" class="hint max-w-prose">
       Every sensible single change to this house, each run for its year: what it does to the coldest night, what it

@@ -10,18 +10,17 @@ import { makeOutline } from '../../../core/geometry/section'
 import { aSource, SOURCE_KINDS } from '../../../core/sources/registry'
 import type { Limit } from './limit'
 
-/** Quantities of which twice as much is two of it. */
-const SIZES: readonly (string | null)[] = [
+const EXTENSIVE: readonly (string | null)[] = [
   'power',
   'electricPower',
   'airflow',
   'area',
   'mass',
   'volume',
-  'count',
-  'length',
   'conductance',
 ]
+/** Quantities of which twice as much is two of it. */
+const SIZES: readonly (string | null)[] = [...EXTENSIVE, 'count', 'length']
 
 /** A thing of which every size is the least that its fields allow. */
 export function least<T extends object>(thing: T, { fields }: GroupField): T {
@@ -116,12 +115,3 @@ export function halved(d: Design, kind: (typeof SOURCE_KINDS)[number]): [Design,
   const alone = { ...d, topUp: { ...d.topUp, sources: [] } }
   return [withSource(alone, whole), withSource(withSource(alone, { ...whole, ...half }), { ...whole, ...half })]
 }
-const EXTENSIVE: readonly (string | null)[] = [
-  'power',
-  'electricPower',
-  'airflow',
-  'area',
-  'mass',
-  'volume',
-  'conductance',
-]
