@@ -79,7 +79,7 @@ export const CRATES: BodyKind<Crates> & { fields: typeof fields } = {
   line: (body, _box: Box, show) => {
     const v = entry(VESSELS, body.vessel)
     const each = vesselOf(v, show)
-    return `${body.count} × ${each}, ${show(volumeM3(body), 'volume')}${filledWith(body)} in all`
+    return `${body.count} × ${each}, holding ${show(volumeM3(body), 'volume')}${filledWith(body)}`
   },
   cautions: () => [],
 }

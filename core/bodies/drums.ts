@@ -115,7 +115,8 @@ export const DRUMS: BodyKind<Drums> & { fields: typeof fields } = {
     const v = entry(VESSELS, body.vessel)
     const stacked = body.stack > 1 ? `${body.stack} high, ` : ''
     return (
-      `${body.count} × ${vesselOf(v, show)}, ${stacked}` + `${show(volumeM3(body), 'volume')}${filledWith(body)} in all`
+      `${body.count} × ${vesselOf(v, show)}, ${stacked}` +
+      `holding ${show(volumeM3(body), 'volume')}${filledWith(body)}`
     )
   },
   cautions: body => (body.stack > 1 || body.raisedM > 0.05 ? ['tipping'] : []),

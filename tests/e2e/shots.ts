@@ -38,6 +38,7 @@ const SHOTS: Shot[] = [
     ],
     until: 'climates',
   },
+  { name: 'crop-calendar', path: '/?d=fjellro&step=aim', until: 'crop-told-tomato' },
   { name: 'year-why', path: '/?step=year' },
   { name: 'year-map', path: '/?d=saritas&step=year', clicks: ['tab-map'] },
   { name: 'ladder', path: '/?step=weighUp', clicks: ['start-ladder'], until: 'start-ladder' },
@@ -47,13 +48,6 @@ const SHOTS: Shot[] = [
   { name: 'store-us-units', path: '/?step=store', clicks: ['body-0', 'more-room'], units: 'us', studies: ['amount'] },
   { name: 'take-off', path: '/?step=build' },
   { name: 'plan-drawn', path: '/?step=build', clicks: ['tab-drawings'], chosen: ['Drawing', 'plan'], shown: 'drawing' },
-  {
-    name: 'elevation-drawn',
-    path: '/?d=saritas&step=build',
-    clicks: ['tab-drawings'],
-    chosen: ['Drawing', 'east'],
-    shown: 'drawing',
-  },
   { name: 'season-tonight', path: '/?step=season', until: 'nights' },
   { name: 'season-compare', path: '/?step=season', wait: 'nights', clicks: ['tab-designed', 'find'], until: 'found' },
   {

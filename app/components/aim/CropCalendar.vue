@@ -53,7 +53,13 @@ const told = computed(
     <p v-if="crops.length === 0 || years.rows.length > 0" class="mb-1.5" data-test="aim-sentence">
       {{ sentence }}
     </p>
-    <div v-if="crops.length > 0" class="overflow-x-auto" data-test="crop-calendar" :data-ready="!years.stale">
+    <div
+      v-if="crops.length > 0"
+      class="overflow-x-auto"
+      data-test="crop-calendar"
+      :data-ready="!years.stale"
+      :aria-busy="years.stale && !years.failure"
+    >
       <table class="calendar">
         <thead>
           <tr>
