@@ -64,7 +64,7 @@ export async function reportCommand(args: string[]): Promise<unknown> {
     laid.map(l => l.design),
   )
   const now = briefOf(design, view.answers)
-  const rungs = laid.map((l, i) => rungOf(design, now, view.answers, l, briefs[i]!))
+  const rungs = laid.map((l, i) => rungOf(design, now, l, briefs[i]!))
   const { bytes, pages } = await writeReportPdf(
     {
       design,

@@ -76,7 +76,7 @@ async function rungsOf(design: Design, workers?: number): Promise<Rung[]> {
     workers,
   )
   const now = briefOf(design, answers)
-  return laid.map((l, i) => rungOf(design, now, answers, l, briefs[i]!))
+  return laid.map((l, i) => rungOf(design, now, l, briefs[i]!))
 }
 
 /** `ladder`: every sensible single change, ranked by what its money buys. */

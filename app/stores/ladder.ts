@@ -90,7 +90,7 @@ export const useLadder = defineStore('ladder', () => {
         ran,
         (brief, i) => {
           state.done++
-          rungs.value = [...rungs.value, rungOf(design, its, answers, laid[i]!, brief)]
+          rungs.value = [...rungs.value, rungOf(design, its, laid[i]!, brief)]
         },
         signal,
       )

@@ -33,6 +33,10 @@ export const PLANTED = {
     start: null,
     about: 'null: planted all year',
   }),
+  thenCrop: orNull(text(80, { label: 'After it', about: 'one of `aim.crops`, by its id' }), {
+    start: null,
+    about: 'grows in the bed in the months in which nothing is asked of the first; null: nothing does',
+  }),
   leafArea: number('ratio', 0, 6, {
     start: 1,
     label: 'Leaf over bed area',

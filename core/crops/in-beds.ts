@@ -20,7 +20,9 @@ export interface BedYear {
   name: string
   areaM2: number
   row: CropRow | null
-  /** Each planned sowing of its crop, and what may follow it: the longest harvest first. */
+  /** What is to come after it. */
+  second: CropRow | null
+  /** Each planned sowing of its crop, and what follows: its second crop where that fits, else what may. */
   sowings: { sowing: Sowing; then: Follower[] }[]
 }
 
@@ -31,15 +33,17 @@ const TOLD = 2
 export function bedYears(design: Design, rows: readonly CropRow[]): BedYear[] {
   const { objects } = makeBuilding(design)
   return design.shape.beds.map((bed, i) => {
-    const row = rows.find(r => r.id === bed.crop) ?? null
+    const rowOf = (id: string | null) => rows.find(r => r.id === id) ?? null
+    const [row, second] = [rowOf(bed.crop), rowOf(bed.thenCrop)]
     const own = row?.planned ?? []
     return {
       name: bedName(design.shape.beds, i),
       areaM2: objects.filter(o => o.kind === 'bed' && o.index === i).reduce((sum, o) => sum + standsOnM2(o), 0),
       row,
+      second,
       sowings: own.map((sowing, k) => {
         const next = own[(k + 1) % own.length]!
-        return { sowing, then: followers(sowing, next.planted, rows, row!) }
+        return { sowing, then: followers(sowing, next.planted, second ? [second] : rows, row!) }
       }),
     }
   })
@@ -72,9 +76,14 @@ function followers(before: Sowing, nextPlanted: number, rows: readonly CropRow[]
     .slice(0, TOLD)
 }
 
-/** Area of the beds by crop, m²: the largest first; beds with none of the chosen crops under an empty name. */
+/**
+ * Area of the beds by crop, m², the largest first: a bed counts for each of its two; beds with none of the chosen crops
+ * stand under an empty name.
+ */
 export function areaByCrop(beds: readonly BedYear[]): { name: string; areaM2: number }[] {
   const areas = new Map<string, number>()
-  for (const { row, areaM2 } of beds) areas.set(row?.name ?? '', (areas.get(row?.name ?? '') ?? 0) + areaM2)
+  for (const { row, second, areaM2 } of beds)
+    for (const name of new Set([row?.name ?? '', second?.name ?? row?.name ?? '']))
+      areas.set(name, (areas.get(name) ?? 0) + areaM2)
   return [...areas].map(([name, areaM2]) => ({ name, areaM2 })).sort((a, b) => b.areaM2 - a.areaM2)
 }

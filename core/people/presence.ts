@@ -95,6 +95,24 @@ export const PEOPLE = group(
 )
 export type People = Value<typeof PEOPLE>
 
+/** A school's year with the long holiday in summer, to begin from: each school has days of its own. */
+const TERMS: Record<'north' | 'south', readonly [name: string, from: string, until: string][]> = {
+  north: [
+    ['Spring term', '01-08', '03-28'],
+    ['Summer term', '04-14', '07-10'],
+    ['Autumn term', '09-01', '12-19'],
+  ],
+  south: [
+    ['First term', '02-01', '04-05'],
+    ['Second term', '04-22', '06-28'],
+    ['Third term', '07-15', '09-20'],
+    ['Fourth term', '10-07', '12-13'],
+  ],
+}
+/** Terms of a school at a latitude, degrees: south of the equator its year turns. */
+export const schoolTerms = (latitudeDeg: number): People['spans'] =>
+  TERMS[latitudeDeg >= 0 ? 'north' : 'south'].map(([name, from, until]) => ({ name, there: 'term', from, until }))
+
 /** When somebody is there to move one thing by hand. */
 export interface Presence {
   days: (typeof HOUSE_DAYS)[number]['id']

@@ -3,6 +3,7 @@ import type { Design } from '../design/types'
 import { endangered, type Endangered } from '../life-answers'
 import { withoutBody } from '../editing/bodies'
 import { patchDesign, type Patch } from '../editing/edit'
+import type { LossName } from '../network/series'
 import { winterDli } from './figures'
 import { takeoff } from '../takeoff/takeoff'
 
@@ -39,6 +40,10 @@ export interface Brief {
   aYear: number
   /** Work on it, in its currency; 0 where an hour has no price. */
   hands: number
+  /** Of the heat that left on the worst night, by its way, 0–1. */
+  nightShares: Partial<Record<LossName, number>>
+  /** Of that heat, what the things inside gave back, 0–1. */
+  storeShare: number
 }
 
 export function briefOf(design: Design, answers: Answers): Brief {
@@ -63,6 +68,8 @@ export function briefOf(design: Design, answers: Answers): Brief {
     cost: total,
     aYear: answers.running.cost,
     hands: hands.cost,
+    nightShares: Object.fromEntries(answers.worstNightLosses.map(l => [l.name, l.share])),
+    storeShare: answers.bodies.reduce((sum, b) => sum + Math.max(0, b.night.share), 0),
   }
 }
 

@@ -1,10 +1,10 @@
-import type { Answers } from '../answers'
 import type { Design } from '../design/types'
 import type { Patch } from '../editing'
 import type { Before, Laid, MoveGroup } from '../moves/registry'
 import type { LossName } from '../network/series'
 import { isHeated } from '../sources/registry'
 import type { Brief } from './brief'
+import { capital } from '../text/capital'
 
 /** A single change to a design, with what its year says of it. */
 export interface Rung {
@@ -57,24 +57,34 @@ const LITTLE_K = 0.15
 const weeks = (n: number) => (Math.abs(n - 1) < 0.07 ? 'a week' : `${n.toFixed(1)} weeks`)
 const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`
 
-/** Why a rung ranks where it does: what its kind of loss is of the worst night, and what it costs besides money. */
-function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 'why' | 'felt'>): string {
+const partOf = ({ nightShares }: Brief, ways: readonly LossName[]) =>
+  ways.reduce((sum, way) => sum + (nightShares[way] ?? 0), 0)
+/** A share of the worst night's heat in this house, and in the changed one where that reads otherwise. */
+const withIt = (now: number, changed: number) =>
+  percent(now) === percent(changed) ? '' : `, with this ${percent(changed)}`
+
+/**
+ * Why a rung ranks where it does: what its kind of loss is of the worst night in the house as it is and in the changed
+ * one, and what it costs besides money.
+ */
+function whyOf(now: Brief, changed: Brief, group: MoveGroup, rung: Omit<Rung, 'why' | 'felt'>): string {
   const said: string[] = []
   const kind = WAYS[group]
   if (kind) {
-    const share = answers.worstNightLosses
-      .filter(l => (kind.ways as readonly string[]).includes(l.name))
-      .reduce((sum, l) => sum + l.share, 0)
+    const share = partOf(now, kind.ways)
     const little =
       rung.gainK >= 0 && Math.max(rung.gainK, rung.lifeK) < LITTLE_K && rung.savedKWh < 0.02 * now.heatKWh + 1
-    said.push(`${kind.words} ${percent(share)} of the worst night’s heat${little ? ': more stops paying' : ''}`)
+    said.push(
+      `${kind.words} ${percent(share)} of the worst night’s heat${withIt(share, partOf(changed, kind.ways))}` +
+        (little ? ': more stops paying' : ''),
+    )
   }
   if (group === 'store') {
-    const share = answers.bodies.reduce((sum, b) => sum + Math.max(0, b.night.share), 0)
     said.push(
-      share > 0
-        ? `What stands inside gave back ${percent(share)} of the worst night’s heat`
-        : 'Nothing inside gives heat back on the worst night yet',
+      now.storeShare > 0
+        ? `What stands inside gave back ${percent(now.storeShare)} of the worst night’s heat` +
+            withIt(now.storeShare, changed.storeShare)
+        : `Nothing inside gives heat back on the worst night yet${withIt(0, changed.storeShare)}`,
     )
   }
   if (rung.lifeK > COLDER_K && rung.gainK < -COLDER_K) said.push('what lives there keeps what the air around it loses')
@@ -90,7 +100,7 @@ function whyOf(now: Brief, answers: Answers, group: MoveGroup, rung: Omit<Rung, 
   if (rung.before === 'backfill') said.push('it can’t be added once the ground is filled')
   if (rung.before === 'glazing') said.push('it can’t be added once the glazing is on')
   const all = said.join('; ')
-  return all === '' ? '' : `${all.charAt(0).toUpperCase()}${all.slice(1)}.`
+  return all === '' ? '' : `${capital(all)}.`
 }
 
 /** Less than this of a figure nobody notices: K, kWh, shares of light, hours, days, money. */
@@ -110,10 +120,10 @@ const isFelt = (now: Brief, changed: Brief): boolean =>
 
 /**
  * A rung from its year.
- * @param now of the design as it is, and its answers
+ * @param now of the design as it is
  * @param changed of the design with the move laid on it
  */
-export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid, changed: Brief): Rung {
+export function rungOf(design: Design, now: Brief, laid: Laid, changed: Brief): Rung {
   const { move, words, patches } = laid
   const cost = changed.cost - now.cost
   const paid = cost + changed.hands - now.hands
@@ -142,7 +152,7 @@ export function rungOf(design: Design, now: Brief, answers: Answers, laid: Laid,
     aYear,
     paybackYears: yearly > 0.01 && paid > 0 ? paid / yearly : null,
   }
-  return { ...rung, felt: isFelt(now, changed), why: whyOf(now, answers, move.group, rung) }
+  return { ...rung, felt: isFelt(now, changed), why: whyOf(now, changed, move.group, rung) }
 }
 
 /** What rungs can be ranked by. */

@@ -98,7 +98,8 @@ export function formatQuantity(
   if (u.symbol === 'ft' && quantity !== 'elevation' && options.decimals === undefined)
     return feetAndInches(value, quantity === 'cutLength' ? 16 : 1, options.sign)
   const shown = toShown(value, quantity, system)
-  if (u.symbol === 'in' && options.decimals === undefined && Math.abs(shown) >= RULED_IN) return inches(value, options)
+  if (u.symbol === 'in' && options.decimals === undefined && (shown === 0 || Math.abs(shown) >= RULED_IN))
+    return inches(value, options)
   const text = formatNumber(shown, options.decimals ?? decimalsOf(shown, quantity, u.symbol), options.sign)
   if (options.unit === false || u.symbol === '') return text
   const tight = u.symbol === '°' || u.symbol === '%' || u.symbol === '/h'
@@ -111,6 +112,8 @@ function decimalsOf(shown: number, quantity: Quantity, symbol: string): number {
   if (quantity === 'volume' && Math.abs(shown) < 9.95) return 1
   if (symbol === 'h' && Math.abs(shown) < SHORT_H)
     return [0, 1].find(d => Math.abs(shown - Number(shown.toFixed(d))) < 1e-6) ?? 2
+  // A floor of hundreds of square feet is not known to their tenths.
+  if ((symbol === 'ft²' || symbol === 'ft³') && Math.abs(shown) >= 99.5) return 0
   // A harvest is weighed to the tenth, in pounds as well.
   if (quantity === 'harvest') return 1
   return UNIT_DECIMALS[symbol] ?? DECIMALS[quantity] ?? 1

@@ -136,6 +136,8 @@ export function parseRetyped(
 export interface OtherReading {
   quantity: Quantity
   toOwn: (si: number) => number
+  /** More than this is never of the field's own quantity: it is of the other. In the field's own SI unit. */
+  above?: number
 }
 
 /** What a person typed over a value that is shown, in its own quantity or, with a unit of its own, in another. */
@@ -147,7 +149,7 @@ export function parseEither(
   other: OtherReading | undefined,
 ): ReturnType<typeof parseRetyped> {
   const own = parseRetyped(text, quantity, system, current)
-  if (own.ok || !other) return own
+  if (!other || (own.ok && own.value <= (other.above ?? Infinity))) return own
   const read = parseQuantity(text, other.quantity, system)
   return read.ok ? { ok: true, value: other.toOwn(read.value) } : own
 }

@@ -95,6 +95,7 @@ const WHYS: Record<string, string> = {
   'benches.widthM': 'As wide as arms reach from the path.',
   'benches.heightM': 'At the hip it is kind to backs; barrels fit under it.',
   'crop': 'What grows in this bed: its leaves shade the soil and give off water by day.',
+  'thenCrop': 'A second crop for the months in which the first is out: the bed is bare for less of the year.',
   'leafArea': 'How thick the leaves stand. More leaves cool the air by day, and make it damper by night.',
   'leavesM':
     'Tall leaves shade what stands behind them, and feel the colder air of the bed or the warmer of the ridge.',

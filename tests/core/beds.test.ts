@@ -1,4 +1,4 @@
-import { leafByMonth } from '../../core/aim/leaf'
+import { leafByMonth, leavesM } from '../../core/aim/leaf'
 import { MOL_PER_JOULE } from '../../core/light-of-days'
 import { MONTH_DAYS, MONTH_OF_DAY } from '../../core/climate'
 import {
@@ -46,6 +46,17 @@ describe('beds, each with its own', () => {
     expect(leaf).toEqual([2, 2, 1.4, 0, 0, 0, 0, 0, 0, 1.4, 2, 2])
     // A crop that is no longer chosen under Aim.
     expect(leafByMonth({ crops: [] }, bedAt(0, 1, 0.3, { crop: 'spinach' }))).toEqual(Array(12).fill(1))
+    // What comes after it has the months in which nothing is asked of the first, and none of the others.
+    const [first] = aim.crops
+    const turned = first!.months.map(m => (m === '' ? 'grow' : '')) as CropMonth[]
+    const crops = [first!, { id: 'tomato', needs: null, months: turned }]
+    const two = leafByMonth({ crops }, bedAt(0, 1, 0.3, { leafArea: 2, crop: 'spinach', thenCrop: 'tomato' }))
+    expect(two).toEqual(first!.months.map((m, i) => (m === '' ? 2 : leaf[i])))
+    // Without a first there is no second: planted all year, as it was.
+    expect(leafByMonth({ crops }, bedAt(0, 1, 0.3, { thenCrop: 'tomato' }))).toEqual(Array(12).fill(1))
+    const high = leavesM(bedAt(0, 1, 0.3, { crop: 'spinach', thenCrop: 'tomato' }))
+    expect(high).toBe(leavesM(bedAt(0, 1, 0.3, { crop: 'tomato' })))
+    expect(high).toBeGreaterThan(leavesM(bedAt(0, 1, 0.3, { crop: 'spinach' })))
   })
 
   test('in months without leaves a bed gives off less, and in the others as much', () => {

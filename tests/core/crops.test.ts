@@ -277,6 +277,15 @@ describe('tasks, beds and what can be done', () => {
     expect(follower!.harvestWeeks).toBeGreaterThan(0)
     const total = areaByCrop(beds).reduce((sum, a) => sum + a.areaM2, 0)
     expect(total).toBeCloseTo(makeBuilding(design).bedAreaM2, 6)
+
+    // Once it is said, what follows is that and nothing else, and the bed's floor counts for each of the two.
+    const both = bedYears(patchDesign(design, [['shape.beds.0.thenCrop', 'spinach']]), rows)
+    expect(both[0]!.second!.id).toBe('spinach')
+    expect(both[0]!.sowings[0]!.then).toEqual(then)
+    const areas = new Map(areaByCrop(both).map(a => [a.name, a.areaM2]))
+    expect([areas.get(rows[0]!.name), areas.get(rows[1]!.name)]).toEqual([both[0]!.areaM2, both[0]!.areaM2])
+    const never = bedYears(patchDesign(design, [['shape.beds.0.thenCrop', 'lemon']]), rows)
+    expect(never[0]!.sowings[0]!.then).toEqual([])
   })
 
   test('the house’s own year by weeks holds the same hours as its answers', () => {

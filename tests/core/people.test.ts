@@ -9,7 +9,9 @@ import {
   comings,
   hoursFor,
   hoursThere,
+  openDays,
   presenceYear,
+  schoolTerms,
   weekThere,
   yearDay,
   type People,
@@ -74,6 +76,26 @@ describe('the calendar of the house', () => {
     expect(away!.days).toBeLessThanOrEqual(76)
     const holiday = { ...people, spans: [span('New Year', 'away', '12-24', '01-06')] }
     expect(presenceYear(holiday)).toMatchObject({ days: 365 - 14, away: { days: 14, from: yearDay('12-24') } })
+  })
+
+  test('terms of a school leave summer alone on either side of the equator', () => {
+    for (const [latitude, summer] of [
+      [51, '08-01'],
+      [-34, '01-10'],
+    ] as const) {
+      const spans = schoolTerms(latitude)
+      const people = { visits: [visit({ days: 'weekdays' })], spans }
+      for (const { from, until } of spans) expect(yearDay(from)!).toBeLessThan(yearDay(until)!)
+      const open = openDays(people)
+      expect(open[yearDay(summer)!]).toBe(0)
+      const { away } = presenceYear(people)
+      const inIt = (yearDay(summer)! - away!.from + 365) % 365
+      expect(inIt).toBeLessThan(away!.days)
+      expect(away!.days).toBeGreaterThan(42)
+      // Some forty weeks of five days.
+      expect(presenceYear(people).days).toBeGreaterThan(160)
+      expect(presenceYear(people).days).toBeLessThan(205)
+    }
   })
 
   test('comings and goings of a day are all of them, in hours in which people are there', () => {

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { turnTowards } from '../../core/geometry/compass'
 import { DUCT_FANS, GLAZINGS, NIGHT_COVERS } from '../../core/catalog'
 import { PRICE_ITEMS } from '../../core/catalog/prices'
 import {
@@ -211,7 +212,7 @@ test('a sentence of the core is told as the reader measures it; what no unit fol
   const us = (value: number, quantity: Quantity) => formatQuantity(value, quantity, 'us')
   const said = sentenceIn('Bed 1: runs through the wall by 0.23 m, at 12.5 m² and −3 °C. Allowed: 0 to 4 of 20 W.', us)
   expect(said.replaceAll('\u00a0', ' ')).toBe(
-    'Bed 1: runs through the wall by 9 in, at 134.5 ft² and 26.6 °F. Allowed: 0 to 4 of 20 W.',
+    'Bed 1: runs through the wall by 9 in, at 135 ft² and 26.6 °F. Allowed: 0 to 4 of 20 W.',
   )
   expect(sentenceIn('by 0.23 m', inMetric)).toBe('by 0.23 m')
 })
@@ -269,6 +270,19 @@ test('a field may be told in another quantity with its unit, and in its own with
   expect(parseEither('R20', 'thickness', 'us', 0.1, foam)).toEqual({ ok: true, value: expect.closeTo(0.1268, 4) })
   expect(parseEither('5 in', 'thickness', 'us', 0.1, foam)).toEqual({ ok: true, value: expect.closeTo(0.127, 6) })
   expect(parseEither('5', 'thickness', 'us', 0.1, foam)).toEqual({ ok: true, value: expect.closeTo(0.127, 6) })
+  // A wall that looks to 235° stands 55° to the west of south; a turn stays a turn.
+  const looks = { quantity: 'bearing', toOwn: (deg: number) => turnTowards(45, deg), above: 180 } as const
+  const turn = (text: string) => parseEither(text, 'angle', 'metric', 0, looks)
+  for (const [text, deg] of [
+    ['235', -55],
+    ['235°', -55],
+    ['SW', -45],
+    ['south-east', 45],
+    ['-55', -55],
+    ['180', 180],
+  ] as const)
+    expect([text, turn(text)]).toEqual([text, { ok: true, value: expect.closeTo(deg, 6) }])
+  expect(turn('up').ok).toBe(false)
   const wrong = parseEither('20 gal', 'thickness', 'us', 0.1, foam)
   expect(wrong.ok).toBe(false)
 })

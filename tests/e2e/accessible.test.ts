@@ -1,7 +1,8 @@
 import { By, Key, until } from 'selenium-webdriver'
-import { amiss, DAY, looksLike, openStep, STEPS, type Look } from './axe'
+import { amiss, DAY, looksLike, type Look } from './axe'
 import { click, coldest, field, find, settled, WAIT_MS } from './browser'
 import { app, driver, fresh, element } from './session'
+import { openStep, STEPS } from './steps'
 
 describe('axe finds nothing at any level', () => {
   beforeAll(() => fresh('/'))

@@ -1,12 +1,11 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
-import { By, until } from 'selenium-webdriver'
-import { click, settled, WAIT_MS } from './browser'
-import { app, driver, fresh, rows } from './session'
+import { click } from './browser'
+import { driver, fresh } from './session'
+import { eachPart, goToStep, openStep, STEPS } from './steps'
 
 const AXE = readFileSync(createRequire(join(process.cwd(), 'package.json')).resolve('axe-core/axe.min.js'), 'utf8')
-export const STEPS = ['aim', 'site', 'shape', 'skin', 'store', 'breathe', 'topUp', 'year', 'weighUp', 'build', 'season']
 /** How the page looks: there are two, and between them both themes, both widths and the units of both readers. */
 export interface Look {
   theme: 'day' | 'night'
@@ -36,12 +35,6 @@ export async function amiss(where: string, part = 'html'): Promise<string[]> {
   await driver.sleep(2000)
   return scan(where, part)
 }
-/** Waits until the tab that was asked for stands on the screen. */
-async function tabShown(): Promise<void> {
-  const isThere = 'return [...document.querySelectorAll(".controls [role=tabpanel]")].some(p => p.offsetHeight > 30)'
-  await driver.executeAsyncScript('const [done] = arguments; requestAnimationFrame(() => requestAnimationFrame(done))')
-  await driver.wait(() => driver.executeScript<boolean>(isThere), WAIT_MS, 'the tab stays empty')
-}
 async function scan(where: string, part: string): Promise<string[]> {
   await driver.executeScript('if (!window.axe) eval(arguments[0])', AXE)
   const found = await driver.executeAsyncScript<{ id: string; nodes: { html: string }[] }[]>(
@@ -70,20 +63,6 @@ export async function looksLike({ theme, width, height, units = 'metric' }: Look
     mobile: width < 600,
   })
 }
-const stepShown = async (id: string) => {
-  await settled(driver)
-  await driver.wait(until.elementLocated(By.css(`[data-test="panel-${id}"] *`)), WAIT_MS, `${id} stays empty`)
-}
-export const openStep = async (id: string) => {
-  await driver.get(`${app.address}/?step=${id}`)
-  await stepShown(id)
-}
-/** From one step to another on the page that is open, as a press on the path does. */
-const goToStep = async (id: string) => {
-  await driver.executeScript('document.querySelector(`[data-test="step-${arguments[0]}"]`).click()', id)
-  await stepShown(id)
-}
-
 /** Every step with all its tabs, and every view, in one look. */
 export function stepsHold(look: Look): void {
   const { theme, width, height, units = 'metric' } = look
@@ -96,14 +75,10 @@ export function stepsHold(look: Look): void {
     afterAll(() => looksLike(DAY))
 
     test.each(STEPS)('in any part of the step %s, nor is an amount foreign to the reader', async id => {
-      await goToStep(id)
-      const tabs = await rows('.controls [role=tab]')
-      const found = [...(await amiss(`${id} ${tabs[0] ?? ''}`)), ...(await foreign(units))]
-      for (let i = 1; i < tabs.length; i++) {
-        await driver.executeScript('document.querySelectorAll(".controls [role=tab]")[arguments[0]].click()', i)
-        await tabShown()
-        found.push(...(await amiss(`${id} ${tabs[i]}`, '.controls')), ...(await foreign(units)))
-      }
+      const found: string[] = []
+      await eachPart(id, async (where, i) => {
+        found.push(...(await amiss(where, i === 0 ? 'html' : '.controls')), ...(await foreign(units)))
+      })
       expect(found).toEqual([])
     })
 

@@ -11,11 +11,12 @@ const years = useCropYears()
 const beds = computed(() => bedYears(bench.current, years.rows))
 const area = (m2: number) => settings.show(m2, 'area')
 const byCrop = computed(() => areaByCrop(beds.value).filter(a => a.name !== ''))
-const options = computed(() => [
-  { id: '', name: 'nothing said' },
+const options = (none: string) => [
+  { id: '', name: none },
   ...bench.current.aim.crops.map(c => ({ id: c.id, name: needsOf(c).name })),
-])
-const plant = (i: number) => (crop: string) => bench.edit([[`shape.beds.${i}.crop`, crop || null]], `bed ${i} crop`)
+]
+const plant = (i: number, which: 'crop' | 'thenCrop') => (crop: string) =>
+  bench.edit([[`shape.beds.${i}.${which}`, crop || null]], `bed ${i} ${which}`)
 const thenTold = (f: Follower) =>
   `${f.row.name.toLowerCase()} (${plannedTold(f.sowing)}; the bed is free until ${weekName(f.until + 1)})`
 </script>
@@ -31,8 +32,17 @@ const thenTold = (f: Follower) =>
         <ChoiceField
           :label="`${b.name}, ${area(b.areaM2)}`"
           :value="bench.current.shape.beds[i]?.crop ?? ''"
-          :options="options"
-          :set="plant(i)"
+          :options="options('nothing said')"
+          :set="plant(i, 'crop')"
+          class="w-44"
+        />
+        <ChoiceField
+          v-if="b.row && !b.row.perennial"
+          label="after it"
+          :value="bench.current.shape.beds[i]?.thenCrop ?? ''"
+          :options="options('nothing').filter(o => o.id !== b.row?.id)"
+          :set="plant(i, 'thenCrop')"
+          :data-test="`then-${i}`"
           class="w-44"
         />
         <span class="min-w-60 flex-1">
@@ -43,7 +53,10 @@ const thenTold = (f: Follower) =>
           >
           <template v-for="(s, k) in b.sowings" v-else :key="k">
             {{ b.row.name }}: {{ plannedTold(s.sowing) }}.
-            <template v-if="s.then.length > 0">Then may come {{ s.then.map(thenTold).join(', or ') }}. </template>
+            <template v-if="s.then.length > 0"
+              >Then {{ b.second ? 'comes' : 'may come' }} {{ s.then.map(thenTold).join(', or ') }}.{{ ' ' }}</template
+            >
+            <template v-else-if="b.second">{{ b.second.name }} finds no weeks of its own after it.{{ ' ' }}</template>
           </template>
         </span>
       </li>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { MEASURED_HOUSES, placeOf, predicted, type MeasuredHouse } from '../../../core/measured-houses'
 
 /** Published ranges of measured houses as bars, what the year says of one like each as a mark: an axis a row. */
@@ -13,7 +14,6 @@ function along(m: MeasuredHouse) {
   return { low: at(m.low), wide: at(m.high) - at(m.low), got: at(got) }
 }
 const settings = useSettings()
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 function shown({ quantity, unit }: MeasuredHouse, value: number): string {
   return quantity ? settings.show(value, quantity) : `${value} ${unit}`
 }

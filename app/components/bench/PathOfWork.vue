@@ -54,7 +54,7 @@ function state(id: AnyStep): { mark: string; words: string; tone: string; size: 
   <nav ref="path" aria-label="Path of work" class="path">
     <p v-if="year.coldest" class="phone-score" aria-hidden="true" data-test="score-line">
       Coldest night
-      <strong class="slab">{{ settings.show(year.coldest.insideC, 'temperature') }}</strong>
+      <strong class="slab" data-figure="coldest">{{ settings.show(year.coldest.insideC, 'temperature') }}</strong>
     </p>
     <ol>
       <li v-for="s in steps" :key="s.id">

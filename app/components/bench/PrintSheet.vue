@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { fanKind, fanName } from '../../../core/fans/registry'
 import { airStoreKind, airStoreName } from '../../../core/air-stores/registry'
 import { FILMS } from '../../../core/physics/constants'
@@ -93,7 +94,7 @@ const special = computed((): [string, string][] => {
         : []),
     ]
     const name = partName(id, shape.form)
-    return words.length > 0 ? [[name.charAt(0).toUpperCase() + name.slice(1), words.join('; ')]] : []
+    return words.length > 0 ? [[capital(name), words.join('; ')]] : []
   })
 })
 const rows = computed((): [string, string][] => {
@@ -134,16 +135,6 @@ const rows = computed((): [string, string][] => {
           `the ground`
         : 'no board',
     ],
-    ...(a.value
-      ? ([
-          [
-            'Coldest night',
-            `${t(a.value.coldestNight.insideC)} inside at ${t(a.value.coldestNight.outsideC)} outside, ` +
-              `${a.value.coldestNight.day}`,
-          ],
-          ['Hottest afternoon', `${t(a.value.hottestAfternoon.insideC)} inside`],
-        ] as [string, string][])
-      : []),
   ]
 })
 const cautions = computed(() => allCautions(d.value, a.value, settings.show))
@@ -179,6 +170,21 @@ const cautions = computed(() => allCautions(d.value, a.value, settings.show))
           </th>
           <td>{{ text }}</td>
         </tr>
+        <template v-if="a">
+          <tr>
+            <th scope="row">Coldest night</th>
+            <td>
+              <span data-figure="coldest">{{ t(a.coldestNight.insideC) }}</span> inside at
+              {{ t(a.coldestNight.outsideC) }} outside, {{ a.coldestNight.day }}
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Hottest afternoon</th>
+            <td>
+              <span data-figure="hottest">{{ t(a.hottestAfternoon.insideC) }}</span> inside
+            </td>
+          </tr>
+        </template>
       </tbody>
     </table>
     <h2>Cautions</h2>

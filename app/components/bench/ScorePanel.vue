@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { LATER } from '../../parts'
 import { watchDebounced } from '@vueuse/core'
 import type { Answers } from '../../../core/answers'
@@ -19,7 +20,6 @@ onMounted(() => winters.look())
 
 const a = computed(() => year.view?.answers ?? null)
 const was = computed(() => year.pinnedAnswers)
-const capital = (words = '') => words.charAt(0).toUpperCase() + words.slice(1)
 const t = (c: number) => settings.show(c, 'temperature')
 const DULL = [
   '',
@@ -76,6 +76,7 @@ const runs = computed(() =>
 )
 const cost = useHousePrice()
 const budget = computed(() => bench.current.aim.practical.budget)
+const over = computed(() => budget.value > 0 && cost.value !== null && cost.value > budget.value)
 
 /** A figure of the year, beside the pinned design's; more of it is bad unless said. */
 const figure = (of: (answers: Answers) => number, quantity: Quantity, more: 'good' | 'bad' = 'bad') => ({
@@ -125,9 +126,13 @@ function showColdest(): void {
     <div v-else :class="year.running ? 'dimmed' : ''" data-test="score" :data-running="year.running">
       <h2 class="text-[1.05rem] font-medium">Coldest night</h2>
       <p class="flex flex-wrap items-baseline gap-x-3" :class="year.moving ? 'known' : ''">
-        <span class="slab text-5xl leading-none" data-test="coldest" :data-moving="year.moving !== null">{{
-          t(year.coldest.insideC)
-        }}</span>
+        <span
+          class="slab text-5xl leading-none"
+          data-test="coldest"
+          data-figure="coldest"
+          :data-moving="year.moving !== null"
+          >{{ t(year.coldest.insideC) }}</span
+        >
         <ChangeMark
           :now="year.coldest.insideC"
           :was="was?.coldestNight.insideC"
@@ -159,10 +164,13 @@ function showColdest(): void {
         </p>
         <p v-if="missed" class="mt-1 text-clay" data-test="worst-month">{{ missed }}</p>
         <p class="hint mt-1" data-test="leaf">
-          <TermLink id="leaf-temperature">The leaf itself</TermLink>: {{ t(a.leaf.coldestC)
-          }}{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
-          {{ t(a.airs.ridgeColdestC)
-          }}{{ a.airs.pathColdestC === null ? '' : `, in the dug path ${t(a.airs.pathColdestC)}` }}.
+          <TermLink id="leaf-temperature">The leaf itself</TermLink>:
+          <span data-figure="leaf">{{ t(a.leaf.coldestC) }}</span
+          >{{ a.leaf.frostHours > 0 ? `, ${a.leaf.frostHours} h of frost on it` : '' }}. Under the ridge
+          <span data-figure="ridgeColdest">{{ t(a.airs.ridgeColdestC) }}</span
+          ><template v-if="a.airs.pathColdestC !== null"
+            >, in the dug path <span data-figure="pathColdest">{{ t(a.airs.pathColdestC) }}</span></template
+          >.
           <button class="link" data-test="how-far" @click="trusting = true">How far to trust it</button>
         </p>
         <p v-if="illustrative" class="hint mt-1" data-test="on-illustration">
@@ -203,7 +211,7 @@ function showColdest(): void {
         <FaultList :step="step" class="mt-2" @go="emit('go', $event)" />
         <dl class="mt-3 divide-y divide-line border-y border-line">
           <ScoreRow
-            name="Hottest afternoon"
+            of="hottest"
             :hint="
               `${hottestDay}, ${t(a.hottestAfternoon.outsideC)} outside, ` +
               `${t(a.airs.ridgeHottestC)} under the ridge`
@@ -232,7 +240,7 @@ function showColdest(): void {
             :figure="figure(x => x.hoursAboveLimit, 'hours')"
           />
           <ScoreRow
-            name="Top-up heat"
+            of="heat"
             term="top-up"
             :hint="
               heated
@@ -241,29 +249,24 @@ function showColdest(): void {
             "
             :figure="heated || (was && was.topUp.kWh > 0) ? figure(x => x.topUp.kWh * 3.6e6, 'energy') : undefined"
           >
-            <template v-if="!heated">none</template>
+            <template v-if="a.topUp.kWh === 0">none</template>
           </ScoreRow>
-          <ScoreRow name="Bought in a year" :hint="runs" data-test="running">
+          <ScoreRow of="aYear" :hint="runs" data-test="running">
             {{ money(a.running.cost, a.topUp.currency) }}
           </ScoreRow>
-          <ScoreRow name="Cost" :hint="budget > 0 ? `of ${money(budget, a.topUp.currency)}` : ''">
-            <span v-if="cost !== null" :class="budget > 0 && cost > budget ? 'text-clay' : ''" data-test="cost"
-              >{{ money(cost, a.topUp.currency) }}{{ budget > 0 && cost > budget ? ', over' : '' }}</span
-            >
+          <ScoreRow of="cost" :hint="budget > 0 ? `of ${money(budget, a.topUp.currency)}${over ? ', over' : ''}` : ''">
+            <span v-if="cost !== null" :class="over ? 'text-clay' : ''" data-test="cost">{{
+              money(cost, a.topUp.currency)
+            }}</span>
           </ScoreRow>
           <ScoreRow
             :name="`Light, ${MONTH_NAMES[darkest]}`"
             term="dli"
             :hint="`at the beds, mol/m² a day${sunEstimated ? ', sun estimated' : ''}`"
             :figure="figure(x => x.months[darkest]!.dli, 'light', 'good')"
-            >{{ a.months[darkest]!.dli.toFixed(1) }}</ScoreRow
+            ><span :data-figure="`light-${darkest}`">{{ a.months[darkest]!.dli.toFixed(1) }}</span></ScoreRow
           >
-          <ScoreRow
-            name="Damp hours"
-            term="rh"
-            hint="above 90 % humidity"
-            :figure="figure(x => x.hoursDamp, 'hours')"
-          />
+          <ScoreRow of="damp" term="rh" hint="above 90 % humidity" :figure="figure(x => x.hoursDamp, 'hours')" />
         </dl>
         <h3 class="mt-3 text-[1.02rem] font-medium">Where the worst night’s heat went</h3>
         <ul data-test="losses">

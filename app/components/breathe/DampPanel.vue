@@ -8,7 +8,7 @@ const year = useYear()
 const settings = useSettings()
 const damp = computed(() => year.view?.answers.damp ?? null)
 const most = computed(() => Math.max(1, ...(damp.value?.hours ?? [])))
-const hours = (h: number) => settings.show(h, 'hours')
+const told = useToldFigures()
 const litres = (kg: number) => settings.show(kg / 1000, 'volume')
 const helps = MOVES.filter(m => m.group === 'air')
 const briefs = useBriefs(design => laidOn(design, helps, settings.show))
@@ -63,9 +63,10 @@ const worst = (kg: readonly number[]) => MONTH_NAMES[kg.indexOf(Math.max(...kg))
           <button class="button" @click="bench.replace(x.design, `move ${x.move.id}`)">Lay it on</button>
           <span class="min-w-0 flex-1">{{ x.words }}</span>
           <span class="basis-full tabular-nums">
-            damp {{ hours(x.brief.hoursDamp) }} instead of {{ hours(briefs.now.value.hoursDamp) }}; coldest night
-            {{ settings.show(x.brief.coldestC, 'temperature') }} instead of
-            {{ settings.show(briefs.now.value.coldestC, 'temperature') }}
+            {{ told('damp', x.brief) }} damp instead of
+            <span :data-figure="briefs.stale.value ? null : 'damp'">{{ told('damp', briefs.now.value) }}</span
+            >; coldest night {{ told('coldest', x.brief) }} instead of
+            <span :data-figure="briefs.stale.value ? null : 'coldest'">{{ told('coldest', briefs.now.value) }}</span>
           </span>
         </li>
       </ul>

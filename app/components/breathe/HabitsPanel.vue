@@ -76,8 +76,10 @@ const t = (c: number) => settings.show(c, 'temperature')
           </tbody>
         </table>
         <p class="hint">
-          In the coldest hour, when the room has {{ t(year.view!.answers.coldestNight.insideC) }}. Sheets
-          {{ settings.show(ROW_SPACE_M, 'length') }} above the soil; the air under all of them is reckoned as one.
+          In the coldest hour, when the room has
+          <span data-figure="coldest">{{ t(year.view!.answers.coldestNight.insideC) }}</span
+          >. Sheets {{ settings.show(ROW_SPACE_M, 'length') }} above the soil; the air under all of them is reckoned as
+          one.
         </p>
       </template>
       <p v-if="h.path === 'breathe.misting' && misting" class="mt-1" data-test="misting">

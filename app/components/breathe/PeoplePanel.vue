@@ -2,7 +2,7 @@
 import { byHand } from '../../../core/advice/by-hand'
 import { valueAt } from '../../../core/design'
 import { startOf } from '../../../core/design/field'
-import { presenceYear, SPAN, VISIT } from '../../../core/people/presence'
+import { presenceYear, schoolTerms, SPAN, VISIT } from '../../../core/people/presence'
 import { dayName } from '../../../core/climate/calendar'
 import { waterWhile } from '../../../core/study/absences'
 
@@ -93,6 +93,14 @@ const away = computed(() => {
         @click="add(list)"
       >
         {{ list.add }}
+      </button>
+      <button
+        v-if="list.one === 'span' && listOf(list).length === 0"
+        class="button mt-1 ml-2"
+        data-test="school-terms"
+        @click="edit(list, schoolTerms(bench.current.site.latitudeDeg), 'school terms as')"
+      >
+        Terms of a school
       </button>
     </section>
     <div>

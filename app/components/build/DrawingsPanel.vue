@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { layOut, PAPERS, SCALES, type PaperId, type Sheet } from '../../../core/drawings/sheet'
 import { siteFacts } from '../../../core/drawings/site-facts'
 import { VIEW_CHOICES, type ViewId } from '../../../core/drawings/views'
@@ -38,7 +39,7 @@ const laid = computed((): { sheet: Sheet | null; fault: string } => {
     return { sheet, fault: '' }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    return { sheet: null, fault: `${error.message.charAt(0).toUpperCase()}${error.message.slice(1)}.` }
+    return { sheet: null, fault: `${capital(error.message)}.` }
   }
 })
 const svg = computed(() => (laid.value.sheet ? writeDrawingSvg(laid.value.sheet) : ''))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { useElementSize } from '@vueuse/core'
 import { isDate, WEEKDAY_CHOICES } from '../../../core/design/fields/build'
 import { dayNumber, isoDay } from '../../../core/plan/calendar'
@@ -173,7 +174,7 @@ const input = () => ({ plan: plan.value, design: bench.current })
           <button v-if="isMoved(t.id)" class="button quiet" @click="move(t.id, null)">in its order</button>
         </div>
         <p v-if="t.hold" class="text-sm">{{ t.hold }}</p>
-        <p v-if="t.note" class="hint">{{ t.note.charAt(0).toUpperCase() }}{{ t.note.slice(1) }}.</p>
+        <p v-if="t.note" class="hint">{{ capital(t.note) }}.</p>
         <p v-if="t.caution" class="text-sm text-clay">{{ t.caution }}</p>
       </li>
     </ol>

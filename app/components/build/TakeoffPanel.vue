@@ -45,7 +45,7 @@ const input = () => ({ takeoff: takeoff(bench.current), design: bench.current })
   <div class="px-4 py-3">
     <div class="flex flex-wrap items-end gap-x-4 gap-y-1">
       <p class="mr-auto">
-        <strong class="slab text-2xl" data-test="takeoff-total"
+        <strong class="slab text-2xl" data-test="takeoff-total" data-figure="cost"
           >{{ all.currency }} {{ formatNumber(all.total, 0) }}</strong
         >
         for {{ all.lines.length }} lines, without work.
@@ -147,7 +147,7 @@ const input = () => ({ takeoff: takeoff(bench.current), design: bench.current })
         <tfoot>
           <tr class="border-t-2 border-ink font-semibold">
             <th scope="row" colspan="4" class="text-left">all</th>
-            <td class="num">{{ all.currency }} {{ formatNumber(all.total, 0) }}</td>
+            <td class="num" data-figure="cost">{{ all.currency }} {{ formatNumber(all.total, 0) }}</td>
             <td></td>
           </tr>
         </tfoot>

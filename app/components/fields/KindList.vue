@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { fieldAt, type Design } from '../../../core/design'
 import type { OtherReading } from '../../../core/units'
 import { withoutThing, type ListPath } from '../../../core/study/brief'
@@ -27,7 +28,6 @@ const props = defineProps<{
 const open = defineModel<number>({ required: true })
 const emit = defineEmits<{ add: [kind: string]; duplicate: [i: number]; takeOut: [i: number] }>()
 const bench = useDesign()
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 const withoutIt = (design: Design) =>
   withoutThing(design, props.fields[0]!.split('.').slice(0, 2).join('.') as ListPath, open.value)
 /** A choice that is left to the house stands empty. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { isDate } from '../../../core/design/fields/build'
 import { isSoon, putOff, taskStates, ticked, type TaskState } from '../../../core/season/task-state'
 import { shortDay } from '../../../core/text/dates'
@@ -74,7 +75,7 @@ const input = () => ({ tasks: tasks.value, design: bench.current })
               @change="move(t, ($event.target as HTMLInputElement).value)"
             />
           </div>
-          <p class="hint ml-8">{{ t.why.charAt(0).toUpperCase() }}{{ t.why.slice(1) }}.</p>
+          <p class="hint ml-8">{{ capital(t.why) }}.</p>
           <p v-if="t.caution" class="ml-8 text-sm text-clay">{{ t.caution }}</p>
         </li>
       </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import type { Quantity } from '../../../core/units'
 import { rise } from '../../../core/season/pictures'
 import type { Forecast, Night, Tonight } from '../../../core/season/tonight'
@@ -49,7 +50,7 @@ const livesTold = computed(() =>
   (first.value?.lives ?? [])
     .map(l => {
       const by = settings.show(Math.abs(l.marginK), 'temperatureDifference')
-      const name = l.name.charAt(0).toUpperCase() + l.name.slice(1)
+      const name = capital(l.name)
       return `${name}: ${t(l.boundC)} is the least, ${by} ${l.marginK < 0 ? 'short' : 'to spare'}.`
     })
     .join(' '),

@@ -49,14 +49,19 @@ function figuresOf(i: number): string | null {
 const fields = computed(() => {
   const bed = beds.value[open.value]
   if (!bed) return []
-  const idle = new Set(['kind', ...(bed.boardM > 0 ? [] : ['boardMaterial'])])
+  const idle = new Set(['kind', ...(bed.boardM > 0 ? [] : ['boardMaterial']), ...(bed.crop ? [] : ['thenCrop'])])
   return pathsOf(Object.keys(bedKind(bed).fields.fields).filter(name => !idle.has(name)))
 })
-const crops = computed(() => [
-  { id: '', name: 'planted all year' },
+const crops = computed(() => (none: string) => [
+  { id: '', name: none },
   ...bench.current.aim.crops.map(c => ({ id: c.id, name: needsOf(c).name })),
 ])
-const options = (path: string) => (path.endsWith('.crop') ? crops.value : undefined)
+const options = (path: string) =>
+  path.endsWith('.crop')
+    ? crops.value('planted all year')
+    : path.endsWith('.thenCrop')
+      ? crops.value('nothing')
+      : undefined
 
 const WHAT = 'Move or narrow one first.'
 function add(kind: string): void {

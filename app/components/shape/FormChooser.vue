@@ -7,7 +7,6 @@ import { ranAsTold } from '../../../core/study/ran-as'
 import { glazedM2 } from '../../../core/sums/book/entry'
 import { makeBuilding } from '../../../core/geometry/surfaces'
 import { builtInForm, inForm } from '../../../core/study/in-form'
-import { formatNumber } from '../../../core/units'
 
 /** Every form drawn to one scale on the floor area of the design, with what the year says of it. */
 const bench = useDesign()
@@ -76,7 +75,9 @@ const best = computed(() => {
   }
 })
 const floorM2 = computed(() => makeBuilding(bench.current).floorAreaM2)
-const currency = computed(() => bench.current.topUp.currency)
+/** Its figures are those of the house as it stands. */
+const isOwn = (form: Form) => form === shape.value.form && studies.all.forms.as === 'stands' && !studies.stale.forms
+const told = useToldFigures()
 </script>
 
 <template>
@@ -127,25 +128,29 @@ const currency = computed(() => bench.current.topUp.currency)
             </svg>
             <dl v-if="o.figures" class="figures" :class="studies.stale.forms ? 'opacity-50' : ''">
               <dt>coldest</dt>
-              <dd :class="best.cold === o.form ? 'best' : ''">
-                {{ settings.show(o.figures.coldestC, 'temperature') }}
+              <dd :class="best.cold === o.form ? 'best' : ''" :data-figure="isOwn(o.form) ? 'coldest' : null">
+                {{ told('coldest', o.figures) }}
               </dd>
               <dt>heat</dt>
-              <dd :class="best.heat === o.form ? 'best' : ''">
-                {{ settings.show(o.figures.heatKWh * 3.6e6, 'energy') }}
+              <dd :class="best.heat === o.form ? 'best' : ''" :data-figure="isOwn(o.form) ? 'heat' : null">
+                {{ told('heat', o.figures) }}
               </dd>
               <dt>light</dt>
-              <dd :class="best.light === o.form ? 'best' : ''">
-                {{ o.figures.winterDli.toFixed(1) }}
+              <dd :class="best.light === o.form ? 'best' : ''" :data-figure="isOwn(o.form) ? 'winterLight' : null">
+                {{ told('winterLight', o.figures) }}
               </dd>
               <dt>glazed</dt>
               <dd>{{ settings.show(o.figures.glazedM2, 'area') }}</dd>
               <dt>beds</dt>
               <dd>{{ settings.show(o.figures.bedsM2, 'area') }}</dd>
               <dt>cost</dt>
-              <dd :class="best.cost === o.form ? 'best' : ''">{{ currency }} {{ formatNumber(o.figures.cost, 0) }}</dd>
+              <dd :class="best.cost === o.form ? 'best' : ''" :data-figure="isOwn(o.form) ? 'cost' : null">
+                {{ told('cost', o.figures) }}
+              </dd>
               <dt>a year</dt>
-              <dd>{{ currency }} {{ formatNumber(o.figures.aYear, 0) }}</dd>
+              <dd :data-figure="isOwn(o.form) ? 'aYear' : null">
+                {{ told('aYear', o.figures) }}
+              </dd>
             </dl>
             <p class="hint leading-tight">
               {{ o.own ? `+ ${WORDS[o.form][1]}` : 'does not stand on this floor' }}<br />

@@ -28,6 +28,9 @@ const rows = computed(() =>
 )
 const now = computed(() => rows.value.find(r => r.g.id === own.value)?.figures)
 const take = (id: string) => bench.edit([['skin.glazing', id]])
+const told = useToldFigures()
+/** Its row is the house as it stands. */
+const isOwn = (id: string) => id === own.value && study.value.as === 'stands' && !studies.stale.glazings
 const currency = computed(() => bench.current.topUp.currency)
 
 const angles = Array.from({ length: 18 }, (_, i) => i * 5)
@@ -134,7 +137,7 @@ const options = computed((): ApexOptions => {
               <td>{{ r.g.lifeYears }}</td>
               <td :class="studies.stale.glazings ? 'opacity-50' : ''">
                 <template v-if="r.figures">
-                  {{ settings.show(r.figures.coldestC, 'temperature') }}
+                  <span :data-figure="isOwn(r.g.id) ? 'coldest' : null">{{ told('coldest', r.figures) }}</span>
                   <span v-if="now && r.g.id !== own" class="hint">{{
                     settings.show(r.figures.coldestC - now.coldestC, 'temperatureDifference', {
                       sign: true,
@@ -143,8 +146,11 @@ const options = computed((): ApexOptions => {
                   }}</span> </template
                 ><template v-else> · </template>
               </td>
-              <td :class="studies.stale.glazings ? 'opacity-50' : ''">
-                {{ r.figures ? settings.show(r.figures.heatKWh * 3.6e6, 'energy') : '·' }}
+              <td
+                :class="studies.stale.glazings ? 'opacity-50' : ''"
+                :data-figure="isOwn(r.g.id) && r.figures ? 'heat' : null"
+              >
+                {{ r.figures ? told('heat', r.figures) : '·' }}
               </td>
             </tr>
           </tbody>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { entry, FINISHES, GLAZINGS, isBlown, NIGHT_COVERS } from '../../../core/catalog'
 import type { PartId } from '../../../core/design'
 import { cornerAdded, freeOpening, withFront, withoutCorner } from '../../../core/editing'
@@ -37,7 +38,6 @@ onBeforeUnmount(() => {
   drawing.part = null
 })
 
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 const nameOf = (id: PartId) => partName(id, design.value.shape.form)
 const short = (name: string) => name.split(',')[0]!
 const part = computed(() => design.value.skin.parts[chosen.value])

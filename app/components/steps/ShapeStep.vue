@@ -235,7 +235,9 @@ const opened = computed(() => {
                 }}<strong :class="g.narrow ? 'text-clay' : ''"
                   >{{ m(g.widthM) }}{{ g.narrow ? ' (narrow)' : '' }}</strong
                 > </template
-              >{{ gaps.length === 0 ? 'none' : '' }}. Headroom on the path {{ m(headroom(bench.current).clearM) }}.
+              >{{ gaps.length === 0 ? 'none' : '' }}. Headroom on the path
+              <span data-figure="headroom">{{ m(headroom(bench.current).clearM) }}</span
+              >.
             </p>
             <ul v-if="ways.length > 0" class="lg:col-span-2" data-test="ways">
               <li v-for="line in ways" :key="line" class="text-clay">{{ line }}</li>

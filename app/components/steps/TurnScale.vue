@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { turnWords } from '../../../core/geometry/compass'
+import { turnTowards, turnWords } from '../../../core/geometry/compass'
+import type { OtherReading } from '../../../core/units'
 
 const bench = useDesign()
 const studies = useStudies()
@@ -25,6 +26,14 @@ const costs = computed(() => {
   return { light: Math.max(0, 1 - here(light) / most), coldK: Math.max(0, Math.max(...points.map(cold)) - here(cold)) }
 })
 const set = (v: number) => bench.edit([['shape.turnDeg', v]])
+/** Which way the sunny side looks, as people have it of their wall: 235°, or SW. */
+const looksTo = computed(
+  (): OtherReading => ({
+    quantity: 'bearing',
+    toOwn: deg => turnTowards(bench.current.site.latitudeDeg, deg),
+    above: 180,
+  }),
+)
 </script>
 
 <template>
@@ -32,7 +41,13 @@ const set = (v: number) => bench.edit([['shape.turnDeg', v]])
     <h2 class="group-title flex items-baseline justify-between">
       Turn <span class="font-sans text-base font-semibold" data-test="facing">{{ facing }}</span>
     </h2>
-    <DesignField path="shape.turnDeg" :min="-90" :set="set" />
+    <DesignField
+      path="shape.turnDeg"
+      :min="-90"
+      :set="set"
+      :other="looksTo"
+      hint="True compass, not magnetic. 10 to 25° to the morning side warms earlier. Or the way it looks: 235°, SW."
+    />
     <div ref="frame">
       <template v-if="width > 0">
         <StudyBar kind="turn" ask="What each turn gives" />

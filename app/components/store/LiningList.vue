@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from '../../../core/text/capital'
 import { entry, MATERIALS } from '../../../core/catalog'
 import { startOf } from '../../../core/design/field'
 import { LINING } from '../../../core/design/fields/store'
@@ -11,7 +12,6 @@ const bench = useDesign()
 const settings = useSettings()
 const linings = computed(() => bench.current.store.linings)
 const nameOf = (part: PartId) => partName(part, bench.current.shape.form)
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 const masonry = MATERIALS.filter(m => m.group === 'masonry')
 const there = computed(() => partsOf(bench.current, makeOutline(bench.current.shape)))
 const solid = computed(() => there.value.filter(part => madeOf(bench.current.skin, part).kind === 'solid'))

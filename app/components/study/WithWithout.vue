@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Design } from '../../../core/design'
-import type { Brief } from '../../../core/study/brief'
-import { formatNumber } from '../../../core/units'
+import { houseFigure } from '../../../core/study/house-figures'
 
 /** One thing's worth: the year of this house, and of the one that differs in that thing alone. */
 const props = withDefaults(
@@ -13,39 +12,33 @@ const props = withDefaults(
   }>(),
   { heads: () => ['with', 'without'] as const },
 )
-const settings = useSettings()
-const bench = useDesign()
+const told = useToldFigures()
 const briefs = useBriefs(design => [{ design: props.other(design) }])
 watch(
   () => props.ask,
   () => briefs.clear(),
 )
-const money = (v: number) => `${bench.current.topUp.currency} ${formatNumber(v, 0)}`
-const energy = (kWh: number) => settings.show(kWh * 3.6e6, 'energy')
-const t = (c: number | null) => (c === null ? '' : settings.show(c, 'temperature'))
-const ROWS: { name: string; say: (b: Brief) => string; of: (b: Brief) => number }[] = [
-  { name: 'coldest night', say: b => t(b.coldestC), of: b => b.coldestC },
-  { name: 'the leaf itself', say: b => t(b.leafC), of: b => b.leafC },
-  { name: 'ridge, coldest', say: b => t(b.ridgeColdestC), of: b => b.ridgeColdestC },
-  { name: 'dug path, coldest', say: b => t(b.pathColdestC), of: b => b.pathColdestC ?? 0 },
-  { name: 'hottest afternoon', say: b => t(b.hottestC), of: b => b.hottestC },
-  { name: 'ridge, hottest', say: b => t(b.ridgeHottestC), of: b => b.ridgeHottestC },
-  { name: 'coldest soil', say: b => t(b.soilC), of: b => b.soilC },
-  { name: 'damp', say: b => settings.show(b.hoursDamp, 'hours'), of: b => b.hoursDamp },
-  { name: 'heat bought', say: b => energy(b.heatKWh), of: b => b.heatKWh },
-  { name: 'electricity', say: b => energy(b.electricKWh), of: b => b.electricKWh },
-  { name: 'bought a year', say: b => money(b.aYear), of: b => b.aYear },
-  { name: 'costs', say: b => money(b.cost), of: b => b.cost },
-]
+const FIGURES = [
+  'coldest',
+  'leaf',
+  'ridgeColdest',
+  'pathColdest',
+  'hottest',
+  'ridgeHottest',
+  'soil',
+  'damp',
+  'heat',
+  'electric',
+  'aYear',
+  'cost',
+] as const
 const rows = computed(() => {
   const [other] = briefs.found.value
   const now = briefs.now.value
   if (!other || !now) return []
-  return ROWS.filter(r => r.of(now) !== 0 || r.of(other.brief) !== 0).map(r => ({
-    name: r.name,
-    now: r.say(now),
-    other: r.say(other.brief),
-  }))
+  return FIGURES.map(id => ({ id, ...houseFigure(id) }))
+    .filter(f => f.of(now) || f.of(other.brief))
+    .map(f => ({ id: f.id, name: f.name, now: told(f.id, now), other: told(f.id, other.brief) }))
 })
 </script>
 
@@ -69,9 +62,9 @@ const rows = computed(() => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="r in rows" :key="r.name" class="text-right tabular-nums">
+        <tr v-for="r in rows" :key="r.id" class="text-right tabular-nums">
           <th scope="row" class="pr-5 text-left font-normal whitespace-nowrap">{{ r.name }}</th>
-          <td class="pr-5">{{ r.now }}</td>
+          <td class="pr-5" :data-figure="briefs.stale.value ? null : r.id">{{ r.now }}</td>
           <td>
             <strong v-if="r.now !== r.other">{{ r.other }}</strong
             ><template v-else>{{ r.other }}</template>

@@ -120,7 +120,9 @@ async function load(event: Event): Promise<void> {
           </tr>
           <tr class="border-t border-ink">
             <th scope="row" colspan="2" class="text-left">all that is bought</th>
-            <td class="pl-4 text-right font-semibold tabular-nums">{{ currency }} {{ formatNumber(cost.total, 0) }}</td>
+            <td class="pl-4 text-right font-semibold tabular-nums" data-figure="cost">
+              {{ currency }} {{ formatNumber(cost.total, 0) }}
+            </td>
           </tr>
           <tr class="border-t border-line">
             <th scope="row" colspan="2" class="text-left font-normal">

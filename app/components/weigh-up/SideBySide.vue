@@ -4,7 +4,7 @@ import type { Answers } from '../../../core/answers'
 import type { Design } from '../../../core/design'
 import { differences } from '../../../core/study/differences'
 import { briefOf, type Brief } from '../../../core/study/brief'
-import { formatNumber } from '../../../core/units'
+import { houseFigure, type HouseFigure } from '../../../core/study/house-figures'
 
 /** Up to six kept designs beside the one on the bench: drawings, figures, months, and what differs in words. */
 const MOST = 5
@@ -46,25 +46,12 @@ function toggle(id: string): void {
   else if (chosen.value.length < MOST) chosen.value = [...chosen.value, id]
 }
 const t = (c: number) => settings.show(c, 'temperature')
-const ROWS: { name: string; say: (b: Brief, d: Design) => string; of: (b: Brief) => number; more: 'good' | 'bad' }[] = [
-  { name: 'coldest night', say: b => t(b.coldestC), of: b => b.coldestC, more: 'good' },
-  { name: 'the leaf itself', say: b => t(b.leafC), of: b => b.leafC, more: 'good' },
-  { name: 'coldest soil', say: b => t(b.soilC), of: b => b.soilC, more: 'good' },
-  { name: 'hottest afternoon', say: b => t(b.hottestC), of: b => b.hottestC, more: 'bad' },
-  { name: 'winter light, mol/m²·d', say: b => b.winterDli.toFixed(1), of: b => b.winterDli, more: 'good' },
-  { name: 'damp hours', say: b => settings.show(b.hoursDamp, 'hours'), of: b => b.hoursDamp, more: 'bad' },
-  { name: 'heat bought', say: b => settings.show(b.heatKWh * 3.6e6, 'energy'), of: b => b.heatKWh, more: 'bad' },
-  { name: 'costs', say: (b, d) => `${d.topUp.currency} ${formatNumber(b.cost, 0)}`, of: b => b.cost, more: 'bad' },
-  {
-    name: 'bought a year',
-    say: (b, d) => `${d.topUp.currency} ${formatNumber(b.aYear, 0)}`,
-    of: b => b.aYear,
-    more: 'bad',
-  },
-]
+const FIGURES = ['coldest', 'leaf', 'soil', 'hottest', 'winterLight', 'damp', 'heat', 'cost', 'aYear'] as const
+const ROWS = FIGURES.map(id => ({ id, ...houseFigure(id) }))
+const told = useToldFigures()
 /** The best of a row stands out, where they differ. */
-function best(row: (typeof ROWS)[number]): number {
-  const values = columns.value.flatMap(c => (c.known ? [row.of(c.known.brief)] : []))
+function best(row: HouseFigure): number {
+  const values = columns.value.flatMap(c => (c.known ? [row.of(c.known.brief) ?? NaN] : []))
   if (values.length < 2 || Math.max(...values) - Math.min(...values) < 1e-6) return NaN
   return row.more === 'good' ? Math.max(...values) : Math.min(...values)
 }
@@ -139,14 +126,18 @@ const MANY = 14
           </tr>
         </thead>
         <tbody>
-          <tr v-for="r in ROWS" :key="r.name" class="border-t border-line">
+          <tr v-for="r in ROWS" :key="r.id" class="border-t border-line">
             <th scope="row" class="pr-4 text-left font-normal">{{ r.name }}</th>
-            <td v-for="c in columns" :key="c.design.id" class="px-3 text-right whitespace-nowrap tabular-nums">
+            <td v-for="(c, i) in columns" :key="c.design.id" class="px-3 text-right whitespace-nowrap tabular-nums">
               <template v-if="c.known">
-                <strong v-if="r.of(c.known.brief) === best(r)" title="the best of them"
-                  >{{ r.say(c.known.brief, c.design) }} ◂</strong
+                <component
+                  :is="r.of(c.known.brief) === best(r) ? 'strong' : 'span'"
+                  :title="r.of(c.known.brief) === best(r) ? 'the best of them' : null"
+                  ><span :data-figure="i === 0 ? r.id : null">{{
+                    told(r.id, c.known.brief, c.design.topUp.currency)
+                  }}</span
+                  >{{ r.of(c.known.brief) === best(r) ? ' ◂' : '' }}</component
                 >
-                <template v-else>{{ r.say(c.known.brief, c.design) }}</template>
               </template>
               <template v-else>…</template>
             </td>

@@ -55,7 +55,7 @@ const ROWS: [string, (m: MonthAnswer) => number][] = [
           </tr>
           <tr>
             <th scope="row"><TermLink id="dli">light, mol/m²·d</TermLink></th>
-            <td v-for="(m, i) in year.view.answers.months" :key="i">
+            <td v-for="(m, i) in year.view.answers.months" :key="i" :data-figure="`light-${i}`">
               {{ m.dli.toFixed(1) }}
             </td>
           </tr>

@@ -127,7 +127,9 @@ function open(): void {
       </template>
       <dt>Crops grow on</dt>
       <dd v-if="grows">
-        <strong>{{ grows.inside }} days</strong>, outdoors on {{ grows.outside }}
+        <strong
+          ><span data-figure="growing">{{ grows.inside }}</span> days</strong
+        >, outdoors on {{ grows.outside }}
         <span class="hint"
           >mean air from {{ t(GROWING_C) }} and light from {{ DIM_DLI }} mol/m² a day up, nothing freezes</span
         >
