@@ -24,6 +24,9 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
   const { state, run: runAll, cancel } = useStoppable()
   const stale = computed(() => of.value !== null && (as.value !== run.as || !sameYear(of.value, bench.current)))
 
+  /** What was run of the design is its score: as it stands, and as it is now. */
+  const isScore = computed(() => as.value === 'stands' && !stale.value)
+
   async function start(): Promise<void> {
     const design = bench.current
     const list = others(design)
@@ -52,5 +55,5 @@ export function useBriefs<T extends { design: Design }>(others: (design: Design)
     found.value = []
     of.value = null
   }
-  return { now, found, stale, state, start, cancel, clear }
+  return { now, found, stale, isScore, state, start, cancel, clear }
 }

@@ -15,8 +15,18 @@ const options = (none: string) => [
   { id: '', name: none },
   ...bench.current.aim.crops.map(c => ({ id: c.id, name: needsOf(c).name })),
 ]
-const plant = (i: number, which: 'crop' | 'thenCrop') => (crop: string) =>
-  bench.edit([[`shape.beds.${i}.${which}`, crop || null]], `bed ${i} ${which}`)
+const thenOf = (i: number) => bench.current.shape.beds[i]?.thenCrop ?? ''
+const plant = (i: number) => (crop: string) =>
+  bench.edit(
+    [
+      [`shape.beds.${i}.crop`, crop || null],
+      // Nothing comes after itself.
+      ...(crop !== '' && crop === thenOf(i) ? [[`shape.beds.${i}.thenCrop`, null] as const] : []),
+    ],
+    `bed ${i} crop`,
+  )
+const plantThen = (i: number) => (crop: string) =>
+  bench.edit([[`shape.beds.${i}.thenCrop`, crop || null]], `bed ${i} thenCrop`)
 const thenTold = (f: Follower) =>
   `${f.row.name.toLowerCase()} (${plannedTold(f.sowing)}; the bed is free until ${weekName(f.until + 1)})`
 </script>
@@ -33,15 +43,15 @@ const thenTold = (f: Follower) =>
           :label="`${b.name}, ${area(b.areaM2)}`"
           :value="bench.current.shape.beds[i]?.crop ?? ''"
           :options="options('nothing said')"
-          :set="plant(i, 'crop')"
+          :set="plant(i)"
           class="w-44"
         />
         <ChoiceField
           v-if="b.row && !b.row.perennial"
           label="after it"
-          :value="bench.current.shape.beds[i]?.thenCrop ?? ''"
+          :value="thenOf(i)"
           :options="options('nothing').filter(o => o.id !== b.row?.id)"
-          :set="plant(i, 'thenCrop')"
+          :set="plantThen(i)"
           :data-test="`then-${i}`"
           class="w-44"
         />

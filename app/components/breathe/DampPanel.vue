@@ -64,9 +64,9 @@ const worst = (kg: readonly number[]) => MONTH_NAMES[kg.indexOf(Math.max(...kg))
           <span class="min-w-0 flex-1">{{ x.words }}</span>
           <span class="basis-full tabular-nums">
             {{ told('damp', x.brief) }} damp instead of
-            <span :data-figure="briefs.stale.value ? null : 'damp'">{{ told('damp', briefs.now.value) }}</span
+            <span :data-figure="briefs.isScore.value ? 'damp' : null">{{ told('damp', briefs.now.value) }}</span
             >; coldest night {{ told('coldest', x.brief) }} instead of
-            <span :data-figure="briefs.stale.value ? null : 'coldest'">{{ told('coldest', briefs.now.value) }}</span>
+            <span :data-figure="briefs.isScore.value ? 'coldest' : null">{{ told('coldest', briefs.now.value) }}</span>
           </span>
         </li>
       </ul>

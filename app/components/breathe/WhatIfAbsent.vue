@@ -9,7 +9,9 @@ const coldestDay = computed(() => nightOf(year.view?.answers.coldestNight.hour ?
 const briefs = useBriefs(design => absences(design, coldestDay.value))
 const rows = computed((): BriefRow[] => {
   const { now, found } = briefs
-  return now.value ? [{ id: 'now', words: 'as the calendar says', brief: now.value, own: true }, ...found.value] : []
+  if (!now.value) return []
+  const own = { id: 'now', words: 'as the calendar says', brief: now.value, own: true, isScore: briefs.isScore.value }
+  return [own, ...found.value]
 })
 </script>
 

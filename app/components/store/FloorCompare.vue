@@ -7,7 +7,9 @@ const bench = useDesign()
 const briefs = useBriefs(floorChoices)
 const rows = computed((): BriefRow[] => {
   const { now, found } = briefs
-  return [...found.value, ...(now.value ? [{ id: 'own', words: 'This house', brief: now.value, own: true }] : [])]
+  if (!now.value) return found.value
+  const own = { id: 'own', words: 'This house', brief: now.value, own: true, isScore: briefs.isScore.value }
+  return [...found.value, own]
 })
 const lay = (id: string) => bench.replace(briefs.found.value.find(f => f.id === id)!.design, 'take floor')
 </script>

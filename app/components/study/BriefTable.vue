@@ -7,8 +7,9 @@ export interface BriefRow {
   id: string
   words: string
   brief: Brief
-  /** The house on the bench. */
+  /** The house on the bench, and whether this is its score. */
   own?: boolean
+  isScore?: boolean
 }
 defineProps<{ figures: readonly HouseFigureId[]; rows: readonly BriefRow[]; stale: boolean }>()
 const told = useToldFigures()
@@ -32,7 +33,7 @@ const told = useToldFigures()
           :class="r.own ? 'border-ink' : 'border-line'"
         >
           <th scope="row" class="py-0.5 text-left" :class="r.own ? '' : 'font-normal'">{{ r.words }}</th>
-          <td v-for="id in figures" :key="id" class="pl-4" :data-figure="r.own && !stale ? id : null">
+          <td v-for="id in figures" :key="id" class="pl-4" :data-figure="r.isScore ? id : null">
             {{ told(id, r.brief) }}
           </td>
           <td class="pl-4"><slot v-if="!r.own" :row="r" /></td>

@@ -64,7 +64,7 @@ const rows = computed(() => {
       <tbody>
         <tr v-for="r in rows" :key="r.id" class="text-right tabular-nums">
           <th scope="row" class="pr-5 text-left font-normal whitespace-nowrap">{{ r.name }}</th>
-          <td class="pr-5" :data-figure="briefs.stale.value ? null : r.id">{{ r.now }}</td>
+          <td class="pr-5" :data-figure="briefs.isScore.value ? r.id : null">{{ r.now }}</td>
           <td>
             <strong v-if="r.now !== r.other">{{ r.other }}</strong
             ><template v-else>{{ r.other }}</template>
